@@ -1,0 +1,91 @@
+"""The book's own check, run by lint: python -m snabo_core.book_check.
+
+Every stand-in is cooked by its own steps and has to end inside its own band; every curated
+food has to name rows and plausible measures; every caution named has to exist.
+"""
+
+from __future__ import annotations
+
+import sys
+from collections import Counter
+
+from snabo_core.foods import Library, library
+from snabo_core.swaps.book import Book, StandIn, book
+from snabo_core.swaps.scaling import check_cook
+
+FEWEST = {"mash": (5, 4), "crumb": (3, 2), "thickener": (3, 3)}
+
+
+def stand_in_faults(stand_in: StandIn, whole: Book, foods: Library) -> list[str]:
+    """Return what is wrong with one stand-in, in sentences."""
+    name = f"{stand_in.role}/{stand_in.key}"
+    faults = []
+    ledger = check_cook(stand_in, foods)
+    if ledger.points[-1].band is None:
+        faults.append(f"{name}: its last step has no band.")
+    for point in ledger.points:
+        share = point.state.water_share
+        if point.band and not point.band[0] <= share <= point.band[1]:
+            low, high = (f"{edge:.1%}" for edge in point.band)
+            faults.append(f"{name}: {point.label} ends at {share:.1%}, outside {low} to {high}.")
+    present = {line.food for line in (*stand_in.lines, *stand_in.reference)}
+    if stand_in.driver not in present:
+        faults.append(f"{name}: the driver {stand_in.driver} is none of its lines.")
+    for step in stand_in.steps:
+        faults += [f"{name}: no line for {f}." for f in step.foods if f not in present]
+        faults += [f"{name}: no caution {c}." for c in step.cautions if c not in whole.cautions]
+    return faults
+
+
+def food_faults(foods: Library) -> list[str]:
+    """Return what is wrong with the curated foods, in sentences."""
+    faults = []
+    names = Counter(
+        name.lower() for food in foods.foods.values() for name in (food.name, *food.names)
+    )
+    faults += [f"Two foods are called {name}." for name, count in names.items() if count > 1]
+    for food in foods.foods.values():
+        for form, row in food.forms.items():
+            if row not in foods.rows:
+                faults.append(f"{food.key}: {form} names no row: {row}.")
+        for form, density in food.densities.items():
+            if form not in food.forms:
+                faults.append(f"{food.key}: a density for {form}, which it does not come in.")
+            # Dried herbs lie near 0.03 g/mL; honey, the heaviest, near 1.5.
+            if not 0.03 <= density.low <= density.best <= density.high <= 1.6:
+                faults.append(f"{food.key}: {form} has an impossible density.")
+        for unit, measure in food.counts.items():
+            if not 0 < measure.low <= measure.grams <= measure.high:
+                faults.append(f"{food.key}: one {unit} has an impossible weight.")
+        if not 0 <= food.edible_share <= 1:
+            faults.append(f"{food.key}: the edible share is no share.")
+    return faults
+
+
+def coverage_faults(whole: Book) -> list[str]:
+    """Return which roles have too few stand-ins or too few families."""
+    faults = []
+    for role, (fewest, families) in FEWEST.items():
+        found = whole.stand_ins(role)
+        if len(found) < fewest or len({s.family for s in found}) < families:
+            faults.append(f"{role}: {len(found)} stand-ins are too few or too much alike.")
+    return faults
+
+
+def main() -> int:
+    """Print every fault; return 1 if there is one."""
+    whole, foods = book(), library()
+    faults = food_faults(foods) + coverage_faults(whole)
+    for role_file in whole.files.values():
+        for stand_in in role_file.stand_ins:
+            faults += stand_in_faults(stand_in, whole, foods)
+    for fault in faults:
+        print(fault)
+    if not faults:
+        count = sum(len(f.stand_ins) for f in whole.files.values())
+        print(f"The book holds: {count} stand-ins cook into their bands, {len(foods.foods)} foods.")
+    return 1 if faults else 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())

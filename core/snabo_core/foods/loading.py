@@ -1,0 +1,118 @@
+"""Reads the food list, the remembered rows and the curated layer from the book's files."""
+
+from __future__ import annotations
+
+import csv
+import io
+import tomllib
+from collections.abc import Iterator
+from importlib.resources import files
+from importlib.resources.abc import Traversable
+from typing import Any
+
+import numpy as np
+
+from snabo_core.errors import BookError
+from snabo_core.foods.records import AXIS, NUTRIENTS, Density, Food, FoodRow, Measure, Vector
+
+FOLDER = files("snabo_core") / "book" / "foods"
+REMEMBERED = "remembered.toml"
+
+# Categories whose generic foods hold no polyols. Sweets, baked goods, drinks and mixed dishes
+# may; theirs stay unknown. Common practice, no source.
+NO_POLYOLS = (
+    "vegetable", "legume", "bean", "nut and seed", "nuts and seeds", "dairy", "egg", "milk",
+    "cheese", "beef", "pork", "lamb", "poultry", "chicken", "turkey", "finfish", "fish",
+    "shellfish", "sausage", "cereal grains", "grain", "rice", "pasta", "fats and oils", "oil",
+    "spices", "flour", "potato", "butter", "cream", "yogurt", "tomato", "spinach", "meat",
+    "broccoli", "carrot", "onion", "lettuce", "cabbage", "corn", "soups, sauces", "tortilla",
+    "bread", "baked products",
+)  # fmt: skip
+
+
+def _unbounded(best: Vector) -> Vector:
+    """Return the highest values that unknown figures can have: fibre at most carbohydrate."""
+    high = np.where(np.isnan(best), np.inf, best)
+    carbohydrate = high[AXIS["carbohydrate"]]
+    for part in ("fibre", "sugars", "polyols"):
+        high[AXIS[part]] = min(high[AXIS[part]], carbohydrate)
+    for gram in ("carbohydrate", "fat", "protein", "water", "ash", "alcohol"):
+        high[AXIS[gram]] = min(high[AXIS[gram]], 100.0)
+    return high
+
+
+def _listed_row(record: dict[str, str]) -> FoodRow:
+    best = np.full(len(NUTRIENTS), np.nan)
+    for name, place in AXIS.items():
+        text = record.get(name, "")
+        if text:
+            best[place] = float(text)
+    category = record["category"]
+    if any(word in category.lower() for word in NO_POLYOLS):
+        best[AXIS["polyols"]] = 0.0
+    low = np.where(np.isnan(best), 0.0, best)
+    return FoodRow(
+        record["key"], record["source"], record["description"], category,
+        best, low, _unbounded(best),
+    )  # fmt: skip
+
+
+def read_list() -> Iterator[FoodRow]:
+    """Yield the rows of foods.csv."""
+    lines = io.StringIO((FOLDER / "foods.csv").read_text("utf-8"))
+    for record in csv.DictReader(line for line in lines if not line.startswith("#")):
+        yield _listed_row(record)
+
+
+def read_remembered() -> Iterator[FoodRow]:
+    """Yield the rows that are from memory, each figure with its interval."""
+    for name, entry in tomllib.loads((FOLDER / REMEMBERED).read_text("utf-8")).items():
+        best = np.full(len(NUTRIENTS), np.nan)
+        # What no entry mentions is zero by class: these foods hold neither.
+        best[AXIS["polyols"]] = best[AXIS["alcohol"]] = 0.0
+        low, high = np.where(np.isnan(best), 0.0, best), _unbounded(best)
+        for nutrient in NUTRIENTS:
+            if nutrient in entry:
+                place = AXIS[nutrient]
+                best[place], low[place], high[place] = map(float, entry[nutrient])
+        if np.isnan(best[AXIS["ash"]]):
+            known = [entry[n][0] for n in ("carbohydrate", "fat", "protein", "water")]
+            best[AXIS["ash"]] = low[AXIS["ash"]] = max(0.0, 100 - sum(known))
+        yield FoodRow(
+            f"mem:{name}", "from memory", entry["description"], "From memory",
+            best, low, high, water_is_derived=False,
+        )  # fmt: skip
+
+
+def _curated(key: str, entry: dict[str, Any], place: str) -> Food:
+    try:
+        return Food(
+            key=key,
+            name=entry["name"],
+            food_class=entry["class"],
+            forms=dict(entry["form"]),
+            names=tuple(entry.get("names", ())),
+            starch=entry.get("starch", "none"),
+            origin=entry["origin"],
+            allergens=tuple(entry.get("allergens", ())),
+            check_label=tuple(entry.get("check_label", ())),
+            free_fat=entry.get("free_fat"),
+            tags=tuple(entry.get("tags", ())),
+            edible_share=entry.get("edible", 1.0),
+            densities={form: Density(*d) for form, d in entry.get("density", {}).items()},
+            counts={u: Measure(u, *c) for u, c in entry.get("count", {}).items()},
+        )
+    except (KeyError, TypeError) as problem:
+        raise BookError(f"{place}: the food {key} is incomplete: {problem}.") from problem
+
+
+def read_curated() -> Iterator[Food]:
+    """Yield the curated foods of all files, in the order of their names."""
+
+    def by_name(path: Traversable) -> str:
+        return path.name
+
+    for path in sorted(FOLDER.iterdir(), key=by_name):
+        if path.name.endswith(".toml") and path.name != REMEMBERED:
+            for key, entry in tomllib.loads(path.read_text("utf-8")).items():
+                yield _curated(key, entry, path.name)

@@ -1,0 +1,106 @@
+"""What is known of a food: composition rows and the curated layer's entries."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+import numpy as np
+from numpy.typing import NDArray
+
+Vector = NDArray[np.float64]
+
+# Per 100 g: kcal, g, and mg for sodium. The order is the axis of every nutrient array.
+NUTRIENTS = (
+    "kcal",
+    "carbohydrate",
+    "fibre",
+    "sugars",
+    "polyols",
+    "fat",
+    "saturated",
+    "protein",
+    "sodium_mg",
+    "water",
+    "ash",
+    "alcohol",
+)
+AXIS = {name: place for place, name in enumerate(NUTRIENTS)}
+
+BY_DIFFERENCE = "by_difference"
+AVAILABLE = "available"
+
+
+@dataclass(frozen=True, eq=False)
+class FoodRow:
+    """One row of composition per 100 g.
+
+    `best` holds NaN where the figure is unknown; `low` and `high` bound every figure, `high`
+    being infinite where nothing bounds it. `convention` says whether fibre is inside
+    carbohydrate (`by_difference`) or already outside it (`available`).
+    """
+
+    key: str
+    source: str
+    description: str
+    category: str
+    best: Vector
+    low: Vector
+    high: Vector
+    convention: str = BY_DIFFERENCE
+    water_is_derived: bool = True
+
+    def value(self, nutrient: str) -> float | None:
+        """Return one figure per 100 g, None where unknown."""
+        number = float(self.best[AXIS[nutrient]])
+        return None if np.isnan(number) else number
+
+
+@dataclass(frozen=True)
+class Measure:
+    """Grams of one household measure of a food, with the range a careful cook gets."""
+
+    unit: str
+    grams: float
+    low: float
+    high: float
+    source: str
+
+
+@dataclass(frozen=True)
+class Density:
+    """Bulk density of a food in one form, g/mL, with its range."""
+
+    best: float
+    low: float
+    high: float
+
+
+@dataclass(frozen=True)
+class Food:
+    """A plain kitchen name over rows of the food list.
+
+    `forms` maps a form (raw, boiled, drained, dry ...) to a row key; the first is assumed
+    where a line does not say. `starch` is "full" where the food's carbohydrate is the starch
+    a swap removes. `allergens` is None where nobody has looked: unknown, not free.
+    """
+
+    key: str
+    name: str
+    food_class: str
+    forms: dict[str, str]
+    names: tuple[str, ...] = ()
+    starch: str = "none"
+    origin: str | None = None
+    allergens: tuple[str, ...] | None = None
+    check_label: tuple[str, ...] = ()
+    free_fat: str | None = None
+    tags: tuple[str, ...] = ()
+    edible_share: float = 1.0
+    densities: dict[str, Density] = field(default_factory=dict)
+    counts: dict[str, Measure] = field(default_factory=dict)
+    curated: bool = True
+
+    @property
+    def default_form(self) -> str:
+        """The form assumed where nothing is said."""
+        return next(iter(self.forms))

@@ -1,0 +1,301 @@
+"""Sums over lines with hard bounds, unknowns that stay unknown, and a modelled spread.
+
+Every cause of doubt (the grams of a line, a figure of a food row) is one named variable: a
+food that stands on two lines has one value, so its doubt moves together.
+"""
+
+from __future__ import annotations
+
+import zlib
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+
+import numpy as np
+from numpy.typing import NDArray
+
+from snabo_core.dish import Line
+from snabo_core.foods import AXIS, Library
+from snabo_core.foods.records import AVAILABLE, FoodRow, Vector
+
+DRAWS = 2000
+SPREAD = (0.05, 0.95)
+# What a plate shows, in this order; units per serving are g, mg for sodium, kcal for energy.
+SHOWN = (
+    "kcal", "net_carbs", "carbohydrate", "fibre", "sugars", "protein", "fat", "saturated",
+    "added_oil", "sodium_mg",
+)  # fmt: skip
+PLACE = {name: i for i, name in enumerate(SHOWN)}
+UNIT = {"kcal": "kcal", "sodium_mg": "mg"}
+DIRECT = [name for name in SHOWN if name in AXIS]
+
+Matrix = NDArray[np.float64]
+
+
+@dataclass(frozen=True)
+class Figure:
+    """One figure of a plate.
+
+    `best` is None where something unknown decides; `low` and `high` are hard bounds, `high`
+    None where nothing bounds it. `spread_low` and `spread_high` enclose the modelled 90 %.
+    `blame` names the line ids whose unknowns or vagueness matter, the worst first.
+    """
+
+    best: float | None
+    low: float
+    high: float | None
+    spread_low: float | None
+    spread_high: float | None
+    blame: tuple[str, ...]
+
+
+@dataclass(frozen=True, eq=False)
+class RowFigures:
+    """What 100 g of a row bring to a plate: best, low and high along `SHOWN`."""
+
+    best: Vector
+    low: Vector
+    high: Vector
+
+    def spread(self) -> Vector:
+        """Return where best is known and low and high differ."""
+        return np.where(np.isnan(self.best), 0.0, self.high - self.low)
+
+
+def net_carbs(row: FoodRow, polyol_share: float) -> tuple[float, float, float]:
+    """Return (best, low, high) grams of net carbs in 100 g of a row; best NaN if unknown.
+
+    Fibre is taken off once, and only where the row's convention has it inside carbohydrate.
+    Bounded once per row: 0 <= fibre <= carbohydrate, and what is taken off never exceeds it.
+
+    Args:
+        row: the food's row.
+        polyol_share: which share of polyols the household takes off, 0 to 1.
+    """
+    place = AXIS["carbohydrate"], AXIS["fibre"], AXIS["polyols"]
+    fibre_inside = 0.0 if row.convention == AVAILABLE else 1.0
+
+    def net(carbohydrate: float, fibre: float, polyols: float) -> float:
+        return max(0.0, carbohydrate - fibre_inside * fibre - polyol_share * polyols)
+
+    carb, fibre, polyols = (float(row.best[p]) for p in place)
+    unknown = np.isnan(carb) or (fibre_inside and np.isnan(fibre))
+    unknown = unknown or (polyol_share > 0 and np.isnan(polyols))
+    best = float("nan") if unknown else net(carb, fibre, polyols)
+    low = net(float(row.low[place[0]]), float(row.high[place[1]]), float(row.high[place[2]]))
+    high = net(float(row.high[place[0]]), float(row.low[place[1]]), float(row.low[place[2]]))
+    return best, low, high
+
+
+def row_figures(row: FoodRow, *, free_fat: bool, polyol_share: float) -> RowFigures:
+    """Return what 100 g of a row bring, along `SHOWN`.
+
+    Args:
+        row: the food's row.
+        free_fat: the food is an oil, a dairy fat or a spray, whose fat counts as added oil.
+        polyol_share: see `net_carbs`.
+    """
+    best, low, high = (np.zeros(len(SHOWN)) for _ in range(3))
+    for name in DIRECT:
+        place = PLACE[name]
+        best[place] = row.best[AXIS[name]]
+        low[place], high[place] = row.low[AXIS[name]], row.high[AXIS[name]]
+    place = PLACE["net_carbs"]
+    best[place], low[place], high[place] = net_carbs(row, polyol_share)
+    if free_fat:
+        place = PLACE["added_oil"]
+        best[place] = row.best[AXIS["fat"]]
+        low[place], high[place] = row.low[AXIS["fat"]], row.high[AXIS["fat"]]
+    return RowFigures(best, low, high)
+
+
+@lru_cache(maxsize=4096)
+def draws(cause: str) -> Vector:
+    """Return the 2,000 uniform draws of one named cause; the same name, the same draws."""
+    return np.random.default_rng(zlib.crc32(cause.encode())).random(DRAWS)
+
+
+def triangular(uniform: Matrix, low: Vector, best: Vector, high: Vector) -> Matrix:
+    """Map uniform draws (n x DRAWS) to triangular ones with the given corners (n)."""
+    # Rounding can leave a corner a hair outside its neighbour.
+    low, high = np.minimum(low, best)[:, None], np.maximum(high, best)[:, None]
+    best = best[:, None]
+    width = np.maximum(high - low, 1e-12)
+    peak = (best - low) / width
+    left = low + np.sqrt(uniform * width * (best - low))
+    right = high - np.sqrt((1 - uniform) * width * (high - best))
+    return np.where(uniform < peak, left, right)
+
+
+@dataclass(frozen=True, eq=False)
+class Entry:
+    """One line ready to be summed: grams as eaten and what 100 g of its row bring."""
+
+    line: Line
+    row_key: str
+    low: float
+    best: float | None
+    high: float | None
+    figures: RowFigures
+
+
+def entries(
+    lines: Sequence[Line], library: Library, polyol_share: float
+) -> tuple[list[Entry], list[Line]]:
+    """Split lines into those with a food and those without.
+
+    Returns:
+        Entries to sum, and the lines no food was chosen for, which make every figure unknown.
+    """
+    found, lost = [], []
+    for line in lines:
+        if line.food is None:
+            lost.append(line)
+            continue
+        food = library.food(line.food)
+        row = library.row(line.food, line.form)
+        figures = row_figures(row, free_fat=food.free_fat is not None, polyol_share=polyol_share)
+        known = line.grams is not None
+        scale = line.retained
+        found.append(
+            Entry(
+                line,
+                row.key,
+                (line.grams_low or 0.0) * scale,
+                line.grams * scale if line.grams is not None else None,
+                (line.grams_high or 0.0) * scale if known else None,
+                figures,
+            )
+        )
+    return found, lost
+
+
+@dataclass(frozen=True, eq=False)
+class Totals:
+    """Sums over lines along `SHOWN`: best (NaN unknown), bounds (inf unbounded), draws."""
+
+    best: Vector
+    low: Vector
+    high: Vector
+    sampled: Matrix
+    blame: tuple[tuple[str, ...], ...]
+
+    def plus(self, other: Totals) -> Totals:
+        """Return the sum of two disjoint sets of lines; shared causes have the same draws."""
+        return Totals(
+            self.best + other.best,
+            self.low + other.low,
+            self.high + other.high,
+            self.sampled + other.sampled,
+            tuple((a + b)[:3] for a, b in zip(self.blame, other.blame, strict=True)),
+        )
+
+    def figures(self, share: float) -> dict[str, Figure]:
+        """Return every figure of a share of the whole (1 / servings)."""
+        places = [round(edge * (DRAWS - 1)) for edge in SPREAD]
+        edges = np.partition(self.sampled, places, axis=1)[:, places] * share
+        return {name: self._figure(name, share, edges[PLACE[name]]) for name in SHOWN}
+
+    def _figure(self, name: str, share: float, edges: Vector) -> Figure:
+        place = PLACE[name]
+        best, low, high = (float(v[place]) * share for v in (self.best, self.low, self.high))
+        spread: tuple[float | None, float | None] = (None, None)
+        if not np.isnan(best):
+            spread = (min(float(edges[0]), best), max(float(edges[1]), best))
+        return Figure(
+            best=None if np.isnan(best) else best,
+            low=low,
+            high=high if np.isfinite(high) else None,
+            spread_low=spread[0],
+            spread_high=spread[1],
+            blame=self.blame[place],
+        )
+
+
+def total(found: Sequence[Entry], lost: Sequence[Line]) -> Totals:
+    """Sum entries into totals of the whole dish.
+
+    Unknown grams or figures make the best value unknown (NaN) and leave the bounds open;
+    they never count as zero. Bounds take each row's figure once for all its lines.
+    """
+    size = len(SHOWN)
+    if not found:
+        open_end = np.inf if lost else 0.0
+        best = np.full(size, np.nan) if lost else np.zeros(size)
+        blame = tuple(tuple(line.id for line in lost) for _ in SHOWN)
+        return Totals(best, np.zeros(size), np.full(size, open_end), np.zeros((size, DRAWS)), blame)
+    grams_best = np.array([np.nan if e.best is None else e.best for e in found])
+    grams_low = np.array([e.low for e in found])
+    grams_high = np.array([np.inf if e.high is None else e.high for e in found])
+    per_best = np.array([e.figures.best for e in found]) / 100
+    per_low = np.array([e.figures.low for e in found]) / 100
+    per_high = np.array([e.figures.high for e in found]) / 100
+    best = _product(grams_best, per_best)
+    low, high = _product(grams_low, per_low), _product(grams_high, per_high)
+    if lost:
+        best, high = np.full(size, np.nan), np.full(size, np.inf)
+    return Totals(
+        best, low, high,
+        _sampled(found, grams_low, grams_best, grams_high, per_best),
+        _blame(found, lost, grams_low, grams_high, per_best, per_low, per_high),
+    )  # fmt: skip
+
+
+def _product(grams: Vector, per_gram: Matrix) -> Vector:
+    """Sum grams times figures; nothing of something unbounded is nothing."""
+    with np.errstate(invalid="ignore"):
+        parts = grams[:, None] * per_gram
+    zero = (grams[:, None] == 0) | (per_gram == 0)
+    result: Vector = np.where(zero, 0.0, parts).sum(axis=0)
+    return result
+
+
+def _sampled(
+    found: Sequence[Entry], low: Vector, best: Vector, high: Vector, per_best: Matrix
+) -> Matrix:
+    """Draw grams and row figures together; unknown figures are left out (best is NaN then)."""
+    known = np.isfinite(best) & np.isfinite(high)
+    per = np.nan_to_num(per_best)
+    fixed = np.where(known, best, 0.0) @ per
+    sampled = np.repeat(fixed[:, None], DRAWS, axis=1)
+    vague = np.flatnonzero(known & (high > low))
+    if len(vague):
+        uniform = np.array([draws(f"line:{found[int(i)].line.id}") for i in vague])
+        grams = triangular(uniform, low[vague], best[vague], high[vague])
+        sampled += per[vague].T @ (grams - best[vague][:, None])
+    for i in map(int, np.flatnonzero(known)):
+        spread = found[i].figures.spread()
+        if not spread.any():
+            continue
+        for place in np.flatnonzero(spread):
+            figures = found[i].figures
+            corners = [v[place : place + 1] for v in (figures.low, figures.best, figures.high)]
+            uniform = draws(f"row:{found[i].row_key}:{SHOWN[place]}")[None, :]
+            value = triangular(uniform, corners[0], corners[1], corners[2])[0]
+            sampled[place] += best[i] * (value - figures.best[place]) / 100
+    return sampled
+
+
+def _blame(
+    found: Sequence[Entry],
+    lost: Sequence[Line],
+    grams_low: Vector,
+    grams_high: Vector,
+    per_best: Matrix,
+    per_low: Matrix,
+    per_high: Matrix,
+) -> tuple[tuple[str, ...], ...]:
+    with np.errstate(invalid="ignore"):
+        width = grams_high[:, None] * per_high - grams_low[:, None] * per_low
+    width = np.where((grams_high[:, None] == 0) | (per_high == 0), 0.0, width)
+    eaten = grams_high[:, None] > 0
+    unknown_grams = ~np.isfinite(grams_high)[:, None] & (np.nan_to_num(per_high, posinf=1.0) > 0)
+    unknown = (np.isnan(per_best) & eaten) | unknown_grams
+    width = np.where(unknown, np.inf, width)
+    names = tuple(line.id for line in lost)
+    result = []
+    for place in range(len(SHOWN)):
+        column = width[:, place]
+        order = [int(i) for i in np.argsort(-column, kind="stable") if column[i] > 1e-9][:3]
+        result.append((names + tuple(found[i].line.id for i in order))[:3])
+    return tuple(result)

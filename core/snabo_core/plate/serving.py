@@ -1,0 +1,166 @@
+"""One serving of a dish: every figure with bounds, by part and by line, and where it comes from."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+import numpy as np
+
+from snabo_core.dish import Dish, Line
+from snabo_core.foods import Library
+from snabo_core.plate.figures import PLACE, SHOWN, Entry, Figure, Totals, entries, total
+
+STARCH_PLACE = PLACE["carbohydrate"]
+
+
+@dataclass(frozen=True)
+class LineShare:
+    """What one line brings to a serving, best values along `SHOWN`, None where unknown."""
+
+    line_id: str
+    part_id: str
+    food_name: str
+    source: str
+    grams: float | None
+    values: dict[str, float | None]
+
+
+@dataclass(frozen=True)
+class PartShare:
+    """What one part weighs in the dish and brings to a serving.
+
+    `starch_share` is the share of its mass that is carbohydrate of starch-class foods;
+    `net_share` its share of the serving's net carbs, None where that is unknown.
+    """
+
+    part_id: str
+    grams: float
+    values: dict[str, float | None]
+    starch_share: float
+    net_share: float | None
+
+
+@dataclass(frozen=True, eq=False)
+class Plate:
+    """The figures of one serving and the draws behind them."""
+
+    servings: float
+    grams: float
+    figures: dict[str, Figure]
+    with_losses: dict[str, Figure]
+    parts: tuple[PartShare, ...]
+    lines: tuple[LineShare, ...]
+    totals: Totals
+
+
+def _minus(figure: Figure, loss: float) -> Figure:
+    def less(value: float | None) -> float | None:
+        return None if value is None else max(0.0, value - loss)
+
+    return Figure(
+        less(figure.best), max(0.0, figure.low - loss), less(figure.high),
+        less(figure.spread_low), less(figure.spread_high), figure.blame,
+    )  # fmt: skip
+
+
+def plate_of(
+    dish: Dish,
+    library: Library,
+    *,
+    polyol_share: float = 1.0,
+    losses: Mapping[str, float] | None = None,
+) -> Plate:
+    """Compute one serving.
+
+    Args:
+        dish: the dish as it is to be eaten.
+        library: where foods are looked up.
+        polyol_share: the share of polyols taken off net carbs, 0 to 1.
+        losses: grams (whole dish) along `SHOWN` that leave with pressed or drained liquid.
+
+    Returns:
+        The plate; a figure's best is None where an unknown decides it.
+    """
+    owner = {line.id: part.id for part in dish.parts for line in part.effective_lines()}
+    lines = [line for part in dish.parts for line in part.effective_lines()]
+    found, lost = entries(lines, library, polyol_share)
+    totals = total(found, lost)
+    share = 1 / dish.servings
+    figures = totals.figures(share)
+    lost_grams = losses or {}
+    after = {name: _minus(figures[name], lost_grams.get(name, 0.0) * share) for name in SHOWN}
+    shares = [_line_share(entry, owner, library, share) for entry in found]
+    shares += [
+        LineShare(line.id, owner[line.id], line.food_name or line.text, "no food chosen",
+                  line.grams, dict.fromkeys(SHOWN))
+        for line in lost
+    ]  # fmt: skip
+    return Plate(
+        servings=dish.servings,
+        grams=sum(line.grams or 0.0 for line in lines) * share,
+        figures=figures,
+        with_losses=after,
+        parts=_part_shares(dish, found, shares, figures["net_carbs"], library),
+        lines=tuple(shares),
+        totals=totals,
+    )
+
+
+def _line_share(
+    entry: Entry, owner: Mapping[str, str], library: Library, share: float
+) -> LineShare:
+    row = library.rows[entry.row_key]
+    grams = entry.best
+    values: dict[str, float | None] = {}
+    for name, place in PLACE.items():
+        per = float(entry.figures.best[place])
+        known = grams is not None and not np.isnan(per)
+        values[name] = grams * per / 100 * share if known and grams is not None else None
+    line = entry.line
+    source = f"{row.source}: {row.description}"
+    name = library.food(line.food or "").name
+    return LineShare(line.id, owner[line.id], name, source, grams, values)
+
+
+def _part_shares(
+    dish: Dish,
+    found: list[Entry],
+    shares: list[LineShare],
+    net: Figure,
+    library: Library,
+) -> tuple[PartShare, ...]:
+    by_line = {entry.line.id: entry for entry in found}
+    result = []
+    for part in dish.parts:
+        own = [s for s in shares if s.part_id == part.id]
+        values = {name: _sum([s.values[name] for s in own]) for name in SHOWN}
+        lines = part.effective_lines()
+        grams = sum(line.grams or 0.0 for line in lines)
+        starch = sum(starch_grams(line, by_line, library) for line in lines)
+        part_net = values["net_carbs"]
+        known = part_net is not None and net.best
+        result.append(
+            PartShare(
+                part.id,
+                grams,
+                values,
+                starch / grams if grams else 0.0,
+                part_net / net.best if known and part_net is not None and net.best else None,
+            )
+        )
+    return tuple(result)
+
+
+def starch_grams(line: Line, by_line: Mapping[str, Entry], library: Library) -> float:
+    """Return the grams of starch-class carbohydrate a line holds, 0 for other foods."""
+    entry = by_line.get(line.id)
+    if entry is None or line.food is None or entry.best is None:
+        return 0.0
+    if library.food(line.food).starch != "full":
+        return 0.0
+    return entry.best * float(np.nan_to_num(entry.figures.best[STARCH_PLACE])) / 100
+
+
+def _sum(values: list[float | None]) -> float | None:
+    return None if any(v is None for v in values) else sum(v for v in values if v is not None)

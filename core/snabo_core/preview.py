@@ -1,0 +1,424 @@
+"""Puts the core's results together into the views the screens ask for."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+
+from snabo_core.dish import Dish, Part, Slot, all_lines
+from snabo_core.errors import SnaboError
+from snabo_core.foods import Food, Library
+from snabo_core.plate import Eater, Plate, plate_of
+from snabo_core.plate.figures import PLACE, UNIT, Figure, net_carbs
+from snabo_core.swaps.book import Book
+from snabo_core.swaps.ranking import ForEater, judge, rank
+from snabo_core.swaps.scaling import check_cook, ledger_lines
+from snabo_core.water import Kitchen, Ledger, Point, State, Step, advise, predict
+from snabo_core.wire import (
+    Band,
+    BreachView,
+    CandidateView,
+    CautionView,
+    DecidingReach,
+    EaterView,
+    FoodView,
+    LedgerView,
+    LineView,
+    PartView,
+    PointView,
+    Preview,
+    Ranking,
+    Reach,
+    StarchyView,
+)
+from snabo_core.wording import Message, say
+
+LABELS = {
+    "kcal": "Energy",
+    "net_carbs": "Net carbs",
+    "carbohydrate": "Carbohydrate",
+    "fibre": "Fibre",
+    "sugars": "Sugars",
+    "protein": "Protein",
+    "fat": "Fat",
+    "saturated": "Saturated fat",
+    "added_oil": "Added oil",
+    "sodium_mg": "Sodium",
+}
+# A limit of nothing still needs a size to compare misses with; 5 g or mg.
+SMALL_LIMIT = 5.0
+
+
+@dataclass(frozen=True)
+class Setting:
+    """What a household's kitchen and table bring to every computation."""
+
+    eaters: tuple[Eater, ...]
+    microwave_watts: float = 800.0
+    polyol_share: float = 1.0
+
+
+def steps_for(slot: Slot, book: Book) -> tuple[Step, ...]:
+    """Return the steps of a slot's stand-in, pressed the household's way."""
+    if slot.choice is None:
+        return ()
+    steps = book.stand_in(slot.role, slot.choice.stand_in).steps
+    if slot.choice.press is None:
+        return steps
+    return tuple(
+        replace(step, settings={**step.settings, "method": slot.choice.press})
+        if step.technique == "press"
+        else step
+        for step in steps
+    )
+
+
+def slot_ledger(
+    part: Part,
+    slot: Slot,
+    book: Book,
+    library: Library,
+    setting: Setting,
+    weighed: Mapping[str, float] | None = None,
+) -> Ledger:
+    """Predict the water of a swapped slot.
+
+    Raises:
+        SnaboError: a line is unsettled or its water is unknown.
+    """
+    return predict(
+        ledger_lines(part, slot, library),
+        steps_for(slot, book),
+        library,
+        kitchen=Kitchen(setting.microwave_watts),
+        weighed=weighed,
+    )
+
+
+def losses_of(lost: State) -> dict[str, float]:
+    """Return the grams along the plate's figures that a lost state held; kcal by 4, 4, 9."""
+    available = lost.sugars + lost.starch
+    return {
+        "net_carbs": available,
+        "carbohydrate": available + lost.fibre + lost.polyols,
+        "sugars": lost.sugars,
+        "fibre": lost.fibre,
+        "protein": lost.protein,
+        "fat": lost.fat,
+        "kcal": 4 * (available + lost.protein) + 9 * lost.fat,
+    }
+
+
+def _swapped(dish: Dish) -> list[tuple[Part, Slot]]:
+    return [(part, slot) for part in dish.parts for slot in part.slots if slot.choice]
+
+
+def preview(
+    dish: Dish,
+    setting: Setting,
+    book: Book,
+    library: Library,
+    *,
+    sequence: int = 0,
+    weighed: Mapping[str, Mapping[str, float]] | None = None,
+) -> Preview:
+    """Compute plate, section, standings and ledgers of one draft.
+
+    Args:
+        dish: the whole document.
+        setting: eaters and kitchen of the household.
+        book: the swap book.
+        library: where foods are looked up.
+        sequence: handed back, so that the screen can drop late answers.
+        weighed: weigh-ins by slot id and step id.
+    """
+    scale = weighed or {}
+    ledgers: list[LedgerView] = []
+    losses: dict[str, float] = {}
+    dried: dict[str, float] = {}
+    for part, slot in _swapped(dish):
+        view, lost = _ledger_view(part, slot, book, library, setting, scale.get(slot.id, {}))
+        ledgers.append(view)
+        if view.points:
+            began = sum(line.grams or 0.0 for line in ledger_lines(part, slot, library))
+            dried[part.id] = dried.get(part.id, 0.0) + view.points[-1].grams - began
+        for name, grams in lost.items():
+            losses[name] = losses.get(name, 0.0) + grams
+    share = setting.polyol_share
+    plate = plate_of(dish, library, polyol_share=share, losses=losses)
+    was = plate_of(dish.original(), library, polyol_share=share) if dish.swapped() else plate
+    lines = [line for _, line in all_lines(dish)]
+    layers = _parts(plate, was, dried)
+    return Preview(
+        sequence=sequence,
+        serving_grams=sum(part.grams for part in layers) / dish.servings,
+        figures=plate.figures,
+        was=was.figures,
+        eaters=tuple(_eater(e, plate, was, dish, library) for e in setting.eaters),
+        parts=layers,
+        lines=_lines(plate),
+        was_lines=_lines(was),
+        starchy=_starchiest(dish, was, book),
+        ledgers=tuple(ledgers),
+        doubtful=sum(not line.settled for line in lines),
+        warnings=dish.notes,
+    )
+
+
+def _lines(plate: Plate) -> tuple[LineView, ...]:
+    return tuple(
+        LineView(s.line_id, s.part_id, s.food_name, s.source, s.grams, s.values)
+        for s in plate.lines
+    )
+
+
+def _parts(plate: Plate, was: Plate, dried: Mapping[str, float]) -> tuple[PartView, ...]:
+    """Return the layers; `dried` is by how much each part changes on its way to the dish."""
+    return tuple(
+        PartView(
+            now.part_id, now.grams + dried.get(now.part_id, 0.0), before.grams,
+            now.values["net_carbs"], before.values["net_carbs"],
+            now.net_share, before.net_share, now.starch_share, before.starch_share,
+        )
+        for now, before in zip(plate.parts, was.parts, strict=True)
+    )  # fmt: skip
+
+
+def _eater(eater: Eater, plate: Plate, was: Plate, dish: Dish, library: Library) -> EaterView:
+    lines = [line for _, line in all_lines(dish)]
+    names = {line.id: line.food_name or line.text for line in lines}
+    person = judge(
+        eater, plate.figures, plate.with_losses, plate.totals,
+        1 / dish.servings, names, lines, library,
+    )  # fmt: skip
+    return eater_view(person, plate.figures, was.figures)
+
+
+def eater_view(
+    person: ForEater, figures: Mapping[str, Figure], was: Mapping[str, Figure]
+) -> EaterView:
+    """Return one eater's reach bars and broken exclusions."""
+    reaches = tuple(
+        Reach(
+            nutrient=target.nutrient,
+            label=LABELS[target.nutrient],
+            unit=UNIT.get(target.nutrient, "g"),
+            figure=figures[target.nutrient],
+            was=was[target.nutrient].best,
+            at_least=target.at_least,
+            at_most=target.at_most,
+            code=result.code,
+            met=result.met,
+            words=say(result.message),
+        )
+        for target, result in zip(person.eater.targets, person.standings, strict=True)
+    )
+    broken = tuple(
+        BreachView(b.what, b.certainty, b.line_id, say(b.message)) for b in person.breaches
+    )
+    eater = person.eater
+    return EaterView(
+        eater.id, eater.name, eater.school, person.suits, person.excluded, reaches, broken
+    )
+
+
+def _starchiest(dish: Dish, was: Plate, book: Book) -> StarchyView | None:
+    """Name the slot whose starchy lines bring most net carbs."""
+    brought = {line.line_id: line.values["net_carbs"] for line in was.lines}
+    best: tuple[float, Part, Slot] | None = None
+    for part in dish.parts:
+        for slot in part.slots:
+            net = sum(brought.get(i) or 0.0 for i in slot.line_ids)
+            if best is None or net > best[0]:
+                best = (net, part, slot)
+    if best is None:
+        return None
+    net, part, slot = best
+    whole = was.figures["net_carbs"].best
+    role = book.roles[slot.role].name if slot.role in book.roles else slot.role
+    owner = part.name.lower()
+    subject = f"The {role}" if role in owner or owner == "dish" else f"The {owner}'s {role}"
+    known = whole is not None and whole > 0
+    words = f"{subject} carries {net:.0f} of {whole:.0f} g" if known else (
+        f"{subject} carries {net:.0f} g; the whole is not known yet"
+    )  # fmt: skip
+    return StarchyView(part.id, slot.id, slot.role, net / whole if whole else None, words)
+
+
+def _ledger_view(
+    part: Part,
+    slot: Slot,
+    book: Book,
+    library: Library,
+    setting: Setting,
+    weighed: Mapping[str, float],
+) -> tuple[LedgerView, dict[str, float]]:
+    choice = slot.choice
+    key = choice.stand_in if choice else ""
+    stand_in = book.stand_in(slot.role, key)
+    steps = {step.id: step for step in steps_for(slot, book)}
+    pressing = next((s for s in steps.values() if s.technique == "press"), None)
+    press = str(pressing.settings.get("method", "cloth")) if pressing else None
+    problem, lost = "", State()
+    points: tuple[PointView, ...] = ()
+    upcoming = ""
+    try:
+        ledger = slot_ledger(part, slot, book, library, setting, weighed)
+    except SnaboError as refusal:
+        problem = refusal.sentence
+    else:
+        lost = ledger.lost
+        points = tuple(_point(p, steps.get(p.step_id), press, book) for p in ledger.points)
+        upcoming = _upcoming(ledger)
+    losses = losses_of(lost)
+    view = LedgerView(
+        part.id, slot.id, slot.role, key, stand_in.name, press, points,
+        losses["net_carbs"], upcoming, problem,
+    )  # fmt: skip
+    return view, losses
+
+
+def _upcoming(ledger: Ledger) -> str:
+    """Return what the scale should read next, after the last weigh-in."""
+    weighed = [i for i, p in enumerate(ledger.points) if p.weighed is not None]
+    rest = ledger.points[weighed[-1] + 1 :] if weighed else ledger.points
+    for point in rest:
+        if point.enough is not None and point.weighed is None:
+            return say(Message("next_target", {"step": point.label, "target": point.enough}))
+    return ""
+
+
+def _point(point: Point, step: Step | None, press: str | None, book: Book) -> PointView:
+    advice = advise(point, press or "cloth")
+    cautions = tuple(
+        CautionView(c, book.cautions[c].text, book.cautions[c].why)
+        for c in (step.cautions if step else ())
+    )
+    return PointView(
+        step_id=point.step_id,
+        technique=point.technique,
+        label=point.label,
+        cue=step.cue if step else "Weigh what goes in.",
+        grams=point.state.mass,
+        water=point.state.water,
+        solids=point.state.solids,
+        water_share=point.state.water_share,
+        low=point.low,
+        high=point.high,
+        weighed=point.weighed,
+        added=point.added,
+        vapour=point.vapour,
+        liquid=point.liquid,
+        stuck=point.stuck,
+        band=Band(*point.band) if point.band else None,
+        target=point.enough,
+        floor=point.floor,
+        seconds=point.seconds,
+        advice=advice.kind,
+        words=say(advice.message),
+        rounds=advice.rounds,
+        pan_minutes=advice.pan_minutes,
+        cautions=cautions,
+    )
+
+
+def ranking(
+    dish: Dish,
+    part_id: str,
+    slot_id: str,
+    setting: Setting,
+    book: Book,
+    library: Library,
+    *,
+    sequence: int = 0,
+) -> Ranking:
+    """Compute every stand-in of a slot on this dish, best first.
+
+    Raises:
+        BadInput: the slot is gone, or its own lines are not settled.
+    """
+    part, slot = dish.part(part_id), dish.slot(part_id, slot_id)
+    share = setting.polyol_share
+    found = rank(dish, part, slot, setting.eaters, book, library, polyol_share=share)
+    was = plate_of(dish.with_choice(part_id, slot_id, None), library, polyol_share=share)
+    views = []
+    for item in found:
+        people = tuple(eater_view(p, item.figures, was.figures) for p in item.eaters)
+        cooked = check_cook(item.stand_in, library).finished
+        views.append(
+            CandidateView(
+                stand_in=item.stand_in.key,
+                name=item.stand_in.name,
+                family=item.stand_in.family,
+                expectation=item.stand_in.expectation,
+                taste=item.stand_in.taste,
+                smell=item.stand_in.smell,
+                texture=dict(item.stand_in.texture),
+                evidence=item.stand_in.evidence,
+                equipment=item.stand_in.equipment,
+                without=dict(item.stand_in.without),
+                choice=item.choice,
+                figures=item.figures,
+                eaters=people,
+                deciding=_deciding(people),
+                extra_hands_on=item.extra_hands_on,
+                extra_total=item.extra_total,
+                water_share=cooked.water_share,
+                band=Band(*item.stand_in.band) if item.stand_in.band else None,
+                excluded=any(p.excluded for p in people),
+                suits=sum(p.suits for p in people),
+                why=item.why,
+            )
+        )
+    name = book.roles[slot.role].name
+    return Ranking(sequence, slot.role, name, tuple(views))
+
+
+def _deciding(people: Sequence[EaterView]) -> tuple[DecidingReach, ...]:
+    """Return every limit of everybody eating, the one with least room first."""
+    found = [DecidingReach(p.name, reach) for p in people for reach in p.reaches]
+    return tuple(sorted(found, key=lambda d: (d.reach.met, _room(d.reach))))
+
+
+def _room(reach: Reach) -> float:
+    """Return the room to the limit as a share of it; negative when missed."""
+    value = reach.figure.best if reach.figure.best is not None else reach.figure.low
+    rooms = []
+    if reach.at_most is not None:
+        rooms.append((reach.at_most - value) / max(reach.at_most, SMALL_LIMIT))
+    if reach.at_least is not None:
+        rooms.append((value - reach.at_least) / max(reach.at_least, SMALL_LIMIT))
+    return min(rooms)
+
+
+def food_view(food: Food, library: Library, polyol_share: float = 1.0) -> FoodView:
+    """Return a food per 100 g of its default form."""
+    row = library.row(food.key)
+    best = net_carbs(row, polyol_share)[0]
+    names = [n for n in PLACE if n not in {"net_carbs", "added_oil"}] + ["water"]
+    measures = [
+        f"1 {m.unit}: {m.grams:g} g ({m.low:g} to {m.high:g}), {m.source}"
+        for m in food.counts.values()
+    ]
+    measures += [
+        f"1 ml {form}: {d.best:g} g ({d.low:g} to {d.high:g}), common practice"
+        for form, d in food.densities.items()
+    ]
+    return FoodView(
+        key=food.key,
+        name=food.name,
+        curated=food.curated,
+        forms=tuple(food.forms),
+        source=row.source,
+        description=row.description,
+        food_class=food.food_class,
+        starch=food.starch,
+        origin=food.origin,
+        allergens=food.allergens,
+        check_label=food.check_label,
+        names=food.names,
+        values={name: row.value(name) for name in names},
+        net_carbs=None if best != best else best,  # noqa: PLR0124  NaN differs from itself
+        water_is_derived=row.water_is_derived,
+        measures=tuple(measures),
+    )

@@ -1,0 +1,160 @@
+"""Kitchen units as explicit ids, their sizes by pint, and the words people write for them."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cache
+from typing import Literal
+
+import pint
+
+UnitKind = Literal["mass", "volume", "count", "vague"]
+SYSTEMS = ("metric", "us", "australia")
+
+# US customary measures as legally defined; metric and Australian spoons, common practice.
+DEFINITIONS = """
+gram = [mass] = g
+kilogram = 1000 * gram = kg
+milligram = 0.001 * gram = mg
+pound = 453.59237 * gram = lb
+ounce = 28.349523125 * gram = oz
+stick_us = 113.4 * gram
+millilitre = [capacity] = ml
+centilitre = 10 * millilitre = cl
+decilitre = 100 * millilitre = dl
+litre = 1000 * millilitre = l
+cup_us = 236.588 * millilitre
+cup_metric = 250 * millilitre
+tbsp_us = 14.787 * millilitre
+tbsp_metric = 15 * millilitre
+tbsp_au = 20 * millilitre
+tsp_us = 4.929 * millilitre
+tsp_metric = 5 * millilitre
+fl_oz_us = 29.574 * millilitre
+fl_oz_uk = 28.413 * millilitre
+pint_us = 473.176 * millilitre
+pint_uk = 568.261 * millilitre
+quart_us = 946.353 * millilitre
+"""
+
+
+@dataclass(frozen=True)
+class Unit:
+    """A unit: `size` is grams for a mass and mL for a volume, None for counts and vague ones."""
+
+    id: str
+    kind: UnitKind
+    name: str
+    size: float | None = None
+    vague: tuple[float, float, float] | None = None
+
+
+@cache
+def registry() -> pint.UnitRegistry[float]:
+    """Return the small registry of kitchen units."""
+    return pint.UnitRegistry(DEFINITIONS.strip().splitlines())
+
+
+def _sized(identity: str, kind: UnitKind, name: str) -> Unit:
+    base = "gram" if kind == "mass" else "millilitre"
+    return Unit(identity, kind, name, float(registry().Quantity(1, identity).to(base).magnitude))
+
+
+def _vague(identity: str, low_ml: float, best_ml: float, high_ml: float) -> Unit:
+    return Unit(identity, "vague", identity, best_ml, (low_ml, best_ml, high_ml))
+
+
+TSP = 4.929
+UNITS: dict[str, Unit] = {
+    unit.id: unit
+    for unit in (
+        _sized("gram", "mass", "g"),
+        _sized("kilogram", "mass", "kg"),
+        _sized("milligram", "mass", "mg"),
+        _sized("pound", "mass", "lb"),
+        _sized("ounce", "mass", "oz"),
+        _sized("stick_us", "mass", "stick"),
+        _sized("millilitre", "volume", "ml"),
+        _sized("centilitre", "volume", "cl"),
+        _sized("decilitre", "volume", "dl"),
+        _sized("litre", "volume", "l"),
+        _sized("cup_us", "volume", "cup"),
+        _sized("cup_metric", "volume", "cup"),
+        _sized("tbsp_us", "volume", "tbsp"),
+        _sized("tbsp_metric", "volume", "tbsp"),
+        _sized("tbsp_au", "volume", "tbsp"),
+        _sized("tsp_us", "volume", "tsp"),
+        _sized("tsp_metric", "volume", "tsp"),
+        _sized("fl_oz_us", "volume", "fl oz"),
+        _sized("fl_oz_uk", "volume", "fl oz"),
+        _sized("pint_us", "volume", "pint"),
+        _sized("pint_uk", "volume", "pint"),
+        _sized("quart_us", "volume", "quart"),
+        # Vague pours and pinches as intervals in mL (low, best, high); common practice, no source.
+        _vague("pinch", TSP / 16, TSP / 12, TSP / 8),
+        _vague("dash", TSP / 16, TSP / 8, TSP / 4),
+        _vague("smidgen", TSP / 48, TSP / 32, TSP / 24),
+        _vague("drizzle", TSP / 2, TSP, 3 * TSP),
+        _vague("splash", TSP, 2 * TSP, 3 * TSP),
+        _vague("glug", 2 * TSP, 3 * TSP, 6 * TSP),
+        _vague("spoonful", 2 * TSP, 3 * TSP, 5 * TSP),
+    )
+}
+COUNTS = (
+    "clove", "head", "can", "slice", "bulb", "bunch", "stalk", "stick", "rib", "leaf", "sprig",
+    "floret", "fillet", "sheet", "jar", "pack", "bag", "block", "ball", "tub", "carton",
+    "punnet", "rasher", "knob", "thumb", "piece", "handful", "cube", "ear", "cap", "nest",
+    "tube", "loaf", "link", "pat", "log", "glass", "box",
+)  # fmt: skip
+UNITS.update((word, Unit(word, "count", word)) for word in COUNTS)
+
+# Words as people write them, singular; those that differ by system come from BY_SYSTEM.
+WORDS: dict[str, str] = {
+    "g": "gram", "gr": "gram", "gm": "gram", "gram": "gram", "gramme": "gram",
+    "kg": "kilogram", "kilo": "kilogram", "kilogram": "kilogram", "mg": "milligram",
+    "lb": "pound", "pound": "pound", "oz": "ounce", "ounce": "ounce",
+    "ml": "millilitre", "millilitre": "millilitre", "milliliter": "millilitre",
+    "cl": "centilitre", "dl": "decilitre", "l": "litre", "litre": "litre", "liter": "litre",
+    "quart": "quart_us", "qt": "quart_us", "tin": "can", "packet": "pack", "pkg": "pack",
+    "package": "pack", "pkt": "pack", "pint": "pint", "dsp": "spoonful",
+    "dollop": "spoonful", "lug": "glug", "rasher": "rasher", "strip": "rasher", "inch": "thumb",
+    "filet": "fillet", "container": "tub", "pot": "tub", "sachet": "pack", "stem": "stalk",
+    "wedge": "slice", "crown": "head",
+}  # fmt: skip
+WORDS.update((word, word) for word in COUNTS)
+WORDS.update(
+    (word, word) for word in ("pinch", "dash", "smidgen", "drizzle", "splash", "glug", "spoonful")
+)
+SYSTEM_WORDS: dict[str, str] = {
+    "cup": "cup", "c": "cup", "tbsp": "tbsp", "tablespoon": "tbsp", "tbs": "tbsp", "tb": "tbsp",
+    "tblsp": "tbsp", "tbl": "tbsp", "tsp": "tsp", "teaspoon": "tsp", "fl oz": "fl_oz",
+    "pint": "pint", "pt": "pint",
+}  # fmt: skip
+BY_SYSTEM: dict[str, dict[str, str]] = {
+    "metric": {"cup": "cup_metric", "tbsp": "tbsp_metric", "tsp": "tsp_metric",
+               "fl_oz": "fl_oz_uk", "pint": "pint_uk"},
+    "us": {"cup": "cup_us", "tbsp": "tbsp_us", "tsp": "tsp_us",
+           "fl_oz": "fl_oz_us", "pint": "pint_us"},
+    "australia": {"cup": "cup_metric", "tbsp": "tbsp_au", "tsp": "tsp_metric",
+                  "fl_oz": "fl_oz_uk", "pint": "pint_uk"},
+}  # fmt: skip
+
+
+def unit_for(word: str, system: str) -> Unit | None:
+    """Return the unit a written word means in a unit system, None if it is no unit.
+
+    A capital T is a tablespoon and a small t a teaspoon; otherwise case does not count.
+    """
+    if word in {"T", "t"}:
+        return UNITS[BY_SYSTEM[system]["tbsp" if word == "T" else "tsp"]]
+    plain = word.lower().rstrip(".")
+    for form in (plain, plain.removesuffix("s"), plain.removesuffix("es"), _leaves(plain)):
+        if form in SYSTEM_WORDS:
+            return UNITS[BY_SYSTEM[system][SYSTEM_WORDS[form]]]
+        if form in WORDS:
+            return UNITS[WORDS[form]]
+    return None
+
+
+def _leaves(word: str) -> str:
+    return {"leaves": "leaf", "loaves": "loaf"}.get(word, word)

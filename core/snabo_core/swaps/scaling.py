@@ -1,0 +1,148 @@
+"""Scales a stand-in to a slot of a dish, so that it does what the original did."""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Sequence
+from functools import lru_cache
+
+from snabo_core.dish import Choice, Line, Part, Slot
+from snabo_core.errors import BadInput
+from snabo_core.foods import Library
+from snabo_core.swaps.book import RoleFile, StandIn, StandInLine
+from snabo_core.water import Ledger, predict
+from snabo_core.wording import Message, grams_text, say
+
+# A wet sauce: what a thickener works in. Other lines of the part (meat, vegetables) swim in it.
+SAUCE_CLASSES = {"dairy", "plant_milk", "stock", "drink", "fat_dairy", "oil", "starch", "fibre",
+                 "condiment", "egg", "coconut"}  # fmt: skip
+SCALE_DOUBT = 0.02
+NAMESPACE = uuid.UUID("6f1c8a52-6a54-4c0f-9a43-1a3a0d0a7f10")
+
+
+def line_of(item: StandInLine, factor: float, identity: str, library: Library) -> Line:
+    """Return a stand-in's line in so many times its basis."""
+    food = library.food(item.food)
+    grams = item.grams * factor
+    return Line(
+        id=identity,
+        text=f"{grams_text(grams)} g {food.name}",
+        amount=grams,
+        unit="gram",
+        food=food.key,
+        form=item.form,
+        food_name=food.name,
+        preparation=item.preparation,
+        grams_low=grams * (1 - SCALE_DOUBT),
+        grams=grams,
+        grams_high=grams * (1 + SCALE_DOUBT),
+        reason=say(Message("scaled")),
+    )
+
+
+def base_lines(items: Sequence[StandInLine], library: Library) -> list[Line]:
+    """Return lines at their own basis, with ids that only serve the book's own check."""
+    return [line_of(item, 1.0, f"base-{i}", library) for i, item in enumerate(items)]
+
+
+@lru_cache(maxsize=256)
+def _finished_mass(stand_in_key: str, role: str) -> float:
+    """Return what a stand-in weighs after its own steps, at its own basis."""
+    from snabo_core.foods import library  # noqa: PLC0415  the cached value belongs to these
+    from snabo_core.swaps.book import book  # noqa: PLC0415
+
+    return check_cook(book().stand_in(role, stand_in_key), library()).finished.mass
+
+
+def check_cook(stand_in: StandIn, library: Library) -> Ledger:
+    """Cook a stand-in by its own steps at its own basis (a thickener in its reference sauce).
+
+    Raises:
+        BadInput: the lines or steps cannot be cooked.
+    """
+    items = (*stand_in.reference, *stand_in.lines)
+    return predict(base_lines(items, library), stand_in.steps, library)
+
+
+def slot_lines(part: Part, slot: Slot) -> list[Line]:
+    """Return the original lines of a slot."""
+    return [line for line in part.lines if line.id in slot.line_ids]
+
+
+def slot_mass(part: Part, slot: Slot) -> float:
+    """Return the grams that the original's slot brings to the dish.
+
+    Raises:
+        BadInput: a line has no grams, or the slot is empty.
+    """
+    lines = slot_lines(part, slot)
+    unsettled = next((line for line in lines if line.grams is None), None)
+    if unsettled is not None:
+        raise BadInput(f"How much is '{unsettled.text}'? Settle that line first.", "grams")
+    mass = sum(line.grams or 0.0 for line in lines)
+    if mass <= 0:
+        raise BadInput("There is nothing in this slot to swap yet.", "slot")
+    return mass
+
+
+def thickening_power(part: Part, slot: Slot, role_file: RoleFile) -> float:
+    """Return how many grams of liquid the slot's starches bring to a coating sauce.
+
+    Raises:
+        BadInput: none of the slot's lines thickens, or one has no grams.
+    """
+    slot_mass(part, slot)
+    power = sum(
+        (line.grams or 0.0) / role_file.coats_250[line.food] * 250
+        for line in slot_lines(part, slot)
+        if line.food is not None and line.food in role_file.coats_250
+    )
+    if power <= 0:
+        raise BadInput("None of these lines thickens a sauce.", "slot")
+    return power
+
+
+def scale_factor(part: Part, slot: Slot, stand_in: StandIn, role_file: RoleFile) -> float:
+    """Return by how much the book's amounts grow for this slot.
+
+    Cooked mass: original grams over the stand-in's own finished grams, as its ledger predicts
+    them. Thickening power: grams of liquid the original coats over what the book's amount does.
+    """
+    if stand_in.basis == "thickening_power":
+        return thickening_power(part, slot, role_file) / role_file.power_grams
+    return slot_mass(part, slot) / _finished_mass(stand_in.key, stand_in.role)
+
+
+def scale_to(
+    part: Part, slot: Slot, stand_in: StandIn, role_file: RoleFile, library: Library
+) -> Choice:
+    """Return the stand-in scaled to a slot, its lines with ids that follow from the slot.
+
+    Raises:
+        BadInput: the slot's own lines are not settled.
+    """
+    factor = scale_factor(part, slot, stand_in, role_file)
+    lines = []
+    for item in stand_in.lines:
+        identity = uuid.uuid5(NAMESPACE, f"{slot.id}/{stand_in.key}/{item.food}/{item.form}")
+        lines.append(line_of(item, factor, str(identity), library))
+    return Choice(stand_in.key, tuple(lines))
+
+
+def ledger_lines(part: Part, slot: Slot, library: Library) -> list[Line]:
+    """Return the lines whose water the ledger of a swapped slot follows.
+
+    For a thickener that is the wet part of the whole sauce; otherwise the stand-in's own.
+    """
+    own = list(slot.choice.lines) if slot.choice else []
+    if slot.role != "thickener":
+        return own
+    kept = [
+        line
+        for line in part.lines
+        if line.id not in slot.line_ids
+        and line.food is not None
+        and line.grams is not None
+        and library.food(line.food).food_class in SAUCE_CLASSES
+    ]
+    return kept + own

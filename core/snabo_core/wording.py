@@ -1,0 +1,93 @@
+"""Sentences for the cook: the core returns a code and values, this module makes the words."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+Value = str | float
+
+
+@dataclass(frozen=True)
+class Message:
+    """A template id and its values, to be worded by `say`."""
+
+    code: str
+    values: Mapping[str, Value] = field(default_factory=dict)
+
+
+TEMPLATES: dict[str, str] = {
+    # why a line weighs what it weighs
+    "weight_written": "as weighed",
+    "weight_maybe_before_trimming": "as written; less if that was weighed before trimming",
+    "package_written": "{each} g each, as written",
+    "can_drained": "about {share:%} of {each} g is left when drained; common practice",
+    "volume_by_density": "1 {unit} {form} at {grams} g; bulk density, common practice",
+    "count_by_measure": "1 {unit} at {grams} g; {source}",
+    "to_taste": "to taste; a usual amount is assumed, common practice",
+    "typed": "typed by you",
+    "no_density": "nobody here knows what a cup of {food} weighs; type the grams",
+    "no_package_size": "how much is in the {unit} of {food}? Type the grams",
+    "no_count": "what does one {food} weigh? Type the grams",
+    "no_amount": "the recipe gives no amount of {food}; type the grams",
+    "no_food": "choose the food first",
+    "scaled": "scaled to this dish",
+    # standings
+    "meets_most": "{spare} {unit} spare",
+    "meets_least": "{spare} {unit} over the line",
+    "exactly": "exactly at the limit",
+    "over": "{amount} {unit} over",
+    "short": "{amount} {unit} short",
+    "over_at_least": "at least {amount} {unit} over",
+    "short_at_least": "at least {amount} {unit} short",
+    "likely_meets": "likely meets, {chance:%}",
+    "likely_misses": "likely misses, {chance:%}",
+    "cannot_tell": "cannot tell: {nutrient} of {food} is unknown",
+    "cannot_tell_grams": "cannot tell: nobody knows how much {food}",
+    "no_limit": "no limit set",
+    # exclusions
+    "contains": "contains {what}: {food}",
+    "may_contain": "check the label of {food} for {what}",
+    "unknown_allergens": "nobody has looked whether {food} holds {what}",
+    # water
+    "press_more": "{grams} g still to press out, dry enough at {target} g",
+    "heat_more": "{grams} g still to dry off, dry enough at {target} g",
+    "dry_enough": "Dry enough: stop here. Below {floor} g it crumbles",
+    "too_dry": "Too dry by {grams} g: stir that much stock or water back in",
+    "next_target": "{step}: dry enough at {target} g",
+    "no_band": "No band at this step",
+    "question_negative": "A weight has to be more than nothing. Is the scale tared?",
+    "question_heavier": "That is {grams} g more than before and nothing was added. "
+    "Was the bowl weighed too?",
+    "question_tenfold": "That is about ten times {direction} than expected. Is a digit missing?",
+    "question_tiny": "That is far below what the solids alone weigh ({grams} g). "
+    "Was something left in the cloth?",
+}
+
+
+def grams_text(value: float) -> str:
+    """Write grams as a cook reads them: whole from 10 up, one decimal below."""
+    rounded = f"{value:.0f}" if abs(value) >= 10 else f"{value:.1f}"
+    return rounded.removesuffix(".0")
+
+
+def _text(value: Value, style: str) -> str:
+    if isinstance(value, str):
+        return value
+    return f"{value:.0%}".replace("%", " %") if style == "%" else grams_text(value)
+
+
+class _Worded:
+    """Lets a template say `{share:%}` for percentages and `{grams}` for plain figures."""
+
+    def __init__(self, value: Value) -> None:
+        self.value = value
+
+    def __format__(self, style: str) -> str:
+        return _text(self.value, style)
+
+
+def say(message: Message) -> str:
+    """Return the sentence of a message."""
+    values = {name: _Worded(value) for name, value in message.values.items()}
+    return TEMPLATES[message.code].format(**values)

@@ -1,0 +1,69 @@
+"""A live server with the built front end and Debian's Chromium."""
+
+import os
+from typing import ClassVar
+
+from django.conf import settings
+from django.test import LiveServerTestCase
+from playwright.sync_api import Browser, Page, Playwright, expect, sync_playwright
+
+from accounts.models import Household, User
+from snabo_core.plate.eaters import schools
+from table.services import EaterForm, add_eater
+
+CHROMIUM = os.environ.get("SNABO_CHROMIUM", "/usr/bin/chromium")
+FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+]
+PASSWORD = "a-test-password"
+WAIT_MS = 10_000
+
+
+class BrowserCase(LiveServerTestCase):
+    """Opens one browser a class and one page a test; fails on errors in the page."""
+
+    playwright: ClassVar[Playwright]
+    browser: ClassVar[Browser]
+    viewport: ClassVar[dict[str, int]] = {"width": 1280, "height": 800}
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        # Playwright's own loop runs in this thread; the ORM is only used between its calls.
+        os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
+        if not (settings.WEB_BUILD / "index.html").exists():
+            raise AssertionError("The screens are not built; run ./snabo test.")
+        super().setUpClass()
+        cls.playwright = sync_playwright().start()
+        cls.browser = cls.playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        cls.addClassCleanup(cls.playwright.stop)
+        cls.addClassCleanup(cls.browser.close)
+
+    def setUp(self) -> None:
+        self.household = Household.objects.create(name="Test kitchen", microwave_watts=800)
+        User.objects.create_user("cook", password=PASSWORD, household=self.household)
+        for name, school in (("Ada", "very_low_carb"), ("Bo", "no_added_oil")):
+            add_eater(self.household, EaterForm(name, school, list(schools()[school].targets), []))
+        context = self.browser.new_context(viewport=self.viewport, reduced_motion="reduce")
+        self.addCleanup(context.close)
+        self.page: Page = context.new_page()
+        self.page.set_default_timeout(WAIT_MS)
+        expect.set_options(timeout=WAIT_MS)
+        self.faults: list[str] = []
+        self.page.on("pageerror", lambda error: self.faults.append(str(error)))
+        self.addCleanup(lambda: self.assertEqual(self.faults, []))
+
+    def open(self, path: str = "/") -> None:
+        self.page.goto(f"{self.live_server_url}{path}")
+
+    def sign_in(self) -> None:
+        self.open("/")
+        self.page.get_by_label("Name").fill("cook")
+        self.page.get_by_label("Password").fill(PASSWORD)
+        self.page.get_by_role("button", name="Sign in").click()
+        expect(self.page.get_by_role("heading", name="Dishes")).to_be_visible()

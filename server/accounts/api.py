@@ -1,0 +1,60 @@
+"""Session and kitchen settings over HTTP."""
+
+from django.contrib.auth import logout
+from django.http import HttpRequest
+from django.utils.decorators import method_decorator
+from django.views.decorators.csrf import csrf_protect
+from rest_framework.permissions import AllowAny
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from accounts import services
+from config.contract import contract
+from config.wire import convert
+
+
+def plain(request: Request) -> HttpRequest:
+    """Return Django's own request, which sessions and the lock-out need to write on."""
+    return request._request  # noqa: SLF001  the framework offers no public name for it
+
+
+@method_decorator(csrf_protect, name="post")
+class SessionView(APIView):
+    """Who is signed in; signing in and out."""
+
+    def get_permissions(self) -> list:
+        """Anyone may sign in; the rest needs a session."""
+        return [AllowAny()] if self.request.method == "POST" else super().get_permissions()
+
+    @contract("session", answer=services.Session)
+    def get(self, request: Request) -> Response:
+        """Say who is signed in."""
+        return Response(services.describe(request.user))
+
+    @contract("sign_in", body=services.Credentials, answer=services.Session)
+    def post(self, request: Request) -> Response:
+        """Sign in."""
+        credentials = convert(request.data, services.Credentials)
+        return Response(services.sign_in(plain(request), credentials))
+
+    @contract("sign_out", status=204)
+    def delete(self, request: Request) -> Response:
+        """Sign out."""
+        logout(plain(request))
+        return Response(status=204)
+
+
+class KitchenView(APIView):
+    """The household's kitchen."""
+
+    @contract("kitchen", answer=services.KitchenSettings)
+    def get(self, request: Request) -> Response:
+        """Return the settings."""
+        return Response(services.kitchen_of(services.household_of(request.user)))
+
+    @contract("change_kitchen", body=services.KitchenSettings, answer=services.KitchenSettings)
+    def put(self, request: Request) -> Response:
+        """Replace the settings."""
+        wanted = convert(request.data, services.KitchenSettings)
+        return Response(services.change_kitchen(services.household_of(request.user), wanted))

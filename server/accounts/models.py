@@ -1,0 +1,57 @@
+"""Households and the people who sign in to them."""
+
+from typing import ClassVar, Self
+
+from django.contrib.auth.models import AbstractUser
+from django.db import models
+
+
+class Household(models.Model):
+    """One kitchen: everything else belongs to exactly one of these."""
+
+    name = models.CharField(max_length=120)
+    zone = models.CharField(max_length=64, default="Europe/London")
+    unit_system = models.CharField(max_length=16, default="metric")
+    microwave_watts = models.PositiveIntegerField(default=800)
+    polyol_share = models.FloatField(default=1.0)
+
+    class Meta:
+        constraints: ClassVar = [
+            models.CheckConstraint(
+                condition=models.Q(microwave_watts__gte=200, microwave_watts__lte=3000),
+                name="household_microwave_watts_plausible",
+            ),
+            models.CheckConstraint(
+                condition=models.Q(polyol_share__gte=0, polyol_share__lte=1),
+                name="household_polyol_share_is_share",
+            ),
+        ]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class User(AbstractUser):
+    """Somebody who signs in; belongs to one household."""
+
+    household = models.ForeignKey(
+        Household, on_delete=models.CASCADE, null=True, related_name="users"
+    )
+
+
+class OwnedQuerySet(models.QuerySet):
+    """Rows that belong to households."""
+
+    def of(self, household: Household) -> Self:
+        """Return only this household's rows."""
+        return self.filter(household=household)
+
+
+class Owned(models.Model):
+    """Base of every row a household owns; queries start at `Model.objects.of(household)`."""
+
+    household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="+")
+    objects = OwnedQuerySet.as_manager()
+
+    class Meta:
+        abstract = True

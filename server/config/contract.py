@@ -1,0 +1,95 @@
+"""The API contract: core types become OpenAPI components, views name them by type.
+
+The types of `snabo_core.wire` are the single source: msgspec writes their schemas, the
+front end's TypeScript is generated from the result, and lint fails when either is stale.
+"""
+
+from collections.abc import Callable
+from functools import cache
+from typing import Any, TypeVar
+
+import msgspec
+from drf_spectacular.extensions import OpenApiAuthenticationExtension
+from drf_spectacular.utils import OpenApiParameter, extend_schema
+
+View = TypeVar("View", bound=Callable[..., Any])
+REF = "#/components/schemas/{name}"
+
+_named: dict[str, Any] = {}
+
+
+def reference(kind: Any) -> dict[str, Any]:
+    """Return the schema that points at `kind`, remembering it as a component."""
+    if getattr(kind, "__origin__", None) is list:
+        return {"type": "array", "items": reference(kind.__args__[0])}
+    _named[kind.__name__] = kind
+    return {"$ref": REF.format(name=kind.__name__)}
+
+
+class SessionScheme(OpenApiAuthenticationExtension):
+    """Tells the contract that a session cookie is what signs a request."""
+
+    target_class = "config.authentication.SignedInSession"
+    name = "session"
+
+    def get_security_definition(self, auto_schema: Any) -> dict[str, str]:
+        """Return the scheme."""
+        return {"type": "apiKey", "in": "cookie", "name": "sessionid"}
+
+
+class Problem(msgspec.Struct):
+    """RFC 9457: what was refused and what to do, in a sentence."""
+
+    type: str
+    status: int
+    code: str
+    detail: str
+    field: str | None = None
+    current_revision: int | None = None
+
+
+def contract(
+    operation: str,
+    *,
+    body: Any = None,
+    answer: Any = None,
+    status: int = 200,
+    query: dict[str, type] | None = None,
+    header: str | None = None,
+) -> Callable[[View], View]:
+    """Describe one view method: its name, body, answer and query."""
+    parameters = [OpenApiParameter(name, kind) for name, kind in (query or {}).items()]
+    if header:
+        place = OpenApiParameter.HEADER
+        parameters.append(OpenApiParameter(header, str, location=place, required=True))
+    problems = {"application/problem+json": reference(Problem)}
+    return extend_schema(
+        operation_id=operation,
+        request={"application/json": reference(body)} if body else None,
+        responses={
+            status: reference(answer) if answer else None,
+            (400, "application/problem+json"): problems["application/problem+json"],
+        },
+        parameters=parameters,
+    )
+
+
+@cache
+def _core_components() -> dict[str, Any]:
+    _schemas, components = msgspec.json.schema_components(
+        list(_named.values()), ref_template="#/components/schemas/{name}"
+    )
+    for schema in components.values():
+        # What goes over the wire is always whole; defaults only serve Python callers.
+        if "properties" in schema:
+            schema["required"] = list(schema["properties"])
+            for field in schema["properties"].values():
+                field.pop("default", None)
+    return components
+
+
+def add_core_types(result: dict[str, Any], **_: Any) -> dict[str, Any]:
+    """Put the schemas of all named core types among the components."""
+    schemas = result.setdefault("components", {}).setdefault("schemas", {})
+    schemas.update(_core_components())
+    return result

@@ -1,0 +1,32 @@
+"""Django's runner with one plain closing line, and quick password hashing."""
+
+from typing import Any
+from unittest import TestResult, TestSuite
+
+from django.conf import settings
+from django.test.runner import DiscoverRunner
+
+
+class PlainRunner(DiscoverRunner):
+    """Prints `N passed, N failed` on a line of its own after Django's own summary."""
+
+    def setup_test_environment(self, **kwargs: Any) -> None:
+        """Use a fast hasher: the tests sign in often."""
+        super().setup_test_environment(**kwargs)
+        settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+
+    def suite_result(self, suite: TestSuite, result: TestResult, **kwargs: Any) -> int:
+        """Count what ran and print the closing line."""
+        failed = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses)
+        skipped = len(result.skipped)
+        passed = result.testsRun - failed - skipped
+        self.closing_line = f"{passed} passed, {failed} failed"
+        if skipped:
+            self.closing_line += f", {skipped} skipped"
+        return super().suite_result(suite, result, **kwargs)
+
+    def run_tests(self, *args: Any, **kwargs: Any) -> int:
+        """Run, then close with the plain line."""
+        code = super().run_tests(*args, **kwargs)
+        print(self.closing_line, flush=True)
+        return code

@@ -1,0 +1,146 @@
+"""Dishes over HTTP."""
+
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from accounts.services import household_of
+from config.contract import contract
+from config.wire import convert
+from dishes import services
+from snabo_core import dish as core
+from snabo_core.errors import BadInput
+from snabo_core.wire import Preview, PreviewRequest, Ranking, RankRequest, RoleView
+
+
+class ReadView(APIView):
+    """Reading a pasted recipe."""
+
+    @contract("read_recipe", body=services.RecipeText, answer=core.Dish)
+    def post(self, request: Request) -> Response:
+        """Return the document; nothing is stored."""
+        return Response(services.read_text(convert(request.data, services.RecipeText)))
+
+
+class ReadLineView(APIView):
+    """Reading one line."""
+
+    @contract("read_line", body=services.LineText, answer=core.Line)
+    def post(self, request: Request) -> Response:
+        """Return the line."""
+        return Response(services.read_one(convert(request.data, services.LineText)))
+
+
+class ChooseFoodView(APIView):
+    """Correcting a line's food."""
+
+    @contract("choose_food", body=services.LineFood, answer=core.Line)
+    def post(self, request: Request) -> Response:
+        """Return the line with its grams worked out again."""
+        return Response(services.choose_food(convert(request.data, services.LineFood)))
+
+
+class ProposeView(APIView):
+    """Finding the starchy slots."""
+
+    @contract("propose_slots", body=core.Dish, answer=core.Dish)
+    def post(self, request: Request) -> Response:
+        """Return the document with slots for the parts that have none."""
+        return Response(services.propose(convert(request.data, core.Dish)))
+
+
+class DishesView(APIView):
+    """The household's dishes."""
+
+    @contract("dishes", answer=list[services.DishRecord])
+    def get(self, request: Request) -> Response:
+        """List them."""
+        return Response(services.dishes_of(household_of(request.user)))
+
+    @contract("add_dish", body=core.Dish, answer=services.DishDetail, status=201)
+    def post(self, request: Request) -> Response:
+        """Store a new one."""
+        document = convert(request.data, core.Dish)
+        return Response(services.add_dish(household_of(request.user), document), status=201)
+
+
+class DishView(APIView):
+    """One dish."""
+
+    @contract("dish", answer=services.DishDetail)
+    def get(self, request: Request, dish_id: int) -> Response:
+        """Return it with its draft."""
+        dish = services.own_dish(household_of(request.user), dish_id)
+        return Response(services.detail(dish))
+
+    @contract("save_draft", body=core.Dish, answer=services.Saved, header="If-Match")
+    def put(self, request: Request, dish_id: int) -> Response:
+        """Replace the draft; `If-Match` carries the revision it started from."""
+        household = household_of(request.user)
+        written = request.headers.get("If-Match", "").strip('"')
+        if not written.isdigit() or len(written) > 9:
+            raise BadInput("Say which revision this draft started from.", "If-Match")
+        document = convert(request.data, core.Dish)
+        return Response(services.save_draft(household, dish_id, int(written), document))
+
+    @contract("remove_dish", status=204)
+    def delete(self, request: Request, dish_id: int) -> Response:
+        """Put it away."""
+        services.remove_dish(household_of(request.user), dish_id)
+        return Response(status=204)
+
+
+class DishBackView(APIView):
+    """Undoing a removal."""
+
+    @contract("restore_dish", answer=services.DishDetail)
+    def post(self, request: Request, dish_id: int) -> Response:
+        """Bring the dish back."""
+        return Response(services.restore_dish(household_of(request.user), dish_id))
+
+
+class VersionsView(APIView):
+    """Keeping a version."""
+
+    @contract("keep_version", answer=services.VersionRecord, status=201)
+    def post(self, request: Request, dish_id: int) -> Response:
+        """Keep the draft as it is now."""
+        return Response(services.keep_version(household_of(request.user), dish_id), status=201)
+
+
+class VersionView(APIView):
+    """One kept version."""
+
+    @contract("version", answer=core.Dish)
+    def get(self, request: Request, dish_id: int, number: int) -> Response:
+        """Return its document."""
+        return Response(services.version_document(household_of(request.user), dish_id, number))
+
+
+class PreviewView(APIView):
+    """Computing a draft."""
+
+    @contract("preview", body=PreviewRequest, answer=Preview)
+    def post(self, request: Request) -> Response:
+        """Return plate, section, standings and ledgers; nothing is stored."""
+        wanted = convert(request.data, PreviewRequest)
+        return Response(services.preview(household_of(request.user), wanted))
+
+
+class RankView(APIView):
+    """Finding stand-ins."""
+
+    @contract("rank", body=RankRequest, answer=Ranking)
+    def post(self, request: Request) -> Response:
+        """Return them computed on this dish, best first."""
+        wanted = convert(request.data, RankRequest)
+        return Response(services.rank(household_of(request.user), wanted))
+
+
+class RolesView(APIView):
+    """The roles of the book."""
+
+    @contract("roles", answer=list[RoleView])
+    def get(self, request: Request) -> Response:
+        """List them."""
+        return Response(services.role_views())

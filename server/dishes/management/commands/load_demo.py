@@ -1,0 +1,107 @@
+"""Loads the demo household once; with --reset puts it back as it was."""
+
+import uuid
+from pathlib import Path
+from typing import Any
+
+from django.core.management.base import BaseCommand, CommandParser
+from django.db import transaction
+
+from accounts.models import Household, User
+from dishes.models import Dish
+from dishes.services import RecipeText, add_dish, keep_version, preview, read_text
+from runs.services import WeighIn, finish, runs_of, weigh_in
+from snabo_core import dish as core
+from snabo_core.errors import SnaboError
+from snabo_core.foods import library
+from snabo_core.plate.eaters import schools
+from snabo_core.swaps.book import book
+from snabo_core.swaps.scaling import scale_to
+from snabo_core.wire import PreviewRequest
+from table.models import Eater
+from table.services import EaterForm, add_eater
+
+FOLDER = Path(__file__).resolve().parents[2] / "demo"
+HOUSEHOLD, NAME, PASSWORD = "Lock Nine kitchen", "demo", "swede-and-celeriac"
+# Two people of our own invention, with different schools.
+PEOPLE = (("Maren", "very_low_carb"), ("Jory", "no_added_oil"))
+COOKED, OTHERS = "mackerel-pot.txt", ("tarragon-chicken.txt", "cod-crumb.txt")
+# Net grams the lid was weighed at in the demo's one run, as shares of the prediction.
+WEIGHED = (("start", 1.02), ("heat", 0.99), ("press", 0.96))
+
+
+class Command(BaseCommand):
+    """python manage.py load_demo [--reset]."""
+
+    help = "Load the demo household."
+
+    def add_arguments(self, parser: CommandParser) -> None:
+        """Declare --reset."""
+        parser.add_argument("--reset", action="store_true", help="put it back as it was")
+
+    @transaction.atomic
+    def handle(self, *args: Any, reset: bool = False, **options: Any) -> None:
+        """Load what is missing."""
+        known = User.objects.filter(username=NAME).select_related("household").first()
+        if known is not None and not reset:
+            return
+        if known is not None:
+            self._remove(known)
+        household = Household.objects.create(name=HOUSEHOLD, microwave_watts=800)
+        User.objects.create_user(NAME, password=PASSWORD, household=household)
+        for name, school in PEOPLE:
+            preset = schools()[school]
+            form = EaterForm(name, school, list(preset.targets), [])
+            add_eater(household, form)
+        for recipe in OTHERS:
+            add_dish(household, self._read(recipe))
+        self._cook(household)
+        if options.get("verbosity", 1) > 0:
+            self.stdout.write("  the demo household is loaded")
+
+    def _remove(self, user: User) -> None:
+        household = user.household
+        user.delete()
+        if household is not None:
+            Eater.objects.of(household).delete()
+            for dish in Dish.objects.of(household):
+                dish.runs.all().delete()
+                dish.delete()
+            household.delete()
+
+    def _read(self, recipe: str) -> core.Dish:
+        text = (FOLDER / recipe).read_text("utf-8")
+        document = read_text(RecipeText(text, "metric"))
+        if any(not line.settled for _, line in core.all_lines(document)):
+            doubtful = next(line for _, line in core.all_lines(document) if not line.settled)
+            message = f"The demo recipe has a doubtful line: {doubtful.text}"
+            raise SnaboError(message)
+        return document
+
+    def _cook(self, household: Household) -> None:
+        """Swap the lid of the mackerel pot and cook it once, with weigh-ins."""
+        document = self._read(COOKED)
+        part = next(p for p in document.parts if any(s.role == "mash" for s in p.slots))
+        slot = part.slots[0]
+        stand_in = book().stand_in("mash", "cauliflower_mash")
+        choice = scale_to(part, slot, stand_in, book().files["mash"], library())
+        swapped = document.with_choice(part.id, slot.id, choice)
+        dish = add_dish(household, swapped)
+        keep_version(household, dish.id)
+        run = None
+        for step, share in WEIGHED:
+            grams = self._predicted(household, dish.id, swapped, slot.id, step) * share
+            body = WeighIn(
+                uuid.uuid4(), part.id, slot.id, step, round(grams) + 380.0, 380.0, sure=True
+            )
+            run = weigh_in(household, dish.id, body).run
+        if run is not None:
+            finish(household, run.id)
+
+    def _predicted(
+        self, household: Household, dish_id: int, document: core.Dish, slot: str, step: str
+    ) -> float:
+        state = runs_of(household, dish_id).open
+        request = PreviewRequest(0, document, (), state.weighed if state else None)
+        points = next(v for v in preview(household, request).ledgers if v.slot_id == slot).points
+        return next(p for p in points if p.step_id == step).grams

@@ -1,0 +1,281 @@
+"""Bringing, saving, keeping and computing dishes."""
+
+import datetime as dt
+
+import msgspec
+from django.db import transaction
+from django.shortcuts import get_object_or_404
+from django.utils import timezone
+
+from accounts.models import Household
+from config.problems import Conflict
+from config.wire import convert
+from dishes.models import Dish, DishVersion
+from snabo_core import dish as core
+from snabo_core.errors import BadInput
+from snabo_core.foods import library
+from snabo_core.preview import preview as core_preview
+from snabo_core.preview import ranking as core_ranking
+from snabo_core.quantities.reading import read_line
+from snabo_core.recipe import line_from, new_id, read_recipe, reread_line
+from snabo_core.swaps.book import book
+from snabo_core.swaps.roles import propose_slots
+from snabo_core.wire import Preview, PreviewRequest, Ranking, RankRequest, RoleView
+from table.services import setting_of
+
+MOST_DISHES = 500
+
+
+class RecipeText(msgspec.Struct):
+    """A pasted recipe and whose cups and spoons are meant."""
+
+    text: str
+    unit_system: core.UnitSystem
+
+
+class LineText(msgspec.Struct):
+    """One typed line."""
+
+    text: str
+    unit_system: core.UnitSystem
+
+
+class LineFood(msgspec.Struct):
+    """A line and the food somebody chose for it; `form` None means its usual form."""
+
+    line: core.Line
+    unit_system: core.UnitSystem
+    food: str
+    form: str | None
+
+
+class VersionRecord(msgspec.Struct):
+    """A kept version in a list."""
+
+    number: int
+    created_at: dt.datetime
+
+
+class DishRecord(msgspec.Struct):
+    """A dish in the list of dishes."""
+
+    id: int
+    title: str
+    servings: float
+    swapped: str
+    version: int
+    runs: int
+    changed_at: dt.datetime
+
+
+class DishDetail(msgspec.Struct):
+    """A dish with its draft."""
+
+    id: int
+    revision: int
+    document: core.Dish
+    versions: list[VersionRecord]
+
+
+class Saved(msgspec.Struct):
+    """What a save came to."""
+
+    revision: int
+
+
+def read_text(body: RecipeText) -> core.Dish:
+    """Read a pasted recipe into a document with its starchy slots proposed.
+
+    Raises:
+        BadInput: there is nothing to read.
+    """
+    if not any(c.isalnum() for c in body.text):
+        raise BadInput("Paste the recipe's text first: a title, ingredients, steps.", "text")
+    read = read_recipe(body.text, library(), body.unit_system)
+    return propose_slots(read, book(), library())
+
+
+def read_one(body: LineText) -> core.Line:
+    """Read one typed line."""
+    return line_from(read_line(body.text, library(), body.unit_system), library(), new_id())
+
+
+def choose_food(body: LineFood) -> core.Line:
+    """Return a line with another food; its amount stays, its grams follow.
+
+    Raises:
+        UnknownFood: there is no such food or form.
+    """
+    return reread_line(body.line, body.food, body.form, library(), body.unit_system)
+
+
+def propose(document: core.Dish) -> core.Dish:
+    """Return the document with slots proposed anew for parts that have none."""
+    return propose_slots(core.check(document), book(), library())
+
+
+def _summary(dish: Dish) -> DishRecord:
+    document = convert(dish.draft, core.Dish)
+    names = [
+        book().stand_in(slot.role, slot.choice.stand_in).name
+        for part in document.parts
+        for slot in part.slots
+        if slot.choice
+    ]
+    return DishRecord(
+        dish.id,
+        dish.title,
+        document.servings,
+        ", ".join(names),
+        dish.versions.count(),
+        dish.runs.count(),
+        dish.changed_at,
+    )
+
+
+def dishes_of(household: Household) -> list[DishRecord]:
+    """Return the household's dishes, last changed first."""
+    found = Dish.objects.of(household).filter(deleted_at=None).prefetch_related("versions", "runs")
+    return [_summary(dish) for dish in found[:MOST_DISHES]]
+
+
+def own_dish(household: Household, dish_id: int, *, lock: bool = False) -> Dish:
+    """Return a dish of this household, 404 for anybody else's."""
+    found = Dish.objects.of(household).filter(deleted_at=None)
+    return get_object_or_404(found.select_for_update() if lock else found, id=dish_id)
+
+
+def detail(dish: Dish) -> DishDetail:
+    """Return a dish with its draft."""
+    versions = [VersionRecord(v.number, v.created_at) for v in dish.versions.all()]
+    return DishDetail(dish.id, dish.revision, convert(dish.draft, core.Dish), versions)
+
+
+@transaction.atomic
+def add_dish(household: Household, document: core.Dish) -> DishDetail:
+    """Store a brought dish.
+
+    Raises:
+        BadInput: the document breaks its rules, or there are too many dishes.
+    """
+    core.check(document)
+    if Dish.objects.of(household).filter(deleted_at=None).count() >= MOST_DISHES:
+        raise BadInput(f"{MOST_DISHES} dishes are the most a household keeps.", "title")
+    dish = Dish.objects.create(
+        household=household, title=document.title[:200], draft=msgspec.to_builtins(document)
+    )
+    return detail(dish)
+
+
+@transaction.atomic
+def save_draft(household: Household, dish_id: int, revision: int, document: core.Dish) -> Saved:
+    """Replace the draft if nobody else saved since `revision`.
+
+    Raises:
+        BadInput: the document breaks its rules.
+        Conflict: it was saved elsewhere meanwhile.
+    """
+    core.check(document)
+    dish = own_dish(household, dish_id, lock=True)
+    if dish.revision != revision:
+        raise Conflict(
+            "This dish was changed in another window. Your text is still here: "
+            "load the other one, or save yours over it.",
+            dish.revision,
+        )
+    dish.draft = msgspec.to_builtins(document)
+    dish.title = document.title[:200]
+    dish.revision += 1
+    dish.save()
+    return Saved(dish.revision)
+
+
+def _frozen(document: core.Dish) -> dict[str, object]:
+    foods = library()
+    rows = {
+        f"{line.food}/{line.form}": [
+            None if value != value else value  # noqa: PLR0124  NaN differs from itself
+            for value in map(float, foods.row(line.food, line.form).best)
+        ]
+        for _, line in core.all_lines(document)
+        if line.food is not None
+    }
+    grams = {line.id: line.grams for _, line in core.all_lines(document)}
+    return {"food_list": foods.digest, "per_100_g": rows, "grams": grams}
+
+
+@transaction.atomic
+def keep_version(household: Household, dish_id: int) -> VersionRecord:
+    """Keep the draft as a version that never changes; the same draft is not kept twice."""
+    dish = own_dish(household, dish_id, lock=True)
+    last = dish.versions.last()
+    if last is not None and last.document == dish.draft:
+        return VersionRecord(last.number, last.created_at)
+    document = core.check(convert(dish.draft, core.Dish))
+    version = DishVersion.objects.create(
+        dish=dish,
+        number=last.number + 1 if last else 1,
+        document=dish.draft,
+        frozen=_frozen(document),
+    )
+    return VersionRecord(version.number, version.created_at)
+
+
+def version_document(household: Household, dish_id: int, number: int) -> core.Dish:
+    """Return the document of a kept version."""
+    version = get_object_or_404(own_dish(household, dish_id).versions, number=number)
+    return convert(version.document, core.Dish)
+
+
+def remove_dish(household: Household, dish_id: int) -> None:
+    """Put a dish away; `restore_dish` brings it back."""
+    dish = own_dish(household, dish_id)
+    dish.deleted_at = timezone.now()
+    dish.save()
+
+
+def restore_dish(household: Household, dish_id: int) -> DishDetail:
+    """Bring a dish back."""
+    dish = get_object_or_404(Dish.objects.of(household), id=dish_id)
+    dish.deleted_at = None
+    dish.save()
+    return detail(dish)
+
+
+def preview(household: Household, request: PreviewRequest) -> Preview:
+    """Compute a draft; pure, nothing is stored.
+
+    Raises:
+        BadInput: the document breaks its rules.
+    """
+    return core_preview(
+        core.check(request.dish),
+        setting_of(household, request.eaters),
+        book(),
+        library(),
+        sequence=request.sequence,
+        weighed=request.weighed,
+    )
+
+
+def rank(household: Household, request: RankRequest) -> Ranking:
+    """Compute the stand-ins of a slot; pure.
+
+    Raises:
+        BadInput: the document breaks its rules or the slot's lines are unsettled.
+    """
+    return core_ranking(
+        core.check(request.dish),
+        request.part,
+        request.slot,
+        setting_of(household, request.eaters),
+        book(),
+        library(),
+        sequence=request.sequence,
+    )
+
+
+def role_views() -> list[RoleView]:
+    """Return every role with the number of stand-ins the book has."""
+    whole = book()
+    return [RoleView(r.key, r.name, len(whole.stand_ins(r.key))) for r in whole.roles.values()]

@@ -1,0 +1,20 @@
+"""Routes of the dishes app."""
+
+from django.urls import path
+
+from dishes import api
+
+urlpatterns = [
+    path("read", api.ReadView.as_view()),
+    path("read/line", api.ReadLineView.as_view()),
+    path("read/food", api.ChooseFoodView.as_view()),
+    path("read/slots", api.ProposeView.as_view()),
+    path("dishes", api.DishesView.as_view()),
+    path("dishes/<int:dish_id>", api.DishView.as_view()),
+    path("dishes/<int:dish_id>/restore", api.DishBackView.as_view()),
+    path("dishes/<int:dish_id>/versions", api.VersionsView.as_view()),
+    path("dishes/<int:dish_id>/versions/<int:number>", api.VersionView.as_view()),
+    path("preview", api.PreviewView.as_view()),
+    path("rank", api.RankView.as_view()),
+    path("roles", api.RolesView.as_view()),
+]

@@ -1,0 +1,1 @@
+"""The generic food list lives in the core; a household's own foods will live here."""

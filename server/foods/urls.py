@@ -1,0 +1,10 @@
+"""Routes of the foods app."""
+
+from django.urls import path
+
+from foods import api
+
+urlpatterns = [
+    path("foods", api.SearchView.as_view()),
+    path("foods/<str:key>", api.FoodDetailView.as_view()),
+]

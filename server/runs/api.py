@@ -1,0 +1,48 @@
+"""Runs over HTTP."""
+
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from accounts.services import household_of
+from config.contract import contract
+from config.wire import convert
+from runs import services
+
+
+class DishRunsView(APIView):
+    """The runs of one dish."""
+
+    @contract("runs", answer=services.OpenRun)
+    def get(self, request: Request, dish_id: int) -> Response:
+        """Return the open run and the finished ones."""
+        return Response(services.runs_of(household_of(request.user), dish_id))
+
+
+class WeighInsView(APIView):
+    """Weighing in."""
+
+    @contract("weigh_in", body=services.WeighIn, answer=services.WeighResult)
+    def post(self, request: Request, dish_id: int) -> Response:
+        """Take a weigh-in; the first opens a run. Sending it twice counts once."""
+        body = convert(request.data, services.WeighIn)
+        return Response(services.weigh_in(household_of(request.user), dish_id, body))
+
+
+class TakeBackView(APIView):
+    """Undoing a weigh-in."""
+
+    @contract("take_back", body=services.TakeBack, answer=services.RunState)
+    def post(self, request: Request, run_id: int) -> Response:
+        """Take a weigh-in back."""
+        body = convert(request.data, services.TakeBack)
+        return Response(services.take_back(household_of(request.user), run_id, body))
+
+
+class FinishView(APIView):
+    """Closing a run."""
+
+    @contract("finish_run", answer=services.RunState)
+    def post(self, request: Request, run_id: int) -> Response:
+        """Close it."""
+        return Response(services.finish(household_of(request.user), run_id))

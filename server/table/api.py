@@ -1,0 +1,70 @@
+"""Eaters and schools over HTTP."""
+
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from accounts.services import household_of
+from config.contract import contract
+from config.wire import convert
+from snabo_core.plate.eaters import EXCLUSIONS
+from snabo_core.wire import SchoolView
+from table import services
+
+
+class EatersView(APIView):
+    """All eaters of the household."""
+
+    @contract("eaters", answer=list[services.EaterRecord])
+    def get(self, request: Request) -> Response:
+        """List them."""
+        return Response(services.eaters_of(household_of(request.user)))
+
+    @contract("add_eater", body=services.EaterForm, answer=services.EaterRecord, status=201)
+    def post(self, request: Request) -> Response:
+        """Add one."""
+        form = convert(request.data, services.EaterForm)
+        return Response(services.add_eater(household_of(request.user), form), status=201)
+
+
+class EaterView(APIView):
+    """One eater."""
+
+    @contract("change_eater", body=services.EaterForm, answer=services.EaterRecord)
+    def put(self, request: Request, eater_id: int) -> Response:
+        """Replace what is known of the eater."""
+        form = convert(request.data, services.EaterForm)
+        return Response(services.change_eater(household_of(request.user), eater_id, form))
+
+    @contract("remove_eater", status=204)
+    def delete(self, request: Request, eater_id: int) -> Response:
+        """Take the eater from the table."""
+        services.remove_eater(household_of(request.user), eater_id)
+        return Response(status=204)
+
+
+class EaterBackView(APIView):
+    """Undoing a removal."""
+
+    @contract("restore_eater", answer=services.EaterRecord)
+    def post(self, request: Request, eater_id: int) -> Response:
+        """Bring the eater back."""
+        return Response(services.restore_eater(household_of(request.user), eater_id))
+
+
+class SchoolsView(APIView):
+    """The ways of eating of the book."""
+
+    @contract("schools", answer=list[SchoolView])
+    def get(self, request: Request) -> Response:
+        """List them with their sources."""
+        return Response(services.school_views())
+
+
+class ExclusionsView(APIView):
+    """The vocabulary of what can be left out."""
+
+    @contract("exclusions", answer=services.Words)
+    def get(self, request: Request) -> Response:
+        """List the words."""
+        return Response(services.Words(list(EXCLUSIONS)))

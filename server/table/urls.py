@@ -1,0 +1,13 @@
+"""Routes of the table app."""
+
+from django.urls import path
+
+from table import api
+
+urlpatterns = [
+    path("eaters", api.EatersView.as_view()),
+    path("eaters/<int:eater_id>", api.EaterView.as_view()),
+    path("eaters/<int:eater_id>/restore", api.EaterBackView.as_view()),
+    path("schools", api.SchoolsView.as_view()),
+    path("exclusions", api.ExclusionsView.as_view()),
+]

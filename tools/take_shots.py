@@ -1,0 +1,122 @@
+"""Take the pictures of docs/screenshots from the running demo household.
+
+python tools/take_shots.py ADDRESS [name ...]   (./snabo shots does it all)
+"""
+
+import os
+import sys
+from collections.abc import Callable
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+ROOT = Path(__file__).resolve().parents[1]
+TARGET = Path(os.environ.get("SNABO_SHOTS", ROOT / "docs" / "screenshots"))
+FLAGS = ["--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking"]
+NAME, PASSWORD = "demo", "swede-and-celeriac"
+WIDE, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
+
+
+def sign_in(page: Page) -> None:
+    page.get_by_label("Name").fill(NAME)
+    page.get_by_label("Password").fill(PASSWORD)
+    page.get_by_role("button", name="Sign in").click()
+    page.get_by_role("heading", name="Dishes").wait_for()
+
+
+def open_dish(page: Page, title: str, station: str = "bench") -> None:
+    page.goto(page.url.split("/dishes")[0] + "/dishes")
+    page.get_by_role("link", name=title).click()
+    page.get_by_role("heading", name="One serving").wait_for()
+    if station != "bench":
+        page.get_by_role("navigation", name="Stations").get_by_text(station).click()
+    page.wait_for_load_state("networkidle")
+
+
+def bench(page: Page) -> None:
+    open_dish(page, "mackerel pot")
+
+
+def crumb(page: Page) -> None:
+    open_dish(page, "under a crumb")
+
+
+def water(page: Page) -> None:
+    open_dish(page, "mackerel pot", "Water")
+    form = page.get_by_role("complementary", name="Weighing")
+    for step, grams in (("Start", "1102"), ("Microwaved", "1071")):
+        page.get_by_role("button", name=step).click()
+        form.get_by_label("On the scale").fill(grams)
+        form.get_by_role("button", name="Weigh in").click()
+        form.get_by_role("button", name="Take it back").wait_for()
+    page.get_by_role("button", name="Pressed").click()
+    form.get_by_label("On the scale").fill("1002")
+    form.get_by_role("button", name="Weigh in").click()
+    form.get_by_role("button", name="Take it back").wait_for()
+
+
+def portions(page: Page) -> None:
+    open_dish(page, "mackerel pot", "Portions")
+
+
+def bring(page: Page) -> None:
+    page.goto(page.url.split("/dishes")[0] + "/bring")
+    page.get_by_role("button", name="Try an example").click()
+    page.get_by_role("button", name="Read it").click()
+    page.get_by_role("button", name="Put it on the Bench").wait_for()
+
+
+def place(name: str) -> Callable[[Page], None]:
+    def go(page: Page) -> None:
+        page.get_by_role("navigation", name="Places").get_by_text(name).click()
+        page.get_by_role("heading", name=name, exact=True).wait_for()
+        page.wait_for_load_state("networkidle")
+
+    return go
+
+
+def stay(_page: Page) -> None:
+    pass
+
+
+SHOTS: dict[str, tuple[Callable[[Page], None], dict[str, int], str]] = {
+    "dishes": (stay, WIDE, "light"),
+    "bring": (bring, WIDE, "light"),
+    "bench": (bench, WIDE, "light"),
+    "bench-crumb": (crumb, WIDE, "light"),
+    "bench-evening": (bench, WIDE, "dark"),
+    "bench-phone": (bench, PHONE, "light"),
+    "portions": (portions, WIDE, "light"),
+    "table": (place("Table"), WIDE, "light"),
+    "foods": (place("Foods"), WIDE, "light"),
+    "kitchen": (place("Kitchen"), WIDE, "light"),
+    "water": (water, WIDE, "light"),
+    "water-phone": (lambda page: open_dish(page, "mackerel pot", "Water"), PHONE, "light"),
+}
+
+
+def main() -> int:
+    address, *names = sys.argv[1:]
+    TARGET.mkdir(parents=True, exist_ok=True)
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+        for name in names or SHOTS:
+            go, viewport, scheme = SHOTS[name]
+            context = browser.new_context(
+                viewport=viewport, color_scheme=scheme, reduced_motion="reduce"
+            )
+            page = context.new_page()
+            page.goto(address)
+            sign_in(page)
+            go(page)
+            page.mouse.move(0, 0)
+            page.wait_for_timeout(400)
+            page.screenshot(path=TARGET / f"{name}.png")
+            context.close()
+            print(f"  {name}")
+        browser.close()
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,55 @@
+/** A field that finds a food as you type. */
+import Autocomplete from '@mui/material/Autocomplete';
+import TextField from '@mui/material/TextField';
+import { useQuery } from '@tanstack/react-query';
+import { useState, type JSX } from 'react';
+
+import { foodsQuery } from '../api/queries';
+import type { FoodView } from '../api/types';
+import { plain } from './format';
+
+interface Props {
+  label: string;
+  initial: string;
+  autoFocus?: boolean;
+  onPick: (food: FoodView) => void;
+}
+
+const SHOWN = 10;
+
+function describe(food: FoodView): string {
+  const net =
+    food.net_carbs === null ? 'net carbs unknown' : `${plain(food.net_carbs)} g net carbs`;
+  return `${food.curated ? '' : `${food.source} · `}${net} in 100 g`;
+}
+
+export function FoodPicker({ label, initial, autoFocus = false, onPick }: Props): JSX.Element {
+  const [text, setText] = useState(initial);
+  const found = useQuery(foodsQuery(text, SHOWN));
+  return (
+    <Autocomplete<FoodView, false, false, true>
+      freeSolo
+      options={found.data ?? []}
+      getOptionLabel={(food) => (typeof food === 'string' ? food : food.name)}
+      getOptionKey={(food) => (typeof food === 'string' ? food : food.key)}
+      filterOptions={(foods) => foods}
+      inputValue={text}
+      onInputChange={(_, value) => setText(value)}
+      onChange={(_, food) => {
+        if (food && typeof food !== 'string') onPick(food);
+      }}
+      autoHighlight
+      openOnFocus
+      renderOption={({ key, ...props }, food) => (
+        <li key={key} {...props}>
+          <span>
+            {food.name}
+            <br />
+            <span className="soft">{describe(food)}</span>
+          </span>
+        </li>
+      )}
+      renderInput={(props) => <TextField {...props} label={label} autoFocus={autoFocus} />}
+    />
+  );
+}

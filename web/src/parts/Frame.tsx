@@ -1,0 +1,83 @@
+/** The household's places along the top; asks strangers to sign in. */
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMemo, useState, type JSX } from 'react';
+import { Link, NavLink, Outlet } from 'react-router';
+
+import { ApiError, client, sentence, take } from '../api/client';
+import { sessionQuery } from '../api/queries';
+import { SignInPlace } from '../places/sign-in/SignInPlace';
+import { useMode } from '../theme/useMode';
+import { GlassPatterns } from './SightGlass';
+import { KeysDialog } from './KeysDialog';
+import { Notice } from './Notice';
+import { ReachPatterns } from './ReachBar';
+import { useKeys } from './useKeys';
+
+const PLACES = [
+  ['/dishes', 'Dishes'],
+  ['/table', 'Table'],
+  ['/foods', 'Foods'],
+  ['/kitchen', 'Kitchen'],
+] as const;
+
+export function Frame(): JSX.Element {
+  const session = useQuery(sessionQuery);
+  const queries = useQueryClient();
+  const { mode, toggle } = useMode();
+  const [keysShown, showKeys] = useState(false);
+  useKeys(useMemo(() => ({ '?': () => showKeys(true) }), []));
+  if (session.isPending) return <main className="place soft">Opening the kitchen …</main>;
+  if (session.error) {
+    if (session.error instanceof ApiError && session.error.status === 401) return <SignInPlace />;
+    return (
+      <main className="place">
+        <Notice
+          bad
+          actions={
+            <button className="chip" onClick={() => void session.refetch()}>
+              Try again
+            </button>
+          }
+        >
+          {sentence(session.error)}
+        </Notice>
+      </main>
+    );
+  }
+  const signOut = async (): Promise<void> => {
+    await take(client.DELETE('/api/session'));
+    queries.clear();
+    await session.refetch();
+  };
+  return (
+    <div className="frame">
+      <ReachPatterns />
+      <GlassPatterns />
+      <header className="top">
+        <Link to="/dishes" className="mark" aria-label="Snabo, to the dishes">
+          snabo
+        </Link>
+        <nav aria-label="Places">
+          {PLACES.map(([to, name]) => (
+            <NavLink key={to} to={to}>
+              {name}
+            </NavLink>
+          ))}
+        </nav>
+        <span className="grow" />
+        <span className="soft wide">{session.data.household}</span>
+        <button type="button" className="plain-button" onClick={toggle}>
+          {mode === 'dark' ? 'Day' : 'Evening'}
+        </button>
+        <button type="button" className="plain-button wide" onClick={() => showKeys(true)}>
+          <kbd>?</kbd> keys
+        </button>
+        <button type="button" className="plain-button" onClick={() => void signOut()}>
+          Sign out
+        </button>
+      </header>
+      <Outlet />
+      <KeysDialog open={keysShown} onClose={() => showKeys(false)} />
+    </div>
+  );
+}

@@ -1,0 +1,143 @@
+/** The open dish: head, stations in the order of the work, saving, and the counter strip. */
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useDeferredValue, useMemo, useState, type JSX } from 'react';
+import { NavLink, Outlet, useParams } from 'react-router';
+
+import { sentence } from '../../api/client';
+import { dishQuery, previewQuery, runsQuery } from '../../api/queries';
+import type { Dish } from '../../api/types';
+import { OpenDishContext, type OpenDish } from '../../draft/context';
+import { useDraft } from '../../draft/useDraft';
+import { plain } from '../../parts/format';
+import { Notice } from '../../parts/Notice';
+import { useKeys } from '../../parts/useKeys';
+import { CounterStrip } from './CounterStrip';
+
+const STATIONS = [
+  ['bench', 'Bench'],
+  ['water', 'Water'],
+  ['portions', 'Portions'],
+] as const;
+
+export function DishFrame(): JSX.Element {
+  const id = Number(useParams().dishId);
+  const [attempt, setAttempt] = useState(0);
+  const queries = useQueryClient();
+  const dish = useQuery(dishQuery(id));
+  if (dish.error)
+    return (
+      <main className="place">
+        <Notice bad actions={<a href="/dishes">To the dishes</a>}>
+          {sentence(dish.error)}
+        </Notice>
+      </main>
+    );
+  if (!dish.data || dish.isFetching) return <main className="place soft">Fetching the dish …</main>;
+  const { revision, document, versions } = dish.data;
+  const reload = async (): Promise<void> => {
+    await queries.refetchQueries({ queryKey: dishQuery(id).queryKey });
+    setAttempt(attempt + 1);
+  };
+  return (
+    <Opened
+      key={`${id}-${revision}-${attempt}`}
+      id={id}
+      revision={revision}
+      stored={document}
+      version={versions.length}
+      reload={() => void reload()}
+    />
+  );
+}
+
+interface OpenedProps {
+  id: number;
+  revision: number;
+  stored: Dish;
+  version: number;
+  reload: () => void;
+}
+
+function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Element {
+  const draft = useDraft(id, revision, stored, reload);
+  const runs = useQuery(runsQuery(id));
+  const run = runs.data?.open ?? null;
+  // Typing stays ahead of computing: the preview follows when the screen has a moment.
+  const shown = useDeferredValue(draft.document);
+  const sequence = useDeferredValue(draft.sequence);
+  const preview = useQuery(previewQuery(id, sequence, shown, run?.weighed ?? null));
+  useKeys(useMemo(() => ({ u: draft.undo }), [draft.undo]));
+  const open: OpenDish = {
+    draft,
+    preview: preview.data,
+    previewProblem: preview.error ? sentence(preview.error) : null,
+    run,
+    finishedRuns: runs.data?.finished ?? [],
+  };
+  const { document } = draft;
+  const grams = (preview.data?.serving_grams ?? 0) * document.servings;
+  return (
+    <OpenDishContext value={open}>
+      <div className="dish-head">
+        <div>
+          <h1>{document.title}</h1>
+          <p className="soft">
+            {run
+              ? `version ${run.version}, being cooked`
+              : version
+                ? `version ${version} kept`
+                : 'draft'}{' '}
+            · {plain(document.servings)} servings · {(grams / 1000).toFixed(1)} kg before baking ·{' '}
+            <span aria-live="polite">
+              {draft.saving === 'saved'
+                ? 'saved'
+                : draft.saving === 'saving'
+                  ? 'saving …'
+                  : 'kept in this browser'}
+            </span>
+          </p>
+        </div>
+        <button
+          type="button"
+          className="plain-button"
+          disabled={!draft.canUndo}
+          onClick={draft.undo}
+        >
+          <kbd>U</kbd> undo
+        </button>
+        <nav className="stations" aria-label="Stations">
+          {STATIONS.map(([to, name], i) => (
+            <span key={to} style={{ display: 'contents' }}>
+              {i > 0 && <b aria-hidden="true" />}
+              <NavLink to={to}>
+                <i aria-hidden="true" />
+                {name}
+              </NavLink>
+            </span>
+          ))}
+        </nav>
+      </div>
+      {draft.problem && <Notice bad>{draft.problem}</Notice>}
+      {open.previewProblem && <Notice bad>{open.previewProblem}</Notice>}
+      {draft.conflict !== null && (
+        <Notice
+          bad
+          actions={
+            <>
+              <button type="button" className="chip" onClick={draft.loadOther}>
+                Load the other one
+              </button>
+              <button type="button" className="chip" onClick={draft.saveOver}>
+                Save mine over it
+              </button>
+            </>
+          }
+        >
+          This dish was changed in another window. Yours is still here.
+        </Notice>
+      )}
+      <Outlet />
+      <CounterStrip />
+    </OpenDishContext>
+  );
+}

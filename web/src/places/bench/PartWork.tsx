@@ -1,0 +1,191 @@
+/** The chosen part: its role, the lines as they were and as they become, and the stand-ins. */
+import MenuItem from '@mui/material/MenuItem';
+import Select from '@mui/material/Select';
+import { useQuery } from '@tanstack/react-query';
+import { useState, type JSX } from 'react';
+import { Link } from 'react-router';
+
+import { rolesQuery } from '../../api/queries';
+import type { Line, Part, Slot } from '../../api/types';
+import { useOpenDish } from '../../draft/context';
+import { effectiveLines, mapPart, mapSlot, replaceLine, setChoice } from '../../draft/edits';
+import { percent, withUnit } from '../../parts/format';
+import { LineRow } from '../bring/LineRow';
+import { Candidates } from './Candidates';
+
+function grams(line: Line): string {
+  return line.grams === null ? '? g' : withUnit(line.grams, 'g');
+}
+
+function about(line: Line): string {
+  return [line.food_name || line.text, line.preparation].filter(Boolean).join(', ');
+}
+
+function RoleChoice({ part, slot }: { part: Part; slot: Slot | null }): JSX.Element {
+  const { draft } = useOpenDish();
+  const roles = useQuery(rolesQuery);
+  const pick = (role: string): void => {
+    draft.change((dish) => {
+      if (slot) return mapSlot(dish, part.id, slot.id, (s) => ({ ...s, role, choice: null }));
+      const ids = part.lines.map((line) => line.id);
+      const added: Slot = { id: crypto.randomUUID(), role, line_ids: ids, choice: null };
+      return mapPart(dish, part.id, (p) => ({ ...p, slots: [...p.slots, added] }));
+    });
+  };
+  return (
+    <Select
+      value={slot?.role ?? 'plain'}
+      onChange={(event) => pick(event.target.value)}
+      inputProps={{ 'aria-label': `Role of ${part.name}` }}
+      sx={{ '& .MuiSelect-select': { py: 0.6 } }}
+    >
+      {roles.data?.map((role) => (
+        <MenuItem key={role.key} value={role.key}>
+          {role.name}
+          {role.stand_ins > 0 && <span className="soft">&nbsp;· {role.stand_ins}</span>}
+        </MenuItem>
+      ))}
+    </Select>
+  );
+}
+
+function Was({ part, slot }: { part: Part; slot: Slot | null }): JSX.Element {
+  const { draft } = useOpenDish();
+  const [open, setOpen] = useState<string | null>(null);
+  const toggle = (id: string): void => {
+    if (!slot) return;
+    const has = slot.line_ids.includes(id);
+    const ids = has ? slot.line_ids.filter((x) => x !== id) : [...slot.line_ids, id];
+    // Other lines, another amount: the stand-in has to be chosen again.
+    draft.change((dish) =>
+      mapSlot(dish, part.id, slot.id, (s) => ({ ...s, line_ids: ids, choice: null })),
+    );
+  };
+  return (
+    <div>
+      <h3>was{slot && ' (ticked: swapped together)'}</h3>
+      <ul className="amounts">
+        {part.lines.map((line) =>
+          line.settled ? (
+            <li key={line.id}>
+              {slot ? (
+                <label className={slot.line_ids.includes(line.id) ? '' : 'kept'}>
+                  <input
+                    type="checkbox"
+                    checked={slot.line_ids.includes(line.id)}
+                    onChange={() => toggle(line.id)}
+                  />
+                  <b>{grams(line)}</b>
+                  <span>{about(line)}</span>
+                </label>
+              ) : (
+                <>
+                  <b>{grams(line)}</b>
+                  <span>{about(line)}</span>
+                </>
+              )}
+            </li>
+          ) : (
+            <li key={line.id} style={{ display: 'block' }}>
+              <LineRow
+                line={line}
+                parts={[part]}
+                partId={part.id}
+                unitSystem={draft.document.unit_system}
+                open={open === line.id}
+                onOpen={() => setOpen(line.id)}
+                onClose={() => setOpen(null)}
+                onChange={(next) => draft.change((dish) => replaceLine(dish, line.id, next))}
+                onMove={() => undefined}
+                onRemove={() => undefined}
+              />
+            </li>
+          ),
+        )}
+      </ul>
+    </div>
+  );
+}
+
+function Becomes({ part, slot }: { part: Part; slot: Slot | null }): JSX.Element {
+  const { draft, preview } = useOpenDish();
+  const original = new Set(part.lines.map((line) => line.id));
+  const ledger = preview?.ledgers.find((l) => l.slot_id === slot?.id);
+  const last = ledger?.points.at(-1);
+  if (!slot?.choice)
+    return (
+      <div>
+        <h3>becomes</h3>
+        <p className="soft">
+          {slot
+            ? 'Choose a stand-in below; nothing changes until you do.'
+            : 'This part holds no starch to swap.'}
+        </p>
+      </div>
+    );
+  return (
+    <div>
+      <h3>becomes</h3>
+      <ul className="amounts">
+        {effectiveLines(part).map((line) => (
+          <li key={line.id} className={original.has(line.id) ? 'kept' : ''}>
+            <b>{grams(line)}</b>
+            <span>{about(line)}</span>
+          </li>
+        ))}
+      </ul>
+      <p className="row" style={{ marginTop: 4 }}>
+        {last && (
+          <Link to={`/dishes/${draft.id}/water`}>
+            Water: {withUnit(last.grams, 'g')} at {percent(last.water_share)}
+          </Link>
+        )}
+        <button
+          type="button"
+          className="chip"
+          onClick={() => draft.change((dish) => setChoice(dish, part.id, slot.id, null))}
+        >
+          Take it back
+        </button>
+      </p>
+    </div>
+  );
+}
+
+export function PartWork({ part }: { part: Part }): JSX.Element {
+  const [picked, setPicked] = useState(0);
+  const slot = part.slots[Math.min(picked, part.slots.length - 1)] ?? null;
+  const active = slot && slot.role !== 'plain' ? slot : null;
+  return (
+    <>
+      <div className="bench-head">
+        <h2>{part.name}</h2>
+        <span className="soft">plays the role of</span>
+        <RoleChoice part={part} slot={slot} />
+        {part.slots.length > 1 && (
+          <select
+            className="chip"
+            aria-label="Slot"
+            value={picked}
+            onChange={(e) => setPicked(Number(e.target.value))}
+          >
+            {part.slots.map((s, i) => (
+              <option key={s.id} value={i}>
+                slot {i + 1}: {s.role}
+              </option>
+            ))}
+          </select>
+        )}
+        <span className="grow" />
+        <span className="soft">
+          <kbd>[</kbd> <kbd>]</kbd> part &nbsp;<kbd>S</kbd> stand-ins
+        </span>
+      </div>
+      <div className="was-becomes">
+        <Was part={part} slot={active} />
+        <Becomes part={part} slot={active} />
+      </div>
+      {active && <Candidates part={part} slot={active} />}
+    </>
+  );
+}

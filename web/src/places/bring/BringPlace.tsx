@@ -1,0 +1,121 @@
+/** Pasting a recipe, and settling what was read before it goes on the Bench. */
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState, type JSX } from 'react';
+import { useNavigate } from 'react-router';
+
+import { client, sentence, take } from '../../api/client';
+import { dishesQuery, kitchenQuery } from '../../api/queries';
+import type { Dish, UnitSystem } from '../../api/types';
+import { withoutSlots } from '../../draft/edits';
+import { forget, keep, recall } from '../../draft/storage';
+import { Notice } from '../../parts/Notice';
+import { EXAMPLE } from './example';
+import { ReadDish } from './ReadDish';
+
+const SYSTEMS: [UnitSystem, string][] = [
+  ['metric', 'Metric: cup 250 ml, spoon 15 ml'],
+  ['us', 'North American: cup 237 ml'],
+  ['australia', 'Australian: spoon 20 ml'],
+];
+
+function isSystem(text: string): text is UnitSystem {
+  return SYSTEMS.some(([key]) => key === text);
+}
+
+export function BringPlace(): JSX.Element {
+  const [text, setText] = useState(() => recall<string>('bring-text') ?? '');
+  const [read, setRead] = useState<Dish | null>(() => recall<Dish>('bring-read'));
+  const kitchen = useQuery(kitchenQuery);
+  const [chosen, setChosen] = useState<UnitSystem | null>(null);
+  const household = kitchen.data?.unit_system ?? 'metric';
+  const system = chosen ?? (isSystem(household) ? household : 'metric');
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const type = (value: string): void => {
+    setText(value);
+    keep('bring-text', value);
+  };
+  const update = (dish: Dish): void => {
+    setRead(dish);
+    keep('bring-read', dish);
+  };
+  const reading = useMutation({
+    mutationFn: () => take(client.POST('/api/read', { body: { text, unit_system: system } })),
+    onSuccess: update,
+  });
+  const storing = useMutation({
+    mutationFn: async (dish: Dish) => {
+      const proposed = await take(client.POST('/api/read/slots', { body: withoutSlots(dish) }));
+      return take(client.POST('/api/dishes', { body: proposed }));
+    },
+    onSuccess: async (stored) => {
+      forget('bring-text');
+      forget('bring-read');
+      await queries.invalidateQueries({ queryKey: dishesQuery.queryKey });
+      await navigate(`/dishes/${stored.id}/bench`);
+    },
+  });
+  return (
+    <main className="place">
+      <h1>Bring a dish</h1>
+      <p className="soft" style={{ margin: '4px 0 16px' }}>
+        Paste the recipe as it is: title, servings, headings such as “For the lid”, ingredients,
+        steps.
+      </p>
+      <div className="bring">
+        <div>
+          <textarea
+            aria-label="Recipe text"
+            value={text}
+            placeholder="Paste or type the recipe here"
+            onChange={(event) => type(event.target.value)}
+          />
+          <div className="row" style={{ marginTop: 10 }}>
+            <Button
+              variant={read ? 'outlined' : 'contained'}
+              disabled={reading.isPending}
+              onClick={() => reading.mutate()}
+            >
+              {read ? 'Read it again' : 'Read it'}
+            </Button>
+            <TextField
+              select
+              label="Cups and spoons"
+              value={system}
+              onChange={(event) => isSystem(event.target.value) && setChosen(event.target.value)}
+            >
+              {SYSTEMS.map(([key, name]) => (
+                <MenuItem key={key} value={key}>
+                  {name}
+                </MenuItem>
+              ))}
+            </TextField>
+            {text === '' && (
+              <button type="button" className="plain-button" onClick={() => type(EXAMPLE)}>
+                Try an example
+              </button>
+            )}
+          </div>
+          {reading.error && <Notice bad>{sentence(reading.error)}</Notice>}
+        </div>
+        {read ? (
+          <ReadDish
+            dish={read}
+            onChange={update}
+            onStore={() => storing.mutate(read)}
+            storing={storing.isPending}
+            problem={storing.error ? sentence(storing.error) : null}
+          />
+        ) : (
+          <p className="soft">
+            What is read appears here: every line with its food and grams, and the reason. Doubtful
+            lines are marked; you settle them before the dish goes on the Bench.
+          </p>
+        )}
+      </div>
+    </main>
+  );
+}

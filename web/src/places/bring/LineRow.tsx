@@ -1,0 +1,169 @@
+/** One ingredient line: what was read, why it weighs what it weighs, and fixing it in place. */
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState, type JSX } from 'react';
+
+import { client, sentence, take } from '../../api/client';
+import { foodQuery } from '../../api/queries';
+import type { Line, Part, UnitSystem } from '../../api/types';
+import { withGrams } from '../../draft/edits';
+import { FoodPicker } from '../../parts/FoodPicker';
+import { plain, withUnit } from '../../parts/format';
+import { Notice } from '../../parts/Notice';
+
+interface Props {
+  line: Line;
+  parts: Part[];
+  partId: string;
+  unitSystem: UnitSystem;
+  open: boolean;
+  onOpen: () => void;
+  onClose: () => void;
+  onChange: (line: Line) => void;
+  onMove: (partId: string) => void;
+  onRemove: () => void;
+}
+
+const DOUBTS: Record<string, string> = {
+  no_food: 'Which food is this?',
+  food_guessed: 'Is this the right food?',
+  no_grams: 'How much is it?',
+};
+
+function Candidate({ food, onPick }: { food: string; onPick: (key: string) => void }): JSX.Element {
+  const found = useQuery(foodQuery(food));
+  return (
+    <button type="button" className="chip" onClick={() => onPick(food)}>
+      {found.data?.name ?? '…'}
+    </button>
+  );
+}
+
+function Edit(props: Props): JSX.Element {
+  const { line, onChange, onClose } = props;
+  const [grams, setGrams] = useState(line.grams === null ? '' : plain(line.grams));
+  const choose = useMutation({
+    mutationFn: (food: string) =>
+      take(
+        client.POST('/api/read/food', {
+          body: { line, food, form: null, unit_system: props.unitSystem },
+        }),
+      ),
+    onSuccess: (read) => {
+      onChange(read);
+      setGrams(read.grams === null ? '' : plain(read.grams));
+      if (read.grams !== null) onClose();
+    },
+  });
+  const typed = Number(grams.replace(',', '.'));
+  const valid = grams.trim() !== '' && Number.isFinite(typed) && typed >= 0 && typed <= 50_000;
+  const accept = (): void => {
+    const weighed = valid && grams !== (line.grams === null ? '' : plain(line.grams));
+    const settled = weighed ? withGrams(line, typed) : line;
+    const known = settled.food !== null && settled.grams !== null;
+    onChange({ ...settled, settled: known, doubts: known ? [] : settled.doubts });
+    onClose();
+  };
+  return (
+    <form
+      className="line-edit"
+      onSubmit={(event) => {
+        event.preventDefault();
+        accept();
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') onClose();
+      }}
+    >
+      {line.candidates.length > 0 && (
+        <div className="chips">
+          <span className="soft">Perhaps</span>
+          {line.candidates.map((food) => (
+            <Candidate key={food} food={food} onPick={(key) => choose.mutate(key)} />
+          ))}
+        </div>
+      )}
+      <FoodPicker
+        label="Food"
+        initial={line.food_name || line.text.replace(/^[\d\s/.,½¼¾]+/, '')}
+        autoFocus
+        onPick={(food) => choose.mutate(food.key)}
+      />
+      <TextField
+        label="Grams"
+        value={grams}
+        error={grams !== '' && !valid}
+        onChange={(e) => setGrams(e.target.value)}
+        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      />
+      <TextField
+        select
+        label="Part"
+        value={props.partId}
+        onChange={(e) => props.onMove(e.target.value)}
+      >
+        {props.parts.map((part) => (
+          <MenuItem key={part.id} value={part.id}>
+            {part.name}
+          </MenuItem>
+        ))}
+        <MenuItem value="new">New part …</MenuItem>
+      </TextField>
+      <div className="row">
+        <Button type="submit" variant="contained">
+          Settle
+        </Button>
+        <Button onClick={props.onRemove}>Remove</Button>
+      </div>
+      {choose.error && (
+        <div style={{ gridColumn: '1 / -1' }}>
+          <Notice bad>{sentence(choose.error)}</Notice>
+        </div>
+      )}
+    </form>
+  );
+}
+
+function range(line: Line): string {
+  if (line.grams === null || line.grams_low === null || line.grams_high === null) return '';
+  const wide = line.grams_high - line.grams_low > 0.12 * Math.max(line.grams, 1);
+  return wide ? ` (${plain(line.grams_low)} to ${plain(line.grams_high)} g)` : '';
+}
+
+export function LineRow(props: Props): JSX.Element {
+  const { line, open } = props;
+  return (
+    <div className={line.settled ? 'line-row' : 'line-row doubtful'}>
+      <b>{line.grams === null ? '? g' : withUnit(line.grams, 'g')}</b>
+      <span>
+        {line.food_name || <span className="doubt">{line.text}</span>}
+        {line.preparation && <span className="soft">, {line.preparation}</span>}
+        <br />
+        <span className="why">
+          {line.settled ? (
+            <>
+              “{line.text}” · {line.reason}
+              {range(line)}
+            </>
+          ) : (
+            <span className="doubt">
+              “{line.text}” · {line.doubts.map((doubt) => DOUBTS[doubt] ?? doubt).join(' ')}
+            </span>
+          )}
+        </span>
+      </span>
+      <button
+        type="button"
+        className="plain-button"
+        aria-expanded={open}
+        aria-label={`${line.settled ? 'Change' : 'Fix'} ${line.food_name || line.text}`}
+        onClick={open ? props.onClose : props.onOpen}
+      >
+        {line.settled ? 'Change' : 'Fix'}
+      </button>
+      {open && <Edit {...props} />}
+    </div>
+  );
+}

@@ -1,0 +1,135 @@
+/** The dish as read: title, servings, parts and lines, each to be settled in place. */
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState, type JSX } from 'react';
+
+import type { Dish, Line } from '../../api/types';
+import { addPart, moveLine, removeLine, replaceLine } from '../../draft/edits';
+import { Notice } from '../../parts/Notice';
+import { LineRow } from './LineRow';
+
+interface Props {
+  dish: Dish;
+  onChange: (dish: Dish) => void;
+  onStore: () => void;
+  storing: boolean;
+  problem: string | null;
+}
+
+function nextDoubtful(dish: Dish, after: string): string | null {
+  const lines = dish.parts.flatMap((part) => part.lines);
+  const place = lines.findIndex((line) => line.id === after);
+  const ordered = [...lines.slice(place + 1), ...lines.slice(0, place)];
+  return ordered.find((line) => !line.settled)?.id ?? null;
+}
+
+export function ReadDish({ dish, onChange, onStore, storing, problem }: Props): JSX.Element {
+  const [open, setOpen] = useState<string | null>(null);
+  const lines = dish.parts.flatMap((part) => part.lines);
+  const doubtful = lines.filter((line) => !line.settled).length;
+  const changeLine = (id: string, line: Line): void => {
+    const next = replaceLine(dish, id, line);
+    onChange(next);
+    if (line.settled) setOpen(nextDoubtful(next, id));
+  };
+  const move = (id: string, partId: string): void => {
+    if (partId !== 'new') {
+      onChange(moveLine(dish, id, partId));
+      return;
+    }
+    const [bigger, added] = addPart(dish, `Part ${dish.parts.length + 1}`);
+    onChange(moveLine(bigger, id, added));
+  };
+  return (
+    <section aria-label="What was read">
+      <div className="row" style={{ alignItems: 'flex-start' }}>
+        <TextField
+          label="Name of the dish"
+          value={dish.title}
+          sx={{ flex: 1, minWidth: 220 }}
+          onChange={(e) => onChange({ ...dish, title: e.target.value })}
+        />
+        <TextField
+          label="Servings"
+          type="number"
+          value={dish.servings}
+          sx={{ width: 100 }}
+          slotProps={{ htmlInput: { min: 1, max: 100 } }}
+          onChange={(e) => {
+            const servings = Number(e.target.value);
+            if (servings >= 1 && servings <= 100) onChange({ ...dish, servings });
+          }}
+        />
+      </div>
+      <div className="row" style={{ margin: '12px 0 0' }}>
+        <b>
+          {lines.length} lines read,{' '}
+          {doubtful === 0
+            ? 'none doubtful'
+            : doubtful === 1
+              ? 'one doubtful'
+              : `${doubtful} doubtful`}
+        </b>
+        <span className="grow" />
+        <Button variant="contained" disabled={storing || lines.length === 0} onClick={onStore}>
+          Put it on the Bench
+        </Button>
+      </div>
+      {dish.notes.map((note) => (
+        <p key={note} className="soft">
+          {note}
+        </p>
+      ))}
+      {problem && <Notice bad>{problem}</Notice>}
+      {dish.parts.map((part) => (
+        <div key={part.id}>
+          <div className="part-head">
+            <TextField
+              variant="standard"
+              value={part.name}
+              aria-label="Part"
+              slotProps={{
+                htmlInput: {
+                  'aria-label': 'Name of the part',
+                  style: { font: '650 18px var(--heading)' },
+                },
+                input: { disableUnderline: true },
+              }}
+              onChange={(e) =>
+                onChange({
+                  ...dish,
+                  parts: dish.parts.map((p) =>
+                    p.id === part.id ? { ...p, name: e.target.value } : p,
+                  ),
+                })
+              }
+            />
+          </div>
+          {part.lines.map((line) => (
+            <LineRow
+              key={line.id}
+              line={line}
+              parts={dish.parts}
+              partId={part.id}
+              unitSystem={dish.unit_system}
+              open={open === line.id}
+              onOpen={() => setOpen(line.id)}
+              onClose={() => setOpen((now) => (now === line.id ? null : now))}
+              onChange={(next) => changeLine(line.id, next)}
+              onMove={(partId) => move(line.id, partId)}
+              onRemove={() => {
+                onChange(removeLine(dish, line.id));
+                setOpen(null);
+              }}
+            />
+          ))}
+        </div>
+      ))}
+      {dish.steps.length > 0 && (
+        <p className="soft" style={{ marginTop: 14 }}>
+          {dish.steps.length} steps kept with the dish.
+        </p>
+      )}
+    </section>
+  );
+}
