@@ -111,6 +111,13 @@ def _is_step(text: str) -> bool:
     return (_VERB.match(text) is not None and sentences >= 1) or len(text) > LONG_LINE
 
 
+def _begins_with_amount(text: str, system: str) -> bool:
+    """Tell an ingredient line from a title: "Pot" alone is a unit, but measures nothing."""
+    plain = spell_fractions(text)
+    amount, end = read_amount(plain, system)
+    return amount is not None and end < len(plain.rstrip(" .:"))
+
+
 def _take_servings(draft: _Draft, text: str) -> bool:
     match = _SERVINGS.search(text)
     if not match or len(text) > 60 or draft.servings is not None:
@@ -164,7 +171,7 @@ def read_recipe(
     lines = [tidy(line) for line in text[:MAX_TEXT].splitlines()]
     lines = [line for line in lines if any(c.isalnum() for c in line)]
     for text_line in lines:
-        if not draft.title and not read_amount(spell_fractions(text_line), system)[0]:
+        if not draft.title and not _begins_with_amount(text_line, system):
             draft.title = text_line.strip(" #*")[:120]
             continue
         if not _take_servings(draft, text_line):
@@ -222,7 +229,7 @@ def reread_line(
     amount = read_line(line.text, library, system).amount
     chosen = form or choose_form(food, line.text)
     library.row(food.key, chosen)
-    grams = weigh(amount, food, chosen, trimmed_later=False)
+    grams = weigh(amount, food, chosen)
     return replace(
         line,
         food=food.key,

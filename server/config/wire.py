@@ -48,7 +48,7 @@ class JsonParser(BaseParser):
         """
         try:
             return msgspec.json.decode(stream.read())
-        except (msgspec.DecodeError, UnicodeDecodeError) as error:
+        except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
             raise BadInput("The request could not be read; load the page again.") from error
 
 

@@ -33,11 +33,12 @@ NO_POLYOLS = (
 def _unbounded(best: Vector) -> Vector:
     """Return the highest values that unknown figures can have: fibre at most carbohydrate."""
     high = np.where(np.isnan(best), np.inf, best)
-    carbohydrate = high[AXIS["carbohydrate"]]
-    for part in ("fibre", "sugars", "polyols"):
-        high[AXIS[part]] = min(high[AXIS[part]], carbohydrate)
     for gram in ("carbohydrate", "fat", "protein", "water", "ash", "alcohol"):
         high[AXIS[gram]] = min(high[AXIS[gram]], 100.0)
+    for part in ("fibre", "sugars", "polyols"):
+        # Measured parts may top the sum by rounding; only unknown ones are bounded by it.
+        if np.isinf(high[AXIS[part]]):
+            high[AXIS[part]] = high[AXIS["carbohydrate"]]
     return high
 
 

@@ -40,7 +40,14 @@ def unknown(code: str, **values: str | float) -> Grams:
     return Grams(None, None, None, Message(code, values))
 
 
-def weigh(amount: Amount | None, food: Food, form: str, *, trimmed_later: bool) -> Grams:
+def weigh(
+    amount: Amount | None,
+    food: Food,
+    form: str,
+    *,
+    trimmed_later: bool = False,
+    by_taste: bool = False,
+) -> Grams:
     """Return the grams of an amount of a food.
 
     Args:
@@ -49,9 +56,10 @@ def weigh(amount: Amount | None, food: Food, form: str, *, trimmed_later: bool) 
         form: the form of it that the line means.
         trimmed_later: the line says peeled, trimmed or the like, so that a written weight may
             be the weight before; the low end then allows for the waste.
+        by_taste: the line says to taste, for frying, for greasing or the like.
     """
     if amount is None:
-        return _by_taste(food)
+        return _by_taste(food, noted=by_taste)
     unit = amount.unit
     if amount.each is not None:
         return _packages(amount, food, form)
@@ -145,8 +153,10 @@ def _counted(amount: Amount, food: Food, unit: str) -> Grams:
     return unknown("no_count", food=food.name)
 
 
-def _by_taste(food: Food) -> Grams:
-    prior = TO_TASTE.get("salt" if "salt" in food.tags else food.food_class)
-    if prior is None:
+def _by_taste(food: Food, *, noted: bool) -> Grams:
+    """Seasonings may lack an amount; fats only where the line says what they are for."""
+    kind = "salt" if "salt" in food.tags else food.food_class
+    prior = TO_TASTE.get(kind)
+    if prior is None or (kind in {"oil", "fat_dairy"} and not noted):
         return unknown("no_amount", food=food.name)
     return Grams(prior[0], prior[1], prior[2], Message("to_taste", {}))

@@ -153,7 +153,7 @@ def _assemble(
         cans = amount is not None and amount.unit is not None and amount.unit.id in {"can", "jar"}
         form = choose_form(match.food, clean, counted_in_cans=cans)
         trimmed = _TRIMMED.search(clean) is not None
-        grams = weigh(amount, match.food, form, trimmed_later=trimmed)
+        grams = weigh(amount, match.food, form, trimmed_later=trimmed, by_taste=bool(notes))
     doubts = _doubts(match, grams)
     return ReadLine(
         text=text,

@@ -84,7 +84,7 @@ export function DishesPlace(): JSX.Element {
             <button
               type="button"
               className="plain-button soft"
-              aria-label={`Put ${dish.title} away`}
+              aria-label={`Put away ${dish.title}`}
               onClick={() => remove.mutate(dish)}
             >
               Put away

@@ -1,7 +1,7 @@
 /** Looking a food up: what 100 g hold, what a measure weighs, where the figures come from. */
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
-import type { JSX } from 'react';
+import { useState, type JSX } from 'react';
 import { useSearchParams } from 'react-router';
 
 import { sentence } from '../../api/client';
@@ -82,7 +82,8 @@ function Detail({ food }: { food: FoodView }): JSX.Element {
 
 export function FoodsPlace(): JSX.Element {
   const [params, setParams] = useSearchParams();
-  const text = params.get('q') ?? '';
+  // Typing must not wait for the address to change.
+  const [text, setText] = useState(() => params.get('q') ?? '');
   const picked = params.get('food');
   const found = useQuery(foodsQuery(text || 'cauliflower', SHOWN));
   const foods = found.data ?? [];
@@ -98,7 +99,10 @@ export function FoodsPlace(): JSX.Element {
         value={text}
         autoFocus
         sx={{ width: 'min(100%, 420px)', mt: 2 }}
-        onChange={(e) => setParams({ q: e.target.value }, { replace: true })}
+        onChange={(e) => {
+          setText(e.target.value);
+          setParams({ q: e.target.value }, { replace: true });
+        }}
       />
       {found.error && <Notice bad>{sentence(found.error)}</Notice>}
       {found.data?.length === 0 && (

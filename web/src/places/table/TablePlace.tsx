@@ -125,7 +125,7 @@ export function TablePlace(): JSX.Element {
                 <button
                   type="button"
                   className="plain-button soft"
-                  aria-label={`Take ${eater.name} from the table`}
+                  aria-label={`Take away ${eater.name} from the table`}
                   onClick={() => remove.mutate(eater)}
                 >
                   Take away

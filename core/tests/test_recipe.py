@@ -1,0 +1,95 @@
+"""A pasted recipe becomes a dish; whatever is pasted, nothing is lost."""
+
+import unittest
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from snabo_core.dish import check
+from snabo_core.foods import library
+from snabo_core.recipe import MAX_READ_LINES, read_recipe, reread_line
+from snabo_core.swaps.book import book
+from snabo_core.swaps.roles import propose_slots
+
+RECIPE = """Bean and root pot with a mash lid
+Serves 4 to 6
+
+For the pot
+2 onions, chopped
+400 g can butter beans, drained
+30 g plain flour
+500 ml vegetable stock
+
+TOPPING:
+800 g floury potatoes, peeled
+100 ml milk
+40 g butter
+
+For the crumb
+60 g breadcrumbs
+15 g butter
+
+Method
+1. Soften the onions for 10 minutes.
+2. Boil and mash the potatoes.
+Bake at 200 C.
+"""
+
+
+class ReadRecipe(unittest.TestCase):
+    """Title, servings, parts, lines and steps."""
+
+    def setUp(self) -> None:
+        self.dish = read_recipe(RECIPE, library())
+
+    def test_title_servings_parts_steps(self) -> None:
+        self.assertEqual(self.dish.title, "Bean and root pot with a mash lid")
+        self.assertEqual(self.dish.servings, 5.0)
+        self.assertEqual([p.name for p in self.dish.parts], ["Pot", "Topping", "Crumb"])
+        self.assertEqual([len(p.lines) for p in self.dish.parts], [4, 3, 2])
+        self.assertEqual(len(self.dish.steps), 3)
+        self.assertEqual(self.dish.steps[0].text, "Soften the onions for 10 minutes.")
+
+    def test_source_text_is_kept_whole(self) -> None:
+        self.assertEqual(self.dish.source_text, RECIPE)
+
+    def test_slots_are_proposed(self) -> None:
+        proposed = propose_slots(self.dish, book(), library())
+        roles = [[slot.role for slot in part.slots] for part in proposed.parts]
+        self.assertEqual(roles, [["thickener"], ["mash"], ["crumb"]])
+        # The lid is all mash; of the pot only the flour thickens.
+        self.assertEqual([len(p.slots[0].line_ids) for p in proposed.parts], [1, 3, 2])
+
+    def test_flat_recipe_without_headings(self) -> None:
+        text = "Plain pot\n500 g potatoes\n2 carrots\nBoil everything until soft. Serve hot.\n"
+        flat = read_recipe(text, library())
+        self.assertEqual([len(p.lines) for p in flat.parts], [2])
+        self.assertEqual(len(flat.steps), 1)
+        self.assertIn("No servings given", flat.notes[0])
+
+    def test_five_hundred_lines(self) -> None:
+        many = read_recipe("Long\n" + "100 g potatoes\n" * 500, library())
+        self.assertEqual(sum(len(p.lines) for p in many.parts), MAX_READ_LINES)
+        self.assertIn("500 lines", " ".join(many.notes))
+        check(many)
+
+    def test_right_to_left_and_emoji(self) -> None:
+        text = "فطيرة البطاطس 🥔\n200 g بطاطس\n2 🥕 carrots\n"
+        read = read_recipe(text, library())
+        self.assertEqual(read.source_text, text)
+        self.assertEqual(read.parts[0].lines[1].food, "carrot")
+        self.assertFalse(read.parts[0].lines[0].settled)
+
+    @settings(deadline=None, max_examples=60)
+    @given(st.text(max_size=400))
+    def test_anything_goes(self, text: str) -> None:
+        read = read_recipe(text, library())
+        self.assertEqual(read.source_text, text)
+        check(read)
+
+    def test_choosing_a_food_keeps_the_amount(self) -> None:
+        odd = read_recipe("Pot\n2 cups zzqqx\n", library()).parts[0].lines[0]
+        fixed = reread_line(odd, "celeriac", None, library(), "metric")
+        self.assertEqual((fixed.food, fixed.settled, fixed.text), ("celeriac", True, odd.text))
+        # 2 cups of 250 mL at 0.62 g/mL, bulk density of chopped root; common practice.
+        self.assertAlmostEqual(fixed.grams, 2 * 250 * 0.62, places=6)

@@ -1,0 +1,129 @@
+"""Keyboard, screen reader and small screens."""
+
+import re
+from pathlib import Path
+from typing import ClassVar
+
+from django.conf import settings
+from playwright.sync_api import Page, expect
+
+from e2e.recipes import POT
+from e2e.test_path import CookCase
+
+AXE = Path(settings.ROOT) / "web" / "node_modules" / "axe-core" / "axe.min.js"
+SERIOUS = {"serious", "critical"}
+
+
+def serious_findings(page: Page) -> list[str]:
+    """Return axe's serious findings on the page as it stands."""
+    page.evaluate(AXE.read_text("utf-8"))
+    found = page.evaluate("() => axe.run(document)")
+    return [
+        f"{v['id']}: {v['help']}: {v['nodes'][0]['html'][:120]}"
+        for v in found["violations"]
+        if v["impact"] in SERIOUS
+    ]
+
+
+class Axe(CookCase):
+    """No serious issue on any screen, by day and by evening."""
+
+    def test_every_place(self) -> None:
+        page = self.page
+        self.open("/")
+        expect(page.get_by_role("button", name="Sign in")).to_be_visible()
+        findings = {"sign-in": serious_findings(page)}
+        self.to_bench()
+        page.get_by_role("button", name="Choose Cauliflower").click()
+        expect(page.get_by_text("chosen", exact=True)).to_be_visible()
+        dish = page.url.rsplit("/", 1)[0].removeprefix(self.live_server_url)
+        places = [f"{dish}/bench", f"{dish}/water", f"{dish}/portions",
+                  "/dishes", "/bring", "/table", "/foods", "/kitchen"]  # fmt: skip
+        for mode in ("Evening", "Day"):
+            for place in places:
+                self.open(place)
+                page.wait_for_load_state("networkidle")
+                expect(page.get_by_role("main")).to_be_visible()
+                findings[f"{place} before {mode}"] = serious_findings(page)
+            page.get_by_role("button", name=mode).click()
+        self.assertEqual(len(findings), 17)
+        self.assertEqual({k: v for k, v in findings.items() if v}, {})
+
+
+class Keyboard(CookCase):
+    """The whole path without a mouse."""
+
+    def press_until(self, key: str, name: re.Pattern[str], limit: int = 60) -> None:
+        for _ in range(limit):
+            self.page.keyboard.press(key)
+            label = self.page.evaluate(
+                "() => { const a = document.activeElement;"
+                " return a.getAttribute('aria-label') || a.innerText || a.name || ''; }"
+            )
+            if name.search(label):
+                return
+        self.fail(f"{name.pattern} was not reached with {key}")
+
+    def test_paste_swap_weigh(self) -> None:
+        page = self.page
+        self.open("/")
+        expect(page.get_by_label("Name")).to_be_focused()
+        page.keyboard.type("cook")
+        page.keyboard.press("Tab")
+        page.keyboard.type("a-test-password")
+        page.keyboard.press("Enter")
+        expect(page.get_by_role("heading", name="Dishes")).to_be_visible()
+        self.press_until("Tab", re.compile("Bring a dish"))
+        page.keyboard.press("Enter")
+        self.press_until("Tab", re.compile("Recipe text"))
+        page.keyboard.insert_text(POT)
+        self.press_until("Tab", re.compile("Read it"))
+        page.keyboard.press("Enter")
+        expect(page.get_by_role("button", name="Put it on the Bench")).to_be_visible()
+        self.press_until("Tab", re.compile("Put it on the Bench"))
+        page.keyboard.press("Enter")
+        expect(page.get_by_role("heading", name="One serving")).to_be_visible()
+        page.evaluate("() => document.activeElement.blur()")
+        page.keyboard.press("s")
+        self.press_until("Tab", re.compile("Choose White bean"))
+        page.keyboard.press("Enter")
+        expect(page.get_by_text("chosen", exact=True)).to_be_visible()
+        page.evaluate("() => document.activeElement.blur()")
+        page.keyboard.press("u")
+        expect(page.get_by_text("chosen", exact=True)).to_have_count(0)
+        page.keyboard.press("]")
+        expect(page.get_by_role("heading", name="Crumb")).to_be_visible()
+
+    def test_letters_do_not_fire_in_fields_and_can_be_switched_off(self) -> None:
+        page = self.page
+        self.sign_in()
+        page.get_by_role("navigation", name="Places").get_by_text("Foods").click()
+        page.get_by_label("Find a food").fill("")
+        page.get_by_label("Find a food").type("su?")
+        expect(page.get_by_label("Find a food")).to_have_value("su?")
+        page.evaluate("() => document.activeElement.blur()")
+        page.keyboard.press("?")
+        dialog = page.get_by_role("dialog", name="Keys")
+        expect(dialog).to_be_visible()
+        dialog.get_by_label("Single-letter keys").uncheck()
+        page.keyboard.press("Escape")
+        expect(dialog).to_have_count(0)
+        page.keyboard.press("?")
+        expect(dialog).to_have_count(0)
+
+
+class Phone(CookCase):
+    """At 390 wide nothing runs off the side."""
+
+    viewport: ClassVar[dict[str, int]] = {"width": 390, "height": 844}
+
+    def test_no_sideways_scrolling(self) -> None:
+        page = self.page
+        self.to_bench()
+        page.get_by_role("button", name="Choose Cauliflower").click()
+        expect(page.get_by_text("chosen", exact=True)).to_be_visible()
+        for station in ("Bench", "Water"):
+            self.station(station)
+            page.wait_for_load_state("networkidle")
+            wide = page.evaluate("() => document.documentElement.scrollWidth")
+            self.assertLessEqual(wide, 390, station)

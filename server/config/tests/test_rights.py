@@ -1,0 +1,141 @@
+"""Every endpoint refuses strangers, and no household sees another's rows."""
+
+import re
+
+from django.test import Client
+from django.urls import URLPattern, URLResolver, get_resolver
+
+from config.tests.base import KitchenCase
+from table.models import Eater
+
+METHODS = ("get", "post", "put", "delete")
+
+
+def endpoints(patterns: list | None = None, prefix: str = "") -> list[str]:
+    """Return the API's routes as Django has them, so that a new one cannot be forgotten."""
+    found: list[str] = []
+    for pattern in patterns if patterns is not None else get_resolver().url_patterns:
+        route = prefix + str(pattern.pattern)
+        if isinstance(pattern, URLResolver):
+            found += endpoints(pattern.url_patterns, route)
+        elif isinstance(pattern, URLPattern) and route.startswith("api/"):
+            found.append(route)
+    return found
+
+
+class Strangers(KitchenCase):
+    """Nobody gets in without signing in."""
+
+    def test_every_endpoint_and_method(self) -> None:
+        routes = endpoints()
+        self.assertGreaterEqual(len(routes), 20)
+        for route in routes:
+            path = re.sub(r"<int:\w+>", "1", route)
+            path = re.sub(r"<str:\w+>", "cauliflower", path).removeprefix("api/")
+            for method in METHODS:
+                if (path, method) == ("session", "post"):
+                    continue
+                with self.subTest(path=path, method=method):
+                    response = self.send(method, path, {}, Client())
+                    self.assert_problem(response, 401, "Sign in")
+
+
+class Neighbours(KitchenCase):
+    """Another household's ids answer like ids that do not exist."""
+
+    def test_rows_with_an_id(self) -> None:
+        detail = self.bring()
+        document = self.swap(detail)
+        lid = document["parts"][1]
+        weigh = {
+            "client_id": "0f0e0d0c-0000-4000-8000-000000000001", "part": lid["id"],
+            "slot": lid["slots"][0]["id"], "step": "start", "gross": 1100.0,
+        }  # fmt: skip
+        run = self.send("post", f"dishes/{detail['id']}/weigh-ins", weigh).json()["run"]
+        eater = Eater.objects.of(self.household).first()
+        dish, back = detail["id"], {"client_id": weigh["client_id"], "slot": "x", "step": "y"}
+        form = {"name": "X", "school": "low_carb", "targets": [], "exclusions": []}
+        attempts = [
+            ("get", f"dishes/{dish}", None),
+            ("put", f"dishes/{dish}", document),
+            ("delete", f"dishes/{dish}", None),
+            ("post", f"dishes/{dish}/restore", None),
+            ("post", f"dishes/{dish}/versions", None),
+            ("get", f"dishes/{dish}/versions/1", None),
+            ("get", f"dishes/{dish}/runs", None),
+            ("post", f"dishes/{dish}/weigh-ins", weigh),
+            ("post", f"runs/{run['id']}/take-back", back),
+            ("post", f"runs/{run['id']}/finish", None),
+            ("put", f"eaters/{eater.id}", form),
+            ("delete", f"eaters/{eater.id}", None),
+            ("post", f"eaters/{eater.id}/restore", None),
+        ]
+        with_id = {re.sub(r"<\w+:\w+>", "#", r).removeprefix("api/") for r in endpoints()}
+        tried = {re.sub(r"\d+", "#", path) for _, path, _ in attempts}
+        self.assertEqual({r for r in with_id if "#" in r and "foods" not in r}, tried)
+        for method, path, body in attempts:
+            with self.subTest(path=path):
+                response = self.send(method, path, body, self.other, if_match="1")
+                self.assert_problem(response, 404, "no such thing in this household")
+        self.assertEqual(self.send("get", f"dishes/{dish}").status_code, 200)
+
+    def test_lists_hold_only_ones_own(self) -> None:
+        self.bring()
+        self.assertEqual(self.send("get", "dishes", client=self.other).json(), [])
+        ours = {e["id"] for e in self.send("get", "eaters").json()}
+        theirs = {e["id"] for e in self.send("get", "eaters", client=self.other).json()}
+        self.assertFalse(ours & theirs)
+
+
+class Guards(KitchenCase):
+    """CSRF, size and shape."""
+
+    def test_csrf_is_on(self) -> None:
+        client = Client(enforce_csrf_checks=True)
+        client.cookies = self.client.cookies
+        response = self.send("post", "read", {"text": "x", "unit_system": "metric"}, client)
+        self.assertEqual(response.status_code, 403)
+        self.assertRegex(response.json()["detail"], "Load it again")
+        sign_in = self.send("post", "session", {"username": "cook", "password": "x"}, client)
+        self.assertEqual(sign_in.status_code, 403)
+
+    def test_over_a_megabyte_is_refused_with_a_sentence(self) -> None:
+        body = {"text": "x" * 1_000_001, "unit_system": "metric"}
+        self.assert_problem(self.send("post", "read", body), 413, "more than 1 MB")
+
+    def test_rubbish_bodies(self) -> None:
+        for body in (b"", b"\x00\xff\xfe", b"{", b"[" * 3000, b'{"text": 1e999}', b"null", b"7"):
+            with self.subTest(body=body[:12]):
+                response = self.client.post("/api/read", body, content_type="application/json")
+                self.assertEqual(response.status_code, 400)
+                self.assertTrue(response.json()["detail"])
+
+    def test_unknown_address_is_a_problem_document(self) -> None:
+        self.assert_problem(self.send("get", "no/such/thing"), 404, "nothing at this address")
+
+    def test_security_headers(self) -> None:
+        response = self.send("get", "session")
+        self.assertIn("default-src 'self'", response["Content-Security-Policy"])
+        self.assertEqual(response["X-Frame-Options"], "DENY")
+
+
+class SigningIn(KitchenCase):
+    """With a name and a password."""
+
+    def test_right_wrong_and_locked_out(self) -> None:
+        client = Client()
+        for _ in range(10):
+            wrong = self.send("post", "session", {"username": "cook", "password": "no"}, client)
+            self.assertIn(wrong.status_code, {400, 403, 429})
+        right = {"username": "cook", "password": "a-test-password"}
+        self.assertNotEqual(self.send("post", "session", right, client).status_code, 200)
+
+    def test_session_tells_household_and_kitchen(self) -> None:
+        client = Client()
+        right = {"username": "cook", "password": "a-test-password"}
+        session = self.send("post", "session", right, client).json()
+        self.assertEqual(
+            (session["household"], session["kitchen"]["microwave_watts"]), ("Ours", 800)
+        )
+        self.assertEqual(self.send("delete", "session", client=client).status_code, 204)
+        self.assertEqual(self.send("get", "session", client=client).status_code, 401)

@@ -1,0 +1,173 @@
+"""Bringing, saving, keeping and computing dishes."""
+
+from config.tests.base import RECIPE, KitchenCase
+from dishes.models import Dish, DishVersion
+from snabo_core.foods import library
+
+
+class Bring(KitchenCase):
+    """Reading what is pasted; nothing is an error page."""
+
+    def test_recipe_becomes_parts_lines_and_slots(self) -> None:
+        document = self.read()
+        self.assertEqual(
+            (document["title"], document["servings"]), ("Root pot with a mash lid", 4.0)
+        )
+        self.assertEqual([p["name"] for p in document["parts"]], ["Pot", "Lid"])
+        roles = [[s["role"] for s in p["slots"]] for p in document["parts"]]
+        self.assertEqual(roles, [["thickener"], ["mash"]])
+
+    def test_whatever_is_pasted(self) -> None:
+        for text in (
+            "A novel. " * 60_000,
+            "\x00\x01\x02\ufffd" * 500 + "a",
+            "Five hundred\n" + "100 g potatoes\n" * 500,
+            "مرحبا بكم\n٢٠٠ غ بطاطس\n",
+            "🍲🥔\n2 🥔 potatoes\n",
+            "<script>alert(1)</script>\n1 cup flour",
+        ):
+            with self.subTest(text=text[:20]):
+                response = self.send("post", "read", {"text": text, "unit_system": "metric"})
+                self.assertEqual(response.status_code, 200, response.content[:200])
+                stored = self.send("post", "dishes", response.json())
+                self.assertIn(stored.status_code, {201, 413})
+
+    def test_nothing_to_read_says_what_to_do(self) -> None:
+        for text in ("", "   \n ", "!!! ---"):
+            response = self.send("post", "read", {"text": text, "unit_system": "metric"})
+            self.assert_problem(response, 400, "Paste the recipe's text first")
+
+    def test_choosing_a_food_for_a_line(self) -> None:
+        line = self.send("post", "read/line", {"text": "2 cups zzqqx", "unit_system": "us"}).json()
+        self.assertEqual((line["food"], line["settled"]), (None, False))
+        body = {"line": line, "food": "swede", "form": None, "unit_system": "us"}
+        fixed = self.send("post", "read/food", body).json()
+        self.assertTrue(fixed["settled"])
+        self.assertEqual(fixed["text"], "2 cups zzqqx")
+        body["food"] = "unobtainium"
+        self.assert_problem(self.send("post", "read/food", body), 400, "no food with the key")
+
+
+class Save(KitchenCase):
+    """Drafts carry a revision; a stale save loses nothing."""
+
+    def test_saved_and_read_again(self) -> None:
+        detail = self.bring()
+        document = detail["document"]
+        document["title"] = "Renamed pot 🥘"
+        saved = self.send("put", f"dishes/{detail['id']}", document, if_match="1")
+        self.assertEqual(saved.json(), {"revision": 2})
+        again = self.send("get", f"dishes/{detail['id']}").json()
+        self.assertEqual((again["revision"], again["document"]), (2, document))
+
+    def test_stale_revision_gets_412_and_loses_nothing(self) -> None:
+        detail = self.bring()
+        path, document = f"dishes/{detail['id']}", detail["document"]
+        self.send("put", path, document | {"title": "Theirs"}, if_match="1")
+        problem = self.assert_problem(
+            self.send("put", path, document | {"title": "Mine"}, if_match="1"),
+            412, "changed in another window",
+        )  # fmt: skip
+        self.assertEqual(problem["current_revision"], 2)
+        self.assertEqual(self.send("get", path).json()["document"]["title"], "Theirs")
+        over = self.send("put", path, document | {"title": "Mine"}, if_match="2")
+        self.assertEqual(over.json(), {"revision": 3})
+
+    def test_missing_or_odd_if_match(self) -> None:
+        detail = self.bring()
+        for header in ({}, {"if_match": "soon"}, {"if_match": "9" * 30}):
+            response = self.send("put", f"dishes/{detail['id']}", detail["document"], **header)
+            self.assert_problem(response, 400, "revision")
+
+    def test_broken_documents_are_refused_by_field(self) -> None:
+        document = self.read()
+        for change, field in (
+            ({"servings": "many"}, "servings"),
+            ({"servings": 0}, "servings"),
+            ({"parts": [{"id": 5}]}, "parts[0].id"),
+            ({"title": ""}, "title"),
+        ):
+            response = self.send("post", "dishes", document | change)
+            self.assertEqual(self.assert_problem(response, 400, ".")["field"], field)
+
+    def test_put_away_and_brought_back(self) -> None:
+        dish = self.bring()["id"]
+        self.assertEqual(self.send("delete", f"dishes/{dish}").status_code, 204)
+        self.assertEqual(self.send("get", "dishes").json(), [])
+        self.assertEqual(self.send("post", f"dishes/{dish}/restore").status_code, 200)
+        self.assertEqual(len(self.send("get", "dishes").json()), 1)
+
+
+class Versions(KitchenCase):
+    """Kept versions never change."""
+
+    def test_the_same_draft_is_kept_once(self) -> None:
+        dish = self.bring()["id"]
+        numbers = [self.send("post", f"dishes/{dish}/versions").json()["number"] for _ in range(2)]
+        self.assertEqual(numbers, [1, 1])
+
+    def test_later_edits_leave_it_alone(self) -> None:
+        detail = self.bring()
+        path = f"dishes/{detail['id']}"
+        before = detail["document"]
+        self.send("post", f"{path}/versions")
+        self.send("put", path, before | {"title": "Other"}, if_match="1")
+        self.assertEqual(self.send("post", f"{path}/versions").json()["number"], 2)
+        self.assertEqual(self.send("get", f"{path}/versions/1").json(), before)
+
+    def test_frozen_holds_values_grams_and_digest(self) -> None:
+        dish = self.bring()["id"]
+        self.send("post", f"dishes/{dish}/versions")
+        frozen = DishVersion.objects.get(dish_id=dish).frozen
+        self.assertEqual(frozen["food_list"], library().digest)
+        self.assertIn("potato/raw", frozen["per_100_g"])
+        self.assertEqual(len(frozen["grams"]), 7)
+
+
+class Compute(KitchenCase):
+    """Preview and ranking are pure: nothing is stored."""
+
+    def test_preview(self) -> None:
+        body = {"sequence": 7, "dish": self.read()}
+        seen = self.send("post", "preview", body).json()
+        self.assertEqual(seen["sequence"], 7)
+        self.assertEqual([e["name"] for e in seen["eaters"]], ["Ada", "Bo"])
+        self.assertEqual(seen["starchy"]["role"], "mash")
+        self.assertGreater(seen["figures"]["net_carbs"]["best"], 30)
+        self.assertFalse(Dish.objects.exists())
+
+    def test_preview_asks_the_database_little(self) -> None:
+        body = {"sequence": 1, "dish": self.read()}
+        # Session, user, household, eaters.
+        with self.assertNumQueries(4):
+            self.send("post", "preview", body)
+
+    def test_rank_offers_every_family(self) -> None:
+        document = self.read()
+        lid = document["parts"][1]
+        body = {"sequence": 1, "dish": document, "part": lid["id"], "slot": lid["slots"][0]["id"]}
+        found = self.send("post", "rank", body).json()["candidates"]
+        self.assertGreaterEqual(len(found), 5)
+        self.assertGreaterEqual(len({c["family"] for c in found}), 4)
+        for candidate in found:
+            self.assertTrue(candidate["expectation"])
+            self.assertEqual(len(candidate["eaters"]), 2)
+
+    def test_rank_of_a_slot_that_is_gone(self) -> None:
+        body = {"sequence": 1, "dish": self.read(), "part": "x", "slot": "y"}
+        self.assert_problem(self.send("post", "rank", body), 400, "no such part")
+
+    def test_rank_with_an_unsettled_line_names_it(self) -> None:
+        document = self.read(RECIPE.replace("800 g floury potatoes, peeled", "some potatoes"))
+        lid = document["parts"][1]
+        body = {"sequence": 1, "dish": document, "part": lid["id"], "slot": lid["slots"][0]["id"]}
+        self.assert_problem(self.send("post", "rank", body), 400, "some potatoes")
+
+    def test_swap_survives_a_second_browser(self) -> None:
+        detail = self.bring()
+        document = self.swap(detail)
+        again = self.signed_in("cook")
+        seen = self.send("get", f"dishes/{detail['id']}", client=again).json()
+        self.assertEqual(seen["document"], document)
+        listed = self.send("get", "dishes", client=again).json()[0]
+        self.assertEqual(listed["swapped"], "Cauliflower")

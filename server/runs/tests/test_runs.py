@@ -1,0 +1,111 @@
+"""Weigh-ins open a run, freeze its version and answer in grams."""
+
+import uuid
+from typing import Any
+
+from config.tests.base import KitchenCase
+from dishes.models import DishVersion
+from runs.models import Run, RunEvent
+
+
+class WeighIns(KitchenCase):
+    """One cooking of a swapped dish."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        self.detail = self.bring()
+        self.document = self.swap(self.detail)
+        self.dish = self.detail["id"]
+        lid = self.document["parts"][1]
+        self.place = {"part": lid["id"], "slot": lid["slots"][0]["id"]}
+        self.points = {p["step_id"]: p for p in self.preview()["ledgers"][0]["points"]}
+
+    def preview(self, weighed: dict | None = None) -> dict:
+        body = {"sequence": 1, "dish": self.document, "weighed": weighed}
+        return self.send("post", "preview", body).json()
+
+    def weigh(self, step: str, grams: float, **more: Any):
+        body = {"client_id": str(uuid.uuid4()), "step": step, "gross": grams, **self.place}
+        return self.send("post", f"dishes/{self.dish}/weigh-ins", body | more)
+
+    def test_first_weigh_in_opens_a_run_and_freezes_the_version(self) -> None:
+        self.assertFalse(DishVersion.objects.exists())
+        state = self.weigh("start", self.points["start"]["grams"] + 380, tare=380).json()["run"]
+        self.assertEqual(state["version"], 1)
+        self.assertAlmostEqual(
+            state["weighed"][self.place["slot"]]["start"], self.points["start"]["grams"]
+        )
+        version = DishVersion.objects.get()
+        self.assertEqual(version.document, self.document)
+
+    def test_answer_in_grams_after_two_weigh_ins(self) -> None:
+        self.weigh("start", self.points["start"]["grams"])
+        target = self.points["press"]["target"]
+        state = self.weigh("press", target + 48).json()["run"]
+        point = next(
+            p for p in self.preview(state["weighed"])["ledgers"][0]["points"]
+            if p["step_id"] == "press"
+        )  # fmt: skip
+        self.assertEqual(point["advice"], "press_more")
+        self.assertRegex(point["words"], r"^\d+ g still to press out, dry enough at \d+ g$")
+
+    def test_sending_twice_counts_once(self) -> None:
+        same = str(uuid.uuid4())
+        states = [self.weigh("start", 1100, client_id=same).json()["run"] for _ in range(3)]
+        self.assertEqual(states[0], states[2])
+        self.assertEqual(RunEvent.objects.count(), 1)
+
+    def test_hard_to_believe_is_asked_before_it_counts(self) -> None:
+        tenfold = self.points["start"]["grams"] * 10
+        result = self.weigh("start", tenfold).json()
+        self.assertRegex(result["question"], "ten times more")
+        self.assertIsNone(result["run"])
+        self.assertFalse(Run.objects.exists())
+        sure = self.weigh("start", tenfold, sure=True).json()
+        self.assertIsNone(sure["question"])
+        self.assertEqual(RunEvent.objects.count(), 1)
+
+    def test_forgotten_bowl_is_asked_about(self) -> None:
+        self.weigh("start", self.points["start"]["grams"])
+        heavy = self.points["heat"]["grams"] + 400
+        self.assertRegex(self.weigh("heat", heavy).json()["question"], "Was the bowl weighed too")
+
+    def test_nothing_or_less_never_counts(self) -> None:
+        for gross, tare in ((0, 0), (300, 380)):
+            result = self.weigh("start", gross, tare=tare, sure=True).json()
+            self.assertRegex(result["question"], "more than nothing")
+        self.assertFalse(RunEvent.objects.exists())
+
+    def test_taking_back_keeps_the_history(self) -> None:
+        run = self.weigh("start", 1100).json()["run"]
+        body = {"client_id": str(uuid.uuid4()), "slot": self.place["slot"], "step": "start"}
+        state = self.send("post", f"runs/{run['id']}/take-back", body).json()
+        self.assertEqual(state["weighed"][self.place["slot"]], {})
+        self.assertEqual(
+            [e.kind for e in RunEvent.objects.all()], ["weigh_in", "weigh_in_taken_back"]
+        )
+
+    def test_another_stand_in_is_another_run(self) -> None:
+        first = self.weigh("start", 1100).json()["run"]
+        self.document = self.swap(self.detail, "swede_mash")
+        second = self.weigh("start", 1100).json()["run"]
+        self.assertNotEqual(first["id"], second["id"])
+        self.assertEqual(second["version"], 2)
+        runs = self.send("get", f"dishes/{self.dish}/runs").json()
+        self.assertEqual([r["id"] for r in runs["finished"]], [first["id"]])
+
+    def test_refusals(self) -> None:
+        self.assert_problem(self.weigh("sing", 500), 400, "no such step")
+        self.assert_problem(self.weigh("start", 1e9), 400, "kitchen scale can carry")
+        self.assert_problem(self.weigh("start", 500, client_id="seven"), 400, "wrong shape")
+        plain = self.bring()
+        body = {"client_id": str(uuid.uuid4()), "step": "start", "gross": 500.0}
+        part = plain["document"]["parts"][1]
+        body |= {"part": part["id"], "slot": part["slots"][0]["id"]}
+        response = self.send("post", f"dishes/{plain['id']}/weigh-ins", body)
+        self.assert_problem(response, 400, "Choose a stand-in")
+
+    def test_closing(self) -> None:
+        run = self.weigh("start", 1100).json()["run"]
+        self.assertIsNotNone(self.send("post", f"runs/{run['id']}/finish").json()["finished_at"])
+        self.assertIsNone(self.send("get", f"dishes/{self.dish}/runs").json()["open"])
