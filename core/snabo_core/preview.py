@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from snabo_core.dish import Dish, Part, Slot, all_lines
 from snabo_core.errors import SnaboError
@@ -12,7 +13,7 @@ from snabo_core.plate import Eater, Plate, plate_of
 from snabo_core.plate.figures import PLACE, UNIT, Figure, net_carbs
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ranking import ForEater, judge, rank
-from snabo_core.swaps.scaling import check_cook, ledger_lines
+from snabo_core.swaps.scaling import cooked, ledger_lines
 from snabo_core.water import Kitchen, Ledger, Point, State, Step, advise, predict
 from snabo_core.wire import (
     Band,
@@ -146,7 +147,7 @@ def preview(
             losses[name] = losses.get(name, 0.0) + grams
     share = setting.polyol_share
     plate = plate_of(dish, library, polyol_share=share, losses=losses)
-    was = plate_of(dish.original(), library, polyol_share=share) if dish.swapped() else plate
+    was = _as_brought(dish.original(), library, share) if dish.swapped() else plate
     lines = [line for _, line in all_lines(dish)]
     layers = _parts(plate, was, dried)
     return Preview(
@@ -157,12 +158,17 @@ def preview(
         eaters=tuple(_eater(e, plate, was, dish, library) for e in setting.eaters),
         parts=layers,
         lines=_lines(plate),
-        was_lines=_lines(was),
         starchy=_starchiest(dish, was, book),
         ledgers=tuple(ledgers),
         doubtful=sum(not line.settled for line in lines),
         warnings=dish.notes,
     )
+
+
+@lru_cache(maxsize=64)
+def _as_brought(original: Dish, library: Library, polyol_share: float) -> Plate:
+    """Return the original's plate; remembered, it stays while the swap is being worked on."""
+    return plate_of(original, library, polyol_share=polyol_share, sample=False)
 
 
 def _lines(plate: Plate) -> tuple[LineView, ...]:
@@ -340,11 +346,11 @@ def ranking(
     part, slot = dish.part(part_id), dish.slot(part_id, slot_id)
     share = setting.polyol_share
     found = rank(dish, part, slot, setting.eaters, book, library, polyol_share=share)
-    was = plate_of(dish.with_choice(part_id, slot_id, None), library, polyol_share=share)
+    was = _as_brought(dish.with_choice(part_id, slot_id, None), library, share)
     views = []
     for item in found:
         people = tuple(eater_view(p, item.figures, was.figures) for p in item.eaters)
-        cooked = check_cook(item.stand_in, library).finished
+        finished = cooked(slot.role, item.stand_in.key).finished
         views.append(
             CandidateView(
                 stand_in=item.stand_in.key,
@@ -363,7 +369,7 @@ def ranking(
                 deciding=_deciding(people),
                 extra_hands_on=item.extra_hands_on,
                 extra_total=item.extra_total,
-                water_share=cooked.water_share,
+                water_share=finished.water_share,
                 band=Band(*item.stand_in.band) if item.stand_in.band else None,
                 excluded=any(p.excluded for p in people),
                 suits=sum(p.suits for p in people),

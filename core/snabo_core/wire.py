@@ -186,7 +186,6 @@ class Preview:
     eaters: tuple[EaterView, ...]
     parts: tuple[PartView, ...]
     lines: tuple[LineView, ...]
-    was_lines: tuple[LineView, ...]
     starchy: StarchyView | None
     ledgers: tuple[LedgerView, ...]
     doubtful: int

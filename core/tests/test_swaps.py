@@ -183,7 +183,8 @@ class Preview(unittest.TestCase):
         made = self.swapped()
         seen = preview(made, Setting((LOW_CARB, NO_OIL)), book(), library())
         before = preview(made.original(), Setting(()), book(), library())
-        self.assertEqual(seen.was, before.figures)
+        for name, figure in seen.was.items():
+            self.assertEqual(figure.best, before.figures[name].best)
         self.assertLess(seen.figures["net_carbs"].best, seen.was["net_carbs"].best)
         self.assertEqual(len(seen.eaters), 2)
 

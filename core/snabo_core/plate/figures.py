@@ -9,7 +9,7 @@ from __future__ import annotations
 import zlib
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -20,6 +20,7 @@ from snabo_core.foods.records import AVAILABLE, FoodRow, Vector
 
 DRAWS = 2000
 SPREAD = (0.05, 0.95)
+MOST_BLAMED = 3
 # What a plate shows, in this order; units per serving are g, mg for sodium, kcal for energy.
 SHOWN = (
     "kcal", "net_carbs", "carbohydrate", "fibre", "sugars", "protein", "fat", "saturated",
@@ -57,9 +58,11 @@ class RowFigures:
     low: Vector
     high: Vector
 
-    def spread(self) -> Vector:
-        """Return where best is known and low and high differ."""
-        return np.where(np.isnan(self.best), 0.0, self.high - self.low)
+    @cached_property
+    def varying(self) -> tuple[int, ...]:
+        """Places where best is known and low and high differ."""
+        apart = ~np.isnan(self.best) & (self.high > self.low)
+        return tuple(map(int, np.flatnonzero(apart)))
 
 
 def net_carbs(row: FoodRow, polyol_share: float) -> tuple[float, float, float]:
@@ -87,6 +90,7 @@ def net_carbs(row: FoodRow, polyol_share: float) -> tuple[float, float, float]:
     return best, low, high
 
 
+@lru_cache(maxsize=4096)
 def row_figures(row: FoodRow, *, free_fat: bool, polyol_share: float) -> RowFigures:
     """Return what 100 g of a row bring, along `SHOWN`.
 
@@ -115,16 +119,21 @@ def draws(cause: str) -> Vector:
     return np.random.default_rng(zlib.crc32(cause.encode())).random(DRAWS)
 
 
-def triangular(uniform: Matrix, low: Vector, best: Vector, high: Vector) -> Matrix:
-    """Map uniform draws (n x DRAWS) to triangular ones with the given corners (n)."""
+@lru_cache(maxsize=4096)
+def deviation(cause: str, low: float, best: float, high: float) -> Vector:
+    """Return how far the 2,000 triangular draws of a cause lie from its best value.
+
+    Remembered, since an edit changes one line and leaves the others' draws as they were.
+    """
+    uniform = draws(cause)
     # Rounding can leave a corner a hair outside its neighbour.
-    low, high = np.minimum(low, best)[:, None], np.maximum(high, best)[:, None]
-    best = best[:, None]
-    width = np.maximum(high - low, 1e-12)
+    low, high = min(low, best), max(high, best)
+    width = max(high - low, 1e-12)
     peak = (best - low) / width
     left = low + np.sqrt(uniform * width * (best - low))
     right = high - np.sqrt((1 - uniform) * width * (high - best))
-    return np.where(uniform < peak, left, right)
+    result: Vector = np.where(uniform < peak, left, right) - best
+    return result
 
 
 @dataclass(frozen=True, eq=False)
@@ -187,12 +196,12 @@ class Totals:
             self.low + other.low,
             self.high + other.high,
             self.sampled + other.sampled,
-            tuple((a + b)[:3] for a, b in zip(self.blame, other.blame, strict=True)),
+            tuple((a + b)[:MOST_BLAMED] for a, b in zip(self.blame, other.blame, strict=True)),
         )
 
     def figures(self, share: float) -> dict[str, Figure]:
         """Return every figure of a share of the whole (1 / servings)."""
-        places = [round(edge * (DRAWS - 1)) for edge in SPREAD]
+        places = [round(edge * (self.sampled.shape[1] - 1)) for edge in SPREAD]
         edges = np.partition(self.sampled, places, axis=1)[:, places] * share
         return {name: self._figure(name, share, edges[PLACE[name]]) for name in SHOWN}
 
@@ -212,8 +221,8 @@ class Totals:
         )
 
 
-def total(found: Sequence[Entry], lost: Sequence[Line]) -> Totals:
-    """Sum entries into totals of the whole dish.
+def total(found: Sequence[Entry], lost: Sequence[Line], *, sample: bool = True) -> Totals:
+    """Sum entries into totals of the whole dish; without `sample` the spread is left out.
 
     Unknown grams or figures make the best value unknown (NaN) and leave the bounds open;
     they never count as zero. Bounds take each row's figure once for all its lines.
@@ -234,9 +243,12 @@ def total(found: Sequence[Entry], lost: Sequence[Line]) -> Totals:
     low, high = _product(grams_low, per_low), _product(grams_high, per_high)
     if lost:
         best, high = np.full(size, np.nan), np.full(size, np.inf)
+    if sample:
+        sampled = _sampled(found, grams_low, grams_best, grams_high, per_best)
+    else:
+        sampled = np.repeat(best[:, None], 1, axis=1)
     return Totals(
-        best, low, high,
-        _sampled(found, grams_low, grams_best, grams_high, per_best),
+        best, low, high, sampled,
         _blame(found, lost, grams_low, grams_high, per_best, per_low, per_high),
     )  # fmt: skip
 
@@ -258,21 +270,21 @@ def _sampled(
     per = np.nan_to_num(per_best)
     fixed = np.where(known, best, 0.0) @ per
     sampled = np.repeat(fixed[:, None], DRAWS, axis=1)
-    vague = np.flatnonzero(known & (high > low))
-    if len(vague):
-        uniform = np.array([draws(f"line:{found[int(i)].line.id}") for i in vague])
-        grams = triangular(uniform, low[vague], best[vague], high[vague])
-        sampled += per[vague].T @ (grams - best[vague][:, None])
+    vague = [int(i) for i in np.flatnonzero(known & (high > low))]
+    if vague:
+        moved = np.array(
+            [
+                deviation(f"line:{found[i].line.id}", float(low[i]), float(best[i]), float(high[i]))
+                for i in vague
+            ]
+        )
+        sampled += per[vague].T @ moved
     for i in map(int, np.flatnonzero(known)):
-        spread = found[i].figures.spread()
-        if not spread.any():
-            continue
-        for place in np.flatnonzero(spread):
-            figures = found[i].figures
-            corners = [v[place : place + 1] for v in (figures.low, figures.best, figures.high)]
-            uniform = draws(f"row:{found[i].row_key}:{SHOWN[place]}")[None, :]
-            value = triangular(uniform, corners[0], corners[1], corners[2])[0]
-            sampled[place] += best[i] * (value - figures.best[place]) / 100
+        figures = found[i].figures
+        for place in figures.varying:
+            corners = [float(v[place]) for v in (figures.low, figures.best, figures.high)]
+            cause = f"row:{found[i].row_key}:{SHOWN[place]}"
+            sampled[place] += best[i] / 100 * deviation(cause, *corners)
     return sampled
 
 
@@ -293,9 +305,9 @@ def _blame(
     unknown = (np.isnan(per_best) & eaten) | unknown_grams
     width = np.where(unknown, np.inf, width)
     names = tuple(line.id for line in lost)
-    result = []
-    for place in range(len(SHOWN)):
-        column = width[:, place]
-        order = [int(i) for i in np.argsort(-column, kind="stable") if column[i] > 1e-9][:3]
-        result.append((names + tuple(found[i].line.id for i in order))[:3])
-    return tuple(result)
+    worst = np.argsort(-width, axis=0, kind="stable")[:MOST_BLAMED].T.tolist()
+    matters = (width > 1e-9).T.tolist()
+    return tuple(
+        (names + tuple(found[i].line.id for i in order if wide[i]))[:MOST_BLAMED]
+        for order, wide in zip(worst, matters, strict=True)
+    )

@@ -70,6 +70,7 @@ def plate_of(
     *,
     polyol_share: float = 1.0,
     losses: Mapping[str, float] | None = None,
+    sample: bool = True,
 ) -> Plate:
     """Compute one serving.
 
@@ -78,6 +79,7 @@ def plate_of(
         library: where foods are looked up.
         polyol_share: the share of polyols taken off net carbs, 0 to 1.
         losses: grams (whole dish) along `SHOWN` that leave with pressed or drained liquid.
+        sample: model the spread; a plate that is only compared with needs none.
 
     Returns:
         The plate; a figure's best is None where an unknown decides it.
@@ -85,7 +87,7 @@ def plate_of(
     owner = {line.id: part.id for part in dish.parts for line in part.effective_lines()}
     lines = [line for part in dish.parts for line in part.effective_lines()]
     found, lost = entries(lines, library, polyol_share)
-    totals = total(found, lost)
+    totals = total(found, lost, sample=sample)
     share = 1 / dish.servings
     figures = totals.figures(share)
     lost_grams = losses or {}
@@ -112,11 +114,10 @@ def _line_share(
 ) -> LineShare:
     row = library.rows[entry.row_key]
     grams = entry.best
-    values: dict[str, float | None] = {}
-    for name, place in PLACE.items():
-        per = float(entry.figures.best[place])
-        known = grams is not None and not np.isnan(per)
-        values[name] = grams * per / 100 * share if known and grams is not None else None
+    brought = entry.figures.best * ((np.nan if grams is None else grams) / 100 * share)
+    # NaN is the one number that differs from itself.
+    known = [None if value != value else value for value in brought.tolist()]  # noqa: PLR0124
+    values = dict(zip(SHOWN, known, strict=True))
     line = entry.line
     source = f"{row.source}: {row.description}"
     name = library.food(line.food or "").name

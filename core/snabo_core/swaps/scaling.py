@@ -8,8 +8,8 @@ from functools import lru_cache
 
 from snabo_core.dish import Choice, Line, Part, Slot
 from snabo_core.errors import BadInput
-from snabo_core.foods import Library
-from snabo_core.swaps.book import RoleFile, StandIn, StandInLine
+from snabo_core.foods import Library, library
+from snabo_core.swaps.book import RoleFile, StandIn, StandInLine, book
 from snabo_core.water import Ledger, predict
 from snabo_core.wording import Message, grams_text, say
 
@@ -20,9 +20,9 @@ SCALE_DOUBT = 0.02
 NAMESPACE = uuid.UUID("6f1c8a52-6a54-4c0f-9a43-1a3a0d0a7f10")
 
 
-def line_of(item: StandInLine, factor: float, identity: str, library: Library) -> Line:
+def line_of(item: StandInLine, factor: float, identity: str, foods: Library) -> Line:
     """Return a stand-in's line in so many times its basis."""
-    food = library.food(item.food)
+    food = foods.food(item.food)
     grams = item.grams * factor
     return Line(
         id=identity,
@@ -40,28 +40,25 @@ def line_of(item: StandInLine, factor: float, identity: str, library: Library) -
     )
 
 
-def base_lines(items: Sequence[StandInLine], library: Library) -> list[Line]:
+def base_lines(items: Sequence[StandInLine], foods: Library) -> list[Line]:
     """Return lines at their own basis, with ids that only serve the book's own check."""
-    return [line_of(item, 1.0, f"base-{i}", library) for i, item in enumerate(items)]
+    return [line_of(item, 1.0, f"base-{i}", foods) for i, item in enumerate(items)]
 
 
-@lru_cache(maxsize=256)
-def _finished_mass(stand_in_key: str, role: str) -> float:
-    """Return what a stand-in weighs after its own steps, at its own basis."""
-    from snabo_core.foods import library  # noqa: PLC0415  the cached value belongs to these
-    from snabo_core.swaps.book import book  # noqa: PLC0415
-
-    return check_cook(book().stand_in(role, stand_in_key), library()).finished.mass
-
-
-def check_cook(stand_in: StandIn, library: Library) -> Ledger:
+def check_cook(stand_in: StandIn, foods: Library) -> Ledger:
     """Cook a stand-in by its own steps at its own basis (a thickener in its reference sauce).
 
     Raises:
         BadInput: the lines or steps cannot be cooked.
     """
     items = (*stand_in.reference, *stand_in.lines)
-    return predict(base_lines(items, library), stand_in.steps, library)
+    return predict(base_lines(items, foods), stand_in.steps, foods)
+
+
+@lru_cache(maxsize=512)
+def cooked(role: str, stand_in: str) -> Ledger:
+    """Return what the book's own amounts of a stand-in come to; remembered, the book is fixed."""
+    return check_cook(book().stand_in(role, stand_in), library())
 
 
 def slot_lines(part: Part, slot: Slot) -> list[Line]:
@@ -110,11 +107,11 @@ def scale_factor(part: Part, slot: Slot, stand_in: StandIn, role_file: RoleFile)
     """
     if stand_in.basis == "thickening_power":
         return thickening_power(part, slot, role_file) / role_file.power_grams
-    return slot_mass(part, slot) / _finished_mass(stand_in.key, stand_in.role)
+    return slot_mass(part, slot) / cooked(stand_in.role, stand_in.key).finished.mass
 
 
 def scale_to(
-    part: Part, slot: Slot, stand_in: StandIn, role_file: RoleFile, library: Library
+    part: Part, slot: Slot, stand_in: StandIn, role_file: RoleFile, foods: Library
 ) -> Choice:
     """Return the stand-in scaled to a slot, its lines with ids that follow from the slot.
 
@@ -125,11 +122,11 @@ def scale_to(
     lines = []
     for item in stand_in.lines:
         identity = uuid.uuid5(NAMESPACE, f"{slot.id}/{stand_in.key}/{item.food}/{item.form}")
-        lines.append(line_of(item, factor, str(identity), library))
+        lines.append(line_of(item, factor, str(identity), foods))
     return Choice(stand_in.key, tuple(lines))
 
 
-def ledger_lines(part: Part, slot: Slot, library: Library) -> list[Line]:
+def ledger_lines(part: Part, slot: Slot, foods: Library) -> list[Line]:
     """Return the lines whose water the ledger of a swapped slot follows.
 
     For a thickener that is the wet part of the whole sauce; otherwise the stand-in's own.
@@ -143,6 +140,6 @@ def ledger_lines(part: Part, slot: Slot, library: Library) -> list[Line]:
         if line.id not in slot.line_ids
         and line.food is not None
         and line.grams is not None
-        and library.food(line.food).food_class in SAUCE_CLASSES
+        and foods.food(line.food).food_class in SAUCE_CLASSES
     ]
     return kept + own

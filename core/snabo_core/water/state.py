@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, fields, replace
+from functools import lru_cache
 
 import numpy as np
 
@@ -31,13 +32,17 @@ class State:
     ash: float = 0.0
     alcohol: float = 0.0
 
+    def grams(self) -> tuple[float, ...]:
+        """Return the grams in the order of `NAMES`."""
+        return (
+            self.water, self.protein, self.fat, self.sugars, self.starch,
+            self.fibre, self.polyols, self.ash, self.alcohol,
+        )  # fmt: skip
+
     @property
     def mass(self) -> float:
         """Total grams."""
-        return (
-            self.water + self.protein + self.fat + self.sugars + self.starch
-            + self.fibre + self.polyols + self.ash + self.alcohol
-        )  # fmt: skip
+        return sum(self.grams())
 
     @property
     def solids(self) -> float:
@@ -62,15 +67,15 @@ class State:
 
     def plus(self, other: State) -> State:
         """Return both together."""
-        return State(*(getattr(self, n) + getattr(other, n) for n in NAMES))
+        return State(*(a + b for a, b in zip(self.grams(), other.grams(), strict=True)))
 
     def minus(self, other: State) -> State:
         """Return what is left when `other` is taken out."""
-        return State(*(getattr(self, n) - getattr(other, n) for n in NAMES))
+        return State(*(a - b for a, b in zip(self.grams(), other.grams(), strict=True)))
 
     def times(self, factor: float) -> State:
         """Return the same composition in another amount."""
-        return State(*(getattr(self, n) * factor for n in NAMES))
+        return State(*(a * factor for a in self.grams()))
 
     def soluble(self) -> State:
         """Return what could dissolve and leave with liquid."""
@@ -86,6 +91,11 @@ def of_row(row: FoodRow, grams: float) -> State:
     Raises:
         BadInput: the row's water is unknown, so no ledger can be kept.
     """
+    return _one_gram(row).times(grams)
+
+
+@lru_cache(maxsize=4096)
+def _one_gram(row: FoodRow) -> State:
 
     def part(name: str) -> float:
         return float(np.nan_to_num(row.best[AXIS[name]]))
@@ -108,7 +118,7 @@ def of_row(row: FoodRow, grams: float) -> State:
         alcohol=part("alcohol"),
     )
     # Rounding in the source leaves a little over or under 100 g; the whole still weighs 100.
-    return known.times(100 / known.mass).times(grams / 100)
+    return known.times(1 / known.mass)
 
 
 def of_lines(lines: Sequence[Line], library: Library) -> State:

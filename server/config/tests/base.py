@@ -12,7 +12,7 @@ from snabo_core.plate.eaters import schools
 from table.services import EaterForm, add_eater
 
 PASSWORD = "a-test-password"
-BACKEND = "django.contrib.auth.backends.ModelBackend"
+BACKEND = "accounts.backends.HouseholdBackend"
 RECIPE = """Root pot with a mash lid
 Serves 4
 

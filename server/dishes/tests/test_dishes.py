@@ -138,8 +138,8 @@ class Compute(KitchenCase):
 
     def test_preview_asks_the_database_little(self) -> None:
         body = {"sequence": 1, "dish": self.read()}
-        # Session, user, household, eaters.
-        with self.assertNumQueries(4):
+        # Session, user with household, eaters.
+        with self.assertNumQueries(3):
             self.send("post", "preview", body)
 
     def test_rank_offers_every_family(self) -> None:

@@ -734,7 +734,6 @@ export interface components {
             eaters: components["schemas"]["EaterView"][];
             parts: components["schemas"]["PartView"][];
             lines: components["schemas"]["LineView"][];
-            was_lines: components["schemas"]["LineView"][];
             starchy: components["schemas"]["StarchyView"] | null;
             ledgers: components["schemas"]["LedgerView"][];
             doubtful: number;

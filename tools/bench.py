@@ -1,0 +1,146 @@
+"""Timings as ratios to a fixed piece of arithmetic, so that machines can be compared.
+
+./snabo bench          prints them; fails when one is three times the committed ratio
+./snabo bench --write  commits these ratios to tools/bench_ratios.json
+"""
+
+import json
+import os
+import statistics
+import sys
+import time
+from collections.abc import Callable
+from pathlib import Path
+
+ROOT = Path(__file__).resolve().parents[1]
+sys.path[:0] = [str(ROOT / "core"), str(ROOT / "server")]
+os.environ.setdefault("DJANGO_SETTINGS_MODULE", "config.settings")
+
+import django  # noqa: E402  the path has to be set first
+
+django.setup()
+
+import numpy as np  # noqa: E402
+from django.http import HttpResponse  # noqa: E402
+from django.test import Client  # noqa: E402
+from django.test.utils import setup_databases, setup_test_environment, teardown_databases  # noqa: E402
+
+from accounts.models import Household, User  # noqa: E402
+from snabo_core.foods import library  # noqa: E402
+from snabo_core.plate.eaters import schools  # noqa: E402
+from snabo_core.quantities import read_line  # noqa: E402
+from table.services import EaterForm, add_eater  # noqa: E402
+
+COMMITTED = ROOT / "tools" / "bench_ratios.json"
+ALLOWED = 3.0
+RUNS, WARM = 60, 8
+# Budgets in ms, warm, 95th percentile, for 60 lines and 4 eaters.
+BUDGETS = {"preview": 25.0, "rank": 60.0, "food search": 20.0}
+LINES = (
+    "200 g mushrooms", "2 leeks", "3 carrots", "1 tbsp olive oil", "400 ml milk", "25 g flour",
+    "400 g can butter beans, drained", "150 g cheddar", "2 eggs", "300 g spinach", "1 tsp salt",
+    "50 g butter", "200 g cod", "1 onion",
+)  # fmt: skip
+SCHOOLS = ("very_low_carb", "no_added_oil", "lean_protein", "whole_plant")
+SEARCHES = ("caulif", "celriac", "pot", "bean", "yeast fl", "beef ground raw", "zuchini", "mi")
+
+
+def reference() -> None:
+    """The yardstick: a matrix product the size of one plate's draws, and plain Python."""
+    draws = np.ones((2000, 60)) @ np.ones((60, 10))
+    sum(float(x) for x in draws[:500].ravel())
+
+
+def percentile(times: list[float]) -> float:
+    return statistics.quantiles(times, n=20)[-1]
+
+
+def measure(call: Callable[[], object], runs: int = RUNS) -> tuple[float, float]:
+    """Return (median, 95th percentile) in ms."""
+    for _ in range(WARM):
+        call()
+    times = []
+    for _ in range(runs):
+        begin = time.perf_counter()
+        call()
+        times.append((time.perf_counter() - begin) * 1000)
+    return statistics.median(times), percentile(times)
+
+
+def household() -> Client:
+    home = Household.objects.create(name="Bench")
+    user = User.objects.create_user("bench", household=home)
+    for school in SCHOOLS:
+        preset = schools()[school]
+        add_eater(home, EaterForm(school, school, list(preset.targets), list(preset.exclusions)))
+    client = Client()
+    client.force_login(user, "accounts.backends.HouseholdBackend")
+    return client
+
+
+def send(client: Client, path: str, text: str) -> HttpResponse:
+    answer = client.post(f"/api/{path}", text, content_type="application/json")
+    if answer.status_code >= 400:
+        sys.exit(f"{path} answered {answer.status_code}: {answer.content[:200]!r}")
+    return answer
+
+
+def post(client: Client, path: str, body: object) -> dict:
+    return send(client, path, json.dumps(body)).json()
+
+
+def timings() -> dict[str, tuple[float, float]]:
+    client = household()
+    many = [LINES[i % len(LINES)] for i in range(56)]
+    lid = ["900 g floury potatoes, peeled", "120 ml milk", "50 g butter", "1 tsp salt"]
+    text = "\n".join(["Bench pot", "Serves 6", "For the pot", *many, "For the lid", *lid])
+    dish = post(client, "read", {"text": text, "unit_system": "metric"})
+    part = dish["parts"][1]
+    rank = {"sequence": 1, "dish": dish, "part": part["id"], "slot": part["slots"][0]["id"]}
+    choice = post(client, "rank", rank)["candidates"][0]["choice"]
+    part["slots"][0]["choice"] = choice
+    # Written out beforehand: the browser's share of the work is not the server's.
+    preview, rank_text = json.dumps({"sequence": 1, "dish": dish}), json.dumps(rank)
+    place = iter(range(10**9))
+    return {
+        "yardstick": measure(reference, 200),
+        "preview": measure(lambda: send(client, "preview", preview)),
+        "rank": measure(lambda: send(client, "rank", rank_text)),
+        "food search": measure(
+            lambda: client.get(f"/api/foods?q={SEARCHES[next(place) % len(SEARCHES)]}")
+        ),
+        "read 100 lines": measure(
+            lambda: [read_line(LINES[i % len(LINES)], library()) for i in range(100)], 10
+        ),
+    }
+
+
+def main() -> int:
+    setup_test_environment()
+    databases = setup_databases(verbosity=0, interactive=False)
+    try:
+        found = timings()
+    finally:
+        teardown_databases(databases, verbosity=0)
+    yard = found.pop("yardstick")[0]
+    ratios = {name: p95 / yard for name, (_, p95) in found.items()}
+    if "--write" in sys.argv:
+        rounded = {k: round(v, 1) for k, v in ratios.items()}
+        COMMITTED.write_text(json.dumps(rounded, indent=1) + "\n")
+    committed = json.loads(COMMITTED.read_text())
+    print(f"yardstick {yard:.2f} ms; ratios are 95th percentiles over it")
+    slow = []
+    for name, (median, p95) in found.items():
+        budget = f", budget {BUDGETS[name]:.0f} ms" if name in BUDGETS else ""
+        known = committed[name]
+        print(f"{name:16} median {median:6.1f} ms, p95 {p95:6.1f} ms{budget};"
+              f" ratio {ratios[name]:5.1f}, committed {known:5.1f}")  # fmt: skip
+        if ratios[name] > ALLOWED * known:
+            slow.append(name)
+    if slow:
+        print(f"Three times slower than committed: {', '.join(slow)}")
+    return 1 if slow else 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())
