@@ -93,7 +93,7 @@ def line_from(read: ReadLine, library: Library, identity: str) -> Line:
     )
 
 
-def _is_heading(text: str) -> str | None:
+def heading_of(text: str) -> str | None:
     """Return the name of the part a line opens, None if it opens none."""
     bare = text.strip(" #*_=-").rstrip(":").strip()
     for_the = _FOR_THE.match(bare)
@@ -136,7 +136,7 @@ def _take(draft: _Draft, text: str) -> None:
     if _METHOD.match(text):
         draft.in_method = True
         return
-    heading = _is_heading(text)
+    heading = heading_of(text)
     if heading is not None and not _METHOD.match(heading):
         if not draft.in_method:
             draft.open_part(heading)

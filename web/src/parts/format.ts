@@ -22,11 +22,11 @@ export function percent(share: number, digits = 0): string {
   return `${(share * 100).toFixed(digits)} %`;
 }
 
-/** Signed minutes against the original: "+ 9 min", "− 12 min", "same time". */
-export function extraMinutes(minutes: number): string {
-  const whole = Math.round(minutes);
-  if (whole === 0) return 'same time';
-  return `${whole > 0 ? '+' : '−'} ${Math.abs(whole)} min`;
+/** A whole number with its sign: "+ 9", "− 12", "± 0". */
+export function signed(value: number): string {
+  const whole = Math.round(value);
+  if (whole === 0) return '± 0';
+  return `${whole > 0 ? '+' : '−'} ${Math.abs(whole)}`;
 }
 
 export function duration(seconds: number): string {

@@ -8,7 +8,7 @@ import { rankQuery } from '../../api/queries';
 import type { CandidateView, Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { setChoice } from '../../draft/edits';
-import { extraMinutes, percent } from '../../parts/format';
+import { percent, signed } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { ReachBar } from '../../parts/ReachBar';
 
@@ -74,9 +74,9 @@ function Strip({ item, chosen, open, onToggle, onChoose }: StripProps): JSX.Elem
           <span />
         )}
         <span className="minutes">
-          {extraMinutes(item.extra_total)}
+          {signed(item.extra_total)} min
           <br />
-          <span className="soft">hands {extraMinutes(item.extra_hands_on)}</span>
+          <span className="soft">{signed(item.extra_hands_on)} by hand</span>
         </span>
         {chosen ? (
           <b className="aside">chosen</b>

@@ -30,10 +30,10 @@ function known(value: number | null | undefined, unit: string): string {
 function Detail({ food }: { food: FoodView }): JSX.Element {
   const held =
     food.allergens === null
-      ? 'allergens: nobody has looked'
+      ? 'Allergens: nobody has looked'
       : food.allergens.length
-        ? `holds ${food.allergens.join(', ')}`
-        : 'none of the named allergens';
+        ? `Holds ${food.allergens.join(', ')}`
+        : 'None of the named allergens';
   return (
     <section aria-label={food.name}>
       <h2>{food.name}</h2>

@@ -43,7 +43,8 @@ function spread(figure: Figure, unit: string, share: number): string {
   if (figure.best === null || figure.spread_low === null || figure.spread_high === null) return '';
   const width = (figure.spread_high - figure.spread_low) * share;
   if (width < (unit === 'g' ? 0.15 : 3)) return '';
-  return `${plain(figure.spread_low * share)} to ${plain(figure.spread_high * share)}`;
+  const [low, high] = [plain(figure.spread_low * share), plain(figure.spread_high * share)];
+  return low === high ? '' : `${low} to ${high}`;
 }
 
 function blame(figure: Figure, preview: Preview): string {
