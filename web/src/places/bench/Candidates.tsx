@@ -113,8 +113,7 @@ export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Elem
         Stand-ins{' '}
         {ranking.data && (
           <span className="soft" style={{ font: '16px var(--text)' }}>
-            {list.length} for this {ranking.data.role_name}, {suited} keep every exclusion; best for
-            your table first, each shown by its tightest limit
+            {suited} of {list.length} keep every exclusion; each by its tightest limit
           </span>
         )}
       </h3>
