@@ -6,7 +6,7 @@ import hashlib
 import re
 from collections import defaultdict
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, lru_cache
 
 import numpy as np
 from rapidfuzz import fuzz, process
@@ -27,6 +27,7 @@ class Hit:
     score: float
 
 
+@lru_cache(maxsize=50_000)
 def singular(word: str) -> str:
     """Return the dictionary form kitchen words are compared in."""
     if len(word) > 4 and word.endswith("ies") and word != "cookies":

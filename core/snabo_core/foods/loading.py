@@ -31,38 +31,42 @@ NO_POLYOLS = (
 
 
 def _unbounded(best: Vector) -> Vector:
-    """Return the highest values that unknown figures can have: fibre at most carbohydrate."""
+    """Return the highest values that unknown figures can have: fibre at most carbohydrate.
+
+    `best` holds figures along its last axis; so does the result.
+    """
     high = np.where(np.isnan(best), np.inf, best)
     for gram in ("carbohydrate", "fat", "protein", "water", "ash", "alcohol"):
-        high[AXIS[gram]] = min(high[AXIS[gram]], 100.0)
+        high[..., AXIS[gram]] = np.minimum(high[..., AXIS[gram]], 100.0)
+    carbohydrate = high[..., AXIS["carbohydrate"]]
     for part in ("fibre", "sugars", "polyols"):
         # Measured parts may top the sum by rounding; only unknown ones are bounded by it.
-        if np.isinf(high[AXIS[part]]):
-            high[AXIS[part]] = high[AXIS["carbohydrate"]]
+        known = high[..., AXIS[part]]
+        high[..., AXIS[part]] = np.where(np.isinf(known), carbohydrate, known)
     return high
 
 
-def _listed_row(record: dict[str, str]) -> FoodRow:
-    best = np.full(len(NUTRIENTS), np.nan)
-    for name, place in AXIS.items():
-        text = record.get(name, "")
-        if text:
-            best[place] = float(text)
-    category = record["category"]
-    if any(word in category.lower() for word in NO_POLYOLS):
-        best[AXIS["polyols"]] = 0.0
-    low = np.where(np.isnan(best), 0.0, best)
-    return FoodRow(
-        record["key"], record["source"], record["description"], category,
-        best, low, _unbounded(best),
-    )  # fmt: skip
-
-
 def read_list() -> Iterator[FoodRow]:
-    """Yield the rows of foods.csv."""
+    """Yield the rows of foods.csv; blank figures stay unknown (NaN)."""
     lines = io.StringIO((FOLDER / "foods.csv").read_text("utf-8"))
-    for record in csv.DictReader(line for line in lines if not line.startswith("#")):
-        yield _listed_row(record)
+    reader = csv.reader(line for line in lines if not line.startswith("#"))
+    titles = next(reader)
+    records = list(reader)
+    best = np.full((len(records), len(NUTRIENTS)), np.nan)
+    for name, place in AXIS.items():
+        if name in titles:
+            column = titles.index(name)
+            best[:, place] = [float(r[column]) if r[column] else np.nan for r in records]
+    holds_none = {
+        category: any(word in category.lower() for word in NO_POLYOLS)
+        for category in {record[3] for record in records}
+    }
+    none = np.array([holds_none[record[3]] for record in records])
+    best[none, AXIS["polyols"]] = 0.0
+    low = np.where(np.isnan(best), 0.0, best)
+    high = _unbounded(best)
+    for place, (key, source, description, category) in enumerate(r[:4] for r in records):
+        yield FoodRow(key, source, description, category, best[place], low[place], high[place])
 
 
 def read_remembered() -> Iterator[FoodRow]:
