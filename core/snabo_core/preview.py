@@ -2,33 +2,28 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from snabo_core.dish import Dish, Part, Slot, all_lines
 from snabo_core.errors import SnaboError
-from snabo_core.foods import Food, Library
+from snabo_core.foods import Library
 from snabo_core.plate import Eater, Plate, plate_of
-from snabo_core.plate.figures import PLACE, UNIT, Figure, net_carbs
+from snabo_core.plate.figures import UNIT, Figure
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.ranking import ForEater, judge, rank
-from snabo_core.swaps.scaling import cooked, ledger_lines
+from snabo_core.swaps.ranking import ForEater, judge
+from snabo_core.swaps.scaling import ledger_lines
 from snabo_core.water import Kitchen, Ledger, Point, State, Step, advise, predict
 from snabo_core.wire import (
     Band,
     BreachView,
-    CandidateView,
     CautionView,
-    DecidingReach,
     EaterView,
-    FoodView,
     LedgerView,
-    LineView,
     PartView,
     PointView,
     Preview,
-    Ranking,
     Reach,
     StarchyView,
 )
@@ -46,8 +41,6 @@ LABELS = {
     "added_oil": "Added oil",
     "sodium_mg": "Sodium",
 }
-# A limit of nothing still needs a size to compare misses with; 5 g or mg.
-SMALL_LIMIT = 5.0
 
 
 @dataclass(frozen=True)
@@ -147,7 +140,7 @@ def preview(
             losses[name] = losses.get(name, 0.0) + grams
     share = setting.polyol_share
     plate = plate_of(dish, library, polyol_share=share, losses=losses)
-    was = _as_brought(dish.original(), library, share) if dish.swapped() else plate
+    was = as_brought(dish.original(), library, share) if dish.swapped() else plate
     lines = [line for _, line in all_lines(dish)]
     layers = _parts(plate, was, dried)
     return Preview(
@@ -157,7 +150,7 @@ def preview(
         was=was.figures,
         eaters=tuple(_eater(e, plate, was, dish, library) for e in setting.eaters),
         parts=layers,
-        lines=_lines(plate),
+        lines=plate.lines,
         starchy=_starchiest(dish, was, book),
         ledgers=tuple(ledgers),
         doubtful=sum(not line.settled for line in lines),
@@ -166,16 +159,9 @@ def preview(
 
 
 @lru_cache(maxsize=64)
-def _as_brought(original: Dish, library: Library, polyol_share: float) -> Plate:
+def as_brought(original: Dish, library: Library, polyol_share: float) -> Plate:
     """Return the original's plate; remembered, it stays while the swap is being worked on."""
     return plate_of(original, library, polyol_share=polyol_share, sample=False)
-
-
-def _lines(plate: Plate) -> tuple[LineView, ...]:
-    return tuple(
-        LineView(s.line_id, s.part_id, s.food_name, s.source, s.grams, s.values)
-        for s in plate.lines
-    )
 
 
 def _parts(plate: Plate, was: Plate, dried: Mapping[str, float]) -> tuple[PartView, ...]:
@@ -246,7 +232,7 @@ def _starchiest(dish: Dish, was: Plate, book: Book) -> StarchyView | None:
     subject = f"The {role}" if role in owner or owner == "dish" else f"The {owner}'s {role}"
     known = whole is not None and whole > 0
     words = f"{subject} carries {net:.0f} of {whole:.0f} g" if known else (
-        f"{subject} carries {net:.0f} g; the whole is not known yet"
+        f"{subject} carries {net:.0f} g"
     )  # fmt: skip
     return StarchyView(part.id, slot.id, slot.role, net / whole if whole else None, words)
 
@@ -325,106 +311,4 @@ def _point(point: Point, step: Step | None, press: str | None, book: Book) -> Po
         rounds=advice.rounds,
         pan_minutes=advice.pan_minutes,
         cautions=cautions,
-    )
-
-
-def ranking(
-    dish: Dish,
-    part_id: str,
-    slot_id: str,
-    setting: Setting,
-    book: Book,
-    library: Library,
-    *,
-    sequence: int = 0,
-) -> Ranking:
-    """Compute every stand-in of a slot on this dish, best first.
-
-    Raises:
-        BadInput: the slot is gone, or its own lines are not settled.
-    """
-    part, slot = dish.part(part_id), dish.slot(part_id, slot_id)
-    share = setting.polyol_share
-    found = rank(dish, part, slot, setting.eaters, book, library, polyol_share=share)
-    was = _as_brought(dish.with_choice(part_id, slot_id, None), library, share)
-    views = []
-    for item in found:
-        people = tuple(eater_view(p, item.figures, was.figures) for p in item.eaters)
-        finished = cooked(slot.role, item.stand_in.key).finished
-        views.append(
-            CandidateView(
-                stand_in=item.stand_in.key,
-                name=item.stand_in.name,
-                family=item.stand_in.family,
-                expectation=item.stand_in.expectation,
-                taste=item.stand_in.taste,
-                smell=item.stand_in.smell,
-                texture=dict(item.stand_in.texture),
-                evidence=item.stand_in.evidence,
-                equipment=item.stand_in.equipment,
-                without=dict(item.stand_in.without),
-                choice=item.choice,
-                figures=item.figures,
-                eaters=people,
-                deciding=_deciding(people),
-                extra_hands_on=item.extra_hands_on,
-                extra_total=item.extra_total,
-                water_share=finished.water_share,
-                band=Band(*item.stand_in.band) if item.stand_in.band else None,
-                excluded=any(p.excluded for p in people),
-                suits=sum(p.suits for p in people),
-                why=item.why,
-            )
-        )
-    name = book.roles[slot.role].name
-    return Ranking(sequence, slot.role, name, tuple(views))
-
-
-def _deciding(people: Sequence[EaterView]) -> tuple[DecidingReach, ...]:
-    """Return every limit of everybody eating, the one with least room first."""
-    found = [DecidingReach(p.name, reach) for p in people for reach in p.reaches]
-    return tuple(sorted(found, key=lambda d: (d.reach.met, _room(d.reach))))
-
-
-def _room(reach: Reach) -> float:
-    """Return the room to the limit as a share of it; negative when missed."""
-    value = reach.figure.best if reach.figure.best is not None else reach.figure.low
-    rooms = []
-    if reach.at_most is not None:
-        rooms.append((reach.at_most - value) / max(reach.at_most, SMALL_LIMIT))
-    if reach.at_least is not None:
-        rooms.append((value - reach.at_least) / max(reach.at_least, SMALL_LIMIT))
-    return min(rooms)
-
-
-def food_view(food: Food, library: Library, polyol_share: float = 1.0) -> FoodView:
-    """Return a food per 100 g of its default form."""
-    row = library.row(food.key)
-    best = net_carbs(row, polyol_share)[0]
-    names = [n for n in PLACE if n not in {"net_carbs", "added_oil"}] + ["water"]
-    measures = [
-        f"1 {m.unit}: {m.grams:g} g ({m.low:g} to {m.high:g}), {m.source}"
-        for m in food.counts.values()
-    ]
-    measures += [
-        f"1 ml {form}: {d.best:g} g ({d.low:g} to {d.high:g}), common practice"
-        for form, d in food.densities.items()
-    ]
-    return FoodView(
-        key=food.key,
-        name=food.name,
-        curated=food.curated,
-        forms=tuple(food.forms),
-        source=row.source,
-        description=row.description,
-        food_class=food.food_class,
-        starch=food.starch,
-        origin=food.origin,
-        allergens=food.allergens,
-        check_label=food.check_label,
-        names=food.names,
-        values={name: row.value(name) for name in names},
-        net_carbs=None if best != best else best,  # noqa: PLR0124  NaN differs from itself
-        water_is_derived=row.water_is_derived,
-        measures=tuple(measures),
     )

@@ -18,6 +18,7 @@ from snabo_core.wording import say
 MAX_READ_LINES = 300
 MAX_STEPS = 120
 LONG_LINE = 140
+LEAST_WORDS = 6
 DEFAULT_SERVINGS = 4.0
 _SERVINGS = re.compile(
     r"\b(?:serves|servings?|feeds|makes|yield[s]?|portions?|for)\b\s*:?\s*(?:about\s+)?"
@@ -37,7 +38,7 @@ _FOR_THE = re.compile(
 _NUMBERED = re.compile(r"^(?:step\s*)?\d{1,2}\s*[.):]\s+\S", re.IGNORECASE)
 _NUMBER = re.compile(r"^\s*(?:step\s*)?\d{1,2}\s*[.):]\s+", re.IGNORECASE)
 _VERB = re.compile(
-    r"^(?:heat|preheat|boil|mix|stir|add|bake|cook|fry|melt|peel|chop|mash|simmer|pour|whisk|put|"
+    r"^(?:brown|sweat|scatter|heat|preheat|boil|mix|stir|add|bake|cook|fry|melt|peel|chop|mash|simmer|pour|whisk|put|"
     r"place|season|serve|spread|top|drain|grate|cut|bring|remove|turn|combine|meanwhile|in a|"
     r"roast|toast|sprinkle|leave|let|set|make|beat|cover|transfer|return|warm|sweat|fold)\b",
     re.IGNORECASE,
@@ -104,11 +105,16 @@ def heading_of(text: str) -> str | None:
     return bare.capitalize() if short and marked else None
 
 
-def _is_step(text: str) -> bool:
-    sentences = text.count(". ") + text.rstrip().endswith((".", "!"))
+def _is_step(text: str, system: str) -> bool:
+    """Tell a step from an ingredient: it begins with a verb or reads as sentences."""
     if _NUMBERED.match(text) and len(text) > 25:
         return _VERB.match(_NUMBER.sub("", text)) is not None
-    return (_VERB.match(text) is not None and sentences >= 1) or len(text) > LONG_LINE
+    ends = text.rstrip().endswith((".", "!", ")"))
+    sentences = len(re.findall(r"[a-z)][.!](?:\s|$)", text))
+    if _begins_with_amount(text, system):
+        return len(text) > LONG_LINE and sentences > 0
+    spoken = sentences > 0 and len(text.split()) >= LEAST_WORDS
+    return spoken or (_VERB.match(text) is not None and ends) or len(text) > LONG_LINE
 
 
 def _begins_with_amount(text: str, system: str) -> bool:
@@ -129,7 +135,7 @@ def _take_servings(draft: _Draft, text: str) -> bool:
     return True
 
 
-def _take(draft: _Draft, text: str) -> None:
+def _take(draft: _Draft, text: str, system: str) -> None:
     if _INGREDIENTS.match(text):
         draft.in_method = False
         return
@@ -143,7 +149,7 @@ def _take(draft: _Draft, text: str) -> None:
         return
     if draft.in_method:
         draft.steps.append(_NUMBER.sub("", text))
-    elif _is_step(text):
+    elif _is_step(text, system):
         draft.steps.append(text)
     else:
         draft.add_line(text)
@@ -175,7 +181,7 @@ def read_recipe(
             draft.title = text_line.strip(" #*")[:120]
             continue
         if not _take_servings(draft, text_line):
-            _take(draft, text_line)
+            _take(draft, text_line, system)
     if len(text) > MAX_TEXT:
         notes.append("The text was very long; its end was left out.")
     parts = _parts(draft, library, system, make_id, notes)

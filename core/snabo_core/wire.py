@@ -9,6 +9,7 @@ from dataclasses import dataclass
 
 from snabo_core.dish import Choice, Dish
 from snabo_core.plate.figures import Figure
+from snabo_core.plate.serving import LineShare
 
 
 @dataclass(frozen=True)
@@ -87,18 +88,6 @@ class PartView:
     was_net_share: float | None
     starch_share: float
     was_starch_share: float
-
-
-@dataclass(frozen=True)
-class LineView:
-    """What one line brings to a serving and where its figures come from."""
-
-    line_id: str
-    part_id: str
-    food_name: str
-    source: str
-    grams: float | None
-    values: dict[str, float | None]
 
 
 @dataclass(frozen=True)
@@ -185,7 +174,7 @@ class Preview:
     was: dict[str, Figure]
     eaters: tuple[EaterView, ...]
     parts: tuple[PartView, ...]
-    lines: tuple[LineView, ...]
+    lines: tuple[LineShare, ...]
     starchy: StarchyView | None
     ledgers: tuple[LedgerView, ...]
     doubtful: int

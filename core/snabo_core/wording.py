@@ -35,6 +35,8 @@ TEMPLATES: dict[str, str] = {
     # standings
     "meets_most": "{spare} {unit} spare",
     "meets_least": "{spare} {unit} over the line",
+    "meets_most_at_least": "at least {spare} {unit} spare",
+    "meets_least_at_least": "at least {spare} {unit} over the line",
     "exactly": "exactly at the limit",
     "over": "{amount} {unit} over",
     "short": "{amount} {unit} short",

@@ -4,7 +4,7 @@ import unittest
 
 from snabo_core.errors import UnknownFood
 from snabo_core.foods import library
-from snabo_core.preview import food_view
+from snabo_core.foods.view import food_view
 
 
 class FoodList(unittest.TestCase):

@@ -13,6 +13,7 @@ from snabo_core.foods.records import AVAILABLE, BY_DIFFERENCE
 from snabo_core.plate import SHOWN, Eater, Target, plate_of
 from snabo_core.plate.eaters import breaches, check_target, standing
 from snabo_core.plate.figures import Totals, entries, net_carbs, total
+from snabo_core.wording import say
 from tests.helpers import dish, line, part, row
 
 GRAMS = st.floats(1, 800)
@@ -196,6 +197,12 @@ class Standings(unittest.TestCase):
         result = self.judge(made, Target("net_carbs", at_most=20))
         self.assertEqual(result.code, "cannot_tell")
         self.assertEqual(result.message.values["food"], "potato")
+
+    def test_unknown_line_elsewhere_still_meets_at_least(self) -> None:
+        made = dish(part("p", line("a", 1000, "cod"), line("b", None, "potato")))
+        result = self.judge(made, Target("protein", at_least=30))
+        self.assertEqual(result.code, "meets")
+        self.assertRegex(say(result.message), r"^at least \d+ g over the line$")
 
     def test_losses_count_against_at_least_only(self) -> None:
         made = dish(part("p", line("a", 1000, "potato")))

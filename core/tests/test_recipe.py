@@ -67,6 +67,16 @@ class ReadRecipe(unittest.TestCase):
         self.assertEqual(len(flat.steps), 1)
         self.assertIn("No servings given", flat.notes[0])
 
+    def test_sentences_without_a_heading_are_steps(self) -> None:
+        text = (
+            "Bake\n500 g lamb mince\n1 kg potatoes, peeled and mashed\nsalt and pepper\n"
+            "Brown the mince with the onions. Stir in the flour and simmer.\n"
+            "The lid goes on last and the dish is baked for half an hour.\n"
+        )
+        read = read_recipe(text, library())
+        self.assertEqual([x.food for x in read.parts[0].lines], ["lamb_mince", "potato", "salt"])
+        self.assertEqual(len(read.steps), 2)
+
     def test_five_hundred_lines(self) -> None:
         many = read_recipe("Long\n" + "100 g potatoes\n" * 500, library())
         self.assertEqual(sum(len(p.lines) for p in many.parts), MAX_READ_LINES)

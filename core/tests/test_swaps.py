@@ -4,11 +4,12 @@ import unittest
 from dataclasses import replace
 
 from snabo_core.book_check import coverage_faults, food_faults, stand_in_faults
+from snabo_core.candidates import ranking
 from snabo_core.dish import ROLES, Slot
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.plate import Eater, Target
-from snabo_core.preview import Setting, preview, ranking
+from snabo_core.preview import Setting, preview
 from snabo_core.swaps.book import book
 from snabo_core.swaps.ranking import rank
 from snabo_core.swaps.roles import propose_slots

@@ -12,10 +12,10 @@ from config.problems import Conflict
 from config.wire import convert
 from dishes.models import Dish, DishVersion
 from snabo_core import dish as core
+from snabo_core.candidates import ranking as core_ranking
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.preview import preview as core_preview
-from snabo_core.preview import ranking as core_ranking
 from snabo_core.quantities.reading import read_line
 from snabo_core.recipe import line_from, new_id, read_recipe, reread_line
 from snabo_core.swaps.book import book

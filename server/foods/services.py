@@ -3,7 +3,7 @@
 from accounts.models import Household
 from snabo_core.errors import UnknownFood
 from snabo_core.foods import library
-from snabo_core.preview import food_view
+from snabo_core.foods.view import food_view
 from snabo_core.wire import FoodView
 
 MOST_TYPED = 80

@@ -138,9 +138,9 @@ def test(options: argparse.Namespace) -> int:
     whole = not options.labels
     browser = whole or any(label.startswith("e2e") for label in options.labels)
     if options.quick:
-        browser, options.labels = False, ["core/tests", "server"]
+        browser, options.labels = False, ["core/tests", "server", "tools"]
     prepare(develop=True, browser=browser, build=browser)
-    labels = options.labels or ["core/tests", "server", "e2e"]
+    labels = options.labels or ["core/tests", "server", "tools", "e2e"]
     with Database(TESTS).serving() as database:
         return _manage(database, "test", *labels, "--noinput", PYTHONWARNINGS="error")
 

@@ -183,13 +183,19 @@ def _judge(
         nutrient = target.nutrient.replace("_mg", "").replace("_", " ")
         values = {"nutrient": nutrient, "food": food}
         return result("cannot_tell", None, None, Message("cannot_tell", values))
-    best = figure.best if figure.best is not None else (high if surely_met else figure.low)
+    # Where the best value is unknown, the end of the bounds nearest to the limit decides.
+    nearest = high if upper == surely_met else figure.low
+    best = figure.best if figure.best is not None else nearest
     room = limit - best if upper else best - limit
     inside = sampled <= limit + tiny if upper else sampled >= limit - tiny
     chance = 1.0 if surely_met else 0.0 if surely_missed else float(np.mean(inside))
     if chance >= NEARLY_SURE and room >= -tiny:
         code = "meets_most" if upper else "meets_least"
-        text = Message(code, {"spare": room, "unit": unit}) if room > tiny else Message("exactly")
+        room_values: dict[str, str | float] = {"spare": room, "unit": unit}
+        if figure.best is None:
+            text = Message(f"{code}_at_least", room_values)
+        else:
+            text = Message(code, room_values) if room > tiny else Message("exactly")
         return result("meets", max(room, 0.0), chance, text)
     if chance <= 1 - NEARLY_SURE and room < 0:
         word: Code = "over" if upper else "short"

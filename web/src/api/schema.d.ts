@@ -733,7 +733,7 @@ export interface components {
             };
             eaters: components["schemas"]["EaterView"][];
             parts: components["schemas"]["PartView"][];
-            lines: components["schemas"]["LineView"][];
+            lines: components["schemas"]["LineShare"][];
             starchy: components["schemas"]["StarchyView"] | null;
             ledgers: components["schemas"]["LedgerView"][];
             doubtful: number;
@@ -812,10 +812,10 @@ export interface components {
             was_starch_share: number;
         };
         /**
-         * LineView
-         * @description What one line brings to a serving and where its figures come from.
+         * LineShare
+         * @description What one line brings to a serving, best values along `SHOWN`, None where unknown.
          */
-        LineView: {
+        LineShare: {
             line_id: string;
             part_id: string;
             food_name: string;

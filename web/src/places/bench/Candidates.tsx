@@ -9,6 +9,7 @@ import type { CandidateView, Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { setChoice } from '../../draft/edits';
 import { percent, signed } from '../../parts/format';
+import { Limits } from '../../parts/Limits';
 import { Notice } from '../../parts/Notice';
 import { ReachBar } from '../../parts/ReachBar';
 
@@ -21,17 +22,7 @@ function Opened({ item }: { item: CandidateView }): JSX.Element {
       {item.eaters.map((eater) => (
         <div key={eater.id}>
           <b>{eater.name}</b> <span className="soft">{eater.school}</span>
-          {eater.reaches.map((reach) => (
-            <ReachBar key={reach.nutrient} reach={reach} />
-          ))}
-          {eater.breaches.map((breach) => (
-            <p
-              key={`${breach.line_id}-${breach.what}`}
-              className={breach.certainty === 'contains' ? 'verdict bad' : 'verdict unsure'}
-            >
-              {breach.words}
-            </p>
-          ))}
+          <Limits eater={eater} />
         </div>
       ))}
       <div>

@@ -8,8 +8,8 @@ import { client, sentence, take } from '../../api/client';
 import type { EaterView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { figureText, withUnit } from '../../parts/format';
+import { Limits } from '../../parts/Limits';
 import { Notice } from '../../parts/Notice';
-import { ReachBar } from '../../parts/ReachBar';
 
 function Person({ eater, dishId }: { eater: EaterView; dishId: number }): JSX.Element {
   const navigate = useNavigate();
@@ -21,24 +21,10 @@ function Person({ eater, dishId }: { eater: EaterView; dishId: number }): JSX.El
           {eater.school}
         </span>
       </h3>
-      {eater.reaches.map((reach) => (
-        <ReachBar
-          key={reach.nutrient}
-          reach={reach}
-          onOpen={() => void navigate(`/dishes/${dishId}/portions?open=${reach.nutrient}`)}
-        />
-      ))}
-      {eater.breaches.map((breach) => (
-        <p
-          key={`${breach.line_id}-${breach.what}`}
-          className={breach.certainty === 'contains' ? 'verdict bad' : 'verdict unsure'}
-        >
-          {breach.words}
-        </p>
-      ))}
-      {eater.reaches.length === 0 && eater.breaches.length === 0 && (
-        <p className="verdict ok">nothing against it</p>
-      )}
+      <Limits
+        eater={eater}
+        onOpen={(nutrient) => void navigate(`/dishes/${dishId}/portions?open=${nutrient}`)}
+      />
     </div>
   );
 }

@@ -1,7 +1,7 @@
 /** The household's dishes. */
 import Button from '@mui/material/Button';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState, type JSX } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import type { JSX } from 'react';
 import { Link } from 'react-router';
 
 import { client, sentence, take } from '../../api/client';
@@ -9,6 +9,7 @@ import { dishesQuery } from '../../api/queries';
 import type { DishRecord } from '../../api/types';
 import { day, plain } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
+import { useRemovable } from '../../parts/useRemovable';
 
 function about(dish: DishRecord): string {
   const parts = [`${plain(dish.servings)} servings`];
@@ -21,28 +22,18 @@ function about(dish: DishRecord): string {
 export function DishesPlace(): JSX.Element {
   const dishes = useQuery(dishesQuery);
   const queries = useQueryClient();
-  const [removed, setRemoved] = useState<DishRecord | null>(null);
   const refresh = (): Promise<void> =>
     queries.invalidateQueries({ queryKey: dishesQuery.queryKey });
-  const remove = useMutation({
-    mutationFn: (dish: DishRecord) =>
+  const away = useRemovable<DishRecord>(
+    (dish) =>
       take(client.DELETE('/api/dishes/{dish_id}', { params: { path: { dish_id: dish.id } } })),
-    onSuccess: async (_, dish) => {
-      setRemoved(dish);
-      await refresh();
-    },
-  });
-  const restore = useMutation({
-    mutationFn: (dish: DishRecord) =>
+    (dish) =>
       take(
         client.POST('/api/dishes/{dish_id}/restore', { params: { path: { dish_id: dish.id } } }),
       ),
-    onSuccess: async () => {
-      setRemoved(null);
-      await refresh();
-    },
-  });
-  const problem = dishes.error ?? remove.error ?? restore.error;
+    refresh,
+  );
+  const problem = dishes.error ?? away.error;
   return (
     <main className="place">
       <div className="row">
@@ -53,15 +44,15 @@ export function DishesPlace(): JSX.Element {
         </Button>
       </div>
       {problem && <Notice bad>{sentence(problem)}</Notice>}
-      {removed && (
+      {away.removed && (
         <Notice
           actions={
-            <button type="button" className="chip" onClick={() => restore.mutate(removed)}>
+            <button type="button" className="chip" onClick={() => away.bringBack()}>
               Bring it back
             </button>
           }
         >
-          {removed.title} is put away.
+          {away.removed.title} is put away.
         </Notice>
       )}
       {dishes.data?.length === 0 && (
@@ -85,7 +76,7 @@ export function DishesPlace(): JSX.Element {
               type="button"
               className="plain-button soft"
               aria-label={`Put away ${dish.title}`}
-              onClick={() => remove.mutate(dish)}
+              onClick={() => away.remove(dish)}
             >
               Put away
             </button>

@@ -1,7 +1,7 @@
 /** One figure opened down to part, line, food and source; the biggest contributors first. */
 import type { JSX } from 'react';
 
-import type { LineView, Part, Preview } from '../../api/types';
+import type { LineShare, Part, Preview } from '../../api/types';
 import { LABELS, plain, unitOf, withUnit } from '../../parts/format';
 
 interface Props {
@@ -11,7 +11,7 @@ interface Props {
   share: number;
 }
 
-function byAmount(nutrient: string): (a: LineView, b: LineView) => number {
+function byAmount(nutrient: string): (a: LineShare, b: LineShare) => number {
   return (a, b) => (b.values[nutrient] ?? Infinity) - (a.values[nutrient] ?? Infinity);
 }
 

@@ -2,7 +2,7 @@
 import type { JSX } from 'react';
 
 import { useOpenDish } from '../../draft/context';
-import { ReachBar } from '../../parts/ReachBar';
+import { Limits } from '../../parts/Limits';
 
 export function Standings(): JSX.Element {
   const { preview } = useOpenDish();
@@ -15,17 +15,7 @@ export function Standings(): JSX.Element {
             {eater.name}:{' '}
             {eater.excluded ? 'not as it is' : eater.suits ? 'yes' : 'with a limit missed'}
           </h3>
-          {eater.reaches.map((reach) => (
-            <ReachBar key={reach.nutrient} reach={reach} />
-          ))}
-          {eater.breaches.map((breach) => (
-            <p
-              key={`${breach.line_id}-${breach.what}`}
-              className={breach.certainty === 'contains' ? 'verdict bad' : 'verdict unsure'}
-            >
-              {breach.words}
-            </p>
-          ))}
+          <Limits eater={eater} />
         </div>
       ))}
     </>

@@ -8,6 +8,7 @@ import { eatersQuery, schoolsQuery } from '../../api/queries';
 import type { EaterForm, EaterRecord, Target } from '../../api/types';
 import { LABELS, plain, unitOf } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
+import { useRemovable } from '../../parts/useRemovable';
 import { EaterEditor } from './EaterEditor';
 
 function limit(target: Target): string {
@@ -25,7 +26,6 @@ export function TablePlace(): JSX.Element {
   const schools = useQuery(schoolsQuery);
   const queries = useQueryClient();
   const [open, setOpen] = useState<number | 'new' | null>(null);
-  const [removed, setRemoved] = useState<EaterRecord | null>(null);
   const refresh = async (): Promise<void> => {
     await queries.invalidateQueries({ queryKey: eatersQuery.queryKey });
     queries.removeQueries({ queryKey: ['preview'] });
@@ -46,25 +46,16 @@ export function TablePlace(): JSX.Element {
       await refresh();
     },
   });
-  const remove = useMutation({
-    mutationFn: (eater: EaterRecord) =>
+  const away = useRemovable<EaterRecord>(
+    (eater) =>
       take(client.DELETE('/api/eaters/{eater_id}', { params: { path: { eater_id: eater.id } } })),
-    onSuccess: async (_, eater) => {
-      setRemoved(eater);
-      await refresh();
-    },
-  });
-  const restore = useMutation({
-    mutationFn: (eater: EaterRecord) =>
+    (eater) =>
       take(
         client.POST('/api/eaters/{eater_id}/restore', { params: { path: { eater_id: eater.id } } }),
       ),
-    onSuccess: async () => {
-      setRemoved(null);
-      await refresh();
-    },
-  });
-  const problem = eaters.error ?? save.error ?? remove.error ?? restore.error;
+    refresh,
+  );
+  const problem = eaters.error ?? save.error ?? away.error;
   const editor = (start: EaterForm): JSX.Element => (
     <EaterEditor
       start={start}
@@ -85,15 +76,15 @@ export function TablePlace(): JSX.Element {
         </Button>
       </div>
       {problem && <Notice bad>{sentence(problem)}</Notice>}
-      {removed && (
+      {away.removed && (
         <Notice
           actions={
-            <button type="button" className="chip" onClick={() => restore.mutate(removed)}>
+            <button type="button" className="chip" onClick={() => away.bringBack()}>
               Bring back
             </button>
           }
         >
-          {removed.name} left the table.
+          {away.removed.name} left the table.
         </Notice>
       )}
       <ul className="ledger-list">
@@ -126,7 +117,7 @@ export function TablePlace(): JSX.Element {
                   type="button"
                   className="plain-button soft"
                   aria-label={`Take away ${eater.name} from the table`}
-                  onClick={() => remove.mutate(eater)}
+                  onClick={() => away.remove(eater)}
                 >
                   Take away
                 </button>

@@ -1,0 +1,85 @@
+"""The stand-ins of a slot as the Bench shows them, each computed on this dish."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from snabo_core.dish import Dish
+from snabo_core.foods import Library
+from snabo_core.preview import Setting, as_brought, eater_view
+from snabo_core.swaps.book import Book
+from snabo_core.swaps.ranking import rank
+from snabo_core.swaps.scaling import cooked
+from snabo_core.wire import Band, CandidateView, DecidingReach, EaterView, Ranking, Reach
+
+# A limit of nothing still needs a size to compare misses with; 5 g or mg.
+SMALL_LIMIT = 5.0
+
+
+def ranking(
+    dish: Dish,
+    part_id: str,
+    slot_id: str,
+    setting: Setting,
+    book: Book,
+    library: Library,
+    *,
+    sequence: int = 0,
+) -> Ranking:
+    """Compute every stand-in of a slot on this dish, best first.
+
+    Raises:
+        BadInput: the slot is gone, or its own lines are not settled.
+    """
+    part, slot = dish.part(part_id), dish.slot(part_id, slot_id)
+    share = setting.polyol_share
+    found = rank(dish, part, slot, setting.eaters, book, library, polyol_share=share)
+    was = as_brought(dish.with_choice(part_id, slot_id, None), library, share)
+    views = []
+    for item in found:
+        people = tuple(eater_view(p, item.figures, was.figures) for p in item.eaters)
+        finished = cooked(slot.role, item.stand_in.key).finished
+        views.append(
+            CandidateView(
+                stand_in=item.stand_in.key,
+                name=item.stand_in.name,
+                family=item.stand_in.family,
+                expectation=item.stand_in.expectation,
+                taste=item.stand_in.taste,
+                smell=item.stand_in.smell,
+                texture=dict(item.stand_in.texture),
+                evidence=item.stand_in.evidence,
+                equipment=item.stand_in.equipment,
+                without=dict(item.stand_in.without),
+                choice=item.choice,
+                figures=item.figures,
+                eaters=people,
+                deciding=_deciding(people),
+                extra_hands_on=item.extra_hands_on,
+                extra_total=item.extra_total,
+                water_share=finished.water_share,
+                band=Band(*item.stand_in.band) if item.stand_in.band else None,
+                excluded=any(p.excluded for p in people),
+                suits=sum(p.suits for p in people),
+                why=item.why,
+            )
+        )
+    name = book.roles[slot.role].name
+    return Ranking(sequence, slot.role, name, tuple(views))
+
+
+def _deciding(people: Sequence[EaterView]) -> tuple[DecidingReach, ...]:
+    """Return every limit of everybody eating, the one with least room first."""
+    found = [DecidingReach(p.name, reach) for p in people for reach in p.reaches]
+    return tuple(sorted(found, key=lambda d: (d.reach.met, _room(d.reach))))
+
+
+def _room(reach: Reach) -> float:
+    """Return the room to the limit as a share of it; negative when missed."""
+    value = reach.figure.best if reach.figure.best is not None else reach.figure.low
+    rooms = []
+    if reach.at_most is not None:
+        rooms.append((reach.at_most - value) / max(reach.at_most, SMALL_LIMIT))
+    if reach.at_least is not None:
+        rooms.append((value - reach.at_least) / max(reach.at_least, SMALL_LIMIT))
+    return min(rooms)

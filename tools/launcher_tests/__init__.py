@@ -1,0 +1,1 @@
+"""What the launcher says when something is wrong."""

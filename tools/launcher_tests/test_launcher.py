@@ -1,0 +1,151 @@
+"""Trouble gets one clear sentence and a non-zero exit, never a traceback."""
+
+import errno
+import os
+import socket
+import subprocess
+import sys
+import tempfile
+import unittest
+from pathlib import Path
+from unittest import mock
+
+ROOT = Path(__file__).resolve().parents[2]
+sys.path.insert(0, str(ROOT / "tools"))
+
+from launcher import database, places, setup  # noqa: E402  the path has to be set first
+from launcher.console import Trouble  # noqa: E402
+
+
+class Home(unittest.TestCase):
+    """Works in a state folder of its own, below one that every user may enter."""
+
+    def setUp(self) -> None:
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.home = Path(folder.name)
+        self.home.chmod(0o755)
+        patch = mock.patch.dict(os.environ, {"SNABO_HOME": str(self.home)})
+        patch.start()
+        self.addCleanup(patch.stop)
+
+    def snabo(self, *arguments: str, **env: str) -> subprocess.CompletedProcess[str]:
+        return subprocess.run(
+            [sys.executable, str(ROOT / "snabo"), *arguments],
+            env={**os.environ, **env}, capture_output=True, text=True, timeout=60, check=False,
+        )  # fmt: skip
+
+    def assert_sentence(self, done: subprocess.CompletedProcess[str], words: str) -> None:
+        self.assertEqual(done.returncode, 1, done.stdout + done.stderr)
+        self.assertRegex(done.stderr, words)
+        self.assertNotIn("Traceback", done.stderr)
+
+
+class Start(Home):
+    """`./snabo start` in trouble."""
+
+    def test_busy_port(self) -> None:
+        with socket.socket() as other:
+            other.bind(("127.0.0.1", 0))
+            other.listen()
+            port = str(other.getsockname()[1])
+            self.assert_sentence(self.snabo("start", "--port", port), "in use by another program")
+
+    def test_folder_that_cannot_be_written(self) -> None:
+        done = self.snabo("start", SNABO_HOME="/proc/no-such-place")
+        self.assert_sentence(done, "cannot write to /proc/no-such-place")
+
+    def test_stop_when_nothing_runs(self) -> None:
+        done = self.snabo("stop")
+        self.assertEqual((done.returncode, done.stdout), (0, "Snabo was not running.\n"))
+
+
+class Folders(Home):
+    """Where things are kept."""
+
+    def test_full_disk(self) -> None:
+        full = OSError(errno.ENOSPC, "No space left on device")
+        with (
+            mock.patch.object(Path, "write_bytes", side_effect=full),
+            self.assertRaisesRegex(Trouble, "No space left on device.*SNABO_HOME"),
+        ):
+            places.state_folder()
+
+    def test_socket_path_stays_short(self) -> None:
+        deep = self.home / ("a" * 60) / ("b" * 60)
+        self.assertLess(len(os.fsencode(places.socket_path(deep))), 107)
+        near = Path("/srv/x")
+        self.assertEqual(places.socket_path(near), near / "mariadb.sock")
+
+    def test_secrets_are_private_and_kept(self) -> None:
+        first = places.secret("django")
+        self.assertEqual(places.secret("django"), first)
+        self.assertGreater(len(first), 40)
+        self.assertEqual((self.home / "django.secret").stat().st_mode & 0o777, 0o600)
+
+
+class Tools(Home):
+    """What has to be on the machine."""
+
+    def missing(self, user: int) -> None:
+        with (
+            mock.patch.dict(setup.NEEDED, {"mariadb-server": lambda: False}),
+            mock.patch.object(os, "geteuid", return_value=user),
+            mock.patch.object(setup, "run_step", side_effect=Trouble("no network")),
+        ):
+            setup.ensure_packages()
+
+    def test_an_ordinary_user_is_told_the_one_line(self) -> None:
+        with self.assertRaisesRegex(Trouble, "sudo apt-get install .*mariadb-server"):
+            self.missing(1000)
+
+    def test_root_installs_and_hears_why_not(self) -> None:
+        with self.assertRaisesRegex(Trouble, "no network"):
+            self.missing(0)
+
+    def test_no_node(self) -> None:
+        with (
+            mock.patch.object(setup.shutil, "which", return_value=None),
+            self.assertRaisesRegex(Trouble, "Node 20 or newer"),
+        ):
+            setup._check_node()
+
+    def test_old_node(self) -> None:
+        old = subprocess.CompletedProcess([], 0, "v18.19.0\n", "")
+        with (
+            mock.patch.object(setup.subprocess, "run", return_value=old),
+            self.assertRaisesRegex(Trouble, "this is v18.19.0"),
+        ):
+            setup._check_node()
+
+    def test_a_failing_step_shows_the_end_of_its_log(self) -> None:
+        log = self.home / "step.log"
+        command = [sys.executable, "-c", "print('the reason'); raise SystemExit(3)"]
+        with self.assertRaisesRegex(Trouble, r"trying failed \(exit 3\)"):
+            setup.run_step("trying", command, log)
+        self.assertIn("the reason", log.read_text())
+
+    def test_nothing_runs_twice(self) -> None:
+        stamps = setup.Stamps()
+        self.assertTrue(stamps.stale("build", "a"))
+        stamps.done("build", "a")
+        self.assertFalse(setup.Stamps().stale("build", "a"))
+        self.assertTrue(setup.Stamps().stale("build", "b"))
+
+
+class Server(Home):
+    """The database's own troubles."""
+
+    def test_data_that_is_no_database(self) -> None:
+        broken = database.Database("broken")
+        (broken.data / "mysql").mkdir(parents=True)
+        (broken.data / "ibdata1").write_text("not a database")
+        with self.assertRaisesRegex(Trouble, "did not start; the reason is at the end of"):
+            broken.start()
+        self.assertIsNone(broken.running_pid())
+
+    def test_a_pid_file_of_something_else_is_not_believed(self) -> None:
+        other = database.Database("other")
+        other.folder.mkdir(parents=True)
+        other.pid_file.write_text(str(os.getpid()))
+        self.assertIsNone(other.running_pid())
