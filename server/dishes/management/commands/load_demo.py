@@ -24,7 +24,7 @@ from table.services import EaterForm, add_eater
 FOLDER = Path(__file__).resolve().parents[2] / "demo"
 HOUSEHOLD, NAME, PASSWORD = "Lock Nine kitchen", "demo", "swede-and-celeriac"
 # Two people of our own invention, with different schools.
-PEOPLE = (("Maren", "very_low_carb"), ("Jory", "no_added_oil"))
+PEOPLE = (("Maren", "very_low_carb", ["coconut"]), ("Jory", "no_added_oil", []))
 COOKED, OTHERS = "mackerel-pot.txt", ("tarragon-chicken.txt", "cod-crumb.txt")
 # Net grams the lid was weighed at in the demo's one run, as shares of the prediction.
 WEIGHED = (("start", 1.02), ("heat", 0.99), ("press", 0.96))
@@ -49,9 +49,9 @@ class Command(BaseCommand):
             self._remove(known)
         household = Household.objects.create(name=HOUSEHOLD, microwave_watts=800)
         User.objects.create_user(NAME, password=PASSWORD, household=household)
-        for name, school in PEOPLE:
+        for name, school, exclusions in PEOPLE:
             preset = schools()[school]
-            form = EaterForm(name, school, list(preset.targets), [])
+            form = EaterForm(name, school, list(preset.targets), exclusions)
             add_eater(household, form)
         for recipe in OTHERS:
             add_dish(household, self._read(recipe))
