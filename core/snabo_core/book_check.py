@@ -7,9 +7,9 @@ food has to name rows and plausible measures; every caution named has to exist.
 from __future__ import annotations
 
 import sys
-from collections import Counter
 
 from snabo_core.foods import Library, library
+from snabo_core.foods.library import words_of
 from snabo_core.swaps.book import Book, StandIn, book
 from snabo_core.swaps.scaling import check_cook
 
@@ -40,10 +40,16 @@ def stand_in_faults(stand_in: StandIn, whole: Book, foods: Library) -> list[str]
 def food_faults(foods: Library) -> list[str]:
     """Return what is wrong with the curated foods, in sentences."""
     faults = []
-    names = Counter(
-        name.lower() for food in foods.foods.values() for name in (food.name, *food.names)
-    )
-    faults += [f"Two foods are called {name}." for name, count in names.items() if count > 1]
+    # As lines are read: without case, plurals or punctuation. One food may repeat itself.
+    called: dict[tuple[str, ...], set[str]] = {}
+    for food in foods.foods.values():
+        for name in (food.name, *food.names):
+            called.setdefault(tuple(words_of(name)), set()).add(food.key)
+    faults += [
+        f"'{' '.join(name)}' is the name of {' and '.join(sorted(keys))}."
+        for name, keys in called.items()
+        if len(keys) > 1
+    ]
     for food in foods.foods.values():
         for form, row in food.forms.items():
             if row not in foods.rows:

@@ -17,6 +17,7 @@ CANDIDATES = 6
 FORM_WORDS: dict[str, tuple[str, ...]] = {
     "boiled": ("boiled", "cooked"),
     "cooked": ("cooked", "boiled"),
+    "mashed": ("boiled",),
     "leftover": ("cooked", "boiled"),
     "steamed": ("boiled",),
     "roasted": ("baked", "cooked"),
