@@ -30,12 +30,13 @@ from snabo_core.foods import library  # noqa: E402
 from snabo_core.plate.eaters import schools  # noqa: E402
 from snabo_core.quantities import read_line  # noqa: E402
 from table.services import EaterForm, add_eater  # noqa: E402
+from tests.score_lines import expected_lines, score  # noqa: E402
 
 COMMITTED = ROOT / "tools" / "bench_ratios.json"
 ALLOWED = 3.0
 RUNS, WARM = 60, 8
 # Budgets in ms, warm, 95th percentile, for 60 lines and 4 eaters.
-BUDGETS = {"preview": 25.0, "rank": 60.0, "food search": 20.0}
+BUDGETS = {"preview": 25.0, "rank": 60.0, "food search": 20.0, "read 1,000 lines": 1500.0}
 LINES = (
     "200 g mushrooms", "2 leeks", "3 carrots", "1 tbsp olive oil", "400 ml milk", "25 g flour",
     "400 g can butter beans, drained", "150 g cheddar", "2 eggs", "300 g spinach", "1 tsp salt",
@@ -101,7 +102,7 @@ def timings() -> dict[str, tuple[float, float]]:
     part["slots"][0]["choice"] = choice
     # Written out beforehand: the browser's share of the work is not the server's.
     preview, rank_text = json.dumps({"sequence": 1, "dish": dish}), json.dumps(rank)
-    place = iter(range(10**9))
+    place, lines = iter(range(10**9)), expected_lines()
     return {
         "yardstick": measure(reference, 200),
         "preview": measure(lambda: send(client, "preview", preview)),
@@ -109,8 +110,8 @@ def timings() -> dict[str, tuple[float, float]]:
         "food search": measure(
             lambda: client.get(f"/api/foods?q={SEARCHES[next(place) % len(SEARCHES)]}")
         ),
-        "read 100 lines": measure(
-            lambda: [read_line(LINES[i % len(LINES)], library()) for i in range(100)], 10
+        "read 1,000 lines": measure(
+            lambda: [read_line(lines[i % len(lines)].text, library()) for i in range(1000)], 5
         ),
     }
 
@@ -129,6 +130,12 @@ def main() -> int:
         COMMITTED.write_text(json.dumps(rounded, indent=1) + "\n")
     committed = json.loads(COMMITTED.read_text())
     print(f"yardstick {yard:.2f} ms; ratios are 95th percentiles over it")
+    for name, aside in (("tuned to", False), ("set aside", True)):
+        seen = score([line for line in expected_lines() if line.set_aside == aside])
+        print(
+            f"reading, {seen.count} lines {name}: amount and unit {seen.amounts:.1%}, "
+            f"food {seen.foods:.1%}, grams {seen.grams:.1%}"
+        )
     slow = []
     for name, (median, p95) in found.items():
         budget = f", budget {BUDGETS[name]:.0f} ms" if name in BUDGETS else ""

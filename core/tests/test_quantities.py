@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 from snabo_core.foods import library
 from snabo_core.quantities import read_line, unit_for
 from snabo_core.quantities.amounts import read_amount, spell_fractions, to_number
+from tests.score_lines import expected_lines, score
 
 # text, amount, unit, food, form, grams (best), tolerance in grams
 CASES = [
@@ -140,3 +141,20 @@ class Amounts(unittest.TestCase):
         cup = read_line("1 cup chopped onion", library(), "us").grams.best
         large = read_line("1 large onion", library()).grams.best
         self.assertLess(abs(cup - large) / cup, 0.15)
+
+
+class Quality(unittest.TestCase):
+    """Lines written from imagination; the half set aside was not looked at while tuning."""
+
+    def test_the_half_set_aside(self) -> None:
+        lines = expected_lines()
+        self.assertGreaterEqual(len(lines), 400)
+        aside = score([line for line in lines if line.set_aside])
+        self.assertGreaterEqual(aside.count, 150)
+        self.assertGreaterEqual(aside.amounts, 0.97)
+        self.assertGreaterEqual(aside.foods, 0.93)
+        self.assertGreaterEqual(aside.grams, 0.90)
+
+    def test_every_expected_food_exists(self) -> None:
+        for line in expected_lines():
+            self.assertIn(line.food, library().foods, line.text)

@@ -12,7 +12,7 @@ from snabo_core.wording import Message
 # A kitchen scale read by eye; common practice, no source.
 SCALE_SHARE = 0.01
 BARE_COUNTS = (
-    "whole", "medium", "large", "bulb", "head", "fillet", "clove", "slice", "sheet", "can",
+    "whole", "medium", "large", "bulb", "loaf", "head", "fillet", "clove", "slice", "sheet", "can",
     "stalk", "leaf", "sprig", "piece", "thumb", "bunch", "ball", "block",
 )  # fmt: skip
 CONTAINERS = {"can", "jar", "pack", "bag", "block", "tub", "carton", "box", "tube", "ball"}

@@ -5,12 +5,13 @@ from __future__ import annotations
 import html
 import re
 import unicodedata
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from snabo_core.foods import Library
 from snabo_core.quantities.amounts import Amount, read_amount, spell_fractions
 from snabo_core.quantities.grams import Grams, unknown, weigh
 from snabo_core.quantities.lexicon import FoodMatch, candidates, choose_form, find_food
+from snabo_core.quantities.units import unit_for
 
 LINE_LIMIT = 500
 SURE = 0.8
@@ -130,6 +131,19 @@ def _main_words(text: str) -> str:
     return re.split(r"[,;(]|\s[-–—]\s", text, maxsplit=1)[0]
 
 
+def _unit_behind(amount: Amount | None, match: FoodMatch | None, main: str) -> Amount | None:
+    """Return the amount with the count word behind the food: "3 garlic cloves" are cloves."""
+    if amount is None or match is None or amount.unit is not None:
+        return amount
+    words = re.findall(r"[^\W\d_]+", main[match.start :])
+    inside = len(re.findall(r"[^\W\d_]+", main[match.start : match.end]))
+    for word in words[max(inside - 1, 1) : inside + 1]:
+        unit = unit_for(word, "metric")
+        if unit is not None and unit.kind == "count" and unit.id in match.food.counts:
+            return replace(amount, unit=unit)
+    return amount
+
+
 def _assemble(
     text: str,
     clean: str,
@@ -142,6 +156,7 @@ def _assemble(
 ) -> ReadLine:
     main = _main_words(body)
     preparation = body[len(main) :].strip(" ,;-–")
+    amount = _unit_behind(amount, match, main)
     if match is not None:
         before = main[: match.start].strip()
         preparation = ", ".join(p for p in (before, main[match.end :].strip(), preparation) if p)

@@ -104,7 +104,8 @@ COUNTS = (
     "clove", "head", "can", "slice", "bulb", "bunch", "stalk", "stick", "rib", "leaf", "sprig",
     "floret", "fillet", "sheet", "jar", "pack", "bag", "block", "ball", "tub", "carton",
     "punnet", "rasher", "knob", "thumb", "piece", "handful", "cube", "ear", "cap", "nest",
-    "tube", "loaf", "link", "pat", "log", "glass", "box",
+    "tube", "loaf", "link", "pat", "log", "glass", "box", "spear", "pod", "bottle", "ring",
+    "spray", "second",
 )  # fmt: skip
 UNITS.update((word, Unit(word, "count", word)) for word in COUNTS)
 
