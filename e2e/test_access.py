@@ -94,6 +94,33 @@ class Keyboard(CookCase):
         page.keyboard.press("]")
         expect(page.get_by_role("heading", name="Crumb")).to_be_visible()
 
+    def test_thirty_lines_five_doubtful(self) -> None:
+        """Settled with the keyboard only: each doubtful line opens the next."""
+        page = self.page
+        self.sign_in()
+        page.get_by_role("link", name="Bring a dish").click()
+        odd = ["2 cups zzqqx", "100 g qqxxz", "1 bag mystery", "300 g zxzx", "2 handfuls of vwvw"]
+        lines = [*("100 g potatoes" for _ in range(25)), *odd]
+        page.get_by_label("Recipe text").fill("Long pot\nServes 4\n" + "\n".join(lines))
+        page.get_by_role("button", name="Read it").click()
+        read = page.get_by_role("region", name="What was read")
+        expect(read).to_contain_text("30 lines read, 5 doubtful")
+        page.get_by_role("button", name="Fix 2 cups zzqqx").focus()
+        page.keyboard.press("Enter")
+        for left in ("4 doubtful", "3 doubtful", "2 doubtful", "one doubtful", "none doubtful"):
+            expect(page.get_by_role("combobox", name="Food")).to_be_focused()
+            page.keyboard.press("Control+A")
+            page.keyboard.type("swede")
+            expect(page.get_by_role("option", name=re.compile("^swede"))).to_be_visible()
+            page.keyboard.press("Enter")
+            settled = page.get_by_text(left)
+            expect(settled.or_(page.get_by_text("How much is it?"))).to_be_visible()
+            if not settled.is_visible():
+                page.get_by_label("Grams").focus()
+                page.keyboard.type("150")
+                page.keyboard.press("Enter")
+            expect(settled).to_be_visible()
+
     def test_letters_do_not_fire_in_fields_and_can_be_switched_off(self) -> None:
         page = self.page
         self.sign_in()

@@ -134,6 +134,24 @@ class Path(CookCase):
         expect(read).to_contain_text("none doubtful")
         expect(read).to_contain_text("typed by you")
 
+    def test_a_correction_is_remembered(self) -> None:
+        page = self.page
+        self.sign_in()
+        self.paste(DOUBTFUL)
+        page.get_by_role("button", name="Fix 2 cups zzqqx").click()
+        page.get_by_label("always read this as").check()
+        page.get_by_role("combobox", name="Food").fill("celriac")
+        page.get_by_role("option", name=re.compile("^celeriac")).first.click()
+        read = page.get_by_role("region", name="What was read")
+        expect(read).to_contain_text("one doubtful")
+        page.get_by_label("Recipe text").fill("Pot\n300 g zzqqx, diced\n")
+        page.get_by_role("button", name="Read it again").click()
+        expect(read).to_contain_text("none doubtful")
+        expect(read).to_contain_text("celeriac, diced")
+        page.get_by_role("navigation", name="Places").get_by_text("Kitchen").click()
+        page.get_by_role("button", name="Forget zzqqx").click()
+        expect(page.get_by_text("Nothing yet.")).to_be_visible()
+
     def test_nothing_pasted_is_lost_on_reload(self) -> None:
         self.sign_in()
         self.page.get_by_role("link", name="Bring a dish").click()

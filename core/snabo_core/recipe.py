@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 import uuid
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
 
 from snabo_core.dish import MAX_TEXT, Dish, Line, Part, StepText, UnitSystem
@@ -161,6 +161,7 @@ def read_recipe(
     system: UnitSystem = "metric",
     *,
     make_id: Callable[[], str] = new_id,
+    learned: Mapping[str, tuple[str, str | None]] | None = None,
 ) -> Dish:
     """Read a pasted recipe into a dish document; anything goes, nothing is lost.
 
@@ -169,6 +170,7 @@ def read_recipe(
         library: where foods are looked up.
         system: which cups and spoons are meant.
         make_id: where ids come from.
+        learned: what this household always means by a food text, see `read_line`.
 
     Returns:
         The dish, with `notes` on what was assumed or left out.
@@ -184,7 +186,7 @@ def read_recipe(
             _take(draft, text_line, system)
     if len(text) > MAX_TEXT:
         notes.append("The text was very long; its end was left out.")
-    parts = _parts(draft, library, system, make_id, notes)
+    parts = _parts(draft, library, system, make_id, notes, learned)
     if draft.servings is None:
         notes.append(f"No servings given: {DEFAULT_SERVINGS:.0f} assumed.")
     if len(draft.steps) > MAX_STEPS:
@@ -208,6 +210,7 @@ def _parts(
     system: UnitSystem,
     make_id: Callable[[], str],
     notes: list[str],
+    learned: Mapping[str, tuple[str, str | None]] | None,
 ) -> tuple[Part, ...]:
     written = [(name, lines) for name, lines in draft.parts if lines]
     count = sum(len(lines) for _, lines in written)
@@ -218,7 +221,9 @@ def _parts(
         taken = lines[: max(room, 0)]
         room -= len(taken)
         if taken:
-            read = [line_from(read_line(t, library, system), library, make_id()) for t in taken]
+            read = [
+                line_from(read_line(t, library, system, learned), library, make_id()) for t in taken
+            ]
             parts.append(Part(make_id(), name or "Dish", tuple(read)))
     return tuple(parts)
 

@@ -19,7 +19,11 @@ class ReadView(APIView):
     @contract("read_recipe", body=services.RecipeText, answer=core.Dish)
     def post(self, request: Request) -> Response:
         """Return the document; nothing is stored."""
-        return Response(services.read_text(convert(request.data, services.RecipeText)))
+        return Response(
+            services.read_text(
+                household_of(request.user), convert(request.data, services.RecipeText)
+            )
+        )
 
 
 class ReadLineView(APIView):
@@ -28,7 +32,9 @@ class ReadLineView(APIView):
     @contract("read_line", body=services.LineText, answer=core.Line)
     def post(self, request: Request) -> Response:
         """Return the line."""
-        return Response(services.read_one(convert(request.data, services.LineText)))
+        return Response(
+            services.read_one(household_of(request.user), convert(request.data, services.LineText))
+        )
 
 
 class ChooseFoodView(APIView):

@@ -11,6 +11,7 @@ from accounts.models import Household
 from config.problems import Conflict
 from config.wire import convert
 from dishes.models import Dish, DishVersion
+from foods.services import learned
 from snabo_core import dish as core
 from snabo_core.candidates import ranking as core_ranking
 from snabo_core.errors import BadInput
@@ -83,7 +84,7 @@ class Saved(msgspec.Struct):
     revision: int
 
 
-def read_text(body: RecipeText) -> core.Dish:
+def read_text(household: Household, body: RecipeText) -> core.Dish:
     """Read a pasted recipe into a document with its starchy slots proposed.
 
     Raises:
@@ -91,13 +92,15 @@ def read_text(body: RecipeText) -> core.Dish:
     """
     if not any(c.isalnum() for c in body.text):
         raise BadInput("Paste the recipe's text first: a title, ingredients, steps.", "text")
-    read = read_recipe(body.text, library(), body.unit_system)
+    own = learned(household)
+    read = read_recipe(body.text, library(), body.unit_system, learned=own)
     return propose_slots(read, book(), library())
 
 
-def read_one(body: LineText) -> core.Line:
+def read_one(household: Household, body: LineText) -> core.Line:
     """Read one typed line."""
-    return line_from(read_line(body.text, library(), body.unit_system), library(), new_id())
+    read = read_line(body.text, library(), body.unit_system, learned(household))
+    return line_from(read, library(), new_id())
 
 
 def choose_food(body: LineFood) -> core.Line:

@@ -6,6 +6,7 @@ from rest_framework.views import APIView
 
 from accounts.services import household_of
 from config.contract import contract
+from config.wire import convert
 from foods import services
 from snabo_core.wire import FoodView
 
@@ -29,3 +30,28 @@ class FoodDetailView(APIView):
     def get(self, request: Request, key: str) -> Response:
         """Return it per 100 g."""
         return Response(services.food(household_of(request.user), key))
+
+
+class ReadingsView(APIView):
+    """What this household always means by a food text."""
+
+    @contract("readings", answer=list[services.Reading])
+    def get(self, request: Request) -> Response:
+        """List them."""
+        return Response(services.readings(household_of(request.user)))
+
+    @contract("teach_reading", body=services.Teaching, answer=services.Reading)
+    def post(self, request: Request) -> Response:
+        """Remember one, replacing an older one for the same text."""
+        body = convert(request.data, services.Teaching)
+        return Response(services.teach(household_of(request.user), body))
+
+
+class ReadingView(APIView):
+    """One remembered reading."""
+
+    @contract("forget_reading", status=204)
+    def delete(self, request: Request, reading_id: int) -> Response:
+        """Forget it."""
+        services.unlearn(household_of(request.user), reading_id)
+        return Response(status=204)

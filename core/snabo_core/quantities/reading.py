@@ -5,9 +5,11 @@ from __future__ import annotations
 import html
 import re
 import unicodedata
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from snabo_core.foods import Library
+from snabo_core.foods.library import words_of
 from snabo_core.quantities.amounts import Amount, read_amount, spell_fractions
 from snabo_core.quantities.grams import Grams, unknown, weigh
 from snabo_core.quantities.lexicon import FoodMatch, candidates, choose_form, find_food
@@ -62,13 +64,24 @@ def tidy(text: str) -> str:
     return re.sub(r"\s+", " ", plain).strip()
 
 
-def read_line(text: str, library: Library, system: str = "metric") -> ReadLine:
+def learned_key(food_text: str) -> str:
+    """Return the form in which a household's own reading of a food text is remembered."""
+    return " ".join(words_of(food_text))
+
+
+def read_line(
+    text: str,
+    library: Library,
+    system: str = "metric",
+    learned: Mapping[str, tuple[str, str | None]] | None = None,
+) -> ReadLine:
     """Read one ingredient line.
 
     Args:
         text: the line as written; anything goes.
         library: where foods are looked up.
         system: which cups and spoons are meant, one of `SYSTEMS`.
+        learned: `learned_key` to (food, form) that this household always means.
 
     Returns:
         The reading; never fails, but its confidence may be 0.
@@ -79,10 +92,16 @@ def read_line(text: str, library: Library, system: str = "metric") -> ReadLine:
     notes = [m.group(0) for m in _NOTES.finditer(rest)]
     body = _NOTES.sub(" ", rest)
     first, *others = re.split(r"\s+or\s+", body, maxsplit=3)
-    match = find_food(_main_words(first), library)
+    own = (learned or {}).get(learned_key(_main_words(first)))
+    if own is not None:
+        main = _main_words(first)
+        match: FoodMatch | None = FoodMatch(library.food(own[0]), 1.0, 0, len(main))
+    else:
+        match = find_food(_main_words(first), library)
     if match is None and others:
         match, first, others = find_food(_main_words(body), library), body, []
-    return _assemble(text, clean, amount, first, tuple(others), notes, match, library)
+    own_form = own[1] if own is not None else None
+    return _assemble(text, clean, amount, first, tuple(others), notes, match, library, own_form)
 
 
 def _amount_and_rest(clean: str, system: str) -> tuple[Amount | None, str]:
@@ -153,6 +172,7 @@ def _assemble(
     notes: list[str],
     match: FoodMatch | None,
     library: Library,
+    own_form: str | None,
 ) -> ReadLine:
     main = _main_words(body)
     preparation = body[len(main) :].strip(" ,;-–")
@@ -166,7 +186,7 @@ def _assemble(
         form, grams = None, unknown("no_food")
     else:
         cans = amount is not None and amount.unit is not None and amount.unit.id in {"can", "jar"}
-        form = choose_form(match.food, clean, counted_in_cans=cans)
+        form = own_form or choose_form(match.food, clean, counted_in_cans=cans)
         trimmed = _TRIMMED.search(clean) is not None
         grams = weigh(amount, match.food, form, trimmed_later=trimmed, by_taste=bool(notes))
     doubts = _doubts(match, grams)

@@ -52,6 +52,8 @@ class Neighbours(KitchenCase):
             "slot": lid["slots"][0]["id"], "step": "start", "gross": 1100.0,
         }  # fmt: skip
         run = self.send("post", f"dishes/{detail['id']}/weigh-ins", weigh).json()["run"]
+        taught = {"text": "1 cup zzqqx", "unit_system": "metric", "food": "swede", "form": None}
+        reading = self.send("post", "readings", taught).json()
         eater = Eater.objects.of(self.household).first()
         dish, back = detail["id"], {"client_id": weigh["client_id"], "slot": "x", "step": "y"}
         form = {"name": "X", "school": "low_carb", "targets": [], "exclusions": []}
@@ -69,6 +71,7 @@ class Neighbours(KitchenCase):
             ("put", f"eaters/{eater.id}", form),
             ("delete", f"eaters/{eater.id}", None),
             ("post", f"eaters/{eater.id}/restore", None),
+            ("delete", f"readings/{reading['id']}", None),
         ]
         with_id = {re.sub(r"<\w+:\w+>", "#", r).removeprefix("api/") for r in endpoints()}
         tried = {re.sub(r"\d+", "#", path) for _, path, _ in attempts}
@@ -82,6 +85,9 @@ class Neighbours(KitchenCase):
     def test_lists_hold_only_ones_own(self) -> None:
         self.bring()
         self.assertEqual(self.send("get", "dishes", client=self.other).json(), [])
+        taught = {"text": "1 cup zzqqx", "unit_system": "metric", "food": "swede", "form": None}
+        self.send("post", "readings", taught)
+        self.assertEqual(self.send("get", "readings", client=self.other).json(), [])
         ours = {e["id"] for e in self.send("get", "eaters").json()}
         theirs = {e["id"] for e in self.send("get", "eaters", client=self.other).json()}
         self.assertFalse(ours & theirs)

@@ -50,6 +50,11 @@ export const kitchenQuery = queryOptions({
   queryFn: () => take(client.GET('/api/kitchen')),
 });
 
+export const readingsQuery = queryOptions({
+  queryKey: ['readings'],
+  queryFn: () => take(client.GET('/api/readings')),
+});
+
 export const dishQuery = (id: number) =>
   queryOptions({
     queryKey: ['dish', id],

@@ -1,7 +1,7 @@
 /** A field that finds a food as you type. */
 import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { foodsQuery } from '../api/queries';
@@ -26,6 +26,13 @@ function describe(food: FoodView): string {
 export function FoodPicker({ label, initial, autoFocus = false, onPick }: Props): JSX.Element {
   const [text, setText] = useState(initial);
   const found = useQuery(foodsQuery(text, SHOWN));
+  const queries = useQueryClient();
+  /** Enter takes the best match of what was typed, also when it is quicker than the list. */
+  const pickTyped = async (typed: string): Promise<void> => {
+    if (typed.trim() === '') return;
+    const hits = await queries.query(foodsQuery(typed, SHOWN)).catch(() => []);
+    if (hits[0]) onPick(hits[0]);
+  };
   return (
     <Autocomplete<FoodView, false, false, true>
       freeSolo
@@ -36,7 +43,8 @@ export function FoodPicker({ label, initial, autoFocus = false, onPick }: Props)
       inputValue={text}
       onInputChange={(_, value) => setText(value)}
       onChange={(_, food) => {
-        if (food && typeof food !== 'string') onPick(food);
+        if (typeof food === 'string') void pickTyped(food);
+        else if (food) onPick(food);
       }}
       autoHighlight
       openOnFocus

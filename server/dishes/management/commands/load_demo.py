@@ -54,7 +54,7 @@ class Command(BaseCommand):
             form = EaterForm(name, school, list(preset.targets), exclusions)
             add_eater(household, form)
         for recipe in OTHERS:
-            add_dish(household, self._read(recipe))
+            add_dish(household, self._read(household, recipe))
         self._cook(household)
         if options.get("verbosity", 1) > 0:
             self.stdout.write("  the demo household is loaded")
@@ -69,9 +69,9 @@ class Command(BaseCommand):
                 dish.delete()
             household.delete()
 
-    def _read(self, recipe: str) -> core.Dish:
+    def _read(self, household: Household, recipe: str) -> core.Dish:
         text = (FOLDER / recipe).read_text("utf-8")
-        document = read_text(RecipeText(text, "metric"))
+        document = read_text(household, RecipeText(text, "metric"))
         if any(not line.settled for _, line in core.all_lines(document)):
             doubtful = next(line for _, line in core.all_lines(document) if not line.settled)
             message = f"The demo recipe has a doubtful line: {doubtful.text}"
@@ -80,7 +80,7 @@ class Command(BaseCommand):
 
     def _cook(self, household: Household) -> None:
         """Swap the lid of the mackerel pot and cook it once, with weigh-ins."""
-        document = self._read(COOKED)
+        document = self._read(household, COOKED)
         part = next(p for p in document.parts if any(s.role == "mash" for s in p.slots))
         slot = part.slots[0]
         stand_in = book().stand_in("mash", "cauliflower_mash")

@@ -1,5 +1,7 @@
 /** One ingredient line: what was read, why it weighs what it weighs, and fixing it in place. */
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery } from '@tanstack/react-query';
@@ -44,13 +46,14 @@ function Candidate({ food, onPick }: { food: string; onPick: (key: string) => vo
 function Edit(props: Props): JSX.Element {
   const { line, onChange, onClose } = props;
   const [grams, setGrams] = useState(line.grams === null ? '' : plain(line.grams));
+  const [always, setAlways] = useState(false);
   const choose = useMutation({
-    mutationFn: (food: string) =>
-      take(
-        client.POST('/api/read/food', {
-          body: { line, food, form: null, unit_system: props.unitSystem },
-        }),
-      ),
+    mutationFn: async (food: string) => {
+      const body = { food, form: null, unit_system: props.unitSystem };
+      const read = await take(client.POST('/api/read/food', { body: { ...body, line } }));
+      if (always) await take(client.POST('/api/readings', { body: { ...body, text: line.text } }));
+      return read;
+    },
     onSuccess: (read) => {
       onChange(read);
       setGrams(read.grams === null ? '' : plain(read.grams));
@@ -111,6 +114,11 @@ function Edit(props: Props): JSX.Element {
         ))}
         <MenuItem value="new">New part …</MenuItem>
       </TextField>
+      <FormControlLabel
+        sx={{ gridColumn: '1 / -1', order: -1, m: 0 }}
+        control={<Checkbox checked={always} onChange={(_, checked) => setAlways(checked)} />}
+        label="From now on, always read this as the food I choose"
+      />
       <div className="row">
         <Button type="submit" variant="contained">
           Settle

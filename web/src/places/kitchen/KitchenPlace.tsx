@@ -6,7 +6,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { client, sentence, take } from '../../api/client';
-import { kitchenQuery } from '../../api/queries';
+import { kitchenQuery, readingsQuery } from '../../api/queries';
 import type { KitchenSettings } from '../../api/types';
 import { Notice } from '../../parts/Notice';
 
@@ -107,6 +107,44 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
   );
 }
 
+function Readings(): JSX.Element {
+  const readings = useQuery(readingsQuery);
+  const queries = useQueryClient();
+  const forgetting = useMutation({
+    mutationFn: (id: number) =>
+      take(client.DELETE('/api/readings/{reading_id}', { params: { path: { reading_id: id } } })),
+    onSuccess: () => queries.invalidateQueries({ queryKey: readingsQuery.queryKey }),
+  });
+  return (
+    <section aria-label="Always read as" style={{ marginTop: 28 }}>
+      <h2>Always read as</h2>
+      <p className="soft" style={{ margin: '4px 0' }}>
+        What your own words in recipes mean. You add to it where you fix a line.
+      </p>
+      {readings.data?.length === 0 && <p>Nothing yet.</p>}
+      <ul className="ledger-list" style={{ maxWidth: 640 }}>
+        {readings.data?.map((reading) => (
+          <li key={reading.id} style={{ gridTemplateColumns: '1fr auto' }}>
+            <span>
+              “{reading.written}” is <b>{reading.food_name}</b>
+              {reading.form && `, ${reading.form}`}
+            </span>
+            <button
+              type="button"
+              className="plain-button"
+              aria-label={`Forget ${reading.written}`}
+              onClick={() => forgetting.mutate(reading.id)}
+            >
+              Forget
+            </button>
+          </li>
+        ))}
+      </ul>
+      {forgetting.error && <Notice bad>{sentence(forgetting.error)}</Notice>}
+    </section>
+  );
+}
+
 export function KitchenPlace(): JSX.Element {
   const kitchen = useQuery(kitchenQuery);
   return (
@@ -114,6 +152,7 @@ export function KitchenPlace(): JSX.Element {
       <h1>Kitchen</h1>
       {kitchen.error && <Notice bad>{sentence(kitchen.error)}</Notice>}
       {kitchen.data && <Settings stored={kitchen.data} />}
+      <Readings />
     </main>
   );
 }
