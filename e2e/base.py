@@ -22,7 +22,8 @@ FLAGS = [
     "--disable-sync",
 ]
 PASSWORD = "a-test-password"
-WAIT_MS = 10_000
+# Only failures wait this long; a busy machine may stall for many seconds.
+WAIT_MS = 30_000
 
 
 class BrowserCase(LiveServerTestCase):
@@ -53,6 +54,7 @@ class BrowserCase(LiveServerTestCase):
         self.addCleanup(context.close)
         self.page: Page = context.new_page()
         self.page.set_default_timeout(WAIT_MS)
+        self.page.set_default_navigation_timeout(2 * WAIT_MS)
         expect.set_options(timeout=WAIT_MS)
         self.faults: list[str] = []
         self.page.on("pageerror", lambda error: self.faults.append(str(error)))

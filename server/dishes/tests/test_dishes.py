@@ -142,6 +142,14 @@ class Compute(KitchenCase):
         with self.assertNumQueries(3):
             self.send("post", "preview", body)
 
+    def test_the_list_of_dishes_asks_the_database_the_same_for_many(self) -> None:
+        for _ in range(3):
+            detail = self.bring()
+            self.send("post", f"dishes/{detail['id']}/versions")
+        # Session, user with household, dishes, versions, runs.
+        with self.assertNumQueries(5):
+            self.assertEqual(len(self.send("get", "dishes").json()), 3)
+
     def test_rank_offers_every_family(self) -> None:
         document = self.read()
         lid = document["parts"][1]
