@@ -4,6 +4,7 @@ import unittest
 
 from hypothesis import given
 from hypothesis import strategies as st
+
 from snabo_core.foods import library
 from snabo_core.foods.library import singular, words_of
 from snabo_core.quantities.lexicon import candidates, choose_form, find_food
@@ -11,14 +12,18 @@ from snabo_core.quantities.lexicon import candidates, choose_form, find_food
 # text, food
 NAMED = [
     ("butter beans", "butter_beans"), ("butter", "butter"), ("peanut butter", "peanut_butter"),
-    ("chicken stock", "chicken_stock"), ("floury potatoes", "potato"), ("Cannellini", "white_beans"),
-    ("coconut milk", "coconut_milk"), ("milk", "milk"), ("almond milk", "almond_milk"),
-    ("tomato paste", "tomato_puree"), ("tomatoes", "tomato"), ("cherry tomatoes", "cherry_tomato"),
+    ("chicken stock", "chicken_stock"), ("floury potatoes", "potato"),
+    ("Cannellini", "white_beans"),
+    ("coconut milk", "coconut_milk"),
+    ("milk", "milk"), ("almond milk", "almond_milk"),
+    ("tomato paste", "tomato_puree"), ("tomatoes", "tomato"),
+    ("cherry tomatoes", "cherry_tomato"),
     ("corn flour", "cornflour"), ("plain flour", "wheat_flour"), ("besan", "chickpea_flour"),
     ("smoked paprika", "paprika"), ("red pepper flakes", "chilli_flakes"),
     ("red pepper", "bell_pepper"), ("black pepper", "black_pepper"), ("egg yolks", "egg_yolk"),
     ("cream cheese", "cream_cheese"), ("sour cream", "sour_cream"), ("rutabaga", "swede"),
-    ("sweet potatoes", "sweet_potato"), ("garbanzo beans", "chickpeas"), ("scallions", "spring_onion"),
+    ("sweet potatoes", "sweet_potato"), ("garbanzo beans", "chickpeas"),
+    ("scallions", "spring_onion"),
     ("salt and pepper", "salt"), ("nutritional yeast", "yeast_flakes"),
 ]  # fmt: skip
 # food, text, form
