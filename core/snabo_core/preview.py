@@ -146,6 +146,7 @@ def preview(
     return Preview(
         sequence=sequence,
         serving_grams=sum(part.grams for part in layers) / dish.servings,
+        mass_is_least=any(line.grams is None for line in lines),
         figures=plate.figures,
         was=was.figures,
         eaters=tuple(_eater(e, plate, was, dish, library) for e in setting.eaters),

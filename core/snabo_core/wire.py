@@ -166,10 +166,15 @@ class LedgerView:
 
 @dataclass(frozen=True)
 class Preview:
-    """Everything a screen needs for one draft."""
+    """Everything a screen needs for one draft.
+
+    `mass_is_least` says that a line's grams are unknown, so that `serving_grams` is only a
+    lower bound and nothing can be said per 100 g.
+    """
 
     sequence: int
     serving_grams: float
+    mass_is_least: bool
     figures: dict[str, Figure]
     was: dict[str, Figure]
     eaters: tuple[EaterView, ...]

@@ -194,6 +194,14 @@ class Preview(unittest.TestCase):
         self.assertEqual((seen.starchy.part_id, seen.starchy.role), ("Lid", "mash"))
         self.assertRegex(seen.starchy.words, r"The lid's mash carries \d+ of \d+ g")
 
+    def test_unknown_grams_make_the_mass_a_lower_bound(self) -> None:
+        known = preview(pie(), Setting(()), book(), library())
+        self.assertFalse(known.mass_is_least)
+        made = dish(part("p", line("a", 100, "potato"), line("s", None, "swede")))
+        seen = preview(made, Setting(()), book(), library())
+        self.assertTrue(seen.mass_is_least)
+        self.assertIsNone(seen.figures["net_carbs"].best)
+
     def test_layers_weigh_what_the_ledger_says(self) -> None:
         seen = preview(self.swapped(), Setting(()), book(), library())
         lid = next(p for p in seen.parts if p.part_id == "Lid")

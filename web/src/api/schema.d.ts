@@ -778,10 +778,14 @@ export interface components {
         /**
          * Preview
          * @description Everything a screen needs for one draft.
+         *
+         *         `mass_is_least` says that a line's grams are unknown, so that `serving_grams` is only a
+         *         lower bound and nothing can be said per 100 g.
          */
         Preview: {
             sequence: number;
             serving_grams: number;
+            mass_is_least: boolean;
             figures: {
                 [key: string]: components["schemas"]["Figure"];
             };

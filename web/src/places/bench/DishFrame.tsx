@@ -87,7 +87,8 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
               : version
                 ? `version ${version} kept`
                 : 'draft'}{' '}
-            · {plain(document.servings)} servings · {(grams / 1000).toFixed(1)} kg before baking ·{' '}
+            · {plain(document.servings)} servings · {preview.data?.mass_is_least && 'at least '}
+            {(grams / 1000).toFixed(1)} kg before baking ·{' '}
             <span aria-live="polite">
               {draft.saving === 'saved'
                 ? 'saved'

@@ -59,6 +59,7 @@ export function PlateRail(): JSX.Element {
       <div className="row" style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
         <h2>One serving</h2>
         <Link to={`/dishes/${draft.id}/portions`} className="soft">
+          {preview.mass_is_least && 'at least '}
           {withUnit(preview.serving_grams, 'g')}
           {energy && ` · ${figureText(energy, 'kcal')}`}
         </Link>

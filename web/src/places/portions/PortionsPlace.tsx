@@ -129,17 +129,19 @@ export function PortionsPlace(): JSX.Element {
         <section aria-label="The plate">
           <div className="row">
             <h2>The plate</h2>
-            {BASES.map(([key, name]) => (
-              <button
-                key={key}
-                type="button"
-                className="chip"
-                aria-pressed={basis === key}
-                onClick={() => setBasis(key)}
-              >
-                {name}
-              </button>
-            ))}
+            {BASES.filter(([key]) => key !== 'hundred' || !preview.mass_is_least).map(
+              ([key, name]) => (
+                <button
+                  key={key}
+                  type="button"
+                  className="chip"
+                  aria-pressed={basis === key}
+                  onClick={() => setBasis(key)}
+                >
+                  {name}
+                </button>
+              ),
+            )}
           </div>
           <table style={{ marginTop: 10 }}>
             <thead>
