@@ -10,9 +10,13 @@ import sys
 
 from snabo_core.foods import Library, library
 from snabo_core.foods.library import words_of
+from snabo_core.quantities.units import BY_SYSTEM, UNITS
 from snabo_core.swaps.book import Book, StandIn, book
+from snabo_core.swaps.line_book import line_book
 from snabo_core.swaps.scaling import check_cook
 
+SIZE_WORDS = {"small", "medium", "large", "whole"}
+SOURCES = ("common practice", "from memory", "USDA")
 FEWEST = {"mash": (5, 4), "crumb": (3, 2), "thickener": (3, 3)}
 
 
@@ -68,6 +72,69 @@ def food_faults(foods: Library) -> list[str]:
     return faults
 
 
+# One cup, spoon or count of a food lies between these, g; a head of cabbage, a leaf of bay.
+LIGHTEST, HEAVIEST = 0.05, 3000.0
+# Counts that are volumes in disguise: (word, mL low, mL high); common practice, no source.
+AS_VOLUME = {"handful": (15.0, 240.0), "thumb": (8.0, 40.0), "cube": (2.0, 40.0)}
+SPOONS_A_CUP = {"us": (16.0, 48.0), "metric": (250 / 15, 50.0), "australia": (12.5, 50.0)}
+
+
+def measure_faults(foods: Library) -> list[str]:
+    """Return where the measures of one food contradict each other or cannot be.
+
+    Every food answers cup and spoons through a density; counts that are volumes in disguise
+    have to overlap what the density says of them; no count stands for a unit nobody reads.
+    """
+    faults = []
+    for food in foods.foods.values():
+        if not food.densities:
+            faults.append(f"{food.key}: nobody says what a cup of it weighs.")
+            continue
+        lightest = min(d.low for d in food.densities.values())
+        heaviest = max(d.high for d in food.densities.values())
+        for unit, measure in food.counts.items():
+            known = UNITS.get(unit)
+            if unit not in SIZE_WORDS and (known is None or known.kind != "count"):
+                faults.append(f"{food.key}: no line can ask for a {unit} of it.")
+            if not LIGHTEST <= measure.low <= measure.high <= HEAVIEST:
+                faults.append(f"{food.key}: one {unit} weighs {measure.low:g} g or more.")
+            if not measure.source.startswith(SOURCES):
+                faults.append(f"{food.key}: the {unit} names no source: {measure.source}.")
+            low, high = AS_VOLUME.get(unit, (0.0, float("inf")))
+            if measure.high < low * lightest or measure.low > high * heaviest:
+                faults.append(f"{food.key}: a {unit} and its density contradict each other.")
+    return faults
+
+
+def spoon_faults() -> list[str]:
+    """Return unit systems whose cup does not hold the spoons it should."""
+    faults = []
+    for system, (tbsp, tsp) in SPOONS_A_CUP.items():
+        sizes = {name: UNITS[unit].size or 0.0 for name, unit in BY_SYSTEM[system].items()}
+        for name, count in (("tbsp", tbsp), ("tsp", tsp)):
+            if abs(sizes["cup"] / sizes[name] / count - 1) > 0.005:
+                faults.append(f"{system}: a cup does not hold {count:g} {name}.")
+    return faults
+
+
+def line_swap_faults(foods: Library) -> list[str]:
+    """Return what is wrong with the book of line swaps."""
+    faults = []
+    for group in line_book().groups:
+        if len(group.members) < 2:
+            faults.append(f"line swaps, {group.job}: one food alone is no swap.")
+        for member in group.members:
+            food = foods.foods.get(member.food)
+            if food is None or (member.form and member.form not in food.forms):
+                faults.append(f"line swaps, {group.job}: no {member.food} {member.form or ''}.")
+            best, low, high = member.per
+            if not 0 < low <= best <= high:
+                faults.append(f"line swaps, {group.job}: {member.food} has an odd ratio.")
+    for pair in line_book().look_alikes:
+        faults += [f"look-alikes: no food {f}." for f in pair.foods if f not in foods.foods]
+    return faults
+
+
 def coverage_faults(whole: Book) -> list[str]:
     """Return which roles have too few stand-ins or too few families."""
     faults = []
@@ -81,7 +148,8 @@ def coverage_faults(whole: Book) -> list[str]:
 def main() -> int:
     """Print every fault; return 1 if there is one."""
     whole, foods = book(), library()
-    faults = food_faults(foods) + coverage_faults(whole)
+    faults = food_faults(foods) + measure_faults(foods) + spoon_faults()
+    faults += line_swap_faults(foods) + coverage_faults(whole)
     for role_file in whole.files.values():
         for stand_in in role_file.stand_ins:
             faults += stand_in_faults(stand_in, whole, foods)

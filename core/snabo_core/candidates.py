@@ -32,9 +32,9 @@ def ranking(
         BadInput: the slot is gone, or its own lines are not settled.
     """
     part, slot = dish.part(part_id), dish.slot(part_id, slot_id)
-    share = setting.polyol_share
-    found = rank(dish, part, slot, setting.eaters, book, library, polyol_share=share)
-    was = as_brought(dish.with_choice(part_id, slot_id, None), library, share)
+    rule = setting.polyols
+    found = rank(dish, part, slot, setting.eaters, book, library, polyols=rule)
+    was = as_brought(dish.with_choice(part_id, slot_id, None), library, rule)
     views = []
     for item in found:
         people = tuple(eater_view(p, item.figures, was.figures) for p in item.eaters)

@@ -13,7 +13,7 @@ from collections.abc import Iterable
 import numpy as np
 
 from snabo_core.foods import AXIS, NUTRIENTS, FoodRow, Library, library
-from snabo_core.plate.energy import energy_kcal
+from snabo_core.foods.energy import energy_kcal
 
 # How far given and computed energy may differ before a row is listed, by what explains it.
 ENERGY_TOLERANCE = 0.15
@@ -131,7 +131,9 @@ def report(foods: Library) -> str:
         "",
         "Polyols: 0 for curated foods but sweeteners and orchard fruit (sorbitol), and for listed",
         "rows of plain categories (vegetables, pulses, nuts, dairy, meat, fish, grains, fats,",
-        "spices); unknown elsewhere. Alcohol: 0 but for drinks and wines, which stay unknown.",
+        "spices); unknown elsewhere. Added sugar: 0 for curated foods of unsweetened classes and",
+        "for listed rows of such categories, all sugars of a sweetener, unknown elsewhere (never",
+        "more than the sugars). Alcohol: 0 but for drinks and wines, which stay unknown.",
         "Added oil: the fat of foods marked oil, dairy fat or spray, 0 for all others. Common",
         "practice, no source.",
         "",

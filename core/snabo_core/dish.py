@@ -22,8 +22,33 @@ ROLES = (
 PLAIN = "plain"
 MAX_PARTS, MAX_LINES, MAX_TEXT = 40, 600, 400_000
 MAX_GRAMS, MAX_SERVINGS = 50_000.0, 200.0
+MAX_USES, MAX_ACCEPTED = 6, 200
 
 UnitSystem = Literal["metric", "us", "australia"]
+
+
+UseKind = Literal["dish", "later", "top", "greasing", "frying", "serving", "left"]
+
+
+@dataclass(frozen=True)
+class Use:
+    """A share of a line and what becomes of it; the shares of a line sum to 1.
+
+    `left` is what nobody eats: left in the pan, shells, leftovers. `words` are the recipe's.
+    """
+
+    kind: UseKind
+    share: float
+    words: str = ""
+
+
+@dataclass(frozen=True)
+class HoldBack:
+    """How a line is added by eye: from `start` grams up to `ceiling`, until the cue says so."""
+
+    start: float
+    ceiling: float
+    cue: str
 
 
 @dataclass(frozen=True)
@@ -31,7 +56,9 @@ class Line:
     """One ingredient line. `text` is what was written; grams are None where nobody knows.
 
     `retained` is the share that is eaten (the rest is drained or left in the pan). `settled`
-    says that the cook has looked at the line, or that there was nothing to look at.
+    says that the cook has looked at the line, or that there was nothing to look at. `instead`
+    is what is used in this line's place, with the same id; the line itself stays the
+    original's.
     """
 
     id: str
@@ -53,6 +80,18 @@ class Line:
     candidates: tuple[str, ...] = ()
     settled: bool = True
     retained: float = 1.0
+    uses: tuple[Use, ...] = ()
+    hold: HoldBack | None = None
+    instead: Line | None = None
+
+    def used(self) -> Line:
+        """Return what is really used: the line swapped in, or this one."""
+        return self.instead or self
+
+    def eaten_share(self) -> float:
+        """Return the share of the line that is eaten."""
+        left = sum(use.share for use in self.uses if use.kind == "left")
+        return self.retained * max(0.0, 1.0 - left)
 
 
 @dataclass(frozen=True)
@@ -93,9 +132,16 @@ class Part:
     def effective_lines(self) -> tuple[Line, ...]:
         """Return the lines as the part now is: kept ones, then the stand-ins' lines."""
         replaced = {i for slot in self.slots if slot.choice for i in slot.line_ids}
-        kept = tuple(line for line in self.lines if line.id not in replaced)
-        added = tuple(line for slot in self.slots if slot.choice for line in slot.choice.lines)
+        kept = tuple(line.used() for line in self.lines if line.id not in replaced)
+        added = tuple(
+            line.used() for slot in self.slots if slot.choice for line in slot.choice.lines
+        )
         return kept + added
+
+    def bare(self) -> Part:
+        """Return the part as it was brought: no stand-in, no line swapped."""
+        slots = tuple(replace(slot, choice=None) for slot in self.slots)
+        return replace(self, lines=tuple(replace(i, instead=None) for i in self.lines), slots=slots)
 
 
 @dataclass(frozen=True)
@@ -117,6 +163,9 @@ class Dish:
     unit_system: UnitSystem = "metric"
     source_text: str = ""
     notes: tuple[str, ...] = ()
+    # keys of gaps whose marked default the cook took over, see `gaps.py`
+    accepted: tuple[str, ...] = ()
+    servings_assumed: bool = False
     schema: int = SCHEMA
 
     def part(self, part_id: str) -> Part:
@@ -143,11 +192,7 @@ class Dish:
 
     def original(self) -> Dish:
         """Return the dish as it was brought, without any stand-in."""
-        bare = tuple(
-            replace(part, slots=tuple(replace(slot, choice=None) for slot in part.slots))
-            for part in self.parts
-        )
-        return replace(self, parts=bare)
+        return replace(self, parts=tuple(part.bare() for part in self.parts))
 
     def with_choice(self, part_id: str, slot_id: str, choice: Choice | None) -> Dish:
         """Return the dish with one slot's stand-in chosen, or taken back with None."""
@@ -158,8 +203,8 @@ class Dish:
         return replace(self, parts=tuple(changed if p is part else p for p in self.parts))
 
     def swapped(self) -> bool:
-        """Tell whether any slot has a stand-in."""
-        return any(part.chosen() for part in self.parts)
+        """Tell whether any slot has a stand-in or any line something in its place."""
+        return any(part.chosen() or any(i.instead for i in part.lines) for part in self.parts)
 
 
 def all_lines(dish: Dish) -> Iterator[tuple[Part, Line]]:
@@ -186,6 +231,8 @@ def check(dish: Dish) -> Dish:
         raise BadInput(f"A dish holds at most {MAX_PARTS} parts.", "parts")
     if len(dish.source_text) > MAX_TEXT:
         raise BadInput("The text of the recipe is too long to keep.", "source_text")
+    if len(dish.accepted) > MAX_ACCEPTED:
+        raise BadInput("More defaults are taken over than a recipe can lack.", "accepted")
     _check_ids(dish)
     for part in dish.parts:
         own = {line.id for line in part.lines}
@@ -230,6 +277,22 @@ def _check_line(line: Line) -> None:
             )
     if not 0 <= line.retained <= 1:
         raise BadInput(f"The share kept of '{line.text}' runs from 0 to 1.", "retained")
+    _check_uses(line)
+    if line.instead is not None:
+        if line.instead.instead is not None or line.instead.id != line.id:
+            raise BadInput(f"What replaces '{line.text}' has to be one plain line.", "instead")
+        _check_line(line.instead)
+
+
+def _check_uses(line: Line) -> None:
+    shares = [use.share for use in line.uses]
+    if shares and not (all(0 <= s <= 1 for s in shares) and abs(sum(shares) - 1) < 1e-6):
+        raise BadInput(f"The uses of '{line.text}' have to share out all of it.", "uses")
+    if len(shares) > MAX_USES:
+        raise BadInput(f"A line has at most {MAX_USES} uses.", "uses")
+    hold = line.hold
+    if hold is not None and not 0 <= hold.start <= hold.ceiling <= MAX_GRAMS:
+        raise BadInput(f"'{line.text}' starts lower than it may end.", "hold")
 
 
 def _bounded(value: float, low: float, high: float, field: str, name: str) -> None:

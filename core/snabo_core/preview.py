@@ -10,7 +10,7 @@ from snabo_core.dish import Dish, Part, Slot, all_lines
 from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
 from snabo_core.plate import Eater, Plate, plate_of
-from snabo_core.plate.figures import UNIT, Figure
+from snabo_core.plate.figures import UNIT, Figure, PolyolRule
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ranking import ForEater, judge
 from snabo_core.swaps.scaling import ledger_lines
@@ -49,7 +49,7 @@ class Setting:
 
     eaters: tuple[Eater, ...]
     microwave_watts: float = 800.0
-    polyol_share: float = 1.0
+    polyols: PolyolRule = "all"
 
 
 def steps_for(slot: Slot, book: Book) -> tuple[Step, ...]:
@@ -134,13 +134,13 @@ def preview(
         view, lost = _ledger_view(part, slot, book, library, setting, scale.get(slot.id, {}))
         ledgers.append(view)
         if view.points:
-            began = sum(line.grams or 0.0 for line in ledger_lines(part, slot, library))
+            began = sum(i.used().grams or 0.0 for i in ledger_lines(part, slot, library))
             dried[part.id] = dried.get(part.id, 0.0) + view.points[-1].grams - began
         for name, grams in lost.items():
             losses[name] = losses.get(name, 0.0) + grams
-    share = setting.polyol_share
-    plate = plate_of(dish, library, polyol_share=share, losses=losses)
-    was = as_brought(dish.original(), library, share) if dish.swapped() else plate
+    rule = setting.polyols
+    plate = plate_of(dish, library, polyols=rule, losses=losses)
+    was = as_brought(dish.original(), library, rule) if dish.swapped() else plate
     lines = [line for _, line in all_lines(dish)]
     layers = _parts(plate, was, dried)
     return Preview(
@@ -160,9 +160,9 @@ def preview(
 
 
 @lru_cache(maxsize=64)
-def as_brought(original: Dish, library: Library, polyol_share: float) -> Plate:
+def as_brought(original: Dish, library: Library, polyols: PolyolRule) -> Plate:
     """Return the original's plate; remembered, it stays while the swap is being worked on."""
-    return plate_of(original, library, polyol_share=polyol_share, sample=False)
+    return plate_of(original, library, polyols=polyols, sample=False)
 
 
 def _parts(plate: Plate, was: Plate, dried: Mapping[str, float]) -> tuple[PartView, ...]:

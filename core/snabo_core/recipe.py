@@ -9,10 +9,13 @@ from dataclasses import dataclass, field, replace
 
 from snabo_core.dish import MAX_TEXT, Dish, Line, Part, StepText, UnitSystem
 from snabo_core.foods import Library
+from snabo_core.gaps import gaps_of
 from snabo_core.quantities.amounts import read_amount, spell_fractions
 from snabo_core.quantities.grams import weigh
 from snabo_core.quantities.lexicon import choose_form
 from snabo_core.quantities.reading import ReadLine, read_line, tidy
+from snabo_core.quantities.step_facts import heats_in, times_in
+from snabo_core.wire import RecipeView, StepView
 from snabo_core.wording import say
 
 MAX_READ_LINES = 300
@@ -20,6 +23,9 @@ MAX_STEPS = 120
 LONG_LINE = 140
 LEAST_WORDS = 6
 DEFAULT_SERVINGS = 4.0
+SYSTEM_WORDS: dict[UnitSystem, str] = {
+    "metric": "metric", "us": "North American", "australia": "Australian",
+}  # fmt: skip
 _SERVINGS = re.compile(
     r"\b(?:serves|servings?|feeds|makes|yield[s]?|portions?|for)\b\s*:?\s*(?:about\s+)?"
     r"(?P<low>\d+(?:\.\d+)?)(?:\s*(?:-|–|to)\s*(?P<high>\d+(?:\.\d+)?))?"
@@ -91,6 +97,8 @@ def line_from(read: ReadLine, library: Library, identity: str) -> Line:
         doubts=read.doubts,
         candidates=read.candidates,
         settled=not read.doubts,
+        uses=read.uses,
+        hold=read.hold,
     )
 
 
@@ -135,6 +143,23 @@ def _take_servings(draft: _Draft, text: str) -> bool:
     return True
 
 
+_MARKS: tuple[tuple[UnitSystem, re.Pattern[str]], ...] = (
+    ("australia", re.compile(r"\b(?:20\s?ml\s+(?:tablespoons?|tbsp)|(?:tablespoons?|tbsp)\s*"
+                             r"[(=]\s*20\s?ml)", re.IGNORECASE)),
+    ("metric", re.compile(r"\d\s?(?:g|kg|ml|dl|cl|l)\b|\d\s?°?\s?C\b|\bgas mark\b")),
+    ("us", re.compile(r"\d\s?(?:oz|ounces?|lbs?|pounds?|sticks?|quarts?)\b|\d\s?°?\s?F\b"
+                      r"|\bdegrees F", re.IGNORECASE)),
+)  # fmt: skip
+
+
+def guess_system(text: str) -> UnitSystem | None:
+    """Return whose cups and spoons a recipe means, None where it does not show.
+
+    A recipe that gives grams or degrees C is metric even where ounces stand beside them.
+    """
+    return next((system for system, mark in _MARKS if mark.search(text)), None)
+
+
 def _take(draft: _Draft, text: str, system: str) -> None:
     if _INGREDIENTS.match(text):
         draft.in_method = False
@@ -158,8 +183,9 @@ def _take(draft: _Draft, text: str, system: str) -> None:
 def read_recipe(
     text: str,
     library: Library,
-    system: UnitSystem = "metric",
+    system: UnitSystem | None = "metric",
     *,
+    usual: UnitSystem = "metric",
     make_id: Callable[[], str] = new_id,
     learned: Mapping[str, tuple[str, str | None]] | None = None,
 ) -> Dish:
@@ -168,7 +194,8 @@ def read_recipe(
     Args:
         text: what was pasted. The whole text is kept in `source_text`.
         library: where foods are looked up.
-        system: which cups and spoons are meant.
+        system: which cups and spoons are meant; None to go by the recipe's own units.
+        usual: what is meant where the recipe does not show it.
         make_id: where ids come from.
         learned: what this household always means by a food text, see `read_line`.
 
@@ -176,6 +203,9 @@ def read_recipe(
         The dish, with `notes` on what was assumed or left out.
     """
     draft, notes = _Draft(), []
+    if system is None:
+        system = guess_system(text[:MAX_TEXT]) or usual
+        notes.append(f"Cups and spoons are read as {SYSTEM_WORDS[system]}.")
     lines = [tidy(line) for line in text[:MAX_TEXT].splitlines()]
     lines = [line for line in lines if any(c.isalnum() for c in line)]
     for text_line in lines:
@@ -187,8 +217,6 @@ def read_recipe(
     if len(text) > MAX_TEXT:
         notes.append("The text was very long; its end was left out.")
     parts = _parts(draft, library, system, make_id, notes, learned)
-    if draft.servings is None:
-        notes.append(f"No servings given: {DEFAULT_SERVINGS:.0f} assumed.")
     if len(draft.steps) > MAX_STEPS:
         notes.append(f"Only the first {MAX_STEPS} steps were taken over.")
     steps = tuple(StepText(make_id(), step[:2000]) for step in draft.steps[:MAX_STEPS])
@@ -201,6 +229,7 @@ def read_recipe(
         unit_system=system,
         source_text=text[:MAX_TEXT],
         notes=tuple(notes),
+        servings_assumed=draft.servings is None,
     )
 
 
@@ -254,3 +283,9 @@ def reread_line(
         doubts=("no_grams",) if grams.best is None else (),
         settled=grams.best is not None,
     )
+
+
+def recipe_view(dish: Dish) -> RecipeView:
+    """Return the facts inside the steps and what the recipe leaves open."""
+    steps = (StepView(s.id, times_in(s.text), heats_in(s.text)) for s in dish.steps)
+    return RecipeView(tuple(steps), gaps_of(dish))

@@ -6,10 +6,13 @@ Numbers stay numbers; sentences are already worded. Units: g, mg for sodium, kca
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Literal
 
-from snabo_core.dish import Choice, Dish
+from snabo_core.dish import Choice, Dish, Line
+from snabo_core.gaps import Gap
 from snabo_core.plate.figures import Figure
 from snabo_core.plate.serving import LineShare
+from snabo_core.quantities.step_facts import StepHeat, StepTime
 
 
 @dataclass(frozen=True)
@@ -234,24 +237,206 @@ class Ranking:
 
 @dataclass(frozen=True)
 class FoodView:
-    """A food as search and the food place show it, per 100 g of its default form."""
+    """A food in a list of found ones, per 100 g of its default form."""
 
     key: str
     name: str
     curated: bool
+    own: bool
     forms: tuple[str, ...]
     source: str
+    food_class: str
+    net_carbs: float | None
+
+
+@dataclass(frozen=True)
+class ValueView:
+    """One figure of so many grams of a food, and how it is known.
+
+    `known` is given, derived, computed, recalled, label, class (zero by the class of food)
+    or unknown; `high` is None where nothing bounds it.
+    """
+
+    best: float | None
+    low: float
+    high: float | None
+    known: str
+
+
+@dataclass(frozen=True)
+class MeasureView:
+    """What one unit of a food weighs; `own` where it is the household's measure."""
+
+    unit: str
+    name: str
+    grams: float
+    low: float
+    high: float
+    source: str
+    own: bool
+
+
+@dataclass(frozen=True)
+class UsedIn:
+    """A dish whose draft uses a food."""
+
+    dish: int
+    title: str
+    grams: float | None
+
+
+@dataclass(frozen=True)
+class FoodFacts:
+    """Everything known of a food in one form, its figures for `grams` of it."""
+
+    key: str
+    name: str
+    curated: bool
+    own: bool
+    form: str
+    forms: tuple[str, ...]
+    grams: float
+    source: str
     description: str
+    convention: str
     food_class: str
     starch: str
     origin: str | None
+    free_fat: str | None
+    edible_share: float
     allergens: tuple[str, ...] | None
     check_label: tuple[str, ...]
+    tags: tuple[str, ...]
     names: tuple[str, ...]
-    values: dict[str, float | None]
-    net_carbs: float | None
-    water_is_derived: bool
-    measures: tuple[str, ...]
+    values: dict[str, ValueView]
+    measures: tuple[MeasureView, ...]
+    used_in: tuple[UsedIn, ...]
+
+
+@dataclass(frozen=True)
+class CompareItem:
+    """A food to compare, and what a serving of it weighs."""
+
+    food: str
+    form: str | None
+    serving_grams: float
+
+
+@dataclass(frozen=True)
+class CompareRequest:
+    """Up to four foods and what they are compared by."""
+
+    items: tuple[CompareItem, ...]
+    basis: Literal["100g", "serving", "net_carb"]
+
+
+@dataclass(frozen=True)
+class ComparedFood:
+    """One column; `grams` is None where the food has no net carbs to go by."""
+
+    key: str
+    name: str
+    form: str
+    grams: float | None
+    values: dict[str, ValueView]
+
+
+@dataclass(frozen=True)
+class Comparison:
+    """Foods side by side."""
+
+    basis: str
+    nutrients: tuple[str, ...]
+    foods: tuple[ComparedFood, ...]
+
+
+@dataclass(frozen=True)
+class ConvertedView:
+    """The same amount in another unit, with the range the food's measure allows."""
+
+    unit: str
+    name: str
+    best: float
+    low: float
+    high: float
+
+
+@dataclass(frozen=True)
+class ConversionView:
+    """An amount in every other unit; `problem` says why some or all are missing."""
+
+    grams: ConvertedView | None
+    units: tuple[ConvertedView, ...]
+    exchanges: tuple[str, ...]
+    problem: str
+
+
+@dataclass(frozen=True)
+class HeatView:
+    """An oven setting on every scale and a microwave time at this household's watts."""
+
+    celsius: float
+    fan_celsius: float
+    fahrenheit: float
+    gas_mark: str
+
+
+@dataclass(frozen=True)
+class LineSwapView:
+    """Something that would do for a line, computed on this dish per serving.
+
+    `water_grams` is how much water it brings more than what is used now, whole dish,
+    None where nobody knows.
+    """
+
+    job: str
+    line: Line
+    note: str
+    changes: tuple[str, ...]
+    water_grams: float | None
+    gains: tuple[str, ...]
+    loses: tuple[str, ...]
+    part_words: str
+    suits: int
+    excluded: bool
+    breaches: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class LineSwaps:
+    """What else would do for a line; `original` is the written line where it is swapped now."""
+
+    line_id: str
+    food: str
+    original: Line | None
+    swaps: tuple[LineSwapView, ...]
+    look_alikes: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class LineSwapRequest:
+    """Which line of a draft to find swaps for."""
+
+    dish: Dish
+    line: str
+    eaters: tuple[int, ...] = ()
+
+
+@dataclass(frozen=True)
+class StepView:
+    """What a step's text says, by character: times in seconds, temperatures in C."""
+
+    step_id: str
+    times: tuple[StepTime, ...]
+    heats: tuple[StepHeat, ...]
+
+
+@dataclass(frozen=True)
+class RecipeView:
+    """A brought recipe looked through: its steps' facts and what it leaves open."""
+
+    steps: tuple[StepView, ...]
+    gaps: tuple[Gap, ...]
 
 
 @dataclass(frozen=True)

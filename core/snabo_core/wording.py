@@ -32,6 +32,7 @@ TEMPLATES: dict[str, str] = {
     "no_amount": "the recipe gives no amount of {food}; type the grams",
     "no_food": "choose the food first",
     "scaled": "scaled to this dish",
+    "instead_of": "instead of {food}, converted; common practice",
     # standings
     "meets_most": "{spare} {unit} spare",
     "meets_least": "{spare} {unit} over the line",
@@ -51,6 +52,20 @@ TEMPLATES: dict[str, str] = {
     "contains": "contains {what}: {food}",
     "may_contain": "check the label of {food} for {what}",
     "unknown_allergens": "nobody has looked whether {food} holds {what}",
+    # labels
+    "label_over_weight": "protein, fat and carbohydrate come to at least {grams} g in 100 g: "
+    "is the serving size right?",
+    "label_part_over_whole": "more {part} than {whole}: one of the two is misread",
+    "label_salt_sodium": "salt and sodium do not belong together: salt is 2.5 times the sodium",
+    "label_kj_kcal": "kJ and kcal do not belong together: 1 kcal is 4.184 kJ",
+    "label_energy": "{given} kcal in 100 g cannot follow from the macros, which yield {low} to "
+    "{high} kcal",
+    "label_unlike_rule": "{field} {value} is not how labels of this region round; taken to its "
+    "last digit",
+    # line swaps
+    "part_in_band": "{part} stays in its band, {share:%} water",
+    "part_too_wet": "{part} ends too wet: {share:%} water, band {low:%} to {high:%}",
+    "part_too_dry": "{part} ends too dry: {share:%} water, band {low:%} to {high:%}",
     # water
     "press_more": "{grams} g still to press out, dry enough at {target} g",
     "heat_more": "{grams} g still to dry off, dry enough at {target} g",

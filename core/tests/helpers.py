@@ -45,11 +45,11 @@ def row(convention: str = BY_DIFFERENCE, **values: float | None) -> FoodRow:
     for name, value in values.items():
         best[AXIS[name]] = np.nan if value is None else value
         high[AXIS[name]] = 0.0 if value is None else value
-    carbohydrate = high[AXIS["carbohydrate"]]
     for name, value in values.items():
         if value is None:
-            inside = name in {"fibre", "sugars", "polyols"}
-            high[AXIS[name]] = carbohydrate if inside else np.inf
+            inside = name in {"fibre", "sugars", "polyols", "erythritol"}
+            whole = "polyols" if name == "erythritol" else "carbohydrate"
+            high[AXIS[name]] = high[AXIS[whole]] if inside else np.inf
     low = np.where(np.isnan(best), 0.0, best)
     return FoodRow("test:row", "test", "made up", "test", best, low, high, convention)
 

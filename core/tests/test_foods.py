@@ -4,7 +4,7 @@ import unittest
 
 from snabo_core.errors import UnknownFood
 from snabo_core.foods import library
-from snabo_core.foods.view import food_view
+from snabo_core.foods.view import food_facts
 
 
 class FoodList(unittest.TestCase):
@@ -55,7 +55,7 @@ class Curated(unittest.TestCase):
 
     def test_unlisted_allergens_are_unknown(self) -> None:
         listed = next(key for key in library().rows if key.startswith("fdc:"))
-        self.assertIsNone(food_view(library().food(listed), library()).allergens)
+        self.assertIsNone(food_facts(listed, library()).allergens)
 
 
 class Search(unittest.TestCase):

@@ -31,26 +31,36 @@ class NetCarbs(unittest.TestCase):
 
     def test_by_difference_takes_fibre_off(self) -> None:
         made = row(BY_DIFFERENCE, carbohydrate=10.0, fibre=4.0)
-        self.assertEqual(net_carbs(made, 1.0), (6.0, 6.0, 6.0))
+        self.assertEqual(net_carbs(made, "all"), (6.0, 6.0, 6.0))
 
     def test_available_never_takes_fibre_off_again(self) -> None:
         made = row(AVAILABLE, carbohydrate=6.0, fibre=4.0)
-        self.assertEqual(net_carbs(made, 1.0), (6.0, 6.0, 6.0))
+        self.assertEqual(net_carbs(made, "all"), (6.0, 6.0, 6.0))
 
     def test_both_conventions_agree_on_the_same_food(self) -> None:
         inside = row(BY_DIFFERENCE, carbohydrate=10.0, fibre=4.0, polyols=2.0)
         outside = row(AVAILABLE, carbohydrate=6.0, fibre=4.0, polyols=2.0)
-        for share in (0.0, 0.5, 1.0):
-            self.assertEqual(net_carbs(inside, share), net_carbs(outside, share))
+        for rule in ("none", "half", "all"):
+            self.assertEqual(net_carbs(inside, rule), net_carbs(outside, rule))
 
     def test_unknown_fibre_is_not_zero(self) -> None:
-        best, low, high = net_carbs(row(carbohydrate=12.0, fibre=None), 1.0)
+        best, low, high = net_carbs(row(carbohydrate=12.0, fibre=None), "all")
         self.assertTrue(np.isnan(best))
         self.assertEqual((low, high), (0.0, 12.0))
 
-    def test_polyol_share_is_the_households(self) -> None:
-        made = row(carbohydrate=100.0, fibre=0.0, polyols=99.0)
-        self.assertEqual([net_carbs(made, s)[0] for s in (0.0, 0.5, 1.0)], [100.0, 50.5, 1.0])
+    def test_polyols_are_taken_off_the_households_way(self) -> None:
+        maltitol = row(carbohydrate=100.0, fibre=0.0, polyols=99.0)
+        erythritol = row(carbohydrate=100.0, fibre=0.0, polyols=99.0, erythritol=99.0)
+        rules = ("none", "half", "all")
+        self.assertEqual([net_carbs(maltitol, r)[0] for r in rules], [100.0, 50.5, 1.0])
+        self.assertEqual([net_carbs(erythritol, r)[0] for r in rules], [100.0, 1.0, 1.0])
+
+    def test_unknown_kind_of_polyol_is_an_interval_under_the_half_rule(self) -> None:
+        made = row(carbohydrate=100.0, fibre=0.0, polyols=60.0, erythritol=None)
+        best, low, high = net_carbs(made, "half")
+        self.assertTrue(np.isnan(best))
+        self.assertEqual((low, high), (40.0, 70.0))
+        self.assertEqual(net_carbs(made, "all"), (40.0, 40.0, 40.0))
 
 
 class WorkedByHand(unittest.TestCase):
@@ -159,8 +169,8 @@ class Laws(unittest.TestCase):
 
     def test_sum_of_totals_is_total_of_all(self) -> None:
         lines = [line("a", 300, "potato", spread=0.2), line("b", 2, "xanthan", spread=0.3)]
-        apart = [total(*entries([one], library(), 1.0)) for one in lines]
-        joint: Totals = total(*entries(lines, library(), 1.0))
+        apart = [total(*entries([one], library(), "all")) for one in lines]
+        joint: Totals = total(*entries(lines, library(), "all"))
         np.testing.assert_allclose(apart[0].plus(apart[1]).sampled, joint.sampled, rtol=1e-9)
 
     def test_same_seed_same_spread(self) -> None:

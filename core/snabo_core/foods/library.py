@@ -4,8 +4,11 @@ from __future__ import annotations
 
 import hashlib
 import re
+from bisect import bisect_left
 from collections import defaultdict
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping, Sequence
+from copy import copy
+from dataclasses import dataclass, replace
 from functools import cache, lru_cache
 
 import numpy as np
@@ -13,10 +16,17 @@ from rapidfuzz import fuzz, process
 
 from snabo_core.errors import UnknownFood
 from snabo_core.foods.loading import FOLDER, read_curated, read_list, read_remembered
-from snabo_core.foods.records import AXIS, Food, FoodRow
+from snabo_core.foods.own import Own, food_and_row, measures_by_food
+from snabo_core.foods.records import AXIS, Food, FoodRow, Measure
 
 FUZZY_ENOUGH = 78.0
 FUZZY_NAME_WORTH = 40.0
+# Classes of foods that are sold without added sugar; common practice, no source.
+UNSWEETENED = {
+    "vegetable", "root", "squash", "mushroom", "herb", "spice", "meat", "fish", "egg", "dairy",
+    "cheese", "pulse", "nut", "seed", "grain", "starch", "fibre", "oil", "fat_dairy", "salt",
+    "coconut", "soy", "fruit", "pasta",
+}  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -46,6 +56,17 @@ def words_of(text: str) -> list[str]:
     return [singular(word) for word in re.findall(r"[^\W_]+|%", text.lower())]
 
 
+def _sweetened(food: Food) -> bool:
+    return "sugar" in food.tags or "added sugar" in food.check_label
+
+
+def _state(rows: Sequence[FoodRow], nutrient: str, value: float) -> None:
+    place = AXIS[nutrient]
+    for row in rows:
+        if np.isnan(row.best[place]) and not np.isnan(value):
+            row.best[place] = row.low[place] = row.high[place] = value
+
+
 class Library:
     """The shared, read-only store of foods. Build it once with `library()`."""
 
@@ -60,38 +81,91 @@ class Library:
                 self.names.setdefault(tuple(words_of(name)), food.key)
         self.longest_name = max(len(name) for name in self.names)
         self.digest = hashlib.sha256((FOLDER / "foods.csv").read_bytes()).hexdigest()[:16]
+        # Units a household has words for, beside those of every kitchen.
+        self.own_units: frozenset[str] = frozenset()
+        self.habits: Mapping[str, float] = {}
+        self._by_word: dict[str, set[str]] = defaultdict(set)
+        self._titles: dict[str, list[str]] = {}
         self._index()
 
-    def _state_zero_by_class(self) -> None:
-        """Set polyols to 0 for curated foods of classes that hold none.
+    def with_own(self, own: Own) -> Library:
+        """Return a library that also holds what a household has added; this one stays as it is.
 
-        Sweeteners and orchard fruit may hold some; theirs stay unknown where nobody measured.
+        An own food or name goes before a shared one of the same name. Foods put away can be
+        looked up by key but are not found any more.
         """
-        place = AXIS["polyols"]
+        grown = copy(self)
+        grown._take_in(own)  # noqa: SLF001  a copy of the same class
+        return grown
+
+    def _take_in(self, own: Own) -> None:
+        self.rows, self.foods = dict(self.rows), dict(self.foods)
+        self.names, self._titles = dict(self.names), dict(self._titles)
+        self._by_word = defaultdict(set, {w: set(k) for w, k in self._by_word.items()})
+        for item in (*own.put_away, *own.foods):
+            food, row = food_and_row(item)
+            self.rows[row.key], self.foods[food.key] = row, food
+        names: dict[str, list[str]] = {item.key: [item.name, *item.names] for item in own.foods}
+        for name, key in own.names.items():
+            if key in self.foods or key in self.rows:
+                names.setdefault(key, []).append(name)
+                food = self.food(key)
+                self.foods[key] = replace(food, names=(*food.names, name))
+        for key, measures in measures_by_food(own).items():
+            if key in self.foods or key in self.rows:
+                self._measure(key, measures)
+        for key, called in names.items():
+            self.names.update((tuple(words_of(name)), key) for name in called)
+            self._index_food(self.foods[key])
+        self.longest_name = max(len(name) for name in self.names)
+        self.habits = own.habits
+        self._finish_index()
+
+    def _measure(self, key: str, measures: dict[str, Measure]) -> None:
+        food = self.food(key)
+        self.foods[key] = replace(food, counts={**food.counts, **measures})
+        self.own_units |= measures.keys()
+
+    def _state_zero_by_class(self) -> None:
+        """State polyols and added sugar of curated foods whose class settles them.
+
+        Sweeteners and orchard fruit may hold polyols, sweetened things and whatever asks to
+        check its label may hold added sugar; theirs stay unknown where nobody measured. All
+        sugars of a sweetener are added.
+        """
         for food in self.foods.values():
-            if food.food_class == "sweetener" or "orchard_fruit" in food.tags:
-                continue
-            for key in food.forms.values():
-                row = self.rows.get(key)
-                if row is not None and np.isnan(row.best[place]):
-                    row.best[place] = row.high[place] = 0.0
+            found = (self.rows.get(key) for key in food.forms.values())
+            rows = [row for row in found if row is not None]
+            if food.food_class != "sweetener" and "orchard_fruit" not in food.tags:
+                _state(rows, "polyols", 0.0)
+                _state(rows, "erythritol", 0.0)
+            if food.food_class == "sweetener":
+                for row in rows:
+                    sugars = float(row.best[AXIS["sugars"]])
+                    _state([row], "added_sugar", sugars)
+            elif food.food_class in UNSWEETENED and not _sweetened(food):
+                _state(rows, "added_sugar", 0.0)
 
     def _index(self) -> None:
         """Prepare searching: every word of every name and description, and where it occurs."""
-        self._by_word: dict[str, set[str]] = defaultdict(set)
-        self._titles: dict[str, list[str]] = {}
         covered = {row for food in self.foods.values() for row in food.forms.values()}
         for food in self.foods.values():
-            titles = [food.name, *food.names]
-            titles += [f"{food.name} {form}" for form in food.forms]
-            self._titles[food.key] = [" ".join(words_of(t)) for t in titles]
+            self._index_food(food)
         for row in self.rows.values():
             if row.key not in covered:
-                self._titles[row.key] = [" ".join(words_of(row.description))]
-        for key, titles in self._titles.items():
-            for title in titles:
-                for word in title.split():
-                    self._by_word[word].add(key)
+                self._index_titles(row.key, [row.description])
+        self._finish_index()
+
+    def _index_food(self, food: Food) -> None:
+        titles = [food.name, *food.names]
+        self._index_titles(food.key, titles + [f"{food.name} {form}" for form in food.forms])
+
+    def _index_titles(self, key: str, titles: Sequence[str]) -> None:
+        self._titles[key] = [" ".join(words_of(title)) for title in titles]
+        for word in {word for title in self._titles[key] for word in title.split()}:
+            self._by_word[word].add(key)
+
+    def _finish_index(self) -> None:
         self._vocabulary = sorted(self._by_word)
         self.plain_names = {" ".join(name): key for name, key in self.names.items()}
 
@@ -151,11 +225,16 @@ class Library:
     def _with_all(self, wanted: list[str]) -> set[str]:
         found: set[str] | None = None
         for word in wanted:
-            keys = set().union(
-                *(self._by_word[known] for known in self._vocabulary if known.startswith(word))
-            )
+            keys = set().union(*(self._by_word[known] for known in self._beginning(word)))
             found = keys if found is None else found & keys
         return found or set()
+
+    def _beginning(self, word: str) -> Iterator[str]:
+        """Yield the known words that begin with what was typed."""
+        for known in self._vocabulary[bisect_left(self._vocabulary, word) :]:
+            if not known.startswith(word):
+                return
+            yield known
 
     def _closeness(self, key: str, wanted: list[str]) -> float:
         typed = " ".join(wanted)
@@ -163,7 +242,8 @@ class Library:
             100.0 * len(typed) / max(len(title), 1) + (60.0 if title.startswith(typed) else 0.0)
             for title in self._titles[key]
         )
-        return best + (100.0 if key in self.foods else 0.0)
+        food = self.foods.get(key)
+        return best + (0.0 if food is None or not (food.curated or food.own) else 100.0)
 
 
 @cache

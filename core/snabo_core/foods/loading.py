@@ -11,6 +11,7 @@ from importlib.resources.abc import Traversable
 from typing import Any
 
 import numpy as np
+from numpy.typing import NDArray
 
 from snabo_core.errors import BookError
 from snabo_core.foods.records import AXIS, NUTRIENTS, Density, Food, FoodRow, Measure, Vector
@@ -30,7 +31,15 @@ NO_POLYOLS = (
 )  # fmt: skip
 
 
-def _unbounded(best: Vector) -> Vector:
+# Categories whose generic foods hold no added sugar; common practice, no source.
+NO_ADDED_SUGAR = (
+    "vegetable", "legume", "bean", "nut and seed", "egg", "cheese", "beef", "pork", "lamb",
+    "poultry", "finfish", "fish", "shellfish", "cereal grains", "rice", "pasta", "fats and oils",
+    "oil", "spices", "butter", "fruits and fruit juices",
+)  # fmt: skip
+
+
+def bounded(best: Vector) -> Vector:
     """Return the highest values that unknown figures can have: fibre at most carbohydrate.
 
     `best` holds figures along its last axis; so does the result.
@@ -38,12 +47,27 @@ def _unbounded(best: Vector) -> Vector:
     high = np.where(np.isnan(best), np.inf, best)
     for gram in ("carbohydrate", "fat", "protein", "water", "ash", "alcohol"):
         high[..., AXIS[gram]] = np.minimum(high[..., AXIS[gram]], 100.0)
-    carbohydrate = high[..., AXIS["carbohydrate"]]
-    for part in ("fibre", "sugars", "polyols"):
+    inside = (("fibre", "carbohydrate"), ("sugars", "carbohydrate"), ("polyols", "carbohydrate"),
+              ("erythritol", "polyols"), ("added_sugar", "sugars"))  # fmt: skip
+    for part, whole in inside:
         # Measured parts may top the sum by rounding; only unknown ones are bounded by it.
         known = high[..., AXIS[part]]
-        high[..., AXIS[part]] = np.where(np.isinf(known), carbohydrate, known)
+        high[..., AXIS[part]] = np.where(np.isinf(known), high[..., AXIS[whole]], known)
     return high
+
+
+def _compute_energy(best: Vector) -> NDArray[np.bool_]:
+    """Fill in energy by 4, 4, 9 (21 CFR 101.9(c)(1)(i)) where none is given; say where."""
+    macros = [best[:, AXIS[name]] for name in ("carbohydrate", "protein", "fat")]
+    kcal = best[:, AXIS["kcal"]]
+    missing = np.isnan(kcal) & ~np.isnan(sum(macros))
+    kcal[missing] = np.round(4 * (macros[0] + macros[1]) + 9 * macros[2])[missing]
+    return missing
+
+
+def _holding_none(categories: list[str], words: tuple[str, ...]) -> NDArray[np.bool_]:
+    named = {c: any(word in c for word in words) for c in set(categories)}
+    return np.array([named[c] for c in categories])
 
 
 def read_list() -> Iterator[FoodRow]:
@@ -57,16 +81,18 @@ def read_list() -> Iterator[FoodRow]:
         if name in titles:
             column = titles.index(name)
             best[:, place] = [float(r[column]) if r[column] else np.nan for r in records]
-    holds_none = {
-        category: any(word in category.lower() for word in NO_POLYOLS)
-        for category in {record[3] for record in records}
-    }
-    none = np.array([holds_none[record[3]] for record in records])
-    best[none, AXIS["polyols"]] = 0.0
+    categories = [record[3].lower() for record in records]
+    none = _holding_none(categories, NO_POLYOLS)
+    best[none, AXIS["polyols"]] = best[none, AXIS["erythritol"]] = 0.0
+    best[_holding_none(categories, NO_ADDED_SUGAR), AXIS["added_sugar"]] = 0.0
+    computed = _compute_energy(best)
     low = np.where(np.isnan(best), 0.0, best)
-    high = _unbounded(best)
+    high = bounded(best)
     for place, (key, source, description, category) in enumerate(r[:4] for r in records):
-        yield FoodRow(key, source, description, category, best[place], low[place], high[place])
+        yield FoodRow(
+            key, source, description, category, best[place], low[place], high[place],
+            computed=("kcal",) if computed[place] else (),
+        )  # fmt: skip
 
 
 def read_remembered() -> Iterator[FoodRow]:
@@ -74,8 +100,9 @@ def read_remembered() -> Iterator[FoodRow]:
     for name, entry in tomllib.loads((FOLDER / REMEMBERED).read_text("utf-8")).items():
         best = np.full(len(NUTRIENTS), np.nan)
         # What no entry mentions is zero by class: these foods hold neither.
-        best[AXIS["polyols"]] = best[AXIS["alcohol"]] = 0.0
-        low, high = np.where(np.isnan(best), 0.0, best), _unbounded(best)
+        for nutrient in ("polyols", "erythritol", "alcohol"):
+            best[AXIS[nutrient]] = 0.0
+        low, high = np.where(np.isnan(best), 0.0, best), bounded(best)
         for nutrient in NUTRIENTS:
             if nutrient in entry:
                 place = AXIS[nutrient]

@@ -16,6 +16,8 @@ NUTRIENTS = (
     "fibre",
     "sugars",
     "polyols",
+    "erythritol",
+    "added_sugar",
     "fat",
     "saturated",
     "protein",
@@ -28,6 +30,7 @@ AXIS = {name: place for place, name in enumerate(NUTRIENTS)}
 
 BY_DIFFERENCE = "by_difference"
 AVAILABLE = "available"
+NET_ONLY = "net_only"
 
 
 @dataclass(frozen=True, eq=False)
@@ -36,7 +39,9 @@ class FoodRow:
 
     `best` holds NaN where the figure is unknown; `low` and `high` bound every figure, `high`
     being infinite where nothing bounds it. `convention` says whether fibre is inside
-    carbohydrate (`by_difference`) or already outside it (`available`).
+    carbohydrate (`by_difference`) or already outside it (`available`); a label that prints
+    nothing but net carbs is `net_only`, and `net_printed` holds (low, best, high) of it.
+    `computed` names figures that follow from others because nobody gives them.
     """
 
     key: str
@@ -48,6 +53,8 @@ class FoodRow:
     high: Vector
     convention: str = BY_DIFFERENCE
     water_is_derived: bool = True
+    net_printed: tuple[float, float, float] | None = None
+    computed: tuple[str, ...] = ()
 
     def value(self, nutrient: str) -> float | None:
         """Return one figure per 100 g, None where unknown."""
@@ -99,6 +106,7 @@ class Food:
     densities: dict[str, Density] = field(default_factory=dict)
     counts: dict[str, Measure] = field(default_factory=dict)
     curated: bool = True
+    own: bool = False
 
     @property
     def default_form(self) -> str:

@@ -28,7 +28,6 @@ EXCLUSIONS = (
 )  # fmt: skip
 TAGGED = {"meat": "meat", "alcohol": "alcohol", "allium": "allium", "nightshade": "nightshade",
           "added salt": "salt", "added sugar": "sugar"}  # fmt: skip
-ALLERGENS = set(EXCLUSIONS) - set(TAGGED) - {"animal", "added oil"}
 
 
 @dataclass(frozen=True)
@@ -213,7 +212,7 @@ def breaches(eater: Eater, lines: Sequence[Line], library: Library) -> list[Brea
     """Return which of an eater's exclusions the lines break, and which line is to blame."""
     found = []
     for line in lines:
-        if line.food is None or line.grams == 0 or line.retained == 0:
+        if line.food is None or line.grams == 0 or line.eaten_share() == 0:
             continue
         for what in eater.exclusions:
             certainty = _holds(line.food, what, library)
@@ -231,14 +230,15 @@ def _holds(
     key: str, what: str, library: Library
 ) -> Literal["contains", "may_contain", "unknown_allergens"] | None:
     food = library.food(key)
-    if not food.curated:
-        return "unknown_allergens"
     if what in food.check_label:
         return "may_contain"
-    holds = (
-        (what == "animal" and food.origin == "animal")
-        or (what == "added oil" and food.free_fat is not None)
-        or (what in TAGGED and TAGGED[what] in food.tags)
-        or (what in ALLERGENS and what in (food.allergens or ()))
-    )
-    return "contains" if holds else None
+    if what == "animal":
+        unknown, holds = food.origin is None, food.origin == "animal"
+    elif what == "added oil":
+        unknown, holds = not (food.curated or food.own), food.free_fat is not None
+    else:
+        unknown = food.allergens is None
+        holds = TAGGED.get(what) in food.tags or what in (food.allergens or ())
+    if holds:
+        return "contains"
+    return "unknown_allergens" if unknown else None

@@ -10,6 +10,7 @@ import zlib
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
+from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
@@ -23,12 +24,18 @@ SPREAD = (0.05, 0.95)
 MOST_BLAMED = 3
 # What a plate shows, in this order; units per serving are g, mg for sodium, kcal for energy.
 SHOWN = (
-    "kcal", "net_carbs", "carbohydrate", "fibre", "sugars", "protein", "fat", "saturated",
-    "added_oil", "sodium_mg",
+    "kcal", "net_carbs", "carbohydrate", "fibre", "sugars", "added_sugar", "polyols", "protein",
+    "fat", "saturated", "added_oil", "sodium_mg",
 )  # fmt: skip
 PLACE = {name: i for i, name in enumerate(SHOWN)}
 UNIT = {"kcal": "kcal", "sodium_mg": "mg"}
 DIRECT = [name for name in SHOWN if name in AXIS]
+
+# Which share of polyols is taken off net carbs: (all but erythritol, erythritol).
+PolyolRule = Literal["all", "half", "none"]
+TAKEN_OFF: dict[PolyolRule, tuple[float, float]] = {
+    "all": (1.0, 1.0), "half": (0.5, 1.0), "none": (0.0, 0.0),
+}  # fmt: skip
 
 Matrix = NDArray[np.float64]
 
@@ -65,39 +72,50 @@ class RowFigures:
         return tuple(map(int, np.flatnonzero(apart)))
 
 
-def net_carbs(row: FoodRow, polyol_share: float) -> tuple[float, float, float]:
+def net_carbs(row: FoodRow, polyols: PolyolRule) -> tuple[float, float, float]:
     """Return (best, low, high) grams of net carbs in 100 g of a row; best NaN if unknown.
 
     Fibre is taken off once, and only where the row's convention has it inside carbohydrate.
     Bounded once per row: 0 <= fibre <= carbohydrate, and what is taken off never exceeds it.
+    A label of net carbs alone stands as printed; what its maker took off for polyols may be
+    more than the household takes off, so its high end grows by what they could come to.
 
     Args:
         row: the food's row.
-        polyol_share: which share of polyols the household takes off, 0 to 1.
+        polyols: which polyols the household takes off.
     """
-    place = AXIS["carbohydrate"], AXIS["fibre"], AXIS["polyols"]
+    others, erythritol = TAKEN_OFF[polyols]
+    if row.net_printed is not None:
+        low, best, high = row.net_printed
+        return best, low, high + (1 - others) * float(row.high[AXIS["polyols"]])
+    place = [AXIS[name] for name in ("carbohydrate", "fibre", "polyols", "erythritol")]
     fibre_inside = 0.0 if row.convention == AVAILABLE else 1.0
 
-    def net(carbohydrate: float, fibre: float, polyols: float) -> float:
-        return max(0.0, carbohydrate - fibre_inside * fibre - polyol_share * polyols)
+    def net(carbohydrate: float, fibre: float, whole: float, ery: float) -> float:
+        # What no rule takes off may be unknown or unbounded without making doubt.
+        taken = others * whole if others else 0.0
+        taken += (erythritol - others) * min(ery, whole) if erythritol != others else 0.0
+        return max(0.0, carbohydrate - fibre_inside * fibre - taken)
 
-    carb, fibre, polyols = (float(row.best[p]) for p in place)
-    unknown = np.isnan(carb) or (fibre_inside and np.isnan(fibre))
-    unknown = unknown or (polyol_share > 0 and np.isnan(polyols))
-    best = float("nan") if unknown else net(carb, fibre, polyols)
-    low = net(float(row.low[place[0]]), float(row.high[place[1]]), float(row.high[place[2]]))
-    high = net(float(row.high[place[0]]), float(row.low[place[1]]), float(row.low[place[2]]))
-    return best, low, high
+    known = [float(row.best[p]) for p in place]
+    lows, highs = ([float(v[p]) for p in place] for v in (row.low, row.high))
+    carbohydrate, fibre, whole, ery = known
+    unknown = np.isnan(carbohydrate) or (fibre_inside and np.isnan(fibre))
+    unknown = unknown or (others > 0 and np.isnan(whole))
+    unknown = unknown or (erythritol != others and whole != 0 and np.isnan(ery))
+    best = float("nan") if unknown else net(carbohydrate, fibre, whole, ery)
+    low = net(lows[0], highs[1], highs[2], highs[3])
+    return best, low, net(highs[0], lows[1], lows[2], lows[3])
 
 
 @lru_cache(maxsize=4096)
-def row_figures(row: FoodRow, *, free_fat: bool, polyol_share: float) -> RowFigures:
+def row_figures(row: FoodRow, *, free_fat: bool, polyols: PolyolRule) -> RowFigures:
     """Return what 100 g of a row bring, along `SHOWN`.
 
     Args:
         row: the food's row.
         free_fat: the food is an oil, a dairy fat or a spray, whose fat counts as added oil.
-        polyol_share: see `net_carbs`.
+        polyols: see `net_carbs`.
     """
     best, low, high = (np.zeros(len(SHOWN)) for _ in range(3))
     for name in DIRECT:
@@ -105,7 +123,7 @@ def row_figures(row: FoodRow, *, free_fat: bool, polyol_share: float) -> RowFigu
         best[place] = row.best[AXIS[name]]
         low[place], high[place] = row.low[AXIS[name]], row.high[AXIS[name]]
     place = PLACE["net_carbs"]
-    best[place], low[place], high[place] = net_carbs(row, polyol_share)
+    best[place], low[place], high[place] = net_carbs(row, polyols)
     if free_fat:
         place = PLACE["added_oil"]
         best[place] = row.best[AXIS["fat"]]
@@ -149,7 +167,7 @@ class Entry:
 
 
 def entries(
-    lines: Sequence[Line], library: Library, polyol_share: float
+    lines: Sequence[Line], library: Library, polyols: PolyolRule
 ) -> tuple[list[Entry], list[Line]]:
     """Split lines into those with a food and those without.
 
@@ -163,9 +181,9 @@ def entries(
             continue
         food = library.food(line.food)
         row = library.row(line.food, line.form)
-        figures = row_figures(row, free_fat=food.free_fat is not None, polyol_share=polyol_share)
+        figures = row_figures(row, free_fat=food.free_fat is not None, polyols=polyols)
         known = line.grams is not None
-        scale = line.retained
+        scale = line.eaten_share()
         found.append(
             Entry(
                 line,

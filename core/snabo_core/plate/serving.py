@@ -9,7 +9,7 @@ import numpy as np
 
 from snabo_core.dish import Dish, Line
 from snabo_core.foods import Library
-from snabo_core.plate.figures import PLACE, SHOWN, Entry, Figure, Totals, entries, total
+from snabo_core.plate.figures import PLACE, SHOWN, Entry, Figure, PolyolRule, Totals, entries, total
 
 STARCH_PLACE = PLACE["carbohydrate"]
 
@@ -68,7 +68,7 @@ def plate_of(
     dish: Dish,
     library: Library,
     *,
-    polyol_share: float = 1.0,
+    polyols: PolyolRule = "all",
     losses: Mapping[str, float] | None = None,
     sample: bool = True,
 ) -> Plate:
@@ -77,7 +77,7 @@ def plate_of(
     Args:
         dish: the dish as it is to be eaten.
         library: where foods are looked up.
-        polyol_share: the share of polyols taken off net carbs, 0 to 1.
+        polyols: the share of polyols taken off net carbs, 0 to 1.
         losses: grams (whole dish) along `SHOWN` that leave with pressed or drained liquid.
         sample: model the spread; a plate that is only compared with needs none.
 
@@ -86,7 +86,7 @@ def plate_of(
     """
     owner = {line.id: part.id for part in dish.parts for line in part.effective_lines()}
     lines = [line for part in dish.parts for line in part.effective_lines()]
-    found, lost = entries(lines, library, polyol_share)
+    found, lost = entries(lines, library, polyols)
     totals = total(found, lost, sample=sample)
     share = 1 / dish.servings
     figures = totals.figures(share)

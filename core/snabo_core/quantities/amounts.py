@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator
 from dataclasses import dataclass, replace
 from functools import cache
 from importlib.resources import files
@@ -104,10 +104,10 @@ class _Scan:
 KIND_TOKENS = {"mass": "MASS", "volume": "VOLUME", "count": "COUNT", "vague": "VAGUE"}
 
 
-def _scan(text: str, system: str) -> _Scan:
+def _scan(text: str, system: str, own: Collection[str]) -> _Scan:
     scan, place = _Scan([], []), 0
     while match := _TOKEN.match(text, place):
-        token = _token(match, system, scan)
+        token = _token(match, system, scan, own)
         if token is None:
             break
         place = match.end()
@@ -120,7 +120,7 @@ def _scan(text: str, system: str) -> _Scan:
     return scan
 
 
-def _token(match: re.Match[str], system: str, scan: _Scan) -> Token | None:
+def _token(match: re.Match[str], system: str, scan: _Scan, own: Collection[str]) -> Token | None:
     kind, text = match.lastgroup or "", match.group(match.lastgroup or 0)
     if kind == "number":
         return Token("NUMBER", text)
@@ -132,10 +132,10 @@ def _token(match: re.Match[str], system: str, scan: _Scan) -> Token | None:
         return Token("VOLUME", "fl oz")
     if kind == "mark":
         return Token({"(": "LPAR", ")": "RPAR", "/": "SLASH"}.get(text, "SKIP"), text)
-    return _word_token(text, system, scan)
+    return _word_token(text, system, scan, own)
 
 
-def _word_token(text: str, system: str, scan: _Scan) -> Token | None:
+def _word_token(text: str, system: str, scan: _Scan, own: Collection[str]) -> Token | None:
     plain = text.lower().rstrip(".")
     after_number = bool(scan.tokens) and scan.tokens[-1].type in {"NUMBER", "SIZE", "RPAR"}
     if plain in MODIFIERS:
@@ -150,7 +150,7 @@ def _word_token(text: str, system: str, scan: _Scan) -> Token | None:
         return Token("SKIP", text)
     if plain in SIZES:
         return Token("SIZE", SIZES[plain])
-    unit = unit_for(text, system)
+    unit = unit_for(text, system, own)
     if unit is None:
         return None
     return Token(KIND_TOKENS[unit.kind], text)
@@ -159,12 +159,13 @@ def _word_token(text: str, system: str, scan: _Scan) -> Token | None:
 class _Meaning(Transformer[Token, Amount]):
     """Turns a parse into an `Amount`."""
 
-    def __init__(self, system: str) -> None:
+    def __init__(self, system: str, own: Collection[str]) -> None:
         super().__init__()
         self.system = system
+        self.own = own
 
     def _unit(self, token: Token) -> Unit:
-        unit = unit_for(str(token), self.system)
+        unit = unit_for(str(token), self.system, self.own)
         assert unit is not None, token  # noqa: S101  the scanner made it from a unit
         return unit
 
@@ -238,22 +239,23 @@ def _parser() -> Lark:
     return Lark(grammar, parser="lalr", lexer=_Tokens)
 
 
-def read_amount(text: str, system: str) -> tuple[Amount | None, int]:
+def read_amount(text: str, system: str, own: Collection[str] = ()) -> tuple[Amount | None, int]:
     """Read the amount a line begins with.
 
     Args:
         text: the line, fractions spelled out.
         system: one of `SYSTEMS`; decides which cup and spoon is meant.
+        own: a household's own words for measures.
 
     Returns:
         The amount, None if the line begins with none, and the place where it ends.
     """
-    scan = _scan(text, system)
+    scan = _scan(text, system, own)
     for count in range(len(scan.tokens), 0, -1):
         try:
             tree = _parser().parse(scan.tokens[:count])
         except UnexpectedInput:
             continue
-        amount = _Meaning(system).transform(tree)
+        amount = _Meaning(system, own).transform(tree)
         return amount.scaled(scan.factor), scan.ends[count - 1]
     return None, 0

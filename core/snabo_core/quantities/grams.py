@@ -12,7 +12,7 @@ from snabo_core.wording import Message
 # A kitchen scale read by eye; common practice, no source.
 SCALE_SHARE = 0.01
 BARE_COUNTS = (
-    "whole", "medium", "large", "bulb", "loaf", "head", "fillet", "clove", "slice", "sheet", "can",
+    "whole", "medium", "large", "bulb", "loaf", "head", "fillet", "clove", "slice", "sheet",
     "stalk", "leaf", "sprig", "piece", "thumb", "bunch", "ball", "block",
 )  # fmt: skip
 CONTAINERS = {"can", "jar", "pack", "bag", "block", "tub", "carton", "box", "tube", "ball"}
@@ -106,6 +106,9 @@ def _density(food: Food, form: str) -> Density | None:
 
 def _volume(amount: Amount, food: Food, form: str) -> Grams:
     unit, density = amount.unit, _density(food, form)
+    if unit is not None and unit.id in food.counts:
+        # What this household's own cup of it weighs goes before any bulk density.
+        return _measured(amount, food.counts[unit.id])
     if unit is None or density is None:
         return unknown("no_density", food=food.name)
     low_ml, best_ml, high_ml = unit.vague or ((unit.size or 0.0,) * 3)
@@ -153,10 +156,17 @@ def _counted(amount: Amount, food: Food, unit: str) -> Grams:
     return unknown("no_count", food=food.name)
 
 
-def _by_taste(food: Food, *, noted: bool) -> Grams:
-    """Seasonings may lack an amount; fats only where the line says what they are for."""
+def prior_of(food: Food) -> Grams:
+    """Return the usual little of a seasoning or fat that no amount is given for."""
     kind = "salt" if "salt" in food.tags else food.food_class
     prior = TO_TASTE.get(kind)
-    if prior is None or (kind in {"oil", "fat_dairy"} and not noted):
+    if prior is None:
         return unknown("no_amount", food=food.name)
     return Grams(prior[0], prior[1], prior[2], Message("to_taste", {}))
+
+
+def _by_taste(food: Food, *, noted: bool) -> Grams:
+    """Seasonings may lack an amount; fats only where the line says what they are for."""
+    if food.food_class in {"oil", "fat_dairy"} and not noted:
+        return unknown("no_amount", food=food.name)
+    return prior_of(food)

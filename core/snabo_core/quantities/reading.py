@@ -5,18 +5,22 @@ from __future__ import annotations
 import html
 import re
 import unicodedata
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass, replace
 
+from snabo_core.dish import HoldBack, Use
 from snabo_core.foods import Library
 from snabo_core.foods.library import words_of
 from snabo_core.quantities.amounts import Amount, read_amount, spell_fractions
 from snabo_core.quantities.grams import Grams, unknown, weigh
 from snabo_core.quantities.lexicon import FoodMatch, candidates, choose_form, find_food
 from snabo_core.quantities.units import unit_for
+from snabo_core.quantities.uses import read_uses
 
 LINE_LIMIT = 500
 SURE = 0.8
+# How far one's own pinch or drizzle differs from time to time; common practice, no source.
+HABIT_SHARE = 0.2
 _BULLET = re.compile(r"^\s*(?:[-–—*•·▢☐☑✓►▪◦]|\[[ xX]?\]|\(\s?\)|\d{1,2}[.)](?=\s+\S))+\s*")
 _NOTES = re.compile(
     r"\b(to taste|optional|for greasing|for frying|for serving|to serve|to garnish|for garnish|"
@@ -55,6 +59,8 @@ class ReadLine:
     confidence: float
     doubts: tuple[str, ...]
     candidates: tuple[str, ...]
+    uses: tuple[Use, ...] = ()
+    hold: HoldBack | None = None
 
 
 def tidy(text: str) -> str:
@@ -87,8 +93,9 @@ def read_line(
         The reading; never fails, but its confidence may be 0.
     """
     clean = spell_fractions(_BULLET.sub("", tidy(text[:LINE_LIMIT])))
-    amount, rest = _amount_and_rest(clean, system)
+    amount, rest = _amount_and_rest(clean, system, library.own_units)
     rest, amount = _weight_in_brackets(rest, amount, system)
+    amount = _own_habit(amount, library.habits)
     notes = [m.group(0) for m in _NOTES.finditer(rest)]
     body = _NOTES.sub(" ", rest)
     first, *others = re.split(r"\s+or\s+", body, maxsplit=3)
@@ -101,28 +108,41 @@ def read_line(
     if match is None and others:
         match, first, others = find_food(_main_words(body), library), body, []
     own_form = own[1] if own is not None else None
-    return _assemble(text, clean, amount, first, tuple(others), notes, match, library, own_form)
+    read = _assemble(text, clean, amount, first, tuple(others), notes, match, library, own_form)
+    if match is None or read.form is None:
+        return read
+    found = read_uses(clean, read.amount, match.food, read.form, read.grams, system)
+    return replace(read, uses=found.uses, hold=found.hold, grams=found.grams)
 
 
-def _amount_and_rest(clean: str, system: str) -> tuple[Amount | None, str]:
+def _amount_and_rest(clean: str, system: str, own: Collection[str]) -> tuple[Amount | None, str]:
     juice = _JUICE.match(clean)
     if juice:
-        inner, end = read_amount(juice.group("rest"), system)
+        inner, end = read_amount(juice.group("rest"), system, own)
         fruit = juice.group("rest")[end:].strip() or juice.group("rest")
         what = "juice" if "juice" in juice.group("what").lower() else "zest"
         return inner or Amount(1, 1, 1), f"{singular_fruit(fruit)} {what}, {juice.group('what')}"
-    amount, end = read_amount(clean, system)
+    amount, end = read_amount(clean, system, own)
     if amount is not None:
         return amount, clean[end:].strip(" .,-–")
     for pattern in (_TAIL, _LATER_TIMES, _TRAILING):
         tail = pattern.match(clean)
         if tail:
             written = tail.groupdict().get("amount") or tail.groupdict().get("count") or ""
-            amount, end = read_amount(written, system)
+            amount, end = read_amount(written, system, own)
             if amount is not None:
                 left = written[end:].strip(" .,")
                 return amount, f"{tail.group('food').strip()}{', ' + left if left else ''}"
     return None, clean
+
+
+def _own_habit(amount: Amount | None, habits: Mapping[str, float]) -> Amount | None:
+    """Let a vague measure hold what this household says it holds, give or take a fifth."""
+    if amount is None or amount.unit is None or amount.unit.id not in habits:
+        return amount
+    ml = habits[amount.unit.id]
+    own = (ml * (1 - HABIT_SHARE), ml, ml * (1 + HABIT_SHARE))
+    return replace(amount, unit=replace(amount.unit, size=ml, vague=own))
 
 
 def singular_fruit(text: str) -> str:
@@ -157,7 +177,7 @@ def _unit_behind(amount: Amount | None, match: FoodMatch | None, main: str) -> A
     words = re.findall(r"[^\W\d_]+", main[match.start :])
     inside = len(re.findall(r"[^\W\d_]+", main[match.start : match.end]))
     for word in words[max(inside - 1, 1) : inside + 1]:
-        unit = unit_for(word, "metric")
+        unit = unit_for(word, "metric", match.food.counts)
         if unit is not None and unit.kind == "count" and unit.id in match.food.counts:
             return replace(amount, unit=unit)
     return amount

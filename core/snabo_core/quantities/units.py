@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Collection
 from dataclasses import dataclass
 from functools import cache
 from typing import Literal
@@ -9,6 +10,8 @@ from typing import Literal
 import pint
 
 UnitKind = Literal["mass", "volume", "count", "vague"]
+# A fan oven does at 20 C less what a still one does; common practice, no source.
+FAN_BELOW = 20.0
 SYSTEMS = ("metric", "us", "australia")
 
 # US customary measures as legally defined; metric and Australian spoons, common practice.
@@ -105,7 +108,7 @@ COUNTS = (
     "floret", "fillet", "sheet", "jar", "pack", "bag", "block", "ball", "tub", "carton",
     "punnet", "rasher", "knob", "thumb", "piece", "handful", "cube", "ear", "cap", "nest",
     "tube", "loaf", "link", "pat", "log", "glass", "box", "spear", "pod", "bottle", "ring",
-    "spray", "second",
+    "spray", "second", "ladle", "scoop", "mug",
 )  # fmt: skip
 UNITS.update((word, Unit(word, "count", word)) for word in COUNTS)
 
@@ -141,10 +144,11 @@ BY_SYSTEM: dict[str, dict[str, str]] = {
 }  # fmt: skip
 
 
-def unit_for(word: str, system: str) -> Unit | None:
+def unit_for(word: str, system: str, own: Collection[str] = ()) -> Unit | None:
     """Return the unit a written word means in a unit system, None if it is no unit.
 
     A capital T is a tablespoon and a small t a teaspoon; otherwise case does not count.
+    `own` are a household's words for measures, which count where no kitchen unit fits.
     """
     if word in {"T", "t"}:
         return UNITS[BY_SYSTEM[system]["tbsp" if word == "T" else "tsp"]]
@@ -154,6 +158,8 @@ def unit_for(word: str, system: str) -> Unit | None:
             return UNITS[BY_SYSTEM[system][SYSTEM_WORDS[form]]]
         if form in WORDS:
             return UNITS[WORDS[form]]
+        if form in own:
+            return Unit(form, "count", form)
     return None
 
 

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from snabo_core.dish import Choice, Dish, Line, Part, Slot, all_lines
 from snabo_core.foods import Library
 from snabo_core.plate.eaters import Breach, Eater, Standing, breaches, standing
-from snabo_core.plate.figures import Figure, Totals, entries, total
+from snabo_core.plate.figures import Figure, PolyolRule, Totals, entries, total
 from snabo_core.swaps.book import Book, StandIn
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.wording import say
@@ -111,7 +111,7 @@ def rank(
     book: Book,
     library: Library,
     *,
-    polyol_share: float = 1.0,
+    polyols: PolyolRule = "all",
 ) -> list[Ranked]:
     """Return every stand-in of the slot's role, computed on this dish, best first.
 
@@ -125,7 +125,7 @@ def rank(
     own = set(slot.line_ids)
     kept = [line for _, line in all_lines(bare) if line.id not in own]
     names = {line.id: line.food_name or line.text for line in kept}
-    base = total(*entries(kept, library, polyol_share))
+    base = total(*entries(kept, library, polyols))
     share = 1 / dish.servings
     role_file = book.files.get(slot.role)
     result = []
@@ -133,7 +133,7 @@ def rank(
         if role_file is None:
             break
         choice = scale_to(part, slot, stand_in, role_file, library)
-        totals = base.plus(total(*entries(choice.lines, library, polyol_share)))
+        totals = base.plus(total(*entries(choice.lines, library, polyols)))
         figures = totals.figures(share)
         # What the rest of the dish holds is no reason against a stand-in; its own lines are.
         own_names = {line.id: line.food_name for line in choice.lines}

@@ -126,9 +126,16 @@ def scale_to(
     return Choice(stand_in.key, tuple(lines))
 
 
-def ledger_lines(part: Part, slot: Slot, foods: Library) -> list[Line]:
-    """Return the lines whose water the ledger of a swapped slot follows.
+def _in_sauce(line: Line, foods: Library) -> bool:
+    if line.food is None or line.grams is None:
+        return False
+    return foods.food(line.food).food_class in SAUCE_CLASSES
 
+
+def ledger_lines(part: Part, slot: Slot, foods: Library) -> list[Line]:
+    """Return the lines whose water the ledger of a swapped slot follows, as written.
+
+    What stands in a line's place joins where the line itself would (`Line.used`).
     For a thickener that is the wet part of the whole sauce; otherwise the stand-in's own.
     """
     own = list(slot.choice.lines) if slot.choice else []
@@ -137,9 +144,6 @@ def ledger_lines(part: Part, slot: Slot, foods: Library) -> list[Line]:
     kept = [
         line
         for line in part.lines
-        if line.id not in slot.line_ids
-        and line.food is not None
-        and line.grams is not None
-        and foods.food(line.food).food_class in SAUCE_CLASSES
+        if line.id not in slot.line_ids and _in_sauce(line.used(), foods)
     ]
     return kept + own

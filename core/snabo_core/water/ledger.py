@@ -83,11 +83,11 @@ def mass_pressed_to(state: State, water_share: float) -> float:
 
 
 def _group(lines: Sequence[Line], steps: Sequence[Step]) -> dict[str, list[Line]]:
-    """Sort lines by the step they join at; those no step names are there from the start."""
+    """Sort what is used by the step its line joins at; what no step names is there at once."""
     joins = {food: step.id for step in steps for food in step.foods}
     groups: dict[str, list[Line]] = {START: []}
     for line in lines:
-        groups.setdefault(joins.get(line.food or "", START), []).append(line)
+        groups.setdefault(joins.get(line.food or "", START), []).append(line.used())
     return groups
 
 
@@ -176,13 +176,13 @@ def predict(
         if not 0 < grams < 1e5:
             raise BadInput("A weight has to be more than nothing and less than 100 kg.", "grams")
     groups = _group(lines, steps)
-    start = of_lines(groups.pop(START), library)
+    first = groups.pop(START)
+    start = of_lines(first, library)
     if start.mass <= 0:
         raise BadInput("There is nothing to dry in this part yet.", "lines")
     additions = {step: of_lines(group, library) for step, group in groups.items()}
     means = [prior_of(step).mean for step in steps]
     course = _course(start, additions, steps, means, scale)
-    first = [line for line in lines if not any((line.food or "") in s.foods for s in steps)]
     doubt = (
         sum(line.grams_low or 0.0 for line in first),
         sum(line.grams_high or 0.0 for line in first),

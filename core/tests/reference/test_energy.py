@@ -5,7 +5,7 @@ import unittest
 import numpy as np
 
 from snabo_core.foods import library
-from snabo_core.plate.energy import FACTORS_KJ, energy_kcal
+from snabo_core.foods.energy import FACTORS_KJ, energy_kcal
 
 
 class Factors(unittest.TestCase):

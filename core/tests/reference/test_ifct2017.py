@@ -49,7 +49,7 @@ def derived_water(food: str, form: str) -> float:
 
 
 def available(food: str, form: str) -> float:
-    return net_carbs(library().row(food, form), 0.0)[0]
+    return net_carbs(library().row(food, form), "none")[0]
 
 
 class Derivation(unittest.TestCase):

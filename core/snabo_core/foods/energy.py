@@ -7,12 +7,18 @@ from typing import Literal
 KJ_PER_KCAL = 4.184
 
 # kcal per gram. US: 21 CFR 101.9(c)(1)(i) general factors; alcohol 7 by common practice;
-# polyols there differ by kind, 2.4 stands for a mix. EU: Regulation 1169/2011, Annex XIV.
+# polyols there differ by kind (`POLYOL_KCAL`), 2.4 stands for a mix. EU: Regulation
+# 1169/2011, Annex XIV.
 FACTORS: dict[str, dict[str, float]] = {
     "us": {"carbohydrate": 4.0, "protein": 4.0, "fat": 9.0, "alcohol": 7.0, "polyols": 2.4,
-           "erythritol": 0.2, "fibre": 4.0},
+           "erythritol": 0.0, "fibre": 4.0},
     "eu": {"carbohydrate": 4.0, "protein": 4.0, "fat": 9.0, "alcohol": 7.0, "polyols": 2.4,
            "erythritol": 0.0, "fibre": 2.0, "organic_acids": 3.0},
+}  # fmt: skip
+# kcal per gram by kind: 21 CFR 101.9(c)(1)(i)(F), from memory.
+POLYOL_KCAL: dict[str, float] = {
+    "erythritol": 0.0, "mannitol": 1.6, "isomalt": 2.0, "lactitol": 2.0, "maltitol": 2.1,
+    "xylitol": 2.4, "sorbitol": 2.6, "hydrogenated starch": 3.0,
 }  # fmt: skip
 # kJ per gram, EU Annex XIV; printed there, not converted.
 FACTORS_KJ: dict[str, float] = {

@@ -1,0 +1,132 @@
+"""What a brought recipe leaves open, each with a marked default the cook may take over.
+
+Defaults are common practice, no source.
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+from typing import Literal
+
+from snabo_core.dish import Dish, StepText, all_lines
+from snabo_core.quantities.step_facts import heats_in, pan_in, times_in
+from snabo_core.wording import grams_text
+
+GapKind = Literal["servings", "amount", "temperature", "time", "pan", "steps"]
+OVEN_DEFAULT = 200.0
+FILL_MM = 40.0
+# Density of a filled dish, g/mL, for the size of a pan nobody names.
+FILLED = 0.95
+_BAKING = re.compile(r"\b(?:bake|baking|roast|roasting)\b(?!\s+(?:dish|tin|tray|sheet|powder|soda|"
+                     r"parchment|paper|pan))", re.IGNORECASE)  # fmt: skip
+_PREHEAT = re.compile(r"\b(?:pre-?heat|heat|turn on)\s+(?:the\s+|your\s+)?oven", re.IGNORECASE)
+_UNTIL = re.compile(r"\buntil\b", re.IGNORECASE)
+# Minutes assumed where a step gives neither time nor cue: (verb, low, high).
+USUAL_MINUTES = (
+    (r"roast\w*", 25, 40), (r"bak(?:e|ing)", 25, 35), (r"simmer\w*", 15, 20),
+    (r"boil\w*", 10, 15), (r"steam\w*", 8, 12), (r"sweat\w*", 8, 10), (r"fry|frying", 5, 8),
+    (r"rest", 10, 15), (r"soak\w*", 120, 480),
+)  # fmt: skip
+
+
+@dataclass(frozen=True)
+class Gap:
+    """Something a recipe does not say. `subject` is the line or step it is about, or empty.
+
+    `default` is what is assumed meanwhile, empty where nothing sensible can be; `open` says
+    that the cook has not yet taken it over.
+    """
+
+    key: str
+    kind: GapKind
+    subject: str
+    words: str
+    default: str
+    open: bool
+
+
+def gaps_of(dish: Dish) -> tuple[Gap, ...]:
+    """Return what the recipe lacks, in the order of a recipe: servings, amounts, steps."""
+    found = [*_servings(dish), *_amounts(dish), *_heat(dish), *_pan(dish)]
+    if not dish.steps:
+        found.append(("steps", "steps", "", "The recipe has no steps.", ""))
+    return tuple(
+        Gap(key, kind, subject, words, default, key not in dish.accepted)
+        for key, kind, subject, words, default in found
+    )
+
+
+_Found = tuple[str, GapKind, str, str, str]
+
+
+def _servings(dish: Dish) -> list[_Found]:
+    if not dish.servings_assumed:
+        return []
+    return [("servings", "servings", "", "How many does it serve?", f"{dish.servings:g} servings")]
+
+
+def _amounts(dish: Dish) -> list[_Found]:
+    found: list[_Found] = []
+    for _, line in all_lines(dish):
+        name = line.food_name or line.text
+        key = f"amount:{line.id}"
+        if line.grams is None:
+            found.append((key, "amount", line.id, f"How much {name}?", ""))
+        elif line.amount is None and line.reason.startswith("to taste"):
+            low, high = (grams_text(x or 0.0) for x in (line.grams_low, line.grams_high))
+            default = f"{grams_text(line.grams)} g, {low} to {high} g"
+            found.append(
+                (key, "amount", line.id, f"{name[:1].upper()}{name[1:]} has no amount.", default)
+            )
+    return found
+
+
+def _heat(dish: Dish) -> list[_Found]:
+    found: list[_Found] = []
+    texts = [step.text for step in dish.steps]
+    oven_known = any(h.kind == "oven" for text in texts for h in heats_in(text))
+    asked = False
+    for step, text in zip(dish.steps, texts, strict=True):
+        if not oven_known and not asked and (_BAKING.search(text) or _PREHEAT.search(text)):
+            default = f"{OVEN_DEFAULT:.0f} C, {OVEN_DEFAULT - 20:.0f} C with a fan"
+            words = "How hot is the oven?"
+            found.append((f"temperature:{step.id}", "temperature", step.id, words, default))
+            asked = True
+        found += _time(step, text)
+    return found
+
+
+def _time(step: StepText, text: str) -> list[_Found]:
+    if times_in(text):
+        return []
+    for verb, low, high in USUAL_MINUTES:
+        match = re.search(rf"\b{verb}\b", text, re.IGNORECASE)
+        if match is None or (verb.startswith("bak") and not _BAKING.search(text)):
+            continue
+        if _PREHEAT.search(text) and not _BAKING.search(text):
+            return []
+        cue = " and the cue in the step" if _UNTIL.search(text) else ""
+        default = f"{low} to {high} min{cue}"
+        words = f"How long to {match.group().lower()}?"
+        return [(f"time:{step.id}", "time", step.id, words, default)]
+    return []
+
+
+def _pan(dish: Dish) -> list[_Found]:
+    """Ask for the dish to bake in where none is named, and for its size where that lacks."""
+    named = [pan for step in dish.steps if (pan := pan_in(step.text))]
+    bakes = any(_BAKING.search(step.text) for step in dish.steps)
+    if not bakes or any(c.isdigit() for pan in named for c in pan):
+        return []
+    grams = sum(line.grams or 0.0 for _, line in all_lines(dish))
+    if grams <= 0:
+        return []
+    area = grams / FILLED / (FILL_MM / 10)
+    short = (area * 0.75) ** 0.5
+    default = (
+        f"about {grams / FILLED / 1000:.1f} l, {short:.0f} x {area / short:.0f} cm, "
+        f"filled {FILL_MM / 10:.0f} cm deep"
+    )
+    words = f"How big is the {named[0]}?" if named else "Which dish does it bake in?"
+    return [("pan", "pan", "", words, default)]

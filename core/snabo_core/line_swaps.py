@@ -1,0 +1,258 @@
+"""Line swaps as the screens show them: each computed on this dish before it is taken."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from snabo_core.dish import Dish, Line, Part, Slot, all_lines
+from snabo_core.errors import BadInput, SnaboError
+from snabo_core.foods import Food, Library
+from snabo_core.plate.figures import PLACE, UNIT, Totals, entries, total
+from snabo_core.preview import LABELS, Setting, eater_view, slot_ledger
+from snabo_core.swaps.book import Book
+from snabo_core.swaps.line_book import Group, Member, line_book
+from snabo_core.swaps.ranking import judge
+from snabo_core.wire import LineSwaps, LineSwapView
+from snabo_core.wording import Message, grams_text, say
+
+CHANGED = ("net_carbs", "protein", "fat", "added_oil", "sodium_mg")
+# A smaller difference per serving is not worth a word; g, mg for sodium.
+SMALLEST = {"sodium_mg": 10.0}
+SMALLEST_GRAMS = 0.3
+
+
+@dataclass(frozen=True)
+class _Place:
+    """Where a line stands: its part and, for a stand-in's line, its slot."""
+
+    part: Part
+    slot: Slot | None
+    line: Line
+
+
+def find_line(dish: Dish, line_id: str) -> _Place:
+    """Return where a line of the dish as it now is stands.
+
+    Raises:
+        BadInput: the dish has no such line.
+    """
+    for part in dish.parts:
+        for line in part.lines:
+            if line.id == line_id:
+                return _Place(part, None, line)
+        for slot in part.slots:
+            for line in slot.choice.lines if slot.choice else ():
+                if line.id == line_id:
+                    return _Place(part, slot, line)
+    raise BadInput("This dish has no such line any more.", "line")
+
+
+def with_instead(dish: Dish, line_id: str, instead: Line | None) -> Dish:
+    """Return the dish with something used in a line's place, or with None the line itself.
+
+    Raises:
+        BadInput: the dish has no such line.
+    """
+    place = find_line(dish, line_id)
+    changed = replace(place.line, instead=instead)
+
+    def swapped(lines: Sequence[Line]) -> tuple[Line, ...]:
+        return tuple(changed if line.id == line_id else line for line in lines)
+
+    part = place.part
+    if place.slot is None:
+        new = replace(part, lines=swapped(part.lines))
+    else:
+        slots = tuple(
+            replace(s, choice=replace(s.choice, lines=swapped(s.choice.lines)))
+            if s.id == place.slot.id and s.choice
+            else s
+            for s in part.slots
+        )
+        new = replace(part, slots=slots)
+    return replace(dish, parts=tuple(new if p.id == part.id else p for p in dish.parts))
+
+
+def swapped_line(line: Line, own: Member, other: Member, library: Library) -> Line:
+    """Return the line with another member of its group, its amount converted.
+
+    Grams follow the ratio of the two members; its own doubt and the ratio's widen the range.
+
+    Raises:
+        BadInput: the line has no grams to convert.
+    """
+    if line.grams is None or line.grams_low is None or line.grams_high is None:
+        raise BadInput(f"How much is '{line.text}'? Settle that line first.", "grams")
+    food = library.food(other.food)
+    best = line.grams * other.per[0] / own.per[0]
+    return Line(
+        id=line.id,
+        text=f"{grams_text(best)} g {food.name}",
+        amount=best,
+        unit="gram",
+        food=food.key,
+        form=other.form or food.default_form,
+        food_name=food.name,
+        preparation=line.preparation,
+        optional=line.optional,
+        grams_low=min(best, line.grams_low * other.per[1] / own.per[2]),
+        grams=best,
+        grams_high=max(best, line.grams_high * other.per[2] / own.per[1]),
+        reason=say(Message("instead_of", {"food": line.food_name or line.text})),
+        retained=line.retained,
+        uses=line.uses,
+    )
+
+
+def line_swaps(
+    dish: Dish, line_id: str, setting: Setting, book: Book, library: Library
+) -> LineSwaps:
+    """Compute what else would do for a line, those that suit the eaters first.
+
+    Raises:
+        BadInput: no such line, or it has no food or grams yet.
+    """
+    place = find_line(dish, line_id)
+    line = place.line
+    if line.food is None:
+        raise BadInput("Choose this line's food first; then its swaps follow.", "food")
+    found = _groups(line)
+    base = _without(dish, line_id, library, setting)
+    now = base.plus(total(*entries([line.used()], library, setting.polyols)))
+    views = []
+    for group, own in found:
+        for other in group.members:
+            if (other.food, other.form) == (own.food, own.form) or _is_used(line, other, library):
+                continue
+            new = swapped_line(line, own, other, library)
+            views.append(_view(dish, place, group, other, new, base, now, setting, book, library))
+    food = library.food(line.food)
+    alike = tuple(
+        f"{library.food(other).name}: {pair.why}"
+        for pair in line_book().look_alikes
+        if food.key in pair.foods
+        for other in pair.foods
+        if other != food.key
+    )
+    ordered = sorted(views, key=lambda v: (v.excluded, -v.suits))
+    original = line if line.instead is not None else None
+    return LineSwaps(line_id, food.name, original, tuple(ordered), alike)
+
+
+def _groups(line: Line) -> list[tuple[Group, Member]]:
+    """Return the groups a line's food belongs to, with the member that it is."""
+    found = []
+    for group in line_book().groups:
+        same = [m for m in group.members if m.food == line.food]
+        exact = [m for m in same if m.form in {None, line.form}]
+        if exact or same:
+            found.append((group, (exact or same)[0]))
+    return found
+
+
+def _is_used(line: Line, other: Member, library: Library) -> bool:
+    used = line.used()
+    form = other.form or library.food(other.food).default_form
+    return line.instead is not None and (used.food, used.form) == (other.food, form)
+
+
+def _without(dish: Dish, line_id: str, library: Library, setting: Setting) -> Totals:
+    rest = [line for _, line in all_lines(dish) if line.id != line_id]
+    return total(*entries(rest, library, setting.polyols))
+
+
+def _view(
+    dish: Dish,
+    place: _Place,
+    group: Group,
+    other: Member,
+    new: Line,
+    base: Totals,
+    now: Totals,
+    setting: Setting,
+    book: Book,
+    library: Library,
+) -> LineSwapView:
+    totals = base.plus(total(*entries([new], library, setting.polyols)))
+    share = 1 / dish.servings
+    figures = totals.figures(share)
+    lines = [line for _, line in all_lines(dish) if line.id != new.id]
+    names = {line.id: line.food_name for line in (*lines, new)}
+    people = tuple(
+        eater_view(
+            judge(e, figures, figures, totals, share, names, [new], library), figures, figures
+        )
+        for e in setting.eaters
+    )
+    before, after = library.food(place.line.used().food or ""), library.food(new.food or "")
+    return LineSwapView(
+        job=group.job,
+        line=new,
+        note=other.note,
+        changes=tuple(_changes(now, totals, share)),
+        water_grams=_more_water(new, place.line.used(), library),
+        gains=_only_in(after, before),
+        loses=_only_in(before, after),
+        part_words=_rejudged(dish, place, new, setting, book, library),
+        suits=sum(p.suits for p in people),
+        excluded=any(p.excluded for p in people),
+        breaches=tuple(f"{p.name}: {b.words}" for p in people for b in p.breaches),
+    )
+
+
+def _changes(now: Totals, then: Totals, share: float) -> list[str]:
+    """Return the differences per serving that are worth a word."""
+    found = []
+    for name in CHANGED:
+        change = float(then.best[PLACE[name]] - now.best[PLACE[name]]) * share
+        unit = UNIT.get(name, "g")
+        if change != change:  # noqa: PLR0124  NaN differs from itself
+            found.append(f"{LABELS[name].lower()} cannot be told")
+        elif abs(change) >= SMALLEST.get(name, SMALLEST_GRAMS):
+            sign = "+" if change > 0 else "−"
+            found.append(f"{LABELS[name].lower()} {sign}{grams_text(abs(change))} {unit}")
+    return found
+
+
+def _more_water(new: Line, now: Line, library: Library) -> float | None:
+    """Return the grams of water a line brings more than another, None where a row has none."""
+    waters = []
+    for line in (new, now):
+        share = library.row(line.food or "", line.form).value("water")
+        if share is None or line.grams is None:
+            return None
+        waters.append(line.grams / 100 * share)
+    return waters[0] - waters[1]
+
+
+def _only_in(food: Food, other: Food) -> tuple[str, ...]:
+    return tuple(a for a in food.allergens or () if a not in (other.allergens or ()))
+
+
+def _rejudged(
+    dish: Dish, place: _Place, new: Line, setting: Setting, book: Book, library: Library
+) -> str:
+    """Say how the swapped part ends with the line in place, where it has a band to end in."""
+    then = with_instead(dish, place.line.id, new)
+    part = then.part(place.part.id)
+    for slot in part.slots:
+        if slot.choice is None or (place.slot is not None and slot.id != place.slot.id):
+            continue
+        if place.slot is None and slot.role != "thickener":
+            continue
+        try:
+            end = slot_ledger(part, slot, book, library, setting).points[-1]
+        except SnaboError as refusal:
+            return refusal.sentence
+        if end.band is None:
+            continue
+        low, high = end.band
+        share = end.state.water_share
+        values: dict[str, str | float] = {
+            "part": part.name, "share": share, "low": low, "high": high,
+        }  # fmt: skip
+        if low <= share <= high:
+            return say(Message("part_in_band", values))
+        return say(Message("part_too_wet" if share > high else "part_too_dry", values))
+    return ""
