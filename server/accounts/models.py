@@ -13,7 +13,15 @@ class Household(models.Model):
     zone = models.CharField(max_length=64, default="Europe/London")
     unit_system = models.CharField(max_length=16, default="metric")
     microwave_watts = models.PositiveIntegerField(default=800)
-    polyol_share = models.FloatField(default=1.0)
+    polyols = models.CharField(max_length=8, default="all")
+    label_region = models.CharField(max_length=8, default="eu")
+    energy_rules = models.CharField(max_length=8, default="eu")
+    energy_unit = models.CharField(max_length=8, default="kcal")
+    salt_kind = models.CharField(max_length=40, default="fine table salt")
+    # millilitres of this household's pinch, drizzle ... by unit id
+    habits = models.JSONField(default=dict)
+    # counts changes to own foods, measures, names and habits, so that caches can follow
+    foods_revision = models.PositiveIntegerField(default=0)
 
     class Meta:
         constraints: ClassVar = [
@@ -22,8 +30,14 @@ class Household(models.Model):
                 name="household_microwave_watts_plausible",
             ),
             models.CheckConstraint(
-                condition=models.Q(polyol_share__gte=0, polyol_share__lte=1),
-                name="household_polyol_share_is_share",
+                condition=models.Q(polyols__in=("all", "half", "none")),
+                name="household_polyols_is_a_rule",
+            ),
+            models.CheckConstraint(
+                condition=models.Q(label_region__in=("us", "eu", "other"))
+                & models.Q(energy_rules__in=("us", "eu"))
+                & models.Q(energy_unit__in=("kcal", "kj")),
+                name="household_rules_are_known",
             ),
         ]
 

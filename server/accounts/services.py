@@ -1,5 +1,7 @@
 """Signing in and out, and what a household says about its kitchen."""
 
+from typing import Literal
+
 import msgspec
 from django.contrib.auth import authenticate, login
 from django.db import transaction
@@ -7,7 +9,12 @@ from django.http import HttpRequest
 from rest_framework import exceptions
 
 from accounts.models import Household, User
+from snabo_core.dish import UnitSystem
 from snabo_core.errors import BadInput
+from snabo_core.foods.labels import Jurisdiction
+from snabo_core.foods.own import check_habits
+from snabo_core.plate.figures import PolyolRule
+from snabo_core.quantities.conversions import salt_kinds
 
 
 class Credentials(msgspec.Struct):
@@ -21,8 +28,13 @@ class KitchenSettings(msgspec.Struct):
     """What the computation needs to know of a household's kitchen."""
 
     microwave_watts: int
-    unit_system: str
-    polyol_share: float
+    unit_system: UnitSystem
+    polyols: PolyolRule
+    label_region: Jurisdiction
+    energy_rules: Literal["us", "eu"]
+    energy_unit: Literal["kcal", "kj"]
+    salt_kind: str
+    habits: dict[str, float]
 
 
 class Session(msgspec.Struct):
@@ -52,7 +64,7 @@ def household_of(user: User) -> Household:
 
 def kitchen_of(household: Household) -> KitchenSettings:
     """Return the household's kitchen settings as a plain value."""
-    return KitchenSettings(household.microwave_watts, household.unit_system, household.polyol_share)
+    return KitchenSettings(**{name: getattr(household, name) for name in SETTINGS})
 
 
 def sign_in(request: HttpRequest, credentials: Credentials) -> Session:
@@ -70,13 +82,13 @@ def sign_in(request: HttpRequest, credentials: Credentials) -> Session:
     return describe(user)
 
 
-UNIT_SYSTEMS = ("metric", "us", "australia")
 WATTS = (200, 3000)
+SETTINGS = KitchenSettings.__struct_fields__
 
 
 @transaction.atomic
 def change_kitchen(household: Household, settings: KitchenSettings) -> KitchenSettings:
-    """Store new kitchen settings.
+    """Store new kitchen settings; dishes already here keep the units they were read in.
 
     Raises:
         BadInput: a value no kitchen has.
@@ -87,12 +99,11 @@ def change_kitchen(household: Household, settings: KitchenSettings) -> KitchenSe
             f"Microwaves have {low} to {high} W; look at the plate on the back of yours.",
             "microwave_watts",
         )
-    if settings.unit_system not in UNIT_SYSTEMS:
-        raise BadInput(f"Choose one of {', '.join(UNIT_SYSTEMS)}.", "unit_system")
-    if not 0 <= settings.polyol_share <= 1:
-        raise BadInput("The share of polyols taken off runs from 0 to 1.", "polyol_share")
-    household.microwave_watts = settings.microwave_watts
-    household.unit_system = settings.unit_system
-    household.polyol_share = settings.polyol_share
+    if settings.salt_kind not in salt_kinds():
+        raise BadInput(f"Choose one of {', '.join(salt_kinds())}.", "salt_kind")
+    check_habits(settings.habits)
+    for name in SETTINGS:
+        setattr(household, name, getattr(settings, name))
+    household.foods_revision += 1
     household.save()
     return kitchen_of(household)

@@ -10,7 +10,16 @@ from config.wire import convert
 from dishes import services
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
-from snabo_core.wire import Preview, PreviewRequest, Ranking, RankRequest, RoleView
+from snabo_core.wire import (
+    LineSwapRequest,
+    LineSwaps,
+    Preview,
+    PreviewRequest,
+    Ranking,
+    RankRequest,
+    RecipeView,
+    RoleView,
+)
 
 
 class ReadView(APIView):
@@ -43,7 +52,8 @@ class ChooseFoodView(APIView):
     @contract("choose_food", body=services.LineFood, answer=core.Line)
     def post(self, request: Request) -> Response:
         """Return the line with its grams worked out again."""
-        return Response(services.choose_food(convert(request.data, services.LineFood)))
+        body = convert(request.data, services.LineFood)
+        return Response(services.choose_food(household_of(request.user), body))
 
 
 class ProposeView(APIView):
@@ -52,7 +62,27 @@ class ProposeView(APIView):
     @contract("propose_slots", body=core.Dish, answer=core.Dish)
     def post(self, request: Request) -> Response:
         """Return the document with slots for the parts that have none."""
-        return Response(services.propose(convert(request.data, core.Dish)))
+        document = convert(request.data, core.Dish)
+        return Response(services.propose(household_of(request.user), document))
+
+
+class LookThroughView(APIView):
+    """Looking a brought recipe through."""
+
+    @contract("look_through", body=core.Dish, answer=RecipeView)
+    def post(self, request: Request) -> Response:
+        """Return the facts in its steps and what it leaves open; nothing is stored."""
+        return Response(services.look_through(convert(request.data, core.Dish)))
+
+
+class LineSwapsView(APIView):
+    """Finding what else would do for a line."""
+
+    @contract("line_swaps", body=LineSwapRequest, answer=LineSwaps)
+    def post(self, request: Request) -> Response:
+        """Return the swaps computed on this dish, those that suit first."""
+        wanted = convert(request.data, LineSwapRequest)
+        return Response(services.line_swaps(household_of(request.user), wanted))
 
 
 class DishesView(APIView):

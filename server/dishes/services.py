@@ -11,17 +11,28 @@ from accounts.models import Household
 from config.problems import Conflict
 from config.wire import convert
 from dishes.models import Dish, DishVersion
+from foods.own import library_of
 from foods.services import learned
 from snabo_core import dish as core
 from snabo_core.candidates import ranking as core_ranking
 from snabo_core.errors import BadInput
-from snabo_core.foods import library
+from snabo_core.foods import Library
+from snabo_core.line_swaps import line_swaps as core_line_swaps
 from snabo_core.preview import preview as core_preview
 from snabo_core.quantities.reading import read_line
-from snabo_core.recipe import line_from, new_id, read_recipe, reread_line
+from snabo_core.recipe import line_from, new_id, read_recipe, recipe_view, reread_line
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
-from snabo_core.wire import Preview, PreviewRequest, Ranking, RankRequest, RoleView
+from snabo_core.wire import (
+    LineSwapRequest,
+    LineSwaps,
+    Preview,
+    PreviewRequest,
+    Ranking,
+    RankRequest,
+    RecipeView,
+    RoleView,
+)
 from table.services import setting_of
 
 MOST_DISHES = 500
@@ -31,7 +42,8 @@ class RecipeText(msgspec.Struct):
     """A pasted recipe and whose cups and spoons are meant."""
 
     text: str
-    unit_system: core.UnitSystem
+    # None: by the recipe's own units, else the household's
+    unit_system: core.UnitSystem | None
 
 
 class LineText(msgspec.Struct):
@@ -92,29 +104,53 @@ def read_text(household: Household, body: RecipeText) -> core.Dish:
     """
     if not any(c.isalnum() for c in body.text):
         raise BadInput("Paste the recipe's text first: a title, ingredients, steps.", "text")
-    own = learned(household)
-    read = read_recipe(body.text, library(), body.unit_system, learned=own)
-    return propose_slots(read, book(), library())
+    foods = library_of(household)
+    read = read_recipe(
+        body.text, foods, body.unit_system, usual=household.unit_system, learned=learned(household)
+    )
+    return propose_slots(read, book(), foods)
 
 
 def read_one(household: Household, body: LineText) -> core.Line:
     """Read one typed line."""
-    read = read_line(body.text, library(), body.unit_system, learned(household))
-    return line_from(read, library(), new_id())
+    foods = library_of(household)
+    read = read_line(body.text, foods, body.unit_system, learned(household))
+    return line_from(read, foods, new_id())
 
 
-def choose_food(body: LineFood) -> core.Line:
+def choose_food(household: Household, body: LineFood) -> core.Line:
     """Return a line with another food; its amount stays, its grams follow.
 
     Raises:
         UnknownFood: there is no such food or form.
     """
-    return reread_line(body.line, body.food, body.form, library(), body.unit_system)
+    foods = library_of(household)
+    return reread_line(body.line, body.food, body.form, foods, body.unit_system)
 
 
-def propose(document: core.Dish) -> core.Dish:
+def propose(household: Household, document: core.Dish) -> core.Dish:
     """Return the document with slots proposed anew for parts that have none."""
-    return propose_slots(core.check(document), book(), library())
+    return propose_slots(core.check(document), book(), library_of(household))
+
+
+def look_through(document: core.Dish) -> RecipeView:
+    """Return what the steps say and what the recipe leaves open.
+
+    Raises:
+        BadInput: the document breaks its rules.
+    """
+    return recipe_view(core.check(document))
+
+
+def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:
+    """Compute what else would do for one line; pure.
+
+    Raises:
+        BadInput: the document breaks its rules, or the line is gone or unsettled.
+    """
+    setting = setting_of(household, request.eaters)
+    foods = library_of(household)
+    return core_line_swaps(core.check(request.dish), request.line, setting, book(), foods)
 
 
 def _summary(dish: Dish) -> DishRecord:
@@ -193,8 +229,7 @@ def save_draft(household: Household, dish_id: int, revision: int, document: core
     return Saved(dish.revision)
 
 
-def _frozen(document: core.Dish) -> dict[str, object]:
-    foods = library()
+def _frozen(document: core.Dish, foods: Library) -> dict[str, object]:
     rows = {
         f"{line.food}/{line.form}": [
             None if value != value else value  # noqa: PLR0124  NaN differs from itself
@@ -219,7 +254,7 @@ def keep_version(household: Household, dish_id: int) -> VersionRecord:
         dish=dish,
         number=last.number + 1 if last else 1,
         document=dish.draft,
-        frozen=_frozen(document),
+        frozen=_frozen(document, library_of(household)),
     )
     return VersionRecord(version.number, version.created_at)
 
@@ -255,7 +290,7 @@ def preview(household: Household, request: PreviewRequest) -> Preview:
         core.check(request.dish),
         setting_of(household, request.eaters),
         book(),
-        library(),
+        library_of(household),
         sequence=request.sequence,
         weighed=request.weighed,
     )
@@ -273,7 +308,7 @@ def rank(household: Household, request: RankRequest) -> Ranking:
         request.slot,
         setting_of(household, request.eaters),
         book(),
-        library(),
+        library_of(household),
         sequence=request.sequence,
     )
 

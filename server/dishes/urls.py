@@ -9,6 +9,8 @@ urlpatterns = [
     path("read/line", api.ReadLineView.as_view()),
     path("read/food", api.ChooseFoodView.as_view()),
     path("read/slots", api.ProposeView.as_view()),
+    path("read/look-through", api.LookThroughView.as_view()),
+    path("line-swaps", api.LineSwapsView.as_view()),
     path("dishes", api.DishesView.as_view()),
     path("dishes/<int:dish_id>", api.DishView.as_view()),
     path("dishes/<int:dish_id>/restore", api.DishBackView.as_view()),

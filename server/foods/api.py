@@ -1,5 +1,8 @@
 """Foods over HTTP."""
 
+from uuid import UUID
+
+from django.http import HttpResponse
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
@@ -7,8 +10,30 @@ from rest_framework.views import APIView
 from accounts.services import household_of
 from config.contract import contract
 from config.wire import convert
-from foods import services
-from snabo_core.wire import FoodView
+from foods import own, services
+from snabo_core.errors import BadInput
+from snabo_core.foods.labels import Label
+from snabo_core.foods.own import OwnFood
+from snabo_core.wire import (
+    CompareRequest,
+    Comparison,
+    ConversionView,
+    FoodFacts,
+    FoodView,
+    HeatView,
+)
+
+
+def number(text: str, field: str) -> float:
+    """Return a number from the address.
+
+    Raises:
+        BadInput: it is none.
+    """
+    try:
+        return float(text)
+    except ValueError as error:
+        raise BadInput(f"'{text[:20]}' is no number.", field) from error
 
 
 class SearchView(APIView):
@@ -26,10 +51,181 @@ class SearchView(APIView):
 class FoodDetailView(APIView):
     """One food."""
 
-    @contract("food", answer=FoodView)
+    @contract("food", answer=FoodFacts, query={"form": str, "grams": float})
     def get(self, request: Request, key: str) -> Response:
-        """Return it per 100 g."""
-        return Response(services.food(household_of(request.user), key))
+        """Return everything known of it in one form, for 100 g or as many as asked."""
+        form = request.query_params.get("form") or None
+        grams = number(request.query_params.get("grams", "100"), "grams")
+        return Response(services.facts(household_of(request.user), key, form, grams))
+
+
+class CompareView(APIView):
+    """Foods side by side."""
+
+    @contract("compare_foods", body=CompareRequest, answer=Comparison)
+    def post(self, request: Request) -> Response:
+        """Return up to four foods by what they are compared by."""
+        wanted = convert(request.data, CompareRequest)
+        return Response(services.compared(household_of(request.user), wanted))
+
+
+class ConvertView(APIView):
+    """An amount of a food in every other unit."""
+
+    @contract(
+        "convert", answer=ConversionView,
+        query={"amount": float, "unit": str, "food": str, "form": str},
+    )  # fmt: skip
+    def get(self, request: Request) -> Response:
+        """Return it with the range that the food's measure allows."""
+        asked = request.query_params
+        amount = number(asked.get("amount", ""), "amount")
+        food, form = asked.get("food", ""), asked.get("form") or None
+        household = household_of(request.user)
+        return Response(services.converted(household, amount, asked.get("unit", ""), food, form))
+
+
+class OvenView(APIView):
+    """Oven scales."""
+
+    @contract("convert_oven", answer=HeatView, query={"value": float, "scale": str})
+    def get(self, request: Request) -> Response:
+        """Return a setting on every scale."""
+        asked = request.query_params
+        value = number(asked.get("value", ""), "value")
+        return Response(services.oven_heat(value, asked.get("scale", "celsius")))
+
+
+class MicrowaveView(APIView):
+    """Microwave watts."""
+
+    @contract(
+        "convert_microwave", answer=services.Seconds, query={"seconds": float, "watts": float}
+    )
+    def get(self, request: Request) -> Response:
+        """Return a time at this household's watts."""
+        asked = request.query_params
+        seconds = number(asked.get("seconds", ""), "seconds")
+        watts = number(asked.get("watts", ""), "watts")
+        return Response(services.microwave_time(household_of(request.user), seconds, watts))
+
+
+class OwnFoodsView(APIView):
+    """Foods from labels."""
+
+    @contract("own_foods", answer=list[own.OwnFoodRecord])
+    def get(self, request: Request) -> Response:
+        """List them."""
+        return Response(own.own_records(household_of(request.user)))
+
+    @contract("keep_own_food", body=OwnFood, answer=own.OwnFoodRecord, status=201)
+    def post(self, request: Request) -> Response:
+        """Keep a new one; its id is made here."""
+        food = convert(request.data, OwnFood)
+        return Response(own.keep_food(household_of(request.user), food), status=201)
+
+
+class LabelView(APIView):
+    """Looking at a label before it is kept."""
+
+    @contract("look_at_label", body=Label, answer=own.LabelLook)
+    def post(self, request: Request) -> Response:
+        """Return the intervals its rounding allows and what is odd about it."""
+        label = convert(request.data, Label)
+        return Response(own.look_at(household_of(request.user), label))
+
+
+class OwnFoodView(APIView):
+    """One food from a label."""
+
+    @contract("change_own_food", body=OwnFood, answer=own.OwnFoodRecord)
+    def put(self, request: Request, food_id: UUID) -> Response:
+        """Replace what is known of it."""
+        food = convert(request.data, OwnFood)
+        return Response(own.change_food(household_of(request.user), food_id, food))
+
+    @contract("put_own_food_away", status=204)
+    def delete(self, request: Request, food_id: UUID) -> Response:
+        """Put it away."""
+        own.put_food_away(household_of(request.user), food_id)
+        return Response(status=204)
+
+
+class OwnFoodBackView(APIView):
+    """Undoing that."""
+
+    @contract("bring_own_food_back", answer=own.OwnFoodRecord)
+    def post(self, request: Request, food_id: UUID) -> Response:
+        """Bring it back."""
+        return Response(own.bring_food_back(household_of(request.user), food_id))
+
+
+class FoodsFileView(APIView):
+    """Own foods as a CSV file."""
+
+    @contract("import_foods", body=own.ImportForm, answer=own.ImportResult)
+    def post(self, request: Request) -> Response:
+        """Return what a file would change or, if asked, change it as a whole."""
+        form = convert(request.data, own.ImportForm)
+        return Response(own.import_foods(household_of(request.user), form))
+
+    @contract("export_foods")
+    def get(self, request: Request) -> HttpResponse:
+        """Return the file."""
+        text = own.export_foods(household_of(request.user))
+        response = HttpResponse(text, content_type="text/csv; charset=utf-8")
+        response["Content-Disposition"] = 'attachment; filename="own-foods.csv"'
+        return response
+
+
+class MeasuresView(APIView):
+    """Own measures."""
+
+    @contract("own_measures", answer=list[own.MeasureRecord])
+    def get(self, request: Request) -> Response:
+        """List them."""
+        return Response(own.measures(household_of(request.user)))
+
+    @contract("keep_own_measure", body=own.MeasureForm, answer=own.MeasureRecord)
+    def post(self, request: Request) -> Response:
+        """Keep one, replacing an older one for the same unit of the food."""
+        form = convert(request.data, own.MeasureForm)
+        return Response(own.keep_measure(household_of(request.user), form))
+
+
+class MeasureView(APIView):
+    """One own measure."""
+
+    @contract("forget_own_measure", status=204)
+    def delete(self, request: Request, measure_id: int) -> Response:
+        """Forget it."""
+        own.forget_measure(household_of(request.user), measure_id)
+        return Response(status=204)
+
+
+class NamesView(APIView):
+    """Own names."""
+
+    @contract("own_names", answer=list[own.NameRecord])
+    def get(self, request: Request) -> Response:
+        """List them."""
+        return Response(own.names(household_of(request.user)))
+
+    @contract("keep_own_name", body=own.NameForm, answer=own.NameRecord)
+    def post(self, request: Request) -> Response:
+        """Keep one, replacing an older one."""
+        form = convert(request.data, own.NameForm)
+        return Response(own.keep_name(household_of(request.user), form))
+
+
+class NameView(APIView):
+    """One own name."""
+
+    @contract("forget_own_name", status=204)
+    def delete(self, request: Request, name_id: int) -> Response:
+        """Forget it."""
+        own.forget_name(household_of(request.user), name_id)
+        return Response(status=204)
 
 
 class ReadingsView(APIView):

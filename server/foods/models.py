@@ -1,5 +1,6 @@
 """What a household says about foods; the generic food list lives in the core."""
 
+import uuid
 from typing import ClassVar
 
 from django.db import models
@@ -20,6 +21,67 @@ class LearnedReading(Owned):
         ordering: ClassVar = ["written"]
         constraints: ClassVar = [
             models.UniqueConstraint(fields=["household", "key"], name="learned_reading_once")
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.written}: {self.food}"
+
+
+class OwnFood(Owned):
+    """A food from a label; `document` is the core's own food without its id.
+
+    Put away softly, since dishes may still use it.
+    """
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    name = models.CharField(max_length=80)
+    document = models.JSONField()
+    changed_at = models.DateTimeField(auto_now=True)
+    deleted_at = models.DateTimeField(null=True)
+
+    class Meta:
+        ordering: ClassVar = ["name", "id"]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class OwnMeasure(Owned):
+    """What one unit of a food weighs in this household, grams."""
+
+    food = models.CharField(max_length=200)
+    unit = models.CharField(max_length=40)
+    grams = models.FloatField()
+    low = models.FloatField()
+    high = models.FloatField()
+
+    class Meta:
+        ordering: ClassVar = ["food", "unit"]
+        constraints: ClassVar = [
+            models.UniqueConstraint(fields=["household", "food", "unit"], name="own_measure_once"),
+            models.CheckConstraint(
+                condition=models.Q(low__gt=0)
+                & models.Q(low__lte=models.F("grams"))
+                & models.Q(grams__lte=models.F("high")),
+                name="own_measure_runs_upward",
+            ),
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.unit} of {self.food}: {self.grams:g} g"
+
+
+class OwnName(Owned):
+    """What a household also calls a food; `key` is how lines are compared."""
+
+    key = models.CharField(max_length=120)
+    written = models.CharField(max_length=80)
+    food = models.CharField(max_length=200)
+
+    class Meta:
+        ordering: ClassVar = ["written"]
+        constraints: ClassVar = [
+            models.UniqueConstraint(fields=["household", "key"], name="own_name_once")
         ]
 
     def __str__(self) -> str:

@@ -5,14 +5,26 @@ from django.db import transaction
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Household
+from config.wire import convert
+from dishes.models import Dish
 from foods.models import LearnedReading
+from foods.own import library_of
+from snabo_core import dish as core
 from snabo_core.dish import UnitSystem
 from snabo_core.errors import BadInput, UnknownFood
-from snabo_core.foods import library
-from snabo_core.foods.view import food_view
+from snabo_core.foods.view import compare, food_facts, food_view
 from snabo_core.quantities import read_line
+from snabo_core.quantities.conversions import convert_amount, microwave_seconds, oven
 from snabo_core.quantities.reading import learned_key
-from snabo_core.wire import FoodView
+from snabo_core.wire import (
+    CompareRequest,
+    Comparison,
+    ConversionView,
+    FoodFacts,
+    FoodView,
+    HeatView,
+    UsedIn,
+)
 
 MOST_TYPED = 80
 MOST_HITS = 30
@@ -28,6 +40,13 @@ class Teaching(msgspec.Struct):
     form: str | None
 
 
+class Seconds(msgspec.Struct):
+    """A time at so many watts."""
+
+    seconds: float
+    watts: float
+
+
 class Reading(msgspec.Struct):
     """One remembered reading."""
 
@@ -39,20 +58,68 @@ class Reading(msgspec.Struct):
 
 
 def search(household: Household, text: str, limit: int = 12) -> list[FoodView]:
-    """Return foods by what was typed, curated ones first."""
-    hits = library().search(text[:MOST_TYPED], min(max(limit, 1), MOST_HITS))
-    return [food_view(hit.food, library(), household.polyol_share) for hit in hits]
+    """Return foods by what was typed, curated and own ones first."""
+    foods = library_of(household)
+    hits = foods.search(text[:MOST_TYPED], min(max(limit, 1), MOST_HITS))
+    return [food_view(hit.food, foods, household.polyols) for hit in hits]
 
 
-def food(household: Household, key: str) -> FoodView:
-    """Return one food.
+def facts(
+    household: Household, key: str, form: str | None = None, grams: float = 100.0
+) -> FoodFacts:
+    """Return everything known of a food, for so many grams of it.
 
     Raises:
-        UnknownFood: there is none of that key.
+        UnknownFood: there is none of that key, or not in that form.
+        BadInput: grams that cannot be.
     """
     if len(key) > 200:
         raise UnknownFood("There is no food with a key that long.", "food")
-    return food_view(library().food(key), library(), household.polyol_share)
+    return food_facts(
+        key,
+        library_of(household),
+        form=form,
+        grams=grams,
+        polyols=household.polyols,
+        system=household.unit_system,
+        used_in=used_in(household, key),
+    )
+
+
+def used_in(household: Household, key: str) -> list[UsedIn]:
+    """Return the household's dishes whose draft uses a food, with its grams in each."""
+    found = []
+    for dish in Dish.objects.of(household).filter(deleted_at=None):
+        document = convert(dish.draft, core.Dish)
+        lines = [line for _, line in core.all_lines(document) if line.food == key]
+        if lines:
+            grams = [line.grams for line in lines]
+            known = None if None in grams else sum(g for g in grams if g is not None)
+            found.append(UsedIn(dish.id, dish.title, known))
+    return found
+
+
+def compared(household: Household, request: CompareRequest) -> Comparison:
+    """Return up to four foods side by side."""
+    return compare(request, library_of(household), household.polyols)
+
+
+def converted(
+    household: Household, amount: float, unit: str, food: str, form: str | None
+) -> ConversionView:
+    """Return an amount of a food in every other unit."""
+    return convert_amount(amount, unit, food, form, library_of(household))
+
+
+def oven_heat(value: float, scale: str) -> HeatView:
+    """Return an oven setting on every scale."""
+    return oven(value, scale)
+
+
+def microwave_time(household: Household, seconds: float, watts: float) -> Seconds:
+    """Return a microwave time at this household's watts."""
+    own = float(household.microwave_watts)
+    return Seconds(microwave_seconds(seconds, watts, own), own)
 
 
 def learned(household: Household) -> dict[str, tuple[str, str | None]]:
@@ -60,7 +127,7 @@ def learned(household: Household) -> dict[str, tuple[str, str | None]]:
 
     A food that a later release no longer lists is left out; the line is doubtful again.
     """
-    known = library()
+    known = library_of(household)
     rows = LearnedReading.objects.of(household).values_list("key", "food", "form")
     return {
         key: (food_key, form)
@@ -69,16 +136,18 @@ def learned(household: Household) -> dict[str, tuple[str, str | None]]:
     }
 
 
-def _record(row: LearnedReading) -> Reading:
-    name = library().food(row.food).name
+def _record(row: LearnedReading, household: Household) -> Reading:
+    name = library_of(household).food(row.food).name
     return Reading(row.id, row.written, row.food, name, row.form)
 
 
 def readings(household: Household) -> list[Reading]:
     """Return the remembered readings."""
-    known = library()
+    known = library_of(household)
     rows = LearnedReading.objects.of(household)
-    return [_record(row) for row in rows if row.food in known.foods or row.food in known.rows]
+    return [
+        _record(row, household) for row in rows if row.food in known.foods or row.food in known.rows
+    ]
 
 
 @transaction.atomic
@@ -89,8 +158,9 @@ def teach(household: Household, body: Teaching) -> Reading:
         UnknownFood: there is no such food or form.
         BadInput: the line names no food, or too much is remembered already.
     """
-    library().row(body.food, body.form)
-    written = read_line(body.text, library(), body.unit_system).food_text.strip()
+    foods = library_of(household)
+    foods.row(body.food, body.form)
+    written = read_line(body.text, foods, body.unit_system).food_text.strip()
     key = learned_key(written)
     if not key or len(key) > 120:
         raise BadInput("There is no food text in this line to remember.", "text")
@@ -101,7 +171,7 @@ def teach(household: Household, body: Teaching) -> Reading:
         key=key,
         defaults={"written": written[:200], "food": body.food, "form": body.form},
     )
-    return _record(row)
+    return _record(row, household)
 
 
 def unlearn(household: Household, reading_id: int) -> None:

@@ -12,10 +12,10 @@ from accounts.models import Household
 from config.wire import convert
 from dishes.models import Dish, DishVersion
 from dishes.services import keep_version, own_dish
+from foods.own import library_of
 from runs.models import Run, RunEvent
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
-from snabo_core.foods import library
 from snabo_core.preview import slot_ledger
 from snabo_core.swaps.book import book
 from snabo_core.water import question
@@ -136,7 +136,7 @@ def weigh_in(household: Household, dish_id: int, body: WeighIn) -> WeighResult:
     run = dish.runs.filter(finished_at=None).first()
     known = fold(run).weighed.get(body.slot, {}) if run else {}
     ledger = slot_ledger(
-        document.part(body.part), slot, book(), library(), setting_of(household), known
+        document.part(body.part), slot, book(), library_of(household), setting_of(household), known
     )
     if body.step not in {point.step_id for point in ledger.points}:
         raise BadInput("This stand-in has no such step.", "step")

@@ -70,7 +70,7 @@ def setting_of(household: Household, chosen: Sequence[int] = ()) -> Setting:
         CoreEater(str(e.id), e.name, e.school_name, tuple(e.targets), tuple(e.exclusions))
         for e in people
     )
-    return Setting(eaters, household.microwave_watts, household.polyol_share)
+    return Setting(eaters, household.microwave_watts, household.polyols)
 
 
 def _checked(form: EaterForm) -> dict[str, object]:

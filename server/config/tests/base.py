@@ -29,6 +29,24 @@ For the lid
 """
 
 
+OWN_FOOD = {
+    "id": "0f0e0d0c-0000-4000-8000-000000000001",
+    "name": "Quayside oat wraps",
+    "names": ["our wraps"],
+    "label": {
+        "jurisdiction": "us", "basis": "serving", "serving_grams": 40, "no_polyols": True,
+        "printed": {"kcal": "90", "carbohydrate": "15", "fibre": "11", "sugars": "0",
+                    "protein": "6", "fat": "2.5", "sodium_mg": "210"},
+    },
+    "origin": "plant",
+    "holds": ["gluten"],
+    "check_label": [],
+    "free_fat": None,
+    "starch": "full",
+    "grams_per_100_ml": None,
+}  # fmt: skip
+
+
 class KitchenCase(TestCase):
     """`self.client` is signed in to one household, `self.other` to another."""
 
@@ -91,4 +109,4 @@ class KitchenCase(TestCase):
         return document
 
 
-__all__ = ["RECIPE", "CoreDish", "KitchenCase"]
+__all__ = ["OWN_FOOD", "RECIPE", "CoreDish", "KitchenCase"]

@@ -5,9 +5,10 @@ import re
 from django.test import Client
 from django.urls import URLPattern, URLResolver, get_resolver
 
-from config.tests.base import KitchenCase
+from config.tests.base import OWN_FOOD, KitchenCase
 from table.models import Eater
 
+SOME_UUID = "0f0e0d0c-0000-4000-8000-000000000009"
 METHODS = ("get", "post", "put", "delete")
 
 
@@ -31,6 +32,7 @@ class Strangers(KitchenCase):
         self.assertGreaterEqual(len(routes), 20)
         for route in routes:
             path = re.sub(r"<int:\w+>", "1", route)
+            path = re.sub(r"<uuid:\w+>", SOME_UUID, path)
             path = re.sub(r"<str:\w+>", "cauliflower", path).removeprefix("api/")
             for method in METHODS:
                 if (path, method) == ("session", "post"):
@@ -57,7 +59,16 @@ class Neighbours(KitchenCase):
         eater = Eater.objects.of(self.household).first()
         dish, back = detail["id"], {"client_id": weigh["client_id"], "slot": "x", "step": "y"}
         form = {"name": "X", "school": "low_carb", "targets": [], "exclusions": []}
+        own = self.send("post", "own-foods", OWN_FOOD).json()["food"]
+        ladle = {"food": "lentils", "unit": "ladle", "grams": 110, "low": 100, "high": 120}
+        measure = self.send("post", "own-measures", ladle).json()
+        name = self.send("post", "own-names", {"name": "our roots", "food": "swede"}).json()
         attempts = [
+            ("put", f"own-foods/{own['id']}", OWN_FOOD),
+            ("delete", f"own-foods/{own['id']}", None),
+            ("post", f"own-foods/{own['id']}/restore", None),
+            ("delete", f"own-measures/{measure['id']}", None),
+            ("delete", f"own-names/{name['id']}", None),
             ("get", f"dishes/{dish}", None),
             ("put", f"dishes/{dish}", document),
             ("delete", f"dishes/{dish}", None),
@@ -74,8 +85,8 @@ class Neighbours(KitchenCase):
             ("delete", f"readings/{reading['id']}", None),
         ]
         with_id = {re.sub(r"<\w+:\w+>", "#", r).removeprefix("api/") for r in endpoints()}
-        tried = {re.sub(r"\d+", "#", path) for _, path, _ in attempts}
-        self.assertEqual({r for r in with_id if "#" in r and "foods" not in r}, tried)
+        tried = {re.sub(r"[0-9a-f-]{36}|\d+", "#", path) for _, path, _ in attempts}
+        self.assertEqual({r for r in with_id if "#" in r and r != "foods/#"}, tried)
         for method, path, body in attempts:
             with self.subTest(path=path):
                 response = self.send(method, path, body, self.other, if_match="1")
@@ -88,6 +99,9 @@ class Neighbours(KitchenCase):
         taught = {"text": "1 cup zzqqx", "unit_system": "metric", "food": "swede", "form": None}
         self.send("post", "readings", taught)
         self.assertEqual(self.send("get", "readings", client=self.other).json(), [])
+        self.send("post", "own-foods", OWN_FOOD)
+        for path in ("own-foods", "own-measures", "own-names", "foods?q=quayside"):
+            self.assertEqual(self.send("get", path, client=self.other).json(), [], path)
         ours = {e["id"] for e in self.send("get", "eaters").json()}
         theirs = {e["id"] for e in self.send("get", "eaters", client=self.other).json()}
         self.assertFalse(ours & theirs)

@@ -179,3 +179,33 @@ class Compute(KitchenCase):
         self.assertEqual(seen["document"], document)
         listed = self.send("get", "dishes", client=again).json()[0]
         self.assertEqual(listed["swapped"], "Cauliflower")
+
+
+class LinesAndGaps(KitchenCase):
+    """What else would do for a line, and what the recipe leaves open."""
+
+    def test_line_swaps(self) -> None:
+        document = self.read()
+        butter = document["parts"][1]["lines"][2]
+        body = {"dish": document, "line": butter["id"]}
+        found = self.send("post", "line-swaps", body).json()
+        self.assertEqual(found["food"], "butter")
+        stock = next(s for s in found["swaps"] if s["line"]["food"] == "vegetable_stock")
+        butter["instead"] = stock["line"]
+        preview = self.send("post", "preview", {"sequence": 1, "dish": document}).json()
+        self.assertEqual(preview["figures"]["added_oil"]["best"], 0)
+        self.assertGreater(preview["was"]["added_oil"]["best"], 5)
+        gone = self.send("post", "line-swaps", body | {"line": "gone"})
+        self.assert_problem(gone, 400, "no such line")
+        bad = self.send("post", "line-swaps", {"dish": {}, "line": "x"})
+        self.assert_problem(bad, 400, "wrong shape")
+
+    def test_look_through(self) -> None:
+        document = self.read(RECIPE + "\nBake the pot for 25 minutes until brown.\n")
+        view = self.send("post", "read/look-through", document).json()
+        self.assertEqual(view["steps"][0]["times"][0]["low"], 25 * 60)
+        self.assertEqual({g["kind"] for g in view["gaps"]}, {"temperature", "pan"})
+
+    def test_units_as_the_recipe_says(self) -> None:
+        body = {"text": "Pot\n1 lb leeks\n2 cups stock\n", "unit_system": None}
+        self.assertEqual(self.send("post", "read", body).json()["unit_system"], "us")

@@ -11,7 +11,7 @@ class Foods(KitchenCase):
     def test_search(self) -> None:
         found = self.send("get", "foods?q=celriac").json()
         self.assertEqual(found[0]["key"], "celeriac")
-        self.assertIn("celery", found[0]["allergens"])
+        self.assertEqual(found[0]["forms"], ["raw", "boiled"])
         self.assertEqual(self.send("get", "foods?q=").json(), [])
         self.assertLessEqual(len(self.send("get", "foods?q=bean&limit=5").json()), 5)
         self.assertEqual(self.send("get", f"foods?q={'x' * 3000}&limit=-9").status_code, 200)
@@ -19,7 +19,66 @@ class Foods(KitchenCase):
     def test_one_food(self) -> None:
         food = self.send("get", "foods/usda:sr_legacy:cauliflower-raw").json()
         self.assertEqual((food["curated"], food["allergens"]), (False, None))
+        self.assertEqual(food["values"]["net_carbs"]["known"], "computed")
         self.assert_problem(self.send("get", "foods/nope"), 400, "no food with the key")
+
+    def test_any_form_and_any_amount(self) -> None:
+        raw = self.send("get", "foods/celeriac").json()
+        boiled = self.send("get", "foods/celeriac?form=boiled&grams=250").json()
+        self.assertEqual((boiled["form"], boiled["grams"]), ("boiled", 250))
+        self.assertNotEqual(boiled["description"], raw["description"])
+        self.assertEqual({m["name"] for m in raw["measures"]} & {"cup", "tbsp", "tsp"},
+                         {"cup", "tbsp", "tsp"})  # fmt: skip
+        for wrong, words in (
+            ("form=smoked", "not as smoked"), ("grams=0", "above 0"), ("grams=much", "no number"),
+            ("grams=nan", "above 0"),
+        ):  # fmt: skip
+            self.assert_problem(self.send("get", f"foods/celeriac?{wrong}"), 400, words)
+
+    def test_where_it_is_used(self) -> None:
+        self.assertEqual(self.send("get", "foods/butter_beans").json()["used_in"], [])
+        detail = self.bring()
+        used = self.send("get", "foods/butter_beans").json()["used_in"]
+        self.assertEqual([(u["dish"], u["title"]) for u in used],
+                         [(detail["id"], "Root pot with a mash lid")])  # fmt: skip
+        theirs = self.send("get", "foods/butter_beans", client=self.other).json()
+        self.assertEqual(theirs["used_in"], [])
+
+    def test_compare(self) -> None:
+        def item(food: str) -> dict:
+            return {"food": food, "form": None, "serving_grams": 80}
+
+        body = {"items": [item("potato"), item("swede"), item("egg")], "basis": "net_carb"}
+        found = self.send("post", "foods/compare", body).json()
+        for column in found["foods"]:
+            self.assertAlmostEqual(column["values"]["net_carbs"]["best"], 1.0)
+        body["basis"] = "serving"
+        found = self.send("post", "foods/compare", body).json()
+        self.assertEqual({c["grams"] for c in found["foods"]}, {80})
+        for items, words in (([], "one to 4"), ([item("egg")] * 5, "one to 4"),
+                             ([item("nope")], "no food"),
+                             ([item("egg") | {"serving_grams": -1}], "above 0")):  # fmt: skip
+            self.assert_problem(
+                self.send("post", "foods/compare", body | {"items": items}), 400, words
+            )
+        oil = self.send("post", "foods/compare",
+                        {"items": [item("olive_oil")], "basis": "net_carb"}).json()  # fmt: skip
+        self.assertIsNone(oil["foods"][0]["grams"])
+
+    def test_conversions(self) -> None:
+        found = self.send("get", "convert?amount=2&unit=cup_us&food=almond_flour").json()
+        self.assertGreater(found["grams"]["high"], found["grams"]["low"])
+        heat = self.send("get", "convert/oven?value=400&scale=fahrenheit").json()
+        self.assertEqual(heat["gas_mark"], "6")
+        time = self.send("get", "convert/microwave?seconds=60&watts=1000").json()
+        self.assertEqual(time, {"seconds": 75.0, "watts": 800.0})
+        for path, words in (
+            ("convert?amount=x&unit=gram&food=egg", "no number"),
+            ("convert?amount=1&unit=gram&food=", "no food"),
+            ("convert/oven?value=9&scale=gas%20mark", "Oven scales"),
+            ("convert/microwave?seconds=-1&watts=700", "between 1 second"),
+        ):
+            self.assert_problem(self.send("get", path), 400, words)
 
 
 class AlwaysReadThisAs(KitchenCase):

@@ -10,6 +10,15 @@ from django.db import transaction
 from accounts.models import Household, User
 from dishes.models import Dish
 from dishes.services import RecipeText, add_dish, keep_version, preview, read_text
+from foods.models import LearnedReading, OwnFood, OwnMeasure, OwnName
+from foods.own import (
+    ImportForm,
+    MeasureForm,
+    NameForm,
+    import_foods,
+    keep_measure,
+    keep_name,
+)
 from runs.services import WeighIn, finish, runs_of, weigh_in
 from snabo_core import dish as core
 from snabo_core.errors import SnaboError
@@ -26,6 +35,10 @@ HOUSEHOLD, NAME, PASSWORD = "Lock Nine kitchen", "demo", "swede-and-celeriac"
 # Two people of our own invention, with different schools.
 PEOPLE = (("Maren", "very_low_carb", ["coconut"]), ("Jory", "no_added_oil", []))
 COOKED, OTHERS = "mackerel-pot.txt", ("tarragon-chicken.txt", "cod-crumb.txt")
+# Foods from labels that nobody ever printed, a measure and a name of the household's.
+OWN_FOODS = "own-foods.csv"
+LADLE = MeasureForm("lentils", "ladle", 110.0)
+NICKNAME = NameForm("towpath roots", "swede")
 # Net grams the lid was weighed at in the demo's one run, as shares of the prediction.
 WEIGHED = (("start", 1.02), ("heat", 0.99), ("press", 0.96))
 
@@ -53,6 +66,10 @@ class Command(BaseCommand):
             preset = schools()[school]
             form = EaterForm(name, school, list(preset.targets), exclusions)
             add_eater(household, form)
+        text = (FOLDER / OWN_FOODS).read_text("utf-8")
+        import_foods(household, ImportForm(text, apply=True))
+        keep_measure(household, LADLE)
+        keep_name(household, NICKNAME)
         for recipe in OTHERS:
             add_dish(household, self._read(household, recipe))
         self._cook(household)
@@ -63,7 +80,8 @@ class Command(BaseCommand):
         household = user.household
         user.delete()
         if household is not None:
-            Eater.objects.of(household).delete()
+            for kind in (Eater, OwnFood, OwnMeasure, OwnName, LearnedReading):
+                kind.objects.of(household).delete()
             for dish in Dish.objects.of(household):
                 dish.runs.all().delete()
                 dish.delete()
