@@ -38,7 +38,8 @@ class Axe(CookCase):
         expect(page.get_by_text("chosen", exact=True)).to_be_visible()
         dish = page.url.rsplit("/", 1)[0].removeprefix(self.live_server_url)
         places = [f"{dish}/bench", f"{dish}/water", f"{dish}/portions",
-                  "/dishes", "/bring", "/table", "/foods", "/kitchen"]  # fmt: skip
+                  "/dishes", "/bring", "/table", "/foods", "/foods/side-by-side",
+                  "/foods/own", "/foods/conversions", "/kitchen"]  # fmt: skip
         for mode in ("Evening", "Day"):
             for place in places:
                 self.open(place)
@@ -46,7 +47,7 @@ class Axe(CookCase):
                 expect(page.get_by_role("main")).to_be_visible()
                 findings[f"{place} before {mode}"] = serious_findings(page)
             page.get_by_role("button", name=mode).click()
-        self.assertEqual(len(findings), 17)
+        self.assertEqual(len(findings), 23)
         self.assertEqual({k: v for k, v in findings.items() if v}, {})
 
 

@@ -75,6 +75,39 @@ def place(name: str) -> Callable[[Page], None]:
     return go
 
 
+def drawer(name: str) -> Callable[[Page], None]:
+    def go(page: Page) -> None:
+        place("Foods")(page)
+        page.get_by_role("navigation", name="Drawers of Foods").get_by_text(name).click()
+        page.wait_for_load_state("networkidle")
+
+    return go
+
+
+def label(page: Page) -> None:
+    drawer("Your own")(page)
+    page.get_by_role("button", name="Change Towpath seed crackers").click()
+    page.get_by_role("cell", name="Net carbs").or_(page.get_by_text("Net carbs")).first.wait_for()
+    page.wait_for_load_state("networkidle")
+
+
+def beside(page: Page) -> None:
+    drawer("Side by side")(page)
+    for count, name in enumerate(("potato", "celeriac", "white beans"), start=1):
+        field = page.get_by_role("combobox")
+        field.fill(name)
+        page.get_by_role("option").first.wait_for()
+        field.press("Enter")
+        page.get_by_role("button", name="Take").nth(count - 1).wait_for()
+    page.wait_for_load_state("networkidle")
+
+
+def line_swaps(page: Page) -> None:
+    open_dish(page, "mackerel pot")
+    page.get_by_role("button", name="instead of butter").last.click()
+    page.get_by_role("region", name="Instead of butter").wait_for()
+
+
 def stay(_page: Page) -> None:
     pass
 
@@ -89,6 +122,11 @@ SHOTS: dict[str, tuple[Callable[[Page], None], dict[str, int], str]] = {
     "portions": (portions, WIDE, "light"),
     "table": (place("Table"), WIDE, "light"),
     "foods": (place("Foods"), WIDE, "light"),
+    "foods-beside": (beside, WIDE, "light"),
+    "foods-label": (label, WIDE, "light"),
+    "foods-own": (drawer("Your own"), WIDE, "light"),
+    "foods-conversions": (drawer("Conversions"), WIDE, "light"),
+    "line-swaps": (line_swaps, WIDE, "light"),
     "kitchen": (place("Kitchen"), WIDE, "light"),
     "water": (water, WIDE, "light"),
     "water-phone": (lambda page: open_dish(page, "mackerel pot", "Water"), PHONE, "light"),

@@ -12,7 +12,11 @@ import { BenchPlace } from './places/bench/BenchPlace';
 import { DishFrame } from './places/bench/DishFrame';
 import { BringPlace } from './places/bring/BringPlace';
 import { DishesPlace } from './places/dishes/DishesPlace';
-import { FoodsPlace } from './places/foods/FoodsPlace';
+import { ConversionsPlace } from './places/foods/ConversionsPlace';
+import { FoodsFrame } from './places/foods/FoodsFrame';
+import { LookUpPlace } from './places/foods/LookUpPlace';
+import { OwnFoodsPlace } from './places/foods/OwnFoodsPlace';
+import { SideBySidePlace } from './places/foods/SideBySidePlace';
 import { KitchenPlace } from './places/kitchen/KitchenPlace';
 import { PortionsPlace } from './places/portions/PortionsPlace';
 import { TablePlace } from './places/table/TablePlace';
@@ -50,7 +54,16 @@ const router = createBrowserRouter([
       { path: 'dishes', element: <DishesPlace /> },
       { path: 'bring', element: <BringPlace /> },
       { path: 'table', element: <TablePlace /> },
-      { path: 'foods', element: <FoodsPlace /> },
+      {
+        path: 'foods',
+        element: <FoodsFrame />,
+        children: [
+          { index: true, element: <LookUpPlace /> },
+          { path: 'side-by-side', element: <SideBySidePlace /> },
+          { path: 'own', element: <OwnFoodsPlace /> },
+          { path: 'conversions', element: <ConversionsPlace /> },
+        ],
+      },
       { path: 'kitchen', element: <KitchenPlace /> },
       {
         path: 'dishes/:dishId',

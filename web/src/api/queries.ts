@@ -1,10 +1,10 @@
 /* eslint-disable @typescript-eslint/explicit-module-boundary-types -- queryOptions carries the
    fetcher's type in its return type, which nobody could write out better. */
 /** Keys and fetchers, one options factory per resource. */
-import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, type QueryClient } from '@tanstack/react-query';
 
 import { client, take } from './client';
-import type { Dish } from './types';
+import type { CompareRequest, Dish } from './types';
 
 type Weighed = Record<string, Record<string, number>>;
 
@@ -79,11 +79,104 @@ export const foodsQuery = (text: string, limit: number) =>
     ...STEADY,
   });
 
-export const foodQuery = (key: string) =>
+export const foodQuery = (key: string, form: string | null = null, grams = 100) =>
   queryOptions({
-    queryKey: ['food', key],
-    queryFn: () => take(client.GET('/api/foods/{key}', { params: { path: { key } } })),
+    queryKey: ['food', key, form, grams],
+    queryFn: () =>
+      take(
+        client.GET('/api/foods/{key}', {
+          params: { path: { key }, query: { ...(form ? { form } : {}), grams } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
     ...STEADY,
+  });
+
+export const compareQuery = (request: CompareRequest) =>
+  queryOptions({
+    queryKey: ['compare', request],
+    queryFn: () => take(client.POST('/api/foods/compare', { body: request })),
+    enabled: request.items.length > 0,
+    placeholderData: keepPreviousData,
+    retry: false,
+    ...STEADY,
+  });
+
+export const convertQuery = (amount: number, unit: string, food: string, form: string | null) =>
+  queryOptions({
+    queryKey: ['convert', amount, unit, food, form],
+    queryFn: () =>
+      take(
+        client.GET('/api/convert', {
+          params: { query: { amount, unit, food, ...(form ? { form } : {}) } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
+    ...STEADY,
+  });
+
+export const ovenQuery = (value: number, scale: string) =>
+  queryOptions({
+    queryKey: ['oven', value, scale],
+    queryFn: () => take(client.GET('/api/convert/oven', { params: { query: { value, scale } } })),
+    placeholderData: keepPreviousData,
+    retry: false,
+    ...STEADY,
+  });
+
+export const microwaveQuery = (seconds: number, watts: number) =>
+  queryOptions({
+    queryKey: ['microwave', seconds, watts],
+    queryFn: () =>
+      take(client.GET('/api/convert/microwave', { params: { query: { seconds, watts } } })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+export const ownFoodsQuery = queryOptions({
+  queryKey: ['own-foods'],
+  queryFn: () => take(client.GET('/api/own-foods')),
+});
+
+export const ownMeasuresQuery = queryOptions({
+  queryKey: ['own-measures'],
+  queryFn: () => take(client.GET('/api/own-measures')),
+});
+
+export const ownNamesQuery = queryOptions({
+  queryKey: ['own-names'],
+  queryFn: () => take(client.GET('/api/own-names')),
+});
+
+/** What hangs on the household's own foods, measures and names; stale once one changes. */
+export async function foodsChanged(queries: QueryClient): Promise<void> {
+  for (const key of ['foods', 'food', 'compare', 'convert', 'preview', 'rank', 'line-swaps']) {
+    queries.removeQueries({ queryKey: [key], type: 'inactive' });
+    await queries.invalidateQueries({ queryKey: [key] });
+  }
+  for (const query of [ownFoodsQuery, ownMeasuresQuery, ownNamesQuery])
+    await queries.invalidateQueries({ queryKey: query.queryKey });
+}
+
+/** What the recipe's steps say and what it leaves open. */
+export const lookThroughQuery = (dish: Dish) =>
+  queryOptions({
+    queryKey: ['look-through', dish],
+    queryFn: () => take(client.POST('/api/read/look-through', { body: dish })),
+    placeholderData: keepPreviousData,
+    ...STEADY,
+    gcTime: 30_000,
+  });
+
+export const lineSwapsQuery = (dish: Dish, line: string) =>
+  queryOptions({
+    queryKey: ['line-swaps', line, dish],
+    queryFn: () => take(client.POST('/api/line-swaps', { body: { dish, line, eaters: [] } })),
+    ...STEADY,
+    gcTime: 30_000,
+    retry: false,
   });
 
 /** One preview per edit: the key is the edit's number, late answers fall away by themselves. */

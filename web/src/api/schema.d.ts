@@ -4,6 +4,57 @@
  */
 
 export interface paths {
+    "/api/convert": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return it with the range that the food's measure allows. */
+        get: operations["convert"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/convert/microwave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return a time at this household's watts. */
+        get: operations["convert_microwave"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/convert/oven": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return a setting on every scale. */
+        get: operations["convert_oven"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dishes": {
         parameters: {
             query?: never;
@@ -220,10 +271,27 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description Return it per 100 g. */
+        /** @description Return everything known of it in one form, for 100 g or as many as asked. */
         get: operations["food"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/foods/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return up to four foods by what they are compared by. */
+        post: operations["compare_foods"];
         delete?: never;
         options?: never;
         head?: never;
@@ -243,6 +311,181 @@ export interface paths {
         put: operations["change_kitchen"];
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/line-swaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return the swaps computed on this dish, those that suit first. */
+        post: operations["line_swaps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-foods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description List them. */
+        get: operations["own_foods"];
+        put?: never;
+        /** @description Keep a new one; its id is made here. */
+        post: operations["keep_own_food"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-foods/{food_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Replace what is known of it. */
+        put: operations["change_own_food"];
+        post?: never;
+        /** @description Put it away. */
+        delete: operations["put_own_food_away"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-foods/{food_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Bring it back. */
+        post: operations["bring_own_food_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-foods/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return the file. */
+        get: operations["export_foods"];
+        put?: never;
+        /** @description Return what a file would change or, if asked, change it as a whole. */
+        post: operations["import_foods"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-foods/label": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return the intervals its rounding allows and what is odd about it. */
+        post: operations["look_at_label"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-measures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description List them. */
+        get: operations["own_measures"];
+        put?: never;
+        /** @description Keep one, replacing an older one for the same unit of the food. */
+        post: operations["keep_own_measure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-measures/{measure_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Forget it. */
+        delete: operations["forget_own_measure"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-names": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description List them. */
+        get: operations["own_names"];
+        put?: never;
+        /** @description Keep one, replacing an older one. */
+        post: operations["keep_own_name"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-names/{name_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Forget it. */
+        delete: operations["forget_own_name"];
         options?: never;
         head?: never;
         patch?: never;
@@ -327,6 +570,23 @@ export interface paths {
         put?: never;
         /** @description Return the line. */
         post: operations["read_line"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read/look-through": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return the facts in its steps and what it leaves open; nothing is stored. */
+        post: operations["look_through"];
         delete?: never;
         options?: never;
         head?: never;
@@ -503,8 +763,20 @@ export interface components {
          */
         KitchenSettings: {
             microwave_watts: number;
-            unit_system: string;
-            polyol_share: number;
+            /** @enum {unknown} */
+            unit_system: "australia" | "metric" | "us";
+            /** @enum {unknown} */
+            polyols: "all" | "half" | "none";
+            /** @enum {unknown} */
+            label_region: "eu" | "other" | "us";
+            /** @enum {unknown} */
+            energy_rules: "eu" | "us";
+            /** @enum {unknown} */
+            energy_unit: "kcal" | "kj";
+            salt_kind: string;
+            habits: {
+                [key: string]: number;
+            };
         };
         /**
          * Credentials
@@ -568,27 +840,301 @@ export interface components {
         };
         /**
          * FoodView
-         * @description A food as search and the food place show it, per 100 g of its default form.
+         * @description A food in a list of found ones, per 100 g of its default form.
          */
         FoodView: {
             key: string;
             name: string;
             curated: boolean;
+            own: boolean;
             forms: string[];
             source: string;
+            food_class: string;
+            net_carbs: number | null;
+        };
+        /**
+         * FoodFacts
+         * @description Everything known of a food in one form, its figures for `grams` of it.
+         */
+        FoodFacts: {
+            key: string;
+            name: string;
+            curated: boolean;
+            own: boolean;
+            form: string;
+            forms: string[];
+            grams: number;
+            source: string;
             description: string;
+            convention: string;
             food_class: string;
             starch: string;
             origin: string | null;
+            free_fat: string | null;
+            edible_share: number;
             allergens: string[] | null;
             check_label: string[];
+            tags: string[];
             names: string[];
             values: {
-                [key: string]: number | null;
+                [key: string]: components["schemas"]["ValueView"];
             };
-            net_carbs: number | null;
-            water_is_derived: boolean;
-            measures: string[];
+            measures: components["schemas"]["MeasureView"][];
+            used_in: components["schemas"]["UsedIn"][];
+        };
+        /**
+         * ValueView
+         * @description One figure of so many grams of a food, and how it is known.
+         *
+         *         `known` is given, derived, computed, recalled, label, class (zero by the class of food)
+         *         or unknown; `high` is None where nothing bounds it.
+         */
+        ValueView: {
+            best: number | null;
+            low: number;
+            high: number | null;
+            known: string;
+        };
+        /**
+         * MeasureView
+         * @description What one unit of a food weighs; `own` where it is the household's measure.
+         */
+        MeasureView: {
+            unit: string;
+            name: string;
+            grams: number;
+            low: number;
+            high: number;
+            source: string;
+            own: boolean;
+        };
+        /**
+         * UsedIn
+         * @description A dish whose draft uses a food.
+         */
+        UsedIn: {
+            dish: number;
+            title: string;
+            grams: number | null;
+        };
+        /**
+         * CompareRequest
+         * @description Up to four foods and what they are compared by.
+         */
+        CompareRequest: {
+            items: components["schemas"]["CompareItem"][];
+            /** @enum {unknown} */
+            basis: "100g" | "net_carb" | "serving";
+        };
+        /**
+         * CompareItem
+         * @description A food to compare, and what a serving of it weighs.
+         */
+        CompareItem: {
+            food: string;
+            form: string | null;
+            serving_grams: number;
+        };
+        /**
+         * Comparison
+         * @description Foods side by side.
+         */
+        Comparison: {
+            basis: string;
+            nutrients: string[];
+            foods: components["schemas"]["ComparedFood"][];
+        };
+        /**
+         * ComparedFood
+         * @description One column; `grams` is None where the food has no net carbs to go by.
+         */
+        ComparedFood: {
+            key: string;
+            name: string;
+            form: string;
+            grams: number | null;
+            values: {
+                [key: string]: components["schemas"]["ValueView"];
+            };
+        };
+        /**
+         * ConversionView
+         * @description An amount in every other unit; `problem` says why some or all are missing.
+         */
+        ConversionView: {
+            grams: components["schemas"]["ConvertedView"] | null;
+            units: components["schemas"]["ConvertedView"][];
+            exchanges: string[];
+            problem: string;
+        };
+        /**
+         * ConvertedView
+         * @description The same amount in another unit, with the range the food's measure allows.
+         */
+        ConvertedView: {
+            unit: string;
+            name: string;
+            best: number;
+            low: number;
+            high: number;
+        };
+        /**
+         * HeatView
+         * @description An oven setting on every scale and a microwave time at this household's watts.
+         */
+        HeatView: {
+            celsius: number;
+            fan_celsius: number;
+            fahrenheit: number;
+            gas_mark: string;
+        };
+        /**
+         * Seconds
+         * @description A time at so many watts.
+         */
+        Seconds: {
+            seconds: number;
+            watts: number;
+        };
+        /**
+         * OwnFoodRecord
+         * @description An own food and what is odd about its label.
+         */
+        OwnFoodRecord: {
+            food: components["schemas"]["OwnFood"];
+            warnings: string[];
+        };
+        /**
+         * OwnFood
+         * @description A food from a package, as its label says.
+         *
+         *         `holds` lists words of `HOLDABLE` found among the ingredients, None where nobody has read
+         *         them. `grams_per_100_ml` is what 100 mL weigh, where known.
+         */
+        OwnFood: {
+            id: string;
+            name: string;
+            label: components["schemas"]["Label"];
+            names: string[];
+            origin: ("animal" | "plant") | null;
+            holds: string[] | null;
+            check_label: string[];
+            free_fat: ("dairy" | "oil" | "spray") | null;
+            /** @enum {unknown} */
+            starch: "full" | "none";
+            grams_per_100_ml: number | null;
+        };
+        /**
+         * Label
+         * @description What a package says. `printed` maps fields of `FIELDS` to the text as it stands there.
+         *
+         *         `no_polyols` says that somebody has read the ingredient list and found no sugar alcohol;
+         *         otherwise polyols that are not printed are unknown.
+         */
+        Label: {
+            /** @enum {unknown} */
+            jurisdiction: "eu" | "other" | "us";
+            /** @enum {unknown} */
+            basis: "100g" | "serving";
+            serving_grams: number | null;
+            printed: {
+                [key: string]: string;
+            };
+            no_polyols: boolean;
+        };
+        /**
+         * LabelLook
+         * @description What a label comes to before it is kept: intervals per 100 g and per serving.
+         */
+        LabelLook: {
+            per_100_g: {
+                [key: string]: components["schemas"]["ValueView"];
+            };
+            per_serving: {
+                [key: string]: components["schemas"]["ValueView"];
+            };
+            warnings: string[];
+        };
+        /**
+         * ImportForm
+         * @description A CSV of foods; without `apply` only the plan comes back.
+         */
+        ImportForm: {
+            text: string;
+            apply: boolean;
+        };
+        /**
+         * ImportResult
+         * @description What an import would do, or did.
+         */
+        ImportResult: {
+            plan: components["schemas"]["ImportPlan"];
+            sound: boolean;
+            applied: boolean;
+        };
+        /**
+         * ImportPlan
+         * @description What an import would do. It can be carried out only where no row is bad.
+         */
+        ImportPlan: {
+            rows: components["schemas"]["RowPlan"][];
+            ignored_columns: string[];
+        };
+        /**
+         * RowPlan
+         * @description What would become of one row; `number` counts as a spreadsheet does, header first.
+         */
+        RowPlan: {
+            number: number;
+            name: string;
+            /** @enum {unknown} */
+            kind: "bad" | "changed" | "new" | "same";
+            reason: string;
+            changes: string[];
+            warnings: string[];
+            food: components["schemas"]["OwnFood"] | null;
+        };
+        /**
+         * MeasureRecord
+         * @description A kept measure.
+         */
+        MeasureRecord: {
+            food: string;
+            unit: string;
+            grams: number;
+            low: number;
+            high: number;
+            id: number;
+            food_name: string;
+        };
+        /**
+         * MeasureForm
+         * @description A household's measure of a food; without a range, the usual one of a ladle is taken.
+         */
+        MeasureForm: {
+            food: string;
+            unit: string;
+            grams: number;
+            low: number | null;
+            high: number | null;
+        };
+        /**
+         * NameRecord
+         * @description A kept name.
+         */
+        NameRecord: {
+            name: string;
+            food: string;
+            id: number;
+            food_name: string;
+        };
+        /**
+         * NameForm
+         * @description What a food is also called here.
+         */
+        NameForm: {
+            name: string;
+            food: string;
         };
         /**
          * Reading
@@ -618,8 +1164,7 @@ export interface components {
          */
         RecipeText: {
             text: string;
-            /** @enum {unknown} */
-            unit_system: "australia" | "metric" | "us";
+            unit_system: ("australia" | "metric" | "us") | null;
         };
         /**
          * Dish
@@ -634,6 +1179,8 @@ export interface components {
             unit_system: "australia" | "metric" | "us";
             source_text: string;
             notes: string[];
+            accepted: string[];
+            servings_assumed: boolean;
             schema: number;
         };
         /**
@@ -651,7 +1198,9 @@ export interface components {
          * @description One ingredient line. `text` is what was written; grams are None where nobody knows.
          *
          *         `retained` is the share that is eaten (the rest is drained or left in the pan). `settled`
-         *         says that the cook has looked at the line, or that there was nothing to look at.
+         *         says that the cook has looked at the line, or that there was nothing to look at. `instead`
+         *         is what is used in this line's place, with the same id; the line itself stays the
+         *         original's.
          */
         Line: {
             id: string;
@@ -673,6 +1222,30 @@ export interface components {
             candidates: string[];
             settled: boolean;
             retained: number;
+            uses: components["schemas"]["Use"][];
+            hold: components["schemas"]["HoldBack"] | null;
+            instead: components["schemas"]["Line"] | null;
+        };
+        /**
+         * Use
+         * @description A share of a line and what becomes of it; the shares of a line sum to 1.
+         *
+         *         `left` is what nobody eats: left in the pan, shells, leftovers. `words` are the recipe's.
+         */
+        Use: {
+            /** @enum {unknown} */
+            kind: "dish" | "frying" | "greasing" | "later" | "left" | "serving" | "top";
+            share: number;
+            words: string;
+        };
+        /**
+         * HoldBack
+         * @description How a line is added by eye: from `start` grams up to `ceiling`, until the cue says so.
+         */
+        HoldBack: {
+            start: number;
+            ceiling: number;
+            cue: string;
         };
         /**
          * Slot
@@ -722,6 +1295,99 @@ export interface components {
             unit_system: "australia" | "metric" | "us";
             food: string;
             form: string | null;
+        };
+        /**
+         * RecipeView
+         * @description A brought recipe looked through: its steps' facts and what it leaves open.
+         */
+        RecipeView: {
+            steps: components["schemas"]["StepView"][];
+            gaps: components["schemas"]["Gap"][];
+        };
+        /**
+         * StepView
+         * @description What a step's text says, by character: times in seconds, temperatures in C.
+         */
+        StepView: {
+            step_id: string;
+            times: components["schemas"]["StepTime"][];
+            heats: components["schemas"]["StepHeat"][];
+        };
+        /**
+         * StepTime
+         * @description A time in a step, in seconds, and the characters it stands at.
+         */
+        StepTime: {
+            low: number;
+            high: number;
+            start: number;
+            end: number;
+        };
+        /**
+         * StepHeat
+         * @description A temperature in C: of the oven (as a still oven), or of the centre of the food.
+         */
+        StepHeat: {
+            celsius: number;
+            kind: string;
+            start: number;
+            end: number;
+        };
+        /**
+         * Gap
+         * @description Something a recipe does not say. `subject` is the line or step it is about, or empty.
+         *
+         *         `default` is what is assumed meanwhile, empty where nothing sensible can be; `open` says
+         *         that the cook has not yet taken it over.
+         */
+        Gap: {
+            key: string;
+            /** @enum {unknown} */
+            kind: "amount" | "pan" | "servings" | "steps" | "temperature" | "time";
+            subject: string;
+            words: string;
+            default: string;
+            open: boolean;
+        };
+        /**
+         * LineSwapRequest
+         * @description Which line of a draft to find swaps for.
+         */
+        LineSwapRequest: {
+            dish: components["schemas"]["Dish"];
+            line: string;
+            eaters: number[];
+        };
+        /**
+         * LineSwaps
+         * @description What else would do for a line; `original` is the written line where it is swapped now.
+         */
+        LineSwaps: {
+            line_id: string;
+            food: string;
+            original: components["schemas"]["Line"] | null;
+            swaps: components["schemas"]["LineSwapView"][];
+            look_alikes: string[];
+        };
+        /**
+         * LineSwapView
+         * @description Something that would do for a line, computed on this dish per serving.
+         *
+         *         `water_grams` is how much water it brings more than what is used now, whole dish,
+         *         None where nobody knows.
+         */
+        LineSwapView: {
+            job: string;
+            line: components["schemas"]["Line"];
+            note: string;
+            changes: string[];
+            water_grams: number | null;
+            gains: string[];
+            loses: string[];
+            part_words: string;
+            suits: number;
+            excluded: boolean;
+            breaches: string[];
         };
         /**
          * DishRecord
@@ -1095,6 +1761,98 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    convert: {
+        parameters: {
+            query?: {
+                amount?: number;
+                food?: string;
+                form?: string;
+                unit?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConversionView"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    convert_microwave: {
+        parameters: {
+            query?: {
+                seconds?: number;
+                watts?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Seconds"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    convert_oven: {
+        parameters: {
+            query?: {
+                scale?: string;
+                value?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatView"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     dishes: {
         parameters: {
             query?: never;
@@ -1602,7 +2360,10 @@ export interface operations {
     };
     food: {
         parameters: {
-            query?: never;
+            query?: {
+                form?: string;
+                grams?: number;
+            };
             header?: never;
             path: {
                 key: string;
@@ -1616,7 +2377,38 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FoodView"];
+                    "application/json": components["schemas"]["FoodFacts"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare_foods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Comparison"];
                 };
             };
             400: {
@@ -1676,6 +2468,445 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["KitchenSettings"];
                 };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    line_swaps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["LineSwapRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineSwaps"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    own_foods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnFoodRecord"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_own_food: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["OwnFood"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnFoodRecord"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_own_food: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                food_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["OwnFood"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnFoodRecord"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_own_food_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                food_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_own_food_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                food_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnFoodRecord"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_foods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_foods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ImportForm"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportResult"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_at_label: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Label"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelLook"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    own_measures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureRecord"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_own_measure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["MeasureForm"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureRecord"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget_own_measure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                measure_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    own_names: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NameRecord"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_own_name: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NameForm"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NameRecord"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forget_own_name: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             400: {
                 headers: {
@@ -1830,6 +3061,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Line"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_through: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Dish"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeView"];
                 };
             };
             400: {

@@ -90,3 +90,8 @@ export function effectiveLines(part: Part): Line[] {
     ...part.slots.flatMap((slot) => slot.choice?.lines ?? []),
   ];
 }
+
+/** Every line a part knows: the original's and those of chosen stand-ins. */
+export function allLines(part: Part): Line[] {
+  return [...part.lines, ...part.slots.flatMap((slot) => slot.choice?.lines ?? [])];
+}

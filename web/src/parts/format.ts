@@ -46,6 +46,8 @@ export const LABELS: Record<string, string> = {
   carbohydrate: 'Total carbohydrate',
   fibre: 'Fibre',
   sugars: 'Sugars',
+  added_sugar: 'Added sugar',
+  polyols: 'Polyols',
   protein: 'Protein',
   fat: 'Fat',
   saturated: 'Saturated fat',

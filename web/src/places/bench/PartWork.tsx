@@ -8,8 +8,16 @@ import { Link } from 'react-router';
 import { rolesQuery } from '../../api/queries';
 import type { Line, Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
-import { effectiveLines, mapPart, mapSlot, replaceLine, setChoice } from '../../draft/edits';
+import {
+  allLines,
+  effectiveLines,
+  mapPart,
+  mapSlot,
+  replaceLine,
+  setChoice,
+} from '../../draft/edits';
 import { percent, withUnit } from '../../parts/format';
+import { LineSwapsPanel } from '../../parts/LineSwapsPanel';
 import { LineRow } from '../bring/LineRow';
 import { Candidates } from './Candidates';
 
@@ -49,7 +57,39 @@ function RoleChoice({ part, slot }: { part: Part; slot: Slot | null }): JSX.Elem
   );
 }
 
-function Was({ part, slot }: { part: Part; slot: Slot | null }): JSX.Element {
+interface LinesProps {
+  part: Part;
+  slot: Slot | null;
+  onSwap: (lineId: string) => void;
+}
+
+/** A line's text with what stands in its place. */
+function LineText({ line }: { line: Line }): JSX.Element {
+  if (!line.instead) return <span>{about(line)}</span>;
+  return (
+    <span>
+      <s className="soft">{about(line)}</s>{' '}
+      <b className="instead">
+        {grams(line.instead)} {line.instead.food_name}
+      </b>
+    </span>
+  );
+}
+
+function Or({ line, onSwap }: { line: Line; onSwap: () => void }): JSX.Element {
+  return (
+    <button
+      type="button"
+      className="plain-button else"
+      title="What else would do?"
+      onClick={onSwap}
+    >
+      or …<span className="hidden"> instead of {line.food_name}</span>
+    </button>
+  );
+}
+
+function Was({ part, slot, onSwap }: LinesProps): JSX.Element {
   const { draft } = useOpenDish();
   const [open, setOpen] = useState<string | null>(null);
   const toggle = (id: string): void => {
@@ -76,26 +116,27 @@ function Was({ part, slot }: { part: Part; slot: Slot | null }): JSX.Element {
                     onChange={() => toggle(line.id)}
                   />
                   <b>{grams(line)}</b>
-                  <span>{about(line)}</span>
+                  <LineText line={line} />
                 </label>
               ) : (
                 <>
                   <b>{grams(line)}</b>
-                  <span>{about(line)}</span>
+                  <LineText line={line} />
                 </>
               )}
+              <Or line={line} onSwap={() => onSwap(line.id)} />
             </li>
           ) : (
             <li key={line.id} style={{ display: 'block' }}>
               <LineRow
                 line={line}
-                parts={[part]}
+                dish={{ ...draft.document, parts: [part] }}
                 partId={part.id}
-                unitSystem={draft.document.unit_system}
                 open={open === line.id}
                 onOpen={() => setOpen(line.id)}
                 onClose={() => setOpen(null)}
                 onChange={(next) => draft.change((dish) => replaceLine(dish, line.id, next))}
+                onAdjust={(next) => draft.change((dish) => replaceLine(dish, line.id, next))}
                 onMove={() => undefined}
                 onRemove={() => undefined}
               />
@@ -107,7 +148,7 @@ function Was({ part, slot }: { part: Part; slot: Slot | null }): JSX.Element {
   );
 }
 
-function Becomes({ part, slot }: { part: Part; slot: Slot | null }): JSX.Element {
+function Becomes({ part, slot, onSwap }: LinesProps): JSX.Element {
   const { draft, preview } = useOpenDish();
   const original = new Set(part.lines.map((line) => line.id));
   const ledger = preview?.ledgers.find((l) => l.slot_id === slot?.id);
@@ -130,7 +171,8 @@ function Becomes({ part, slot }: { part: Part; slot: Slot | null }): JSX.Element
         {effectiveLines(part).map((line) => (
           <li key={line.id} className={original.has(line.id) ? 'kept' : ''}>
             <b>{grams(line)}</b>
-            <span>{about(line)}</span>
+            <LineText line={line} />
+            <Or line={line} onSwap={() => onSwap(line.id)} />
           </li>
         ))}
       </ul>
@@ -156,6 +198,9 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
   const [picked, setPicked] = useState(0);
   const slot = part.slots[Math.min(picked, part.slots.length - 1)] ?? null;
   const active = slot && slot.role !== 'plain' ? slot : null;
+  const { draft } = useOpenDish();
+  const [swapping, setSwapping] = useState<string | null>(null);
+  const toSwap = allLines(part).find((line) => line.id === swapping);
   return (
     <>
       <div className="bench-head">
@@ -182,9 +227,29 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
         </span>
       </div>
       <div className="was-becomes">
-        <Was part={part} slot={active} />
-        <Becomes part={part} slot={active} />
+        <Was part={part} slot={active} onSwap={setSwapping} />
+        <Becomes part={part} slot={active} onSwap={setSwapping} />
       </div>
+      {toSwap && (
+        <div className="swap-drawer">
+          <button
+            type="button"
+            className="plain-button"
+            style={{ float: 'right' }}
+            onClick={() => setSwapping(null)}
+          >
+            Close
+          </button>
+          <LineSwapsPanel
+            dish={draft.document}
+            line={toSwap}
+            onTake={(instead) => {
+              draft.change((dish) => replaceLine(dish, toSwap.id, { ...toSwap, instead }));
+              setSwapping(null);
+            }}
+          />
+        </div>
+      )}
       {active && <Candidates part={part} slot={active} />}
     </>
   );

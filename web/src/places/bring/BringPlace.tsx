@@ -2,19 +2,21 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 import { useNavigate } from 'react-router';
 
 import { client, sentence, take } from '../../api/client';
-import { dishesQuery, kitchenQuery } from '../../api/queries';
+import { dishesQuery } from '../../api/queries';
 import type { Dish, UnitSystem } from '../../api/types';
 import { withoutSlots } from '../../draft/edits';
 import { forget, keep, recall } from '../../draft/storage';
 import { Notice } from '../../parts/Notice';
+import { useKeys } from '../../parts/useKeys';
 import { EXAMPLE } from './example';
 import { ReadDish } from './ReadDish';
 
+const MOST_UNDO = 100;
 const SYSTEMS: [UnitSystem, string][] = [
   ['metric', 'Metric: cup 250 ml, spoon 15 ml'],
   ['us', 'North American: cup 237 ml'],
@@ -28,22 +30,30 @@ function isSystem(text: string): text is UnitSystem {
 export function BringPlace(): JSX.Element {
   const [text, setText] = useState(() => recall<string>('bring-text') ?? '');
   const [read, setRead] = useState<Dish | null>(() => recall<Dish>('bring-read'));
-  const kitchen = useQuery(kitchenQuery);
   const [chosen, setChosen] = useState<UnitSystem | null>(null);
-  const household = kitchen.data?.unit_system ?? 'metric';
-  const system = chosen ?? (isSystem(household) ? household : 'metric');
   const navigate = useNavigate();
   const queries = useQueryClient();
   const type = (value: string): void => {
     setText(value);
     keep('bring-text', value);
   };
+  const [past, setPast] = useState<Dish[]>([]);
   const update = (dish: Dish): void => {
+    if (read) setPast([...past, read].slice(-MOST_UNDO));
     setRead(dish);
     keep('bring-read', dish);
   };
+  const back = past.at(-1);
+  const undo = back
+    ? (): void => {
+        setPast(past.slice(0, -1));
+        setRead(back);
+        keep('bring-read', back);
+      }
+    : null;
+  useKeys({ u: () => undo?.() });
   const reading = useMutation({
-    mutationFn: () => take(client.POST('/api/read', { body: { text, unit_system: system } })),
+    mutationFn: () => take(client.POST('/api/read', { body: { text, unit_system: chosen } })),
     onSuccess: update,
   });
   const storing = useMutation({
@@ -84,9 +94,12 @@ export function BringPlace(): JSX.Element {
             <TextField
               select
               label="Cups and spoons"
-              value={system}
-              onChange={(event) => isSystem(event.target.value) && setChosen(event.target.value)}
+              value={chosen ?? 'recipe'}
+              onChange={(event) =>
+                setChosen(isSystem(event.target.value) ? event.target.value : null)
+              }
             >
+              <MenuItem value="recipe">As the recipe shows, else yours</MenuItem>
               {SYSTEMS.map(([key, name]) => (
                 <MenuItem key={key} value={key}>
                   {name}
@@ -105,6 +118,7 @@ export function BringPlace(): JSX.Element {
           <ReadDish
             dish={read}
             onChange={update}
+            onUndo={undo}
             onStore={() => storing.mutate(read)}
             storing={storing.isPending}
             problem={storing.error ? sentence(storing.error) : null}

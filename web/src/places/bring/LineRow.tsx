@@ -9,21 +9,25 @@ import { useState, type JSX } from 'react';
 
 import { client, sentence, take } from '../../api/client';
 import { foodQuery } from '../../api/queries';
-import type { Line, Part, UnitSystem } from '../../api/types';
+import type { Dish, Line } from '../../api/types';
 import { withGrams } from '../../draft/edits';
 import { FoodPicker } from '../../parts/FoodPicker';
 import { plain, withUnit } from '../../parts/format';
+import { LineSwapsPanel } from '../../parts/LineSwapsPanel';
 import { Notice } from '../../parts/Notice';
+import { UsesEditor, usesText } from '../../parts/UsesEditor';
 
 interface Props {
   line: Line;
-  parts: Part[];
+  dish: Dish;
   partId: string;
-  unitSystem: UnitSystem;
   open: boolean;
   onOpen: () => void;
   onClose: () => void;
+  /** The line is settled; whoever lists lines may go on to the next doubtful one. */
   onChange: (line: Line) => void;
+  /** Something beside food and grams changed; the line stays open. */
+  onAdjust: (line: Line) => void;
   onMove: (partId: string) => void;
   onRemove: () => void;
 }
@@ -47,9 +51,10 @@ function Edit(props: Props): JSX.Element {
   const { line, onChange, onClose } = props;
   const [grams, setGrams] = useState(line.grams === null ? '' : plain(line.grams));
   const [always, setAlways] = useState(false);
+  const [instead, setInstead] = useState(false);
   const choose = useMutation({
     mutationFn: async (food: string) => {
-      const body = { food, form: null, unit_system: props.unitSystem };
+      const body = { food, form: null, unit_system: props.dish.unit_system };
       const read = await take(client.POST('/api/read/food', { body: { ...body, line } }));
       if (always) await take(client.POST('/api/readings', { body: { ...body, text: line.text } }));
       return read;
@@ -107,7 +112,7 @@ function Edit(props: Props): JSX.Element {
         value={props.partId}
         onChange={(e) => props.onMove(e.target.value)}
       >
-        {props.parts.map((part) => (
+        {props.dish.parts.map((part) => (
           <MenuItem key={part.id} value={part.id}>
             {part.name}
           </MenuItem>
@@ -124,7 +129,20 @@ function Edit(props: Props): JSX.Element {
           Settle
         </Button>
         <Button onClick={props.onRemove}>Remove</Button>
+        {line.food !== null && line.grams !== null && (
+          <Button aria-expanded={instead} onClick={() => setInstead(!instead)}>
+            What else would do?
+          </Button>
+        )}
       </div>
+      {line.grams !== null && <UsesEditor line={line} onChange={props.onAdjust} />}
+      {instead && (
+        <LineSwapsPanel
+          dish={props.dish}
+          line={line}
+          onTake={(other) => props.onAdjust({ ...line, instead: other })}
+        />
+      )}
       {choose.error && (
         <div style={{ gridColumn: '1 / -1' }}>
           <Notice bad>{sentence(choose.error)}</Notice>
@@ -148,16 +166,24 @@ export function LineRow(props: Props): JSX.Element {
       <span>
         {line.food_name || <span className="doubt">{line.text}</span>}
         {line.preparation && <span className="soft">, {line.preparation}</span>}
+        {line.instead && (
+          <b className="instead">
+            {' '}
+            → {withUnit(line.instead.grams ?? 0, 'g')} {line.instead.food_name}
+          </b>
+        )}
         <br />
         <span className="why">
           {line.settled ? (
             <>
               “{line.text}” · {line.reason}
               {range(line)}
+              {usesText(line) && <span className="uses-text"> · {usesText(line)}</span>}
             </>
           ) : (
             <span className="doubt">
-              “{line.text}” · {line.doubts.map((doubt) => DOUBTS[doubt] ?? doubt).join(' ')}
+              “{line.text}” · {line.doubts.map((doubt) => DOUBTS[doubt] ?? doubt).join(' ')}{' '}
+              {line.food !== null && line.reason}
             </span>
           )}
         </span>

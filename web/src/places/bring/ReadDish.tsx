@@ -7,10 +7,12 @@ import type { Dish, Line } from '../../api/types';
 import { addPart, moveLine, removeLine, replaceLine } from '../../draft/edits';
 import { Notice } from '../../parts/Notice';
 import { LineRow } from './LineRow';
+import { OpenCount, OpenPoints, StepsRead } from './OpenPoints';
 
 interface Props {
   dish: Dish;
   onChange: (dish: Dish) => void;
+  onUndo: (() => void) | null;
   onStore: () => void;
   storing: boolean;
   problem: string | null;
@@ -23,7 +25,14 @@ function nextDoubtful(dish: Dish, after: string): string | null {
   return ordered.find((line) => !line.settled)?.id ?? null;
 }
 
-export function ReadDish({ dish, onChange, onStore, storing, problem }: Props): JSX.Element {
+export function ReadDish({
+  dish,
+  onChange,
+  onUndo,
+  onStore,
+  storing,
+  problem,
+}: Props): JSX.Element {
   const [open, setOpen] = useState<string | null>(null);
   const lines = dish.parts.flatMap((part) => part.lines);
   const doubtful = lines.filter((line) => !line.settled).length;
@@ -57,7 +66,8 @@ export function ReadDish({ dish, onChange, onStore, storing, problem }: Props): 
           slotProps={{ htmlInput: { min: 1, max: 100 } }}
           onChange={(e) => {
             const servings = Number(e.target.value);
-            if (servings >= 1 && servings <= 100) onChange({ ...dish, servings });
+            if (servings >= 1 && servings <= 100)
+              onChange({ ...dish, servings, servings_assumed: false });
           }}
         />
       </div>
@@ -70,7 +80,11 @@ export function ReadDish({ dish, onChange, onStore, storing, problem }: Props): 
               ? 'one doubtful'
               : `${doubtful} doubtful`}
         </b>
+        <OpenCount dish={dish} />
         <span className="grow" />
+        <Button disabled={onUndo === null} onClick={() => onUndo?.()}>
+          Undo
+        </Button>
         <Button variant="contained" disabled={storing || lines.length === 0} onClick={onStore}>
           Put it on the Bench
         </Button>
@@ -109,13 +123,13 @@ export function ReadDish({ dish, onChange, onStore, storing, problem }: Props): 
             <LineRow
               key={line.id}
               line={line}
-              parts={dish.parts}
+              dish={dish}
               partId={part.id}
-              unitSystem={dish.unit_system}
               open={open === line.id}
               onOpen={() => setOpen(line.id)}
               onClose={() => setOpen((now) => (now === line.id ? null : now))}
               onChange={(next) => changeLine(line.id, next)}
+              onAdjust={(next) => onChange(replaceLine(dish, line.id, next))}
               onMove={(partId) => move(line.id, partId)}
               onRemove={() => {
                 onChange(removeLine(dish, line.id));
@@ -125,11 +139,12 @@ export function ReadDish({ dish, onChange, onStore, storing, problem }: Props): 
           ))}
         </div>
       ))}
-      {dish.steps.length > 0 && (
-        <p className="soft" style={{ marginTop: 14 }}>
-          {dish.steps.length} steps kept with the dish.
-        </p>
-      )}
+      <OpenPoints
+        dish={dish}
+        onTakeOver={(keys) => onChange({ ...dish, accepted: [...dish.accepted, ...keys] })}
+        onLine={setOpen}
+      />
+      <StepsRead dish={dish} />
     </section>
   );
 }

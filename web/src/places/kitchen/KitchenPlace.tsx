@@ -16,10 +16,67 @@ const UNITS = [
   ['australia', 'Australian: tablespoon 20 ml'],
 ] as const;
 const POLYOLS = [
-  [1, 'All of them'],
-  [0.5, 'Half of them'],
-  [0, 'None of them'],
+  ['all', 'All of them'],
+  ['half', 'Erythritol in full, half of the others'],
+  ['none', 'None of them'],
 ] as const;
+const REGIONS = [
+  ['eu', 'Europe, per 100 g'],
+  ['us', 'North America, per serving'],
+  ['other', 'Elsewhere'],
+] as const;
+const RULES = [
+  ['eu', 'EU 1169/2011: fibre counts 2 kcal/g'],
+  ['us', 'US 21 CFR 101.9: 4, 4 and 9'],
+] as const;
+const ENERGY = [
+  ['kcal', 'kcal'],
+  ['kj', 'kJ'],
+] as const;
+const SALTS = ['fine table salt', 'fine sea salt', 'coarse flakes, light', 'coarse flakes, dense'];
+const HABITS = [
+  ['pinch', 0.4],
+  ['dash', 0.6],
+  ['drizzle', 5],
+  ['splash', 10],
+  ['glug', 15],
+] as const;
+
+interface PickProps<T extends string> {
+  title: string;
+  words: string;
+  label: string;
+  value: T;
+  options: readonly (readonly [T, string])[];
+  onPick: (value: T) => void;
+}
+
+function Pick<T extends string>(props: PickProps<T>): JSX.Element {
+  return (
+    <div className="setting">
+      <h2>{props.title}</h2>
+      <p className="soft" style={{ margin: '4px 0 12px' }}>
+        {props.words}
+      </p>
+      <TextField
+        select
+        label={props.label}
+        value={props.value}
+        sx={{ minWidth: 260 }}
+        onChange={(event) => {
+          const found = props.options.find(([key]) => key === event.target.value);
+          if (found) props.onPick(found[0]);
+        }}
+      >
+        {props.options.map(([key, name]) => (
+          <MenuItem key={key} value={key}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
+    </div>
+  );
+}
 
 function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
   const [settings, setSettings] = useState(stored);
@@ -58,44 +115,78 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
             slotProps={{ htmlInput: { inputMode: 'numeric' } }}
           />
         </div>
+        <Pick
+          title="Cups and spoons"
+          words="For recipes you bring from now on. Dishes already here keep theirs."
+          label="Units"
+          value={settings.unit_system}
+          options={UNITS}
+          onPick={(unit_system) => setSettings({ ...settings, unit_system })}
+        />
+        <Pick
+          title="Polyols"
+          words="Which sugar alcohols are taken off for net carbs. Fibre is always taken off, once."
+          label="Taken off"
+          value={settings.polyols}
+          options={POLYOLS}
+          onPick={(polyols) => setSettings({ ...settings, polyols })}
+        />
+        <Pick
+          title="Labels"
+          words="Where your packages come from, when you copy a label."
+          label="Labels from"
+          value={settings.label_region}
+          options={REGIONS}
+          onPick={(label_region) => setSettings({ ...settings, label_region })}
+        />
+        <Pick
+          title="Energy"
+          words="How energy is shown."
+          label="Unit"
+          value={settings.energy_unit}
+          options={ENERGY}
+          onPick={(energy_unit) => setSettings({ ...settings, energy_unit })}
+        />
+        <Pick
+          title="Energy not given"
+          words="Whose factors count where a food gives no energy."
+          label="Rules"
+          value={settings.energy_rules}
+          options={RULES}
+          onPick={(energy_rules) => setSettings({ ...settings, energy_rules })}
+        />
+        <Pick
+          title="Salt"
+          words="What a spoon of plain salt is here. Gram for gram all kinds hold the same sodium."
+          label="Kind"
+          value={settings.salt_kind}
+          options={SALTS.map((kind) => [kind, kind] as const)}
+          onPick={(salt_kind) => setSettings({ ...settings, salt_kind })}
+        />
         <div className="setting">
-          <h2>Cups and spoons</h2>
+          <h2>Vague measures</h2>
           <p className="soft" style={{ margin: '4px 0 12px' }}>
-            For recipes you bring from now on. Dishes already here keep theirs.
+            What yours hold, in ml; pour one into a spoon to find out. Left empty, the usual range
+            counts.
           </p>
-          <TextField
-            select
-            label="Units"
-            value={settings.unit_system}
-            sx={{ minWidth: 300 }}
-            onChange={(e) => setSettings({ ...settings, unit_system: e.target.value })}
-          >
-            {UNITS.map(([key, name]) => (
-              <MenuItem key={key} value={key}>
-                {name}
-              </MenuItem>
+          <div className="row">
+            {HABITS.map(([name, usual]) => (
+              <TextField
+                key={name}
+                label={name}
+                placeholder={String(usual)}
+                defaultValue={settings.habits[name] ?? ''}
+                sx={{ width: 92 }}
+                onChange={(e) => {
+                  const others = Object.entries(settings.habits).filter(([key]) => key !== name);
+                  const ml = Number(e.target.value.replace(',', '.'));
+                  const mine: [string, number][] = ml > 0 ? [[name, ml]] : [];
+                  setSettings({ ...settings, habits: Object.fromEntries([...others, ...mine]) });
+                }}
+                slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+              />
             ))}
-          </TextField>
-        </div>
-        <div className="setting">
-          <h2>Polyols</h2>
-          <p className="soft" style={{ margin: '4px 0 12px' }}>
-            Which share of sugar alcohols is taken off for net carbs. Fibre is always taken off,
-            once.
-          </p>
-          <TextField
-            select
-            label="Taken off"
-            value={settings.polyol_share}
-            sx={{ minWidth: 200 }}
-            onChange={(e) => setSettings({ ...settings, polyol_share: Number(e.target.value) })}
-          >
-            {POLYOLS.map(([share, name]) => (
-              <MenuItem key={share} value={share}>
-                {name}
-              </MenuItem>
-            ))}
-          </TextField>
+          </div>
         </div>
       </div>
       <Button type="submit" variant="contained" disabled={save.isPending}>

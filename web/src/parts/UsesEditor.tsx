@@ -1,0 +1,86 @@
+/** What becomes of a line: its shares, what is added by eye, and what nobody eats. */
+import TextField from '@mui/material/TextField';
+import type { JSX } from 'react';
+
+import type { Line } from '../api/types';
+import { withUnit } from './format';
+
+type Use = Line['uses'][number];
+
+const KINDS: Record<Use['kind'], string> = {
+  dish: 'in the dish',
+  later: 'later',
+  top: 'on top',
+  greasing: 'for greasing',
+  frying: 'for frying',
+  serving: 'to serve',
+  left: 'not eaten',
+};
+
+/** The uses as one short text, for the line itself. */
+export function usesText(line: Line): string {
+  const grams = line.grams ?? 0;
+  const shares = line.uses
+    .filter((use) => line.uses.length > 1 || use.kind !== 'dish')
+    .map((use) => `${withUnit(grams * use.share, 'g')} ${KINDS[use.kind]}`);
+  if (line.hold)
+    shares.push(
+      `start with ${withUnit(line.hold.start, 'g')}, up to ${withUnit(line.hold.ceiling, 'g')}, ${line.hold.cue}`,
+    );
+  if (line.retained < 1) shares.push(`${Math.round((1 - line.retained) * 100)} % not eaten`);
+  return shares.join(' · ');
+}
+
+/** Shares of a line with the last use taking what the others leave. */
+export function withShare(uses: Use[], index: number, share: number): Use[] {
+  const wanted = Math.min(Math.max(share, 0), 1);
+  const rest = uses.reduce((sum, use, i) => (i === index ? sum : sum + use.share), 0);
+  return uses.map((use, i) => ({
+    ...use,
+    share:
+      i === index
+        ? wanted
+        : rest > 0
+          ? (use.share / rest) * (1 - wanted)
+          : (1 - wanted) / (uses.length - 1),
+  }));
+}
+
+export function UsesEditor({
+  line,
+  onChange,
+}: {
+  line: Line;
+  onChange: (line: Line) => void;
+}): JSX.Element {
+  return (
+    <div className="row uses" role="group" aria-label="What becomes of it">
+      {line.uses.length > 1 &&
+        line.uses.map((use, i) => (
+          <TextField
+            key={use.kind}
+            label={`${KINDS[use.kind]}, %`}
+            type="number"
+            value={Math.round(use.share * 100)}
+            sx={{ width: 130 }}
+            title={use.words}
+            onChange={(e) =>
+              onChange({ ...line, uses: withShare(line.uses, i, Number(e.target.value) / 100) })
+            }
+          />
+        ))}
+      <TextField
+        label="Not eaten, %"
+        type="number"
+        value={Math.round((1 - line.retained) * 100)}
+        sx={{ width: 130 }}
+        slotProps={{ htmlInput: { min: 0, max: 100 } }}
+        title="Left in the pan, drained away, shells"
+        onChange={(e) => {
+          const lost = Math.min(Math.max(Number(e.target.value) / 100, 0), 1);
+          onChange({ ...line, retained: 1 - lost });
+        }}
+      />
+    </div>
+  );
+}

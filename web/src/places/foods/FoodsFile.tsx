@@ -1,0 +1,111 @@
+/** Own foods as a file: out as CSV, in with a look at what would change. */
+import Button from '@mui/material/Button';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState, type JSX } from 'react';
+
+import { client, sentence, take } from '../../api/client';
+import { foodsChanged } from '../../api/queries';
+import type { ImportResult } from '../../api/types';
+import { Notice } from '../../parts/Notice';
+
+const KINDS: Record<string, string> = {
+  new: 'new',
+  changed: 'changes',
+  same: 'stays the same',
+  bad: 'cannot be read',
+};
+
+function Plan({ result }: { result: ImportResult }): JSX.Element {
+  return (
+    <>
+      {result.plan.ignored_columns.length > 0 && (
+        <p className="soft">Columns left out: {result.plan.ignored_columns.join(', ')}.</p>
+      )}
+      <table className="facts">
+        <thead>
+          <tr>
+            <th scope="col">row</th>
+            <th scope="col">food</th>
+            <th scope="col">what happens</th>
+          </tr>
+        </thead>
+        <tbody>
+          {result.plan.rows.map((row) => (
+            <tr key={row.number}>
+              <td>{row.number}</td>
+              <th scope="row">{row.name || 'no name'}</th>
+              <td>
+                <b className={row.kind === 'bad' ? 'bad' : ''}>{KINDS[row.kind]}</b>{' '}
+                {[row.reason, ...row.changes, ...row.warnings].filter(Boolean).join('; ')}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+export function FoodsFile(): JSX.Element {
+  const queries = useQueryClient();
+  const input = useRef<HTMLInputElement>(null);
+  const [text, setText] = useState<string | null>(null);
+  const look = useMutation({
+    mutationFn: ({ text: body, apply }: { text: string; apply: boolean }) =>
+      take(client.POST('/api/own-foods/file', { body: { text: body, apply } })),
+    onSuccess: async (result) => {
+      if (!result.applied) return;
+      setText(null);
+      await foodsChanged(queries);
+    },
+  });
+  const open = async (file: File): Promise<void> => {
+    const read = await file.text();
+    setText(read);
+    look.mutate({ text: read, apply: false });
+  };
+  return (
+    <section aria-label="As a file" style={{ marginTop: 26 }}>
+      <h2>As a file</h2>
+      <div className="row" style={{ margin: '8px 0' }}>
+        <Button variant="outlined" href="/api/own-foods/file" download="own-foods.csv">
+          Save as CSV
+        </Button>
+        <Button variant="outlined" onClick={() => input.current?.click()}>
+          Bring in a CSV
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept=".csv,text/csv"
+          hidden
+          aria-label="CSV file of foods"
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            if (file) void open(file);
+            e.target.value = '';
+          }}
+        />
+        <span className="soft">You see what would change first; a bad row stops all of it.</span>
+      </div>
+      {look.error && <Notice bad>{sentence(look.error)}</Notice>}
+      {look.data?.applied && <Notice>The file is in: {look.data.plan.rows.length} rows.</Notice>}
+      {text !== null && look.data && !look.data.applied && (
+        <>
+          <Plan result={look.data} />
+          <div className="row" style={{ marginTop: 10 }}>
+            <Button
+              variant="contained"
+              disabled={!look.data.sound || look.isPending}
+              onClick={() => look.mutate({ text, apply: true })}
+            >
+              Bring all of it in
+            </Button>
+            <Button onClick={() => setText(null)}>Leave it</Button>
+            {!look.data.sound && <span className="bad">Mend the rows marked above first.</span>}
+          </div>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,28 @@
+/** The Foods place: looking up, side by side, own foods, conversions. */
+import type { JSX } from 'react';
+import { NavLink, Outlet } from 'react-router';
+
+const DRAWERS = [
+  ['/foods', 'Look up'],
+  ['/foods/side-by-side', 'Side by side'],
+  ['/foods/own', 'Your own'],
+  ['/foods/conversions', 'Conversions'],
+] as const;
+
+export function FoodsFrame(): JSX.Element {
+  return (
+    <main className="place">
+      <div className="row drawers">
+        <h1>Foods</h1>
+        <nav aria-label="Drawers of Foods" className="row">
+          {DRAWERS.map(([to, name]) => (
+            <NavLink key={to} to={to} end>
+              {name}
+            </NavLink>
+          ))}
+        </nav>
+      </div>
+      <Outlet />
+    </main>
+  );
+}

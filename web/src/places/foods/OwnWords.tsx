@@ -1,0 +1,138 @@
+/** A household's own measures and names of one food: listed, added, forgotten. */
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState, type JSX } from 'react';
+
+import { client, sentence, take } from '../../api/client';
+import { foodsChanged, ownMeasuresQuery, ownNamesQuery } from '../../api/queries';
+import { plain } from '../../parts/format';
+import { Notice } from '../../parts/Notice';
+
+export function OwnMeasure({ food }: { food: string }): JSX.Element {
+  const queries = useQueryClient();
+  const kept = useQuery(ownMeasuresQuery);
+  const [unit, setUnit] = useState('');
+  const [grams, setGrams] = useState('');
+  const weight = Number(grams.replace(',', '.'));
+  const keep = useMutation({
+    mutationFn: () =>
+      take(
+        client.POST('/api/own-measures', {
+          body: { food, unit, grams: weight, low: null, high: null },
+        }),
+      ),
+    onSuccess: async () => {
+      setUnit('');
+      setGrams('');
+      await foodsChanged(queries);
+    },
+  });
+  const forget = useMutation({
+    mutationFn: (id: number) =>
+      take(
+        client.DELETE('/api/own-measures/{measure_id}', { params: { path: { measure_id: id } } }),
+      ),
+    onSuccess: () => foodsChanged(queries),
+  });
+  const problem = keep.error ?? forget.error;
+  return (
+    <>
+      {kept.data
+        ?.filter((m) => m.food === food)
+        .map((m) => (
+          <button
+            key={m.id}
+            type="button"
+            className="chip"
+            onClick={() => forget.mutate(m.id)}
+            aria-label={`Forget our ${m.unit}`}
+          >
+            our {m.unit} {plain(m.grams)} g ×
+          </button>
+        ))}
+      <form
+        className="row"
+        style={{ marginTop: 8 }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep.mutate();
+        }}
+      >
+        <TextField
+          label="Our"
+          placeholder="ladle"
+          value={unit}
+          sx={{ width: 120 }}
+          onChange={(e) => setUnit(e.target.value)}
+        />
+        <TextField
+          label="weighs, g"
+          value={grams}
+          sx={{ width: 110 }}
+          onChange={(e) => setGrams(e.target.value)}
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+        />
+        <Button type="submit" variant="outlined" disabled={!unit || !(weight > 0)}>
+          Keep measure
+        </Button>
+      </form>
+      {problem && <Notice bad>{sentence(problem)}</Notice>}
+    </>
+  );
+}
+
+export function OwnName({ food }: { food: string }): JSX.Element {
+  const queries = useQueryClient();
+  const kept = useQuery(ownNamesQuery);
+  const [name, setName] = useState('');
+  const keep = useMutation({
+    mutationFn: () => take(client.POST('/api/own-names', { body: { food, name } })),
+    onSuccess: async () => {
+      setName('');
+      await foodsChanged(queries);
+    },
+  });
+  const forget = useMutation({
+    mutationFn: (id: number) =>
+      take(client.DELETE('/api/own-names/{name_id}', { params: { path: { name_id: id } } })),
+    onSuccess: () => foodsChanged(queries),
+  });
+  const problem = keep.error ?? forget.error;
+  return (
+    <>
+      {kept.data
+        ?.filter((n) => n.food === food)
+        .map((n) => (
+          <button
+            key={n.id}
+            type="button"
+            className="chip"
+            onClick={() => forget.mutate(n.id)}
+            aria-label={`Forget the name ${n.name}`}
+          >
+            {n.name} ×
+          </button>
+        ))}
+      <form
+        className="row"
+        style={{ marginTop: 8 }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep.mutate();
+        }}
+      >
+        <TextField
+          label="We call it"
+          value={name}
+          sx={{ width: 200 }}
+          onChange={(e) => setName(e.target.value)}
+        />
+        <Button type="submit" variant="outlined" disabled={!name.trim()}>
+          Keep name
+        </Button>
+      </form>
+      {problem && <Notice bad>{sentence(problem)}</Notice>}
+    </>
+  );
+}
