@@ -129,6 +129,7 @@ def report(foods: Library) -> str:
         *_table(titles, table),
         "## Zero by class",
         "",
+        "Fibre: 0 for curated meat, fish, eggs and dairy. Any part of a figure that is 0 is 0.",
         "Polyols: 0 for curated foods but sweeteners and orchard fruit (sorbitol), and for listed",
         "rows of plain categories (vegetables, pulses, nuts, dairy, meat, fish, grains, fats,",
         "spices); unknown elsewhere. Added sugar: 0 for curated foods of unsweetened classes and",

@@ -90,6 +90,8 @@ class Line:
 
     def eaten_share(self) -> float:
         """Return the share of the line that is eaten."""
+        if not self.uses:
+            return self.retained
         left = sum(use.share for use in self.uses if use.kind == "left")
         return self.retained * max(0.0, 1.0 - left)
 
@@ -140,8 +142,9 @@ class Part:
 
     def bare(self) -> Part:
         """Return the part as it was brought: no stand-in, no line swapped."""
-        slots = tuple(replace(slot, choice=None) for slot in self.slots)
-        return replace(self, lines=tuple(replace(i, instead=None) for i in self.lines), slots=slots)
+        slots = tuple(replace(slot, choice=None) if slot.choice else slot for slot in self.slots)
+        lines = tuple(replace(i, instead=None) if i.instead else i for i in self.lines)
+        return replace(self, lines=lines, slots=slots)
 
 
 @dataclass(frozen=True)

@@ -14,6 +14,7 @@ from snabo_core.foods import library
 from snabo_core.quantities import read_line, unit_for
 
 LINES = Path(__file__).with_name("data") / "lines.txt"
+MISSPELLED = LINES.with_name("misspelled.txt")
 NOT_ASKED, NONE = "?", "-"
 
 
@@ -64,6 +65,18 @@ def expected_lines() -> list[Expected]:
             )
         )
     return found
+
+
+def misspelled() -> tuple[int, int, int]:
+    """Return of the misspelled names how many find their food first, of how many, in three."""
+    pairs = [
+        tuple(part.strip() for part in line.split("="))
+        for line in MISSPELLED.read_text("utf-8").splitlines()
+        if "=" in line and not line.startswith("#")
+    ]
+    found = [([h.food.key for h in library().search(typed)], key) for typed, key in pairs]
+    first = sum(keys[:1] == [key] for keys, key in found)
+    return first, len(pairs), sum(key in keys[:3] for keys, key in found)
 
 
 def _amount_is_right(wanted: Expected) -> bool:

@@ -5,6 +5,8 @@ import unittest
 from snabo_core.errors import UnknownFood
 from snabo_core.foods import library
 from snabo_core.foods.view import food_facts
+from snabo_core.quantities import read_line
+from tests.score_lines import misspelled
 
 
 class FoodList(unittest.TestCase):
@@ -77,3 +79,18 @@ class Search(unittest.TestCase):
     def test_nothing_typed_finds_nothing(self) -> None:
         self.assertEqual(library().search("  ,;"), [])
         self.assertEqual(library().search("qqqqzzzzxxxx"), [])
+
+
+class Misspelled(unittest.TestCase):
+    """Names as people type them still find their food."""
+
+    def test_nine_in_ten_first_and_nearly_all_in_three(self) -> None:
+        first, count, among_three = misspelled()
+        self.assertGreaterEqual(count, 60)
+        self.assertGreaterEqual(first / count, 0.9)
+        self.assertGreaterEqual(among_three / count, 0.97)
+
+    def test_accents_do_not_matter(self) -> None:
+        for typed in ("crème fraîche", "creme fraiche", "CRÈME FRAICHE"):
+            self.assertEqual(library().search(typed)[0].food.key, "creme_fraiche")
+            self.assertEqual(read_line(f"200 g {typed}", library()).food, "creme_fraiche")

@@ -6,7 +6,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from snabo_core.foods import library
-from snabo_core.foods.library import singular, words_of
+from snabo_core.foods.library import plain_word, words_of
 from snabo_core.quantities.lexicon import candidates, choose_form, find_food
 
 # text, food
@@ -93,13 +93,13 @@ class Forms(unittest.TestCase):
 class Words(unittest.TestCase):
     """The dictionary form that names are compared in."""
 
-    def test_singular(self) -> None:
+    def test_plain_word(self) -> None:
         for many, one in (
             ("potatoes", "potato"), ("leaves", "leaf"), ("berries", "berry"), ("olives", "olive"),
             ("chives", "chive"), ("radishes", "radish"), ("couscous", "couscous"), ("eggs", "egg"),
             ("asparagus", "asparagus"), ("swiss", "swiss"), ("peas", "pea"),
         ):  # fmt: skip
-            self.assertEqual(singular(many), one)
+            self.assertEqual(plain_word(many), one)
 
     @given(st.text(max_size=60))
     def test_splitting_never_fails_and_is_stable(self, text: str) -> None:

@@ -1,5 +1,6 @@
 """A household's own foods, measures and names, and the library that holds them."""
 
+import gc
 import uuid
 from functools import lru_cache
 
@@ -23,7 +24,7 @@ from snabo_core.quantities.units import BY_SYSTEM, UNITS
 from snabo_core.wire import ValueView
 from snabo_core.wording import say
 
-MOST_FOODS, MOST_MEASURES, MOST_NAMES = 3000, 1000, 1000
+MOST_FOODS, MOST_MEASURES, MOST_NAMES = 4000, 1000, 1000
 USUAL_SALT = "fine table salt"
 
 
@@ -115,7 +116,10 @@ def _library(household_id: int, _revision: int) -> Library:
     )
     if own == core.Own():
         return library()
-    return library().with_own(own)
+    grown = library().with_own(own)
+    # Thousands of foods that stay; without this every later collection walks them again.
+    gc.freeze()
+    return grown
 
 
 def _salt_spoons(kind: str) -> list[core.OwnMeasure]:

@@ -47,8 +47,14 @@ PLAIN_BRACKETS = {
     "Northern Plains Indians", "Oogruk", "Red Berry Beverage", "Southwest", "Unsalted",
 }  # fmt: skip
 ALCOHOLIC = re.compile(
-    r"\b(alcohol|wine|beer|liquor|liqueur|whisk|vodka|rum|gin|brandy|cocktail|sake|martini|"
-    r"margarita|daiquiri|sherry|champagne|cordial|vermouth|ale|mojito|sangria|cider, hard)",
+    r"\b(alcoholic|alcohol|wine|beer|liquor|liqueur|whiske?y|vodka|rum|gin|brandy|cocktail|sake|"
+    r"martini|margarita|daiquiri|sherry|champagne|cordial|vermouth|mojito|sangria|cider, hard)\b",
+    re.IGNORECASE,
+)
+# What those words also stand in without a drop: ginger ale, fruit cocktail, wine vinegar ...
+SOBER = re.compile(
+    r"non-?alcoholic|no alcohol|root beer|beerwurst|(fruit|juice|shrimp) cocktail|"
+    r"cocktail sauce|sauce, cocktail|vinegar|soft drink|cranberry juice|beer salami",
     re.IGNORECASE,
 )
 # Grams of ash per gram of mineral, from the oxides and salts they burn to (from memory).
@@ -104,6 +110,11 @@ def read_ids(package: Path) -> dict[tuple[str, str], tuple[int, str]]:
     return found
 
 
+def is_alcoholic(words: str) -> bool:
+    """Tell whether a row may hold alcohol, so that its water cannot be derived."""
+    return bool(ALCOHOLIC.search(words)) and not SOBER.search(words)
+
+
 def water(values: dict[str, float | None], alcoholic: bool) -> tuple[float | None, float | None]:
     """Return (water, ash) per 100 g, derived; unknown where a macro or the alcohol is unknown."""
     minerals = ("potassium_mg", "calcium_mg", "magnesium_mg", "phosphorus_mg")
@@ -129,7 +140,7 @@ def rows(values_package: Path, ids: dict[tuple[str, str], tuple[int, str]]) -> I
             if values["kcal"] is not None:
                 values["kcal"] = float(round(values["kcal"]))  # drops unit-conversion noise
             category = row["food_category"]
-            alcoholic = bool(ALCOHOLIC.search(f"{description} {category}"))
+            alcoholic = is_alcoholic(f"{description} {category}")
             wet, ash = water(values, alcoholic)
             identity = ids.get((kind, description))
             slug = re.sub(r"[^a-z0-9]+", "-", description.lower()).strip("-")

@@ -4,12 +4,14 @@ from __future__ import annotations
 
 import hashlib
 import re
+import unicodedata
 from bisect import bisect_left
 from collections import defaultdict
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterator, Mapping, Sequence
 from copy import copy
 from dataclasses import dataclass, replace
 from functools import cache, lru_cache
+from heapq import nsmallest
 
 import numpy as np
 from rapidfuzz import fuzz, process
@@ -21,6 +23,9 @@ from snabo_core.foods.records import AXIS, Food, FoodRow, Measure
 
 FUZZY_ENOUGH = 78.0
 FUZZY_NAME_WORTH = 40.0
+LOOKED_AT_CLOSELY = 300
+# Classes of animal foods, which hold no fibre.
+WITHOUT_FIBRE = {"meat", "fish", "egg", "dairy", "cheese", "fat_dairy"}
 # Classes of foods that are sold without added sugar; common practice, no source.
 UNSWEETENED = {
     "vegetable", "root", "squash", "mushroom", "herb", "spice", "meat", "fish", "egg", "dairy",
@@ -38,8 +43,13 @@ class Hit:
 
 
 @lru_cache(maxsize=50_000)
-def singular(word: str) -> str:
-    """Return the dictionary form kitchen words are compared in."""
+def plain_word(word: str) -> str:
+    """Return a word as kitchen words are compared: small letters, no accents, singular."""
+    small = unicodedata.normalize("NFKD", word.lower())
+    return _singular("".join(c for c in small if not unicodedata.combining(c)))
+
+
+def _singular(word: str) -> str:
     if len(word) > 4 and word.endswith("ies") and word != "cookies":
         return word[:-3] + "y"
     if len(word) > 4 and word.endswith(("oes", "shes", "ches", "sses", "xes")):
@@ -53,7 +63,7 @@ def singular(word: str) -> str:
 
 def words_of(text: str) -> list[str]:
     """Split a name into lower-case singular words; letters, digits and % count."""
-    return [singular(word) for word in re.findall(r"[^\W_]+|%", text.lower())]
+    return [plain_word(word) for word in re.findall(r"[^\W_]+|%", text)]
 
 
 def _sweetened(food: Food) -> bool:
@@ -127,7 +137,7 @@ class Library:
         self.own_units |= measures.keys()
 
     def _state_zero_by_class(self) -> None:
-        """State polyols and added sugar of curated foods whose class settles them.
+        """State fibre, polyols and added sugar of curated foods whose class settles them.
 
         Sweeteners and orchard fruit may hold polyols, sweetened things and whatever asks to
         check its label may hold added sugar; theirs stay unknown where nobody measured. All
@@ -136,13 +146,17 @@ class Library:
         for food in self.foods.values():
             found = (self.rows.get(key) for key in food.forms.values())
             rows = [row for row in found if row is not None]
+            if food.food_class in WITHOUT_FIBRE:
+                _state(rows, "fibre", 0.0)
             if food.food_class != "sweetener" and "orchard_fruit" not in food.tags:
                 _state(rows, "polyols", 0.0)
                 _state(rows, "erythritol", 0.0)
             if food.food_class == "sweetener":
                 for row in rows:
-                    sugars = float(row.best[AXIS["sugars"]])
-                    _state([row], "added_sugar", sugars)
+                    _state([row], "added_sugar", float(row.best[AXIS["sugars"]]))
+                if "sugar" in food.tags:
+                    _state(rows, "polyols", 0.0)
+                    _state(rows, "erythritol", 0.0)
             elif food.food_class in UNSWEETENED and not _sweetened(food):
                 _state(rows, "added_sugar", 0.0)
 
@@ -168,6 +182,7 @@ class Library:
     def _finish_index(self) -> None:
         self._vocabulary = sorted(self._by_word)
         self.plain_names = {" ".join(name): key for name, key in self.names.items()}
+        self._plain = list(self.plain_names)
 
     def food(self, key: str) -> Food:
         """Return a curated food, or a bare one over a single row of the list.
@@ -209,18 +224,29 @@ class Library:
         wanted = words_of(text)[:8]
         if not wanted:
             return []
-        keys = self._with_all(wanted)
+        keys: Collection[str] = self._with_all(wanted)
+        if len(keys) > LOOKED_AT_CLOSELY:
+            # Kitchen names and short titles lie nearest to a few typed letters anyway.
+            keys = nsmallest(LOOKED_AT_CLOSELY, keys, key=self._nearness)
         scores = {key: self._closeness(key, wanted) for key in keys}
         if len(scores) < limit:
             typed = " ".join(wanted)
-            near = process.extract(
-                typed, self.plain_names.keys(), scorer=fuzz.WRatio, limit=limit,
-                score_cutoff=FUZZY_ENOUGH,
-            )  # fmt: skip
-            for name, score, _ in near:
+            for name, score, _ in self._near(typed, limit):
                 scores.setdefault(self.plain_names[name], score - FUZZY_NAME_WORTH)
         ordered = sorted(scores.items(), key=lambda pair: (-pair[1], pair[0]))
         return [Hit(self.food(key), score) for key, score in ordered[:limit]]
+
+    def _nearness(self, key: str) -> tuple[bool, int]:
+        return key not in self.foods, len(self._titles[key][0])
+
+    def _near(self, typed: str, limit: int) -> list[tuple[str, float, int]]:
+        """Return names that are spelled nearly as typed; a quick look at all, a close at some."""
+        quick = process.cdist([typed], self._plain, scorer=fuzz.ratio, dtype=np.uint8)[0]
+        likely = np.argsort(-quick.astype(np.int16), kind="stable")[:LOOKED_AT_CLOSELY]
+        return process.extract(
+            typed, [self._plain[i] for i in likely], scorer=fuzz.WRatio, limit=limit,
+            score_cutoff=FUZZY_ENOUGH,
+        )  # fmt: skip
 
     def _with_all(self, wanted: list[str]) -> set[str]:
         found: set[str] | None = None
@@ -238,10 +264,10 @@ class Library:
 
     def _closeness(self, key: str, wanted: list[str]) -> float:
         typed = " ".join(wanted)
-        best = max(
-            100.0 * len(typed) / max(len(title), 1) + (60.0 if title.startswith(typed) else 0.0)
-            for title in self._titles[key]
-        )
+        length, best = len(typed), 0.0
+        for title in self._titles[key]:
+            score = 100.0 * length / (len(title) or 1)
+            best = max(best, score + 60.0 if title.startswith(typed) else score)
         food = self.foods.get(key)
         return best + (0.0 if food is None or not (food.curated or food.own) else 100.0)
 

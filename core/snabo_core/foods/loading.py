@@ -39,6 +39,10 @@ NO_ADDED_SUGAR = (
 )  # fmt: skip
 
 
+PARTS = (("fibre", "carbohydrate"), ("sugars", "carbohydrate"), ("polyols", "carbohydrate"),
+         ("erythritol", "polyols"), ("added_sugar", "sugars"), ("saturated", "fat"))  # fmt: skip
+
+
 def bounded(best: Vector) -> Vector:
     """Return the highest values that unknown figures can have: fibre at most carbohydrate.
 
@@ -47,13 +51,19 @@ def bounded(best: Vector) -> Vector:
     high = np.where(np.isnan(best), np.inf, best)
     for gram in ("carbohydrate", "fat", "protein", "water", "ash", "alcohol"):
         high[..., AXIS[gram]] = np.minimum(high[..., AXIS[gram]], 100.0)
-    inside = (("fibre", "carbohydrate"), ("sugars", "carbohydrate"), ("polyols", "carbohydrate"),
-              ("erythritol", "polyols"), ("added_sugar", "sugars"))  # fmt: skip
-    for part, whole in inside:
+    for part, whole in PARTS:
         # Measured parts may top the sum by rounding; only unknown ones are bounded by it.
         known = high[..., AXIS[part]]
         high[..., AXIS[part]] = np.where(np.isinf(known), high[..., AXIS[whole]], known)
     return high
+
+
+def _state_parts_of_nothing(best: Vector) -> None:
+    """State 0 for what is part of a figure that is known to be 0."""
+    for part, whole in PARTS:
+        place = AXIS[part]
+        empty = np.isnan(best[:, place]) & (best[:, AXIS[whole]] == 0)
+        best[empty, place] = 0.0
 
 
 def _compute_energy(best: Vector) -> NDArray[np.bool_]:
@@ -85,6 +95,7 @@ def read_list() -> Iterator[FoodRow]:
     none = _holding_none(categories, NO_POLYOLS)
     best[none, AXIS["polyols"]] = best[none, AXIS["erythritol"]] = 0.0
     best[_holding_none(categories, NO_ADDED_SUGAR), AXIS["added_sugar"]] = 0.0
+    _state_parts_of_nothing(best)
     computed = _compute_energy(best)
     low = np.where(np.isnan(best), 0.0, best)
     high = bounded(best)

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from rapidfuzz import fuzz, process
 
 from snabo_core.foods import Food, Library
-from snabo_core.foods.library import singular
+from snabo_core.foods.library import plain_word
 
 NEAR_ENOUGH = 84.0
 CANDIDATES = 6
@@ -59,9 +59,7 @@ class FoodMatch:
 
 
 def _words(text: str) -> list[tuple[str, int, int]]:
-    return [
-        (singular(m.group().lower()), m.start(), m.end()) for m in re.finditer(r"[^\W_]+|%", text)
-    ]
+    return [(plain_word(m.group()), m.start(), m.end()) for m in re.finditer(r"[^\W_]+|%", text)]
 
 
 def find_food(text: str, library: Library) -> FoodMatch | None:
