@@ -115,7 +115,8 @@ def _time(step: StepText, text: str) -> list[_Found]:
 
 def _pan(dish: Dish) -> list[_Found]:
     """Ask for the dish to bake in where none is named, and for its size where that lacks."""
-    named = [pan for step in dish.steps if (pan := pan_in(step.text))]
+    texts = [*(step.text for step in dish.steps), *dish.notes]
+    named = [pan for text in texts if (pan := pan_in(text))]
     bakes = any(_BAKING.search(step.text) for step in dish.steps)
     if not bakes or any(c.isdigit() for pan in named for c in pan):
         return []

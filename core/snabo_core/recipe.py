@@ -32,6 +32,12 @@ _SERVINGS = re.compile(
     r"|(?P<before>\d+)\s*(?:servings|portions|people)\b",
     re.IGNORECASE,
 )
+# A yield that counts no servings: "makes one 23 cm pie", "feeds a crowd", "makes 1 loaf".
+_WHOLE = re.compile(
+    r"^(?:makes|yields?|feeds|serves)\b.{0,40}\b(?:pie|loaf|loaves|tart|tin|tray|dish|cake|bake|"
+    r"batch|crowd|family|crust|round)s?\b[\s.]*$",
+    re.IGNORECASE,
+)
 _INGREDIENTS = re.compile(r"^(?:the\s+)?ingredients?\b[\s:]*$", re.IGNORECASE)
 _METHOD = re.compile(
     r"^(?:the\s+)?(?:method|directions?|instructions?|steps|preparation|what to do"
@@ -57,6 +63,7 @@ class _Draft:
 
     title: str = ""
     servings: float | None = None
+    whole: str = ""
     parts: list[tuple[str, list[str]]] = field(default_factory=list)
     steps: list[str] = field(default_factory=list)
     in_method: bool = False
@@ -133,6 +140,9 @@ def _begins_with_amount(text: str, system: str) -> bool:
 
 
 def _take_servings(draft: _Draft, text: str) -> bool:
+    if not draft.whole and _WHOLE.match(text):
+        draft.whole = text
+        return True
     match = _SERVINGS.search(text)
     if not match or len(text) > 60 or draft.servings is not None:
         return False
@@ -216,6 +226,8 @@ def read_recipe(
             _take(draft, text_line, system)
     if len(text) > MAX_TEXT:
         notes.append("The text was very long; its end was left out.")
+    if draft.whole:
+        notes.append(f"The recipe says: {draft.whole.rstrip('.')}.")
     parts = _parts(draft, library, system, make_id, notes, learned)
     if len(draft.steps) > MAX_STEPS:
         notes.append(f"Only the first {MAX_STEPS} steps were taken over.")

@@ -7,6 +7,7 @@ from hypothesis import strategies as st
 
 from snabo_core.dish import check
 from snabo_core.foods import library
+from snabo_core.gaps import gaps_of
 from snabo_core.recipe import MAX_READ_LINES, read_recipe, reread_line
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
@@ -96,6 +97,21 @@ class ReadRecipe(unittest.TestCase):
         read = read_recipe(text, library())
         self.assertEqual(read.source_text, text)
         check(read)
+
+    def test_yields(self) -> None:
+        for line, servings, assumed in (
+            ("Serves 4 to 6", 5, False), ("Makes 12", 12, False), ("Yield: 8 servings", 8, False),
+            ("makes about 20 pieces", 20, False), ("6 portions", 6, False),
+            ("Makes one 23 cm pie", 4, True), ("Makes 1 large loaf", 4, True),
+            ("Feeds a crowd", 4, True),
+        ):  # fmt: skip
+            with self.subTest(line=line):
+                read = read_recipe(f"Pot\n{line}\n200 g leeks\nBake it.\n", library())
+                self.assertEqual((read.servings, read.servings_assumed), (servings, assumed))
+                self.assertEqual([x.food for x in read.parts[0].lines], ["leek"])
+        pie = read_recipe("Pot\nMakes one 23 cm pie\n200 g leeks\nBake it.\n", library())
+        self.assertNotIn("pan", [gap.kind for gap in gaps_of(pie)])
+        self.assertIn("Makes one 23 cm pie", pie.notes[0])
 
     def test_choosing_a_food_keeps_the_amount(self) -> None:
         odd = read_recipe("Pot\n2 cups zzqqx\n", library()).parts[0].lines[0]

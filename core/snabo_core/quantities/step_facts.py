@@ -38,13 +38,13 @@ _OVEN = re.compile("|".join(rf"\b{words}\b" for words in OVEN_WORDS), re.IGNOREC
 _PAN = re.compile(
     r"\b(?:(?P<size>\d{1,2}\s*(?:x\s*\d{1,2}\s*)?(?:cm|inch|in|-inch|\"))\s+)?"
     r"(?:[a-z]+\s+){0,2}?(?P<pan>baking dish|ovenproof dish|gratin dish|casserole|pie dish|"
-    r"roasting tin|baking tray|baking sheet|loaf tin|muffin tin|cake tin|skillet|frying pan|"
-    r"saucepan|tin|dish|tray)\b",
+    r"roasting tin|baking tray|baking sheet|loaf tin|muffin tin|cake tin|pie|tart|skillet|"
+    r"frying pan|saucepan|tin|dish|tray)\b",
     re.IGNORECASE,
 )
 OVEN_DISHES = {"baking dish", "ovenproof dish", "gratin dish", "casserole", "pie dish",
                "roasting tin", "baking tray", "baking sheet", "loaf tin", "muffin tin",
-               "cake tin", "tin", "dish", "tray", "skillet"}  # fmt: skip
+               "cake tin", "pie", "tart", "tin", "dish", "tray", "skillet"}  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -129,7 +129,8 @@ def _celsius(match: re.Match[str], scale: str, text: str) -> float:
 def pan_in(text: str) -> str | None:
     """Return the oven dish a step names, with its size where it is given."""
     for match in _PAN.finditer(text):
-        if match.group("pan").lower() in OVEN_DISHES:
-            size = match.group("size")
-            return f"{size} {match.group('pan')}" if size else match.group("pan")
+        pan, size = match.group("pan"), match.group("size")
+        # "The pie" is what is baked; "a 23 cm pie" says what it is baked in.
+        if pan.lower() in OVEN_DISHES and (size or pan.lower() not in {"pie", "tart"}):
+            return f"{size} {pan}" if size else pan
     return None
