@@ -37,7 +37,7 @@ class Axe(CookCase):
         page.get_by_role("button", name="Choose Cauliflower").click()
         expect(page.get_by_text("chosen", exact=True)).to_be_visible()
         dish = page.url.rsplit("/", 1)[0].removeprefix(self.live_server_url)
-        places = [f"{dish}/bench", f"{dish}/water", f"{dish}/portions",
+        places = [f"{dish}/bench", f"{dish}/water", f"{dish}/portions", f"{dish}/compare",
                   "/dishes", "/bring", "/table", "/foods", "/foods/side-by-side",
                   "/foods/own", "/foods/conversions", "/kitchen"]  # fmt: skip
         for mode in ("Evening", "Day"):
@@ -47,7 +47,7 @@ class Axe(CookCase):
                 expect(page.get_by_role("main")).to_be_visible()
                 findings[f"{place} before {mode}"] = serious_findings(page)
             page.get_by_role("button", name=mode).click()
-        self.assertEqual(len(findings), 23)
+        self.assertEqual(len(findings), 25)
         self.assertEqual({k: v for k, v in findings.items() if v}, {})
 
 

@@ -76,14 +76,15 @@ class Path(CookCase):
         self.assertIn("predicted", target)
 
         self.station("Portions")
-        expect(page.get_by_role("heading", name="The plate")).to_be_visible()
+        expect(page.get_by_role("heading", name="The plate", exact=True)).to_be_visible()
         net = self.figure("Net carbs")
         self.assertTrue(5 < net < 60, net)
         expect(page.get_by_role("columnheader", name="original")).to_be_visible()
         page.get_by_role("button", name="Sodium").click()
-        table = page.get_by_role("region", name="Where Sodium comes from")
-        expect(table.get_by_role("row", name=re.compile("^salt"))).to_contain_text("USDA SR Legacy")
-        page.get_by_role("button", name="whole dish").click()
+        table = page.get_by_role("region", name="Sodium: where it comes from")
+        table.get_by_role("button", name="salt", exact=True).first.click()
+        expect(table).to_contain_text("USDA SR Legacy: Salt, table; as the source gives it")
+        page.get_by_role("button", name="dish", exact=True).click()
         self.assertAlmostEqual(self.figure("Net carbs") / net, 4, delta=0.2)
 
         page.get_by_role("button", name="Keep this version").click()
@@ -93,8 +94,8 @@ class Path(CookCase):
     def second_browser(self, net: float) -> None:
         """Reload and another browser show the same."""
         self.page.reload()
-        self.page.get_by_role("button", name="per serving").click()
-        expect(self.page.get_by_role("heading", name="The plate")).to_be_visible()
+        self.page.get_by_role("button", name="serving", exact=True).click()
+        expect(self.page.get_by_role("heading", name="The plate", exact=True)).to_be_visible()
         self.assertEqual(self.figure("Net carbs"), net)
         context = self.browser.new_context(viewport=self.viewport)
         self.addCleanup(context.close)

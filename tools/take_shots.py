@@ -75,6 +75,29 @@ def place(name: str) -> Callable[[Page], None]:
     return go
 
 
+def compare(page: Page) -> None:
+    open_dish(page, "mackerel pot", "Compare")
+    for name in ("Celeriac", "White bean"):
+        page.get_by_role("button", name=name).first.click()
+    page.get_by_role("columnheader").nth(4).wait_for()
+    page.wait_for_load_state("networkidle")
+
+
+def explained(page: Page) -> None:
+    open_dish(page, "mackerel pot")
+    page.get_by_role("button", name="Net carbs: where").first.click()
+    page.get_by_role("table").first.wait_for()
+    page.wait_for_load_state("networkidle")
+
+
+def day(page: Page) -> None:
+    place("Table")(page)
+    page.get_by_label("Put a meal on the day").click()
+    page.get_by_role("option").first.click()
+    page.get_by_role("heading", name="A day").scroll_into_view_if_needed()
+    page.wait_for_load_state("networkidle")
+
+
 def drawer(name: str) -> Callable[[Page], None]:
     def go(page: Page) -> None:
         place("Foods")(page)
@@ -122,6 +145,8 @@ SHOTS: dict[str, tuple[Callable[[Page], None], dict[str, int], str]] = {
     "portions": (portions, WIDE, "light"),
     "table": (place("Table"), WIDE, "light"),
     "foods": (place("Foods"), WIDE, "light"),
+    "compare": (compare, WIDE, "light"),
+    "explained": (explained, WIDE, "light"),
     "foods-beside": (beside, WIDE, "light"),
     "foods-label": (label, WIDE, "light"),
     "foods-own": (drawer("Your own"), WIDE, "light"),

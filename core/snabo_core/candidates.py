@@ -32,12 +32,11 @@ def ranking(
         BadInput: the slot is gone, or its own lines are not settled.
     """
     part, slot = dish.part(part_id), dish.slot(part_id, slot_id)
-    rule = setting.polyols
-    found = rank(dish, part, slot, setting.eaters, book, library, polyols=rule)
-    was = as_brought(dish.with_choice(part_id, slot_id, None), library, rule)
+    found = rank(dish, part, slot, setting.eaters, book, library, rules=setting.rules)
+    was = as_brought(dish.with_choice(part_id, slot_id, None), library, setting.rules)
     views = []
     for item in found:
-        people = tuple(eater_view(p, item.figures, was.figures) for p in item.eaters)
+        people = tuple(eater_view(p, item.figures, was.figures, setting) for p in item.eaters)
         finished = cooked(slot.role, item.stand_in.key).finished
         views.append(
             CandidateView(

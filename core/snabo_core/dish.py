@@ -22,7 +22,7 @@ ROLES = (
 PLAIN = "plain"
 MAX_PARTS, MAX_LINES, MAX_TEXT = 40, 600, 400_000
 MAX_GRAMS, MAX_SERVINGS = 50_000.0, 200.0
-MAX_USES, MAX_ACCEPTED = 6, 200
+MAX_USES, MAX_ACCEPTED, MAX_LOSSES = 6, 200, 10
 
 UnitSystem = Literal["metric", "us", "australia"]
 
@@ -118,6 +118,23 @@ class Slot:
     choice: Choice | None = None
 
 
+LossKind = Literal["poured_off_fat", "drained_liquid", "expressed_juice"]
+
+
+@dataclass(frozen=True)
+class Loss:
+    """A step that takes something off the plate: a share, 0 to 1, of what some lines hold.
+
+    Fat poured off a pan takes fat, liquid drained away takes the lines with it, juice
+    pressed out takes what is dissolved.
+    """
+
+    id: str
+    kind: LossKind
+    line_ids: tuple[str, ...]
+    share: float
+
+
 @dataclass(frozen=True)
 class Part:
     """One component of a dish. Lines are always the original's; slots may replace some."""
@@ -126,6 +143,7 @@ class Part:
     name: str
     lines: tuple[Line, ...]
     slots: tuple[Slot, ...] = ()
+    losses: tuple[Loss, ...] = ()
 
     def chosen(self) -> Slot | None:
         """Return the first slot with a stand-in."""
@@ -145,6 +163,14 @@ class Part:
         slots = tuple(replace(slot, choice=None) if slot.choice else slot for slot in self.slots)
         lines = tuple(replace(i, instead=None) if i.instead else i for i in self.lines)
         return replace(self, lines=lines, slots=slots)
+
+
+@dataclass(frozen=True)
+class Portion:
+    """Grams of the finished dish that one eater gets; the eater by id."""
+
+    eater: str
+    grams: float
 
 
 @dataclass(frozen=True)
@@ -169,6 +195,9 @@ class Dish:
     # keys of gaps whose marked default the cook took over, see `gaps.py`
     accepted: tuple[str, ...] = ()
     servings_assumed: bool = False
+    # What the finished dish weighed, and who gets how much of it; servings are then by weight.
+    finished_grams: float | None = None
+    portions: tuple[Portion, ...] = ()
     schema: int = SCHEMA
 
     def part(self, part_id: str) -> Part:
@@ -195,7 +224,8 @@ class Dish:
 
     def original(self) -> Dish:
         """Return the dish as it was brought, without any stand-in."""
-        return replace(self, parts=tuple(part.bare() for part in self.parts))
+        parts = tuple(part.bare() for part in self.parts)
+        return replace(self, parts=parts, finished_grams=None, portions=())
 
     def with_choice(self, part_id: str, slot_id: str, choice: Choice | None) -> Dish:
         """Return the dish with one slot's stand-in chosen, or taken back with None."""
@@ -237,7 +267,9 @@ def check(dish: Dish) -> Dish:
     if len(dish.accepted) > MAX_ACCEPTED:
         raise BadInput("More defaults are taken over than a recipe can lack.", "accepted")
     _check_ids(dish)
+    _check_portions(dish)
     for part in dish.parts:
+        _check_losses(part)
         own = {line.id for line in part.lines}
         for slot in part.slots:
             if slot.role != PLAIN and slot.role not in ROLES:
@@ -249,6 +281,37 @@ def check(dish: Dish) -> Dish:
         for line in part.lines:
             _check_line(line)
     return dish
+
+
+def _check_portions(dish: Dish) -> None:
+    finished = dish.finished_grams
+    if finished is not None:
+        _bounded(finished, 1.0, MAX_GRAMS, "finished_grams", "Grams of the finished dish")
+    if len({portion.eater for portion in dish.portions}) != len(dish.portions):
+        raise BadInput("Somebody has two portions; join them.", "portions")
+    for portion in dish.portions:
+        _bounded(portion.grams, 0.0, MAX_GRAMS, "portions", "Grams of a portion")
+    if not dish.portions:
+        return
+    if finished is None:
+        raise BadInput("Weigh the finished dish first; then portions go by weight.", "portions")
+    out = sum(portion.grams for portion in dish.portions)
+    if out > finished + 0.5:
+        raise BadInput(
+            f"The portions weigh {out:.0f} g, the dish only {finished:.0f} g. Which is off?",
+            "portions",
+        )
+
+
+def _check_losses(part: Part) -> None:
+    own = {line.id for line in part.effective_lines()} | {line.id for line in part.lines}
+    for loss in part.losses:
+        if not 0 <= loss.share <= 1:
+            raise BadInput("What is lost is a share from 0 to 1.", "losses")
+        if not set(loss.line_ids) <= own:
+            raise BadInput("Something lost names a line its part does not have.", "losses")
+    if len(part.losses) > MAX_LOSSES:
+        raise BadInput(f"A part has at most {MAX_LOSSES} losses.", "losses")
 
 
 def _check_ids(dish: Dish) -> None:

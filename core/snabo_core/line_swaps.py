@@ -8,7 +8,8 @@ from dataclasses import dataclass, replace
 from snabo_core.dish import Dish, Line, Part, Slot, all_lines
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Food, Library
-from snabo_core.plate.figures import PLACE, UNIT, Totals, entries, total
+from snabo_core.plate.figures import Totals, entries, total
+from snabo_core.plate.rows import PLACE, UNIT
 from snabo_core.preview import LABELS, Setting, eater_view, slot_ledger
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.line_book import Group, Member, line_book
@@ -119,7 +120,7 @@ def line_swaps(
         raise BadInput("Choose this line's food first; then its swaps follow.", "food")
     found = _groups(line)
     base = _without(dish, line_id, library, setting)
-    now = base.plus(total(*entries([line.used()], library, setting.polyols)))
+    now = base.plus(total(*entries([line.used()], library, setting.rules)))
     views = []
     for group, own in found:
         for other in group.members:
@@ -159,7 +160,7 @@ def _is_used(line: Line, other: Member, library: Library) -> bool:
 
 def _without(dish: Dish, line_id: str, library: Library, setting: Setting) -> Totals:
     rest = [line for _, line in all_lines(dish) if line.id != line_id]
-    return total(*entries(rest, library, setting.polyols))
+    return total(*entries(rest, library, setting.rules))
 
 
 def _view(
@@ -174,15 +175,13 @@ def _view(
     book: Book,
     library: Library,
 ) -> LineSwapView:
-    totals = base.plus(total(*entries([new], library, setting.polyols)))
+    totals = base.plus(total(*entries([new], library, setting.rules)))
     share = 1 / dish.servings
     figures = totals.figures(share)
     lines = [line for _, line in all_lines(dish) if line.id != new.id]
     names = {line.id: line.food_name for line in (*lines, new)}
     people = tuple(
-        eater_view(
-            judge(e, figures, figures, totals, share, names, [new], library), figures, figures
-        )
+        eater_view(judge(e, totals, share, names, [new], library), figures, figures, setting)
         for e in setting.eaters
     )
     before, after = library.food(place.line.used().food or ""), library.food(new.food or "")

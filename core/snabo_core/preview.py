@@ -2,15 +2,22 @@
 
 from __future__ import annotations
 
+import datetime as dt
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from functools import lru_cache
+from typing import Literal
 
 from snabo_core.dish import Dish, Part, Slot, all_lines
 from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
 from snabo_core.plate import Eater, Plate, plate_of
-from snabo_core.plate.figures import UNIT, Figure, PolyolRule
+from snabo_core.plate.cautions import people_cautions
+from snabo_core.plate.figures import Figure
+from snabo_core.plate.portions import sharing_of
+from snabo_core.plate.programme import RULES, rule_standings
+from snabo_core.plate.rows import UNIT, USUAL, Rules
+from snabo_core.plate.sources import ledger_sources
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ranking import ForEater, judge
 from snabo_core.swaps.scaling import ledger_lines
@@ -25,9 +32,11 @@ from snabo_core.wire import (
     PointView,
     Preview,
     Reach,
+    RuleView,
+    ScaleView,
     StarchyView,
 )
-from snabo_core.wording import Message, say
+from snabo_core.wording import Message, in_energy_unit, say
 
 LABELS = {
     "kcal": "Energy",
@@ -35,11 +44,14 @@ LABELS = {
     "carbohydrate": "Carbohydrate",
     "fibre": "Fibre",
     "sugars": "Sugars",
+    "added_sugar": "Added sugar",
+    "polyols": "Polyols",
     "protein": "Protein",
     "fat": "Fat",
     "saturated": "Saturated fat",
     "added_oil": "Added oil",
     "sodium_mg": "Sodium",
+    "vegetables": "Vegetables",
 }
 
 
@@ -49,7 +61,9 @@ class Setting:
 
     eaters: tuple[Eater, ...]
     microwave_watts: float = 800.0
-    polyols: PolyolRule = "all"
+    rules: Rules = USUAL
+    energy_unit: Literal["kcal", "kj"] = "kcal"
+    today: dt.date | None = None
 
 
 def steps_for(slot: Slot, book: Book) -> tuple[Step, ...]:
@@ -138,20 +152,29 @@ def preview(
             dried[part.id] = dried.get(part.id, 0.0) + view.points[-1].grams - began
         for name, grams in lost.items():
             losses[name] = losses.get(name, 0.0) + grams
-    rule = setting.polyols
-    plate = plate_of(dish, library, polyols=rule, losses=losses)
-    was = as_brought(dish.original(), library, rule) if dish.swapped() else plate
+    plate = plate_of(dish, library, rules=setting.rules, losses=losses)
+    was = as_brought(dish.original(), library, setting.rules) if dish.swapped() else plate
     lines = [line for _, line in all_lines(dish)]
     layers = _parts(plate, was, dried)
+    whole = dish.finished_grams or sum(part.grams for part in layers)
+    least = any(line.grams is None for line in lines) and dish.finished_grams is None
+    sharing = sharing_of(dish, len(setting.eaters))
     return Preview(
         sequence=sequence,
-        serving_grams=sum(part.grams for part in layers) / dish.servings,
-        mass_is_least=any(line.grams is None for line in lines),
+        serving_grams=whole / dish.servings,
+        mass_is_least=least,
+        by_weight=sharing.by_weight,
+        left_grams=sharing.left * whole if sharing.by_weight else None,
         figures=plate.figures,
         was=was.figures,
-        eaters=tuple(_eater(e, plate, was, dish, library) for e in setting.eaters),
+        scales=_scales(plate, was, dish, None if least else whole),
+        eaters=tuple(
+            _eater(e, plate, was, dish, library, setting, sharing.of(e.id), whole)
+            for e in setting.eaters
+        ),
         parts=layers,
         lines=plate.lines,
+        ledger_sources=ledger_sources(dish, plate, library),
         starchy=_starchiest(dish, was, book),
         ledgers=tuple(ledgers),
         doubtful=sum(not line.settled for line in lines),
@@ -159,10 +182,24 @@ def preview(
     )
 
 
+def _scales(plate: Plate, was: Plate, dish: Dish, whole: float | None) -> tuple[ScaleView, ...]:
+    """Return the plate per serving, per 100 g as served and for the whole dish.
+
+    Per 100 g is left out where nobody knows what the dish weighs.
+    """
+    was_whole = whole if was is plate else was.grams * dish.servings
+    scales = [ScaleView("serving", plate.figures, was.figures)]
+    if whole and was_whole:
+        now, before = plate.of_share(100 / whole), was.of_share(100 / was_whole)
+        scales.append(ScaleView("100g", now, before))
+    scales.append(ScaleView("dish", plate.of_share(1.0), was.of_share(1.0)))
+    return tuple(scales)
+
+
 @lru_cache(maxsize=64)
-def as_brought(original: Dish, library: Library, polyols: PolyolRule) -> Plate:
+def as_brought(original: Dish, library: Library, rules: Rules) -> Plate:
     """Return the original's plate; remembered, it stays while the swap is being worked on."""
-    return plate_of(original, library, polyols=polyols, sample=False)
+    return plate_of(original, library, rules=rules, sample=False)
 
 
 def _parts(plate: Plate, was: Plate, dried: Mapping[str, float]) -> tuple[PartView, ...]:
@@ -177,20 +214,37 @@ def _parts(plate: Plate, was: Plate, dried: Mapping[str, float]) -> tuple[PartVi
     )  # fmt: skip
 
 
-def _eater(eater: Eater, plate: Plate, was: Plate, dish: Dish, library: Library) -> EaterView:
+def _eater(
+    eater: Eater,
+    plate: Plate,
+    was: Plate,
+    dish: Dish,
+    library: Library,
+    setting: Setting,
+    share: float,
+    whole: float,
+) -> EaterView:
     lines = [line for _, line in all_lines(dish)]
     names = {line.id: line.food_name or line.text for line in lines}
-    person = judge(
-        eater, plate.figures, plate.with_losses, plate.totals,
-        1 / dish.servings, names, lines, library,
-    )  # fmt: skip
-    return eater_view(person, plate.figures, was.figures)
+    person = judge(eater, plate.totals, share, names, lines, library, plate.losses)
+    usual = share == 1 / dish.servings
+    figures = plate.figures if usual else plate.of_share(share)
+    rules = tuple(
+        RuleView(RULES[r.rule], r.kept, say(r.message))
+        for r in rule_standings(eater.programme, lines, library, setting.today)
+    )
+    view = eater_view(person, figures, was.figures if usual else was.of_share(share), setting)
+    cautions = tuple(CautionView(c.key, c.text, c.why) for c in people_cautions(eater, figures))
+    return replace(view, portion_grams=share * whole, rules=rules, cautions=cautions)
 
 
 def eater_view(
-    person: ForEater, figures: Mapping[str, Figure], was: Mapping[str, Figure]
+    person: ForEater,
+    figures: Mapping[str, Figure],
+    was: Mapping[str, Figure],
+    setting: Setting,
 ) -> EaterView:
-    """Return one eater's reach bars and broken exclusions."""
+    """Return one eater's reach bars and broken exclusions, in the household's energy unit."""
     reaches = tuple(
         Reach(
             nutrient=target.nutrient,
@@ -198,11 +252,14 @@ def eater_view(
             unit=UNIT.get(target.nutrient, "g"),
             figure=figures[target.nutrient],
             was=was[target.nutrient].best,
-            at_least=target.at_least,
-            at_most=target.at_most,
+            at_least=target.meal(target.at_least),
+            at_most=target.meal(target.at_most),
+            per=target.per,
+            hard=target.hard,
             code=result.code,
             met=result.met,
-            words=say(result.message),
+            line_id=result.line_id,
+            words=say(in_energy_unit(result.message, setting.energy_unit)),
         )
         for target, result in zip(person.eater.targets, person.standings, strict=True)
     )

@@ -47,8 +47,11 @@ class Reach:
     was: float | None
     at_least: float | None
     at_most: float | None
+    per: str
+    hard: bool
     code: str
     met: bool
+    line_id: str | None
     words: str
 
 
@@ -63,8 +66,51 @@ class BreachView:
 
 
 @dataclass(frozen=True)
+class RuleView:
+    """A rule of an eater's programme and whether the dish keeps it."""
+
+    rule: str
+    kept: bool
+    words: str
+
+
+@dataclass(frozen=True)
+class CautionView:
+    """A short warning and the rule behind it."""
+
+    key: str
+    text: str
+    why: str
+
+
+@dataclass(frozen=True)
+class ScaleView:
+    """The plate by a scale: a serving, 100 g as served, or the whole dish."""
+
+    scale: str
+    figures: dict[str, Figure]
+    was: dict[str, Figure]
+
+
+@dataclass(frozen=True)
+class SourceShare:
+    """What one kind of source brings to a ledger, per serving; None where unknown."""
+
+    source: str
+    value: float | None
+
+
+@dataclass(frozen=True)
+class LedgerSources:
+    """A ledger of the plate opened by source: added oil, sodium, added sugar, polyols."""
+
+    nutrient: str
+    sources: tuple[SourceShare, ...]
+
+
+@dataclass(frozen=True)
 class EaterView:
-    """How the serving stands for one eater."""
+    """How their portion stands for one eater; without `portion_grams` it is a serving."""
 
     id: str
     name: str
@@ -73,6 +119,9 @@ class EaterView:
     excluded: bool
     reaches: tuple[Reach, ...]
     breaches: tuple[BreachView, ...]
+    portion_grams: float | None = None
+    rules: tuple[RuleView, ...] = ()
+    cautions: tuple[CautionView, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -102,15 +151,6 @@ class StarchyView:
     role: str
     net_share: float | None
     words: str
-
-
-@dataclass(frozen=True)
-class CautionView:
-    """A short warning and the rule behind it."""
-
-    key: str
-    text: str
-    why: str
 
 
 @dataclass(frozen=True)
@@ -172,17 +212,22 @@ class Preview:
     """Everything a screen needs for one draft.
 
     `mass_is_least` says that a line's grams are unknown, so that `serving_grams` is only a
-    lower bound and nothing can be said per 100 g.
+    lower bound and nothing can be said per 100 g. `by_weight` says that the finished dish was
+    weighed; `left_grams` is then what nobody has taken.
     """
 
     sequence: int
     serving_grams: float
     mass_is_least: bool
+    by_weight: bool
+    left_grams: float | None
     figures: dict[str, Figure]
     was: dict[str, Figure]
+    scales: tuple[ScaleView, ...]
     eaters: tuple[EaterView, ...]
     parts: tuple[PartView, ...]
     lines: tuple[LineShare, ...]
+    ledger_sources: tuple[LedgerSources, ...]
     starchy: StarchyView | None
     ledgers: tuple[LedgerView, ...]
     doubtful: int
@@ -423,6 +468,186 @@ class LineSwapRequest:
 
 
 @dataclass(frozen=True)
+class ExplainRequest:
+    """Which figure of a draft to open: by serving, 100g, dish, or an eater's id."""
+
+    dish: Dish
+    nutrient: str
+    scale: str
+    eaters: tuple[int, ...] = ()
+
+
+@dataclass(frozen=True)
+class WhatIf:
+    """A figure and the words of the limits on it if a line were changed."""
+
+    value: float | None
+    words: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class ExplainedLine:
+    """What one line brings to a figure, where it comes from, by which rule, in what doubt."""
+
+    line_id: str
+    part: str
+    food: str
+    grams: float | None
+    value: float | None
+    of_total: float | None
+    source: str
+    rule: str
+    doubt: str
+    gone: WhatIf | None
+    halved: WhatIf | None
+
+
+@dataclass(frozen=True)
+class Explained:
+    """A figure opened down to its lines."""
+
+    nutrient: str
+    label: str
+    scale: str
+    figure: Figure
+    lines: tuple[ExplainedLine, ...]
+
+
+@dataclass(frozen=True)
+class CompareStandIn:
+    """A stand-in to put beside the original."""
+
+    part: str
+    slot: str
+    stand_in: str
+
+
+@dataclass(frozen=True)
+class CompareDishRequest:
+    """A draft, kept versions by number and stand-ins, to stand beside the original."""
+
+    dish: Dish
+    stand_ins: tuple[CompareStandIn, ...] = ()
+    versions: tuple[int, ...] = ()
+    eaters: tuple[int, ...] = ()
+
+
+@dataclass(frozen=True)
+class Difference:
+    """How a figure differs from the original's; not `real` where the spread swallows it."""
+
+    value: float | None
+    real: bool
+    words: str
+
+
+@dataclass(frozen=True)
+class PartContribution:
+    """What a part brings to a serving; None where unknown."""
+
+    part: str
+    values: dict[str, float | None]
+
+
+@dataclass(frozen=True)
+class DishColumn:
+    """One dish of a comparison, per serving; minutes are more or less than the original's."""
+
+    key: str
+    label: str
+    figures: dict[str, Figure]
+    differences: dict[str, Difference]
+    energy_shares: dict[str, float | None]
+    parts: tuple[PartContribution, ...]
+    eaters: tuple[EaterView, ...]
+    extra_hands_on: float | None
+    extra_total: float | None
+
+
+@dataclass(frozen=True)
+class DishComparison:
+    """Dishes side by side, the original first."""
+
+    nutrients: tuple[str, ...]
+    charted: tuple[str, ...]
+    columns: tuple[DishColumn, ...]
+
+
+@dataclass(frozen=True)
+class Cell:
+    """Whether a dish suits an eater: fits, nearly, does_not or cannot_tell, and what decides."""
+
+    eater: str
+    verdict: str
+    words: str
+    line: str
+
+
+@dataclass(frozen=True)
+class MatrixRow:
+    """A dish against every eater, and where it would have to split for them to share it."""
+
+    dish: int
+    title: str
+    cells: tuple[Cell, ...]
+    split: str
+
+
+@dataclass(frozen=True)
+class TableMatrix:
+    """The household's dishes against its eaters."""
+
+    eaters: tuple[str, ...]
+    rows: tuple[MatrixRow, ...]
+
+
+@dataclass(frozen=True)
+class DayMeal:
+    """A meal of a day: a dish and how many servings of it everybody has."""
+
+    dish: int
+    servings: float
+
+
+@dataclass(frozen=True)
+class DayRequest:
+    """The meals of a day; nothing else of a diary."""
+
+    meals: tuple[DayMeal, ...]
+
+
+@dataclass(frozen=True)
+class DayLine:
+    """One daily limit of an eater: what the meals use of it and what they leave."""
+
+    nutrient: str
+    label: str
+    unit: str
+    at_least: float | None
+    at_most: float | None
+    used: Figure
+    words: str
+    met: bool
+
+
+@dataclass(frozen=True)
+class DayEater:
+    """A day of one eater."""
+
+    eater: str
+    name: str
+    lines: tuple[DayLine, ...]
+
+
+@dataclass(frozen=True)
+class DayView:
+    """What the meals of a day leave for each eater."""
+
+    titles: tuple[str, ...]
+    eaters: tuple[DayEater, ...]
+
+
+@dataclass(frozen=True)
 class StepView:
     """What a step's text says, by character: times in seconds, temperatures in C."""
 
@@ -455,6 +680,5 @@ class SchoolView:
     key: str
     name: str
     source: str
-    targets: tuple[dict[str, str | float | None], ...]
+    targets: tuple[dict[str, str | float | bool | None], ...]
     exclusions: tuple[str, ...]
-    caution: str

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 
 Value = str | float
+KJ_PER_KCAL = 4.184
 
 
 @dataclass(frozen=True)
@@ -46,12 +47,29 @@ TEMPLATES: dict[str, str] = {
     "likely_meets": "likely meets, {chance:%}",
     "likely_misses": "likely misses, {chance:%}",
     "cannot_tell": "cannot tell: {nutrient} of {food} is unknown",
+    "cannot_tell_label": "cannot tell: the label of {food} rounds its {nutrient}",
+    "within_tolerance": "{amount} {unit} past, within the {allowed} {unit} you allow",
     "cannot_tell_grams": "cannot tell: nobody knows how much {food}",
     "no_limit": "no limit set",
     # exclusions
     "contains": "contains {what}: {food}",
-    "may_contain": "check the label of {food} for {what}",
-    "unknown_allergens": "nobody has looked whether {food} holds {what}",
+    "may_contain": "may contain traces of {what}: {food}",
+    "check_label": "check the label of {food} for {what}",
+    "unknown": "nobody has looked whether {food} holds {what}",
+    "tolerated": "{grams} g of {what}, within the {allowed} g tolerated",
+    # comparing, sharing and days
+    "difference_unknown": "cannot tell",
+    "no_real_difference": "no real difference",
+    "difference_more": "{amount} {unit} more",
+    "difference_less": "{amount} {unit} less",
+    "split_at": "For {name}, split at the {where}: keep {foods} out of that portion.",
+    "split_all": "For {name} every part changes: {foods} stand in all of them.",
+    "day_left": "{spare} {unit} left for the day",
+    "day_to_come": "{amount} {unit} still to come",
+    # programmes
+    "rule_starches": "starches: {foods}",
+    "rule_fruits": "fruits: {foods}",
+    "rule_vegetables": "{share:%} of it is vegetables",
     # labels
     "label_over_weight": "protein, fat and carbohydrate come to at least {grams} g in 100 g: "
     "is the serving size right?",
@@ -80,6 +98,17 @@ TEMPLATES: dict[str, str] = {
     "question_tiny": "That is far below what the solids alone weigh ({grams} g). "
     "Was something left in the cloth?",
 }
+
+
+def in_energy_unit(message: Message, unit: str) -> Message:
+    """Return a message with its energy in the household's unit; 1 kcal is 4.184 kJ."""
+    if unit != "kj" or message.values.get("unit") != "kcal":
+        return message
+    values = {
+        name: value * KJ_PER_KCAL if isinstance(value, float) else value
+        for name, value in message.values.items()
+    }
+    return Message(message.code, {**values, "unit": "kJ"})
 
 
 def grams_text(value: float) -> str:

@@ -8,7 +8,7 @@ import numpy as np
 from snabo_core.errors import BadInput
 from snabo_core.foods import AXIS
 from snabo_core.foods.labels import Label, energy_range, intervals, label_warnings, row_of
-from snabo_core.plate.figures import net_carbs
+from snabo_core.plate.rows import net_carbs
 from snabo_core.wording import say
 
 US_WRAP = Label(

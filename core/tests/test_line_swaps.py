@@ -7,7 +7,7 @@ from snabo_core.dish import check
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.line_swaps import line_swaps, with_instead
-from snabo_core.plate import Eater, Target, plate_of
+from snabo_core.plate import Eater, Exclusion, Target, plate_of
 from snabo_core.preview import Setting, preview
 from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
@@ -28,7 +28,7 @@ Serves 4
 For the lid
 800 g potatoes
 """
-ADA = Eater("1", "Ada", "x", (Target("added_oil", None, 0.0),), ("milk",))
+ADA = Eater("1", "Ada", "x", (Target("added_oil", None, 0.0),), (Exclusion("milk"),))
 
 
 class Swaps(unittest.TestCase):

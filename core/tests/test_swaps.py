@@ -8,7 +8,7 @@ from snabo_core.candidates import ranking
 from snabo_core.dish import ROLES, Slot
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
-from snabo_core.plate import Eater, Target
+from snabo_core.plate import Eater, Exclusion, Target
 from snabo_core.preview import Setting, preview
 from snabo_core.swaps.book import book
 from snabo_core.swaps.ranking import rank
@@ -18,7 +18,9 @@ from snabo_core.water import predict
 from tests.helpers import dish, line, part
 
 LOW_CARB = Eater("1", "Ada", "very low carb", (Target("net_carbs", at_most=12.0),))
-NO_OIL = Eater("2", "Bo", "no added oil", (Target("added_oil", at_most=0.0),), ("added oil",))
+NO_OIL = Eater(
+    "2", "Bo", "no added oil", (Target("added_oil", at_most=0.0),), (Exclusion("added oil"),)
+)
 
 
 def pie():

@@ -13,7 +13,7 @@ from snabo_core.dish import UnitSystem
 from snabo_core.errors import BadInput
 from snabo_core.foods.labels import Jurisdiction
 from snabo_core.foods.own import check_habits
-from snabo_core.plate.figures import PolyolRule
+from snabo_core.plate.rows import PolyolRule
 from snabo_core.quantities.conversions import salt_kinds
 
 

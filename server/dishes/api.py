@@ -11,6 +11,12 @@ from dishes import services
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.wire import (
+    CompareDishRequest,
+    DayRequest,
+    DayView,
+    DishComparison,
+    Explained,
+    ExplainRequest,
     LineSwapRequest,
     LineSwaps,
     Preview,
@@ -19,6 +25,7 @@ from snabo_core.wire import (
     RankRequest,
     RecipeView,
     RoleView,
+    TableMatrix,
 )
 
 
@@ -171,6 +178,45 @@ class RankView(APIView):
         """Return them computed on this dish, best first."""
         wanted = convert(request.data, RankRequest)
         return Response(services.rank(household_of(request.user), wanted))
+
+
+class ExplainView(APIView):
+    """Opening a figure."""
+
+    @contract("explain", body=ExplainRequest, answer=Explained)
+    def post(self, request: Request) -> Response:
+        """Return what each line brings to it, and what if it were gone or halved."""
+        wanted = convert(request.data, ExplainRequest)
+        return Response(services.explain(household_of(request.user), wanted))
+
+
+class CompareView(APIView):
+    """Dishes side by side."""
+
+    @contract("compare_dish", body=CompareDishRequest, answer=DishComparison)
+    def post(self, request: Request, dish_id: int) -> Response:
+        """Return original, draft, versions and stand-ins with their real differences."""
+        wanted = convert(request.data, CompareDishRequest)
+        return Response(services.compare(household_of(request.user), dish_id, wanted))
+
+
+class MatrixView(APIView):
+    """Who can eat what."""
+
+    @contract("table_matrix", answer=TableMatrix)
+    def get(self, request: Request) -> Response:
+        """Return every dish against every eater."""
+        return Response(services.matrix(household_of(request.user)))
+
+
+class DayOfMealsView(APIView):
+    """What meals leave of a day."""
+
+    @contract("day", body=DayRequest, answer=DayView)
+    def post(self, request: Request) -> Response:
+        """Return every daily limit of every eater after the meals; nothing is stored."""
+        wanted = convert(request.data, DayRequest)
+        return Response(services.day(household_of(request.user), wanted))
 
 
 class RolesView(APIView):

@@ -15,7 +15,9 @@ from foods.own import library_of
 from foods.services import learned
 from snabo_core import dish as core
 from snabo_core.candidates import ranking as core_ranking
+from snabo_core.compare import Column, compare_dishes, stand_in_columns
 from snabo_core.errors import BadInput
+from snabo_core.explain import explain as core_explain
 from snabo_core.foods import Library
 from snabo_core.line_swaps import line_swaps as core_line_swaps
 from snabo_core.preview import preview as core_preview
@@ -23,7 +25,14 @@ from snabo_core.quantities.reading import read_line
 from snabo_core.recipe import line_from, new_id, read_recipe, recipe_view, reread_line
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
+from snabo_core.table_view import day_view, matrix_row
 from snabo_core.wire import (
+    CompareDishRequest,
+    DayRequest,
+    DayView,
+    DishComparison,
+    Explained,
+    ExplainRequest,
     LineSwapRequest,
     LineSwaps,
     Preview,
@@ -32,6 +41,7 @@ from snabo_core.wire import (
     RankRequest,
     RecipeView,
     RoleView,
+    TableMatrix,
 )
 from table.services import setting_of
 
@@ -140,6 +150,58 @@ def look_through(document: core.Dish) -> RecipeView:
         BadInput: the document breaks its rules.
     """
     return recipe_view(core.check(document))
+
+
+def explain(household: Household, request: ExplainRequest) -> Explained:
+    """Open one figure of a draft down to its lines; pure.
+
+    Raises:
+        BadInput: the document breaks its rules, or there is no such figure or scale.
+    """
+    setting = setting_of(household, request.eaters)
+    return core_explain(core.check(request.dish), request, setting, library_of(household))
+
+
+def compare(household: Household, dish_id: int, request: CompareDishRequest) -> DishComparison:
+    """Put a draft, kept versions and stand-ins beside the original; pure.
+
+    Raises:
+        BadInput: the document breaks its rules, or too much is compared.
+    """
+    dish = own_dish(household, dish_id)
+    document = core.check(request.dish)
+    foods = library_of(household)
+    columns = [Column("draft", "as it is now", document)] if document.swapped() else []
+    for number in request.versions:
+        version = get_object_or_404(dish.versions, number=number)
+        kept = convert(version.document, core.Dish)
+        columns.append(Column(f"version-{number}", f"version {number}", kept))
+    columns += stand_in_columns(document, request.stand_ins, book(), foods)
+    setting = setting_of(household, request.eaters)
+    return compare_dishes(document.original(), columns, setting, foods)
+
+
+def matrix(household: Household) -> TableMatrix:
+    """Return the household's dishes against its eaters."""
+    setting, foods = setting_of(household), library_of(household)
+    found = Dish.objects.of(household).filter(deleted_at=None)[:MOST_DISHES]
+    rows = tuple(
+        matrix_row(dish.id, convert(dish.draft, core.Dish), setting, foods) for dish in found
+    )
+    return TableMatrix(tuple(e.name for e in setting.eaters), rows)
+
+
+def day(household: Household, request: DayRequest) -> DayView:
+    """Return what the meals of a day leave for each eater; pure.
+
+    Raises:
+        BadInput: too many meals, or servings that cannot be.
+    """
+    meals = [
+        (convert(own_dish(household, meal.dish).draft, core.Dish), meal.servings)
+        for meal in request.meals
+    ]
+    return day_view(meals, setting_of(household), library_of(household))
 
 
 def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:

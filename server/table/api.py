@@ -7,7 +7,7 @@ from rest_framework.views import APIView
 from accounts.services import household_of
 from config.contract import contract
 from config.wire import convert
-from snabo_core.plate.eaters import EXCLUSIONS
+from snabo_core.plate.exclusions import EXCLUSIONS
 from snabo_core.wire import SchoolView
 from table import services
 
@@ -50,6 +50,15 @@ class EaterBackView(APIView):
     def post(self, request: Request, eater_id: int) -> Response:
         """Bring the eater back."""
         return Response(services.restore_eater(household_of(request.user), eater_id))
+
+
+class DismissView(APIView):
+    """Putting a caution away for one eater."""
+
+    @contract("dismiss_caution", answer=services.EaterRecord)
+    def post(self, request: Request, eater_id: int, key: str) -> Response:
+        """Do not show it to this eater again."""
+        return Response(services.dismiss(household_of(request.user), eater_id, key))
 
 
 class SchoolsView(APIView):

@@ -14,6 +14,9 @@ class Eater(Owned):
     school = models.CharField(max_length=40)
     targets = models.JSONField(default=list)
     exclusions = models.JSONField(default=list)
+    programme = models.JSONField(null=True)
+    # keys of cautions this eater has read and put away
+    dismissed = models.JSONField(default=list)
     deleted_at = models.DateTimeField(null=True)
 
     class Meta:

@@ -1,6 +1,9 @@
-"""Eaters: listing, adding, changing, taking away and bringing back."""
+"""Eaters: listing, adding, changing, taking away and bringing back; who can eat what."""
 
+import datetime as dt
+import zoneinfo
 from collections.abc import Sequence
+from dataclasses import replace
 
 import msgspec
 from django.db import transaction
@@ -10,13 +13,16 @@ from django.utils import timezone
 from accounts.models import Household
 from snabo_core.errors import BadInput
 from snabo_core.plate import Eater as CoreEater
-from snabo_core.plate import Target
-from snabo_core.plate.eaters import EXCLUSIONS, check_target, schools
+from snabo_core.plate import Exclusion, Rules, Target
+from snabo_core.plate.eaters import check_target, schools
+from snabo_core.plate.exclusions import check_exclusion
+from snabo_core.plate.programme import Programme, check_programme
 from snabo_core.preview import Setting
+from snabo_core.swaps.book import book
 from snabo_core.wire import SchoolView
 from table.models import Eater
 
-MOST_EATERS = 20
+MOST_EATERS, MOST_EXCLUSIONS = 20, 40
 
 
 class EaterForm(msgspec.Struct):
@@ -25,7 +31,9 @@ class EaterForm(msgspec.Struct):
     name: str
     school: str
     targets: list[Target]
-    exclusions: list[str]
+    exclusions: list[Exclusion]
+    programme: Programme | None = None
+    dismissed: list[str] = []
 
 
 class EaterRecord(msgspec.Struct):
@@ -36,7 +44,10 @@ class EaterRecord(msgspec.Struct):
     school: str
     school_name: str
     targets: list[Target]
-    exclusions: list[str]
+    exclusions: list[Exclusion]
+    programme: Programme | None
+    dismissed: list[str]
+    preset: bool
 
 
 class Words(msgspec.Struct):
@@ -48,13 +59,19 @@ class Words(msgspec.Struct):
 def record(eater: Eater) -> EaterRecord:
     """Return an eater for the wire."""
     school = schools().get(eater.school)
+    targets = msgspec.convert(eater.targets, list[Target])
+    exclusions = msgspec.convert(eater.exclusions, list[Exclusion])
+    as_preset = school is not None and tuple(targets) == school.targets
     return EaterRecord(
         eater.id,
         eater.name,
         eater.school,
         school.name if school else eater.school,
-        msgspec.convert(eater.targets, list[Target]),
-        list(eater.exclusions),
+        targets,
+        exclusions,
+        msgspec.convert(eater.programme, Programme | None),
+        list(eater.dismissed),
+        as_preset,
     )
 
 
@@ -66,11 +83,34 @@ def eaters_of(household: Household) -> list[EaterRecord]:
 def setting_of(household: Household, chosen: Sequence[int] = ()) -> Setting:
     """Return what the household brings to a computation; `chosen` eaters, or all."""
     people = [e for e in eaters_of(household) if not chosen or e.id in chosen]
-    eaters = tuple(
-        CoreEater(str(e.id), e.name, e.school_name, tuple(e.targets), tuple(e.exclusions))
-        for e in people
+    eaters = tuple(_core_eater(e) for e in people)
+    return Setting(
+        eaters,
+        household.microwave_watts,
+        Rules(household.polyols, household.energy_rules),
+        household.energy_unit,
+        today_in(household),
     )
-    return Setting(eaters, household.microwave_watts, household.polyols)
+
+
+def _core_eater(eater: EaterRecord) -> CoreEater:
+    school = schools().get(eater.school)
+    name = eater.school_name if eater.preset else f"{eater.school_name}, own limits"
+    own = CoreEater(
+        str(eater.id),
+        eater.name,
+        eater.school_name if eater.school == "no_preset" else name,
+        tuple(eater.targets),
+        tuple(eater.exclusions),
+        programme=eater.programme,
+        dismissed=tuple(eater.dismissed),
+    )
+    return replace(own, oil=school.oil) if school else own
+
+
+def today_in(household: Household) -> dt.date:
+    """Return the day it is in the household's zone."""
+    return timezone.now().astimezone(zoneinfo.ZoneInfo(household.zone)).date()
 
 
 def _checked(form: EaterForm) -> dict[str, object]:
@@ -80,17 +120,27 @@ def _checked(form: EaterForm) -> dict[str, object]:
         raise BadInput("Choose one of the ways of eating in the list.", "school")
     for target in form.targets:
         check_target(target)
-    nutrients = [target.nutrient for target in form.targets]
-    if len(set(nutrients)) != len(nutrients):
+    aims = [(target.nutrient, target.per) for target in form.targets]
+    if len(set(aims)) != len(aims):
         raise BadInput("There are two targets for the same nutrient; keep one.", "targets")
-    strange = [e for e in form.exclusions if e not in EXCLUSIONS]
-    if strange:
-        raise BadInput(f"'{strange[0]}' is not in the list of what can be left out.", "exclusions")
+    for exclusion in form.exclusions:
+        check_exclusion(exclusion)
+    words = [exclusion.what.strip().casefold() for exclusion in form.exclusions]
+    if len(set(words)) != len(words):
+        raise BadInput("Something is left out twice; keep one.", "exclusions")
+    if len(form.exclusions) > MOST_EXCLUSIONS:
+        raise BadInput(f"At most {MOST_EXCLUSIONS} things can be left out.", "exclusions")
+    if form.programme is not None:
+        check_programme(form.programme)
+    if any(key not in book().cautions for key in form.dismissed):
+        raise BadInput("There is no such caution to put away.", "dismissed")
     return {
         "name": form.name.strip(),
         "school": form.school,
         "targets": msgspec.to_builtins(form.targets),
-        "exclusions": form.exclusions,
+        "exclusions": msgspec.to_builtins(form.exclusions),
+        "programme": msgspec.to_builtins(form.programme),
+        "dismissed": form.dismissed,
     }
 
 
@@ -148,8 +198,21 @@ def school_views() -> list[SchoolView]:
             s.name,
             s.source,
             tuple(msgspec.to_builtins(t) for t in s.targets),
-            s.exclusions,
-            s.caution,
+            tuple(e.what for e in s.exclusions),
         )
         for s in schools().values()
     ]
+
+
+def dismiss(household: Household, eater_id: int, key: str) -> EaterRecord:
+    """Put a caution away for one eater; putting it away twice changes nothing.
+
+    Raises:
+        BadInput: there is no such caution.
+    """
+    if key not in book().cautions:
+        raise BadInput("There is no such caution to put away.", "key")
+    eater = _own(household, eater_id)
+    eater.dismissed = sorted({*eater.dismissed, key})
+    eater.save()
+    return record(eater)

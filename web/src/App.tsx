@@ -11,6 +11,7 @@ import { Notice } from './parts/Notice';
 import { BenchPlace } from './places/bench/BenchPlace';
 import { DishFrame } from './places/bench/DishFrame';
 import { BringPlace } from './places/bring/BringPlace';
+import { ComparePlace } from './places/compare/ComparePlace';
 import { DishesPlace } from './places/dishes/DishesPlace';
 import { ConversionsPlace } from './places/foods/ConversionsPlace';
 import { FoodsFrame } from './places/foods/FoodsFrame';
@@ -73,6 +74,7 @@ const router = createBrowserRouter([
           { path: 'bench', element: <BenchPlace /> },
           { path: 'water', element: <WaterPlace /> },
           { path: 'portions', element: <PortionsPlace /> },
+          { path: 'compare', element: <ComparePlace /> },
         ],
       },
       { path: '*', element: <Navigate to="/dishes" replace /> },

@@ -19,7 +19,7 @@ MOST_ROWS = 2000
 LONGEST = 900_000
 PLAIN_COLUMNS = (
     "id", "name", "other_names", "region", "basis", "serving_grams", "no_polyols", "origin",
-    "holds", "check_label", "free_fat", "starch", "grams_per_100_ml",
+    "holds", "may_contain", "check_label", "free_fat", "starch", "grams_per_100_ml",
 )  # fmt: skip
 COLUMNS = (*PLAIN_COLUMNS, *FIELDS)
 NOT_READ = "not read"
@@ -68,6 +68,7 @@ def _cells(own: OwnFood) -> dict[str, str]:
         "no_polyols": "yes" if label.no_polyols else "no",
         "origin": own.origin or "",
         "holds": NOT_READ if own.holds is None else "; ".join(own.holds),
+        "may_contain": "; ".join(own.may_contain),
         "check_label": "; ".join(own.check_label),
         "free_fat": own.free_fat or "",
         "starch": own.starch,
@@ -182,6 +183,7 @@ def _food(row: Mapping[str, str], identity: str) -> OwnFood:
         "names": _listed(row.get("other_names", "")),
         "origin": row.get("origin", "").lower() or None,
         "holds": None if holds.lower() in {NOT_READ, ""} else _listed(holds),
+        "may_contain": _listed(row.get("may_contain", "")),
         "check_label": _listed(row.get("check_label", "")),
         "free_fat": row.get("free_fat", "").lower() or None,
         "starch": row.get("starch", "").lower() or "none",

@@ -251,6 +251,7 @@ def row_of(label: Label, key: str, name: str) -> FoodRow:
         low[AXIS["carbohydrate"]] = printed.low
     _bound_carbohydrate(low, high, inside=convention != AVAILABLE)
     _derive_water(best, low, high, convention)
+    kinds = tuple((kind, found[kind].best) for kind in POLYOL_KINDS if kind in found)
     computed: tuple[str, ...] = ()
     if "kcal" not in found and all(n in found for n in ("carbohydrate", "protein", "fat")):
         place, computed = AXIS["kcal"], ("kcal",)
@@ -258,7 +259,7 @@ def row_of(label: Label, key: str, name: str) -> FoodRow:
         best[place] = np.clip(_energy(label, found), low[place], high[place])
     high = np.maximum(high, low)
     return FoodRow(key, "your label", name, "Own food", best, low, high, convention,
-                   net_printed=net, computed=computed)  # fmt: skip
+                   net_printed=net, computed=computed, polyol_kinds=kinds)  # fmt: skip
 
 
 def _bound_carbohydrate(low: Vector, high: Vector, *, inside: bool) -> None:

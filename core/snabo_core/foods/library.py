@@ -45,8 +45,8 @@ class Hit:
 @lru_cache(maxsize=50_000)
 def plain_word(word: str) -> str:
     """Return a word as kitchen words are compared: small letters, no accents, singular."""
-    small = unicodedata.normalize("NFKD", word.lower())
-    return _singular("".join(c for c in small if not unicodedata.combining(c)))
+    bare = "".join(c for c in unicodedata.normalize("NFKD", word) if not unicodedata.combining(c))
+    return _singular(bare.lower())
 
 
 def _singular(word: str) -> str:

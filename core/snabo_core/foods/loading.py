@@ -118,6 +118,9 @@ def read_remembered() -> Iterator[FoodRow]:
             if nutrient in entry:
                 place = AXIS[nutrient]
                 best[place], low[place], high[place] = map(float, entry[nutrient])
+        for part, whole in PARTS:
+            if np.isnan(best[AXIS[part]]) and high[AXIS[whole]] == 0:
+                best[AXIS[part]] = high[AXIS[part]] = 0.0
         if np.isnan(best[AXIS["ash"]]):
             known = [entry[n][0] for n in ("carbohydrate", "fat", "protein", "water")]
             best[AXIS["ash"]] = low[AXIS["ash"]] = max(0.0, 100 - sum(known))

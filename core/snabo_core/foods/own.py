@@ -34,7 +34,8 @@ class OwnFood:
     """A food from a package, as its label says.
 
     `holds` lists words of `HOLDABLE` found among the ingredients, None where nobody has read
-    them. `grams_per_100_ml` is what 100 mL weigh, where known.
+    them; `may_contain` those its label warns of as traces. `grams_per_100_ml` is what 100 mL
+    weigh, where known.
     """
 
     id: str
@@ -43,6 +44,7 @@ class OwnFood:
     names: tuple[str, ...] = ()
     origin: Literal["plant", "animal"] | None = None
     holds: tuple[str, ...] | None = None
+    may_contain: tuple[str, ...] = ()
     check_label: tuple[str, ...] = ()
     free_fat: Literal["oil", "dairy", "spray"] | None = None
     starch: Literal["full", "none"] = "none"
@@ -111,7 +113,9 @@ def check_own_food(own: OwnFood) -> OwnFood:
         raise BadInput(f"A food has at most {MOST_NAMES} other names.", "names")
     for name in own.names:
         check_name(name, "names")
-    strange = [w for w in (*(own.holds or ()), *own.check_label) if w not in HOLDABLE]
+    strange = [
+        w for w in (*(own.holds or ()), *own.may_contain, *own.check_label) if w not in HOLDABLE
+    ]
     if strange:
         raise BadInput(f"'{strange[0][:40]}' is not among what a food can hold.", "holds")
     if own.grams_per_100_ml is not None and not 3 <= own.grams_per_100_ml <= 160:
@@ -173,6 +177,7 @@ def food_and_row(own: OwnFood) -> tuple[Food, FoodRow]:
         starch=own.starch,
         origin=own.origin,
         allergens=None if holds is None else tuple(w for w in holds if w in ALLERGEN_WORDS),
+        may_contain=own.may_contain,
         check_label=own.check_label,
         free_fat=own.free_fat,
         tags=tags,

@@ -55,6 +55,7 @@ class FoodRow:
     water_is_derived: bool = True
     net_printed: tuple[float, float, float] | None = None
     computed: tuple[str, ...] = ()
+    polyol_kinds: tuple[tuple[str, float], ...] = ()
 
     def value(self, nutrient: str) -> float | None:
         """Return one figure per 100 g, None where unknown."""
@@ -99,6 +100,7 @@ class Food:
     starch: str = "none"
     origin: str | None = None
     allergens: tuple[str, ...] | None = None
+    may_contain: tuple[str, ...] = ()
     check_label: tuple[str, ...] = ()
     free_fat: str | None = None
     tags: tuple[str, ...] = ()

@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from snabo_core.errors import BadInput
 from snabo_core.foods.library import Library
 from snabo_core.foods.records import AXIS, Food, FoodRow
-from snabo_core.plate.figures import PolyolRule, net_carbs
+from snabo_core.plate.rows import PolyolRule, net_carbs
 from snabo_core.quantities.units import BY_SYSTEM, UNITS
 from snabo_core.wire import (
     ComparedFood,

@@ -1,7 +1,9 @@
 """The plate: figures per serving with bounds and spread, targets and standings."""
 
 from snabo_core.plate.eaters import Eater, Target
-from snabo_core.plate.figures import SHOWN, Figure
+from snabo_core.plate.exclusions import Exclusion
+from snabo_core.plate.figures import Figure
+from snabo_core.plate.rows import SHOWN, Rules
 from snabo_core.plate.serving import Plate, plate_of
 
-__all__ = ["SHOWN", "Eater", "Figure", "Plate", "Target", "plate_of"]
+__all__ = ["SHOWN", "Eater", "Exclusion", "Figure", "Plate", "Rules", "Target", "plate_of"]

@@ -1,9 +1,9 @@
-"""Who eats: schools with presets, targets, exclusions, and the standing of a plate."""
+"""Who eats: schools with presets, targets, and the standing of a plate against them."""
 
 from __future__ import annotations
 
 import tomllib
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache
 from importlib.resources import files
@@ -11,43 +11,64 @@ from typing import Literal
 
 import numpy as np
 
-from snabo_core.dish import Line
 from snabo_core.errors import BadInput
-from snabo_core.foods import Library
-from snabo_core.plate.figures import PLACE, UNIT, Figure, Totals
+from snabo_core.plate.exclusions import Exclusion
+from snabo_core.plate.figures import DECIDING, Draws, Totals
+from snabo_core.plate.programme import Programme
+from snabo_core.plate.rows import PLACE, UNIT
 from snabo_core.wording import Message
 
 NEARLY_SURE = 0.975
-TARGETED = ("net_carbs", "carbohydrate", "protein", "fat", "saturated", "fibre", "added_oil",
-            "sodium_mg", "kcal")  # fmt: skip
-# What can be left out, in the words of the EU's fourteen, the US nine and common wishes.
-EXCLUSIONS = (
-    "gluten", "milk", "egg", "nuts", "peanut", "soy", "sesame", "fish", "shellfish", "celery",
-    "mustard", "sulphites", "lupin", "coconut", "meat", "animal", "added oil", "added salt",
-    "added sugar", "alcohol", "allium", "nightshade",
+TARGETED = (
+    "net_carbs", "carbohydrate", "protein", "fat", "saturated", "fibre", "sugars", "added_sugar",
+    "polyols", "added_oil", "sodium_mg", "kcal", "vegetables",
 )  # fmt: skip
-TAGGED = {"meat": "meat", "alcohol": "alcohol", "allium": "allium", "nightshade": "nightshade",
-          "added salt": "salt", "added sugar": "sugar"}  # fmt: skip
+ALL_FATS = ("oil", "dairy", "spray")
+MOST_LIMIT, MOST_TOLERANCE = 20_000.0, 1000.0
 
 
 @dataclass(frozen=True)
 class Target:
-    """A limit per serving: at least, at most, or both (a range). Units as in `SHOWN`."""
+    """A limit: at least, at most, or both (a range). Units as in `SHOWN`.
+
+    Per day it counts for this meal by `day_share`. A soft target is shown but does not keep
+    a dish from suiting; `tolerance` is by how much a limit may be passed, in its unit.
+    """
 
     nutrient: str
     at_least: float | None = None
     at_most: float | None = None
+    per: Literal["serving", "day"] = "serving"
+    day_share: float = 1.0
+    hard: bool = True
+    tolerance: float = 0.0
+
+    def meal(self, limit: float | None) -> float | None:
+        """Return what a limit comes to for one meal."""
+        return None if limit is None else limit * (self.day_share if self.per == "day" else 1.0)
 
 
 @dataclass(frozen=True)
 class Eater:
-    """A person at the table, as the computation needs them."""
+    """A person at the table, as the computation needs them.
+
+    `oil` are the kinds of free fat that count as added oil for them; `dismissed` the
+    cautions they have read and put away.
+    """
 
     id: str
     name: str
     school: str
     targets: tuple[Target, ...]
-    exclusions: tuple[str, ...] = ()
+    exclusions: tuple[Exclusion, ...] = ()
+    oil: tuple[str, ...] = ALL_FATS
+    programme: Programme | None = None
+    dismissed: tuple[str, ...] = ()
+
+    def counted_as(self, nutrient: str) -> str:
+        """Return the figure a target is held against: added oil by the school's own count."""
+        plain = nutrient == "added_oil" and "dairy" not in self.oil
+        return "plain_oil" if plain else nutrient
 
 
 @dataclass(frozen=True)
@@ -58,8 +79,8 @@ class School:
     name: str
     source: str
     targets: tuple[Target, ...]
-    exclusions: tuple[str, ...]
-    caution: str = ""
+    exclusions: tuple[Exclusion, ...]
+    oil: tuple[str, ...] = ALL_FATS
 
 
 Code = Literal["meets", "over", "short", "likely_meets", "likely_misses", "cannot_tell"]
@@ -67,28 +88,23 @@ Code = Literal["meets", "over", "short", "likely_meets", "likely_misses", "canno
 
 @dataclass(frozen=True)
 class Standing:
-    """How one target stands: a code, the difference to the limit and the words."""
+    """How one target stands: a code, the difference to the limit and the words.
+
+    `line_id` is the line that decides where nothing can be told.
+    """
 
     nutrient: str
     code: Code
     amount: float | None
     chance: float | None
     message: Message
+    line_id: str | None = None
+    hard: bool = True
 
     @property
     def met(self) -> bool:
         """Whether the target counts as met when stand-ins are ranked."""
         return self.code in {"meets", "likely_meets"}
-
-
-@dataclass(frozen=True)
-class Breach:
-    """An exclusion that a line breaks or may break."""
-
-    what: str
-    certainty: Literal["contains", "may_contain", "unknown_allergens"]
-    line_id: str
-    message: Message
 
 
 @cache
@@ -101,8 +117,8 @@ def schools() -> dict[str, School]:
             entry["name"],
             entry["source"],
             tuple(Target(**target) for target in entry.get("targets", ())),
-            tuple(entry.get("exclusions", ())),
-            entry.get("caution", ""),
+            tuple(Exclusion(what) for what in entry.get("exclusions", ())),
+            tuple(entry.get("oil", ALL_FATS)),
         )
         for key, entry in tomllib.loads(text).items()
     }
@@ -112,133 +128,143 @@ def check_target(target: Target) -> None:
     """Refuse a target that cannot be meant.
 
     Raises:
-        BadInput: unknown nutrient, no limit, a negative or absurd number, or at least over
-            at most.
+        BadInput: unknown nutrient, no limit, a negative or absurd number, at least over at
+            most, or a share of the day that is none.
     """
     if target.nutrient not in TARGETED:
         raise BadInput(f"Targets can be set for {', '.join(TARGETED)}.", "nutrient")
     limits = [x for x in (target.at_least, target.at_most) if x is not None]
     if not limits:
         raise BadInput("A target needs an 'at least' or an 'at most'.", "targets")
-    if any(not (np.isfinite(x) and 0 <= x <= 20_000) for x in limits):
-        raise BadInput("A limit has to lie between 0 and 20,000.", "targets")
+    if any(not (np.isfinite(x) and 0 <= x <= MOST_LIMIT) for x in limits):
+        raise BadInput(f"A limit has to lie between 0 and {MOST_LIMIT:,.0f}.", "targets")
     if len(limits) == 2 and limits[0] > limits[1]:
         raise BadInput("'At least' is above 'at most'; nothing can meet both.", "targets")
+    if not (np.isfinite(target.day_share) and 0 < target.day_share <= 1):
+        raise BadInput("A meal is a share of the day above 0 and up to all of it.", "targets")
+    if not (np.isfinite(target.tolerance) and 0 <= target.tolerance <= MOST_TOLERANCE):
+        raise BadInput(f"A tolerance lies between 0 and {MOST_TOLERANCE:,.0f}.", "targets")
+
+
+@dataclass(frozen=True, eq=False)
+class _Held:
+    """What a target is held against: one figure of a share, with what is open about it."""
+
+    nutrient: str
+    best: float | None
+    known: float
+    open_low: float
+    open_high: float
+    sampled: Draws
+    food: str
+    line_id: str | None
+    by_label: bool
 
 
 def standing(
     target: Target,
-    figure: Figure,
-    with_losses: Figure,
     totals: Totals,
     share: float,
     names: Mapping[str, str],
+    *,
+    lost: float = 0.0,
+    counted_as: str | None = None,
 ) -> Standing:
     """Judge one target at its adverse end: at most with nothing lost, at least with losses.
 
     Args:
-        target: the limit per serving.
-        figure: the figure with nothing lost.
-        with_losses: the same after what left with pressed or drained liquid.
-        totals: the draws behind `figure`.
-        share: 1 / servings.
+        target: the limit.
+        totals: the sums and draws of the whole dish.
+        share: what is eaten of it, 0 to 1.
         names: line id to food name, for the words.
+        lost: how much of the figure left with pressed liquid, in this share.
+        counted_as: the figure that counts, where the school counts its own way.
     """
-    place = PLACE[target.nutrient]
+    place = PLACE[counted_as or target.nutrient]
+    known = totals.known(place) * share
+    best = None if np.isnan(totals.best[place]) else known
+    blamed = totals.blame[place]
+    decides = next((b for _, b in blamed if b.cause in DECIDING), None)
+    held = _Held(
+        target.nutrient,
+        best,
+        known,
+        float(totals.decided_low[place]) * share - known,
+        float(totals.decided_high[place]) * share - known,
+        totals.drawn(place) * np.float32(share),
+        names.get(decides.line_id, "one line") if decides else "one line",
+        decides.line_id if decides else None,
+        decides is not None and decides.cause == "label",
+    )
     results = []
-    if target.at_most is not None:
-        sampled = totals.sampled[place] * share
-        results.append(_judge(target, figure, target.at_most, sampled, names, upper=True))
-    if target.at_least is not None:
-        lost = (figure.best or 0.0) - (with_losses.best or 0.0)
-        sampled = totals.sampled[place] * share - lost
-        results.append(_judge(target, with_losses, target.at_least, sampled, names, upper=False))
+    at_most, at_least = target.meal(target.at_most), target.meal(target.at_least)
+    if at_most is not None:
+        results.append(_judge(held, at_most, target.tolerance, lost=0.0, upper=True))
+    if at_least is not None:
+        results.append(_judge(held, at_least, target.tolerance, lost=lost, upper=False))
     order = ("over", "short", "likely_misses", "cannot_tell", "likely_meets", "meets")
-    return min(results, key=lambda s: order.index(s.code))
+    worst = min(results, key=lambda s: order.index(s.code))
+    return Standing(
+        worst.nutrient, worst.code, worst.amount, worst.chance, worst.message,
+        worst.line_id, target.hard,
+    )  # fmt: skip
 
 
-def _judge(
-    target: Target,
-    figure: Figure,
-    limit: float,
-    sampled: np.ndarray[tuple[int, ...], np.dtype[np.float64]],
-    names: Mapping[str, str],
-    *,
-    upper: bool,
-) -> Standing:
-    unit = UNIT.get(target.nutrient, "g")
-    high = float("inf") if figure.high is None else figure.high
-    tiny = 1e-9 * max(1.0, limit)
+def _judge(held: _Held, limit: float, tolerance: float, *, lost: float, upper: bool) -> Standing:
+    """Judge one side of a target; draws decide, unless something unknown does."""
+    edge = limit + tolerance if upper else limit - tolerance
+    tiny = 1e-6 * max(1.0, abs(edge))
 
-    def result(
-        code: Code, amount: float | None, chance: float | None, message: Message
-    ) -> Standing:
-        return Standing(target.nutrient, code, amount, chance, message)
+    def chance_with(offset: float) -> float:
+        """Return the share of draws inside the limit with what is open moved by `offset`."""
+        if np.isinf(offset):
+            return 0.0 if upper else 1.0
+        drawn = held.sampled + np.float32(offset - lost)
+        inside = drawn <= edge + tiny if upper else drawn >= edge - tiny
+        return float(np.mean(inside))
 
-    surely_met = high <= limit + tiny if upper else figure.low >= limit - tiny
-    surely_missed = figure.low > limit + tiny if upper else high < limit - tiny
-    if figure.best is None and not (surely_met or surely_missed):
-        food = names.get(figure.blame[0], "one line") if figure.blame else "one line"
-        nutrient = target.nutrient.replace("_mg", "").replace("_", " ")
-        values = {"nutrient": nutrient, "food": food}
-        return result("cannot_tell", None, None, Message("cannot_tell", values))
-    # Where the best value is unknown, the end of the bounds nearest to the limit decides.
-    nearest = high if upper == surely_met else figure.low
-    best = figure.best if figure.best is not None else nearest
-    room = limit - best if upper else best - limit
-    inside = sampled <= limit + tiny if upper else sampled >= limit - tiny
-    chance = 1.0 if surely_met else 0.0 if surely_missed else float(np.mean(inside))
-    if chance >= NEARLY_SURE and room >= -tiny:
-        code = "meets_most" if upper else "meets_least"
-        room_values: dict[str, str | float] = {"spare": room, "unit": unit}
-        if figure.best is None:
-            text = Message(f"{code}_at_least", room_values)
-        else:
-            text = Message(code, room_values) if room > tiny else Message("exactly")
-        return result("meets", max(room, 0.0), chance, text)
-    if chance <= 1 - NEARLY_SURE and room < 0:
-        word: Code = "over" if upper else "short"
-        if figure.best is None:
-            least = Message(f"{word}_at_least", {"amount": -room, "unit": unit})
-            return result(word, -room, chance, least)
-        return result(word, -room, chance, Message(word, {"amount": -room, "unit": unit}))
-    if room >= -tiny:
-        return result("likely_meets", room, chance, Message("likely_meets", {"chance": chance}))
-    missed = Message("likely_misses", {"chance": 1 - chance})
-    return result("likely_misses", -room, chance, missed)
+    adverse = chance_with(held.open_high if upper else held.open_low)
+    kindest = chance_with(held.open_low if upper else held.open_high)
+    value = held.known - lost
+    room = limit - value if upper else value - limit
+    if adverse >= NEARLY_SURE:
+        return _met(held, room, adverse, tolerance, upper=upper)
+    if kindest <= 1 - NEARLY_SURE:
+        # What is surely there, or surely not, where the best value is unknown.
+        nearest = value + (held.open_low if upper else held.open_high)
+        missed = -room if held.best is not None else abs(nearest - limit)
+        return _missed(held, missed, kindest, upper=upper)
+    low, high = value + held.open_low, value + held.open_high
+    if held.best is None or (low < edge - tiny and high > edge + tiny):
+        nutrient = held.nutrient.replace("_mg", "").replace("_", " ")
+        code = "cannot_tell_label" if held.by_label else "cannot_tell"
+        message = Message(code, {"nutrient": nutrient, "food": held.food})
+        return Standing(held.nutrient, "cannot_tell", None, None, message, held.line_id)
+    chance = chance_with(0.0)
+    if room >= -tiny - tolerance:
+        likely = Message("likely_meets", {"chance": chance})
+        return Standing(held.nutrient, "likely_meets", room, chance, likely)
+    unlikely = Message("likely_misses", {"chance": 1 - chance})
+    return Standing(held.nutrient, "likely_misses", -room, chance, unlikely)
 
 
-def breaches(eater: Eater, lines: Sequence[Line], library: Library) -> list[Breach]:
-    """Return which of an eater's exclusions the lines break, and which line is to blame."""
-    found = []
-    for line in lines:
-        if line.food is None or line.grams == 0 or line.eaten_share() == 0:
-            continue
-        for what in eater.exclusions:
-            certainty = _holds(line.food, what, library)
-            if certainty:
-                values: dict[str, str | float] = {
-                    "what": what,
-                    "food": library.food(line.food).name,
-                }
-                found.append(Breach(what, certainty, line.id, Message(certainty, values)))
-    order = ("contains", "may_contain", "unknown_allergens")
-    return sorted(found, key=lambda b: order.index(b.certainty))
-
-
-def _holds(
-    key: str, what: str, library: Library
-) -> Literal["contains", "may_contain", "unknown_allergens"] | None:
-    food = library.food(key)
-    if what in food.check_label:
-        return "may_contain"
-    if what == "animal":
-        unknown, holds = food.origin is None, food.origin == "animal"
-    elif what == "added oil":
-        unknown, holds = not (food.curated or food.own), food.free_fat is not None
+def _met(held: _Held, room: float, chance: float, tolerance: float, *, upper: bool) -> Standing:
+    unit = UNIT.get(held.nutrient, "g")
+    code = "meets_most" if upper else "meets_least"
+    values: dict[str, str | float] = {"spare": room, "unit": unit}
+    if held.best is None:
+        open_end = held.open_high if upper else held.open_low
+        values["spare"] = room - open_end if upper else room + open_end
+        text = Message(f"{code}_at_least", values)
+    elif room < -1e-6:
+        text = Message("within_tolerance", {"amount": -room, "unit": unit, "allowed": tolerance})
     else:
-        unknown = food.allergens is None
-        holds = TAGGED.get(what) in food.tags or what in (food.allergens or ())
-    if holds:
-        return "contains"
-    return "unknown_allergens" if unknown else None
+        text = Message(code, values) if room > 1e-9 else Message("exactly")
+    return Standing(held.nutrient, "meets", max(room, 0.0), chance, text)
+
+
+def _missed(held: _Held, amount: float, chance: float, *, upper: bool) -> Standing:
+    word: Code = "over" if upper else "short"
+    values: dict[str, str | float] = {"amount": amount, "unit": UNIT.get(held.nutrient, "g")}
+    code = f"{word}_at_least" if held.best is None else word
+    return Standing(held.nutrient, word, amount, chance, Message(code, values))

@@ -1,7 +1,8 @@
 """Sums over lines with hard bounds, unknowns that stay unknown, and a modelled spread.
 
-Every cause of doubt (the grams of a line, a figure of a food row) is one named variable: a
-food that stands on two lines has one value, so its doubt moves together.
+Every cause of doubt is one named variable with its own 2,000 seeded draws: the grams of a
+line, a measure that several lines share, a food row's natural spread. What rests on the same
+cause moves together. Unknowns and label rounding are not drawn: they decide or they do not.
 """
 
 from __future__ import annotations
@@ -16,28 +17,37 @@ import numpy as np
 from numpy.typing import NDArray
 
 from snabo_core.dish import Line
-from snabo_core.foods import AXIS, Library
-from snabo_core.foods.records import AVAILABLE, FoodRow, Vector
+from snabo_core.foods import Library
+from snabo_core.foods.records import Vector
+from snabo_core.plate.rows import (
+    FIGURES,
+    PLACE,
+    SHOWN,
+    USUAL,
+    RowFigures,
+    Rules,
+    row_figures,
+    scaled,
+)
+from snabo_core.quantities.units import UNITS
 
 DRAWS = 2000
 SPREAD = (0.05, 0.95)
 MOST_BLAMED = 3
-# What a plate shows, in this order; units per serving are g, mg for sodium, kcal for energy.
-SHOWN = (
-    "kcal", "net_carbs", "carbohydrate", "fibre", "sugars", "added_sugar", "polyols", "protein",
-    "fat", "saturated", "added_oil", "sodium_mg",
-)  # fmt: skip
-PLACE = {name: i for i, name in enumerate(SHOWN)}
-UNIT = {"kcal": "kcal", "sodium_mg": "mg"}
-DIRECT = [name for name in SHOWN if name in AXIS]
-
-# Which share of polyols is taken off net carbs: (all but erythritol, erythritol).
-PolyolRule = Literal["all", "half", "none"]
-TAKEN_OFF: dict[PolyolRule, tuple[float, float]] = {
-    "all": (1.0, 1.0), "half": (0.5, 1.0), "none": (0.0, 0.0),
-}  # fmt: skip
+TINY = 1e-9
 
 Matrix = NDArray[np.float64]
+Draws = NDArray[np.float32]
+Cause = Literal["unknown", "label", "measure", "recalled", "natural"]
+DECIDING: frozenset[Cause] = frozenset({"unknown", "label"})
+
+
+@dataclass(frozen=True)
+class Blame:
+    """A line and why a figure rests on it."""
+
+    line_id: str
+    cause: Cause
 
 
 @dataclass(frozen=True)
@@ -46,7 +56,7 @@ class Figure:
 
     `best` is None where something unknown decides; `low` and `high` are hard bounds, `high`
     None where nothing bounds it. `spread_low` and `spread_high` enclose the modelled 90 %.
-    `blame` names the line ids whose unknowns or vagueness matter, the worst first.
+    `blame` names the lines and causes that matter, the worst first.
     """
 
     best: float | None
@@ -54,109 +64,23 @@ class Figure:
     high: float | None
     spread_low: float | None
     spread_high: float | None
-    blame: tuple[str, ...]
+    blame: tuple[Blame, ...]
 
 
-@dataclass(frozen=True, eq=False)
-class RowFigures:
-    """What 100 g of a row bring to a plate: best, low and high along `SHOWN`."""
-
-    best: Vector
-    low: Vector
-    high: Vector
-
-    @cached_property
-    def varying(self) -> tuple[int, ...]:
-        """Places where best is known and low and high differ."""
-        apart = ~np.isnan(self.best) & (self.high > self.low)
-        return tuple(map(int, np.flatnonzero(apart)))
-
-
-def net_carbs(row: FoodRow, polyols: PolyolRule) -> tuple[float, float, float]:
-    """Return (best, low, high) grams of net carbs in 100 g of a row; best NaN if unknown.
-
-    Fibre is taken off once, and only where the row's convention has it inside carbohydrate.
-    Bounded once per row: 0 <= fibre <= carbohydrate, and what is taken off never exceeds it.
-    A label of net carbs alone stands as printed; what its maker took off for polyols may be
-    more than the household takes off, so its high end grows by what they could come to.
-
-    Args:
-        row: the food's row.
-        polyols: which polyols the household takes off.
-    """
-    others, erythritol = TAKEN_OFF[polyols]
-    if row.net_printed is not None:
-        low, best, high = row.net_printed
-        return best, low, high + (1 - others) * float(row.high[AXIS["polyols"]])
-    place = [AXIS[name] for name in ("carbohydrate", "fibre", "polyols", "erythritol")]
-    fibre_inside = 0.0 if row.convention == AVAILABLE else 1.0
-
-    def net(carbohydrate: float, fibre: float, whole: float, ery: float) -> float:
-        # What no rule takes off may be unknown or unbounded without making doubt.
-        taken = others * whole if others else 0.0
-        taken += (erythritol - others) * min(ery, whole) if erythritol != others else 0.0
-        return max(0.0, carbohydrate - fibre_inside * fibre - taken)
-
-    known = [float(row.best[p]) for p in place]
-    lows, highs = ([float(v[p]) for p in place] for v in (row.low, row.high))
-    carbohydrate, fibre, whole, ery = known
-    unknown = np.isnan(carbohydrate) or (fibre_inside and np.isnan(fibre))
-    unknown = unknown or (others > 0 and np.isnan(whole))
-    unknown = unknown or (erythritol != others and whole != 0 and np.isnan(ery))
-    best = float("nan") if unknown else net(carbohydrate, fibre, whole, ery)
-    low = net(lows[0], highs[1], highs[2], highs[3])
-    return best, low, net(highs[0], lows[1], lows[2], lows[3])
-
-
-@lru_cache(maxsize=4096)
-def row_figures(row: FoodRow, *, free_fat: bool, polyols: PolyolRule) -> RowFigures:
-    """Return what 100 g of a row bring, along `SHOWN`.
-
-    Args:
-        row: the food's row.
-        free_fat: the food is an oil, a dairy fat or a spray, whose fat counts as added oil.
-        polyols: see `net_carbs`.
-    """
-    best, low, high = (np.zeros(len(SHOWN)) for _ in range(3))
-    for name in DIRECT:
-        place = PLACE[name]
-        best[place] = row.best[AXIS[name]]
-        low[place], high[place] = row.low[AXIS[name]], row.high[AXIS[name]]
-    place = PLACE["net_carbs"]
-    best[place], low[place], high[place] = net_carbs(row, polyols)
-    if free_fat:
-        place = PLACE["added_oil"]
-        best[place] = row.best[AXIS["fat"]]
-        low[place], high[place] = row.low[AXIS["fat"]], row.high[AXIS["fat"]]
-    return RowFigures(best, low, high)
-
-
-@lru_cache(maxsize=4096)
-def draws(cause: str) -> Vector:
-    """Return the 2,000 uniform draws of one named cause; the same name, the same draws."""
-    return np.random.default_rng(zlib.crc32(cause.encode())).random(DRAWS)
-
-
-@lru_cache(maxsize=4096)
-def deviation(cause: str, low: float, best: float, high: float) -> Vector:
-    """Return how far the 2,000 triangular draws of a cause lie from its best value.
-
-    Remembered, since an edit changes one line and leaves the others' draws as they were.
-    """
-    uniform = draws(cause)
-    # Rounding can leave a corner a hair outside its neighbour.
-    low, high = min(low, best), max(high, best)
-    width = max(high - low, 1e-12)
-    peak = (best - low) / width
-    left = low + np.sqrt(uniform * width * (best - low))
-    right = high - np.sqrt((1 - uniform) * width * (high - best))
-    result: Vector = np.where(uniform < peak, left, right) - best
-    return result
+@lru_cache(maxsize=8192)
+def standard_draws(cause: str) -> Draws:
+    """Return the 2,000 draws of one named cause, triangular on -1 to 1 with its peak at 0."""
+    uniform = np.random.default_rng(zlib.crc32(cause.encode())).random((2, DRAWS))
+    drawn: Draws = (uniform[0] - uniform[1]).astype(np.float32)
+    return drawn
 
 
 @dataclass(frozen=True, eq=False)
 class Entry:
-    """One line ready to be summed: grams as eaten and what 100 g of its row bring."""
+    """One line ready to be summed: grams as eaten and what 100 g of its row bring.
+
+    `best` and `high` are None where nobody knows how much there is.
+    """
 
     line: Line
     row_key: str
@@ -166,24 +90,49 @@ class Entry:
     figures: RowFigures
 
 
+def grams_cause(line: Line) -> str:
+    """Return the name of the cause behind a line's grams.
+
+    A written weight is its line's own; what a cup or a clove of a food weighs is shared by
+    all lines that ask for it.
+    """
+    unit = UNITS.get(line.unit or "")
+    weighed = unit is not None and unit.kind == "mass"
+    if weighed or line.amount is None or line.food is None:
+        return f"line:{line.id}"
+    return f"measure:{line.food}/{line.form}/{line.unit or 'each'}"
+
+
 def entries(
-    lines: Sequence[Line], library: Library, polyols: PolyolRule
+    lines: Sequence[Line],
+    library: Library,
+    rules: Rules = USUAL,
+    keep: dict[str, Vector] | None = None,
 ) -> tuple[list[Entry], list[Line]]:
     """Split lines into those with a food and those without.
+
+    Args:
+        lines: the lines as eaten.
+        library: where foods are looked up.
+        rules: the household's choices.
+        keep: by line id, the share of each figure that is kept (see `losses.py`).
 
     Returns:
         Entries to sum, and the lines no food was chosen for, which make every figure unknown.
     """
     found, lost = [], []
+    kept = keep or {}
     for line in lines:
         if line.food is None:
             lost.append(line)
             continue
         food = library.food(line.food)
         row = library.row(line.food, line.form)
-        figures = row_figures(row, free_fat=food.free_fat is not None, polyols=polyols)
-        known = line.grams is not None
+        figures = row_figures(row, food, rules)
+        if line.id in kept:
+            figures = scaled(figures, kept[line.id])
         scale = line.eaten_share()
+        known = line.grams is not None
         found.append(
             Entry(
                 line,
@@ -199,13 +148,21 @@ def entries(
 
 @dataclass(frozen=True, eq=False)
 class Totals:
-    """Sums over lines along `SHOWN`: best (NaN unknown), bounds (inf unbounded), draws."""
+    """Sums over lines along `FIGURES`.
+
+    `best` is NaN where unknown, `high` and `decided_high` infinite where nothing bounds
+    them. `decided_low` and `decided_high` enclose what unknowns and label rounding leave
+    open while everything modelled stays at its best. `sampled` are the draws of the modelled
+    causes around the known part of the sum.
+    """
 
     best: Vector
     low: Vector
     high: Vector
-    sampled: Matrix
-    blame: tuple[tuple[str, ...], ...]
+    decided_low: Vector
+    decided_high: Vector
+    sampled: Draws
+    blame: tuple[tuple[tuple[float, Blame], ...], ...]
 
     def plus(self, other: Totals) -> Totals:
         """Return the sum of two disjoint sets of lines; shared causes have the same draws."""
@@ -213,30 +170,68 @@ class Totals:
             self.best + other.best,
             self.low + other.low,
             self.high + other.high,
+            self.decided_low + other.decided_low,
+            self.decided_high + other.decided_high,
             self.sampled + other.sampled,
-            tuple((a + b)[:MOST_BLAMED] for a, b in zip(self.blame, other.blame, strict=True)),
+            tuple(
+                tuple(sorted(a + b, key=_width)[:MOST_BLAMED])
+                for a, b in zip(self.blame, other.blame, strict=True)
+            ),
         )
 
-    def figures(self, share: float) -> dict[str, Figure]:
-        """Return every figure of a share of the whole (1 / servings)."""
-        places = [round(edge * (self.sampled.shape[1] - 1)) for edge in SPREAD]
-        edges = np.partition(self.sampled, places, axis=1)[:, places] * share
-        return {name: self._figure(name, share, edges[PLACE[name]]) for name in SHOWN}
+    def times(self, share: float) -> Totals:
+        """Return the totals of a share of the dish."""
+        with np.errstate(invalid="ignore"):
+            high, decided = self.high * share, self.decided_high * share
+        return Totals(
+            self.best * share, self.low * share, high, self.decided_low * share, decided,
+            self.sampled * np.float32(share),
+            tuple(tuple((w * share, b) for w, b in pairs) for pairs in self.blame),
+        )  # fmt: skip
 
-    def _figure(self, name: str, share: float, edges: Vector) -> Figure:
+    def known(self, place: int) -> float:
+        """Return the part of a figure that is known; its draws lie around it."""
+        return float(self.decided_low[place] if np.isnan(self.best[place]) else self.best[place])
+
+    def drawn(self, place: int) -> Draws:
+        """Return a figure's draws inside its hard bounds; first-order sums may step over."""
+        top = min(float(self.high[place]), float(np.finfo(np.float32).max))
+        drawn: Draws = np.clip(self.sampled[place], np.float32(self.low[place]), np.float32(top))
+        return drawn
+
+    @cached_property
+    def edges(self) -> Matrix:
+        """The ends of the modelled 90 % of every shown figure of the whole."""
+        places = [round(edge * (self.sampled.shape[1] - 1)) for edge in SPREAD]
+        ends = np.partition(self.sampled[: len(SHOWN)], places, axis=1)[:, places]
+        return ends.astype(np.float64)
+
+    def figures(self, share: float) -> dict[str, Figure]:
+        """Return every shown figure of a share of the whole (1 / servings)."""
+        return {name: self.figure(name, share, self.edges[PLACE[name]] * share) for name in SHOWN}
+
+    def figure(self, name: str, share: float, edges: Vector | None = None) -> Figure:
+        """Return one figure of a share of the whole; without edges its spread is left out."""
         place = PLACE[name]
         best, low, high = (float(v[place]) * share for v in (self.best, self.low, self.high))
         spread: tuple[float | None, float | None] = (None, None)
-        if not np.isnan(best):
-            spread = (min(float(edges[0]), best), max(float(edges[1]), best))
+        if not np.isnan(best) and edges is not None:
+            spread = (
+                max(min(float(edges[0]), best), low),
+                min(max(float(edges[1]), best), high),
+            )
         return Figure(
             best=None if np.isnan(best) else best,
             low=low,
             high=high if np.isfinite(high) else None,
             spread_low=spread[0],
             spread_high=spread[1],
-            blame=self.blame[place],
+            blame=tuple(blame for _, blame in self.blame[place]),
         )
+
+
+def _width(pair: tuple[float, Blame]) -> tuple[bool, float]:
+    return pair[1].cause not in DECIDING, -pair[0]
 
 
 def total(found: Sequence[Entry], lost: Sequence[Line], *, sample: bool = True) -> Totals:
@@ -245,30 +240,45 @@ def total(found: Sequence[Entry], lost: Sequence[Line], *, sample: bool = True) 
     Unknown grams or figures make the best value unknown (NaN) and leave the bounds open;
     they never count as zero. Bounds take each row's figure once for all its lines.
     """
-    size = len(SHOWN)
+    size = len(FIGURES)
+    draws = DRAWS if sample else 1
     if not found:
-        open_end = np.inf if lost else 0.0
-        best = np.full(size, np.nan) if lost else np.zeros(size)
-        blame = tuple(tuple(line.id for line in lost) for _ in SHOWN)
-        return Totals(best, np.zeros(size), np.full(size, open_end), np.zeros((size, DRAWS)), blame)
+        return _of_nothing(lost, draws)
     grams_best = np.array([np.nan if e.best is None else e.best for e in found])
     grams_low = np.array([e.low for e in found])
     grams_high = np.array([np.inf if e.high is None else e.high for e in found])
-    per_best = np.array([e.figures.best for e in found]) / 100
-    per_low = np.array([e.figures.low for e in found]) / 100
-    per_high = np.array([e.figures.high for e in found]) / 100
-    best = _product(grams_best, per_best)
-    low, high = _product(grams_low, per_low), _product(grams_high, per_high)
+    stacked = {
+        name: np.array([getattr(e.figures, name) for e in found]) / 100
+        for name in ("best", "low", "high", "below", "above", "decided_low", "decided_high")
+    }
+    known_grams = np.isfinite(grams_best)
+    fixed_grams = np.where(known_grams, grams_best, grams_low)
+    open_grams = np.where(known_grams, grams_best, np.inf)
+    best = _product(grams_best, stacked["best"])
+    low, high = _product(grams_low, stacked["low"]), _product(grams_high, stacked["high"])
+    decided_low = _product(fixed_grams, stacked["decided_low"])
+    decided_high = _product(open_grams, stacked["decided_high"])
     if lost:
-        best, high = np.full(size, np.nan), np.full(size, np.inf)
+        best = np.full(size, np.nan)
+        high, decided_high = np.full(size, np.inf), np.full(size, np.inf)
+    known = np.where(np.isnan(best), decided_low, best)
+    sampled: Draws = np.repeat(known[:, None].astype(np.float32), draws, axis=1)
     if sample:
-        sampled = _sampled(found, grams_low, grams_best, grams_high, per_best)
-    else:
-        sampled = np.repeat(best[:, None], 1, axis=1)
+        sampled += _deviations(found, grams_low, fixed_grams, grams_high, stacked)
     return Totals(
-        best, low, high, sampled,
-        _blame(found, lost, grams_low, grams_high, per_best, per_low, per_high),
+        best, low, high, decided_low, decided_high, sampled,
+        _blame(found, lost, grams_low, grams_high, fixed_grams, stacked),
     )  # fmt: skip
+
+
+def _of_nothing(lost: Sequence[Line], draws: int) -> Totals:
+    size = len(FIGURES)
+    end = np.full(size, np.inf if lost else 0.0)
+    best = np.full(size, np.nan) if lost else np.zeros(size)
+    unknown = tuple((np.inf, Blame(line.id, "unknown")) for line in lost[:MOST_BLAMED])
+    none = np.zeros(size)
+    empty = np.zeros((size, draws), dtype=np.float32)
+    return Totals(best, none, end, none, end, empty, tuple(unknown for _ in FIGURES))
 
 
 def _product(grams: Vector, per_gram: Matrix) -> Vector:
@@ -280,30 +290,45 @@ def _product(grams: Vector, per_gram: Matrix) -> Vector:
     return result
 
 
-def _sampled(
-    found: Sequence[Entry], low: Vector, best: Vector, high: Vector, per_best: Matrix
-) -> Matrix:
-    """Draw grams and row figures together; unknown figures are left out (best is NaN then)."""
-    known = np.isfinite(best) & np.isfinite(high)
-    per = np.nan_to_num(per_best)
-    fixed = np.where(known, best, 0.0) @ per
-    sampled = np.repeat(fixed[:, None], DRAWS, axis=1)
-    vague = [int(i) for i in np.flatnonzero(known & (high > low))]
-    if vague:
-        moved = np.array(
-            [
-                deviation(f"line:{found[i].line.id}", float(low[i]), float(best[i]), float(high[i]))
-                for i in vague
-            ]
-        )
-        sampled += per[vague].T @ moved
-    for i in map(int, np.flatnonzero(known)):
-        figures = found[i].figures
-        for place in figures.varying:
-            corners = [float(v[place]) for v in (figures.low, figures.best, figures.high)]
-            cause = f"row:{found[i].row_key}:{SHOWN[place]}"
-            sampled[place] += best[i] / 100 * deviation(cause, *corners)
-    return sampled
+def modelled(
+    found: Sequence[Entry], low: Vector, fixed: Vector, high: Vector, stacked: dict[str, Matrix]
+) -> tuple[list[str], Matrix, Matrix]:
+    """Return the modelled causes and how far each moves every figure, down and up.
+
+    Returns:
+        Names of causes, and two matrices (cause by figure): the reach below and above.
+    """
+    names: dict[str, int] = {}
+    where, down, up = [], [], []
+    per = np.nan_to_num(stacked["best"])
+    vague = np.isfinite(high) & (high > low)
+    for i, entry in enumerate(found):
+        if vague[i]:
+            where.append(names.setdefault(grams_cause(entry.line), len(names)))
+            down.append((fixed[i] - low[i]) * per[i])
+            up.append((high[i] - fixed[i]) * per[i])
+        if entry.figures.cause != "label":
+            where.append(names.setdefault(f"row:{entry.row_key}", len(names)))
+            down.append(fixed[i] * stacked["below"][i])
+            up.append(fixed[i] * stacked["above"][i])
+    below, above = np.zeros((len(names), len(FIGURES))), np.zeros((len(names), len(FIGURES)))
+    if where:
+        np.add.at(below, where, np.array(down))
+        np.add.at(above, where, np.array(up))
+    return list(names), below, above
+
+
+def _deviations(
+    found: Sequence[Entry], low: Vector, fixed: Vector, high: Vector, stacked: dict[str, Matrix]
+) -> Draws:
+    """Return the draws of all modelled causes together, as one pair of matrix products."""
+    names, below, above = modelled(found, low, fixed, high, stacked)
+    if not names:
+        return np.zeros((len(FIGURES), DRAWS), dtype=np.float32)
+    drawn = np.array([standard_draws(name) for name in names])
+    upward, downward = np.maximum(drawn, 0), np.minimum(drawn, 0)
+    result: Draws = above.T.astype(np.float32) @ upward + below.T.astype(np.float32) @ downward
+    return result
 
 
 def _blame(
@@ -311,21 +336,116 @@ def _blame(
     lost: Sequence[Line],
     grams_low: Vector,
     grams_high: Vector,
-    per_best: Matrix,
-    per_low: Matrix,
-    per_high: Matrix,
-) -> tuple[tuple[str, ...], ...]:
+    fixed: Vector,
+    stacked: dict[str, Matrix],
+) -> tuple[tuple[tuple[float, Blame], ...], ...]:
+    per = np.nan_to_num(stacked["best"])
+    eaten = grams_high > 0
     with np.errstate(invalid="ignore"):
-        width = grams_high[:, None] * per_high - grams_low[:, None] * per_low
-    width = np.where((grams_high[:, None] == 0) | (per_high == 0), 0.0, width)
-    eaten = grams_high[:, None] > 0
-    unknown_grams = ~np.isfinite(grams_high)[:, None] & (np.nan_to_num(per_high, posinf=1.0) > 0)
-    unknown = (np.isnan(per_best) & eaten) | unknown_grams
-    width = np.where(unknown, np.inf, width)
-    names = tuple(line.id for line in lost)
-    worst = np.argsort(-width, axis=0, kind="stable")[:MOST_BLAMED].T.tolist()
-    matters = (width > 1e-9).T.tolist()
-    return tuple(
-        (names + tuple(found[i].line.id for i in order if wide[i]))[:MOST_BLAMED]
-        for order, wide in zip(worst, matters, strict=True)
-    )
+        measure = np.where(
+            np.isfinite(grams_high)[:, None], (grams_high - grams_low)[:, None] * per, 0.0
+        )
+        open_row = np.where(
+            fixed[:, None] > 0,
+            fixed[:, None] * (stacked["decided_high"] - stacked["decided_low"]),
+            0.0,
+        )
+    unknown_row = np.isnan(stacked["best"]) & eaten[:, None]
+    some = np.nan_to_num(stacked["decided_high"], posinf=1.0) > 0
+    unknown = unknown_row | (~np.isfinite(grams_high)[:, None] & some)
+    row = fixed[:, None] * (stacked["below"] + stacked["above"])
+    lines = [entry.line.id for entry in found]
+    first = [(np.inf, Blame(line.id, "unknown")) for line in lost]
+    kinds: list[tuple[Cause | None, Matrix]] = [
+        ("unknown", np.where(unknown, np.inf, 0.0)), ("label", np.where(unknown, 0.0, open_row)),
+        ("measure", measure), (None, row),
+    ]  # fmt: skip
+    ranked = [
+        (cause, widths, np.argsort(-widths, axis=0, kind="stable")[:MOST_BLAMED])
+        for cause, widths in kinds
+    ]
+    blamed = []
+    for place in range(len(FIGURES)):
+        pairs = list(first)
+        for cause, widths, order in ranked:
+            for i in map(int, order[:, place]):
+                if widths[i, place] > TINY:
+                    why: Cause = cause or found[i].figures.cause
+                    pairs.append((float(widths[i, place]), Blame(lines[i], why)))
+        blamed.append(tuple(sorted(pairs, key=_width)[:MOST_BLAMED]))
+    return tuple(blamed)
+
+
+@dataclass(frozen=True, eq=False)
+class _Stack:
+    """The sums of several groups of entries, group by figure."""
+
+    best: Matrix
+    low: Matrix
+    high: Matrix
+    decided_low: Matrix
+    decided_high: Matrix
+
+
+def totals_of_many(base: Totals, groups: Sequence[Sequence[Entry]]) -> list[Totals]:
+    """Return base plus each group, all groups summed in one go.
+
+    Blame is the base's; a caller that shows one candidate in full sums it with `total`.
+
+    Args:
+        base: what all have in common.
+        groups: the entries of each candidate, perhaps none; every entry with known grams.
+    """
+    flat = [entry for group in groups for entry in group]
+    if not flat:
+        return [base for _ in groups]
+    sizes = [len(group) for group in groups]
+    starts = np.cumsum([0, *sizes])
+    owner = np.repeat(np.arange(len(groups)), sizes)
+    grams = {
+        name: np.array([getattr(e, name) for e in flat], dtype=np.float64)
+        for name in ("low", "best", "high")
+    }
+    rows = {
+        name: np.array([getattr(e.figures, name) for e in flat]) / 100
+        for name in ("best", "low", "high", "below", "above", "decided_low", "decided_high")
+    }
+
+    def summed(amount: Vector, figures: Matrix) -> Matrix:
+        with np.errstate(invalid="ignore"):
+            parts = np.where(
+                (amount[:, None] == 0) | (figures == 0), 0.0, amount[:, None] * figures
+            )
+        result: Matrix = np.zeros((len(groups), len(FIGURES)))
+        np.add.at(result, owner, parts)
+        return result
+
+    stack = _Stack(
+        summed(grams["best"], rows["best"]), summed(grams["low"], rows["low"]),
+        summed(grams["high"], rows["high"]), summed(grams["best"], rows["decided_low"]),
+        summed(grams["best"], rows["decided_high"]),
+    )  # fmt: skip
+    found = []
+    for i, group in enumerate(groups):
+        part = slice(int(starts[i]), int(starts[i]) + len(group))
+        names, below, above = modelled(
+            group, grams["low"][part], grams["best"][part], grams["high"][part],
+            {name: values[part] for name, values in rows.items()},
+        )  # fmt: skip
+        drawn = np.array([standard_draws(name) for name in names]).reshape(-1, DRAWS)
+        known = np.where(np.isnan(stack.best[i]), stack.decided_low[i], stack.best[i])
+        sampled = base.sampled + known[:, None].astype(np.float32)
+        sampled += above.T.astype(np.float32) @ np.maximum(drawn, 0)
+        sampled += below.T.astype(np.float32) @ np.minimum(drawn, 0)
+        found.append(
+            Totals(
+                base.best + stack.best[i],
+                base.low + stack.low[i],
+                base.high + stack.high[i],
+                base.decided_low + stack.decided_low[i],
+                base.decided_high + stack.decided_high[i],
+                sampled,
+                base.blame,
+            )
+        )
+    return found

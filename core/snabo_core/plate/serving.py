@@ -1,4 +1,4 @@
-"""One serving of a dish: every figure with bounds, by part and by line, and where it comes from."""
+"""A dish's plate: figures with bounds, by part and by line, and where each comes from."""
 
 from __future__ import annotations
 
@@ -9,7 +9,9 @@ import numpy as np
 
 from snabo_core.dish import Dish, Line
 from snabo_core.foods import Library
-from snabo_core.plate.figures import PLACE, SHOWN, Entry, Figure, PolyolRule, Totals, entries, total
+from snabo_core.plate.figures import Entry, Figure, Totals, entries, total
+from snabo_core.plate.losses import kept_shares
+from snabo_core.plate.rows import PLACE, SHOWN, USUAL, Rules
 
 STARCH_PLACE = PLACE["carbohydrate"]
 
@@ -43,18 +45,32 @@ class PartShare:
 
 @dataclass(frozen=True, eq=False)
 class Plate:
-    """The figures of one serving and the draws behind them."""
+    """The figures of one serving and the draws behind them.
+
+    `losses` are grams of the whole dish along `SHOWN` that may leave with pressed liquid.
+    """
 
     servings: float
     grams: float
     figures: dict[str, Figure]
-    with_losses: dict[str, Figure]
     parts: tuple[PartShare, ...]
     lines: tuple[LineShare, ...]
     totals: Totals
+    losses: Mapping[str, float]
+
+    def of_share(self, share: float) -> dict[str, Figure]:
+        """Return the figures of a share of the whole dish, nothing lost."""
+        return self.totals.figures(share)
+
+    def after_losses(self, name: str, share: float) -> Figure:
+        """Return one figure of a share of the whole after what left with pressed liquid."""
+        edges = self.totals.edges[PLACE[name]] * share if name in self.figures else None
+        return minus(self.totals.figure(name, share, edges), self.losses.get(name, 0.0) * share)
 
 
-def _minus(figure: Figure, loss: float) -> Figure:
+def minus(figure: Figure, loss: float) -> Figure:
+    """Return a figure less something lost; nothing falls below 0."""
+
     def less(value: float | None) -> float | None:
         return None if value is None else max(0.0, value - loss)
 
@@ -68,7 +84,7 @@ def plate_of(
     dish: Dish,
     library: Library,
     *,
-    polyols: PolyolRule = "all",
+    rules: Rules = USUAL,
     losses: Mapping[str, float] | None = None,
     sample: bool = True,
 ) -> Plate:
@@ -77,7 +93,7 @@ def plate_of(
     Args:
         dish: the dish as it is to be eaten.
         library: where foods are looked up.
-        polyols: the share of polyols taken off net carbs, 0 to 1.
+        rules: the household's choices for polyols and energy.
         losses: grams (whole dish) along `SHOWN` that leave with pressed or drained liquid.
         sample: model the spread; a plate that is only compared with needs none.
 
@@ -86,12 +102,10 @@ def plate_of(
     """
     owner = {line.id: part.id for part in dish.parts for line in part.effective_lines()}
     lines = [line for part in dish.parts for line in part.effective_lines()]
-    found, lost = entries(lines, library, polyols)
+    found, lost = entries(lines, library, rules, kept_shares(dish, library, rules))
     totals = total(found, lost, sample=sample)
     share = 1 / dish.servings
     figures = totals.figures(share)
-    lost_grams = losses or {}
-    after = {name: _minus(figures[name], lost_grams.get(name, 0.0) * share) for name in SHOWN}
     shares = [_line_share(entry, owner, library, share) for entry in found]
     shares += [
         LineShare(line.id, owner[line.id], line.food_name or line.text, "no food chosen",
@@ -102,10 +116,10 @@ def plate_of(
         servings=dish.servings,
         grams=sum(line.grams or 0.0 for line in lines) * share,
         figures=figures,
-        with_losses=after,
         parts=_part_shares(dish, found, shares, figures["net_carbs"], library),
         lines=tuple(shares),
         totals=totals,
+        losses=dict(losses or {}),
     )
 
 
@@ -117,7 +131,7 @@ def _line_share(
     brought = entry.figures.best * ((np.nan if grams is None else grams) / 100 * share)
     # NaN is the one number that differs from itself.
     known = [None if value != value else value for value in brought.tolist()]  # noqa: PLR0124
-    values = dict(zip(SHOWN, known, strict=True))
+    values = dict(zip(SHOWN, known, strict=False))
     line = entry.line
     source = f"{row.source}: {row.description}"
     name = library.food(line.food or "").name

@@ -7,8 +7,10 @@ from dataclasses import dataclass
 
 from snabo_core.dish import Choice, Dish, Line, Part, Slot, all_lines
 from snabo_core.foods import Library
-from snabo_core.plate.eaters import Breach, Eater, Standing, breaches, standing
-from snabo_core.plate.figures import Figure, PolyolRule, Totals, entries, total
+from snabo_core.plate.eaters import Eater, Standing, standing
+from snabo_core.plate.exclusions import Breach, breaches
+from snabo_core.plate.figures import Figure, Totals, entries, total, totals_of_many
+from snabo_core.plate.rows import USUAL, Rules
 from snabo_core.swaps.book import Book, StandIn
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.wording import say
@@ -29,8 +31,8 @@ class ForEater:
 
     @property
     def suits(self) -> bool:
-        """Whether nothing is excluded and every target counts as met."""
-        return not self.excluded and all(s.met for s in self.standings)
+        """Whether nothing is excluded and every hard target counts as met."""
+        return not self.excluded and all(s.met or not s.hard for s in self.standings)
 
 
 @dataclass(frozen=True)
@@ -49,40 +51,45 @@ class Ranked:
 
 def judge(
     eater: Eater,
-    figures: dict[str, Figure],
-    with_losses: dict[str, Figure],
     totals: Totals,
     share: float,
     names: Mapping[str, str],
     lines: Sequence[Line],
     library: Library,
+    losses: Mapping[str, float] | None = None,
 ) -> ForEater:
-    """Return how computed figures stand for one eater.
+    """Return how a share of a dish stands for one eater.
 
     Args:
         eater: whose targets and exclusions count.
-        figures: per serving, nothing lost.
-        with_losses: per serving, without what left with pressed liquid.
-        totals: the draws behind the figures.
-        share: 1 / servings.
+        totals: the sums and draws of the whole dish.
+        share: what they eat of it, 0 to 1.
         names: line id to food name, for the words.
         lines: those looked through for exclusions.
         library: where foods are looked up.
+        losses: by figure, what of the whole dish left with pressed liquid.
     """
+    lost = losses or {}
     standings = tuple(
-        standing(t, figures[t.nutrient], with_losses[t.nutrient], totals, share, names)
-        for t in eater.targets
-    )
-    return ForEater(eater, standings, tuple(breaches(eater, lines, library)))
+        standing(
+            target, totals, share, names,
+            lost=lost.get(target.nutrient, 0.0) * share,
+            counted_as=eater.counted_as(target.nutrient),
+        )
+        for target in eater.targets
+    )  # fmt: skip
+    return ForEater(eater, standings, tuple(breaches(eater.exclusions, lines, library, share)))
 
 
 def _distance(people: Sequence[ForEater]) -> float:
     """Sum how far limits are missed, each relative to its limit; unknown counts as one."""
     distance = 0.0
     for person in people:
-        limits = {t.nutrient: t.at_most or t.at_least or 0.0 for t in person.eater.targets}
+        limits = {
+            t.nutrient: t.meal(t.at_most) or t.meal(t.at_least) or 0.0 for t in person.eater.targets
+        }
         for result in person.standings:
-            if result.met:
+            if result.met or not result.hard:
                 continue
             miss = result.amount if result.amount is not None else limits[result.nutrient]
             distance += miss / max(limits[result.nutrient], 5.0)
@@ -99,7 +106,7 @@ def _why(people: Sequence[ForEater]) -> str:
         return "Suits everyone eating."
     if suited:
         return f"Suits {' and '.join(suited)}."
-    missed = sum(not s.met for p in people for s in p.standings)
+    missed = sum(not s.met and s.hard for p in people for s in p.standings)
     return f"{missed} limits missed." if missed != 1 else "One limit missed."
 
 
@@ -111,7 +118,7 @@ def rank(
     book: Book,
     library: Library,
     *,
-    polyols: PolyolRule = "all",
+    rules: Rules = USUAL,
 ) -> list[Ranked]:
     """Return every stand-in of the slot's role, computed on this dish, best first.
 
@@ -125,27 +132,28 @@ def rank(
     own = set(slot.line_ids)
     kept = [line for _, line in all_lines(bare) if line.id not in own]
     names = {line.id: line.food_name or line.text for line in kept}
-    base = total(*entries(kept, library, polyols))
+    base = total(*entries(kept, library, rules))
     share = 1 / dish.servings
     role_file = book.files.get(slot.role)
+    if role_file is None:
+        return []
+    stand_ins = book.stand_ins(slot.role)
+    choices = [scale_to(part, slot, item, role_file, library) for item in stand_ins]
+    groups = [entries(choice.lines, library, rules)[0] for choice in choices]
     result = []
-    for stand_in in book.stand_ins(slot.role):
-        if role_file is None:
-            break
-        choice = scale_to(part, slot, stand_in, role_file, library)
-        totals = base.plus(total(*entries(choice.lines, library, polyols)))
-        figures = totals.figures(share)
+    for stand_in, choice, totals in zip(
+        stand_ins, choices, totals_of_many(base, groups), strict=True
+    ):
         # What the rest of the dish holds is no reason against a stand-in; its own lines are.
         own_names = {line.id: line.food_name for line in choice.lines}
         people = tuple(
-            judge(e, figures, figures, totals, share, names | own_names, choice.lines, library)
-            for e in eaters
+            judge(e, totals, share, names | own_names, choice.lines, library) for e in eaters
         )
         result.append(
             Ranked(
                 stand_in,
                 choice,
-                figures,
+                totals.figures(share),
                 people,
                 stand_in.hands_on_minutes - role_file.hands_on_minutes,
                 stand_in.total_minutes - role_file.total_minutes,

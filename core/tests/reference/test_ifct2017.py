@@ -20,7 +20,7 @@ from pathlib import Path
 import numpy as np
 
 from snabo_core.foods import library
-from snabo_core.plate.figures import net_carbs
+from snabo_core.plate.rows import net_carbs
 
 TABLE = Path(__file__).with_name("ifct2017.csv")
 MINERALS = Path(__file__).with_name("ifct2017_minerals.csv")

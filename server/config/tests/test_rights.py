@@ -82,10 +82,12 @@ class Neighbours(KitchenCase):
             ("put", f"eaters/{eater.id}", form),
             ("delete", f"eaters/{eater.id}", None),
             ("post", f"eaters/{eater.id}/restore", None),
+            ("post", f"eaters/{eater.id}/cautions/b12", None),
+            ("post", f"dishes/{dish}/compare", {"dish": document}),
             ("delete", f"readings/{reading['id']}", None),
         ]
         with_id = {re.sub(r"<\w+:\w+>", "#", r).removeprefix("api/") for r in endpoints()}
-        tried = {re.sub(r"[0-9a-f-]{36}|\d+", "#", path) for _, path, _ in attempts}
+        tried = {re.sub(r"[0-9a-f-]{36}|\d+|b12", "#", path) for _, path, _ in attempts}
         self.assertEqual({r for r in with_id if "#" in r and r != "foods/#"}, tried)
         for method, path, body in attempts:
             with self.subTest(path=path):

@@ -209,3 +209,77 @@ class LinesAndGaps(KitchenCase):
     def test_units_as_the_recipe_says(self) -> None:
         body = {"text": "Pot\n1 lb leeks\n2 cups stock\n", "unit_system": None}
         self.assertEqual(self.send("post", "read", body).json()["unit_system"], "us")
+
+
+class Plates(KitchenCase):
+    """Opened, compared, shared out, and seen against the table and the day."""
+
+    def test_explain(self) -> None:
+        document = self.read()
+        body = {"dish": document, "nutrient": "net_carbs", "scale": "serving"}
+        found = self.send("post", "explain", body).json()
+        self.assertEqual(found["lines"][0]["food"], "potato")
+        self.assertGreater(found["lines"][0]["of_total"], 0.5)
+        for change, words in (
+            ({"nutrient": "joy"}, "no figure called joy"),
+            ({"scale": "77"}, "left the table"),
+            ({"dish": document | {"servings": 0}}, "between 0.25"),
+        ):
+            self.assert_problem(self.send("post", "explain", body | change), 400, words)
+
+    def test_compare_original_draft_version_and_stand_ins(self) -> None:
+        detail = self.bring()
+        document = self.swap(detail)
+        self.send("post", f"dishes/{detail['id']}/versions")
+        lid = document["parts"][1]
+        celeriac = {"part": lid["id"], "slot": lid["slots"][0]["id"], "stand_in": "celeriac_mash"}
+        body = {"dish": document, "versions": [1], "stand_ins": [celeriac]}
+        path = f"dishes/{detail['id']}/compare"
+        found = self.send("post", path, body).json()
+        labels = [column["label"] for column in found["columns"]]
+        self.assertEqual(labels[:3], ["as brought", "as it is now", "version 1"])
+        net = [c["differences"]["net_carbs"]["words"] for c in found["columns"][1:]]
+        self.assertTrue(all(words.endswith("g less") for words in net), net)
+        gone = self.send("post", path, body | {"versions": [9]})
+        self.assert_problem(gone, 404, "no such thing")
+        many = self.send("post", path, body | {"stand_ins": [celeriac] * 9})
+        self.assert_problem(many, 400, "columns are the most")
+
+    def test_portions_by_weight(self) -> None:
+        document = self.read()
+        ada = self.send("get", "eaters").json()[0]["id"]
+        document |= {"finished_grams": 1480, "portions": [{"eater": str(ada), "grams": 247}]}
+        seen = self.send("post", "preview", {"sequence": 1, "dish": document}).json()
+        self.assertTrue(seen["by_weight"])
+        self.assertAlmostEqual(seen["eaters"][0]["portion_grams"], 247)
+        self.assertEqual([s["scale"] for s in seen["scales"]], ["serving", "100g", "dish"])
+        self.send("delete", f"eaters/{ada}")
+        left = self.send("post", "preview", {"sequence": 2, "dish": document})
+        self.assertEqual(left.status_code, 200)
+        document["portions"][0]["grams"] = 1600
+        heavy = self.send("post", "preview", {"sequence": 3, "dish": document})
+        self.assert_problem(heavy, 400, "portions weigh 1600 g, the dish only 1480 g")
+
+    def test_table_and_day(self) -> None:
+        dish = self.bring()["id"]
+        matrix = self.send("get", "table").json()
+        self.assertEqual(matrix["eaters"], ["Ada", "Bo"])
+        self.assertEqual([c["verdict"] for c in matrix["rows"][0]["cells"]], ["does_not"] * 2)
+        self.assertEqual(self.send("get", "table", client=self.other).json()["rows"], [])
+        day = self.send("post", "day", {"meals": [{"dish": dish, "servings": 1}]}).json()
+        ada = day["eaters"][0]["lines"][0]
+        self.assertEqual((ada["nutrient"], ada["at_most"]), ("net_carbs", 30))
+        theirs = self.send("post", "day", {"meals": [{"dish": dish, "servings": 1}]}, self.other)
+        self.assert_problem(theirs, 404, "no such thing")
+        none = self.send("post", "day", {"meals": [{"dish": dish, "servings": 0}]})
+        self.assert_problem(none, 400, "more than nothing")
+
+    def test_energy_unit_is_followed_in_words(self) -> None:
+        ada = self.send("get", "eaters").json()[0]
+        form = {"name": "Ada", "school": "low_carb", "exclusions": [],
+                "targets": [{"nutrient": "kcal", "at_most": 100.0}]}  # fmt: skip
+        self.send("put", f"eaters/{ada['id']}", form)
+        kitchen = self.send("get", "kitchen").json()
+        self.send("put", "kitchen", kitchen | {"energy_unit": "kj"})
+        seen = self.send("post", "preview", {"sequence": 1, "dish": self.read()}).json()
+        self.assertRegex(seen["eaters"][0]["reaches"][0]["words"], r"^\d+ kJ over$")

@@ -4,7 +4,7 @@
 import { keepPreviousData, queryOptions, type QueryClient } from '@tanstack/react-query';
 
 import { client, take } from './client';
-import type { CompareRequest, Dish } from './types';
+import type { CompareDishRequest, CompareRequest, Dish } from './types';
 
 type Weighed = Record<string, Record<string, number>>;
 
@@ -168,6 +168,47 @@ export const lookThroughQuery = (dish: Dish) =>
     placeholderData: keepPreviousData,
     ...STEADY,
     gcTime: 30_000,
+  });
+
+export const explainQuery = (dish: Dish, nutrient: string, scale: string) =>
+  queryOptions({
+    queryKey: ['explain', nutrient, scale, dish],
+    queryFn: () =>
+      take(client.POST('/api/explain', { body: { dish, nutrient, scale, eaters: [] } })),
+    placeholderData: keepPreviousData,
+    ...STEADY,
+    gcTime: 30_000,
+    retry: false,
+  });
+
+export const compareDishQuery = (dishId: number, request: CompareDishRequest) =>
+  queryOptions({
+    queryKey: ['compare-dish', dishId, request],
+    queryFn: () =>
+      take(
+        client.POST('/api/dishes/{dish_id}/compare', {
+          params: { path: { dish_id: dishId } },
+          body: request,
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    ...STEADY,
+    gcTime: 30_000,
+    retry: false,
+  });
+
+export const matrixQuery = queryOptions({
+  queryKey: ['table-matrix'],
+  queryFn: () => take(client.GET('/api/table')),
+});
+
+export const dayQuery = (meals: { dish: number; servings: number }[]) =>
+  queryOptions({
+    queryKey: ['day', meals],
+    queryFn: () => take(client.POST('/api/day', { body: { meals } })),
+    enabled: meals.length > 0,
+    placeholderData: keepPreviousData,
+    retry: false,
   });
 
 export const lineSwapsQuery = (dish: Dish, line: string) =>

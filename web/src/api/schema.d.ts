@@ -55,6 +55,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return every daily limit of every eater after the meals; nothing is stored. */
+        post: operations["day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dishes": {
         parameters: {
             query?: never;
@@ -87,6 +104,23 @@ export interface paths {
         post?: never;
         /** @description Put it away. */
         delete: operations["remove_dish"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dishes/{dish_id}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return original, draft, versions and stand-ins with their real differences. */
+        post: operations["compare_dish"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -213,6 +247,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/eaters/{eater_id}/cautions/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Do not show it to this eater again. */
+        post: operations["dismiss_caution"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/eaters/{eater_id}/restore": {
         parameters: {
             query?: never;
@@ -241,6 +292,23 @@ export interface paths {
         get: operations["exclusions"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/explain": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return what each line brings to it, and what if it were gone or halved. */
+        post: operations["explain"];
         delete?: never;
         options?: never;
         head?: never;
@@ -732,6 +800,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return every dish against every eater. */
+        get: operations["table_matrix"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -796,16 +881,47 @@ export interface components {
             school: string;
             school_name: string;
             targets: components["schemas"]["Target"][];
-            exclusions: string[];
+            exclusions: components["schemas"]["Exclusion"][];
+            programme: components["schemas"]["Programme"] | null;
+            dismissed: string[];
+            preset: boolean;
         };
         /**
          * Target
-         * @description A limit per serving: at least, at most, or both (a range). Units as in `SHOWN`.
+         * @description A limit: at least, at most, or both (a range). Units as in `SHOWN`.
+         *
+         *         Per day it counts for this meal by `day_share`. A soft target is shown but does not keep
+         *         a dish from suiting; `tolerance` is by how much a limit may be passed, in its unit.
          */
         Target: {
             nutrient: string;
             at_least: number | null;
             at_most: number | null;
+            /** @enum {unknown} */
+            per: "day" | "serving";
+            day_share: number;
+            hard: boolean;
+            tolerance: number;
+        };
+        /**
+         * Exclusion
+         * @description Something left out: a word of `EXCLUSIONS`, or one's own ("coriander").
+         *
+         *         `tolerated` grams of such foods in a serving are borne, 0 for none.
+         */
+        Exclusion: {
+            what: string;
+            tolerated: number;
+        };
+        /**
+         * Programme
+         * @description A programme from a day on, for so many days; `rules` are keys of `RULES`.
+         */
+        Programme: {
+            /** Format: date */
+            start: string;
+            days: number;
+            rules: string[];
         };
         /**
          * EaterForm
@@ -815,7 +931,9 @@ export interface components {
             name: string;
             school: string;
             targets: components["schemas"]["Target"][];
-            exclusions: string[];
+            exclusions: components["schemas"]["Exclusion"][];
+            programme: components["schemas"]["Programme"] | null;
+            dismissed: string[];
         };
         /**
          * SchoolView
@@ -826,10 +944,9 @@ export interface components {
             name: string;
             source: string;
             targets: {
-                [key: string]: string | number | null;
+                [key: string]: string | number | boolean | null;
             }[];
             exclusions: string[];
-            caution: string;
         };
         /**
          * Words
@@ -1009,7 +1126,8 @@ export interface components {
          * @description A food from a package, as its label says.
          *
          *         `holds` lists words of `HOLDABLE` found among the ingredients, None where nobody has read
-         *         them. `grams_per_100_ml` is what 100 mL weigh, where known.
+         *         them; `may_contain` those its label warns of as traces. `grams_per_100_ml` is what 100 mL
+         *         weigh, where known.
          */
         OwnFood: {
             id: string;
@@ -1018,6 +1136,7 @@ export interface components {
             names: string[];
             origin: ("animal" | "plant") | null;
             holds: string[] | null;
+            may_contain: string[];
             check_label: string[];
             free_fat: ("dairy" | "oil" | "spray") | null;
             /** @enum {unknown} */
@@ -1181,6 +1300,8 @@ export interface components {
             notes: string[];
             accepted: string[];
             servings_assumed: boolean;
+            finished_grams: number | null;
+            portions: components["schemas"]["Portion"][];
             schema: number;
         };
         /**
@@ -1192,6 +1313,7 @@ export interface components {
             name: string;
             lines: components["schemas"]["Line"][];
             slots: components["schemas"]["Slot"][];
+            losses: components["schemas"]["Loss"][];
         };
         /**
          * Line
@@ -1269,12 +1391,34 @@ export interface components {
             press: ("cloth" | "mesh" | "paper" | "twist") | null;
         };
         /**
+         * Loss
+         * @description A step that takes something off the plate: a share, 0 to 1, of what some lines hold.
+         *
+         *         Fat poured off a pan takes fat, liquid drained away takes the lines with it, juice
+         *         pressed out takes what is dissolved.
+         */
+        Loss: {
+            id: string;
+            /** @enum {unknown} */
+            kind: "drained_liquid" | "expressed_juice" | "poured_off_fat";
+            line_ids: string[];
+            share: number;
+        };
+        /**
          * StepText
          * @description One step as the recipe wrote it.
          */
         StepText: {
             id: string;
             text: string;
+        };
+        /**
+         * Portion
+         * @description Grams of the finished dish that one eater gets; the eater by id.
+         */
+        Portion: {
+            eater: string;
+            grams: number;
         };
         /**
          * LineText
@@ -1446,21 +1590,26 @@ export interface components {
          * @description Everything a screen needs for one draft.
          *
          *         `mass_is_least` says that a line's grams are unknown, so that `serving_grams` is only a
-         *         lower bound and nothing can be said per 100 g.
+         *         lower bound and nothing can be said per 100 g. `by_weight` says that the finished dish was
+         *         weighed; `left_grams` is then what nobody has taken.
          */
         Preview: {
             sequence: number;
             serving_grams: number;
             mass_is_least: boolean;
+            by_weight: boolean;
+            left_grams: number | null;
             figures: {
                 [key: string]: components["schemas"]["Figure"];
             };
             was: {
                 [key: string]: components["schemas"]["Figure"];
             };
+            scales: components["schemas"]["ScaleView"][];
             eaters: components["schemas"]["EaterView"][];
             parts: components["schemas"]["PartView"][];
             lines: components["schemas"]["LineShare"][];
+            ledger_sources: components["schemas"]["LedgerSources"][];
             starchy: components["schemas"]["StarchyView"] | null;
             ledgers: components["schemas"]["LedgerView"][];
             doubtful: number;
@@ -1472,7 +1621,7 @@ export interface components {
          *
          *         `best` is None where something unknown decides; `low` and `high` are hard bounds, `high`
          *         None where nothing bounds it. `spread_low` and `spread_high` enclose the modelled 90 %.
-         *         `blame` names the line ids whose unknowns or vagueness matter, the worst first.
+         *         `blame` names the lines and causes that matter, the worst first.
          */
         Figure: {
             best: number | null;
@@ -1480,11 +1629,33 @@ export interface components {
             high: number | null;
             spread_low: number | null;
             spread_high: number | null;
-            blame: string[];
+            blame: components["schemas"]["Blame"][];
+        };
+        /**
+         * Blame
+         * @description A line and why a figure rests on it.
+         */
+        Blame: {
+            line_id: string;
+            /** @enum {unknown} */
+            cause: "label" | "measure" | "natural" | "recalled" | "unknown";
+        };
+        /**
+         * ScaleView
+         * @description The plate by a scale: a serving, 100 g as served, or the whole dish.
+         */
+        ScaleView: {
+            scale: string;
+            figures: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            was: {
+                [key: string]: components["schemas"]["Figure"];
+            };
         };
         /**
          * EaterView
-         * @description How the serving stands for one eater.
+         * @description How their portion stands for one eater; without `portion_grams` it is a serving.
          */
         EaterView: {
             id: string;
@@ -1494,6 +1665,9 @@ export interface components {
             excluded: boolean;
             reaches: components["schemas"]["Reach"][];
             breaches: components["schemas"]["BreachView"][];
+            portion_grams: number | null;
+            rules: components["schemas"]["RuleView"][];
+            cautions: components["schemas"]["CautionView"][];
         };
         /**
          * Reach
@@ -1507,8 +1681,11 @@ export interface components {
             was: number | null;
             at_least: number | null;
             at_most: number | null;
+            per: string;
+            hard: boolean;
             code: string;
             met: boolean;
+            line_id: string | null;
             words: string;
         };
         /**
@@ -1520,6 +1697,24 @@ export interface components {
             certainty: string;
             line_id: string;
             words: string;
+        };
+        /**
+         * RuleView
+         * @description A rule of an eater's programme and whether the dish keeps it.
+         */
+        RuleView: {
+            rule: string;
+            kept: boolean;
+            words: string;
+        };
+        /**
+         * CautionView
+         * @description A short warning and the rule behind it.
+         */
+        CautionView: {
+            key: string;
+            text: string;
+            why: string;
         };
         /**
          * PartView
@@ -1551,6 +1746,22 @@ export interface components {
             values: {
                 [key: string]: number | null;
             };
+        };
+        /**
+         * LedgerSources
+         * @description A ledger of the plate opened by source: added oil, sodium, added sugar, polyols.
+         */
+        LedgerSources: {
+            nutrient: string;
+            sources: components["schemas"]["SourceShare"][];
+        };
+        /**
+         * SourceShare
+         * @description What one kind of source brings to a ledger, per serving; None where unknown.
+         */
+        SourceShare: {
+            source: string;
+            value: number | null;
         };
         /**
          * StarchyView
@@ -1618,15 +1829,6 @@ export interface components {
             high: number;
         };
         /**
-         * CautionView
-         * @description A short warning and the rule behind it.
-         */
-        CautionView: {
-            key: string;
-            text: string;
-            why: string;
-        };
-        /**
          * RankRequest
          * @description Which slot of a draft to find stand-ins for.
          */
@@ -1687,6 +1889,194 @@ export interface components {
         DecidingReach: {
             eater: string;
             reach: components["schemas"]["Reach"];
+        };
+        /**
+         * ExplainRequest
+         * @description Which figure of a draft to open: by serving, 100g, dish, or an eater's id.
+         */
+        ExplainRequest: {
+            dish: components["schemas"]["Dish"];
+            nutrient: string;
+            scale: string;
+            eaters: number[];
+        };
+        /**
+         * Explained
+         * @description A figure opened down to its lines.
+         */
+        Explained: {
+            nutrient: string;
+            label: string;
+            scale: string;
+            figure: components["schemas"]["Figure"];
+            lines: components["schemas"]["ExplainedLine"][];
+        };
+        /**
+         * ExplainedLine
+         * @description What one line brings to a figure, where it comes from, by which rule, in what doubt.
+         */
+        ExplainedLine: {
+            line_id: string;
+            part: string;
+            food: string;
+            grams: number | null;
+            value: number | null;
+            of_total: number | null;
+            source: string;
+            rule: string;
+            doubt: string;
+            gone: components["schemas"]["WhatIf"] | null;
+            halved: components["schemas"]["WhatIf"] | null;
+        };
+        /**
+         * WhatIf
+         * @description A figure and the words of the limits on it if a line were changed.
+         */
+        WhatIf: {
+            value: number | null;
+            words: string[];
+        };
+        /**
+         * CompareDishRequest
+         * @description A draft, kept versions by number and stand-ins, to stand beside the original.
+         */
+        CompareDishRequest: {
+            dish: components["schemas"]["Dish"];
+            stand_ins: components["schemas"]["CompareStandIn"][];
+            versions: number[];
+            eaters: number[];
+        };
+        /**
+         * CompareStandIn
+         * @description A stand-in to put beside the original.
+         */
+        CompareStandIn: {
+            part: string;
+            slot: string;
+            stand_in: string;
+        };
+        /**
+         * DishComparison
+         * @description Dishes side by side, the original first.
+         */
+        DishComparison: {
+            nutrients: string[];
+            charted: string[];
+            columns: components["schemas"]["DishColumn"][];
+        };
+        /**
+         * DishColumn
+         * @description One dish of a comparison, per serving; minutes are more or less than the original's.
+         */
+        DishColumn: {
+            key: string;
+            label: string;
+            figures: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            differences: {
+                [key: string]: components["schemas"]["Difference"];
+            };
+            energy_shares: {
+                [key: string]: number | null;
+            };
+            parts: components["schemas"]["PartContribution"][];
+            eaters: components["schemas"]["EaterView"][];
+            extra_hands_on: number | null;
+            extra_total: number | null;
+        };
+        /**
+         * Difference
+         * @description How a figure differs from the original's; not `real` where the spread swallows it.
+         */
+        Difference: {
+            value: number | null;
+            real: boolean;
+            words: string;
+        };
+        /**
+         * PartContribution
+         * @description What a part brings to a serving; None where unknown.
+         */
+        PartContribution: {
+            part: string;
+            values: {
+                [key: string]: number | null;
+            };
+        };
+        /**
+         * TableMatrix
+         * @description The household's dishes against its eaters.
+         */
+        TableMatrix: {
+            eaters: string[];
+            rows: components["schemas"]["MatrixRow"][];
+        };
+        /**
+         * MatrixRow
+         * @description A dish against every eater, and where it would have to split for them to share it.
+         */
+        MatrixRow: {
+            dish: number;
+            title: string;
+            cells: components["schemas"]["Cell"][];
+            split: string;
+        };
+        /**
+         * Cell
+         * @description Whether a dish suits an eater: fits, nearly, does_not or cannot_tell, and what decides.
+         */
+        Cell: {
+            eater: string;
+            verdict: string;
+            words: string;
+            line: string;
+        };
+        /**
+         * DayRequest
+         * @description The meals of a day; nothing else of a diary.
+         */
+        DayRequest: {
+            meals: components["schemas"]["DayMeal"][];
+        };
+        /**
+         * DayMeal
+         * @description A meal of a day: a dish and how many servings of it everybody has.
+         */
+        DayMeal: {
+            dish: number;
+            servings: number;
+        };
+        /**
+         * DayView
+         * @description What the meals of a day leave for each eater.
+         */
+        DayView: {
+            titles: string[];
+            eaters: components["schemas"]["DayEater"][];
+        };
+        /**
+         * DayEater
+         * @description A day of one eater.
+         */
+        DayEater: {
+            eater: string;
+            name: string;
+            lines: components["schemas"]["DayLine"][];
+        };
+        /**
+         * DayLine
+         * @description One daily limit of an eater: what the meals use of it and what they leave.
+         */
+        DayLine: {
+            nutrient: string;
+            label: string;
+            unit: string;
+            at_least: number | null;
+            at_most: number | null;
+            used: components["schemas"]["Figure"];
+            words: string;
+            met: boolean;
         };
         /**
          * RoleView
@@ -1853,6 +2243,37 @@ export interface operations {
             };
         };
     };
+    day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["DayRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayView"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     dishes: {
         parameters: {
             query?: never;
@@ -1992,6 +2413,39 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare_dish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dish_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["CompareDishRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DishComparison"];
+                };
             };
             400: {
                 headers: {
@@ -2272,6 +2726,36 @@ export interface operations {
             };
         };
     };
+    dismiss_caution: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                eater_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EaterRecord"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     restore_eater: {
         parameters: {
             query?: never;
@@ -2316,6 +2800,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Words"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    explain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ExplainRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Explained"];
                 };
             };
             400: {
@@ -3410,6 +3925,33 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    table_matrix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableMatrix"];
+                };
             };
             400: {
                 headers: {

@@ -63,7 +63,7 @@ export function moveLine(dish: Dish, lineId: string, partId: string): Dish {
 
 export function addPart(dish: Dish, name: string): [Dish, string] {
   const id = crypto.randomUUID();
-  return [{ ...dish, parts: [...dish.parts, { id, name, lines: [], slots: [] }] }, id];
+  return [{ ...dish, parts: [...dish.parts, { id, name, lines: [], slots: [], losses: [] }] }, id];
 }
 
 /** Typed grams hold as they are: the cook has weighed it. */

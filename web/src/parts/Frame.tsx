@@ -8,6 +8,7 @@ import { sessionQuery } from '../api/queries';
 import { SignInPlace } from '../places/sign-in/SignInPlace';
 import { useMode } from '../theme/useMode';
 import { GlassPatterns } from './SightGlass';
+import { setEnergyUnit } from './format';
 import { KeysDialog } from './KeysDialog';
 import { Notice } from './Notice';
 import { ReachPatterns } from './ReachBar';
@@ -44,6 +45,7 @@ export function Frame(): JSX.Element {
       </main>
     );
   }
+  setEnergyUnit(session.data.kitchen.energy_unit);
   const signOut = async (): Promise<void> => {
     await take(client.DELETE('/api/session'));
     queries.clear();

@@ -2,7 +2,7 @@
 import type { JSX } from 'react';
 
 import type { Reach } from '../api/types';
-import { figureText, plain } from './format';
+import { figureText, valueIn, withUnit } from './format';
 import { reachGeometry } from './reachGeometry';
 
 const VERDICTS: Record<string, string> = {
@@ -15,10 +15,12 @@ const VERDICTS: Record<string, string> = {
 };
 
 function limitText(reach: Reach): string {
-  if (reach.at_least !== null && reach.at_most !== null)
-    return `${plain(reach.at_least)} to ${plain(reach.at_most)}`;
-  if (reach.at_most !== null) return `at most ${plain(reach.at_most)}`;
-  return `at least ${plain(reach.at_least ?? 0)}`;
+  const { at_least: least, at_most: most, unit } = reach;
+  const wish = reach.hard ? '' : ', a wish';
+  if (least !== null && most !== null)
+    return `${valueIn(least, unit)} to ${valueIn(most, unit)}${wish}`;
+  if (most !== null) return `at most ${valueIn(most, unit)}${wish}`;
+  return `at least ${valueIn(least ?? 0, unit)}${wish}`;
 }
 
 function Notch({ x, side }: { x: number; side: 'below' | 'above' }): JSX.Element {
@@ -110,7 +112,7 @@ interface Props {
 export function ReachBar({ reach, whose, wordsHidden, onOpen }: Props): JSX.Element {
   const value = figureText(reach.figure, reach.unit);
   const verdict = VERDICTS[reach.code] ?? 'unsure';
-  const was = reach.was === null ? '' : `; was ${plain(reach.was)} ${reach.unit}`;
+  const was = reach.was === null ? '' : `; was ${withUnit(reach.was, reach.unit)}`;
   const changed =
     reach.was !== null &&
     reach.figure.best !== null &&

@@ -7,15 +7,39 @@ export function plain(value: number): string {
   return rounded.replace(/\.0$/, '').replace(/^-0$/, '0');
 }
 
+const KJ_PER_KCAL = 4.184;
+let energyInJoule = false;
+
+/** The household's energy unit; figures arrive in kcal and are only written otherwise. */
+export function setEnergyUnit(unit: 'kcal' | 'kj'): void {
+  energyInJoule = unit === 'kj';
+}
+
+export function unitText(unit: string): string {
+  return unit === 'kcal' && energyInJoule ? 'kJ' : unit;
+}
+
+/** A value as written in its unit, without the unit. */
+export function valueIn(value: number, unit: string): string {
+  return plain(unit === 'kcal' && energyInJoule ? value * KJ_PER_KCAL : value);
+}
+
 export function withUnit(value: number, unit: string): string {
-  return `${plain(value)} ${unit}`;
+  return `${valueIn(value, unit)} ${unitText(unit)}`;
 }
 
 /** A figure's text: the value, or what is known of it. Unknown is never zero. */
-export function figureText(figure: Figure, unit: string, share = 1): string {
-  if (figure.best !== null) return withUnit(figure.best * share, unit);
-  if (figure.high === null) return `at least ${withUnit(figure.low * share, unit)}`;
-  return `${plain(figure.low * share)} to ${withUnit(figure.high * share, unit)}`;
+export function figureText(figure: Figure, unit: string): string {
+  if (figure.best !== null) return withUnit(figure.best, unit);
+  if (figure.high === null) return `at least ${withUnit(figure.low, unit)}`;
+  return `${valueIn(figure.low, unit)} to ${withUnit(figure.high, unit)}`;
+}
+
+/** The modelled nine times in ten, where it says more than the value. */
+export function spreadOf(figure: Figure, unit: string): string {
+  if (figure.best === null || figure.spread_low === null || figure.spread_high === null) return '';
+  const [low, high] = [valueIn(figure.spread_low, unit), valueIn(figure.spread_high, unit)];
+  return low === high ? '' : `${low} to ${high}`;
 }
 
 export function percent(share: number, digits = 0): string {
@@ -53,6 +77,7 @@ export const LABELS: Record<string, string> = {
   saturated: 'Saturated fat',
   added_oil: 'Added oil',
   sodium_mg: 'Sodium',
+  vegetables: 'Vegetables',
   water: 'Water',
 };
 

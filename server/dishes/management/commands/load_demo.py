@@ -23,6 +23,7 @@ from runs.services import WeighIn, finish, runs_of, weigh_in
 from snabo_core import dish as core
 from snabo_core.errors import SnaboError
 from snabo_core.foods import library
+from snabo_core.plate import Exclusion
 from snabo_core.plate.eaters import schools
 from snabo_core.swaps.book import book
 from snabo_core.swaps.scaling import scale_to
@@ -32,8 +33,12 @@ from table.services import EaterForm, add_eater
 
 FOLDER = Path(__file__).resolve().parents[2] / "demo"
 HOUSEHOLD, NAME, PASSWORD = "Lock Nine kitchen", "demo", "swede-and-celeriac"
-# Two people of our own invention, with different schools.
-PEOPLE = (("Maren", "very_low_carb", ["coconut"]), ("Jory", "no_added_oil", []))
+# Three people of our own invention, with different schools.
+PEOPLE = (
+    ("Maren", "very_low_carb", ("coconut",)),
+    ("Jory", "no_added_oil", ("added oil",)),
+    ("Tove", "low_carb", ("coriander",)),
+)
 COOKED, OTHERS = "mackerel-pot.txt", ("tarragon-chicken.txt", "cod-crumb.txt")
 # Foods from labels that nobody ever printed, a measure and a name of the household's.
 OWN_FOODS = "own-foods.csv"
@@ -64,7 +69,8 @@ class Command(BaseCommand):
         User.objects.create_user(NAME, password=PASSWORD, household=household)
         for name, school, exclusions in PEOPLE:
             preset = schools()[school]
-            form = EaterForm(name, school, list(preset.targets), exclusions)
+            left_out = [Exclusion(what) for what in exclusions]
+            form = EaterForm(name, school, list(preset.targets), left_out)
             add_eater(household, form)
         text = (FOLDER / OWN_FOODS).read_text("utf-8")
         import_foods(household, ImportForm(text, apply=True))

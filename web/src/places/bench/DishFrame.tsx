@@ -5,7 +5,7 @@ import { NavLink, Outlet, useParams } from 'react-router';
 
 import { sentence } from '../../api/client';
 import { dishQuery, previewQuery, runsQuery } from '../../api/queries';
-import type { Dish } from '../../api/types';
+import type { Dish, Preview } from '../../api/types';
 import { OpenDishContext, type OpenDish } from '../../draft/context';
 import { useDraft } from '../../draft/useDraft';
 import { plain } from '../../parts/format';
@@ -17,6 +17,7 @@ const STATIONS = [
   ['bench', 'Bench'],
   ['water', 'Water'],
   ['portions', 'Portions'],
+  ['compare', 'Compare'],
 ] as const;
 
 export function DishFrame(): JSX.Element {
@@ -66,10 +67,13 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
   const shown = useDeferredValue(draft.document);
   const sequence = useDeferredValue(draft.sequence);
   const preview = useQuery(previewQuery(id, sequence, shown, run?.weighed ?? null));
+  // A refused draft keeps the last figures, and with them every field being typed in.
+  const [last, setLast] = useState<Preview>();
+  if (preview.data && preview.data !== last) setLast(preview.data);
   useKeys(useMemo(() => ({ u: draft.undo }), [draft.undo]));
   const open: OpenDish = {
     draft,
-    preview: preview.data,
+    preview: preview.data ?? last,
     previewProblem: preview.error ? sentence(preview.error) : null,
     run,
     finishedRuns: runs.data?.finished ?? [],
@@ -88,7 +92,8 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
                 ? `version ${version} kept`
                 : 'draft'}{' '}
             · {plain(document.servings)} servings · {preview.data?.mass_is_least && 'at least '}
-            {(grams / 1000).toFixed(1)} kg before baking ·{' '}
+            {(grams / 1000).toFixed(1)} kg{' '}
+            {document.finished_grams === null ? 'before baking' : 'finished'} ·{' '}
             <span aria-live="polite">
               {draft.saving === 'saved'
                 ? 'saved'

@@ -1,18 +1,25 @@
-/** One serving against each eater's limits. */
+/** The plate against each eater's limits, read by serving, 100 g, whole dish or portion. */
 import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
 import { useMutation } from '@tanstack/react-query';
-import type { JSX } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useState, type JSX } from 'react';
+import { Link } from 'react-router';
 
 import { client, sentence, take } from '../../api/client';
-import type { EaterView } from '../../api/types';
+import type { EaterView, Figure } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
-import { figureText, withUnit } from '../../parts/format';
-import { Limits } from '../../parts/Limits';
+import { ExplainTable } from '../../parts/ExplainTable';
+import { figureText, LABELS, spreadOf, unitOf, withUnit } from '../../parts/format';
+import { Limits, PeopleCautions } from '../../parts/Limits';
 import { Notice } from '../../parts/Notice';
+import { scalesOf, ScaleSwitch } from '../../parts/Scales';
 
-function Person({ eater, dishId }: { eater: EaterView; dishId: number }): JSX.Element {
-  const navigate = useNavigate();
+interface PersonProps {
+  eater: EaterView;
+  onOpen: (nutrient: string) => void;
+}
+
+function Person({ eater, onOpen }: PersonProps): JSX.Element {
   return (
     <div className="eater">
       <h3>
@@ -21,10 +28,8 @@ function Person({ eater, dishId }: { eater: EaterView; dishId: number }): JSX.El
           {eater.school}
         </span>
       </h3>
-      <Limits
-        eater={eater}
-        onOpen={(nutrient) => void navigate(`/dishes/${dishId}/portions?open=${nutrient}`)}
-      />
+      <Limits eater={eater} onOpen={onOpen} />
+      <PeopleCautions eater={eater} />
     </div>
   );
 }
@@ -50,10 +55,45 @@ export function KeepButton(): JSX.Element {
   );
 }
 
+function Figures({
+  figures,
+  onOpen,
+}: {
+  figures: Record<string, Figure>;
+  onOpen: (nutrient: string) => void;
+}): JSX.Element {
+  return (
+    <table className="rail-figures">
+      <caption className="hidden">Figures</caption>
+      <tbody>
+        {Object.entries(figures).map(([name, figure]) => (
+          <tr key={name}>
+            <th scope="row">
+              <button type="button" className="plain-button opener" onClick={() => onOpen(name)}>
+                {LABELS[name] ?? name}
+              </button>
+            </th>
+            <td>
+              {figureText(figure, unitOf(name))}{' '}
+              <span className="soft">{spreadOf(figure, unitOf(name))}</span>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+const PEOPLE = 'people';
+
 export function PlateRail(): JSX.Element {
   const { preview, draft } = useOpenDish();
+  const [scale, setScale] = useState(PEOPLE);
+  const [opened, setOpened] = useState<string | null>(null);
   if (!preview) return <p className="soft">Reckoning …</p>;
   const energy = preview.figures.kcal;
+  const scales = scalesOf(preview);
+  const chosen = scales.find((s) => s.key === scale);
   return (
     <>
       <div className="row" style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
@@ -64,15 +104,22 @@ export function PlateRail(): JSX.Element {
           {energy && ` · ${figureText(energy, 'kcal')}`}
         </Link>
       </div>
+      <ScaleSwitch
+        options={[{ key: PEOPLE, words: 'eaters' }, ...scales]}
+        chosen={chosen ? scale : PEOPLE}
+        onChoose={setScale}
+      />
       {preview.doubtful > 0 && (
         <p className="verdict unsure">
           {preview.doubtful === 1 ? 'One line is' : `${preview.doubtful} lines are`} not settled, so
           totals stay open.
         </p>
       )}
-      {preview.eaters.map((eater) => (
-        <Person key={eater.id} eater={eater} dishId={draft.id} />
-      ))}
+      {chosen ? (
+        <Figures figures={chosen.figures} onOpen={setOpened} />
+      ) : (
+        preview.eaters.map((eater) => <Person key={eater.id} eater={eater} onOpen={setOpened} />)
+      )}
       {preview.eaters.length === 0 && (
         <p style={{ margin: '12px 0' }}>
           Nobody is at the table. <Link to="/table">Seat somebody</Link> to see their limits.
@@ -81,6 +128,31 @@ export function PlateRail(): JSX.Element {
       <div style={{ marginTop: 16 }}>
         <KeepButton />
       </div>
+      <Dialog
+        open={opened !== null}
+        onClose={() => setOpened(null)}
+        maxWidth="md"
+        fullWidth
+        aria-label="Where it comes from"
+      >
+        <div style={{ padding: '18px 22px' }}>
+          <button
+            type="button"
+            className="plain-button"
+            style={{ float: 'right' }}
+            onClick={() => setOpened(null)}
+          >
+            Close
+          </button>
+          {opened && (
+            <ExplainTable
+              dish={draft.document}
+              nutrient={opened}
+              scale={chosen ? scale : 'serving'}
+            />
+          )}
+        </div>
+      </Dialog>
     </>
   );
 }

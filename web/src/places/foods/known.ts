@@ -1,6 +1,6 @@
 /** Words for how a figure is known, and the figures' texts. */
 import type { ValueView } from '../../api/types';
-import { plain } from '../../parts/format';
+import { plain, unitText, valueIn } from '../../parts/format';
 
 export const KNOWN: Record<string, string> = {
   given: '',
@@ -14,10 +14,11 @@ export const KNOWN: Record<string, string> = {
 
 export function valueText(value: ValueView | undefined, unit: string): string {
   if (!value) return '';
-  if (value.best !== null) return `${plain(value.best)} ${unit}`;
+  const written = unitText(unit);
+  if (value.best !== null) return `${valueIn(value.best, unit)} ${written}`;
   if (value.high === null)
-    return value.low > 0 ? `at least ${plain(value.low)} ${unit}` : 'unknown';
-  return `${plain(value.low)} to ${plain(value.high)} ${unit}`;
+    return value.low > 0 ? `at least ${valueIn(value.low, unit)} ${written}` : 'unknown';
+  return `${valueIn(value.low, unit)} to ${valueIn(value.high, unit)} ${written}`;
 }
 
 /** An end of an interval keeps a decimal longer than a value does. */

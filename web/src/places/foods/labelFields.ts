@@ -107,6 +107,7 @@ export function emptyFood(region: Region): OwnFood {
     },
     origin: null,
     holds: null,
+    may_contain: [],
     check_label: [],
     free_fat: null,
     starch: 'none',

@@ -6,8 +6,9 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { client, sentence, take } from '../../api/client';
-import { kitchenQuery, readingsQuery } from '../../api/queries';
+import { foodsChanged, kitchenQuery, readingsQuery, sessionQuery } from '../../api/queries';
 import type { KitchenSettings } from '../../api/types';
+import { setEnergyUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 
 const UNITS = [
@@ -91,8 +92,9 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
       ),
     onSuccess: (kept) => {
       queries.setQueryData(kitchenQuery.queryKey, kept);
-      queries.removeQueries({ queryKey: ['preview'] });
-      queries.removeQueries({ queryKey: ['rank'] });
+      setEnergyUnit(kept.energy_unit);
+      void queries.invalidateQueries({ queryKey: sessionQuery.queryKey });
+      void foodsChanged(queries);
     },
   });
   return (

@@ -1,84 +1,47 @@
-/** The plate: every figure, original beside swap, each opening down to line, food and source. */
+/** The plate in full: original beside swap, by any scale, every figure opened below. */
 import { useState, type JSX } from 'react';
 import { useSearchParams } from 'react-router';
 
-import type { Figure, Part, Preview } from '../../api/types';
+import type { Figure, Preview } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
-import { figureText, LABELS, plain, unitOf } from '../../parts/format';
+import { ExplainTable } from '../../parts/ExplainTable';
+import { figureText, LABELS, spreadOf, unitOf, withUnit } from '../../parts/format';
+import { scalesOf, ScaleSwitch, type Scaled } from '../../parts/Scales';
 import { KeepButton } from '../bench/PlateRail';
-import { Breakdown } from './Breakdown';
+import { LossesOf } from './LossesOf';
+import { SharedOut } from './SharedOut';
 import { Standings } from './Standings';
 
-export type Basis = 'serving' | 'hundred' | 'whole';
-
-const ORDER = [
-  'kcal',
-  'net_carbs',
-  'carbohydrate',
-  'fibre',
-  'sugars',
-  'protein',
-  'fat',
-  'saturated',
-  'added_oil',
-  'sodium_mg',
-];
-const BASES: [Basis, string][] = [
-  ['serving', 'per serving'],
-  ['hundred', 'per 100 g before baking'],
-  ['whole', 'whole dish'],
-];
-
-export function shareOf(basis: Basis, servingGrams: number, servings: number): number {
-  if (basis === 'whole') return servings;
-  if (basis === 'hundred') return servingGrams > 0 ? 100 / servingGrams : 0;
-  return 1;
-}
-
-function difference(now: Figure, was: Figure): number | null {
-  return now.best === null || was.best === null ? null : now.best - was.best;
-}
-
-function spread(figure: Figure, unit: string, share: number): string {
-  if (figure.best === null || figure.spread_low === null || figure.spread_high === null) return '';
-  const width = (figure.spread_high - figure.spread_low) * share;
-  if (width < (unit === 'g' ? 0.15 : 3)) return '';
-  const [low, high] = [plain(figure.spread_low * share), plain(figure.spread_high * share)];
-  return low === high ? '' : `${low} to ${high}`;
-}
+const CAUSES: Record<string, string> = {
+  unknown: 'unknown',
+  label: 'the label of',
+  measure: 'how full a measure is:',
+  recalled: 'from memory:',
+  natural: 'natural spread of',
+};
 
 function blame(figure: Figure, preview: Preview): string {
-  if (figure.best !== null) return '';
-  const line = preview.lines.find((l) => l.line_id === figure.blame[0]);
-  return line ? `unknown: ${line.food_name}` : 'unknown';
+  const first = figure.blame[0];
+  if (figure.best !== null || !first) return '';
+  const line = preview.lines.find((l) => l.line_id === first.line_id);
+  return `${CAUSES[first.cause] ?? ''} ${line?.food_name ?? ''}`;
 }
 
 interface RowProps {
   nutrient: string;
   preview: Preview;
-  share: number;
-  wasShare: number;
-  swapped: boolean;
+  scaled: Scaled;
   open: boolean;
   onToggle: () => void;
 }
 
-function Row({
-  nutrient,
-  preview,
-  share,
-  wasShare,
-  swapped,
-  open,
-  onToggle,
-}: RowProps): JSX.Element | null {
-  const now = preview.figures[nutrient];
-  const was = preview.was[nutrient];
-  if (!now || !was) return null;
+function Row({ nutrient, preview, scaled, open, onToggle }: RowProps): JSX.Element | null {
+  const now = scaled.figures[nutrient];
+  const was = scaled.was?.[nutrient];
+  if (!now) return null;
   const unit = unitOf(nutrient);
-  const gap = share === wasShare ? difference(now, was) : null;
   return (
-    <tr>
+    <tr className={open ? 'open' : ''}>
       <th scope="row">
         <button
           type="button"
@@ -91,57 +54,62 @@ function Row({
         </button>
       </th>
       <td>
-        <b>{figureText(now, unit, share)}</b>
+        <b>{figureText(now, unit)}</b>
         {now.best === null && <div className="verdict unsure">{blame(now, preview)}</div>}
       </td>
-      <td className="soft">{spread(now, unit, share)}</td>
-      {swapped && <td className="soft">{figureText(was, unit, wasShare)}</td>}
-      {swapped && (
-        <td>
-          {gap === null
-            ? ''
-            : Math.abs(gap) < 0.05
-              ? 'same'
-              : `${gap > 0 ? '+' : '−'} ${plain(Math.abs(gap) * share)}`}
-        </td>
-      )}
+      <td className="soft">{spreadOf(now, unit)}</td>
+      {was && <td className="soft">{figureText(was, unit)}</td>}
     </tr>
   );
 }
 
-function wasGrams(preview: Preview, servings: number): number {
-  return preview.parts.reduce((sum, part) => sum + part.was_grams, 0) / servings;
+function Sources({ preview }: { preview: Preview }): JSX.Element {
+  return (
+    <section aria-label="Ledgers by source" style={{ marginTop: 22 }}>
+      <h2>Ledgers by source, per serving</h2>
+      {preview.ledger_sources.length === 0 && (
+        <p className="soft">No added oil, salt, added sugar or polyols.</p>
+      )}
+      <ul className="plain-list">
+        {preview.ledger_sources.map((ledger) => (
+          <li key={ledger.nutrient}>
+            <b>{LABELS[ledger.nutrient]}</b>{' '}
+            {ledger.sources
+              .map(
+                (s) =>
+                  `${s.source} ${s.value === null ? '' : withUnit(s.value, unitOf(ledger.nutrient))}`,
+              )
+              .join(' · ')}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
 }
 
 export function PortionsPlace(): JSX.Element {
   const { preview, draft } = useOpenDish();
   const [params, setParams] = useSearchParams();
-  const [basis, setBasis] = useState<Basis>('serving');
+  const [scale, setScale] = useState('serving');
   if (!preview) return <main className="place soft">Reckoning …</main>;
   const open = params.get('open') ?? 'net_carbs';
-  const { servings, parts } = draft.document;
-  const swapped = parts.some((part: Part) => part.slots.some((slot) => slot.choice));
-  const share = shareOf(basis, preview.serving_grams, servings);
-  const wasShare = shareOf(basis, wasGrams(preview, servings), servings);
+  const scales = scalesOf(preview);
+  const chosen = scales.find((s) => s.key === scale) ?? scales[0];
+  const swapped = draft.document.parts.some(
+    (part) => part.slots.some((slot) => slot.choice) || part.lines.some((line) => line.instead),
+  );
+  if (!chosen) return <main className="place soft">Reckoning …</main>;
+  const shown: Scaled = swapped ? chosen : { ...chosen, was: null };
   return (
     <main className="place">
       <div className="plate-grid">
         <section aria-label="The plate">
           <div className="row">
             <h2>The plate</h2>
-            {BASES.filter(([key]) => key !== 'hundred' || !preview.mass_is_least).map(
-              ([key, name]) => (
-                <button
-                  key={key}
-                  type="button"
-                  className="chip"
-                  aria-pressed={basis === key}
-                  onClick={() => setBasis(key)}
-                >
-                  {name}
-                </button>
-              ),
-            )}
+            <ScaleSwitch options={scales} chosen={chosen.key} onChoose={setScale} />
+            <span className="soft">
+              {preview.by_weight ? 'by the weight of what was finished' : 'in equal servings'}
+            </span>
           </div>
           <table style={{ marginTop: 10 }}>
             <thead>
@@ -150,18 +118,15 @@ export function PortionsPlace(): JSX.Element {
                 <th scope="col">{swapped ? 'with the swap' : 'as brought'}</th>
                 <th scope="col">nine times in ten</th>
                 {swapped && <th scope="col">original</th>}
-                {swapped && <th scope="col">difference</th>}
               </tr>
             </thead>
             <tbody>
-              {ORDER.map((nutrient) => (
+              {Object.keys(shown.figures).map((nutrient) => (
                 <Row
                   key={nutrient}
                   nutrient={nutrient}
                   preview={preview}
-                  share={share}
-                  wasShare={wasShare}
-                  swapped={swapped}
+                  scaled={shown}
                   open={open === nutrient}
                   onToggle={() => setParams({ open: nutrient }, { replace: true })}
                 />
@@ -172,15 +137,20 @@ export function PortionsPlace(): JSX.Element {
             Estimates from food tables, not medical advice. Water lost in cooking changes what a
             portion weighs, not what it holds.
           </p>
+          <Sources preview={preview} />
         </section>
         <section aria-label="Standings">
+          <SharedOut />
           <Standings />
+          <LossesOf />
           <div style={{ marginTop: 18 }}>
             <KeepButton />
           </div>
         </section>
       </div>
-      <Breakdown nutrient={open} preview={preview} parts={parts} share={share} />
+      <div style={{ marginTop: 24 }}>
+        <ExplainTable dish={draft.document} nutrient={open} scale={chosen.key} />
+      </div>
     </main>
   );
 }

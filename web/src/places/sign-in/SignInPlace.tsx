@@ -12,9 +12,9 @@ import { Section } from '../../parts/Section';
 
 /** An invented dish, drawn to show what this is about. */
 const PARTS: Part[] = [
-  { id: 'a', name: 'Filling', lines: [], slots: [] },
-  { id: 'b', name: 'Sauce', lines: [], slots: [] },
-  { id: 'c', name: 'Lid', lines: [], slots: [] },
+  { id: 'a', name: 'Filling', lines: [], slots: [], losses: [] },
+  { id: 'b', name: 'Sauce', lines: [], slots: [], losses: [] },
+  { id: 'c', name: 'Lid', lines: [], slots: [], losses: [] },
 ];
 const view = (
   id: string,

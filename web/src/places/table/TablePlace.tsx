@@ -5,21 +5,95 @@ import { useState, type JSX } from 'react';
 
 import { client, sentence, take } from '../../api/client';
 import { eatersQuery, schoolsQuery } from '../../api/queries';
-import type { EaterForm, EaterRecord, Target } from '../../api/types';
-import { LABELS, plain, unitOf } from '../../parts/format';
+import type { EaterForm, EaterRecord, Exclusion, Target } from '../../api/types';
+import { day, LABELS, percent, plain, unitOf, unitText, valueIn } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { useRemovable } from '../../parts/useRemovable';
+import { Day } from './Day';
 import { EaterEditor } from './EaterEditor';
+import { Matrix } from './Matrix';
 
 function limit(target: Target): string {
   const unit = unitOf(target.nutrient);
   const parts = [];
-  if (target.at_least !== null) parts.push(`at least ${plain(target.at_least)}`);
-  if (target.at_most !== null) parts.push(`at most ${plain(target.at_most)}`);
-  return `${LABELS[target.nutrient] ?? target.nutrient} ${parts.join(', ')} ${unit}`;
+  if (target.at_least !== null) parts.push(`at least ${valueIn(target.at_least, unit)}`);
+  if (target.at_most !== null) parts.push(`at most ${valueIn(target.at_most, unit)}`);
+  const day = target.per === 'day' ? ` a day, ${percent(target.day_share)} of it here` : '';
+  const wish = target.hard ? '' : ', a wish';
+  const bears = target.tolerance > 0 ? `, may pass by ${plain(target.tolerance)}` : '';
+  const name = LABELS[target.nutrient] ?? target.nutrient;
+  return `${name} ${parts.join(', ')} ${unitText(unit)}${day}${wish}${bears}`;
 }
 
-const NEW: EaterForm = { name: '', school: 'no_preset', targets: [], exclusions: [] };
+function leftOut(exclusion: Exclusion): string {
+  const bears = exclusion.tolerated > 0 ? `, bears ${plain(exclusion.tolerated)} g` : '';
+  return `no ${exclusion.what}${bears}`;
+}
+
+const NEW: EaterForm = {
+  name: '',
+  school: 'no_preset',
+  targets: [],
+  exclusions: [],
+  programme: null,
+  dismissed: [],
+};
+
+interface SettingProps {
+  eater: EaterRecord;
+  onChange: () => void;
+  onTakeAway: () => void;
+}
+
+/** One place at the table: who sits there and what they need to know of a dish. */
+function PlaceSetting({ eater, onChange, onTakeAway }: SettingProps): JSX.Element {
+  return (
+    <li className="place-setting">
+      <h2>{eater.name}</h2>
+      <p>
+        {eater.school_name}
+        {!eater.preset && eater.school !== 'no_preset' && (
+          <span className="soft">, own limits</span>
+        )}
+      </p>
+      <ul className="plain-list">
+        {eater.targets.map((target) => (
+          <li key={`${target.nutrient}-${target.per}`}>{limit(target)}</li>
+        ))}
+        {eater.exclusions.length > 0 && <li>{eater.exclusions.map(leftOut).join(' · ')}</li>}
+        {eater.programme && (
+          <li>
+            for {eater.programme.days} days from {day(eater.programme.start)}:{' '}
+            {eater.programme.rules.map((rule) => rule.replaceAll('_', ' ')).join(', ')}
+          </li>
+        )}
+        {eater.targets.length + eater.exclusions.length === 0 && (
+          <li className="soft">no limits set</li>
+        )}
+      </ul>
+      <button
+        type="button"
+        className="plain-button"
+        aria-label={`Change ${eater.name}`}
+        onClick={onChange}
+      >
+        Change
+      </button>
+      <button
+        type="button"
+        className="plain-button soft"
+        aria-label={`Take away ${eater.name} from the table`}
+        onClick={onTakeAway}
+      >
+        Take away
+      </button>
+    </li>
+  );
+}
+
+function formOf(eaters: EaterRecord[] | undefined, id: number): EaterForm {
+  return eaters?.find((eater) => eater.id === id) ?? NEW;
+}
 
 export function TablePlace(): JSX.Element {
   const eaters = useQuery(eatersQuery);
@@ -28,8 +102,10 @@ export function TablePlace(): JSX.Element {
   const [open, setOpen] = useState<number | 'new' | null>(null);
   const refresh = async (): Promise<void> => {
     await queries.invalidateQueries({ queryKey: eatersQuery.queryKey });
-    queries.removeQueries({ queryKey: ['preview'] });
-    queries.removeQueries({ queryKey: ['rank'] });
+    for (const key of ['preview', 'rank', 'explain', 'compare-dish', 'line-swaps'])
+      queries.removeQueries({ queryKey: [key] });
+    await queries.invalidateQueries({ queryKey: ['table-matrix'] });
+    await queries.invalidateQueries({ queryKey: ['day'] });
   };
   const save = useMutation({
     mutationFn: (form: EaterForm) =>
@@ -58,6 +134,7 @@ export function TablePlace(): JSX.Element {
   const problem = eaters.error ?? save.error ?? away.error;
   const editor = (start: EaterForm): JSX.Element => (
     <EaterEditor
+      key={String(open)}
       start={start}
       schools={schools.data ?? []}
       saving={save.isPending}
@@ -87,45 +164,23 @@ export function TablePlace(): JSX.Element {
           {away.removed.name} left the table.
         </Notice>
       )}
-      <ul className="ledger-list">
-        {open === 'new' && <li>{editor(NEW)}</li>}
-        {eaters.data?.map((eater) => (
-          <li key={eater.id}>
-            {open === eater.id ? (
-              editor(eater)
-            ) : (
-              <div className="row" style={{ alignItems: 'baseline' }}>
-                <h2 style={{ minWidth: 130 }}>{eater.name}</h2>
-                <span style={{ flex: 1, minWidth: 240 }}>
-                  {eater.school_name}
-                  <br />
-                  <span className="soft">
-                    {[...eater.targets.map(limit), ...eater.exclusions.map((e) => `no ${e}`)].join(
-                      ' · ',
-                    ) || 'no limits set'}
-                  </span>
-                </span>
-                <button
-                  type="button"
-                  className="plain-button"
-                  aria-label={`Change ${eater.name}`}
-                  onClick={() => setOpen(eater.id)}
-                >
-                  Change
-                </button>
-                <button
-                  type="button"
-                  className="plain-button soft"
-                  aria-label={`Take away ${eater.name} from the table`}
-                  onClick={() => away.remove(eater)}
-                >
-                  Take away
-                </button>
-              </div>
-            )}
-          </li>
-        ))}
+      {open !== null && (
+        <div className="eater-open">{editor(open === 'new' ? NEW : formOf(eaters.data, open))}</div>
+      )}
+      <ul className="place-settings" aria-label="At the table">
+        {eaters.data
+          ?.filter((eater) => eater.id !== open)
+          .map((eater) => (
+            <PlaceSetting
+              key={eater.id}
+              eater={eater}
+              onChange={() => setOpen(eater.id)}
+              onTakeAway={() => away.remove(eater)}
+            />
+          ))}
       </ul>
+      <Matrix />
+      <Day />
     </main>
   );
 }

@@ -1,0 +1,168 @@
+"""The original, the draft, kept versions and stand-ins side by side, difference by difference."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from snabo_core.dish import Dish, all_lines
+from snabo_core.errors import BadInput
+from snabo_core.foods import Library
+from snabo_core.plate import Plate, plate_of
+from snabo_core.plate.rows import PLACE, SHOWN, UNIT
+from snabo_core.preview import Setting, eater_view
+from snabo_core.swaps.book import Book
+from snabo_core.swaps.ranking import judge
+from snabo_core.swaps.scaling import scale_to
+from snabo_core.wire import (
+    CompareStandIn,
+    Difference,
+    DishColumn,
+    DishComparison,
+    EaterView,
+    PartContribution,
+)
+from snabo_core.wording import Message, in_energy_unit, say
+
+MOST_COLUMNS = 7
+CHARTED = ("net_carbs", "fat", "added_oil")
+# kcal per gram for the energy shares: 21 CFR 101.9(c)(1)(i); fibre stands apart at 2
+# (EU 1169/2011 Annex XIV).
+SHARE_FACTORS = {"net_carbs": 4.0, "fibre": 2.0, "protein": 4.0, "fat": 9.0}
+NO_DIFFERENCE = (0.05, 0.95)
+
+
+@dataclass(frozen=True)
+class Column:
+    """A dish to compare, with its minutes over the original's where they are known."""
+
+    key: str
+    label: str
+    dish: Dish
+    extra_hands_on: float | None = None
+    extra_total: float | None = None
+
+
+def stand_in_columns(
+    dish: Dish, wanted: Sequence[CompareStandIn], book: Book, library: Library
+) -> list[Column]:
+    """Return the dish with each wanted stand-in instead of what its slot has now.
+
+    Raises:
+        BadInput: a slot is gone, its lines are unsettled, or the book has no such stand-in.
+    """
+    columns = []
+    for item in wanted:
+        part, slot = dish.part(item.part), dish.slot(item.part, item.slot)
+        role_file = book.files.get(slot.role)
+        if role_file is None:
+            raise BadInput("The book has no stand-ins for this role.", "stand_ins")
+        stand_in = book.stand_in(slot.role, item.stand_in)
+        choice = scale_to(part, slot, stand_in, role_file, library)
+        columns.append(
+            Column(
+                f"{item.slot}/{item.stand_in}",
+                stand_in.name,
+                dish.with_choice(part.id, slot.id, choice),
+                stand_in.hands_on_minutes - role_file.hands_on_minutes,
+                stand_in.total_minutes - role_file.total_minutes,
+            )
+        )
+    return columns
+
+
+def compare_dishes(
+    original: Dish, columns: Sequence[Column], setting: Setting, library: Library
+) -> DishComparison:
+    """Put dishes beside the original, per serving.
+
+    A difference is taken over the causes both share, so that what they have in common
+    cancels; where its modelled 90 % holds zero there is no real difference.
+
+    Raises:
+        BadInput: more columns than can be read.
+    """
+    if len(columns) + 1 > MOST_COLUMNS:
+        raise BadInput(f"{MOST_COLUMNS} columns are the most that can be read.", "columns")
+    whole = [Column("original", "as brought", original), *columns]
+    plates = [plate_of(c.dish, library, rules=setting.rules) for c in whole]
+    return DishComparison(
+        SHOWN,
+        CHARTED,
+        tuple(
+            _column(column, plate, plates[0], setting, library)
+            for column, plate in zip(whole, plates, strict=True)
+        ),
+    )
+
+
+def _column(
+    column: Column, plate: Plate, first: Plate, setting: Setting, library: Library
+) -> DishColumn:
+    differences = {} if plate is first else {n: difference(plate, first, n, setting) for n in SHOWN}
+    names = {part.id: part.name for part in column.dish.parts}
+    return DishColumn(
+        key=column.key,
+        label=column.label,
+        figures=plate.figures,
+        differences=differences,
+        energy_shares=energy_shares(plate),
+        parts=tuple(
+            PartContribution(names[part.part_id], {n: part.values[n] for n in CHARTED})
+            for part in plate.parts
+        ),
+        eaters=_eaters(column.dish, plate, first, setting, library),
+        extra_hands_on=column.extra_hands_on,
+        extra_total=column.extra_total,
+    )
+
+
+def _eaters(
+    dish: Dish, plate: Plate, first: Plate, setting: Setting, library: Library
+) -> tuple[EaterView, ...]:
+    lines = [line for _, line in all_lines(dish)]
+    names = {line.id: line.food_name or line.text for line in lines}
+    share = 1 / dish.servings
+    return tuple(
+        eater_view(
+            judge(e, plate.totals, share, names, lines, library),
+            plate.figures,
+            first.figures,
+            setting,
+        )
+        for e in setting.eaters
+    )
+
+
+def difference(plate: Plate, other: Plate, nutrient: str, setting: Setting) -> Difference:
+    """Return how one figure of a serving differs from another dish's."""
+    place = PLACE[nutrient]
+    unit = UNIT.get(nutrient, "g")
+    mine, theirs = plate.figures[nutrient].best, other.figures[nutrient].best
+    if mine is None or theirs is None:
+        return Difference(None, real=False, words=say(Message("difference_unknown")))
+    drawn = plate.totals.sampled[place] / plate.servings
+    drawn = drawn - other.totals.sampled[place] / other.servings
+    low, high = (float(np.quantile(drawn, edge)) for edge in NO_DIFFERENCE)
+    value = mine - theirs
+    if low <= 1e-6 and high >= -1e-6:
+        return Difference(value, real=False, words=say(Message("no_real_difference")))
+    values: dict[str, str | float] = {"amount": abs(value), "unit": unit}
+    code = "difference_more" if value > 0 else "difference_less"
+    return Difference(
+        value, real=True, words=say(in_energy_unit(Message(code, values), setting.energy_unit))
+    )
+
+
+def energy_shares(plate: Plate) -> dict[str, float | None]:
+    """Return the share of energy from net carbs, fibre, protein and fat, 0 to 1."""
+    kcal: dict[str, float | None] = {}
+    for name, factor in SHARE_FACTORS.items():
+        best = plate.figures[name].best
+        kcal[name] = None if best is None else best * factor
+    if any(value is None for value in kcal.values()):
+        return dict.fromkeys(kcal)
+    whole = sum(value or 0.0 for value in kcal.values())
+    return {name: (value or 0.0) / whole if whole else None for name, value in kcal.items()}

@@ -1,0 +1,163 @@
+"""A figure opened down to its lines: what each brings, by which rule, and what if it were gone."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from snabo_core.dish import Dish, Line, all_lines
+from snabo_core.errors import BadInput
+from snabo_core.foods import Library
+from snabo_core.foods.records import AVAILABLE, NET_ONLY, FoodRow, Vector
+from snabo_core.foods.view import how_known
+from snabo_core.plate.eaters import standing
+from snabo_core.plate.figures import Cause, Totals, entries, total
+from snabo_core.plate.losses import kept_shares
+from snabo_core.plate.portions import sharing_of
+from snabo_core.plate.rows import PLACE, SHOWN
+from snabo_core.preview import LABELS, Setting
+from snabo_core.wire import Explained, ExplainedLine, ExplainRequest, WhatIf
+from snabo_core.wording import Message, in_energy_unit, say
+
+MOST_WHAT_IF = 10
+CAUSE_WORDS: dict[Cause, str] = {
+    "unknown": "unknown", "label": "the label's rounding", "measure": "how full the measure is",
+    "recalled": "a value from memory", "natural": "natural spread",
+}  # fmt: skip
+
+
+@dataclass(frozen=True)
+class _Scale:
+    """A share of the whole dish with its words."""
+
+    share: float
+    words: str
+
+
+def _scale(dish: Dish, scale: str, setting: Setting) -> _Scale:
+    if scale == "serving":
+        return _Scale(1 / dish.servings, "a serving")
+    if scale == "dish":
+        return _Scale(1.0, "the whole dish")
+    if scale == "100g":
+        grams = dish.finished_grams or sum(line.grams or 0.0 for _, line in all_lines(dish))
+        if grams <= 0:
+            raise BadInput("Nobody knows what this dish weighs, so nothing is per 100 g.", "scale")
+        return _Scale(100 / grams, "100 g before cooking" if not dish.finished_grams else "100 g")
+    for eater in setting.eaters:
+        if eater.id == scale:
+            share = sharing_of(dish, len(setting.eaters)).of(eater.id)
+            return _Scale(share, f"{eater.name}'s portion")
+    raise BadInput("There is no such scale; the eater may have left the table.", "scale")
+
+
+def rule_of(row: FoodRow, nutrient: str) -> str:
+    """Return by which rule a row's figure comes about, in words."""
+    if nutrient == "net_carbs":
+        if row.convention == NET_ONLY:
+            return "net carbs as printed"
+        taken = "" if row.convention == AVAILABLE else " less fibre"
+        return f"carbohydrate{taken}, less the polyols you take off"
+    if nutrient in {"added_oil", "plain_oil"}:
+        return "the fat of a free fat"
+    if nutrient == "vegetables":
+        return "its grams, if it is a vegetable that is not starchy"
+    known = how_known(row, nutrient)
+    return {
+        "given": "as the source gives it", "computed": "from its macros, by your factors",
+        "recalled": "from memory", "label": "as the label prints it",
+        "class": "none, by the kind of food", "unknown": "unknown", "derived": "derived",
+    }.get(known, known)  # fmt: skip
+
+
+def explain(dish: Dish, request: ExplainRequest, setting: Setting, library: Library) -> Explained:
+    """Open one figure of a dish, the biggest contributors first.
+
+    Raises:
+        BadInput: there is no such figure or scale.
+    """
+    nutrient = request.nutrient
+    if nutrient not in SHOWN:
+        raise BadInput(f"A plate has no figure called {nutrient[:30]}.", "nutrient")
+    scale = _scale(dish, request.scale, setting)
+    parts = {line.id: part.name for part, line in all_lines(dish)}
+    lines = [line for _, line in all_lines(dish)]
+    keep = kept_shares(dish, library, setting.rules)
+    found, lost = entries(lines, library, setting.rules, keep)
+    totals = total(found, lost)
+    place = PLACE[nutrient]
+    whole = totals.known(place)
+    causes = {blame.line_id: blame.cause for _, blame in totals.blame[place]}
+    rows = []
+    for entry in found:
+        row = library.rows[entry.row_key]
+        brought = float(entry.figures.best[place])
+        unknown = np.isnan(brought) or (entry.best is None and brought != 0)
+        value = None if unknown else brought * (entry.best or 0.0) / 100
+        if value == 0:
+            continue
+        cause = causes.get(entry.line.id)
+        rows.append(
+            ExplainedLine(
+                line_id=entry.line.id,
+                part=parts[entry.line.id],
+                food=library.food(entry.line.food or "").name,
+                grams=None if entry.best is None else entry.best * scale.share,
+                value=None if value is None else value * scale.share,
+                of_total=None if value is None or whole <= 0 else value / whole,
+                source=f"{row.source}: {row.description}",
+                rule=rule_of(row, nutrient),
+                doubt=CAUSE_WORDS[cause] if cause else "",
+                gone=None,
+                halved=None,
+            )
+        )
+    rows += [
+        ExplainedLine(line.id, parts[line.id], line.food_name or line.text, line.grams, None, None,
+                      "no food chosen", "unknown", CAUSE_WORDS["unknown"], None, None)
+        for line in lost
+    ]  # fmt: skip
+    rows.sort(key=lambda r: (r.value is not None, -(r.value or 0.0)))
+    asked = [
+        _what_if(row, lines, nutrient, scale.share, setting, library, keep)
+        if i < MOST_WHAT_IF and row.value is not None
+        else row
+        for i, row in enumerate(rows)
+    ]
+    figure = totals.figure(nutrient, scale.share, totals.edges[place] * scale.share)
+    return Explained(nutrient, LABELS[nutrient], scale.words, figure, tuple(asked))
+
+
+def _what_if(
+    row: ExplainedLine,
+    lines: list[Line],
+    nutrient: str,
+    share: float,
+    setting: Setting,
+    library: Library,
+    keep: dict[str, Vector],
+) -> ExplainedLine:
+    """Add what the figure and the limits on it come to without the line, and with half of it."""
+    own = next(line for line in lines if line.id == row.line_id)
+    rest = [line for line in lines if line.id != own.id]
+    without = total(*entries(rest, library, setting.rules, keep))
+    half = total(*entries([replace(own, retained=own.retained / 2)], library, setting.rules, keep))
+    return replace(
+        row,
+        gone=_outcome(without, nutrient, share, setting),
+        halved=_outcome(without.plus(half), nutrient, share, setting),
+    )
+
+
+def _outcome(totals: Totals, nutrient: str, share: float, setting: Setting) -> WhatIf:
+    place = PLACE[nutrient]
+    best = float(totals.best[place])
+    words = []
+    for eater in setting.eaters:
+        for target in eater.targets:
+            if target.nutrient == nutrient:
+                found = standing(target, totals, share, {}, counted_as=eater.counted_as(nutrient))
+                message: Message = in_energy_unit(found.message, setting.energy_unit)
+                words.append(f"{eater.name}: {say(message)}")
+    return WhatIf(None if np.isnan(best) else best * share, tuple(words))

@@ -1,0 +1,151 @@
+"""What an eater leaves out, and which lines hold it, may hold it, or nobody knows."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from snabo_core.dish import Line
+from snabo_core.errors import BadInput
+from snabo_core.foods import Food, Library
+from snabo_core.foods.library import words_of
+from snabo_core.wording import Message
+
+# What can be left out, in the words of the EU's fourteen, the US nine and common wishes.
+EXCLUSIONS = (
+    "gluten", "milk", "egg", "nuts", "peanut", "soy", "sesame", "fish", "shellfish", "celery",
+    "mustard", "sulphites", "lupin", "coconut", "meat", "animal", "added oil", "added salt",
+    "added sugar", "alcohol", "allium", "nightshade",
+)  # fmt: skip
+TAGGED = {"meat": "meat", "alcohol": "alcohol", "allium": "allium", "nightshade": "nightshade",
+          "added salt": "salt", "added sugar": "sugar"}  # fmt: skip
+LONGEST_OWN, MOST_TOLERATED = 40, 500.0
+
+Certainty = Literal["contains", "may_contain", "check_label", "unknown", "tolerated", "free"]
+# The order in which a line is blamed; what stands before "tolerated" needs a look or a no.
+GRAVEST: tuple[Certainty, ...] = (
+    "contains", "may_contain", "check_label", "unknown", "tolerated", "free",
+)  # fmt: skip
+
+
+@dataclass(frozen=True)
+class Exclusion:
+    """Something left out: a word of `EXCLUSIONS`, or one's own ("coriander").
+
+    `tolerated` grams of such foods in a serving are borne, 0 for none.
+    """
+
+    what: str
+    tolerated: float = 0.0
+
+
+@dataclass(frozen=True)
+class Breach:
+    """An exclusion that a line breaks, may break, or breaks within what is tolerated."""
+
+    what: str
+    certainty: Certainty
+    line_id: str
+    message: Message
+
+
+def check_exclusion(exclusion: Exclusion) -> None:
+    """Refuse an exclusion that cannot be meant.
+
+    Raises:
+        BadInput: no word, too long a word, or a tolerated amount that is none.
+    """
+    what = exclusion.what.strip()
+    if not 0 < len(what) <= LONGEST_OWN or not words_of(what):
+        raise BadInput(f"Name what is left out in 1 to {LONGEST_OWN} letters.", "exclusions")
+    if not 0 <= exclusion.tolerated <= MOST_TOLERATED:
+        raise BadInput(
+            f"A tolerated amount lies between 0 and {MOST_TOLERATED:.0f} g.", "exclusions"
+        )
+
+
+def certainty_of(food: Food, what: str) -> Certainty:
+    """Return whether a food holds something that is left out.
+
+    By the food itself, then by traces its label may name, then by whether anybody looked.
+    """
+    if what not in EXCLUSIONS:
+        return "contains" if _named(food, what) else "free"
+    if what == "animal":
+        unknown, holds = food.origin is None, food.origin == "animal"
+    elif what == "added oil":
+        unknown, holds = not (food.curated or food.own), food.free_fat is not None
+    else:
+        unknown = food.allergens is None
+        holds = TAGGED.get(what) in food.tags or what in (food.allergens or ())
+    if holds:
+        return "contains"
+    if what in food.may_contain:
+        return "may_contain"
+    if what in food.check_label:
+        return "check_label"
+    return "unknown" if unknown else "free"
+
+
+def _named(food: Food, what: str) -> bool:
+    wanted = set(words_of(what))
+    return any(wanted <= set(words_of(name)) for name in (food.name, *food.names))
+
+
+def breaches(
+    exclusions: Sequence[Exclusion], lines: Sequence[Line], library: Library, share: float = 1.0
+) -> list[Breach]:
+    """Return which exclusions the lines break or may break, the gravest first.
+
+    Args:
+        exclusions: what is left out.
+        lines: those looked through; what is not eaten does not count.
+        library: where foods are looked up.
+        share: how much of the dish is eaten, for tolerated amounts.
+    """
+    found = []
+    for exclusion in exclusions:
+        broken = _broken(exclusion, lines, library)
+        borne = exclusion.tolerated > 0 and all(c == "contains" for _, c, _ in broken)
+        eaten = [None if g is None else g * share for _, _, g in broken]
+        if borne and broken and None not in eaten:
+            grams = sum(g for g in eaten if g is not None)
+            if grams <= exclusion.tolerated:
+                values: dict[str, str | float] = {
+                    "what": exclusion.what, "grams": grams, "allowed": exclusion.tolerated,
+                }  # fmt: skip
+                line = broken[0][0]
+                found.append(
+                    Breach(exclusion.what, "tolerated", line.id, Message("tolerated", values))
+                )
+                continue
+        found += [
+            Breach(exclusion.what, certainty, line.id, _message(certainty, exclusion.what, line,
+                                                                library))
+            for line, certainty, _ in broken
+        ]  # fmt: skip
+    return sorted(found, key=lambda b: GRAVEST.index(b.certainty))
+
+
+def _broken(
+    exclusion: Exclusion, lines: Sequence[Line], library: Library
+) -> list[tuple[Line, Certainty, float | None]]:
+    broken: list[tuple[Line, Certainty, float | None]] = []
+    for line in lines:
+        share = line.eaten_share()
+        if line.grams == 0 or share == 0:
+            continue
+        grams = None if line.grams is None else line.grams * share
+        if line.food is None:
+            broken.append((line, "unknown", grams))
+            continue
+        certainty = certainty_of(library.food(line.food), exclusion.what)
+        if certainty != "free":
+            broken.append((line, certainty, grams))
+    return broken
+
+
+def _message(certainty: Certainty, what: str, line: Line, library: Library) -> Message:
+    food = library.food(line.food).name if line.food else line.text
+    return Message(certainty, {"what": what, "food": food})

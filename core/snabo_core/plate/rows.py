@@ -1,0 +1,225 @@
+"""What 100 g of a food row bring to a plate, and why each figure may be another."""
+
+from __future__ import annotations
+
+import tomllib
+from dataclasses import dataclass
+from functools import cache, lru_cache
+from importlib.resources import files
+from typing import Literal
+
+import numpy as np
+
+from snabo_core.foods.energy import energy_kcal
+from snabo_core.foods.records import AVAILABLE, AXIS, Food, FoodRow, Vector
+
+# What a plate shows, in this order; units per serving are g, mg for sodium, kcal for energy.
+SHOWN = (
+    "kcal", "net_carbs", "carbohydrate", "fibre", "sugars", "added_sugar", "polyols", "protein",
+    "fat", "saturated", "added_oil", "sodium_mg", "vegetables",
+)  # fmt: skip
+# Beside what is shown: added oil as schools count it that leave out dairy fat.
+FIGURES = (*SHOWN, "plain_oil")
+PLACE = {name: i for i, name in enumerate(FIGURES)}
+UNIT = {"kcal": "kcal", "sodium_mg": "mg"}
+DIRECT = [name for name in SHOWN if name in AXIS]
+# Which share of polyols is taken off net carbs: (all but erythritol, erythritol).
+PolyolRule = Literal["all", "half", "none"]
+TAKEN_OFF: dict[PolyolRule, tuple[float, float]] = {
+    "all": (1.0, 1.0), "half": (0.5, 1.0), "none": (0.0, 0.0),
+}  # fmt: skip
+RECALLED, LABELLED = "from memory", "your label"
+# Classes whose grams count as vegetables; the starchy ones among them do not.
+VEGETABLES = {"vegetable", "root", "squash", "mushroom", "herb"}
+
+
+@dataclass(frozen=True)
+class Rules:
+    """What a household chose: which polyols are taken off, whose factors fill in energy."""
+
+    polyols: PolyolRule = "all"
+    energy: Literal["us", "eu"] = "us"
+
+
+USUAL = Rules()
+
+
+@dataclass(frozen=True, eq=False)
+class RowFigures:
+    """What 100 g of a row bring, along `FIGURES`.
+
+    `best` is NaN where unknown. `below` and `above` are how far the modelled range reaches
+    from best (natural spread, or the interval of a recalled value). `decided_low` and
+    `decided_high` enclose what an unknown or a label's rounding leaves open; equal to best
+    where neither does. `low` and `high` enclose everything. `cause` names the modelled one.
+    """
+
+    best: Vector
+    low: Vector
+    high: Vector
+    below: Vector
+    above: Vector
+    decided_low: Vector
+    decided_high: Vector
+    cause: Literal["natural", "recalled", "label"]
+
+
+def net_carbs(row: FoodRow, polyols: PolyolRule) -> tuple[float, float, float]:
+    """Return (best, low, high) grams of net carbs in 100 g of a row; best NaN if unknown.
+
+    Fibre is taken off once, and only where the row's convention has it inside carbohydrate.
+    Bounded once per row: 0 <= fibre <= carbohydrate, and what is taken off never exceeds it.
+    A label of net carbs alone stands as printed; what its maker took off for polyols may be
+    more than the household takes off, so its high end grows by what they could come to.
+
+    Args:
+        row: the food's row.
+        polyols: which polyols the household takes off.
+    """
+    others, erythritol = TAKEN_OFF[polyols]
+    if row.net_printed is not None:
+        low, best, high = row.net_printed
+        return best, low, high + (1 - others) * float(row.high[AXIS["polyols"]])
+    place = [AXIS[name] for name in ("carbohydrate", "fibre", "polyols", "erythritol")]
+    fibre_inside = 0.0 if row.convention == AVAILABLE else 1.0
+
+    def net(carbohydrate: float, fibre: float, whole: float, ery: float) -> float:
+        # What no rule takes off may be unknown or unbounded without making doubt.
+        taken = others * whole if others else 0.0
+        taken += (erythritol - others) * min(ery, whole) if erythritol != others else 0.0
+        return max(0.0, carbohydrate - fibre_inside * fibre - taken)
+
+    known = [float(row.best[p]) for p in place]
+    lows, highs = ([float(v[p]) for p in place] for v in (row.low, row.high))
+    carbohydrate, fibre, whole, ery = known
+    unknown = np.isnan(carbohydrate) or (fibre_inside and np.isnan(fibre))
+    unknown = unknown or (others > 0 and np.isnan(whole))
+    unknown = unknown or (erythritol != others and whole != 0 and np.isnan(ery))
+    best = float("nan") if unknown else net(carbohydrate, fibre, whole, ery)
+    low = net(lows[0], highs[1], highs[2], highs[3])
+    return best, low, net(highs[0], lows[1], lows[2], lows[3])
+
+
+@cache
+def natural_shares(food_class: str) -> Vector:
+    """Return the half-width of natural spread of a class along `FIGURES`, as shares."""
+    text = (files("snabo_core") / "book" / "natural_spread.toml").read_text("utf-8")
+    shares = np.zeros(len(FIGURES))
+    for group in tomllib.loads(text).values():
+        if food_class in group["classes"]:
+            for name, share in group.items():
+                if name != "classes":
+                    shares[PLACE[name]] = share
+    shares[PLACE["added_sugar"]] = shares[PLACE["polyols"]] = shares[PLACE["sugars"]]
+    shares[PLACE["added_oil"]] = shares[PLACE["plain_oil"]] = shares[PLACE["fat"]]
+    return shares
+
+
+def row_figures(row: FoodRow, food: Food, rules: Rules = USUAL) -> RowFigures:
+    """Return what 100 g of a row bring as part of a food.
+
+    Args:
+        row: the food's row.
+        food: what it is listed as; its class decides natural spread and what counts.
+        rules: the household's choices.
+    """
+    vegetable = food.food_class in VEGETABLES and food.starch != "full"
+    return _row_figures(row, food.food_class, food.free_fat, vegetable, rules)
+
+
+@lru_cache(maxsize=8192)
+def _row_figures(
+    row: FoodRow,
+    food_class: str,
+    free_fat: str | None,
+    vegetable: bool,
+    rules: Rules,
+) -> RowFigures:
+    best, low, high = (np.zeros(len(FIGURES)) for _ in range(3))
+    for name in DIRECT:
+        place = PLACE[name]
+        best[place] = row.best[AXIS[name]]
+        low[place], high[place] = row.low[AXIS[name]], row.high[AXIS[name]]
+    place = PLACE["net_carbs"]
+    best[place], low[place], high[place] = net_carbs(row, rules.polyols)
+    if "kcal" in row.computed:
+        place = PLACE["kcal"]
+        best[place] = np.clip(computed_energy(row, rules), 0, 900)
+        low[place], high[place] = min(low[place], best[place]), max(high[place], best[place])
+    for name, counts in (("added_oil", free_fat is not None),
+                         ("plain_oil", free_fat in {"oil", "spray"})):  # fmt: skip
+        if counts:
+            place = PLACE[name]
+            best[place] = row.best[AXIS["fat"]]
+            low[place], high[place] = row.low[AXIS["fat"]], row.high[AXIS["fat"]]
+    if vegetable:
+        best[PLACE["vegetables"]] = low[PLACE["vegetables"]] = high[PLACE["vegetables"]] = 100.0
+    return _with_causes(row, food_class, best, low, high)
+
+
+def computed_energy(row: FoodRow, rules: Rules) -> float:
+    """Return kcal in 100 g by the household's factors; NaN where a macro is unknown."""
+    value = {name: float(row.best[place]) for name, place in AXIS.items()}
+    inside = row.convention != AVAILABLE
+    fibre = 0.0 if np.isnan(value["fibre"]) else value["fibre"]
+    polyols = 0.0 if np.isnan(value["polyols"]) else value["polyols"]
+    erythritol = 0.0 if np.isnan(value["erythritol"]) else value["erythritol"]
+    available = value["carbohydrate"] - polyols - (fibre if inside else 0.0)
+    return energy_kcal(
+        rules.energy,
+        available=max(0.0, available),
+        protein=value["protein"],
+        fat=value["fat"],
+        fibre=fibre,
+        polyols=max(0.0, polyols - erythritol),
+        erythritol=erythritol,
+        alcohol=0.0 if np.isnan(value["alcohol"]) else value["alcohol"],
+    )
+
+
+def _with_causes(
+    row: FoodRow, food_class: str, best: Vector, low: Vector, high: Vector
+) -> RowFigures:
+    unknown = np.isnan(best)
+    known = np.where(unknown, 0.0, best)
+    nothing = np.zeros(len(FIGURES))
+    if row.source == LABELLED:
+        below = above = nothing
+        decided_low, decided_high = low.copy(), high.copy()
+        cause: Literal["natural", "recalled", "label"] = "label"
+    else:
+        if row.source == RECALLED:
+            cause = "recalled"
+            below, above = known - low, high - known
+        else:
+            cause = "natural"
+            below = known * natural_shares(food_class)
+            above = below.copy()
+        below = np.where(unknown, 0.0, np.maximum(below, 0.0))
+        above = np.where(unknown, 0.0, np.maximum(above, 0.0))
+        decided_low = np.where(unknown, low, best)
+        decided_high = np.where(unknown, high, best)
+        low = np.minimum(decided_low - below, low)
+        high = np.maximum(decided_high + above, high)
+    # Nothing is less than nothing, and no 100 g hold more than 100 g of anything.
+    grams = np.array([name not in UNIT for name in FIGURES])
+    high = np.where(grams & np.isfinite(high), np.minimum(high, 100.0), high)
+    above = np.minimum(above, np.where(unknown, 0.0, np.maximum(high - known, 0.0)))
+    return RowFigures(
+        best, np.maximum(low, 0.0), high, below, above, decided_low, decided_high, cause
+    )
+
+
+def scaled(figures: RowFigures, keep: Vector) -> RowFigures:
+    """Return what is left of a row's figures when a share of each is kept, 0 to 1."""
+
+    def kept(vector: Vector) -> Vector:
+        with np.errstate(invalid="ignore"):
+            left: Vector = np.where(keep == 0, 0.0, vector * keep)
+        return left
+
+    return RowFigures(
+        kept(figures.best), kept(figures.low), kept(figures.high), kept(figures.below),
+        kept(figures.above), kept(figures.decided_low), kept(figures.decided_high),
+        figures.cause,
+    )  # fmt: skip

@@ -1,0 +1,186 @@
+"""Who can eat what, where a dish would have to split, and what meals leave of a day."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from snabo_core.dish import Dish, Part, all_lines
+from snabo_core.errors import BadInput
+from snabo_core.foods import Library
+from snabo_core.plate import Plate, plate_of
+from snabo_core.plate.eaters import Eater, Standing, Target, standing
+from snabo_core.plate.rows import PLACE, UNIT
+from snabo_core.preview import LABELS, Setting
+from snabo_core.swaps.ranking import ForEater, judge
+from snabo_core.wire import Cell, DayEater, DayLine, DayView, MatrixRow
+from snabo_core.wording import Message, in_energy_unit, say
+
+# A limit missed by less than this share of it is missed nearly; common practice, no source.
+NEARLY = 0.15
+NEEDS_A_LOOK = {"may_contain", "check_label", "unknown"}
+MOST_MEALS = 8
+LEAST_OVER = 1e-6
+
+
+def matrix_row(dish_id: int, dish: Dish, setting: Setting, library: Library) -> MatrixRow:
+    """Return a dish against every eater, each cell with the one line that decides it."""
+    plate = plate_of(dish, library, rules=setting.rules)
+    lines = [line for _, line in all_lines(dish)]
+    names = {line.id: line.food_name or line.text for line in lines}
+    people = [
+        judge(e, plate.totals, 1 / dish.servings, names, lines, library) for e in setting.eaters
+    ]
+    cells = tuple(_cell(person, plate, names, setting) for person in people)
+    return MatrixRow(dish_id, dish.title, cells, _split(dish, people, cells, plate))
+
+
+def _cell(person: ForEater, plate: Plate, names: dict[str, str], setting: Setting) -> Cell:
+    """Return the verdict for one eater: the gravest of exclusions and limits decides."""
+    eater = person.eater
+    contains = next((b for b in person.breaches if b.certainty == "contains"), None)
+    if contains is not None:
+        return Cell(eater.id, "does_not", say(contains.message), names[contains.line_id])
+    missed = [
+        (target, result)
+        for target, result in zip(eater.targets, person.standings, strict=True)
+        if not result.met and result.hard
+    ]
+    unsure = next((r for _, r in missed if r.code == "cannot_tell"), None)
+    far = next((p for p in missed if p[1].code != "cannot_tell" and not _near(*p)), None)
+    look = next((b for b in person.breaches if b.certainty in NEEDS_A_LOOK), None)
+    if far is not None:
+        return _limit_cell(eater, "does_not", *far, plate, names, setting)
+    if unsure is not None:
+        line = names.get(unsure.line_id or "", "")
+        return Cell(eater.id, "cannot_tell", say(unsure.message), line)
+    if look is not None:
+        verdict = "cannot_tell" if look.certainty == "unknown" else "nearly"
+        return Cell(eater.id, verdict, say(look.message), names[look.line_id])
+    if missed:
+        return _limit_cell(eater, "nearly", *missed[0], plate, names, setting)
+    return Cell(eater.id, "fits", "", "")
+
+
+def _near(target: Target, result: Standing) -> bool:
+    code, amount = result.code, result.amount
+    if code == "likely_misses":
+        return True
+    limit = target.meal(target.at_most if code == "over" else target.at_least) or 0.0
+    return amount is not None and limit > 0 and amount <= NEARLY * limit
+
+
+def _limit_cell(
+    eater: Eater,
+    verdict: str,
+    target: Target,
+    result: Standing,
+    plate: Plate,
+    names: dict[str, str],
+    setting: Setting,
+) -> Cell:
+    words = say(in_energy_unit(result.message, setting.energy_unit))
+    brought = [(s.values[target.nutrient] or 0.0, s.line_id) for s in plate.lines]
+    most = max(brought, default=(0.0, ""))
+    over = result.code in {"over", "likely_misses"} and target.at_most is not None
+    line = names.get(most[1], "") if over and most[0] > 0 else ""
+    label = LABELS[target.nutrient].lower()
+    return Cell(eater.id, verdict, f"{label} {words}", line)
+
+
+def _split(dish: Dish, people: Sequence[ForEater], cells: Sequence[Cell], plate: Plate) -> str:
+    """Say where a dish would have to split so that those it does not suit could share it.
+
+    The lines to keep apart are those somebody leaves out, and those that put an at-most
+    limit over, the biggest first, until the rest is within it.
+    """
+    fits = [p.eater.name for p, c in zip(people, cells, strict=True) if c.verdict != "does_not"]
+    if not fits or len(fits) == len(people):
+        return ""
+    sentences = []
+    for person, cell in zip(people, cells, strict=True):
+        blamed = _to_keep_apart(person, plate)
+        if cell.verdict != "does_not" or not blamed:
+            continue
+        touched = [part for part in dish.parts if _holds(part, blamed)]
+        foods = [line.food_name for _, line in all_lines(dish) if line.id in blamed]
+        values: dict[str, str | float] = {
+            "name": person.eater.name,
+            "where": " and ".join(part.name.lower() for part in touched),
+            "foods": " and ".join(dict.fromkeys(foods)),
+        }
+        shared = len(touched) < len(dish.parts)
+        sentences.append(say(Message("split_at" if shared else "split_all", values)))
+    return " ".join(sentences)
+
+
+def _to_keep_apart(person: ForEater, plate: Plate) -> set[str]:
+    blamed = {b.line_id for b in person.breaches if b.certainty == "contains"}
+    for target, result in zip(person.eater.targets, person.standings, strict=True):
+        limit = target.meal(target.at_most)
+        if result.code not in {"over", "likely_misses"} or limit is None or not result.hard:
+            continue
+        brought = sorted(
+            ((s.values[target.nutrient] or 0.0, s.line_id) for s in plate.lines), reverse=True
+        )
+        rest = sum(value for value, _ in brought) - limit - target.tolerance
+        for value, line_id in brought:
+            if rest <= LEAST_OVER or value <= 0:
+                break
+            blamed.add(line_id)
+            rest -= value
+    return blamed
+
+
+def _holds(part: Part, blamed: set[str]) -> bool:
+    return any(line.id in blamed for line in part.effective_lines())
+
+
+def day_view(meals: Sequence[tuple[Dish, float]], setting: Setting, library: Library) -> DayView:
+    """Return what the meals of a day use of every daily limit, and what they leave.
+
+    Args:
+        meals: dishes and how many servings of each everybody has.
+        setting: eaters and rules of the household.
+        library: where foods are looked up.
+
+    Raises:
+        BadInput: too many meals, or a number of servings that cannot be.
+    """
+    if len(meals) > MOST_MEALS:
+        raise BadInput(f"A day has at most {MOST_MEALS} meals here.", "meals")
+    if any(not 0 < servings <= 20 for _, servings in meals):
+        raise BadInput("A meal is more than nothing and at most 20 servings.", "servings")
+    eaten = None
+    for dish, servings in meals:
+        totals = plate_of(dish, library, rules=setting.rules).totals.times(servings / dish.servings)
+        eaten = totals if eaten is None else eaten.plus(totals)
+    people = []
+    for eater in setting.eaters:
+        lines = []
+        for target in eater.targets:
+            if target.per != "day" or eaten is None:
+                continue
+            whole = Target(target.nutrient, target.at_least, target.at_most)
+            counted = eater.counted_as(target.nutrient)
+            found = standing(whole, eaten, 1.0, {}, counted_as=counted)
+            place = PLACE[target.nutrient]
+            lines.append(
+                DayLine(
+                    target.nutrient,
+                    LABELS[target.nutrient],
+                    UNIT.get(target.nutrient, "g"),
+                    target.at_least,
+                    target.at_most,
+                    eaten.figure(target.nutrient, 1.0, eaten.edges[place]),
+                    say(in_energy_unit(_left(found.message), setting.energy_unit)),
+                    found.met,
+                )
+            )
+        people.append(DayEater(eater.id, eater.name, tuple(lines)))
+    return DayView(tuple(dish.title for dish, _ in meals), tuple(people))
+
+
+def _left(message: Message) -> Message:
+    """Word what is spare as what is left of the day, and what is short as still to come."""
+    code = {"meets_most": "day_left", "short": "day_to_come"}.get(message.code)
+    return Message(code, message.values) if code else message

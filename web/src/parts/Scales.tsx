@@ -1,0 +1,47 @@
+/** By what the plate is read: a serving, 100 g, the whole dish, or one eater's portion. */
+import type { JSX } from 'react';
+
+import type { Figure, Preview } from '../api/types';
+
+const WORDS: Record<string, string> = { serving: 'serving', '100g': '100 g', dish: 'dish' };
+
+export interface Scaled {
+  key: string;
+  words: string;
+  figures: Record<string, Figure>;
+  was: Record<string, Figure> | null;
+}
+
+/** Every scale a preview can be read by; eaters only where their portion is their own. */
+export function scalesOf(preview: Preview): Scaled[] {
+  return preview.scales.map((s) => ({
+    key: s.scale,
+    words: WORDS[s.scale] ?? s.scale,
+    figures: s.figures,
+    was: s.was,
+  }));
+}
+
+interface Props {
+  options: { key: string; words: string }[];
+  chosen: string;
+  onChoose: (key: string) => void;
+}
+
+export function ScaleSwitch({ options, chosen, onChoose }: Props): JSX.Element {
+  return (
+    <div className="row scale-switch" role="group" aria-label="Read the plate by">
+      {options.map((scale) => (
+        <button
+          key={scale.key}
+          type="button"
+          className="chip"
+          aria-pressed={scale.key === chosen}
+          onClick={() => onChoose(scale.key)}
+        >
+          {scale.words}
+        </button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,211 @@
+/** The original, the draft, kept versions and stand-ins side by side. */
+import { useQuery } from '@tanstack/react-query';
+import { useState, type JSX } from 'react';
+
+import { sentence } from '../../api/client';
+import { compareDishQuery, dishQuery, rankQuery } from '../../api/queries';
+import type { CompareDishRequest, DishColumn, DishComparison, Part, Slot } from '../../api/types';
+import { useOpenDish } from '../../draft/context';
+import { figureText, LABELS, percent, signed, spreadOf, unitOf } from '../../parts/format';
+import { Notice } from '../../parts/Notice';
+import { PartChart } from './PartChart';
+
+type StandIn = CompareDishRequest['stand_ins'][number];
+
+const MOST = 4;
+
+function Difference({ column, nutrient }: { column: DishColumn; nutrient: string }): JSX.Element {
+  const difference = column.differences[nutrient];
+  if (!difference) return <></>;
+  return (
+    <div className={difference.real ? 'difference' : 'soft'}>
+      {difference.real && <span aria-hidden>{(difference.value ?? 0) > 0 ? '▲ ' : '▼ '}</span>}
+      {difference.words}
+    </div>
+  );
+}
+
+function Energy({ column }: { column: DishColumn }): JSX.Element {
+  const shares = Object.entries(column.energy_shares);
+  return (
+    <>
+      {shares.map(([name, share]) => (
+        <div key={name}>
+          {LABELS[name]} {share === null ? 'cannot tell' : percent(share)}
+        </div>
+      ))}
+    </>
+  );
+}
+
+function Columns({ found }: { found: DishComparison }): JSX.Element {
+  return (
+    <table className="compare">
+      <thead>
+        <tr>
+          <th scope="col">per serving</th>
+          {found.columns.map((column) => (
+            <th key={column.key} scope="col">
+              {column.label}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {found.nutrients.map((nutrient) => (
+          <tr key={nutrient}>
+            <th scope="row">{LABELS[nutrient] ?? nutrient}</th>
+            {found.columns.map((column) => {
+              const figure = column.figures[nutrient];
+              if (!figure) return <td key={column.key} />;
+              return (
+                <td key={column.key}>
+                  <b>{figureText(figure, unitOf(nutrient))}</b>{' '}
+                  <span className="soft">{spreadOf(figure, unitOf(nutrient))}</span>
+                  <Difference column={column} nutrient={nutrient} />
+                </td>
+              );
+            })}
+          </tr>
+        ))}
+        <tr>
+          <th scope="row">Energy from</th>
+          {found.columns.map((column) => (
+            <td key={column.key}>
+              <Energy column={column} />
+            </td>
+          ))}
+        </tr>
+        <tr>
+          <th scope="row">Minutes over the original’s</th>
+          {found.columns.map((column) => (
+            <td key={column.key}>
+              {column.extra_total === null
+                ? '–'
+                : `${signed(column.extra_total)}, ${signed(column.extra_hands_on ?? 0)} by hand`}
+            </td>
+          ))}
+        </tr>
+        <tr>
+          <th scope="row">Suits</th>
+          {found.columns.map((column) => (
+            <td key={column.key}>
+              {column.eaters.map((eater) => (
+                <div key={eater.id} className={`verdict ${eater.suits ? 'ok' : 'bad'}`}>
+                  {eater.name}{' '}
+                  {eater.suits ? 'yes' : eater.excluded ? 'not as it is' : 'a limit missed'}
+                </div>
+              ))}
+            </td>
+          ))}
+        </tr>
+      </tbody>
+    </table>
+  );
+}
+
+interface PickProps {
+  part: Part;
+  slot: Slot;
+  chosen: StandIn[];
+  onToggle: (standIn: StandIn) => void;
+}
+
+function Pick({ part, slot, chosen, onToggle }: PickProps): JSX.Element | null {
+  const { draft } = useOpenDish();
+  const ranked = useQuery(rankQuery(draft.id, draft.sequence, draft.document, part.id, slot.id));
+  const candidates = ranked.data?.candidates ?? [];
+  if (candidates.length === 0) return null;
+  return (
+    <div className="chips" role="group" aria-label={`Stand-ins for the ${part.name}`}>
+      <span className="soft">{part.name}</span>
+      {candidates.map((candidate) => {
+        const item = { part: part.id, slot: slot.id, stand_in: candidate.stand_in };
+        const on = chosen.some((c) => c.slot === slot.id && c.stand_in === candidate.stand_in);
+        return (
+          <button
+            key={candidate.stand_in}
+            type="button"
+            className="chip"
+            aria-pressed={on}
+            disabled={!on && chosen.length >= MOST}
+            onClick={() => onToggle(item)}
+          >
+            {candidate.name}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+export function ComparePlace(): JSX.Element {
+  const { draft } = useOpenDish();
+  const stored = useQuery(dishQuery(draft.id));
+  const [standIns, setStandIns] = useState<StandIn[]>([]);
+  const [versions, setVersions] = useState<number[]>([]);
+  const request: CompareDishRequest = {
+    dish: draft.document,
+    stand_ins: standIns,
+    versions,
+    eaters: [],
+  };
+  const found = useQuery(compareDishQuery(draft.id, request));
+  const toggle = (item: StandIn): void => {
+    const same = (c: StandIn): boolean => c.slot === item.slot && c.stand_in === item.stand_in;
+    setStandIns(standIns.some(same) ? standIns.filter((c) => !same(c)) : [...standIns, item]);
+  };
+  return (
+    <main className="place compare-place">
+      <div className="row no-print">
+        <h2>Side by side</h2>
+        <span className="soft">
+          Beside the original and the dish as it is now, up to {MOST} stand-ins and kept versions.
+        </span>
+        <span className="grow" />
+        <button type="button" className="chip" onClick={() => window.print()}>
+          Print
+        </button>
+      </div>
+      <div className="no-print">
+        {draft.document.parts.flatMap((part) =>
+          part.slots.map((slot) => (
+            <Pick key={slot.id} part={part} slot={slot} chosen={standIns} onToggle={toggle} />
+          )),
+        )}
+        {(stored.data?.versions.length ?? 0) > 0 && (
+          <div className="chips" role="group" aria-label="Kept versions">
+            <span className="soft">Kept</span>
+            {stored.data?.versions.map((v) => (
+              <button
+                key={v.number}
+                type="button"
+                className="chip"
+                aria-pressed={versions.includes(v.number)}
+                onClick={() =>
+                  setVersions(
+                    versions.includes(v.number)
+                      ? versions.filter((n) => n !== v.number)
+                      : [...versions, v.number],
+                  )
+                }
+              >
+                version {v.number}
+              </button>
+            ))}
+          </div>
+        )}
+      </div>
+      {found.error && <Notice bad>{sentence(found.error)}</Notice>}
+      {found.data?.columns.length === 1 && (
+        <p style={{ margin: '10px 0' }}>Pick a stand-in above to see it beside the original.</p>
+      )}
+      {found.data && (
+        <>
+          <PartChart found={found.data} />
+          <Columns found={found.data} />
+        </>
+      )}
+    </main>
+  );
+}

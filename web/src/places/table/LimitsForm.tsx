@@ -1,0 +1,92 @@
+/** Limits typed in: at least, at most, per serving or day, a must or a wish, with a tolerance. */
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import type { JSX } from 'react';
+
+import { LABELS, unitOf } from '../../parts/format';
+import { isSet, NONE, TARGETED, type Limits, type Typed } from './limits';
+
+interface Props {
+  limits: Limits;
+  onChange: (limits: Limits) => void;
+}
+
+export function LimitsForm({ limits, onChange }: Props): JSX.Element {
+  const set = (nutrient: string, change: Partial<Typed>): void =>
+    onChange({ ...limits, [nutrient]: { ...(limits[nutrient] ?? NONE), ...change } });
+  return (
+    <div className="targets-form">
+      <b>Limits</b>
+      <span className="soft">at least</span>
+      <span className="soft">at most</span>
+      <span className="soft">counts</span>
+      <span className="soft">may pass by</span>
+      {TARGETED.map((nutrient) => {
+        const typed = limits[nutrient] ?? NONE;
+        const name = LABELS[nutrient] ?? nutrient;
+        return (
+          <div key={nutrient} style={{ display: 'contents' }}>
+            <span>
+              {name} <span className="soft">{unitOf(nutrient)}</span>
+            </span>
+            {(['least', 'most'] as const).map((end) => (
+              <TextField
+                key={end}
+                value={typed[end]}
+                onChange={(e) => set(nutrient, { [end]: e.target.value })}
+                slotProps={{
+                  htmlInput: { inputMode: 'decimal', 'aria-label': `${name} at ${end}` },
+                }}
+              />
+            ))}
+            {isSet(typed) ? (
+              <>
+                <span className="counts">
+                  <TextField
+                    select
+                    value={`${typed.per}/${typed.hard ? 'must' : 'wish'}`}
+                    slotProps={{ htmlInput: { 'aria-label': `${name} counts` } }}
+                    onChange={(e) => {
+                      const [per, hard] = e.target.value.split('/');
+                      set(nutrient, {
+                        per: per === 'day' ? 'day' : 'serving',
+                        hard: hard === 'must',
+                      });
+                    }}
+                  >
+                    <MenuItem value="serving/must">a serving, a must</MenuItem>
+                    <MenuItem value="serving/wish">a serving, a wish</MenuItem>
+                    <MenuItem value="day/must">a day, a must</MenuItem>
+                    <MenuItem value="day/wish">a day, a wish</MenuItem>
+                  </TextField>
+                  {typed.per === 'day' && (
+                    <TextField
+                      label="this meal, %"
+                      value={typed.share}
+                      sx={{ width: 110 }}
+                      onChange={(e) => set(nutrient, { share: e.target.value })}
+                      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+                    />
+                  )}
+                </span>
+                <TextField
+                  value={typed.tolerance}
+                  placeholder="0"
+                  onChange={(e) => set(nutrient, { tolerance: e.target.value })}
+                  slotProps={{
+                    htmlInput: { inputMode: 'decimal', 'aria-label': `${name} may pass by` },
+                  }}
+                />
+              </>
+            ) : (
+              <>
+                <span />
+                <span />
+              </>
+            )}
+          </div>
+        );
+      })}
+    </div>
+  );
+}

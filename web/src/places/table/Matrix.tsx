@@ -1,0 +1,75 @@
+/** The household's dishes against its eaters, each cell with the one line that decides it. */
+import { useQuery } from '@tanstack/react-query';
+import type { JSX } from 'react';
+import { Link } from 'react-router';
+
+import { sentence } from '../../api/client';
+import { matrixQuery } from '../../api/queries';
+import type { Cell } from '../../api/types';
+import { Notice } from '../../parts/Notice';
+
+const VERDICTS: Record<string, [string, string]> = {
+  fits: ['fits', 'ok'],
+  nearly: ['nearly', 'unsure'],
+  does_not: ['does not', 'bad'],
+  cannot_tell: ['cannot tell', 'unsure'],
+};
+
+function Verdict({ cell }: { cell: Cell }): JSX.Element {
+  const [word, kind] = VERDICTS[cell.verdict] ?? [cell.verdict, 'unsure'];
+  return (
+    <td className={`cell ${cell.verdict}`}>
+      <span className={`verdict ${kind}`}>
+        <b>{word}</b>
+      </span>
+      {cell.words && (
+        <div className="soft">
+          {cell.words}
+          {cell.line && !cell.words.includes(cell.line) && ` · ${cell.line}`}
+        </div>
+      )}
+    </td>
+  );
+}
+
+export function Matrix(): JSX.Element {
+  const found = useQuery(matrixQuery);
+  return (
+    <section aria-label="Who can eat what" style={{ marginTop: 30 }}>
+      <h2>Who can eat what</h2>
+      {found.error && <Notice bad>{sentence(found.error)}</Notice>}
+      {found.data?.rows.length === 0 && (
+        <p>
+          No dish yet. <Link to="/bring">Bring one</Link>.
+        </p>
+      )}
+      {found.data && found.data.rows.length > 0 && (
+        <table className="matrix">
+          <thead>
+            <tr>
+              <th scope="col">dish</th>
+              {found.data.eaters.map((name) => (
+                <th key={name} scope="col">
+                  {name}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {found.data.rows.map((row) => (
+              <tr key={row.dish}>
+                <th scope="row">
+                  <Link to={`/dishes/${row.dish}/bench`}>{row.title}</Link>
+                  {row.split && <div className="soft split">{row.split}</div>}
+                </th>
+                {row.cells.map((cell) => (
+                  <Verdict key={cell.eater} cell={cell} />
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
