@@ -27,8 +27,10 @@ from django.test.utils import setup_databases, setup_test_environment, teardown_
 
 from accounts.models import Household, User  # noqa: E402
 from snabo_core.foods import library  # noqa: E402
-from snabo_core.plate.eaters import schools  # noqa: E402
+from snabo_core.plate.eaters import schools, standings  # noqa: E402
+from snabo_core.plate.figures import entries, total, totals_of_many  # noqa: E402
 from snabo_core.quantities import read_line  # noqa: E402
+from snabo_core.recipe import line_from  # noqa: E402
 from table.services import EaterForm, add_eater  # noqa: E402
 from tests.score_lines import expected_lines, misspelled, score  # noqa: E402
 
@@ -107,6 +109,37 @@ def post(client: Client, path: str, body: object) -> dict:
     return send(client, path, json.dumps(body)).json()
 
 
+def candidate_plates() -> tuple[Callable[[], object], Callable[[], object], Callable[[], object]]:
+    """Return 40 candidate plates of 60 lines, the same judged for 4 eaters, and a bare product.
+
+    The bare product is what the draws alone would cost: 40 plates by figure, times the draws
+    of 30 causes on both sides.
+    """
+    foods = library()
+    lines = [line_from(read_line(LINES[i % len(LINES)], foods), foods, str(i)) for i in range(55)]
+    base = total(*entries(lines, foods))
+    groups = [
+        entries(
+            [
+                line_from(read_line(LINES[(i + j) % len(LINES)], foods), foods, f"{i}-{j}")
+                for j in range(5)
+            ],
+            foods,
+        )[0]
+        for i in range(40)
+    ]
+    targets = [target for school in SCHOOLS for target in schools()[school].targets]
+    left = np.random.default_rng(1).random((40 * 14, 60), dtype=np.float32)
+    right = np.random.default_rng(2).random((60, 2000), dtype=np.float32)
+
+    def judged() -> None:
+        many = totals_of_many(base, groups)
+        for target in targets:
+            standings(target, many, 1 / 6, [{}] * len(groups))
+
+    return lambda: totals_of_many(base, groups), judged, lambda: left @ right
+
+
 def timings() -> dict[str, tuple[float, float]]:
     client = household()
     many = [LINES[i % len(LINES)] for i in range(56)]
@@ -131,6 +164,10 @@ def timings() -> dict[str, tuple[float, float]]:
             lambda: [read_line(lines[i % len(lines)].text, library()) for i in range(1000)], 5
         ),
     }
+    plates, judged, bare = candidate_plates()
+    found["40 plates"] = measure(plates)
+    found["40 plates judged"] = measure(judged)
+    found["bare product"] = measure(bare)
     # Last, since thousands of foods more would weigh on everything measured after them.
     crowded = crowded_household()
     found["search, 10,000 rows"] = measure(
@@ -160,6 +197,8 @@ def main() -> int:
             f"food {seen.foods:.1%}, grams {seen.grams:.1%}"
         )
     print("misspelled names: {} of {} first, {} among the first three".format(*misspelled()))
+    plates, bare = found["40 plates judged"][0], found["bare product"][0]
+    print(f"40 plates judged for 4 eaters: {plates / bare:.1f} times the bare matrix product")
     slow = []
     for name, (median, p95) in found.items():
         budget = f", budget {BUDGETS[name]:.0f} ms" if name in BUDGETS else ""

@@ -87,7 +87,7 @@ def explain(dish: Dish, request: ExplainRequest, setting: Setting, library: Libr
     found, lost = entries(lines, library, setting.rules, keep)
     totals = total(found, lost)
     place = PLACE[nutrient]
-    whole = totals.known(place)
+    whole = float(totals.known[place])
     causes = {blame.line_id: blame.cause for _, blame in totals.blame[place]}
     rows = []
     for entry in found:

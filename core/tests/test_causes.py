@@ -152,7 +152,7 @@ class Laws(unittest.TestCase):
         common = total(*found(base, "b"))
         apart = [found(group, f"c{k}-") for k, group in enumerate(groups)]
         together = totals_of_many(common, [entry for entry, _ in apart])
-        for many, (entry, lost) in zip(together, apart, strict=True):
+        for many, (entry, lost) in zip(together.totals, apart, strict=True):
             one = common.plus(total(entry, lost))
             for name in ("best", "low", "high", "decided_low", "decided_high"):
                 np.testing.assert_allclose(getattr(many, name), getattr(one, name), rtol=1e-9)

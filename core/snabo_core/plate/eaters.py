@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import tomllib
-from collections.abc import Mapping
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 from functools import cache
 from importlib.resources import files
 from typing import Literal
@@ -12,8 +12,9 @@ from typing import Literal
 import numpy as np
 
 from snabo_core.errors import BadInput
+from snabo_core.foods.records import Vector
 from snabo_core.plate.exclusions import Exclusion
-from snabo_core.plate.figures import DECIDING, Draws, Totals
+from snabo_core.plate.figures import DECIDING, Blame, Draws, Many, Totals
 from snabo_core.plate.programme import Programme
 from snabo_core.plate.rows import PLACE, UNIT
 from snabo_core.wording import Message
@@ -146,7 +147,7 @@ def check_target(target: Target) -> None:
         raise BadInput(f"A tolerance lies between 0 and {MOST_TOLERANCE:,.0f}.", "targets")
 
 
-@dataclass(frozen=True, eq=False)
+@dataclass(frozen=True)
 class _Held:
     """What a target is held against: one figure of a share, with what is open about it."""
 
@@ -155,10 +156,12 @@ class _Held:
     known: float
     open_low: float
     open_high: float
-    sampled: Draws
-    food: str
-    line_id: str | None
-    by_label: bool
+    blame: tuple[tuple[float, Blame], ...]
+    names: Mapping[str, str]
+
+    def decides(self) -> Blame | None:
+        """Return the unknown or label that decides, if one does."""
+        return next((b for _, b in self.blame if b.cause in DECIDING), None)
 
 
 def standing(
@@ -180,72 +183,155 @@ def standing(
         lost: how much of the figure left with pressed liquid, in this share.
         counted_as: the figure that counts, where the school counts its own way.
     """
+    return standings(target, Many([totals]), share, [names], lost=lost, counted_as=counted_as)[0]
+
+
+def standings(
+    target: Target,
+    many: Many,
+    share: float,
+    names: Sequence[Mapping[str, str]],
+    *,
+    lost: float = 0.0,
+    counted_as: str | None = None,
+) -> list[Standing]:
+    """Judge one target for many dishes at once, see `standing`."""
     place = PLACE[counted_as or target.nutrient]
-    known = totals.known(place) * share
-    best = None if np.isnan(totals.best[place]) else known
-    blamed = totals.blame[place]
-    decides = next((b for _, b in blamed if b.cause in DECIDING), None)
-    held = _Held(
-        target.nutrient,
-        best,
-        known,
-        float(totals.decided_low[place]) * share - known,
-        float(totals.decided_high[place]) * share - known,
-        totals.drawn(place) * np.float32(share),
-        names.get(decides.line_id, "one line") if decides else "one line",
-        decides.line_id if decides else None,
-        decides is not None and decides.cause == "label",
+    best, low, high, open_low, open_high = (
+        np.array([getattr(totals, name)[place] for totals in many.totals], dtype=np.float64) * share
+        for name in ("best", "low", "high", "decided_low", "decided_high")
     )
-    results = []
+    known = np.where(np.isnan(best), open_low, best)
+    held = [
+        _Held(
+            target.nutrient, None if np.isnan(best[i]) else float(best[i]), float(known[i]),
+            float(open_low[i] - known[i]), float(open_high[i] - known[i]),
+            totals.blame[place], names[i],
+        )
+        for i, totals in enumerate(many.totals)
+    ]  # fmt: skip
+    drawn = _Drawn(many.draws(place), share, low, high)
+    sides = []
     at_most, at_least = target.meal(target.at_most), target.meal(target.at_least)
     if at_most is not None:
-        results.append(_judge(held, at_most, target.tolerance, lost=0.0, upper=True))
+        sides.append(_judge(held, drawn, at_most, target.tolerance, lost=0.0, upper=True))
     if at_least is not None:
-        results.append(_judge(held, at_least, target.tolerance, lost=lost, upper=False))
-    order = ("over", "short", "likely_misses", "cannot_tell", "likely_meets", "meets")
-    worst = min(results, key=lambda s: order.index(s.code))
-    return Standing(
-        worst.nutrient, worst.code, worst.amount, worst.chance, worst.message,
-        worst.line_id, target.hard,
-    )  # fmt: skip
+        sides.append(_judge(held, drawn, at_least, target.tolerance, lost=lost, upper=False))
+    worst = [
+        min(both, key=lambda s: WORST_FIRST.index(s.code)) for both in zip(*sides, strict=True)
+    ]
+    if target.hard:
+        return worst
+    return [replace(one, hard=False) for one in worst]
 
 
-def _judge(held: _Held, limit: float, tolerance: float, *, lost: float, upper: bool) -> Standing:
-    """Judge one side of a target; draws decide, unless something unknown does."""
-    edge = limit + tolerance if upper else limit - tolerance
+WORST_FIRST: tuple[Code, ...] = (
+    "over", "short", "likely_misses", "cannot_tell", "likely_meets", "meets",
+)  # fmt: skip
+
+
+@dataclass(frozen=True)
+class _Chances:
+    """The shares of draws inside a limit: what is open at its worst, its kindest, its best."""
+
+    adverse: float
+    kindest: float
+    plain: float
+
+
+@dataclass(frozen=True, eq=False)
+class _Drawn:
+    """Draws of the whole dishes, the share that is eaten, and that share's hard bounds."""
+
+    whole: Draws
+    share: float
+    low: Vector
+    high: Vector
+
+    def inside(self, row: int, bound: float, *, upper: bool) -> float:
+        """Return the share of one dish's draws on the right side of a bound.
+
+        First-order sums may step over the hard bounds; what lies beyond those is settled.
+        """
+        if bound >= self.high[row]:
+            return 1.0 if upper or bound <= self.high[row] else 0.0
+        if bound < self.low[row]:
+            return 0.0 if upper else 1.0
+        edge = np.float32(bound / self.share)
+        drawn = self.whole[row] <= edge if upper else self.whole[row] >= edge
+        return int(np.count_nonzero(drawn)) / int(drawn.size)
+
+
+def _chances(
+    held: Sequence[_Held], drawn: _Drawn, edge: float, *, lost: float, upper: bool
+) -> list[_Chances]:
+    """Return each dish's chances; draws decide, unless something unknown does."""
     tiny = 1e-6 * max(1.0, abs(edge))
+    bound = edge + lost + tiny if upper else edge + lost - tiny
 
-    def chance_with(offset: float) -> float:
-        """Return the share of draws inside the limit with what is open moved by `offset`."""
+    def moved(row: int, offset: float) -> float:
         if np.isinf(offset):
             return 0.0 if upper else 1.0
-        drawn = held.sampled + np.float32(offset - lost)
-        inside = drawn <= edge + tiny if upper else drawn >= edge - tiny
-        return float(np.mean(inside))
+        return drawn.inside(row, bound - offset, upper=upper)
 
-    adverse = chance_with(held.open_high if upper else held.open_low)
-    kindest = chance_with(held.open_low if upper else held.open_high)
+    found = []
+    for row, h in enumerate(held):
+        plain = drawn.inside(row, bound, upper=upper)
+        if h.open_low == h.open_high == 0:
+            found.append(_Chances(plain, plain, plain))
+            continue
+        worst, kindest = (h.open_high, h.open_low) if upper else (h.open_low, h.open_high)
+        found.append(_Chances(moved(row, worst), moved(row, kindest), plain))
+    return found
+
+
+def _judge(
+    held: Sequence[_Held],
+    drawn: _Drawn,
+    limit: float,
+    tolerance: float,
+    *,
+    lost: float,
+    upper: bool,
+) -> list[Standing]:
+    """Judge one side of a target for many dishes."""
+    edge = limit + tolerance if upper else limit - tolerance
+    chances = _chances(held, drawn, edge, lost=lost, upper=upper)
+    return [
+        _verdict(h, chance, limit, tolerance, lost=lost, upper=upper)
+        for h, chance in zip(held, chances, strict=True)
+    ]
+
+
+def _verdict(
+    held: _Held, chance: _Chances, limit: float, tolerance: float, *, lost: float, upper: bool
+) -> Standing:
+    edge = limit + tolerance if upper else limit - tolerance
+    tiny = 1e-6 * max(1.0, abs(edge))
     value = held.known - lost
     room = limit - value if upper else value - limit
-    if adverse >= NEARLY_SURE:
-        return _met(held, room, adverse, tolerance, upper=upper)
-    if kindest <= 1 - NEARLY_SURE:
+    if chance.adverse >= NEARLY_SURE:
+        return _met(held, room, chance.adverse, tolerance, upper=upper)
+    if chance.kindest <= 1 - NEARLY_SURE:
         # What is surely there, or surely not, where the best value is unknown.
         nearest = value + (held.open_low if upper else held.open_high)
         missed = -room if held.best is not None else abs(nearest - limit)
-        return _missed(held, missed, kindest, upper=upper)
+        return _missed(held, missed, chance.kindest, upper=upper)
     low, high = value + held.open_low, value + held.open_high
     if held.best is None or (low < edge - tiny and high > edge + tiny):
         nutrient = held.nutrient.replace("_mg", "").replace("_", " ")
-        code = "cannot_tell_label" if held.by_label else "cannot_tell"
-        message = Message(code, {"nutrient": nutrient, "food": held.food})
-        return Standing(held.nutrient, "cannot_tell", None, None, message, held.line_id)
-    chance = chance_with(0.0)
+        decides = held.decides()
+        line = decides.line_id if decides else None
+        by_label = decides is not None and decides.cause == "label"
+        food = held.names.get(line or "", "one line")
+        values: dict[str, str | float] = {"nutrient": nutrient, "food": food}
+        message = Message("cannot_tell_label" if by_label else "cannot_tell", values)
+        return Standing(held.nutrient, "cannot_tell", None, None, message, line)
     if room >= -tiny - tolerance:
-        likely = Message("likely_meets", {"chance": chance})
-        return Standing(held.nutrient, "likely_meets", room, chance, likely)
-    unlikely = Message("likely_misses", {"chance": 1 - chance})
-    return Standing(held.nutrient, "likely_misses", -room, chance, unlikely)
+        likely = Message("likely_meets", {"chance": chance.plain})
+        return Standing(held.nutrient, "likely_meets", room, chance.plain, likely)
+    unlikely = Message("likely_misses", {"chance": 1 - chance.plain})
+    return Standing(held.nutrient, "likely_misses", -room, chance.plain, unlikely)
 
 
 def _met(held: _Held, room: float, chance: float, tolerance: float, *, upper: bool) -> Standing:

@@ -146,14 +146,21 @@ def entries(
     return found, lost
 
 
+@lru_cache(maxsize=128)
+def drawn_sides(causes: tuple[str, ...]) -> Draws:
+    """Return the draws of causes, cause by draw: above 0 first, then below, each once."""
+    drawn = np.array([standard_draws(name) for name in causes])
+    return np.concatenate([np.maximum(drawn, 0), np.minimum(drawn, 0)])
+
+
 @dataclass(frozen=True, eq=False)
 class Totals:
     """Sums over lines along `FIGURES`.
 
     `best` is NaN where unknown, `high` and `decided_high` infinite where nothing bounds
     them. `decided_low` and `decided_high` enclose what unknowns and label rounding leave
-    open while everything modelled stays at its best. `sampled` are the draws of the modelled
-    causes around the known part of the sum.
+    open while everything modelled stays at its best. `up` and `down` (cause by figure) are
+    how far each modelled cause moves every figure; draws follow from them when asked for.
     """
 
     best: Vector
@@ -161,23 +168,26 @@ class Totals:
     high: Vector
     decided_low: Vector
     decided_high: Vector
-    sampled: Draws
+    causes: tuple[str, ...]
+    up: Matrix
+    down: Matrix
     blame: tuple[tuple[tuple[float, Blame], ...], ...]
 
     def plus(self, other: Totals) -> Totals:
         """Return the sum of two disjoint sets of lines; shared causes have the same draws."""
+        causes, up, down = _joined(self, other)
         return Totals(
             self.best + other.best,
             self.low + other.low,
             self.high + other.high,
             self.decided_low + other.decided_low,
             self.decided_high + other.decided_high,
-            self.sampled + other.sampled,
+            causes, up, down,
             tuple(
                 tuple(sorted(a + b, key=_width)[:MOST_BLAMED])
                 for a, b in zip(self.blame, other.blame, strict=True)
             ),
-        )
+        )  # fmt: skip
 
     def times(self, share: float) -> Totals:
         """Return the totals of a share of the dish."""
@@ -185,24 +195,34 @@ class Totals:
             high, decided = self.high * share, self.decided_high * share
         return Totals(
             self.best * share, self.low * share, high, self.decided_low * share, decided,
-            self.sampled * np.float32(share),
+            self.causes, self.up * share, self.down * share,
             tuple(tuple((w * share, b) for w, b in pairs) for pairs in self.blame),
         )  # fmt: skip
 
-    def known(self, place: int) -> float:
-        """Return the part of a figure that is known; its draws lie around it."""
-        return float(self.decided_low[place] if np.isnan(self.best[place]) else self.best[place])
+    @cached_property
+    def known(self) -> Vector:
+        """The part of every figure that is known; its draws lie around it."""
+        return np.where(np.isnan(self.best), self.decided_low, self.best)
 
-    def drawn(self, place: int) -> Draws:
-        """Return a figure's draws inside its hard bounds; first-order sums may step over."""
-        top = min(float(self.high[place]), float(np.finfo(np.float32).max))
-        drawn: Draws = np.clip(self.sampled[place], np.float32(self.low[place]), np.float32(top))
-        return drawn
+    @cached_property
+    def sampled(self) -> Draws:
+        """The draws of every figure, figure by draw."""
+        if not self.causes:
+            return np.repeat(self.known[:, None].astype(np.float32), DRAWS, axis=1)
+        moved: Draws = self.sides().astype(np.float32) @ drawn_sides(self.causes)
+        moved += self.known[:, None].astype(np.float32)
+        return moved
+
+    def sides(self) -> Matrix:
+        """Return figure by cause, up then down, as `drawn_sides` has the draws."""
+        return np.concatenate([self.up, self.down]).T
 
     @cached_property
     def edges(self) -> Matrix:
         """The ends of the modelled 90 % of every shown figure of the whole."""
-        places = [round(edge * (self.sampled.shape[1] - 1)) for edge in SPREAD]
+        if not self.causes:
+            return np.repeat(self.known[: len(SHOWN), None], 2, axis=1)
+        places = [round(edge * (DRAWS - 1)) for edge in SPREAD]
         ends = np.partition(self.sampled[: len(SHOWN)], places, axis=1)[:, places]
         return ends.astype(np.float64)
 
@@ -230,6 +250,47 @@ class Totals:
         )
 
 
+def _joined(one: Totals, other: Totals) -> tuple[tuple[str, ...], Matrix, Matrix]:
+    """Return the causes of both with their reaches added up."""
+    if one.causes == other.causes:
+        return one.causes, one.up + other.up, one.down + other.down
+    place = {name: i for i, name in enumerate(one.causes)}
+    where = [place.setdefault(name, len(place)) for name in other.causes]
+    up, down = np.zeros((len(place), len(FIGURES))), np.zeros((len(place), len(FIGURES)))
+    up[: len(one.causes)], down[: len(one.causes)] = one.up, one.down
+    up[where] += other.up
+    down[where] += other.down
+    return tuple(place), up, down
+
+
+class Many:
+    """Dishes judged together: their draws of one figure are made once, in one product."""
+
+    def __init__(self, totals: Sequence[Totals]) -> None:
+        self.totals = totals
+        self._draws: dict[int, Draws] = {}
+
+    def draws(self, place: int) -> Draws:
+        """Return the draws of one figure of the whole dishes, dish by draw."""
+        if place not in self._draws:
+            self._draws[place] = self._made(place)
+        return self._draws[place]
+
+    def _made(self, place: int) -> Draws:
+        if len(self.totals) == 1:
+            return self.totals[0].sampled[place : place + 1]
+        causes = self.totals[0].causes
+        if not causes or any(totals.causes is not causes for totals in self.totals):
+            return np.stack([totals.sampled[place] for totals in self.totals])
+        sides = np.array(
+            [np.concatenate([t.up[:, place], t.down[:, place]]) for t in self.totals],
+            dtype=np.float32,
+        )
+        moved: Draws = sides @ drawn_sides(causes)
+        moved += np.array([t.known[place] for t in self.totals], dtype=np.float32)[:, None]
+        return moved
+
+
 def _width(pair: tuple[float, Blame]) -> tuple[bool, float]:
     return pair[1].cause not in DECIDING, -pair[0]
 
@@ -241,9 +302,8 @@ def total(found: Sequence[Entry], lost: Sequence[Line], *, sample: bool = True) 
     they never count as zero. Bounds take each row's figure once for all its lines.
     """
     size = len(FIGURES)
-    draws = DRAWS if sample else 1
     if not found:
-        return _of_nothing(lost, draws)
+        return _of_nothing(lost)
     grams_best = np.array([np.nan if e.best is None else e.best for e in found])
     grams_low = np.array([e.low for e in found])
     grams_high = np.array([np.inf if e.high is None else e.high for e in found])
@@ -261,24 +321,25 @@ def total(found: Sequence[Entry], lost: Sequence[Line], *, sample: bool = True) 
     if lost:
         best = np.full(size, np.nan)
         high, decided_high = np.full(size, np.inf), np.full(size, np.inf)
-    known = np.where(np.isnan(best), decided_low, best)
-    sampled: Draws = np.repeat(known[:, None].astype(np.float32), draws, axis=1)
+    causes: tuple[str, ...] = ()
+    up = down = np.zeros((0, size))
     if sample:
-        sampled += _deviations(found, grams_low, fixed_grams, grams_high, stacked)
+        reach = _reach(found, grams_low, fixed_grams, grams_high, stacked)
+        (up,), (down,) = _by_group(reach, np.zeros(len(found), dtype=np.intp), 1)
+        causes = reach.names
     return Totals(
-        best, low, high, decided_low, decided_high, sampled,
+        best, low, high, decided_low, decided_high, causes, up, down,
         _blame(found, lost, grams_low, grams_high, fixed_grams, stacked),
     )  # fmt: skip
 
 
-def _of_nothing(lost: Sequence[Line], draws: int) -> Totals:
+def _of_nothing(lost: Sequence[Line]) -> Totals:
     size = len(FIGURES)
     end = np.full(size, np.inf if lost else 0.0)
     best = np.full(size, np.nan) if lost else np.zeros(size)
     unknown = tuple((np.inf, Blame(line.id, "unknown")) for line in lost[:MOST_BLAMED])
-    none = np.zeros(size)
-    empty = np.zeros((size, draws), dtype=np.float32)
-    return Totals(best, none, end, none, end, empty, tuple(unknown for _ in FIGURES))
+    none, still = np.zeros(size), np.zeros((0, size))
+    return Totals(best, none, end, none, end, (), still, still, tuple(unknown for _ in FIGURES))
 
 
 def _product(grams: Vector, per_gram: Matrix) -> Vector:
@@ -290,45 +351,55 @@ def _product(grams: Vector, per_gram: Matrix) -> Vector:
     return result
 
 
-def modelled(
+@dataclass(frozen=True, eq=False)
+class _Reach:
+    """How far modelled causes move the figures: one row per contribution of an entry."""
+
+    names: tuple[str, ...]
+    cause: NDArray[np.intp]
+    entry: NDArray[np.intp]
+    down: Matrix
+    up: Matrix
+
+
+def _reach(
     found: Sequence[Entry], low: Vector, fixed: Vector, high: Vector, stacked: dict[str, Matrix]
-) -> tuple[list[str], Matrix, Matrix]:
-    """Return the modelled causes and how far each moves every figure, down and up.
+) -> _Reach:
+    """Return what the grams of each entry and its row's spread contribute, by named cause."""
+    names: dict[str, int] = {}
+    per = np.nan_to_num(stacked["best"])
+    vague = np.flatnonzero(np.isfinite(high) & (high > low))
+    spread = np.array([i for i, e in enumerate(found) if e.figures.cause != "label"], dtype=np.intp)
+    cause = [names.setdefault(grams_cause(found[int(i)].line), len(names)) for i in vague]
+    cause += [names.setdefault(f"row:{found[int(i)].row_key}", len(names)) for i in spread]
+    down = np.concatenate([
+        (fixed[vague] - low[vague])[:, None] * per[vague],
+        fixed[spread][:, None] * stacked["below"][spread],
+    ])  # fmt: skip
+    up = np.concatenate([
+        (high[vague] - fixed[vague])[:, None] * per[vague],
+        fixed[spread][:, None] * stacked["above"][spread],
+    ])  # fmt: skip
+    entry = np.concatenate([vague, spread])
+    return _Reach(tuple(names), np.array(cause, dtype=np.intp), entry, down, up)
+
+
+def _by_group(reach: _Reach, owner: NDArray[np.intp], groups: int) -> tuple[Matrix, Matrix]:
+    """Return how far every cause moves the figures of each group, up and down.
+
+    Args:
+        reach: what every entry contributes.
+        owner: the group of each entry.
+        groups: how many groups there are.
 
     Returns:
-        Names of causes, and two matrices (cause by figure): the reach below and above.
+        Two arrays, group by cause by figure.
     """
-    names: dict[str, int] = {}
-    where, down, up = [], [], []
-    per = np.nan_to_num(stacked["best"])
-    vague = np.isfinite(high) & (high > low)
-    for i, entry in enumerate(found):
-        if vague[i]:
-            where.append(names.setdefault(grams_cause(entry.line), len(names)))
-            down.append((fixed[i] - low[i]) * per[i])
-            up.append((high[i] - fixed[i]) * per[i])
-        if entry.figures.cause != "label":
-            where.append(names.setdefault(f"row:{entry.row_key}", len(names)))
-            down.append(fixed[i] * stacked["below"][i])
-            up.append(fixed[i] * stacked["above"][i])
-    below, above = np.zeros((len(names), len(FIGURES))), np.zeros((len(names), len(FIGURES)))
-    if where:
-        np.add.at(below, where, np.array(down))
-        np.add.at(above, where, np.array(up))
-    return list(names), below, above
-
-
-def _deviations(
-    found: Sequence[Entry], low: Vector, fixed: Vector, high: Vector, stacked: dict[str, Matrix]
-) -> Draws:
-    """Return the draws of all modelled causes together, as one pair of matrix products."""
-    names, below, above = modelled(found, low, fixed, high, stacked)
-    if not names:
-        return np.zeros((len(FIGURES), DRAWS), dtype=np.float32)
-    drawn = np.array([standard_draws(name) for name in names])
-    upward, downward = np.maximum(drawn, 0), np.minimum(drawn, 0)
-    result: Draws = above.T.astype(np.float32) @ upward + below.T.astype(np.float32) @ downward
-    return result
+    up, down = (np.zeros((groups, len(reach.names), len(FIGURES))) for _ in range(2))
+    group = owner[reach.entry]
+    np.add.at(up, (group, reach.cause), reach.up)
+    np.add.at(down, (group, reach.cause), reach.down)
+    return up, down
 
 
 def _blame(
@@ -376,19 +447,8 @@ def _blame(
     return tuple(blamed)
 
 
-@dataclass(frozen=True, eq=False)
-class _Stack:
-    """The sums of several groups of entries, group by figure."""
-
-    best: Matrix
-    low: Matrix
-    high: Matrix
-    decided_low: Matrix
-    decided_high: Matrix
-
-
-def totals_of_many(base: Totals, groups: Sequence[Sequence[Entry]]) -> list[Totals]:
-    """Return base plus each group, all groups summed in one go.
+def totals_of_many(base: Totals, groups: Sequence[Sequence[Entry]]) -> Many:
+    """Return base plus each group, all groups summed and drawn in one go.
 
     Blame is the base's; a caller that shows one candidate in full sums it with `total`.
 
@@ -398,14 +458,12 @@ def totals_of_many(base: Totals, groups: Sequence[Sequence[Entry]]) -> list[Tota
     """
     flat = [entry for group in groups for entry in group]
     if not flat:
-        return [base for _ in groups]
-    sizes = [len(group) for group in groups]
-    starts = np.cumsum([0, *sizes])
-    owner = np.repeat(np.arange(len(groups)), sizes)
-    grams = {
-        name: np.array([getattr(e, name) for e in flat], dtype=np.float64)
+        return Many([base for _ in groups])
+    owner = np.repeat(np.arange(len(groups)), [len(group) for group in groups])
+    low, best, high = (
+        np.array([getattr(e, name) for e in flat], dtype=np.float64)
         for name in ("low", "best", "high")
-    }
+    )
     rows = {
         name: np.array([getattr(e.figures, name) for e in flat]) / 100
         for name in ("best", "low", "high", "below", "above", "decided_low", "decided_high")
@@ -420,32 +478,27 @@ def totals_of_many(base: Totals, groups: Sequence[Sequence[Entry]]) -> list[Tota
         np.add.at(result, owner, parts)
         return result
 
-    stack = _Stack(
-        summed(grams["best"], rows["best"]), summed(grams["low"], rows["low"]),
-        summed(grams["high"], rows["high"]), summed(grams["best"], rows["decided_low"]),
-        summed(grams["best"], rows["decided_high"]),
-    )  # fmt: skip
-    found = []
-    for i, group in enumerate(groups):
-        part = slice(int(starts[i]), int(starts[i]) + len(group))
-        names, below, above = modelled(
-            group, grams["low"][part], grams["best"][part], grams["high"][part],
-            {name: values[part] for name, values in rows.items()},
-        )  # fmt: skip
-        drawn = np.array([standard_draws(name) for name in names]).reshape(-1, DRAWS)
-        known = np.where(np.isnan(stack.best[i]), stack.decided_low[i], stack.best[i])
-        sampled = base.sampled + known[:, None].astype(np.float32)
-        sampled += above.T.astype(np.float32) @ np.maximum(drawn, 0)
-        sampled += below.T.astype(np.float32) @ np.minimum(drawn, 0)
-        found.append(
-            Totals(
-                base.best + stack.best[i],
-                base.low + stack.low[i],
-                base.high + stack.high[i],
-                base.decided_low + stack.decided_low[i],
-                base.decided_high + stack.decided_high[i],
-                sampled,
-                base.blame,
-            )
+    bests, lows, highs = (
+        summed(best, rows["best"]),
+        summed(low, rows["low"]),
+        summed(high, rows["high"]),
+    )
+    decided_lows, decided_highs = (summed(best, rows[n]) for n in ("decided_low", "decided_high"))
+    reach = _reach(flat, low, best, high, rows)
+    ups, downs = _by_group(reach, owner, len(groups))
+    place = {name: i for i, name in enumerate(base.causes)}
+    where = [place.setdefault(name, len(place)) for name in reach.names]
+    # One object for all, so that their draws are made together.
+    causes = tuple(place)
+    up, down = (np.zeros((len(groups), len(causes), len(FIGURES))) for _ in range(2))
+    up[:, : len(base.causes)], down[:, : len(base.causes)] = base.up, base.down
+    up[:, where] += ups
+    down[:, where] += downs
+    return Many([
+        Totals(
+            base.best + bests[i], base.low + lows[i], base.high + highs[i],
+            base.decided_low + decided_lows[i], base.decided_high + decided_highs[i],
+            causes, up[i], down[i], base.blame,
         )
-    return found
+        for i in range(len(groups))
+    ])  # fmt: skip

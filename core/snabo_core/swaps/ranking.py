@@ -7,9 +7,9 @@ from dataclasses import dataclass
 
 from snabo_core.dish import Choice, Dish, Line, Part, Slot, all_lines
 from snabo_core.foods import Library
-from snabo_core.plate.eaters import Eater, Standing, standing
+from snabo_core.plate.eaters import Eater, Standing, standings
 from snabo_core.plate.exclusions import Breach, breaches
-from snabo_core.plate.figures import Figure, Totals, entries, total, totals_of_many
+from snabo_core.plate.figures import Figure, Many, Totals, entries, total, totals_of_many
 from snabo_core.plate.rows import USUAL, Rules
 from snabo_core.swaps.book import Book, StandIn
 from snabo_core.swaps.scaling import scale_to
@@ -69,16 +69,36 @@ def judge(
         library: where foods are looked up.
         losses: by figure, what of the whole dish left with pressed liquid.
     """
+    return judge_many(eater, Many([totals]), share, [names], [lines], library, losses)[0]
+
+
+def judge_many(
+    eater: Eater,
+    many: Many,
+    share: float,
+    names: Sequence[Mapping[str, str]],
+    lines: Sequence[Sequence[Line]],
+    library: Library,
+    losses: Mapping[str, float] | None = None,
+) -> list[ForEater]:
+    """Return how many dishes stand for one eater, judged together; see `judge`."""
     lost = losses or {}
-    standings = tuple(
-        standing(
-            target, totals, share, names,
+    columns = [
+        standings(
+            target, many, share, names,
             lost=lost.get(target.nutrient, 0.0) * share,
             counted_as=eater.counted_as(target.nutrient),
         )
         for target in eater.targets
-    )  # fmt: skip
-    return ForEater(eater, standings, tuple(breaches(eater.exclusions, lines, library, share)))
+    ]  # fmt: skip
+    return [
+        ForEater(
+            eater,
+            tuple(column[i] for column in columns),
+            tuple(breaches(eater.exclusions, own, library, share)),
+        )
+        for i, own in enumerate(lines)
+    ]
 
 
 def _distance(people: Sequence[ForEater]) -> float:
@@ -140,15 +160,16 @@ def rank(
     stand_ins = book.stand_ins(slot.role)
     choices = [scale_to(part, slot, item, role_file, library) for item in stand_ins]
     groups = [entries(choice.lines, library, rules)[0] for choice in choices]
+    many = totals_of_many(base, groups)
+    # What the rest of the dish holds is no reason against a stand-in; its own lines are.
+    own_lines = [choice.lines for choice in choices]
+    called = [names | {line.id: line.food_name for line in lines} for lines in own_lines]
+    judged = [judge_many(e, many, share, called, own_lines, library) for e in eaters]
     result = []
-    for stand_in, choice, totals in zip(
-        stand_ins, choices, totals_of_many(base, groups), strict=True
+    for i, (stand_in, choice, totals) in enumerate(
+        zip(stand_ins, choices, many.totals, strict=True)
     ):
-        # What the rest of the dish holds is no reason against a stand-in; its own lines are.
-        own_names = {line.id: line.food_name for line in choice.lines}
-        people = tuple(
-            judge(e, totals, share, names | own_names, choice.lines, library) for e in eaters
-        )
+        people = tuple(column[i] for column in judged)
         result.append(
             Ranked(
                 stand_in,
