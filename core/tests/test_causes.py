@@ -108,6 +108,17 @@ class Deciding(unittest.TestCase):
         result = standing(Target("net_carbs", at_most=30), totals, 1.0, {"b": "sugar"})
         self.assertEqual((result.code, result.line_id), ("cannot_tell", "b"))
 
+    def test_unknown_that_cannot_be_seen_does_not_hide_the_figure(self) -> None:
+        # Nobody has measured the sugars of bay leaf; a leaf holds 0.15 g at the very most.
+        leaf = line("leaf", 0.2, "bay_leaf")
+        self.assertIsNone(library().row("bay_leaf").value("sugars"))
+        milk = plate_of(dish(part("p", line("m", 500, "milk"), leaf)), library()).figures["sugars"]
+        assert milk.best is not None
+        assert milk.high is not None
+        self.assertTrue(milk.low <= milk.best <= milk.high)
+        alone = plate_of(dish(part("p", leaf)), library()).figures["sugars"]
+        self.assertIsNone(alone.best)
+
     def test_tolerance_and_soft(self) -> None:
         made = dish(part("p", line("a", 100, "olive_oil")))
         totals = plate_of(made, library()).totals

@@ -35,6 +35,8 @@ DRAWS = 2000
 SPREAD = (0.05, 0.95)
 MOST_BLAMED = 3
 TINY = 1e-9
+# What is unknown may make up this share of a figure and it still counts as known.
+NEGLIGIBLE = 0.01
 
 Matrix = NDArray[np.float64]
 Draws = NDArray[np.float32]
@@ -318,6 +320,8 @@ def total(found: Sequence[Entry], lost: Sequence[Line], *, sample: bool = True) 
     low, high = _product(grams_low, stacked["low"]), _product(grams_high, stacked["high"])
     decided_low = _product(fixed_grams, stacked["decided_low"])
     decided_high = _product(open_grams, stacked["decided_high"])
+    best = np.where(_negligible(best, decided_low, decided_high),
+                    (decided_low + decided_high) / 2, best)  # fmt: skip
     if lost:
         best = np.full(size, np.nan)
         high, decided_high = np.full(size, np.inf), np.full(size, np.inf)
@@ -331,6 +335,13 @@ def total(found: Sequence[Entry], lost: Sequence[Line], *, sample: bool = True) 
         best, low, high, decided_low, decided_high, causes, up, down,
         _blame(found, lost, grams_low, grams_high, fixed_grams, stacked),
     )  # fmt: skip
+
+
+def _negligible(best: Vector, low: Vector, high: Vector) -> NDArray[np.bool_]:
+    """Tell where what is unknown cannot change a figure as it is read: the bay leaf's sugars."""
+    with np.errstate(invalid="ignore"):
+        narrow: NDArray[np.bool_] = np.isnan(best) & (high - low <= NEGLIGIBLE * low)
+    return narrow & np.isfinite(high)
 
 
 def _of_nothing(lost: Sequence[Line]) -> Totals:

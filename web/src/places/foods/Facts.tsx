@@ -118,7 +118,8 @@ export function Facts({ food: key }: { food: string }): JSX.Element {
       <Values food={food} />
       <p>{holds(food)}</p>
       <p className="soft">
-        {food.source}: {food.description}. {CONVENTIONS[food.convention]}
+        {food.source}: {food.description}. Figures without a remark are the source’s own.{' '}
+        {CONVENTIONS[food.convention]}
         {food.edible_share < 1 &&
           ` Of the whole thing ${Math.round(food.edible_share * 100)} % is eaten.`}
       </p>

@@ -10,7 +10,7 @@ import type { Label, LabelLook, OwnFood } from '../../api/types';
 import { LABELS, unitOf } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { spreadText, valueText } from './known';
-import { HOLDABLE, LINE_NAMES, LINES, MORE_LINES, REGIONS } from './labelFields';
+import { ALLERGENS, HOLDABLE, LINE_NAMES, LINES, MORE_LINES, REGIONS } from './labelFields';
 
 interface Props {
   start: OwnFood;
@@ -78,6 +78,34 @@ function Looked({ label }: { label: Label }): JSX.Element {
   );
 }
 
+interface WordsProps {
+  title: string;
+  words: string[];
+  chosen: string[];
+  onChange: (words: string[]) => void;
+}
+
+function Words({ title, words, chosen, onChange }: WordsProps): JSX.Element {
+  const toggle = (word: string): void =>
+    onChange(chosen.includes(word) ? chosen.filter((w) => w !== word) : [...chosen, word]);
+  return (
+    <div className="chips" role="group" aria-label={title}>
+      <span className="soft">{title}</span>
+      {words.map((word) => (
+        <button
+          key={word}
+          type="button"
+          className="chip"
+          aria-pressed={chosen.includes(word)}
+          onClick={() => toggle(word)}
+        >
+          {word}
+        </button>
+      ))}
+    </div>
+  );
+}
+
 export function LabelForm({ start, saving, problem, onSave, onCancel }: Props): JSX.Element {
   const [food, setFood] = useState(start);
   const [more, setMore] = useState(false);
@@ -94,11 +122,6 @@ export function LabelForm({ start, saving, problem, onSave, onCancel }: Props): 
       onChange={(e) => setLabel({ printed: { ...label.printed, [name]: e.target.value } })}
     />
   );
-  const toggle = (word: string): void => {
-    const held = food.holds ?? [];
-    const next = held.includes(word) ? held.filter((w) => w !== word) : [...held, word];
-    setFood({ ...food, holds: next });
-  };
   return (
     <form
       aria-label="Food from a label"
@@ -180,20 +203,20 @@ export function LabelForm({ start, saving, problem, onSave, onCancel }: Props): 
             </label>
           </div>
           {food.holds !== null && (
-            <div className="chips" role="group" aria-label="It holds">
-              <span className="soft">It holds</span>
-              {HOLDABLE.map((word) => (
-                <button
-                  key={word}
-                  type="button"
-                  className="chip"
-                  aria-pressed={food.holds?.includes(word)}
-                  onClick={() => toggle(word)}
-                >
-                  {word}
-                </button>
-              ))}
-            </div>
+            <>
+              <Words
+                title="It holds"
+                words={HOLDABLE}
+                chosen={food.holds}
+                onChange={(holds) => setFood({ ...food, holds })}
+              />
+              <Words
+                title="May contain traces of"
+                words={ALLERGENS}
+                chosen={food.may_contain}
+                onChange={(may_contain) => setFood({ ...food, may_contain })}
+              />
+            </>
           )}
           <div className="label-grid">
             <TextField

@@ -70,7 +70,7 @@ export const LINE_NAMES: Record<string, string> = {
   mannitol: 'Mannitol, g',
   alcohol: 'Alcohol, g',
 };
-export const HOLDABLE = [
+export const ALLERGENS = [
   'gluten',
   'milk',
   'egg',
@@ -85,6 +85,9 @@ export const HOLDABLE = [
   'sulphites',
   'lupin',
   'coconut',
+];
+export const HOLDABLE = [
+  ...ALLERGENS,
   'meat',
   'added salt',
   'added sugar',

@@ -1,7 +1,7 @@
 /** Limits typed in: at least, at most, per serving or day, a must or a wish, with a tolerance. */
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import type { JSX } from 'react';
+import { useState, type JSX } from 'react';
 
 import { LABELS, unitOf } from '../../parts/format';
 import { isSet, NONE, TARGETED, type Limits, type Typed } from './limits';
@@ -11,9 +11,14 @@ interface Props {
   onChange: (limits: Limits) => void;
 }
 
+/** How many rows stand there before anybody asks for more. */
+const COMMON = 6;
+
 export function LimitsForm({ limits, onChange }: Props): JSX.Element {
+  const [all, setAll] = useState(false);
   const set = (nutrient: string, change: Partial<Typed>): void =>
     onChange({ ...limits, [nutrient]: { ...(limits[nutrient] ?? NONE), ...change } });
+  const shown = TARGETED.filter((name, i) => all || i < COMMON || isSet(limits[name]));
   return (
     <div className="targets-form">
       <b>Limits</b>
@@ -21,7 +26,7 @@ export function LimitsForm({ limits, onChange }: Props): JSX.Element {
       <span className="soft">at most</span>
       <span className="soft">counts</span>
       <span className="soft">may pass by</span>
-      {TARGETED.map((nutrient) => {
+      {shown.map((nutrient) => {
         const typed = limits[nutrient] ?? NONE;
         const name = LABELS[nutrient] ?? nutrient;
         return (
@@ -87,6 +92,11 @@ export function LimitsForm({ limits, onChange }: Props): JSX.Element {
           </div>
         );
       })}
+      {shown.length < TARGETED.length && (
+        <button type="button" className="plain-button" onClick={() => setAll(true)}>
+          {TARGETED.length - shown.length} more
+        </button>
+      )}
     </div>
   );
 }
