@@ -61,6 +61,10 @@ class SharedOut(CookCase):
         # Ada's 247 g and Bo's serving of 370 g leave 863 g.
         expect(shared).to_contain_text("863 g left over")
         expect(page.get_by_text("by the weight of what was finished")).to_be_visible()
+        page.get_by_role("button", name="Ada’s").click()
+        hers = self.figure("Net carbs")
+        page.get_by_role("button", name="serving", exact=True).click()
+        self.assertAlmostEqual(hers / self.figure("Net carbs"), 247 / 370, delta=0.02)
         page.get_by_label("Ada gets, g").fill("1600")
         expect(page.get_by_role("alert").first).to_contain_text("the dish only 1480 g")
         page.get_by_label("Ada gets, g").fill("370")

@@ -14,7 +14,7 @@ from snabo_core.foods import Library
 from snabo_core.plate import Eater, Plate, plate_of
 from snabo_core.plate.cautions import people_cautions
 from snabo_core.plate.figures import Figure
-from snabo_core.plate.portions import sharing_of
+from snabo_core.plate.portions import Sharing, sharing_of
 from snabo_core.plate.programme import RULES, rule_standings
 from snabo_core.plate.rows import UNIT, USUAL, Rules
 from snabo_core.plate.sources import ledger_sources
@@ -167,7 +167,7 @@ def preview(
         left_grams=sharing.left * whole if sharing.by_weight else None,
         figures=plate.figures,
         was=was.figures,
-        scales=_scales(plate, was, dish, None if least else whole),
+        scales=_scales(plate, was, dish, None if least else whole, sharing),
         eaters=tuple(
             _eater(e, plate, was, dish, library, setting, sharing.of(e.id), whole)
             for e in setting.eaters
@@ -182,8 +182,10 @@ def preview(
     )
 
 
-def _scales(plate: Plate, was: Plate, dish: Dish, whole: float | None) -> tuple[ScaleView, ...]:
-    """Return the plate per serving, per 100 g as served and for the whole dish.
+def _scales(
+    plate: Plate, was: Plate, dish: Dish, whole: float | None, sharing: Sharing
+) -> tuple[ScaleView, ...]:
+    """Return the plate per serving, per 100 g as served, whole, and by portions of their own.
 
     Per 100 g is left out where nobody knows what the dish weighs.
     """
@@ -193,6 +195,10 @@ def _scales(plate: Plate, was: Plate, dish: Dish, whole: float | None) -> tuple[
         now, before = plate.of_share(100 / whole), was.of_share(100 / was_whole)
         scales.append(ScaleView("100g", now, before))
     scales.append(ScaleView("dish", plate.of_share(1.0), was.of_share(1.0)))
+    scales += [
+        ScaleView(eater, plate.of_share(share), was.of_share(share))
+        for eater, share in sharing.portions.items()
+    ]
     return tuple(scales)
 
 

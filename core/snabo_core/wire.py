@@ -85,7 +85,7 @@ class CautionView:
 
 @dataclass(frozen=True)
 class ScaleView:
-    """The plate by a scale: a serving, 100 g as served, or the whole dish."""
+    """The plate by a scale: serving, 100g as served, dish, or the id of an eater with a portion."""
 
     scale: str
     figures: dict[str, Figure]

@@ -3,12 +3,16 @@
 import io
 import json
 import unittest
-from contextlib import redirect_stdout
+from contextlib import redirect_stderr, redirect_stdout
 from unittest import mock
 
+import msgspec
+
 from snabo_core import book_check, data_quality
+from snabo_core.plate import __main__ as plating
 from snabo_core.quantities import __main__ as reading
 from snabo_core.swaps.book import book
+from tests.helpers import dish, line, part
 
 
 class CommandLine(unittest.TestCase):
@@ -42,6 +46,25 @@ class CommandLine(unittest.TestCase):
         with redirect_stdout(out):
             self.assertEqual(data_quality.main(), 0)
         self.assertTrue(out.getvalue().startswith("# Data quality"))
+
+    def plate(self, document: bytes) -> tuple[int, str]:
+        out, err = io.StringIO(), io.StringIO()
+        given = mock.Mock(buffer=io.BytesIO(document))
+        with mock.patch("sys.stdin", given), redirect_stdout(out), redirect_stderr(err):
+            code = plating.main()
+        return code, out.getvalue() or err.getvalue()
+
+    def test_a_plate_from_a_document(self) -> None:
+        made = dish(part("p", line("a", 100, "potato")), servings=2)
+        code, text = self.plate(msgspec.json.encode(made))
+        self.assertEqual(code, 0)
+        self.assertAlmostEqual(json.loads(text)["net_carbs"]["best"], (17.49 - 2.1) / 2)
+
+    def test_what_is_no_document_gets_a_sentence(self) -> None:
+        for rubbish in (b"", b"{", b"[]", b'{"title": "x", "servings": 0, "parts": []}'):
+            code, text = self.plate(rubbish)
+            self.assertEqual(code, 1, rubbish)
+            self.assertTrue(text.strip())
 
     def test_every_stand_in_can_be_named(self) -> None:
         for role, role_file in book().files.items():

@@ -16,6 +16,20 @@ class Kitchen(KitchenCase):
         self.assertEqual(self.send("put", "kitchen", GOOD).json(), GOOD)
         self.assertEqual(self.send("get", "kitchen").json(), GOOD)
 
+    def test_polyols_change_every_figure_and_no_food(self) -> None:
+        bars = "Bars\nServes 1\n50 g xylitol\n"
+        document = self.read(bars)
+
+        def net() -> float:
+            seen = self.send("post", "preview", {"sequence": 1, "dish": document}).json()
+            return seen["figures"]["net_carbs"]["best"]
+
+        before = self.send("get", "foods/xylitol").json()["values"]["polyols"]
+        self.assertAlmostEqual(net(), 0, delta=0.5)
+        self.send("put", "kitchen", GOOD | {"polyols": "none"})
+        self.assertAlmostEqual(net(), 50, delta=0.5)
+        self.assertEqual(self.send("get", "foods/xylitol").json()["values"]["polyols"], before)
+
     def test_what_no_kitchen_has_is_refused(self) -> None:
         for change, words in (
             ({"microwave_watts": 5}, "Microwaves have 200 to 3000 W"),

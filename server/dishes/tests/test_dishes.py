@@ -252,7 +252,8 @@ class Plates(KitchenCase):
         seen = self.send("post", "preview", {"sequence": 1, "dish": document}).json()
         self.assertTrue(seen["by_weight"])
         self.assertAlmostEqual(seen["eaters"][0]["portion_grams"], 247)
-        self.assertEqual([s["scale"] for s in seen["scales"]], ["serving", "100g", "dish"])
+        self.assertEqual([s["scale"] for s in seen["scales"]],
+                         ["serving", "100g", "dish", str(ada)])  # fmt: skip
         self.send("delete", f"eaters/{ada}")
         left = self.send("post", "preview", {"sequence": 2, "dish": document})
         self.assertEqual(left.status_code, 200)

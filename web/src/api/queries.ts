@@ -150,9 +150,24 @@ export const ownNamesQuery = queryOptions({
   queryFn: () => take(client.GET('/api/own-names')),
 });
 
+const RESTING_ON_FOODS = [
+  'foods',
+  'food',
+  'compare',
+  'convert',
+  'label',
+  'preview',
+  'rank',
+  'line-swaps',
+  'explain',
+  'compare-dish',
+  'table-matrix',
+  'day',
+];
+
 /** What hangs on the household's own foods, measures and names; stale once one changes. */
 export async function foodsChanged(queries: QueryClient): Promise<void> {
-  for (const key of ['foods', 'food', 'compare', 'convert', 'preview', 'rank', 'line-swaps']) {
+  for (const key of RESTING_ON_FOODS) {
     queries.removeQueries({ queryKey: [key], type: 'inactive' });
     await queries.invalidateQueries({ queryKey: [key] });
   }

@@ -1642,7 +1642,7 @@ export interface components {
         };
         /**
          * ScaleView
-         * @description The plate by a scale: a serving, 100 g as served, or the whole dish.
+         * @description The plate by a scale: serving, 100g as served, dish, or the id of an eater with a portion.
          */
         ScaleView: {
             scale: string;

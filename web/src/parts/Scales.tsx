@@ -14,12 +14,12 @@ export interface Scaled {
 
 /** Every scale a preview can be read by; eaters only where their portion is their own. */
 export function scalesOf(preview: Preview): Scaled[] {
-  return preview.scales.map((s) => ({
-    key: s.scale,
-    words: WORDS[s.scale] ?? s.scale,
-    figures: s.figures,
-    was: s.was,
-  }));
+  return preview.scales.flatMap((s) => {
+    const eater = preview.eaters.find((e) => e.id === s.scale);
+    const words = WORDS[s.scale] ?? (eater && `${eater.name}’s`);
+    // A portion whose eater has left the table is nobody's to read.
+    return words ? [{ key: s.scale, words, figures: s.figures, was: s.was }] : [];
+  });
 }
 
 interface Props {

@@ -1,0 +1,32 @@
+"""Computes a plate from standard input: python -m snabo_core.plate < dish.json.
+
+Takes a dish document and prints one JSON object: figures per serving with their bounds,
+spread and whom to blame.
+"""
+
+from __future__ import annotations
+
+import sys
+
+import msgspec
+
+from snabo_core.dish import Dish, check
+from snabo_core.errors import SnaboError
+from snabo_core.foods import library
+from snabo_core.plate.serving import plate_of
+
+
+def main() -> int:
+    """Read one document; return 1 with a sentence where it cannot be computed."""
+    try:
+        dish = check(msgspec.json.decode(sys.stdin.buffer.read(), type=Dish))
+        figures = plate_of(dish, library()).figures
+    except (SnaboError, msgspec.DecodeError) as refusal:
+        sys.stderr.write(f"{refusal}\n")
+        return 1
+    sys.stdout.write(msgspec.json.encode(figures).decode() + "\n")
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())
