@@ -12,10 +12,11 @@ from snabo_core.foods import Library
 from snabo_core.foods.records import AVAILABLE, NET_ONLY, FoodRow, Vector
 from snabo_core.foods.view import how_known
 from snabo_core.plate.eaters import standing
-from snabo_core.plate.figures import Cause, Totals, entries, total
+from snabo_core.plate.figures import entries, total
 from snabo_core.plate.losses import kept_shares
 from snabo_core.plate.portions import sharing_of
 from snabo_core.plate.rows import PLACE, SHOWN
+from snabo_core.plate.totals import Cause, Totals
 from snabo_core.preview import LABELS, Setting
 from snabo_core.wire import Explained, ExplainedLine, ExplainRequest, WhatIf
 from snabo_core.wording import Message, in_energy_unit, say

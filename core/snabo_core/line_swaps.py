@@ -8,8 +8,9 @@ from dataclasses import dataclass, replace
 from snabo_core.dish import Dish, Line, Part, Slot, all_lines
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Food, Library
-from snabo_core.plate.figures import Totals, entries, total
+from snabo_core.plate.figures import entries, total
 from snabo_core.plate.rows import PLACE, UNIT
+from snabo_core.plate.totals import Totals
 from snabo_core.preview import LABELS, Setting, eater_view, slot_ledger
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.line_book import Group, Member, line_book

@@ -13,11 +13,11 @@ from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
 from snabo_core.plate import Eater, Plate, plate_of
 from snabo_core.plate.cautions import people_cautions
-from snabo_core.plate.figures import Figure
 from snabo_core.plate.portions import Sharing, sharing_of
 from snabo_core.plate.programme import RULES, rule_standings
 from snabo_core.plate.rows import UNIT, USUAL, Rules
 from snabo_core.plate.sources import ledger_sources
+from snabo_core.plate.totals import Figure
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ranking import ForEater, judge
 from snabo_core.swaps.scaling import ledger_lines

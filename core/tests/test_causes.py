@@ -12,8 +12,9 @@ from snabo_core.foods.labels import Label
 from snabo_core.foods.own import Own, OwnFood
 from snabo_core.plate import SHOWN, Target, plate_of
 from snabo_core.plate.eaters import Standing, standing
-from snabo_core.plate.figures import Blame, entries, total, totals_of_many
+from snabo_core.plate.figures import entries, total, totals_of_many
 from snabo_core.plate.rows import PLACE, Rules, row_figures
+from snabo_core.plate.totals import Blame
 from snabo_core.quantities import read_line
 from snabo_core.recipe import line_from
 from snabo_core.wording import say
@@ -168,6 +169,12 @@ class Laws(unittest.TestCase):
             for name in ("best", "low", "high", "decided_low", "decided_high"):
                 np.testing.assert_allclose(getattr(many, name), getattr(one, name), rtol=1e-9)
             np.testing.assert_allclose(many.sampled, one.sampled, rtol=1e-3, atol=1e-2)
+
+    def test_a_candidates_own_unknown_is_blamed(self) -> None:
+        common = total(*entries([line("b", 100, "potato")], library()))
+        group = entries([line("w", 100, "worcestershire")], library())[0]
+        blame = totals_of_many(common, [group]).totals[0].blame[PLACE["added_sugar"]]
+        self.assertEqual(blame[0][1], Blame("w", "unknown"))
 
     def test_rules_change_figures_and_not_the_foods(self) -> None:
         food = library().food("erythritol")

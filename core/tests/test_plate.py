@@ -13,8 +13,9 @@ from snabo_core.foods.records import AVAILABLE, BY_DIFFERENCE
 from snabo_core.plate import SHOWN, Eater, Exclusion, Target, plate_of
 from snabo_core.plate.eaters import check_target, standing
 from snabo_core.plate.exclusions import breaches
-from snabo_core.plate.figures import Blame, Totals, entries, total
+from snabo_core.plate.figures import entries, total
 from snabo_core.plate.rows import net_carbs
+from snabo_core.plate.totals import Blame, Totals
 from snabo_core.wording import say
 from tests.helpers import dish, line, part, row
 

@@ -2,8 +2,8 @@
 
 from snabo_core.plate.eaters import Eater, Target
 from snabo_core.plate.exclusions import Exclusion
-from snabo_core.plate.figures import Figure
 from snabo_core.plate.rows import SHOWN, Rules
 from snabo_core.plate.serving import Plate, plate_of
+from snabo_core.plate.totals import Figure
 
 __all__ = ["SHOWN", "Eater", "Exclusion", "Figure", "Plate", "Rules", "Target", "plate_of"]

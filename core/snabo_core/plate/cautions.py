@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from snabo_core.plate.eaters import Eater
-from snabo_core.plate.figures import Figure
+from snabo_core.plate.totals import Figure
 from snabo_core.swaps.book import Caution, book
 
 # Below these a day counts as carb-restricted or sodium-restricted; Feinman et al. 2015, WHO.

@@ -14,9 +14,9 @@ import numpy as np
 from snabo_core.errors import BadInput
 from snabo_core.foods.records import Vector
 from snabo_core.plate.exclusions import Exclusion
-from snabo_core.plate.figures import DECIDING, Blame, Draws, Many, Totals
 from snabo_core.plate.programme import Programme
 from snabo_core.plate.rows import PLACE, UNIT
+from snabo_core.plate.totals import DECIDING, Blame, Draws, Many, Totals
 from snabo_core.wording import Message
 
 NEARLY_SURE = 0.975

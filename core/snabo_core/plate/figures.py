@@ -1,4 +1,4 @@
-"""Sums over lines with hard bounds, unknowns that stay unknown, and a modelled spread.
+"""From lines to totals: hard bounds, unknowns that stay unknown, and a modelled spread.
 
 Every cause of doubt is one named variable with its own 2,000 seeded draws: the grams of a
 line, a measure that several lines share, a food row's natural spread. What rests on the same
@@ -7,11 +7,8 @@ cause moves together. Unknowns and label rounding are not drawn: they decide or 
 
 from __future__ import annotations
 
-import zlib
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import cached_property, lru_cache
-from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
@@ -21,60 +18,18 @@ from snabo_core.foods import Library
 from snabo_core.foods.records import Vector
 from snabo_core.plate.rows import (
     FIGURES,
-    PLACE,
-    SHOWN,
     USUAL,
     RowFigures,
     Rules,
     row_figures,
     scaled,
 )
+from snabo_core.plate.totals import MOST_BLAMED, Blame, Cause, Many, Matrix, Totals, gravest
 from snabo_core.quantities.units import UNITS
 
-DRAWS = 2000
-SPREAD = (0.05, 0.95)
-MOST_BLAMED = 3
 TINY = 1e-9
 # What is unknown may make up this share of a figure and it still counts as known.
 NEGLIGIBLE = 0.01
-
-Matrix = NDArray[np.float64]
-Draws = NDArray[np.float32]
-Cause = Literal["unknown", "label", "measure", "recalled", "natural"]
-DECIDING: frozenset[Cause] = frozenset({"unknown", "label"})
-
-
-@dataclass(frozen=True)
-class Blame:
-    """A line and why a figure rests on it."""
-
-    line_id: str
-    cause: Cause
-
-
-@dataclass(frozen=True)
-class Figure:
-    """One figure of a plate.
-
-    `best` is None where something unknown decides; `low` and `high` are hard bounds, `high`
-    None where nothing bounds it. `spread_low` and `spread_high` enclose the modelled 90 %.
-    `blame` names the lines and causes that matter, the worst first.
-    """
-
-    best: float | None
-    low: float
-    high: float | None
-    spread_low: float | None
-    spread_high: float | None
-    blame: tuple[Blame, ...]
-
-
-@lru_cache(maxsize=8192)
-def standard_draws(cause: str) -> Draws:
-    """Return the 2,000 draws of one named cause, triangular on -1 to 1 with its peak at 0."""
-    uniform = np.random.default_rng(zlib.crc32(cause.encode())).random((2, DRAWS))
-    drawn: Draws = (uniform[0] - uniform[1]).astype(np.float32)
-    return drawn
 
 
 @dataclass(frozen=True, eq=False)
@@ -146,155 +101,6 @@ def entries(
             )
         )
     return found, lost
-
-
-@lru_cache(maxsize=128)
-def drawn_sides(causes: tuple[str, ...]) -> Draws:
-    """Return the draws of causes, cause by draw: above 0 first, then below, each once."""
-    drawn = np.array([standard_draws(name) for name in causes])
-    return np.concatenate([np.maximum(drawn, 0), np.minimum(drawn, 0)])
-
-
-@dataclass(frozen=True, eq=False)
-class Totals:
-    """Sums over lines along `FIGURES`.
-
-    `best` is NaN where unknown, `high` and `decided_high` infinite where nothing bounds
-    them. `decided_low` and `decided_high` enclose what unknowns and label rounding leave
-    open while everything modelled stays at its best. `up` and `down` (cause by figure) are
-    how far each modelled cause moves every figure; draws follow from them when asked for.
-    """
-
-    best: Vector
-    low: Vector
-    high: Vector
-    decided_low: Vector
-    decided_high: Vector
-    causes: tuple[str, ...]
-    up: Matrix
-    down: Matrix
-    blame: tuple[tuple[tuple[float, Blame], ...], ...]
-
-    def plus(self, other: Totals) -> Totals:
-        """Return the sum of two disjoint sets of lines; shared causes have the same draws."""
-        causes, up, down = _joined(self, other)
-        return Totals(
-            self.best + other.best,
-            self.low + other.low,
-            self.high + other.high,
-            self.decided_low + other.decided_low,
-            self.decided_high + other.decided_high,
-            causes, up, down,
-            tuple(
-                tuple(sorted(a + b, key=_width)[:MOST_BLAMED])
-                for a, b in zip(self.blame, other.blame, strict=True)
-            ),
-        )  # fmt: skip
-
-    def times(self, share: float) -> Totals:
-        """Return the totals of a share of the dish."""
-        with np.errstate(invalid="ignore"):
-            high, decided = self.high * share, self.decided_high * share
-        return Totals(
-            self.best * share, self.low * share, high, self.decided_low * share, decided,
-            self.causes, self.up * share, self.down * share,
-            tuple(tuple((w * share, b) for w, b in pairs) for pairs in self.blame),
-        )  # fmt: skip
-
-    @cached_property
-    def known(self) -> Vector:
-        """The part of every figure that is known; its draws lie around it."""
-        return np.where(np.isnan(self.best), self.decided_low, self.best)
-
-    @cached_property
-    def sampled(self) -> Draws:
-        """The draws of every figure, figure by draw."""
-        if not self.causes:
-            return np.repeat(self.known[:, None].astype(np.float32), DRAWS, axis=1)
-        moved: Draws = self.sides().astype(np.float32) @ drawn_sides(self.causes)
-        moved += self.known[:, None].astype(np.float32)
-        return moved
-
-    def sides(self) -> Matrix:
-        """Return figure by cause, up then down, as `drawn_sides` has the draws."""
-        return np.concatenate([self.up, self.down]).T
-
-    @cached_property
-    def edges(self) -> Matrix:
-        """The ends of the modelled 90 % of every shown figure of the whole."""
-        if not self.causes:
-            return np.repeat(self.known[: len(SHOWN), None], 2, axis=1)
-        places = [round(edge * (DRAWS - 1)) for edge in SPREAD]
-        ends = np.partition(self.sampled[: len(SHOWN)], places, axis=1)[:, places]
-        return ends.astype(np.float64)
-
-    def figures(self, share: float) -> dict[str, Figure]:
-        """Return every shown figure of a share of the whole (1 / servings)."""
-        return {name: self.figure(name, share, self.edges[PLACE[name]] * share) for name in SHOWN}
-
-    def figure(self, name: str, share: float, edges: Vector | None = None) -> Figure:
-        """Return one figure of a share of the whole; without edges its spread is left out."""
-        place = PLACE[name]
-        best, low, high = (float(v[place]) * share for v in (self.best, self.low, self.high))
-        spread: tuple[float | None, float | None] = (None, None)
-        if not np.isnan(best) and edges is not None:
-            spread = (
-                max(min(float(edges[0]), best), low),
-                min(max(float(edges[1]), best), high),
-            )
-        return Figure(
-            best=None if np.isnan(best) else best,
-            low=low,
-            high=high if np.isfinite(high) else None,
-            spread_low=spread[0],
-            spread_high=spread[1],
-            blame=tuple(blame for _, blame in self.blame[place]),
-        )
-
-
-def _joined(one: Totals, other: Totals) -> tuple[tuple[str, ...], Matrix, Matrix]:
-    """Return the causes of both with their reaches added up."""
-    if one.causes == other.causes:
-        return one.causes, one.up + other.up, one.down + other.down
-    place = {name: i for i, name in enumerate(one.causes)}
-    where = [place.setdefault(name, len(place)) for name in other.causes]
-    up, down = np.zeros((len(place), len(FIGURES))), np.zeros((len(place), len(FIGURES)))
-    up[: len(one.causes)], down[: len(one.causes)] = one.up, one.down
-    up[where] += other.up
-    down[where] += other.down
-    return tuple(place), up, down
-
-
-class Many:
-    """Dishes judged together: their draws of one figure are made once, in one product."""
-
-    def __init__(self, totals: Sequence[Totals]) -> None:
-        self.totals = totals
-        self._draws: dict[int, Draws] = {}
-
-    def draws(self, place: int) -> Draws:
-        """Return the draws of one figure of the whole dishes, dish by draw."""
-        if place not in self._draws:
-            self._draws[place] = self._made(place)
-        return self._draws[place]
-
-    def _made(self, place: int) -> Draws:
-        if len(self.totals) == 1:
-            return self.totals[0].sampled[place : place + 1]
-        causes = self.totals[0].causes
-        if not causes or any(totals.causes is not causes for totals in self.totals):
-            return np.stack([totals.sampled[place] for totals in self.totals])
-        sides = np.array(
-            [np.concatenate([t.up[:, place], t.down[:, place]]) for t in self.totals],
-            dtype=np.float32,
-        )
-        moved: Draws = sides @ drawn_sides(causes)
-        moved += np.array([t.known[place] for t in self.totals], dtype=np.float32)[:, None]
-        return moved
-
-
-def _width(pair: tuple[float, Blame]) -> tuple[bool, float]:
-    return pair[1].cause not in DECIDING, -pair[0]
 
 
 def total(found: Sequence[Entry], lost: Sequence[Line], *, sample: bool = True) -> Totals:
@@ -454,14 +260,15 @@ def _blame(
                 if widths[i, place] > TINY:
                     why: Cause = cause or found[i].figures.cause
                     pairs.append((float(widths[i, place]), Blame(lines[i], why)))
-        blamed.append(tuple(sorted(pairs, key=_width)[:MOST_BLAMED]))
+        blamed.append(tuple(sorted(pairs, key=gravest)[:MOST_BLAMED]))
     return tuple(blamed)
 
 
 def totals_of_many(base: Totals, groups: Sequence[Sequence[Entry]]) -> Many:
     """Return base plus each group, all groups summed and drawn in one go.
 
-    Blame is the base's; a caller that shows one candidate in full sums it with `total`.
+    Blame is the base's, with a candidate's own lines only where they leave something
+    unknown; a caller that shows one candidate in full sums it with `total`.
 
     Args:
         base: what all have in common.
@@ -505,11 +312,15 @@ def totals_of_many(base: Totals, groups: Sequence[Sequence[Entry]]) -> Many:
     up[:, : len(base.causes)], down[:, : len(base.causes)] = base.up, base.down
     up[:, where] += ups
     down[:, where] += downs
+    blames = [
+        base.plus(total(list(group), [], sample=False)).blame if np.isnan(own).any() else base.blame
+        for group, own in zip(groups, bests, strict=True)
+    ]
     return Many([
         Totals(
             base.best + bests[i], base.low + lows[i], base.high + highs[i],
             base.decided_low + decided_lows[i], base.decided_high + decided_highs[i],
-            causes, up[i], down[i], base.blame,
+            causes, up[i], down[i], blames[i],
         )
         for i in range(len(groups))
     ])  # fmt: skip

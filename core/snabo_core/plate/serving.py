@@ -9,9 +9,10 @@ import numpy as np
 
 from snabo_core.dish import Dish, Line
 from snabo_core.foods import Library
-from snabo_core.plate.figures import Entry, Figure, Totals, entries, total
+from snabo_core.plate.figures import Entry, entries, total
 from snabo_core.plate.losses import kept_shares
 from snabo_core.plate.rows import PLACE, SHOWN, USUAL, Rules
+from snabo_core.plate.totals import Figure, Totals
 
 STARCH_PLACE = PLACE["carbohydrate"]
 

@@ -9,8 +9,9 @@ from snabo_core.dish import Choice, Dish, Line, Part, Slot, all_lines
 from snabo_core.foods import Library
 from snabo_core.plate.eaters import Eater, Standing, standings
 from snabo_core.plate.exclusions import Breach, breaches
-from snabo_core.plate.figures import Figure, Many, Totals, entries, total, totals_of_many
+from snabo_core.plate.figures import entries, total, totals_of_many
 from snabo_core.plate.rows import USUAL, Rules
+from snabo_core.plate.totals import Figure, Many, Totals
 from snabo_core.swaps.book import Book, StandIn
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.wording import say

@@ -1,0 +1,92 @@
+"""What the Table gets."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from snabo_core.plate.totals import Figure
+
+
+@dataclass(frozen=True)
+class Cell:
+    """Whether a dish suits an eater: fits, nearly, does_not or cannot_tell, and what decides."""
+
+    eater: str
+    verdict: str
+    words: str
+    line: str
+
+
+@dataclass(frozen=True)
+class MatrixRow:
+    """A dish against every eater, and where it would have to split for them to share it."""
+
+    dish: int
+    title: str
+    cells: tuple[Cell, ...]
+    split: str
+
+
+@dataclass(frozen=True)
+class TableMatrix:
+    """The household's dishes against its eaters."""
+
+    eaters: tuple[str, ...]
+    rows: tuple[MatrixRow, ...]
+
+
+@dataclass(frozen=True)
+class DayMeal:
+    """A meal of a day: a dish and how many servings of it everybody has."""
+
+    dish: int
+    servings: float
+
+
+@dataclass(frozen=True)
+class DayRequest:
+    """The meals of a day; nothing else of a diary."""
+
+    meals: tuple[DayMeal, ...]
+
+
+@dataclass(frozen=True)
+class DayLine:
+    """One daily limit of an eater: what the meals use of it and what they leave."""
+
+    nutrient: str
+    label: str
+    unit: str
+    at_least: float | None
+    at_most: float | None
+    used: Figure
+    words: str
+    met: bool
+
+
+@dataclass(frozen=True)
+class DayEater:
+    """A day of one eater."""
+
+    eater: str
+    name: str
+    lines: tuple[DayLine, ...]
+
+
+@dataclass(frozen=True)
+class DayView:
+    """What the meals of a day leave for each eater."""
+
+    titles: tuple[str, ...]
+    eaters: tuple[DayEater, ...]
+
+
+@dataclass(frozen=True)
+class SchoolView:
+    """A way of eating with its preset and source."""
+
+    key: str
+    name: str
+    source: str
+    targets: tuple[dict[str, str | float | bool | None], ...]
+    exclusions: tuple[str, ...]
