@@ -16,7 +16,7 @@ from snabo_core.foods.records import Vector
 from snabo_core.plate.exclusions import Exclusion
 from snabo_core.plate.programme import Programme
 from snabo_core.plate.rows import PLACE, UNIT
-from snabo_core.plate.totals import DECIDING, Blame, Draws, Many, Totals
+from snabo_core.plate.totals import DECIDING, Blame, Many, Totals
 from snabo_core.wording import Message
 
 NEARLY_SURE = 0.975
@@ -147,7 +147,7 @@ def check_target(target: Target) -> None:
         raise BadInput(f"A tolerance lies between 0 and {MOST_TOLERANCE:,.0f}.", "targets")
 
 
-@dataclass(frozen=True)
+@dataclass(eq=False, slots=True)
 class _Held:
     """What a target is held against: one figure of a share, with what is open about it."""
 
@@ -156,12 +156,12 @@ class _Held:
     known: float
     open_low: float
     open_high: float
-    blame: tuple[tuple[float, Blame], ...]
+    totals: Totals
     names: Mapping[str, str]
 
-    def decides(self) -> Blame | None:
+    def decides(self, place: int) -> Blame | None:
         """Return the unknown or label that decides, if one does."""
-        return next((b for _, b in self.blame if b.cause in DECIDING), None)
+        return next((b for _, b in self.totals.blame[place] if b.cause in DECIDING), None)
 
 
 def standing(
@@ -197,20 +197,20 @@ def standings(
 ) -> list[Standing]:
     """Judge one target for many dishes at once, see `standing`."""
     place = PLACE[counted_as or target.nutrient]
-    best, low, high, open_low, open_high = (
-        np.array([getattr(totals, name)[place] for totals in many.totals], dtype=np.float64) * share
-        for name in ("best", "low", "high", "decided_low", "decided_high")
+    best, low, high, known, open_low, open_high = (
+        many.column(name, place) * share
+        for name in ("best", "low", "high", "known", "decided_low", "decided_high")
     )
-    known = np.where(np.isnan(best), open_low, best)
+    down, up = (many.reach(name, place) for name in ("down", "up"))
+    drawn = _Drawn(many, place, share, np.maximum(low, known - down * share),
+                   np.minimum(high, known + up * share))  # fmt: skip
     held = [
-        _Held(
-            target.nutrient, None if np.isnan(best[i]) else float(best[i]), float(known[i]),
-            float(open_low[i] - known[i]), float(open_high[i] - known[i]),
-            totals.blame[place], names[i],
+        _Held(target.nutrient, None if unknown else k, k, lowest - k, highest - k, totals, called)
+        for unknown, k, lowest, highest, totals, called in zip(
+            np.isnan(best).tolist(), known.tolist(), open_low.tolist(), open_high.tolist(),
+            many.totals, names, strict=True,
         )
-        for i, totals in enumerate(many.totals)
     ]  # fmt: skip
-    drawn = _Drawn(many.draws(place), share, low, high)
     sides = []
     at_most, at_least = target.meal(target.at_most), target.meal(target.at_least)
     if at_most is not None:
@@ -230,7 +230,7 @@ WORST_FIRST: tuple[Code, ...] = (
 )  # fmt: skip
 
 
-@dataclass(frozen=True)
+@dataclass(eq=False, slots=True)
 class _Chances:
     """The shares of draws inside a limit: what is open at its worst, its kindest, its best."""
 
@@ -241,9 +241,10 @@ class _Chances:
 
 @dataclass(frozen=True, eq=False)
 class _Drawn:
-    """Draws of the whole dishes, the share that is eaten, and that share's hard bounds."""
+    """Draws of a share of the whole dishes, and the ends that no draw of theirs passes."""
 
-    whole: Draws
+    many: Many
+    place: int
     share: float
     low: Vector
     high: Vector
@@ -258,8 +259,8 @@ class _Drawn:
         if bound < self.low[row]:
             return 0.0 if upper else 1.0
         edge = np.float32(bound / self.share)
-        drawn = self.whole[row] <= edge if upper else self.whole[row] >= edge
-        return int(np.count_nonzero(drawn)) / int(drawn.size)
+        drawn = self.many.draws(row, self.place)
+        return int(np.count_nonzero(drawn <= edge if upper else drawn >= edge)) / drawn.size
 
 
 def _chances(
@@ -298,13 +299,20 @@ def _judge(
     edge = limit + tolerance if upper else limit - tolerance
     chances = _chances(held, drawn, edge, lost=lost, upper=upper)
     return [
-        _verdict(h, chance, limit, tolerance, lost=lost, upper=upper)
+        _verdict(h, drawn.place, chance, limit, tolerance, lost=lost, upper=upper)
         for h, chance in zip(held, chances, strict=True)
     ]
 
 
 def _verdict(
-    held: _Held, chance: _Chances, limit: float, tolerance: float, *, lost: float, upper: bool
+    held: _Held,
+    place: int,
+    chance: _Chances,
+    limit: float,
+    tolerance: float,
+    *,
+    lost: float,
+    upper: bool,
 ) -> Standing:
     edge = limit + tolerance if upper else limit - tolerance
     tiny = 1e-6 * max(1.0, abs(edge))
@@ -320,7 +328,7 @@ def _verdict(
     low, high = value + held.open_low, value + held.open_high
     if held.best is None or (low < edge - tiny and high > edge + tiny):
         nutrient = held.nutrient.replace("_mg", "").replace("_", " ")
-        decides = held.decides()
+        decides = held.decides(place)
         line = decides.line_id if decides else None
         by_label = decides is not None and decides.cause == "label"
         food = held.names.get(line or "", "one line")

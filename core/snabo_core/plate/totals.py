@@ -175,31 +175,41 @@ def _joined(one: Totals, other: Totals) -> tuple[tuple[str, ...], Matrix, Matrix
 
 
 class Many:
-    """Dishes judged together: their draws of one figure are made once, in one product."""
+    """Dishes judged together; draws are made only for those a limit cannot settle without."""
 
     def __init__(self, totals: Sequence[Totals]) -> None:
         self.totals = totals
-        self._draws: dict[int, Draws] = {}
+        self._draws: dict[tuple[int, int], Draws] = {}
+        self._stacked: dict[str, Matrix] = {}
 
-    def draws(self, place: int) -> Draws:
-        """Return the draws of one figure of the whole dishes, dish by draw."""
-        if place not in self._draws:
-            self._draws[place] = self._made(place)
-        return self._draws[place]
+    def column(self, name: str, place: int) -> Vector:
+        """Return one figure's value of all dishes: best, low, high, known or a decided end."""
+        if name not in self._stacked:
+            self._stacked[name] = np.array([getattr(totals, name) for totals in self.totals])
+        column: Vector = self._stacked[name][:, place]
+        return column
 
-    def _made(self, place: int) -> Draws:
-        if len(self.totals) == 1:
-            return self.totals[0].sampled[place : place + 1]
-        causes = self.totals[0].causes
-        if not causes or any(totals.causes is not causes for totals in self.totals):
-            return np.stack([totals.sampled[place] for totals in self.totals])
-        sides = np.array(
-            [np.concatenate([t.up[:, place], t.down[:, place]]) for t in self.totals],
-            dtype=np.float32,
-        )
-        moved: Draws = sides @ drawn_sides(causes)
-        moved += np.array([t.known[place] for t in self.totals], dtype=np.float32)[:, None]
-        return moved
+    def reach(self, name: str, place: int) -> Vector:
+        """Return how far draws of one figure can lie `up` or `down` from what is known."""
+        key = f"reach {name}"
+        if key not in self._stacked:
+            sums = [getattr(totals, name).sum(axis=0) for totals in self.totals]
+            self._stacked[key] = np.array(sums)
+        column: Vector = self._stacked[key][:, place]
+        return column
+
+    def draws(self, row: int, place: int) -> Draws:
+        """Return the draws of one figure of one whole dish."""
+        if (row, place) not in self._draws:
+            totals = self.totals[row]
+            if "sampled" in totals.__dict__ or not totals.causes:
+                made = totals.sampled[place]
+            else:
+                sides = np.concatenate([totals.up[:, place], totals.down[:, place]])
+                made = sides.astype(np.float32) @ drawn_sides(totals.causes)
+                made += np.float32(totals.known[place])
+            self._draws[row, place] = made
+        return self._draws[row, place]
 
 
 def gravest(pair: tuple[float, Blame]) -> tuple[bool, float]:
