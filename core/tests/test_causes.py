@@ -2,6 +2,7 @@
 
 import unittest
 import uuid
+from dataclasses import replace
 
 import numpy as np
 from hypothesis import given, settings
@@ -13,12 +14,12 @@ from snabo_core.foods.own import Own, OwnFood
 from snabo_core.plate import SHOWN, Target, plate_of
 from snabo_core.plate.eaters import Standing, standing
 from snabo_core.plate.figures import entries, total, totals_of_many
-from snabo_core.plate.rows import PLACE, Rules, row_figures
+from snabo_core.plate.rows import PLACE, Rules, computed_energy, row_figures
 from snabo_core.plate.totals import Blame
 from snabo_core.quantities import read_line
 from snabo_core.recipe import line_from
 from snabo_core.wording import say
-from tests.helpers import dish, line, part
+from tests.helpers import dish, line, part, row
 from tests.test_plate import LINES, of
 
 WRAP = OwnFood(
@@ -186,6 +187,19 @@ class Laws(unittest.TestCase):
         ]
         np.testing.assert_allclose(found, [0.3, 0.3, 100.0], atol=1e-6)
         np.testing.assert_array_equal(row.best, before)
+
+    def test_energy_not_given_follows_the_rules_and_keeps_its_unknowns(self) -> None:
+        # EU 1169/2011 Annex XIV: fibre 2 kcal/g; 21 CFR 101.9(c): 4 for all carbohydrate.
+        known = replace(row(carbohydrate=20.0, fibre=10.0, protein=5.0, fat=1.0),
+                        computed=("kcal",))  # fmt: skip
+        self.assertEqual(computed_energy(known, Rules(energy="us")), (109.0, 109.0, 109.0))
+        self.assertEqual(computed_energy(known, Rules(energy="eu")), (89.0, 89.0, 89.0))
+        unknown = replace(row(carbohydrate=20.0, fibre=None, protein=5.0, fat=1.0),
+                          computed=("kcal",))  # fmt: skip
+        self.assertEqual(computed_energy(unknown, Rules(energy="us"))[0], 109.0)
+        best, low, high = computed_energy(unknown, Rules(energy="eu"))
+        self.assertTrue(np.isnan(best))
+        self.assertEqual((low, high), (69.0, 109.0))
 
     def test_vegetables_count_hidden_ones_and_no_potatoes(self) -> None:
         made = dish(part("p", line("a", 300, "cauliflower"), line("b", 200, "potato"),

@@ -65,6 +65,12 @@ class Plans(unittest.TestCase):
         self.assertEqual(found.ignored_columns, ("shelf",))
         self.assertFalse(found.sound())
 
+    def test_a_row_cannot_take_the_name_of_another_food(self) -> None:
+        other = OwnFood(str(uuid.UUID(int=2)), "Dock paste", WRAP.label)
+        row = plan(f"id,name,fat\n{WRAP.id},dock PASTE,5\n", WRAP, other).rows[0]
+        self.assertEqual(row.kind, "bad")
+        self.assertRegex(row.reason, "another food called")
+
     def test_odd_labels_are_warned_of_but_not_bad(self) -> None:
         found = plan("name,carbohydrate,protein,fat\nPier brick,60,60,60\n")
         self.assertTrue(found.sound())

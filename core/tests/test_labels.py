@@ -88,6 +88,11 @@ class Rows(unittest.TestCase):
         self.assertAlmostEqual(row.value("kcal") or 0, 40 + 56 + 60 + 55.8)
         self.assertEqual(row.computed, ("kcal",))
 
+    def test_unprinted_fibre_leaves_energy_unknown_where_it_counts(self) -> None:
+        printed = {"carbohydrate": "10", "protein": "15", "fat": "6.2"}
+        self.assertIsNone(row_of(Label("eu", "100g", None, printed), "own:1", "x").value("kcal"))
+        self.assertIsNotNone(row_of(Label("us", "100g", None, printed), "own:1", "x").value("kcal"))
+
     def test_unknown_macros_leave_water_unknown(self) -> None:
         row = row_of(Label("eu", "100g", None, {"fat": "10"}), "own:1", "paste")
         self.assertIsNone(row.value("water"))

@@ -154,6 +154,9 @@ def _plan(
         earlier = seen.setdefault(name.casefold(), number)
         if earlier != number:
             raise BadInput(f"'{name}' stands in row {earlier} already.", "name")
+        namesake = by_name.get(name.casefold())
+        if before is not None and namesake is not None and namesake.id != before.id:
+            raise BadInput(f"There is another food called '{name}' already.", "name")
         food = check_own_food(_food(row, before.id if before else make_id()))
     except SnaboError as refusal:
         return RowPlan(number, name, "bad", refusal.sentence, (), (), None)

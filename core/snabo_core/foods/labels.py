@@ -253,7 +253,9 @@ def row_of(label: Label, key: str, name: str) -> FoodRow:
     _derive_water(best, low, high, convention)
     kinds = tuple((kind, found[kind].best) for kind in POLYOL_KINDS if kind in found)
     computed: tuple[str, ...] = ()
-    if "kcal" not in found and all(n in found for n in ("carbohydrate", "protein", "fat")):
+    # Fibre stands outside carbohydrate but in the US: unprinted, its energy is unknown.
+    macros = ("carbohydrate", "protein", "fat", *(() if label.jurisdiction == "us" else ("fibre",)))
+    if "kcal" not in found and all(name in found for name in macros):
         place, computed = AXIS["kcal"], ("kcal",)
         low[place], high[place] = energy_range(label, found)
         best[place] = np.clip(_energy(label, found), low[place], high[place])

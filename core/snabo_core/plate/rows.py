@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import tomllib
+from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache, lru_cache
 from importlib.resources import files
@@ -144,8 +145,7 @@ def _row_figures(
     best[place], low[place], high[place] = net_carbs(row, rules.polyols)
     if "kcal" in row.computed:
         place = PLACE["kcal"]
-        best[place] = np.clip(computed_energy(row, rules), 0, 900)
-        low[place], high[place] = min(low[place], best[place]), max(high[place], best[place])
+        best[place], low[place], high[place] = computed_energy(row, rules)
     for name, counts in (("added_oil", free_fat is not None),
                          ("plain_oil", free_fat in {"oil", "spray"})):  # fmt: skip
         if counts:
@@ -157,24 +157,41 @@ def _row_figures(
     return _with_causes(row, food_class, best, low, high)
 
 
-def computed_energy(row: FoodRow, rules: Rules) -> float:
-    """Return kcal in 100 g by the household's factors; NaN where a macro is unknown."""
-    value = {name: float(row.best[place]) for name, place in AXIS.items()}
+def computed_energy(row: FoodRow, rules: Rules) -> tuple[float, float, float]:
+    """Return (best, low, high) kcal in 100 g by the household's factors.
+
+    Best is NaN where a macro is unknown, or where fibre or polyols are and the factors tell
+    them from other carbohydrate.
+    """
     inside = row.convention != AVAILABLE
-    fibre = 0.0 if np.isnan(value["fibre"]) else value["fibre"]
-    polyols = 0.0 if np.isnan(value["polyols"]) else value["polyols"]
-    erythritol = 0.0 if np.isnan(value["erythritol"]) else value["erythritol"]
-    available = value["carbohydrate"] - polyols - (fibre if inside else 0.0)
-    return energy_kcal(
-        rules.energy,
-        available=max(0.0, available),
-        protein=value["protein"],
-        fat=value["fat"],
-        fibre=fibre,
-        polyols=max(0.0, polyols - erythritol),
-        erythritol=erythritol,
-        alcohol=0.0 if np.isnan(value["alcohol"]) else value["alcohol"],
+
+    def kcal(values: Mapping[str, float]) -> float:
+        erythritol = min(values["erythritol"], values["polyols"])
+        available = values["carbohydrate"] - values["polyols"]
+        return energy_kcal(
+            rules.energy,
+            available=max(0.0, available - (values["fibre"] if inside else 0.0)),
+            protein=values["protein"],
+            fat=values["fat"],
+            fibre=values["fibre"],
+            polyols=values["polyols"] - erythritol,
+            erythritol=erythritol,
+            alcohol=values["alcohol"],
+        )
+
+    best, low, high = (
+        {name: float(vector[place]) for name, place in AXIS.items()}
+        for vector in (row.best, row.low, row.high)
     )
+    # What yields less than other carbohydrate makes the low end where it is most.
+    lighter = ("fibre", "polyols", "erythritol") if inside else ("polyols", "erythritol")
+    least = low | {name: high[name] for name in lighter}
+    most = high | {name: low[name] for name in lighter}
+    at_best = kcal(best)
+    ends = kcal(least), kcal(most)
+    if np.isnan(at_best) and abs(ends[1] - ends[0]) < 1e-6:
+        at_best = ends[0]
+    return at_best, min(ends), max(ends)
 
 
 def _with_causes(
