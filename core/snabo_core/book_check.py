@@ -11,6 +11,7 @@ import sys
 from snabo_core.foods import Library, library
 from snabo_core.foods.library import words_of
 from snabo_core.quantities.units import BY_SYSTEM, UNITS
+from snabo_core.renaming import renamed, shipped
 from snabo_core.swaps.book import Book, StandIn, book
 from snabo_core.swaps.line_book import line_book
 from snabo_core.swaps.scaling import check_cook
@@ -145,11 +146,38 @@ def coverage_faults(whole: Book) -> list[str]:
     return faults
 
 
+def shipped_faults(whole: Book, foods: Library) -> list[str]:
+    """Return ids that 0.2.0 shipped and stored dishes may hold, but that mean nothing now."""
+    old, faults = shipped(), []
+    for key, forms in old["foods"].items():
+        food = foods.foods.get(renamed().foods.get(key, key))
+        if food is None:
+            faults.append(
+                f"the food {key} was shipped and is gone; renamed.toml does not say where."
+            )
+            continue
+        known = {form: renamed().forms.get(f"{food.key}/{form}", form) for form in forms}
+        faults += [f"{key}: the form {a} was shipped and is gone."
+                   for a, b in known.items() if b not in food.forms]  # fmt: skip
+    for key, steps in old["stand_ins"].items():
+        role, _, name = key.partition("/")
+        wanted = renamed().stand_ins.get(key, name)
+        found = next((s for s in whole.stand_ins(role) if s.key == wanted), None)
+        if found is None:
+            faults.append(f"the stand-in {key} was shipped and is gone.")
+            continue
+        now = {step.id for step in found.steps}
+        known = {step: renamed().steps.get(f"{key}/{step}", step) for step in steps}
+        faults += [f"{key}: the step {a} was shipped and is gone."
+                   for a, b in known.items() if b not in now]  # fmt: skip
+    return faults
+
+
 def main() -> int:
     """Print every fault; return 1 if there is one."""
     whole, foods = book(), library()
     faults = food_faults(foods) + measure_faults(foods) + spoon_faults()
-    faults += line_swap_faults(foods) + coverage_faults(whole)
+    faults += line_swap_faults(foods) + coverage_faults(whole) + shipped_faults(whole, foods)
     for role_file in whole.files.values():
         for stand_in in role_file.stand_ins:
             faults += stand_in_faults(stand_in, whole, foods)

@@ -20,6 +20,7 @@ from snabo_core.errors import UnknownFood
 from snabo_core.foods.loading import FOLDER, read_curated, read_list, read_remembered
 from snabo_core.foods.own import Own, food_and_row, measures_by_food
 from snabo_core.foods.records import AXIS, Food, FoodRow, Measure
+from snabo_core.renaming import renamed
 
 FUZZY_ENOUGH = 78.0
 FUZZY_NAME_WORTH = 40.0
@@ -190,6 +191,7 @@ class Library:
         Raises:
             UnknownFood: no such key.
         """
+        key = renamed().foods.get(key, key)
         found = self.foods.get(key)
         if found is not None:
             return found
@@ -205,7 +207,8 @@ class Library:
             UnknownFood: no such food, or the food has no such form.
         """
         food = self.food(key)
-        chosen = food.forms.get(form or food.default_form)
+        wanted = form or food.default_form
+        chosen = food.forms.get(renamed().forms.get(f"{food.key}/{wanted}", wanted))
         if chosen is None:
             forms = ", ".join(food.forms)
             raise UnknownFood(f"{food.name} is listed as {forms}, not as {form}.", "form")

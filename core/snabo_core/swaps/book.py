@@ -12,6 +12,7 @@ from typing import Any, Literal
 from snabo_core.dish import PLAIN, ROLES
 from snabo_core.errors import BadInput, BookError
 from snabo_core.foods import library
+from snabo_core.renaming import renamed
 from snabo_core.water.steps import TECHNIQUES, Step
 
 FOLDER = files("snabo_core") / "book"
@@ -118,8 +119,9 @@ class Book:
         Raises:
             BadInput: the book has none of that key for the role.
         """
+        wanted = renamed().stand_ins.get(f"{role}/{key}", key)
         for stand_in in self.stand_ins(role):
-            if stand_in.key == key:
+            if stand_in.key == wanted:
                 return stand_in
         raise BadInput(f"The book has no stand-in called {key} for {role}.", "stand_in")
 

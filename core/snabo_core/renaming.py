@@ -1,0 +1,32 @@
+"""Ids that changed after they were shipped; stored documents may still hold the old ones."""
+
+from __future__ import annotations
+
+import tomllib
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cache
+from importlib.resources import files
+
+
+@dataclass(frozen=True)
+class Renamed:
+    """Old id to new id. Forms are `food/form`, stand-ins `role/key`, steps `role/key/step`."""
+
+    foods: Mapping[str, str]
+    forms: Mapping[str, str]
+    stand_ins: Mapping[str, str]
+    steps: Mapping[str, str]
+    techniques: Mapping[str, str]
+
+
+@cache
+def renamed() -> Renamed:
+    """Return the book's renames, read once."""
+    return Renamed(**tomllib.loads((files("snabo_core") / "book" / "renamed.toml").read_text()))
+
+
+def shipped() -> dict[str, dict[str, list[str]]]:
+    """Return what 0.2.0 shipped: `foods` with their forms, `stand_ins` with their steps."""
+    found = tomllib.loads((files("snabo_core") / "book" / "shipped.toml").read_text("utf-8"))
+    return {"foods": found["foods"], "stand_ins": found["stand_ins"]}
