@@ -95,7 +95,7 @@ def measure_faults(foods: Library) -> list[str]:
         heaviest = max(d.high for d in food.densities.values())
         for unit, measure in food.counts.items():
             known = UNITS.get(unit)
-            if unit not in SIZE_WORDS and (known is None or known.kind != "count"):
+            if unit not in SIZE_WORDS and (known is None or known.kind == "mass"):
                 faults.append(f"{food.key}: no line can ask for a {unit} of it.")
             if not LIGHTEST <= measure.low <= measure.high <= HEAVIEST:
                 faults.append(f"{food.key}: one {unit} weighs {measure.low:g} g or more.")
@@ -146,6 +146,28 @@ def coverage_faults(whole: Book) -> list[str]:
     return faults
 
 
+def starch_faults(whole: Book, foods: Library) -> list[str]:
+    """Return starchy foods that no role can swap, and groups that name what is not there."""
+    faults = [
+        f"{key}: its starch counts in full, but no role takes it."
+        for key, food in foods.foods.items()
+        if food.starch == "full" and whole.group_of(key) is None
+    ]
+    seen: set[str] = set()
+    for group in whole.groups.values():
+        faults += [
+            f"starch group {group.key}: no food {f}." for f in group.foods if f not in foods.foods
+        ]
+        faults += [f"{f} stands in two starch groups." for f in group.foods if f in seen]
+        faults += [
+            f"starch group {group.key}: no role {r}." for r in group.able if r not in whole.roles
+        ]
+        if group.usual not in group.able:
+            faults.append(f"starch group {group.key}: its usual role is none it is able to play.")
+        seen |= set(group.foods)
+    return faults
+
+
 def shipped_faults(whole: Book, foods: Library) -> list[str]:
     """Return ids that 0.2.0 shipped and stored dishes may hold, but that mean nothing now."""
     old, faults = shipped(), []
@@ -178,6 +200,7 @@ def main() -> int:
     whole, foods = book(), library()
     faults = food_faults(foods) + measure_faults(foods) + spoon_faults()
     faults += line_swap_faults(foods) + coverage_faults(whole) + shipped_faults(whole, foods)
+    faults += starch_faults(whole, foods)
     for role_file in whole.files.values():
         for stand_in in role_file.stand_ins:
             faults += stand_in_faults(stand_in, whole, foods)

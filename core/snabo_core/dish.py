@@ -24,8 +24,10 @@ MAX_PARTS, MAX_LINES, MAX_TEXT = 40, 600, 400_000
 MAX_GRAMS, MAX_SERVINGS = 50_000.0, 200.0
 MAX_USES, MAX_ACCEPTED, MAX_LOSSES = 6, 200, 10
 
-UnitSystem = Literal["metric", "us", "australia"]
+MAX_ASIDES, MAX_ASIDE_TEXT = 400, 2000
 
+UnitSystem = Literal["metric", "us", "australia"]
+AsideKind = Literal["furniture", "note", "story", "nutrition"]
 
 UseKind = Literal["dish", "later", "top", "greasing", "frying", "serving", "left"]
 
@@ -83,6 +85,9 @@ class Line:
     uses: tuple[Use, ...] = ()
     hold: HoldBack | None = None
     instead: Line | None = None
+    # The words of this food where the written line names several, and what nobody understood.
+    clause: str = ""
+    unread: tuple[str, ...] = ()
 
     def used(self) -> Line:
         """Return what is really used: the line swapped in, or this one."""
@@ -182,6 +187,28 @@ class StepText:
 
 
 @dataclass(frozen=True)
+class Aside:
+    """A line of the pasted text that is neither food nor step, set aside and never lost."""
+
+    id: str
+    kind: AsideKind
+    text: str
+
+
+@dataclass(frozen=True)
+class Told:
+    """What a recipe says of itself; None where it says nothing."""
+
+    servings_low: float | None = None
+    servings_high: float | None = None
+    makes: str = ""
+    prep_minutes: float | None = None
+    cook_minutes: float | None = None
+    rest_minutes: float | None = None
+    total_minutes: float | None = None
+
+
+@dataclass(frozen=True)
 class Dish:
     """One version of a dish."""
 
@@ -198,6 +225,8 @@ class Dish:
     # What the finished dish weighed, and who gets how much of it; servings are then by weight.
     finished_grams: float | None = None
     portions: tuple[Portion, ...] = ()
+    asides: tuple[Aside, ...] = ()
+    told: Told = Told()
     schema: int = SCHEMA
 
     def part(self, part_id: str) -> Part:
@@ -266,6 +295,8 @@ def check(dish: Dish) -> Dish:
         raise BadInput("The text of the recipe is too long to keep.", "source_text")
     if len(dish.accepted) > MAX_ACCEPTED:
         raise BadInput("More defaults are taken over than a recipe can lack.", "accepted")
+    if len(dish.asides) > MAX_ASIDES or any(len(a.text) > MAX_ASIDE_TEXT for a in dish.asides):
+        raise BadInput("More is set aside than a recipe can hold.", "asides")
     _check_ids(dish)
     _check_portions(dish)
     for part in dish.parts:

@@ -21,6 +21,8 @@ TEMPLATES: dict[str, str] = {
     # why a line weighs what it weighs
     "weight_written": "as weighed",
     "weight_maybe_before_trimming": "as written; less if that was weighed before trimming",
+    "weight_as_bought": "as bought; about {share:%} of it is eaten, common practice",
+    "water_unmeasured": "water without an amount weighs nothing on the plate",
     "package_written": "{each} g each, as written",
     "can_drained": "about {share:%} of {each} g is left when drained; common practice",
     "volume_by_density": "1 {unit} {form} at {grams} g; bulk density, common practice",

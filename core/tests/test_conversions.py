@@ -56,9 +56,9 @@ class Amounts(unittest.TestCase):
         self.assertRegex(found[3], "dense: 1.25 tsp")
 
     def test_what_cannot_be_told_says_so(self) -> None:
-        found = convert_amount(1, "can", "butter", None, library())
+        found = convert_amount(1, "tub", "butter", None, library())
         self.assertEqual((found.grams, found.units), (None, ()))
-        self.assertRegex(found.problem, "how much is in the can of butter")
+        self.assertRegex(found.problem, "how much is in the tub of butter")
 
     def test_refusals(self) -> None:
         for amount in (0, -1, float("nan"), float("inf"), 1e9):

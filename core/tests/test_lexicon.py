@@ -24,7 +24,7 @@ NAMED = [
     ("cream cheese", "cream_cheese"), ("sour cream", "sour_cream"), ("rutabaga", "swede"),
     ("sweet potatoes", "sweet_potato"), ("garbanzo beans", "chickpeas"),
     ("scallions", "spring_onion"),
-    ("salt and pepper", "salt"), ("nutritional yeast", "yeast_flakes"),
+    ("nutritional yeast", "yeast_flakes"),
 ]  # fmt: skip
 # food, text, form
 FORMS = [

@@ -7,15 +7,16 @@ from hypothesis import strategies as st
 
 from snabo_core.foods import library
 from snabo_core.quantities import read_line, unit_for
-from snabo_core.quantities.amounts import read_amount, spell_fractions, to_number
-from tests.score_lines import expected_lines, score
+from snabo_core.quantities.amounts import read_amount
+from snabo_core.quantities.numbers import spell_fractions, to_number
+from tests.score_lines import ASKS, NO_FOOD, expected_lines, score
 
 # text, amount, unit, food, form, grams (best), tolerance in grams
 CASES = [
     ("1 1/2 cups plain flour", 1.5, "cup_metric", "wheat_flour", "dry", 199, 2),
     ("1½ cups flour", 1.5, "cup_metric", "wheat_flour", "dry", 199, 2),
     ("⅛ tsp salt", 0.125, "tsp_metric", "salt", "dry", 0.76, 0.02),
-    ("1,5 kg floury potatoes, peeled", 1.5, "kilogram", "potato", "raw", 1500, 0),
+    ("1,5 kg floury potatoes, peeled", 1.5, "kilogram", "potato", "raw", 1380, 0),
     ("2-3 onions", 2.5, None, "onion", "raw", 275, 0),
     ("2 to 3 carrots, diced", 2.5, None, "carrot", "raw", 152.5, 0.1),
     ("two 14-oz cans tomatoes", 2, "can", "tomato", "tinned", 794, 1),
@@ -31,8 +32,8 @@ CASES = [
     ("1 t salt", 1, "tsp_metric", "salt", "dry", 6.1, 0.1),
     ("1 c. milk", 1, "cup_metric", "milk", "liquid", 257.5, 0.1),
     ("2 x 400 g tins white beans", 2, "can", "white_beans", "drained", 480, 0),
-    ("1 lb 2 oz beef mince", 18, "ounce", "beef_mince", "raw", 510.3, 0.1),
-    ("1 large celeriac (about 900g), peeled", 900, "gram", "celeriac", "raw", 900, 0),
+    ("1 lb 2 oz beef mince", 1.125, "pound", "beef_mince", "raw", 510.3, 0.1),
+    ("1 large celeriac (about 900g), peeled", 1, None, "celeriac", "raw", 810, 0),
     ("juice of 1 lemon", 1, None, "lemon_juice", "raw", 40, 0),
     ("zest of 1 lemon", 1, None, "lemon_zest", "raw", 5, 0),
     ("Eggs, 2", 2, None, "egg", "raw", 100, 0),
@@ -40,7 +41,7 @@ CASES = [
     ("2 cups cooked lentils", 2, "cup_metric", "lentils", "boiled", 420, 1),
     ("• 2 leeks, sliced", 2, None, "leek", "raw", 300, 0),
     ("☐ 250&nbsp;ml milk", 250, "millilitre", "milk", "liquid", 257.5, 0.1),
-    ("heaped tsp mustard", 1.25, "tsp_metric", "mustard", "raw", 6.6, 0.1),
+    ("heaped tsp mustard", 1, "tsp_metric", "mustard", "raw", 6.8, 0.1),
 ]
 
 
@@ -69,7 +70,9 @@ class ReadLine(unittest.TestCase):
         self.assertEqual((read.food, read.alternatives), ("butter", ("olive oil",)))
 
     def test_misspelt_food_is_guessed_and_doubted(self) -> None:
-        read = read_line("500 g cauliflwer", library())
+        slip = read_line("500 g cauliflwer", library())
+        self.assertEqual((slip.food, slip.doubts), ("cauliflower", ()))
+        read = read_line("500 g calliflowr", library())
         self.assertEqual((read.food, read.doubts), ("cauliflower", ("food_guessed",)))
 
     def test_unknown_food_is_doubtful_not_invented(self) -> None:
@@ -148,13 +151,16 @@ class Quality(unittest.TestCase):
 
     def test_the_half_set_aside(self) -> None:
         lines = expected_lines()
-        self.assertGreaterEqual(len(lines), 400)
+        self.assertGreaterEqual(len(lines), 800)
         aside = score([line for line in lines if line.set_aside])
-        self.assertGreaterEqual(aside.count, 150)
+        self.assertGreaterEqual(aside.count, 380)
         self.assertGreaterEqual(aside.amounts, 0.97)
-        self.assertGreaterEqual(aside.foods, 0.93)
-        self.assertGreaterEqual(aside.grams, 0.90)
+        self.assertGreaterEqual(aside.foods, 0.95)
+        self.assertGreaterEqual(aside.grams, 0.95)
+        self.assertLessEqual(aside.silent, 0.015)
+        self.assertLessEqual(aside.doubts, 0.06)
 
     def test_every_expected_food_exists(self) -> None:
         for line in expected_lines():
-            self.assertIn(line.food, library().foods, line.text)
+            if line.food not in {NO_FOOD, ASKS}:
+                self.assertIn(line.food, library().foods, line.text)

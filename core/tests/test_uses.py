@@ -46,8 +46,9 @@ class Words(unittest.TestCase):
         read = read_line("80 g breadcrumbs plus 20 g for the top", library())
         self.assertEqual(read.grams.best, 100)
         greased = read_line("50 g butter, plus extra for greasing", library())
-        self.assertGreater(greased.grams.best or 0, 50)
-        self.assertLess(greased.grams.high or 0, 70)
+        # Nobody counts it; it only makes the range wider.
+        self.assertEqual(greased.grams.best, 50)
+        self.assertTrue(52 < (greased.grams.high or 0) < 70)
 
     def test_hold_backs(self) -> None:
         for text, start, ceiling, cue in HELD:

@@ -6,7 +6,7 @@ import hashlib
 import re
 import unicodedata
 from bisect import bisect_left
-from collections import defaultdict
+from collections import Counter, defaultdict
 from collections.abc import Collection, Iterator, Mapping, Sequence
 from copy import copy
 from dataclasses import dataclass, replace
@@ -17,7 +17,13 @@ import numpy as np
 from rapidfuzz import fuzz, process
 
 from snabo_core.errors import UnknownFood
-from snabo_core.foods.loading import FOLDER, read_curated, read_list, read_remembered
+from snabo_core.foods.loading import (
+    FOLDER,
+    read_curated,
+    read_list,
+    read_remembered,
+    read_remembered_short,
+)
 from snabo_core.foods.own import Own, food_and_row, measures_by_food
 from snabo_core.foods.records import AXIS, Food, FoodRow, Measure
 from snabo_core.renaming import renamed
@@ -83,7 +89,7 @@ class Library:
 
     def __init__(self) -> None:
         self.rows: dict[str, FoodRow] = {row.key: row for row in read_list()}
-        self.rows.update((row.key, row) for row in read_remembered())
+        self.rows.update((row.key, row) for row in (*read_remembered(), *read_remembered_short()))
         self.foods: dict[str, Food] = {food.key: food for food in read_curated()}
         self._state_zero_by_class()
         self.names: dict[tuple[str, ...], str] = {}
@@ -181,9 +187,21 @@ class Library:
             self._by_word[word].add(key)
 
     def _finish_index(self) -> None:
+        self._called: dict[str, list[tuple[str, ...]]] = defaultdict(list)
+        for name, key in self.names.items():
+            self._called[key].append(name)
+        self._uses = Counter(word for name in self.names for word in name)
         self._vocabulary = sorted(self._by_word)
         self.plain_names = {" ".join(name): key for name, key in self.names.items()}
         self._plain = list(self.plain_names)
+
+    def names_of(self, key: str) -> Sequence[tuple[str, ...]]:
+        """Return what a food is called, each name as plain words."""
+        return self._called.get(key, ())
+
+    def word_uses(self, word: str) -> int:
+        """Return in how many names a word stands."""
+        return self._uses.get(word, 0)
 
     def food(self, key: str) -> Food:
         """Return a curated food, or a bare one over a single row of the list.
@@ -235,7 +253,11 @@ class Library:
         if len(scores) < limit:
             typed = " ".join(wanted)
             for name, score, _ in self._near(typed, limit):
-                scores.setdefault(self.plain_names[name], score - FUZZY_NAME_WORTH)
+                # Of names that hold the typed word the one of its own length is meant.
+                alike = 0.4 * fuzz.ratio(typed, name)
+                key = self.plain_names[name]
+                worth = score + alike - FUZZY_NAME_WORTH
+                scores[key] = max(scores.get(key, worth), worth)
         ordered = sorted(scores.items(), key=lambda pair: (-pair[1], pair[0]))
         return [Hit(self.food(key), score) for key, score in ordered[:limit]]
 

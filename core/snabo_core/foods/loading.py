@@ -18,6 +18,15 @@ from snabo_core.foods.records import AXIS, NUTRIENTS, Density, Food, FoodRow, Me
 
 FOLDER = files("snabo_core") / "book" / "foods"
 REMEMBERED = "remembered.toml"
+REMEMBERED_SHORT = "remembered.csv"
+# How far the food sold may lie from a figure in remembered.csv: a share of it, and at least so
+# much (kcal, g, mg). Common practice, no source.
+REMEMBERED_WIDTH = {
+    "kcal": (0.15, 5.0), "carbohydrate": (0.2, 0.5), "fibre": (0.35, 0.4), "sugars": (0.4, 0.5),
+    "fat": (0.25, 0.3), "saturated": (0.3, 0.3), "protein": (0.2, 0.3), "sodium_mg": (0.4, 5.0),
+}  # fmt: skip
+# Ash of a food whose minerals nobody gives: 0.5 to 2 g, and its salt.
+ASH = 1.0
 
 # Categories whose generic foods hold no polyols. Sweets, baked goods, drinks and mixed dishes
 # may; theirs stay unknown. Common practice, no source.
@@ -130,6 +139,51 @@ def read_remembered() -> Iterator[FoodRow]:
         )  # fmt: skip
 
 
+def read_remembered_short() -> Iterator[FoodRow]:
+    """Yield the rows of remembered.csv, from memory, each figure with the usual width."""
+    text = (FOLDER / REMEMBERED_SHORT).read_text("utf-8")
+    reader = csv.DictReader(io.StringIO("".join(
+        line for line in text.splitlines(keepends=True) if not line.startswith("#")
+    )))  # fmt: skip
+    for entry in reader:
+        best = np.full(len(NUTRIENTS), np.nan)
+        for nutrient in ("polyols", "erythritol"):
+            best[AXIS[nutrient]] = 0.0
+        best[AXIS["alcohol"]] = float(entry["alcohol"] or 0.0)
+        low, high = np.where(np.isnan(best), 0.0, best), bounded(best)
+        for nutrient, (share, least) in REMEMBERED_WIDTH.items():
+            if not entry[nutrient]:
+                continue
+            value, place = float(entry[nutrient]), AXIS[nutrient]
+            # What a food surely lacks has no width: no fibre in meat, no sugars in oil.
+            width = max(share * value, least) if value else 0.0
+            most = 900.0 if nutrient == "kcal" else (100.0 if nutrient != "sodium_mg" else 40_000.0)
+            best[place], low[place] = value, max(0.0, value - width)
+            high[place] = min(value + width, most)
+        _settle_rest(best, low, high)
+        yield FoodRow(f"mem:{entry['key']}", "from memory", entry["description"], "From memory",
+                      best, low, high)  # fmt: skip
+
+
+def _settle_rest(best: Vector, low: Vector, high: Vector) -> None:
+    """Fill in water and ash by difference, and keep parts within their wholes."""
+    for part, whole in PARTS:
+        inside, outside = AXIS[part], AXIS[whole]
+        if np.isnan(best[inside]) and high[outside] == 0:
+            best[inside] = high[inside] = 0.0
+        else:
+            high[inside] = min(high[inside], high[outside])
+    sodium = np.nan_to_num(best[AXIS["sodium_mg"]])
+    macros = sum(float(np.nan_to_num(best[AXIS[n]])) for n in ("carbohydrate", "fat", "protein",
+                                                                      "alcohol"))  # fmt: skip
+    ash = min(max(0.0, 100 - macros), (ASH if macros < 99 else 0.0) + 2.54 * sodium / 1000)
+    best[AXIS["ash"]], low[AXIS["ash"]], high[AXIS["ash"]] = ash, ash / 2, ash * 2 + 0.5
+    water = max(0.0, 100 - macros - ash)
+    spread = max(3.0, 0.15 * macros) if macros else 0.1
+    best[AXIS["water"]] = water
+    low[AXIS["water"]], high[AXIS["water"]] = max(0.0, water - spread), min(100.0, water + spread)
+
+
 def _curated(key: str, entry: dict[str, Any], place: str) -> Food:
     try:
         return Food(
@@ -143,6 +197,8 @@ def _curated(key: str, entry: dict[str, Any], place: str) -> Food:
             allergens=tuple(entry.get("allergens", ())),
             check_label=tuple(entry.get("check_label", ())),
             free_fat=entry.get("free_fat"),
+            oil_share=tuple(entry["oil_share"]) if "oil_share" in entry else None,
+            if_counted=entry.get("if_counted"),
             tags=tuple(entry.get("tags", ())),
             edible_share=entry.get("edible", 1.0),
             densities={form: Density(*d) for form, d in entry.get("density", {}).items()},

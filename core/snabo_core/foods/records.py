@@ -89,7 +89,11 @@ class Food:
 
     `forms` maps a form (raw, boiled, drained, dry ...) to a row key; the first is assumed
     where a line does not say. `starch` is "full" where the food's carbohydrate is the starch
-    a swap removes. `allergens` is None where nobody has looked: unknown, not free.
+    a swap removes. `allergens` is None where nobody has looked: unknown, not free. A
+    `compound` food is made of several: what it is not known to hold (`free_of` names that)
+    is a look at the label, never free by silence. `oil_share` is the share (best, low, high)
+    of its fat that was added as free fat. `if_counted` is the food meant where the name comes
+    with a bare number: "2 peppers" are no peppercorns.
     """
 
     key: str
@@ -105,6 +109,10 @@ class Food:
     free_fat: str | None = None
     tags: tuple[str, ...] = ()
     edible_share: float = 1.0
+    oil_share: tuple[float, float, float] | None = None
+    compound: bool = False
+    free_of: tuple[str, ...] = ()
+    if_counted: str | None = None
     densities: dict[str, Density] = field(default_factory=dict)
     counts: dict[str, Measure] = field(default_factory=dict)
     curated: bool = True

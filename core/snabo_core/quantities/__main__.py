@@ -1,6 +1,7 @@
 """Reads ingredient lines from standard input: python -m snabo_core.quantities < lines.txt.
 
-Prints one JSON object per line; `heading` marks headings.
+Prints one JSON object per line: what it is (`kind`), and for ingredients the first food's reading
+with all of the line's foods in `foods`.
 """
 
 from __future__ import annotations
@@ -9,21 +10,29 @@ import json
 import sys
 
 from snabo_core.foods import library
-from snabo_core.quantities.reading import read_line
-from snabo_core.recipe import heading_of
+from snabo_core.quantities.kinds import heading_name, kind_of_line
+from snabo_core.quantities.reading import ReadLine, read_lines
 from snabo_core.wording import say
 
 
 def as_json(text: str) -> dict[str, object]:
-    """Return one line's reading as plain containers."""
-    heading = heading_of(text)
-    if heading is not None:
-        return {"text": text, "heading": heading}
-    read = read_line(text, library())
-    amount = read.amount
+    """Return one line's reading as plain containers; what is no food says so in `kind`."""
+    kind = kind_of_line(text)
+    if kind == "heading":
+        return {"text": text, "kind": kind, "heading": heading_name(text)}
+    if kind != "food":
+        return {"text": text, "kind": kind, "food": None}
+    foods = [_reading(read) for read in read_lines(text, library())]
+    return {"text": text, "kind": kind, **foods[0], "foods": foods}
+
+
+def _reading(read: ReadLine) -> dict[str, object]:
+    amount, grams = read.amount, read.grams
+    known = amount is not None and amount.stated
+    low, best, high = grams.low, grams.best, grams.high
+    unmeasured = grams.reason.code in {"to_taste", "water_unmeasured"}
     return {
-        "text": text,
-        "amount": [amount.low, amount.best, amount.high] if amount else None,
+        "amount": [amount.low, amount.best, amount.high] if amount and known else None,
         "unit": amount.unit.id if amount and amount.unit else None,
         "size": amount.size if amount else None,
         "food": read.food,
@@ -31,9 +40,13 @@ def as_json(text: str) -> dict[str, object]:
         "form": read.form,
         "preparation": read.preparation,
         "optional": read.optional,
-        "grams": [read.grams.low, read.grams.best, read.grams.high],
-        "reason": say(read.grams.reason),
+        "alternatives": list(read.alternatives),
+        "grams": [None, None, None] if unmeasured else [low, best, high],
+        "usual_grams": [low, best, high] if unmeasured else None,
+        "reason": say(grams.reason),
         "confidence": round(read.confidence, 3),
+        "doubts": list(read.doubts),
+        "unread": list(read.unread),
         "candidates": list(read.candidates),
     }
 

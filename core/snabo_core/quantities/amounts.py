@@ -13,40 +13,47 @@ from lark import Lark, Token, Transformer
 from lark.exceptions import UnexpectedInput
 from lark.lexer import Lexer
 
+from snabo_core.quantities.numbers import to_number
 from snabo_core.quantities.units import Unit, unit_for
+from snabo_core.quantities.vocabulary import class_of
 
-FRACTIONS = {
-    "½": "1/2", "⅓": "1/3", "⅔": "2/3", "¼": "1/4", "¾": "3/4", "⅕": "1/5", "⅖": "2/5",
-    "⅗": "3/5", "⅘": "4/5", "⅙": "1/6", "⅚": "5/6", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8",
-    "⅞": "7/8",
-}  # fmt: skip
-NUMBER_WORDS = {
-    "a": 1.0, "an": 1.0, "one": 1.0, "two": 2.0, "three": 3.0, "four": 4.0, "five": 5.0,
-    "six": 6.0, "seven": 7.0, "eight": 8.0, "nine": 9.0, "ten": 10.0, "twelve": 12.0,
-    "dozen": 12.0, "half": 0.5, "quarter": 0.25, "couple": 2.0, "few": 3.0, "several": 4.0,
-}  # fmt: skip
+FEW = {"few": (2.0, 3.0, 5.0), "several": (3.0, 4.0, 7.0)}
 SIZES = {"small": "small", "medium": "medium", "large": "large", "big": "large", "med": "medium",
-         "lg": "large", "sm": "small"}  # fmt: skip
-MODIFIERS = {"heaped": 1.25, "heaping": 1.25, "scant": 0.9, "generous": 1.1, "rounded": 1.15,
-             "level": 1.0, "packed": 1.0, "good": 1.15, "full": 1.0}  # fmt: skip
+         "lg": "large", "lge": "large", "sm": "small", "tiny": "tiny",
+         "huge": "huge", "jumbo": "huge", "xl": "huge", "mid": "medium", "middle": "medium",
+         "bigger": "large", "smaller": "small", "smallish": "small", "largish": "large"}  # fmt: skip
+HEAPS = {"heaped": "heaped", "heaping": "heaped", "scant": "scant", "generous": "generous",
+         "rounded": "rounded", "level": "level", "packed": "level", "good": "generous",
+         "full": "level", "overflowing": "heaped", "hpd": "heaped", "flat": "level"}  # fmt: skip
 SKIPPED = {"about", "approx", "approximately", "around", "roughly", "ca", "circa", "of", "size",
-           "sized", "x", "each", "approx.", "c.", "~"}  # fmt: skip
+           "sized", "x", "c", "~", "max", "min", "just", "under", "over", "say", "ish",
+           "leveled", "levelled", "the", "bit"}  # fmt: skip
+# An amount is over after so many tokens; longer ones are no amounts.
+MOST_TOKENS = 14
+# How many words may stand between a number and its unit: "2 plump juicy cloves".
+WORDS_BETWEEN = 2
+BETWEEN = {"quality", "variety", "prep", "filler", "chat"}
 
-_NUMBER = r"\d+\s+\d+\s*/\s*\d+|\d+\s*/\s*\d+|\d+[.,]\d+|\d+"
+_NUMBER = r"\d{1,6}\s+\d{1,3}/\d{1,3}|\d{1,4}/\d{1,3}|\d{1,6}[.,]\d{1,4}|\d{1,6}|\.\d{1,3}"
 _TOKEN = re.compile(
-    rf"\s*(?:(?P<number>{_NUMBER})|(?P<times>[x×](?=\s*\d))|(?P<range>[-–—](?=\s*\d)|to\b|or\b)"
-    r"|(?P<floz>fl\.?\s?oz\.?|fluid ounces?)|(?P<word>[^\W\d_]+\.?|~)"
-    r"|(?P<mark>[()/+]|-(?=[a-zA-Z])))",
+    rf"[\s']*(?:(?P<number>{_NUMBER})|(?P<times>[x×*](?=\s*\d))|(?P<range>[-–—](?=\s*\d)|to\b|or\b)"
+    r"|(?P<floz>fl\.?\s?oz\.?|fluid ounces?)|(?P<spoon>(?:soup|table|tea|coffee|dessert)[\s-]"
+    r"?spoons?(?:ful)?s?\b)"
+    r"|(?P<word>[^\W\d_]+\.?|~)|(?P<plus>\+|&)|(?P<mark>[()/]|-(?=[a-zA-Z])))",
     re.IGNORECASE,
 )
+_SPOONS = {"soup": "tbsp", "table": "tbsp", "tea": "tsp", "coffee": "coffeespoon",
+           "dessert": "dessertspoon"}  # fmt: skip
 
 
 @dataclass(frozen=True)
 class Amount:
     """What a line asks for: a number with its range, and in which unit.
 
-    `unit` is None for bare counts ("3 eggs"). `grams_each` holds the stated size of each
-    package in g or mL (`each_unit` says which), where one is written.
+    `unit` is None for bare counts ("3 eggs"). `each` holds the stated size of each package in
+    `each_unit`, where one is written; `again` is the whole said a second time ("2 tbsp
+    (40 ml)", "1 swede (about 600 g)"). `heap` is how a measure is filled. `stated` is false
+    for "a few": the line gives no number.
     """
 
     low: float
@@ -56,30 +63,19 @@ class Amount:
     size: str | None = None
     each: float | None = None
     each_unit: Unit | None = None
+    again: Amount | None = None
+    heap: str | None = None
+    stated: bool = True
 
     def scaled(self, factor: float) -> Amount:
         """Return the amount times a factor."""
         low, best, high = self.low * factor, self.best * factor, self.high * factor
         return replace(self, low=low, best=best, high=high)
 
-
-def spell_fractions(text: str) -> str:
-    """Write typographic fractions as plain ones: `1½` becomes `1 1/2`."""
-    for sign, plain in FRACTIONS.items():
-        text = re.sub(rf"(?<=\d){sign}", f" {plain}", text).replace(sign, plain)
-    return text.replace("⁄", "/")
-
-
-def to_number(text: str) -> float:
-    """Return the value of a written number: `1 1/2`, `3/4`, `1,5`, `1.5`; 1,000 is a thousand."""
-    text = text.strip()
-    if "/" in text:
-        whole, _, fraction = text.rpartition(" ") if re.match(r"\d+\s+\d", text) else ("", "", text)
-        above, below = (float(part) for part in fraction.split("/"))
-        return (float(whole) if whole.strip() else 0.0) + (above / below if below else 0.0)
-    if re.fullmatch(r"\d{1,3},\d{3}", text):
-        return float(text.replace(",", ""))
-    return float(text.replace(",", "."))
+    @property
+    def weighs(self) -> bool:
+        """Whether it is given as a mass."""
+        return self.unit is not None and self.unit.kind == "mass"
 
 
 class _Tokens(Lexer):
@@ -94,19 +90,21 @@ class _Tokens(Lexer):
 
 @dataclass
 class _Scan:
-    """Tokens of the head with where each ends, and the modifier words met on the way."""
+    """Tokens of the head with where each ends, and the words met on the way."""
 
+    text: str
     tokens: list[Token]
     ends: list[int]
-    factor: float = 1.0
+    heap: str | None = None
+    few: tuple[float, float, float] | None = None
 
 
 KIND_TOKENS = {"mass": "MASS", "volume": "VOLUME", "count": "COUNT", "vague": "VAGUE"}
 
 
 def _scan(text: str, system: str, own: Collection[str]) -> _Scan:
-    scan, place = _Scan([], []), 0
-    while match := _TOKEN.match(text, place):
+    scan, place = _Scan(text, [], []), 0
+    while len(scan.tokens) < MOST_TOKENS and (match := _TOKEN.match(text, place)):
         token = _token(match, system, scan, own)
         if token is None:
             break
@@ -122,38 +120,78 @@ def _scan(text: str, system: str, own: Collection[str]) -> _Scan:
 
 def _token(match: re.Match[str], system: str, scan: _Scan, own: Collection[str]) -> Token | None:
     kind, text = match.lastgroup or "", match.group(match.lastgroup or 0)
+    last = scan.tokens[-1].type if scan.tokens else ""
     if kind == "number":
         return Token("NUMBER", text)
     if kind == "times":
         return Token("TIMES", text)
     if kind == "range":
-        return Token("RANGE", text) if scan.tokens and scan.tokens[-1].type == "NUMBER" else None
+        return Token("RANGE", text) if last in {"NUMBER", "MASS", "VOLUME"} else None
     if kind == "floz":
         return Token("VOLUME", "fl oz")
+    if kind == "spoon":
+        stem = next(s for s in _SPOONS if text.lower().startswith(s))
+        return _word_token(_SPOONS[stem], match.end(), system, scan, own)
+    if kind == "plus":
+        return Token("PLUS", text) if last in {"MASS", "VOLUME", "VAGUE"} else None
     if kind == "mark":
         return Token({"(": "LPAR", ")": "RPAR", "/": "SLASH"}.get(text, "SKIP"), text)
-    return _word_token(text, system, scan, own)
+    return _word_token(text, match.end(), system, scan, own)
 
 
-def _word_token(text: str, system: str, scan: _Scan, own: Collection[str]) -> Token | None:
+def _word_token(  # noqa: PLR0911  one answer for each thing a word can be
+    text: str, end: int, system: str, scan: _Scan, own: Collection[str]
+) -> Token | None:
     plain = text.lower().rstrip(".")
-    after_number = bool(scan.tokens) and scan.tokens[-1].type in {"NUMBER", "SIZE", "RPAR"}
-    if plain in MODIFIERS:
-        scan.factor *= MODIFIERS[plain]
+    last = scan.tokens[-1].type if scan.tokens else ""
+    after_number = last in {"NUMBER", "SIZE", "RPAR"}
+    if plain in HEAPS and _unit_follows(scan.text, end, system, own):
+        scan.heap = HEAPS[plain]
         return Token("SKIP", text)
-    if plain in NUMBER_WORDS and not (plain in {"a", "an"} and after_number):
-        if after_number and scan.tokens[-1].type == "NUMBER" and plain == "dozen":
-            scan.factor *= 12
-            return Token("SKIP", text)
-        return Token("NUMBER", str(NUMBER_WORDS[plain]))
-    if plain in SKIPPED or (plain in {"a", "an", "and"} and after_number):
-        return Token("SKIP", text)
+    if plain in FEW and last in {"", "NUMBER"}:
+        scan.few = FEW[plain]
+        return Token("SKIP" if last else "NUMBER", text if last else "1")
+    if plain in {"a", "an", "one"} and not after_number:
+        return Token("NUMBER", "1")
+    if plain in {"plus", "and"} and last in {"MASS", "VOLUME", "VAGUE"}:
+        return Token("PLUS", text)
+    if plain in {"each", "ea", "apiece"} and any(t.type == "LPAR" for t in scan.tokens):
+        return Token("EACH", text)
+    if plain == "little" and not (scan.tokens and scan.text[:2].lower() == "a "):
+        return Token("SIZE", "small")
     if plain in SIZES:
         return Token("SIZE", SIZES[plain])
-    unit = unit_for(text, system, own)
-    if unit is None:
+    if plain == "pot" and not re.match(r"\s+of\b", scan.text[end:]):
         return None
-    return Token(KIND_TOKENS[unit.kind], text)
+    unit = unit_for(text, system, own)
+    if unit is not None and not (unit.kind == "mass" and not after_number):
+        return Token(KIND_TOKENS[unit.kind], text)
+    if plain in SKIPPED or (plain in {"a", "an", "and"} and after_number):
+        return Token("SKIP", text)
+    if after_number and last != "RPAR" and class_of(plain) in BETWEEN:
+        follows = _unit_follows(scan.text, end, system, own, counts=True)
+        return Token("SKIP", text) if follows else None
+    return None
+
+
+_NEXT_WORDS = re.compile(r"[\s,'’]*([^\W\d_]+)")
+
+
+def _unit_follows(
+    text: str, place: int, system: str, own: Collection[str], *, counts: bool = False
+) -> bool:
+    """Tell whether a unit stands within the next words, with nothing but adjectives before it."""
+    for _ in range(WORDS_BETWEEN + 1):
+        word = _NEXT_WORDS.match(text, place)
+        if word is None:
+            return False
+        unit = unit_for(word.group(1), system, own)
+        if unit is not None:
+            return unit.kind == "count" if counts else unit.kind != "mass"
+        if word.group(1).lower() not in SIZES and class_of(word.group(1)) not in BETWEEN:
+            return False
+        place = word.end()
+    return False
 
 
 class _Meaning(Transformer[Token, Amount]):
@@ -176,31 +214,46 @@ class _Meaning(Transformer[Token, Amount]):
     def size(self, parts: list[Token]) -> str:
         return str(parts[0])
 
+    def term(self, parts: list[Any]) -> Amount:
+        amount: Amount = parts[0]
+        return replace(amount, unit=self._unit(parts[1]))
+
     def sum(self, parts: list[Any]) -> Amount:
-        total: Amount | None = None
-        for quantity, token in zip(parts[::2], parts[1::2], strict=True):
-            part = replace(quantity, unit=self._unit(token))
-            total = part if total is None else _added(total, part)
-        assert total is not None  # noqa: S101  the grammar asks for one at least
+        terms: list[Amount] = [part for part in parts if isinstance(part, Amount)]
+        total = terms[0]
+        for part in terms[1:]:
+            total = _added(total, part)
         return total
 
     def bracket(self, parts: list[Any]) -> Amount:
         amounts: list[Amount] = [part for part in parts if isinstance(part, Amount)]
-        return next((a for a in amounts if a.unit and a.unit.kind == "mass"), amounts[0])
+        found = next((a for a in amounts if a.weighs), amounts[0])
+        each = any(isinstance(p, Token) and p.type == "EACH" for p in parts)
+        return replace(found, size="each") if each else found
 
     def packages(self, parts: list[Any]) -> Amount:
         amounts: list[Amount] = [part for part in parts if isinstance(part, Amount)]
         count = [p for p in parts if isinstance(p, Token) and p.type == "COUNT"]
         unit = self._unit(count[0]) if count else None
-        return replace(amounts[0], unit=unit, each=amounts[1].best, each_unit=amounts[1].unit)
+        inside: Amount = amounts[1]
+        spoken_of = unit is None or unit.id in PACKAGES
+        if not spoken_of and inside.size != "each":
+            return replace(amounts[0], unit=unit, again=inside)
+        return replace(amounts[0], unit=unit, each=inside.best, each_unit=inside.unit)
 
     def one_package(self, parts: list[Any]) -> Amount:
         size, count = parts
         return Amount(1.0, 1.0, 1.0, self._unit(count), each=size.best, each_unit=size.unit)
 
     def plain(self, parts: list[Any]) -> Amount:
-        amounts: list[Amount] = [part for part in parts if isinstance(part, Amount)]
-        return next((a for a in amounts if a.unit and a.unit.kind == "mass"), amounts[0])
+        first, *others = [part for part in parts if isinstance(part, Amount)]
+        again = next((a for a in others if a.weighs), others[0] if others else None)
+        return first if first.weighs or again is None else replace(first, again=again)
+
+    def ranged(self, parts: list[Any]) -> Amount:
+        low, high = (part for part in parts if isinstance(part, Amount))
+        high = _added(replace(low, low=0.0, best=0.0, high=0.0), high)
+        return replace(low, low=low.low, best=(low.best + high.best) / 2, high=high.high)
 
     def counted(self, parts: list[Any]) -> Amount:
         amount: Amount = parts[0]
@@ -209,27 +262,36 @@ class _Meaning(Transformer[Token, Amount]):
         return replace(amount, unit=unit[0] if unit else None, size=size[0] if size else None)
 
     def weighed_count(self, parts: list[Any]) -> Amount:
-        amounts: list[Amount] = [part for part in parts if isinstance(part, Amount)]
-        return amounts[-1]
+        count, inside = [part for part in parts if isinstance(part, Amount)]
+        size = next((p for p in parts if isinstance(p, str)), None)
+        # Behind the number and before the food the bracket speaks of each: "2 (6-oz) breasts".
+        return replace(count, size=size, each=inside.best, each_unit=inside.unit)
 
-    def one(self, parts: list[Token]) -> Amount:
-        return Amount(1.0, 1.0, 1.0, self._unit(parts[0]))
+    def one(self, parts: list[Any]) -> Amount:
+        size = next((p for p in parts if isinstance(p, str) and not isinstance(p, Token)), None)
+        return Amount(1.0, 1.0, 1.0, self._unit(parts[-1]), size)
 
     def start(self, parts: list[Amount]) -> Amount:
         return parts[0]
 
 
+PACKAGES = {"can", "jar", "pack", "bag", "box", "tub", "carton", "bottle", "block", "tube",
+            "punnet", "sheet", "fillet", "piece", "ball", "log"}  # fmt: skip
+
+
 def _added(first: Amount, second: Amount) -> Amount:
-    """Add `2 oz` to `1 lb`: same kind in the smaller unit; otherwise the first stands."""
+    """Add `2 oz` to `1 lb`: same kind in the first's unit; otherwise the first stands."""
     one, two = first.unit, second.unit
-    if one is None or two is None or one.kind != two.kind or not one.size or not two.size:
+    if one is None or two is None or not one.size or not two.size:
         return first
-    factor = one.size / two.size
+    if one.kind != two.kind and {one.kind, two.kind} != {"volume", "vague"}:
+        return first
+    factor = two.size / one.size
     return replace(
-        second,
-        low=first.low * factor + second.low,
-        best=first.best * factor + second.best,
-        high=first.high * factor + second.high,
+        first,
+        low=first.low + second.low * factor,
+        best=first.best + second.best * factor,
+        high=first.high + second.high * factor,
     )
 
 
@@ -243,7 +305,7 @@ def read_amount(text: str, system: str, own: Collection[str] = ()) -> tuple[Amou
     """Read the amount a line begins with.
 
     Args:
-        text: the line, fractions spelled out.
+        text: the line, numbers and fractions spelled as digits.
         system: one of `SYSTEMS`; decides which cup and spoon is meant.
         own: a household's own words for measures.
 
@@ -256,6 +318,10 @@ def read_amount(text: str, system: str, own: Collection[str] = ()) -> tuple[Amou
             tree = _parser().parse(scan.tokens[:count])
         except UnexpectedInput:
             continue
-        amount = _Meaning(system, own).transform(tree)
-        return amount.scaled(scan.factor), scan.ends[count - 1]
+        meant: Amount = _Meaning(system, own).transform(tree)
+        amount = replace(meant, heap=scan.heap)
+        if scan.few is not None:
+            low, best, high = scan.few
+            amount = replace(amount, low=low, best=best, high=high, stated=False)
+        return amount, scan.ends[count - 1]
     return None, 0

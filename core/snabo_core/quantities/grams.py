@@ -1,8 +1,14 @@
-"""From an amount to grams: a weight, a volume by bulk density, or a count by its measure."""
+"""From an amount to grams: a weight, a volume by bulk density, or a count by its measure.
+
+Grams are of what is eaten. A weight written for food bought with bones, shells or skin is
+brought down to its edible share; the reason says so.
+"""
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+import math
+from dataclasses import dataclass, replace
+from typing import Literal
 
 from snabo_core.foods import Food
 from snabo_core.foods.records import Density, Measure
@@ -11,18 +17,61 @@ from snabo_core.wording import Message
 
 # A kitchen scale read by eye; common practice, no source.
 SCALE_SHARE = 0.01
-BARE_COUNTS = (
-    "whole", "medium", "large", "bulb", "loaf", "head", "fillet", "clove", "slice", "sheet",
-    "stalk", "leaf", "sprig", "piece", "thumb", "bunch", "ball", "block",
-)  # fmt: skip
-CONTAINERS = {"can", "jar", "pack", "bag", "block", "tub", "carton", "box", "tube", "ball"}
+# What a bare number counts ("2 carrots"), the first that a food has.
+BARE_COUNTS = ("whole", "medium", "large", "small")
+# Counts a bare number may mean where a food has no whole one, if it is the only such count.
+SOLE_COUNTS = ("bulb", "head", "loaf", "fillet", "sheet", "piece", "leaf", "stalk", "ball", "ear",
+               "link", "cap", "nest", "slice", "block", "spear", "pod", "rasher", "square",
+               "cube")  # fmt: skip
+CONTAINERS = {"can", "jar", "pack", "bag", "block", "tub", "carton", "box", "tube", "ball",
+              "bottle", "punnet"}  # fmt: skip
+SEALED = {"can", "jar", "bottle", "tub", "carton"}
+# A size against the medium one: (low, best, high); common practice, no source.
+SIZES: dict[str, tuple[float, float, float]] = {
+    "tiny": (0.3, 0.45, 0.6), "small": (0.5, 0.65, 0.8), "medium": (1.0, 1.0, 1.0),
+    "large": (1.2, 1.4, 1.7), "huge": (1.5, 1.8, 2.3),
+}  # fmt: skip
+# How a spoon or cup is filled: (low, best, high); dry powders heap higher. Common practice.
+HEAPS: dict[str, tuple[float, float, float]] = {
+    "level": (1.0, 1.0, 1.0), "heaped": (1.1, 1.3, 1.5), "rounded": (1.1, 1.2, 1.35),
+    "scant": (0.85, 0.9, 0.97), "generous": (1.02, 1.12, 1.25),
+}  # fmt: skip
+HEAPED_POWDER = (1.3, 1.5, 1.7)
+POWDERS = {"starch", "spice", "fibre", "sweetener", "salt", "grain"}
 # Share of a tin that is left when its liquid is poured off; common practice, no source.
 DRAINED_SHARE = (0.55, 0.6, 0.65)
+FISH_DRAINED_SHARE = (0.65, 0.72, 0.8)
+# What a tin holds where nobody says: grams (low, best, high); common practice, no source.
+USUAL_CAN: dict[str, tuple[float, float, float]] = {
+    "drained": (150.0, 240.0, 280.0), "fish": (85.0, 112.0, 150.0), "whole": (390.0, 400.0, 425.0),
+}  # fmt: skip
+# Share that is eaten of what is bought with its bones, in shells, or whole: (low, best, high);
+# common practice, no source.
+BONED: dict[str, tuple[float, float, float]] = {
+    "meat": (0.58, 0.7, 0.83), "fish": (0.45, 0.58, 0.7), "nut": (0.4, 0.48, 0.55),
+    "pulse": (0.33, 0.4, 0.5),
+}  # fmt: skip
+EDIBLE_DOUBT = 0.12
 # Grams assumed where a line says "to taste" or gives none: (low, best, high), by what it is.
 # Common practice, no source; the run asks for what really went in.
 TO_TASTE = {"salt": (0.0, 3.0, 8.0), "spice": (0.0, 0.5, 2.0), "herb": (0.0, 3.0, 10.0),
             "oil": (1.0, 5.0, 15.0), "fat_dairy": (1.0, 5.0, 15.0)}  # fmt: skip
-GENERIC_HANDFUL = (10.0, 20.0, 40.0)
+DRIED_HERB_TO_TASTE = (0.0, 1.0, 2.5)
+# Units whose measure hardly depends on the food: grams (low, best, high); common practice.
+USUAL: dict[str, dict[str, tuple[float, float, float]]] = {
+    "handful": {"": (10.0, 20.0, 40.0), "herb": (5.0, 12.0, 30.0), "nut": (25.0, 30.0, 45.0),
+                "vegetable": (20.0, 35.0, 60.0), "seed": (20.0, 30.0, 40.0),
+                "cheese": (20.0, 30.0, 45.0)},
+    "knob": {"fat_dairy": (10.0, 15.0, 20.0), "oil": (8.0, 15.0, 20.0)},
+    "sprig": {"herb": (0.5, 1.0, 2.5)},
+    "bunch": {"herb": (15.0, 30.0, 80.0)},
+    "leaf": {"herb": (0.1, 0.4, 1.0)},
+    "stalk": {"herb": (1.0, 2.5, 6.0)},
+    "spray": {"oil": (0.2, 0.4, 0.8)},
+    "scoop": {"dairy": (25.0, 30.0, 35.0)},
+}  # fmt: skip
+
+Waste = Literal["none", "trimmed_later", "as_bought", "trimmed_already"]
 
 
 @dataclass(frozen=True)
@@ -45,53 +94,120 @@ def weigh(
     food: Food,
     form: str,
     *,
-    trimmed_later: bool = False,
+    waste: Waste = "none",
     by_taste: bool = False,
 ) -> Grams:
-    """Return the grams of an amount of a food.
+    """Return the grams of an amount of a food, as eaten.
 
     Args:
         amount: what the line asks for, None if it gives no amount.
         food: the matched food.
         form: the form of it that the line means.
-        trimmed_later: the line says peeled, trimmed or the like, so that a written weight may
-            be the weight before; the low end then allows for the waste.
+        waste: what a written weight includes: nothing to throw away, something that is trimmed
+            later ("peeled"), all of it as bought ("bone-in"), or nothing any more ("trimmed
+            weight"). Food that is always sold with bones or shells counts as bought.
         by_taste: the line says to taste, for frying, for greasing or the like.
     """
     if amount is None:
-        return _by_taste(food, noted=by_taste)
-    unit = amount.unit
+        return _by_taste(food, form, noted=by_taste)
+    if waste == "none" and "with_waste" in food.tags:
+        waste = "as_bought"
+    again = amount.again
+    if again is not None:
+        told = _told_again(amount, again, food, form, waste)
+        if told is not None:
+            return told
     if amount.each is not None:
-        return _packages(amount, food, form)
-    if unit is None:
+        return _packages(amount, food, form, waste)
+    unit = amount.unit
+    if unit is None or unit.id == "piece":
         return _bare_count(amount, food)
     if unit.kind == "mass":
-        return _weight(amount, unit.size or 1.0, food, trimmed_later=trimmed_later)
+        return _weight(amount, unit.size or 1.0, food, waste)
     if unit.kind == "count":
-        return _counted(amount, food, unit.id)
+        return _counted(amount, food, form, unit.id)
     return _volume(amount, food, form)
 
 
-def _weight(amount: Amount, size: float, food: Food, *, trimmed_later: bool) -> Grams:
+def _told_again(amount: Amount, again: Amount, food: Food, form: str, waste: Waste) -> Grams | None:
+    """Weigh what a bracket says of the same amount: a mass, or mL of a spoon."""
+    if again.weighs:
+        size = again.unit.size if again.unit else 1.0
+        if again.size == "each" or _means_each(amount, again, food):
+            return _packages(
+                replace(amount, each=again.best, each_unit=again.unit, again=None), food, form,
+                waste,
+            )  # fmt: skip
+        return _weight(again, size or 1.0, food, waste)
+    unit = amount.unit
+    plain = unit is None or (unit.kind == "count" and unit.id not in CONTAINERS)
+    if again.unit is not None and again.unit.kind == "volume":
+        if plain and _bare_or_counted(amount, food, form).best is not None:
+            return None
+        return _volume(again, food, form)
+    return None
+
+
+def _means_each(amount: Amount, again: Amount, food: Food) -> bool:
+    """Tell whether "(150 g)" behind a count is each one's weight: by what one usually weighs."""
+    if amount.best <= 1 or (amount.unit is not None and amount.unit.kind != "count"):
+        return False
+    if amount.unit is not None and amount.unit.id in SEALED:
+        return True
+    one = _bare_or_counted(replace(amount, low=1.0, best=1.0, high=1.0), food, food.default_form)
+    if one.best is None:
+        return False
+    said = again.best * ((again.unit.size if again.unit else None) or 1.0)
+    as_each = abs(math.log(max(said, 0.1) / one.best))
+    as_whole = abs(math.log(max(said / amount.best, 0.1) / one.best))
+    return as_each < as_whole
+
+
+def _bare_or_counted(amount: Amount, food: Food, form: str) -> Grams:
+    if amount.unit is None:
+        return _bare_count(amount, food)
+    return _counted(amount, food, form, amount.unit.id)
+
+
+def _eaten(food: Food) -> tuple[float, float, float]:
+    """Return the share that is eaten of a food as bought, (low, best, high)."""
+    if food.edible_share < 1:
+        best = food.edible_share
+        return max(best - EDIBLE_DOUBT, 0.05), best, min(best + EDIBLE_DOUBT, 1.0)
+    return BONED.get(food.food_class, (0.6, 0.75, 0.9))
+
+
+def _weight(amount: Amount, size: float, food: Food, waste: Waste) -> Grams:
     low, best, high = (size * x for x in (amount.low, amount.best, amount.high))
-    if trimmed_later and food.edible_share < 1:
-        waste = Message("weight_maybe_before_trimming", {"share": food.edible_share})
-        return Grams(low * food.edible_share, best, high * (1 + SCALE_SHARE), waste)
-    return Grams(
-        low * (1 - SCALE_SHARE), best, high * (1 + SCALE_SHARE), Message("weight_written", {})
-    )
+    doubt = SCALE_SHARE if amount.stated else 0.05
+    if waste == "as_bought":
+        least, share, most = _eaten(food)
+        reason = Message("weight_as_bought", {"share": share})
+        return Grams(low * least, best * share, high * most, reason)
+    if waste == "trimmed_later" and food.edible_share < 1:
+        # Most recipes weigh as bought, many after trimming: the middle of the two.
+        share = (1 + food.edible_share) / 2
+        reason = Message("weight_maybe_before_trimming", {"share": food.edible_share})
+        return Grams(low * food.edible_share, best * share, high * (1 + doubt), reason)
+    return Grams(low * (1 - doubt), best, high * (1 + doubt), Message("weight_written", {}))
 
 
-def _packages(amount: Amount, food: Food, form: str) -> Grams:
+def _packages(amount: Amount, food: Food, form: str, waste: Waste) -> Grams:
     unit = amount.each_unit
     each = (amount.each or 0.0) * ((unit.size if unit else None) or 1.0)
     if unit is not None and unit.kind == "volume":
         density = _density(food, form)
         each *= density.best if density else 1.0
-    tinned = amount.unit is not None and amount.unit.id in {"can", "jar"}
+    tinned = amount.unit is not None and amount.unit.id in SEALED
     if tinned and form == "drained":
-        shares = DRAINED_SHARE
+        shares = FISH_DRAINED_SHARE if food.food_class == "fish" else DRAINED_SHARE
         reason = Message("can_drained", {"each": each, "share": shares[1]})
+    elif waste == "as_bought":
+        shares = _eaten(food)
+        reason = Message("weight_as_bought", {"share": shares[1]})
+    elif waste == "trimmed_later" and food.edible_share < 1:
+        shares = (food.edible_share, (1 + food.edible_share) / 2, 1 + SCALE_SHARE)
+        reason = Message("weight_maybe_before_trimming", {"share": food.edible_share})
     else:
         shares = (1 - SCALE_SHARE, 1.0, 1 + SCALE_SHARE)
         reason = Message("package_written", {"each": each})
@@ -104,6 +220,13 @@ def _density(food: Food, form: str) -> Density | None:
     return food.densities.get(form) or next(iter(food.densities.values()), None)
 
 
+def _heap(amount: Amount, food: Food, form: str) -> tuple[float, float, float]:
+    if amount.heap is None:
+        return 1.0, 1.0, 1.0
+    dry = food.food_class in POWDERS or form in {"ground", "dry"}
+    return HEAPED_POWDER if amount.heap == "heaped" and dry else HEAPS[amount.heap]
+
+
 def _volume(amount: Amount, food: Food, form: str) -> Grams:
     unit, density = amount.unit, _density(food, form)
     if unit is not None and unit.id in food.counts:
@@ -112,61 +235,106 @@ def _volume(amount: Amount, food: Food, form: str) -> Grams:
     if unit is None or density is None:
         return unknown("no_density", food=food.name)
     low_ml, best_ml, high_ml = unit.vague or ((unit.size or 0.0,) * 3)
+    if amount.size and unit.kind == "vague":
+        less, by, more = SIZES[amount.size]
+        low_ml, best_ml, high_ml = low_ml * less, best_ml * by, high_ml * more
+    low_heap, heap, high_heap = _heap(amount, food, form)
     values: dict[str, str | float] = {
         "unit": unit.name,
-        "grams": best_ml * density.best,
+        "grams": best_ml * density.best * heap,
         "form": form,
     }
     return Grams(
-        amount.low * low_ml * density.low,
-        amount.best * best_ml * density.best,
-        amount.high * high_ml * density.high,
+        amount.low * low_ml * density.low * low_heap,
+        amount.best * best_ml * density.best * heap,
+        amount.high * high_ml * density.high * high_heap,
         Message("volume_by_density", values),
     )
 
 
-def _measured(amount: Amount, measure: Measure) -> Grams:
+def _measured(amount: Amount, measure: Measure, *, sized: bool = True) -> Grams:
+    low, best, high = measure.low, measure.grams, measure.high
+    if amount.size and not sized:
+        less, by, more = SIZES.get(amount.size, SIZES["medium"])
+        low, best, high = measure.grams * less, measure.grams * by, measure.grams * more
+        low = min(low, measure.low) if amount.size == "small" else max(low, measure.low)
+        high = max(high, measure.high) if amount.size == "large" else min(high, measure.high)
+        low, high = min(low, best), max(high, best)
     return Grams(
-        amount.low * measure.low,
-        amount.best * measure.grams,
-        amount.high * measure.high,
-        Message("count_by_measure", {"unit": measure.unit, "grams": measure.grams,
+        amount.low * low,
+        amount.best * best,
+        amount.high * high,
+        Message("count_by_measure", {"unit": measure.unit, "grams": best,
                                      "source": measure.source}),
     )  # fmt: skip
 
 
 def _bare_count(amount: Amount, food: Food) -> Grams:
-    wanted = (amount.size,) if amount.size else ()
-    for name in (*wanted, *BARE_COUNTS):
+    if amount.size in food.counts:
+        return _measured(amount, food.counts[amount.size or ""])
+    for name in BARE_COUNTS:
         if name in food.counts:
-            return _measured(amount, food.counts[name])
+            return _measured(amount, food.counts[name], sized=amount.size in {name, None})
+    sole = [name for name in SOLE_COUNTS if name in food.counts]
+    if sole and not {"clove", "stick"} & set(food.counts):
+        return _measured(amount, food.counts[sole[0]], sized=amount.size is None)
     return unknown("no_count", food=food.name)
 
 
-def _counted(amount: Amount, food: Food, unit: str) -> Grams:
-    sizes = [amount.size] if amount.size and unit in {"piece", "head", "bulb"} else []
-    for name in (*sizes, unit, *({"stalk": ("stick", "rib")}.get(unit, ()))):
+def _counted(amount: Amount, food: Food, form: str, unit: str) -> Grams:
+    if unit in {"head", "bulb"} and amount.size in food.counts and unit not in food.counts:
+        return _measured(amount, food.counts[amount.size or ""])
+    for name in (unit, *ALIKE.get(unit, ())):
         if name in food.counts:
-            return _measured(amount, food.counts[name])
-    if unit == "handful":
-        return _measured(amount, Measure("handful", GENERIC_HANDFUL[1], GENERIC_HANDFUL[0],
-                                         GENERIC_HANDFUL[2], "common practice"))  # fmt: skip
+            return _measured(amount, food.counts[name], sized=amount.size is None)
+    if unit == "can":
+        kind = "fish" if food.food_class == "fish" else form
+        low, best, high = USUAL_CAN.get(kind, USUAL_CAN["whole"])
+        usual = Measure("can", best, low, high, "usual size, common practice")
+        return _measured(amount, usual, sized=amount.size is None)
+    kinds = USUAL.get(unit, {})
+    triple = kinds.get(food.food_class) or kinds.get("")
+    if triple is not None:
+        low, best, high = triple
+        usual = Measure(unit, best, low, high, "common practice")
+        return _measured(amount, usual, sized=amount.size is None)
     if unit in CONTAINERS:
         return unknown("no_package_size", food=food.name, unit=unit)
+    if unit in {"head", "bulb", "stalk", "stick", "piece", "round", "spear", "fillet", "square"}:
+        return _bare_count(amount, food)
     return unknown("no_count", food=food.name)
 
 
-def prior_of(food: Food) -> Grams:
+# Other words for the same measure of a food.
+ALIKE: dict[str, tuple[str, ...]] = {
+    "stalk": ("stick", "rib"), "stick": ("stalk", "rib"), "rib": ("stalk", "stick"),
+    "rasher": ("slice",), "slice": ("rasher",), "pack": ("bag", "box", "block", "tub"),
+    "bag": ("pack",), "tub": ("pack", "carton"), "carton": ("pack", "tub"), "box": ("pack",),
+    "head": ("bulb",), "bulb": ("head",), "bottle": ("jar",), "jar": ("can", "bottle"),
+    "thumb": ("inch", "piece"), "inch": ("thumb",), "knob": ("thumb", "inch"), "cap": ("medium",),
+    "spear": ("medium",), "pod": ("medium",), "joint": ("piece",), "round": ("medium",),
+    "link": ("medium",), "fillet": ("medium",), "ear": ("medium",), "square": ("cube",),
+    "strip": ("rasher",), "block": ("pack",), "handful": ("handful",),
+}  # fmt: skip
+
+
+def prior_of(food: Food, form: str = "") -> Grams:
     """Return the usual little of a seasoning or fat that no amount is given for."""
-    kind = "salt" if "salt" in food.tags else food.food_class
+    kind = "salt" if "salt" in food.tags and food.food_class == "salt" else food.food_class
     prior = TO_TASTE.get(kind)
+    if kind == "herb" and form == "dry":
+        prior = DRIED_HERB_TO_TASTE
     if prior is None:
         return unknown("no_amount", food=food.name)
     return Grams(prior[0], prior[1], prior[2], Message("to_taste", {}))
 
 
-def _by_taste(food: Food, *, noted: bool) -> Grams:
+def _by_taste(food: Food, form: str, *, noted: bool) -> Grams:
     """Seasonings may lack an amount; fats only where the line says what they are for."""
+    if food.key == "water":
+        return Grams(0.0, 0.0, 0.0, Message("water_unmeasured", {}))
+    if food.free_fat == "spray":
+        return Grams(0.2, 0.8, 2.5, Message("to_taste", {}))
     if food.food_class in {"oil", "fat_dairy"} and not noted:
         return unknown("no_amount", food=food.name)
-    return prior_of(food)
+    return prior_of(food, form)

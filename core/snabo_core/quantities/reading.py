@@ -2,48 +2,108 @@
 
 from __future__ import annotations
 
-import html
 import re
-import unicodedata
-from collections.abc import Collection, Mapping
-from dataclasses import dataclass, replace
+from collections.abc import Collection, Mapping, Sequence
+from dataclasses import dataclass, field, replace
 
 from snabo_core.dish import HoldBack, Use
-from snabo_core.foods import Library
+from snabo_core.foods import Food, Library
 from snabo_core.foods.library import words_of
-from snabo_core.quantities.amounts import Amount, read_amount, spell_fractions
-from snabo_core.quantities.grams import Grams, unknown, weigh
-from snabo_core.quantities.lexicon import FoodMatch, candidates, choose_form, find_food
-from snabo_core.quantities.units import unit_for
+from snabo_core.quantities.accounting import Account, account
+from snabo_core.quantities.amounts import Amount, read_amount
+from snabo_core.quantities.fat_shares import by_fat
+from snabo_core.quantities.grams import Grams, Waste, unknown, weigh
+from snabo_core.quantities.lexicon import (
+    FoodMatch,
+    Segment,
+    Span,
+    Word,
+    candidates,
+    choose_form,
+    find_food,
+    head_span,
+    nearest,
+    respelled,
+    segments_of,
+    spans_in,
+    specialised,
+    words_in,
+)
+from snabo_core.quantities.numbers import spell_fractions, spell_numbers
+from snabo_core.quantities.shares import take_length, take_shares, without_dimensions
+from snabo_core.quantities.splitting import Clause, first_of, split_foods
+from snabo_core.quantities.tidying import LINE_LIMIT, plain_line, tidy
+from snabo_core.quantities.units import UNITS, unit_for
 from snabo_core.quantities.uses import read_uses
 
-LINE_LIMIT = 500
 SURE = 0.8
+# What a doubtful line's confidence is at most.
+DOUBTFUL = 0.5
 # How far one's own pinch or drizzle differs from time to time; common practice, no source.
 HABIT_SHARE = 0.2
-_BULLET = re.compile(r"^\s*(?:[-–—*•·▢☐☑✓►▪◦]|\[[ xX]?\]|\(\s?\)|\d{1,2}[.)](?=\s+\S))+\s*")
 _NOTES = re.compile(
-    r"\b(to taste|optional|for greasing|for frying|for serving|to serve|to garnish|for garnish|"
-    r"plus (?:extra|more)[^,;]*|or more[^,;]*|as needed|divided|if needed|if you like)\b",
+    r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|for greasing|"
+    r"for (?:shallow[\s-]?|deep[\s-]?|pan[\s-]?)?frying|for (?:the )?frying|for serving|to serve|to garnish|"
+    r"for garnish|for the pan|for (?:the )?brushing|"
+    r"(?:plus|and|\+|&) (?:some |a (?:little|bit) )?(?:extra|more)[^,;()]*|or more[^,;()]*|"
+    r"as (?:needed|required)|divided|if (?:needed|you like|desired|liked|required|necessary)|"
+    r"a few more[^,;()]*|plus a (?:knob|drizzle|splash|handful|pinch|few|little|sprinkle)[^,;()]*)",
     re.IGNORECASE,
 )
-_TRIMMED = re.compile(r"\b(peeled|trimmed|cored|deseeded|seeded|pitted|shelled)\b", re.IGNORECASE)
+_OPTIONAL = re.compile(r"optional|garnish|if you like|if liked|if desired|if wanted", re.IGNORECASE)
+_TRIMMED = re.compile(
+    r"\b(?:peeled|pared|trimmed|cored|deseeded|de-seeded|seeded|pitted|stoned|shelled|podded|"
+    r"hulled|husked|skinned|boned|skin(?:s)? removed|stems? removed|stalks? removed|topped and "
+    r"tailed|crusts? removed|debearded|shucked)\b",
+    re.IGNORECASE,
+)
+_BOUGHT_WHOLE = re.compile(
+    r"\b(?:bones? in|bone-in|with (?:the )?bones?|on the bone|in (?:the|their|its) shells?|in shell|"
+    r"shell[\s-]on|unshelled|unpeeled weight|skin-on weight|whole weight|gross weight|unshucked|"
+    r"in (?:the|their) pods?|unpodded|weight with (?:bone|shell|skin)s?)\b",
+    re.IGNORECASE,
+)
+_PREPARED = re.compile(
+    r"\b(?:trimmed|peeled|prepared|net|cleaned|shelled|podded|boned|deseeded|flesh|edible|drained)"
+    r"\s+(?:weight|wt)\b|\b(?:boneless|bone out|off the bone|shelled|shucked|peeled and cubed "
+    r"weight|meat only|fillets?)\b",
+    re.IGNORECASE,
+)
+_BOTH = re.compile(
+    r"^(?:(?:the|finely|grated)\s+)*(?:zest and juice|juice and zest)\s+(?:of|from)\s+(?P<rest>.+)$",
+    re.IGNORECASE,
+)
 _JUICE = re.compile(
-    r"^(?P<what>(?:the |finely )?(?:grated )?(?:zest and juice|juice and zest|juice|zest))"
+    r"^(?:(?:the|finely|freshly|squeezed|grated|fresh)\s+)*(?P<what>juice|zest|rind|peel)"
     r"\s+(?:of|from)\s+(?P<rest>.+)$",
     re.IGNORECASE,
 )
-_BRACKET = re.compile(r"\(([^()]*)\)")
-_TAIL = re.compile(r"^(?P<food>[^\d,:(]+?)\s*[,:–—-]\s*(?P<amount>\d.*)$")
-_TRAILING = re.compile(r"^(?P<food>[^\d,:(]*[^\W\d])\s+(?P<amount>\d.*)$")
-_LATER_TIMES = re.compile(r"^(?P<food>.*\D)\s+[x×]\s?(?P<count>\d+)$", re.IGNORECASE)
+_JUICED = re.compile(
+    r"^(?P<count>.{1,20}?)\s*(?P<fruit>lemons?|limes?|oranges?|grapefruits?)\s*,?\s*(?P<how>zested and juiced|"
+    r"juiced and zested|zest and juice|juice and zest|juiced|zested|juice only|zest only|juice|zest)\b"
+    r"(?:\s+only)?(?P<rest>.*)$",
+    re.IGNORECASE,
+)
+_BRACKET = re.compile(r"[(\[]([^()\[\]]*)[)\]]")
+_BEHIND_COMMA = re.compile(r",\s*((?:about|approx\.?|approximately|around|roughly|~|total|weighing)?\s*"
+                           r"\d[^,;()]*)", re.IGNORECASE)  # fmt: skip
+_SIZE_OF = re.compile(r"\b(?:the )?size of an? (?P<what>egg|walnut|hazelnut|golf ball|fist|pea)\b",
+                      re.IGNORECASE)  # fmt: skip
+# Grams of a soft food as large as these; common practice, no source.
+SIZE_OF = {"egg": (40.0, 50.0, 65.0), "walnut": (12.0, 18.0, 28.0), "hazelnut": (3.0, 5.0, 8.0),
+           "golf ball": (30.0, 40.0, 50.0), "fist": (150.0, 250.0, 350.0),
+           "pea": (0.2, 0.4, 0.8)}  # fmt: skip
+_ASIDE = re.compile(r"^\s*(?:or\b|from\b|makes\b|yields?\b|=|gives\b|see\b|i\b|if\b|use\b|plus\b|\+)",
+                    re.IGNORECASE)  # fmt: skip
 
 
 @dataclass(frozen=True)
 class ReadLine:
     """What one line was read as. `text` is what was written, kept for ever.
 
-    `confidence` runs from 0 to 1; below `SURE` the line is doubtful and `doubts` says why.
+    `clause` are the words of this food where the line names several. `confidence` runs from 0
+    to 1; below `SURE` the line is doubtful, `doubts` says why and `unread` names the words
+    that nobody understood or that change the food.
     """
 
     text: str
@@ -61,13 +121,8 @@ class ReadLine:
     candidates: tuple[str, ...]
     uses: tuple[Use, ...] = ()
     hold: HoldBack | None = None
-
-
-def tidy(text: str) -> str:
-    """Return a line with entities decoded, odd spaces and control characters gone."""
-    plain = html.unescape(text)
-    plain = "".join(" " if unicodedata.category(c) in {"Zs", "Cc", "Cf"} else c for c in plain)
-    return re.sub(r"\s+", " ", plain).strip()
+    unread: tuple[str, ...] = ()
+    clause: str = ""
 
 
 def learned_key(food_text: str) -> str:
@@ -75,65 +130,254 @@ def learned_key(food_text: str) -> str:
     return " ".join(words_of(food_text))
 
 
+Learned = Mapping[str, tuple[str, str | None]]
+
+
 def read_line(
     text: str,
     library: Library,
     system: str = "metric",
-    learned: Mapping[str, tuple[str, str | None]] | None = None,
+    learned: Learned | None = None,
 ) -> ReadLine:
-    """Read one ingredient line.
+    """Read one ingredient line as one food; where it names several, the first, with a doubt.
+
+    Args and result as `read_lines`.
+    """
+    first, *others = read_lines(text, library, system, learned)
+    if not others:
+        return first
+    doubts = (*first.doubts, "several_foods")
+    return replace(first, doubts=doubts, confidence=min(first.confidence, DOUBTFUL))
+
+
+def read_lines(
+    text: str,
+    library: Library,
+    system: str = "metric",
+    learned: Learned | None = None,
+) -> tuple[ReadLine, ...]:
+    """Read one written line into a reading for every food it names, in order.
 
     Args:
-        text: the line as written; anything goes.
+        text: the line as written; anything goes, only its first 500 characters are read.
         library: where foods are looked up.
         system: which cups and spoons are meant, one of `SYSTEMS`.
         learned: `learned_key` to (food, form) that this household always means.
 
     Returns:
-        The reading; never fails, but its confidence may be 0.
+        One reading at least; never fails, but its confidence may be 0.
     """
-    clean = spell_fractions(_BULLET.sub("", tidy(text[:LINE_LIMIT])))
-    amount, rest = _amount_and_rest(clean, system, library.own_units)
-    rest, amount = _weight_in_brackets(rest, amount, system)
-    amount = _own_habit(amount, library.habits)
-    notes = [m.group(0) for m in _NOTES.finditer(rest)]
-    body = _NOTES.sub(" ", rest)
-    first, *others = re.split(r"\s+or\s+", body, maxsplit=3)
-    own = (learned or {}).get(learned_key(_main_words(first)))
-    if own is not None:
-        main = _main_words(first)
-        match: FoodMatch | None = FoodMatch(library.food(own[0]), 1.0, 0, len(main))
+    clean = plain_line(text)
+    both = _BOTH.match(clean)
+    if both:
+        clauses: tuple[Clause, ...] = (Clause(f"juice of {both['rest']}"),
+                                       Clause(f"zest of {both['rest']}"))  # fmt: skip
+    elif (juiced := _JUICED.match(clean)) is not None:
+        clauses = _fruit_clauses(juiced)
     else:
-        match = find_food(_main_words(first), library)
-    if match is None and others:
-        match, first, others = find_food(_main_words(body), library), body, []
-    own_form = own[1] if own is not None else None
-    read = _assemble(text, clean, amount, first, tuple(others), notes, match, library, own_form)
-    if match is None or read.form is None:
+        clauses = split_foods(clean, system, library)
+    several = len(clauses) > 1
+    return tuple(
+        replace(
+            _read_clause(text, clause, library, system, learned or {}),
+            clause=clause.text if several else "",
+        )
+        for clause in clauses
+    )
+
+
+def _fruit_clauses(match: re.Match[str]) -> tuple[Clause, ...]:
+    how = match["how"].lower()
+    kinds = [k for k, stem in (("juice", "juic"), ("zest", "zest")) if stem in how]
+    fruit = f"{match['count'].strip()} {match['fruit']}"
+    return tuple(Clause(f"{kind} of {fruit}{match['rest']}") for kind in kinds)
+
+
+@dataclass
+class _Draft:
+    """A clause while it is read: what is left of its words, and what was found in them."""
+
+    rest: str
+    amount: Amount | None = None
+    behind: bool = False
+    waste: Waste = "none"
+    said: list[str] = field(default_factory=list)
+    fat: float | None = None
+    claim: bool = False
+    offers: list[str] = field(default_factory=list)
+    size_of: str | None = None
+    doubts: list[str] = field(default_factory=list)
+
+
+def _read_clause(
+    text: str, clause: Clause, library: Library, system: str, learned: Learned
+) -> ReadLine:
+    draft = _with_amount(clause, library, system)
+    notes = [m.group(0) for m in _NOTES.finditer(draft.rest)]
+    body = _NOTES.sub(" ", draft.rest)
+    body, alternatives = first_of(body, system, library)
+    alternatives = (*alternatives, *draft.offers)[:3]
+    main = _main_words(body)
+    unit = draft.amount.unit if draft.amount else None
+    in_cans = unit is not None and unit.id in {"can", "jar"}
+    counted = draft.amount is not None and (unit is None or unit.id in {"slice", "ring", "piece"})
+    found = _find(body, main, library, learned, in_cans=in_cans, counted=counted)
+    read = _assembled(text, clause, draft, body, main, alternatives, notes, found, library)
+    if found is None or read.form is None:
         return read
-    found = read_uses(clean, read.amount, match.food, read.form, read.grams, system)
-    return replace(read, uses=found.uses, hold=found.hold, grams=found.grams)
+    uses = read_uses(clause.text, read.amount, found.match.food, read.form, read.grams, system)
+    return replace(read, uses=uses.uses, hold=uses.hold, grams=uses.grams)
 
 
-def _amount_and_rest(clean: str, system: str, own: Collection[str]) -> tuple[Amount | None, str]:
-    juice = _JUICE.match(clean)
+_COUNTED_EXTRA = re.compile(
+    r",?\s*\b(?:plus|and|with|\+)\s+(?:an?\s+)?(?:extra\s+|another\s+|about\s+)?[\d./\s]+\w*\.?\s+(?:extra|more|for|to|if|as)"
+    r"\b[^,;()]*",
+    re.IGNORECASE,
+)
+
+
+def _with_amount(clause: Clause, library: Library, system: str) -> _Draft:
+    """Take the amount and every other figure out of a clause."""
+    shares = take_shares(_COUNTED_EXTRA.sub(" ", clause.text))
+    draft = _Draft(shares.text, fat=shares.fat, claim=shares.claim)
+    size_of = _SIZE_OF.search(draft.rest)
+    if size_of:
+        draft.size_of = size_of["what"].lower()
+        draft.rest = draft.rest[: size_of.start()] + draft.rest[size_of.end() :]
+    juice = _JUICE.match(draft.rest)
     if juice:
-        inner, end = read_amount(juice.group("rest"), system, own)
-        fruit = juice.group("rest")[end:].strip() or juice.group("rest")
-        what = "juice" if "juice" in juice.group("what").lower() else "zest"
-        return inner or Amount(1, 1, 1), f"{singular_fruit(fruit)} {what}, {juice.group('what')}"
-    amount, end = read_amount(clean, system, own)
-    if amount is not None:
-        return amount, clean[end:].strip(" .,-–")
-    for pattern in (_TAIL, _LATER_TIMES, _TRAILING):
-        tail = pattern.match(clean)
-        if tail:
-            written = tail.groupdict().get("amount") or tail.groupdict().get("count") or ""
-            amount, end = read_amount(written, system, own)
-            if amount is not None:
-                left = written[end:].strip(" .,")
-                return amount, f"{tail.group('food').strip()}{', ' + left if left else ''}"
-    return None, clean
+        amount, end = read_amount(spell_numbers(juice["rest"]), system, library.own_units)
+        fruit = spell_numbers(juice["rest"])[end:].strip() or juice["rest"]
+        what = "juice" if juice["what"].lower() == "juice" else "zest"
+        draft.amount = amount or Amount(1, 1, 1)
+        first, *more = re.split(r"(?=[,(])", fruit, maxsplit=1)
+        draft.rest = f"{singular_fruit(first)} {what}{''.join(more)}"
+        return draft
+    _head_amount(draft, system, library.own_units)
+    if draft.amount is None:
+        _amount_behind(draft, system, library.own_units)
+    _amounts_in_brackets(draft, system)
+    draft.amount = _own_habit(draft.amount, library.habits)
+    if clause.shared and draft.amount is not None:
+        whole = draft.amount
+        draft.amount = replace(whole, low=0.0, best=whole.best / clause.foods)
+        draft.doubts.append("shared_amount")
+    return draft
+
+
+def singular_fruit(text: str) -> str:
+    """Return `lemon` for `lemons, halved`."""
+    words = re.split(r"[,(]", text)[0].strip().lower().split()
+    kept = [w for w in words if w not in {"a", "an", "the", "of", "fresh", "large", "small", "medium",
+                                          "unwaxed", "organic", "ripe", "juicy", "big"}]  # fmt: skip
+    return " ".join(kept).removesuffix("s")
+
+
+def _head_amount(draft: _Draft, system: str, own: Collection[str]) -> None:
+    head, tail = _until_bracket(draft.rest)
+    spelled = spell_numbers(head) + tail
+    inches, rest = take_length(spelled)
+    if inches is not None and re.match(r"[a-z(]", rest, re.IGNORECASE):
+        follows, _ = read_amount(rest, system, own)
+        if follows is None and not re.match(r"(?:pan|tin|dish|pie|round|square|base)\b", rest):
+            draft.amount = Amount(inches, inches, inches, UNITS["inch"])
+            draft.rest = without_dimensions(rest)
+            return
+    amount, end = read_amount(spelled, system, own)
+    if amount is not None and not re.match(r"-?\s?(?:inch|cm|mm|\"|in\.)", spelled[end:]):
+        draft.amount = amount
+        draft.rest = spelled[end:].strip(" .,:-–—")
+        return
+    spelled = " ".join(spelled.split())
+    bare = without_dimensions(spelled)
+    if bare != spelled:
+        amount, end = read_amount(bare, system, own)
+        draft.amount = amount or Amount(1, 1, 1)
+        draft.rest = bare[end:].strip(" .,:-–—") if amount else bare
+
+
+def _until_bracket(text: str) -> tuple[str, str]:
+    place = next((i for i, c in enumerate(text) if c in "([,;"), len(text))
+    return text[:place], text[place:]
+
+
+_NUMBER_START = re.compile(r"(?<![\w.,/-])(?=\d)|(?<![\w-])(?=(?:a|an|one|two|three|four|half)\s)")
+
+
+def _amount_behind(draft: _Draft, system: str, own: Collection[str]) -> None:
+    """Find the amount behind the food: "Lentils, cooked, 200 g", "turmeric one teaspoon"."""
+    text = without_dimensions(draft.rest)
+    for spelled in (text, spell_numbers(text)):
+        depth_zero = _BRACKET.sub(lambda m: " " * len(m.group()), spelled)
+        best: tuple[Amount, int, int] | None = None
+        for match in _NUMBER_START.finditer(depth_zero):
+            amount, end = read_amount(depth_zero[match.start() :], system, own)
+            if amount is None or not depth_zero[match.start()].isdigit():
+                continue
+            better = best is None or (best[0].unit is None and amount.unit is not None)
+            if better:
+                best = (amount, match.start(), match.start() + end)
+        if best is not None:
+            amount, start, end = best
+            before, after = spelled[:start].rstrip(" ,:-–—x×("), spelled[end:].strip(" .,:-–—")
+            draft.amount, draft.behind = amount, amount.weighs or amount.unit is not None
+            draft.rest = ", ".join(x for x in (before, after) if x)
+            return
+
+
+def _amounts_in_brackets(draft: _Draft, system: str) -> None:
+    """Read what brackets, or a phrase behind a comma, say of the same amount."""
+    for pattern in (_BRACKET, _BEHIND_COMMA):
+        for match in list(pattern.finditer(draft.rest))[::-1]:
+            inside = match.group(1)
+            if _ASIDE.match(inside):
+                if pattern is _BRACKET:
+                    offer = re.match(r"\s*or\s+(?P<what>.*[a-z]{3}.*)", inside, re.IGNORECASE)
+                    if offer and not re.match(r"\d+,|more|less|to taste", offer["what"]):
+                        draft.offers.append(offer["what"].strip())
+                    draft.rest = draft.rest[: match.start()] + " " + draft.rest[match.end() :]
+                continue
+            _one_bracket(draft, match, inside, system)
+
+
+def _one_bracket(draft: _Draft, match: re.Match[str], inside: str, system: str) -> None:
+    spelled = spell_numbers(inside)
+    start = re.search(r"\d", spelled)
+    if start is None:
+        return
+    amount, end = read_amount(spelled[start.start() :], system)
+    before, after = spelled[: start.start()], spelled[start.start() + end :]
+    if amount is None or amount.unit is None or amount.unit.kind == "vague":
+        return
+    unit = amount.unit
+    words = f"{before} {after}".lower()
+    if re.search(r"\bcooked\b|\bsoaked\b", words) and draft.amount is not None:
+        draft.rest = draft.rest[: match.start()] + " " + draft.rest[match.end() :]
+        return
+    if re.search(r"\beach\b|\bea\b|\bapiece\b|\bper\b", words):
+        amount = replace(amount, size="each")
+    if re.search(r"\b(?:trimmed|peeled|prepared|net|cleaned|flesh)\b", words):
+        draft.waste = "trimmed_already"
+    if "drained" in words:
+        draft.said.append("drained")
+        draft.waste = "trimmed_already"
+    left = re.sub(r"\b(?:each|ea|apiece|about|approx\w*|around|roughly|total|in total|or so|weight|"
+                  r"wt|weighing|per|~|max|drained|trimmed|peeled|prepared|net)\b\.?", " ",
+                  f"{before} {after}", flags=re.IGNORECASE).strip(" .,~=-")  # fmt: skip
+    if draft.amount is None:
+        draft.amount, draft.behind = amount, False
+    elif draft.amount.weighs and amount.weighs and draft.waste == "trimmed_already":
+        draft.amount = replace(draft.amount, again=amount)
+    elif unit.kind == "count" and draft.amount.unit is None:
+        return
+    elif not draft.amount.weighs:
+        told = draft.amount.again
+        if unit.kind != "count" and (told is None or (amount.weighs and not told.weighs)):
+            if "drained" in words:
+                draft.amount = replace(draft.amount, each=None, each_unit=None)
+            draft.amount = replace(draft.amount, again=amount)
+    keep = f", {left}" if re.search(r"[a-z]{2}", left, re.IGNORECASE) else " "
+    draft.rest = draft.rest[: match.start()] + keep + draft.rest[match.end() :]
 
 
 def _own_habit(amount: Amount | None, habits: Mapping[str, float]) -> Amount | None:
@@ -145,100 +389,201 @@ def _own_habit(amount: Amount | None, habits: Mapping[str, float]) -> Amount | N
     return replace(amount, unit=replace(amount.unit, size=ml, vague=own))
 
 
-def singular_fruit(text: str) -> str:
-    """Return `lemon` for `lemons, halved`."""
-    first = re.split(r"[,(]", text)[0].strip().lower()
-    return first.removesuffix("s")
-
-
-def _weight_in_brackets(rest: str, amount: Amount | None, system: str) -> tuple[str, Amount | None]:
-    """Prefer a weight written in brackets behind the food over a count or volume before it."""
-    for bracket in _BRACKET.finditer(rest):
-        inside, end = read_amount(bracket.group(1), system)
-        if inside is None or inside.unit is None or inside.unit.kind != "mass":
-            continue
-        if amount is None or amount.unit is None or amount.unit.kind != "mass":
-            left = bracket.group(1)[end:].strip(" ,")
-            rest = rest[: bracket.start()] + (f", {left}" if left else "") + rest[bracket.end() :]
-            counted = amount.best if amount and "each" in left else 1.0
-            return rest, inside.scaled(counted)
-    return rest, amount
-
-
 def _main_words(text: str) -> str:
     """Return the part of a line that names the food: before the first comma or bracket."""
-    return re.split(r"[,;(]|\s[-–—]\s", text, maxsplit=1)[0]
+    return re.split(r"[,;(]|\s[-–—]\s", text.strip(" ,;"), maxsplit=1)[0]
 
 
-def _unit_behind(amount: Amount | None, match: FoodMatch | None, main: str) -> Amount | None:
-    """Return the amount with the count word behind the food: "3 garlic cloves" are cloves."""
-    if amount is None or match is None or amount.unit is not None:
-        return amount
-    words = re.findall(r"[^\W\d_]+", main[match.start :])
-    inside = len(re.findall(r"[^\W\d_]+", main[match.start : match.end]))
-    for word in words[max(inside - 1, 1) : inside + 1]:
-        unit = unit_for(word, "metric", match.food.counts)
-        if unit is not None and unit.kind == "count" and unit.id in match.food.counts:
-            return replace(amount, unit=unit)
-    return amount
+@dataclass(frozen=True)
+class _Found:
+    """A food with the words of the line it was found among."""
+
+    match: FoodMatch
+    line: Sequence[Word]
+    segments: Sequence[Segment]
+    head: Span
+    used: frozenset[int]
+    guessed: bool = False
+    sure: bool = False
+    form: str | None = None
 
 
-def _assemble(
+def _tinned(line: Sequence[Word], head: Span, library: Library) -> Span:
+    """Return the tinned food where a food by that name is kept apart: "1 tin peas"."""
+    food = library.food(head.key)
+    if {"tinned", "drained"} & set(food.forms):
+        return head
+    for name in (tuple(w.plain for w in line[head.first : head.last]), *library.names_of(head.key)):
+        for word in ("tinned", "canned", "jarred"):
+            key = library.names.get((word, *name))
+            if key is not None:
+                return Span(head.first, head.last, key)
+    return head
+
+
+def _find(
+    body: str, main: str, library: Library, learned: Learned, *, in_cans: bool, counted: bool
+) -> _Found | None:
+    segments = segments_of(body)
+    line = words_in(body, segments)
+    own = learned.get(learned_key(main))
+    if own is not None:
+        end = next((i for i, w in enumerate(line) if w.start >= len(main)), len(line))
+        match = FoodMatch(library.food(own[0]), 1.0, 0, len(main))
+        named = Span(0, end, own[0])
+        return _Found(match, line, segments, named, frozenset(range(end)), sure=True, form=own[1])
+    spelled, letters = respelled(line, library)
+    spans = spans_in(spelled, library)
+    head = head_span(spelled, spans, library)
+    if head is None:
+        near = nearest(main, spelled, library)
+        if near is None:
+            return None
+        return _Found(near, line, segments, Span(0, 0, near.food.key), frozenset(), guessed=True)
+    head, used = specialised(spelled, head, library)
+    meant = library.food(head.key).if_counted
+    if counted and meant is not None:
+        head = Span(head.first, head.last, meant)
+    if in_cans:
+        head = _tinned(spelled, head, library)
+    length = sum(len(w.plain) for i, w in enumerate(spelled) if i in used)
+    mended = letters > 0 and any(
+        line[i].plain != spelled[i].plain for i in range(head.first, head.last)
+    )
+    sure = 0.9 if mended else (1.0 if len(used) == len(line) else 0.95)
+    match = FoodMatch(library.food(head.key), sure, spelled[head.first].start,
+                      spelled[head.last - 1].end)  # fmt: skip
+    guessed = mended and (letters > 1 or length < 6)
+    return _Found(match, spelled, segments, head, used, guessed=guessed)
+
+
+def _assembled(
     text: str,
-    clean: str,
-    amount: Amount | None,
+    clause: Clause,
+    draft: _Draft,
     body: str,
+    main: str,
     alternatives: tuple[str, ...],
     notes: list[str],
-    match: FoodMatch | None,
+    found: _Found | None,
     library: Library,
-    own_form: str | None,
 ) -> ReadLine:
-    main = _main_words(body)
-    preparation = body[len(main) :].strip(" ,;-–")
-    amount = _unit_behind(amount, match, main)
-    if match is not None:
-        before = main[: match.start].strip()
-        preparation = ", ".join(p for p in (before, main[match.end :].strip(), preparation) if p)
     note_text = ", ".join(notes)
-    lowered = note_text.lower()
-    if match is None:
-        form, grams = None, unknown("no_food")
+    if found is None:
+        doubts: tuple[str, ...] = ("no_food",)
+        grams, form, amount, confidence = unknown("no_food"), None, draft.amount, 0.0
+        unread: tuple[str, ...] = ()
+        preparation = body[len(main) :].strip(" ,;-–")
     else:
-        cans = amount is not None and amount.unit is not None and amount.unit.id in {"can", "jar"}
-        form = own_form or choose_form(match.food, clean, counted_in_cans=cans)
-        trimmed = _TRIMMED.search(clean) is not None
-        grams = weigh(amount, match.food, form, trimmed_later=trimmed, by_taste=bool(notes))
-    doubts = _doubts(match, grams)
+        food = found.match.food
+        amount = _unit_behind(draft.amount, found, food)
+        form, counts = _account(body, draft, found, amount, library)
+        grams = _grams(clause.text, draft, amount, food, form, by_taste=bool(notes))
+        unread = (*counts.unread, *counts.changes) if not found.sure else ()
+        doubts = _doubts(draft, found, grams, counts)
+        confidence = found.match.confidence * (1.0 if grams.best is not None else 0.5)
+        confidence = min(confidence, DOUBTFUL) if doubts else confidence
+        before, after = body[: found.match.start].strip(), body[found.match.end :].strip(" ,;-–")
+        preparation = ", ".join(p for p in (before, after) if p and p != "of")
     return ReadLine(
         text=text,
         amount=amount,
-        food=match.food.key if match else None,
+        food=found.match.food.key if found else None,
         form=form,
         food_text=main.strip(),
         preparation=", ".join(p for p in (preparation, note_text) if p),
-        optional="optional" in lowered or "garnish" in lowered or "if you like" in lowered,
+        optional=_OPTIONAL.search(clause.text) is not None,
         to_taste=amount is None and grams.best is not None,
         alternatives=alternatives,
         grams=grams,
-        confidence=_confidence(match, grams),
+        confidence=confidence,
         doubts=doubts,
-        candidates=candidates(main, library, match.food if match else None) if doubts else (),
+        candidates=candidates(main, library, found.match.food if found else None) if doubts else (),
+        unread=unread,
     )
 
 
-def _doubts(match: FoodMatch | None, grams: Grams) -> tuple[str, ...]:
-    found = []
-    if match is None:
-        found.append("no_food")
-    elif match.confidence < SURE:
-        found.append("food_guessed")
-    if match is not None and grams.best is None:
-        found.append("no_grams")
-    return tuple(found)
+def _account(
+    body: str, draft: _Draft, found: _Found, amount: Amount | None, library: Library
+) -> tuple[str, Account]:
+    """Choose the form and account for every word; the form decides what claims come to."""
+    food = found.match.food
+    cans = amount is not None and amount.unit is not None and amount.unit.id in {"can", "jar"}
+    form = food.default_form
+    for _ in range(2):
+        counts = account(body, found.line, found.segments, found.head, found.used, food, form,
+                         library, weighed_so=draft.behind)  # fmt: skip
+        named = [w.plain for i, w in enumerate(found.line) if i in found.used]
+        said = [*draft.said, *counts.said, *named]
+        chosen = choose_form(food, said, counted_in_cans=cans)
+        if chosen == form:
+            break
+        form = chosen
+    if found.form is not None:
+        return found.form, counts
+    if draft.fat is not None:
+        told = by_fat(food, draft.fat, library)
+        if told is None:
+            counts = replace(counts, changes=(*counts.changes, f"{draft.fat:g} % fat"))
+        else:
+            form = told
+    return form, counts
 
 
-def _confidence(match: FoodMatch | None, grams: Grams) -> float:
-    if match is None:
-        return 0.0
-    return match.confidence * (1.0 if grams.best is not None else 0.5)
+def _grams(
+    text: str, draft: _Draft, amount: Amount | None, food: Food, form: str, *, by_taste: bool
+) -> Grams:
+    if draft.size_of is not None:
+        low, best, high = SIZE_OF[draft.size_of]
+        count = amount.best if amount else 1.0
+        reason = weigh(Amount(1, 1, 1, UNITS["gram"]), food, form).reason
+        return Grams(low * count, best * count, high * count, reason)
+    waste = draft.waste
+    if waste == "none":
+        if _PREPARED.search(text):
+            waste = "trimmed_already"
+        elif _BOUGHT_WHOLE.search(text):
+            waste = "as_bought"
+        elif _TRIMMED.search(text):
+            waste = "trimmed_later"
+    if re.search(r"\bundrained\b", text, re.IGNORECASE):
+        form = "tinned"
+    elif re.search(r"\bdrained\b", text, re.IGNORECASE) and form in {"tinned", "unsalted"}:
+        form = "drained"
+    return weigh(amount, food, form, waste=waste, by_taste=by_taste)
+
+
+def _unit_behind(amount: Amount | None, found: _Found, food: Food) -> Amount | None:
+    """Return the amount with the count word beside the food: "3 garlic cloves" are cloves."""
+    if amount is None or amount.unit is not None:
+        return amount
+    near = list(found.line[found.head.first : found.head.last + 1])
+    for word in near[1:] if len(near) > 1 else near:
+        unit = unit_for(word.plain, "metric", food.counts)
+        if unit is not None and unit.kind == "count" and unit.id in food.counts:
+            # "Bay leaves" are what the food is called, "garlic cloves" how it is counted.
+            called = unit.id == "leaf" and {"medium", "whole"} & set(food.counts)
+            return amount if called else replace(amount, unit=unit)
+    return amount
+
+
+def _doubts(draft: _Draft, found: _Found, grams: Grams, counts: Account) -> tuple[str, ...]:
+    doubts = list(draft.doubts)
+    if found.guessed:
+        doubts.append("food_guessed")
+    if not found.sure:
+        if counts.changes:
+            doubts.append("changes_food")
+        if counts.unread:
+            doubts.append("unread")
+        if counts.unsure_form:
+            doubts.append("cooked_or_dry")
+    if draft.claim:
+        doubts.append("label_claim")
+    if grams.best is None:
+        doubts.append("no_grams")
+    return tuple(dict.fromkeys(doubts))
+
+
+__all__ = ["LINE_LIMIT", "SURE", "ReadLine", "find_food", "learned_key", "read_line",
+           "read_lines", "spell_fractions", "tidy"]  # fmt: skip

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 
-from snabo_core.quantities.amounts import spell_fractions, to_number
+from snabo_core.quantities.numbers import spell_fractions, to_number
 from snabo_core.quantities.units import FAN_BELOW
 
 MOST_CORE_CELSIUS = 100.0

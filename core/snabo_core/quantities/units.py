@@ -4,10 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Collection
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, lru_cache
 from typing import Literal
 
 import pint
+from rapidfuzz.distance import OSA
+
+from snabo_core.quantities.vocabulary import class_of
 
 UnitKind = Literal["mass", "volume", "count", "vague"]
 # A fan oven does at 20 C less what a still one does; common practice, no source.
@@ -38,6 +41,9 @@ fl_oz_uk = 28.413 * millilitre
 pint_us = 473.176 * millilitre
 pint_uk = 568.261 * millilitre
 quart_us = 946.353 * millilitre
+quart_uk = 1136.522 * millilitre
+gill_us = 118.294 * millilitre
+gill_uk = 142.065 * millilitre
 """
 
 
@@ -93,6 +99,9 @@ UNITS: dict[str, Unit] = {
         _sized("pint_us", "volume", "pint"),
         _sized("pint_uk", "volume", "pint"),
         _sized("quart_us", "volume", "quart"),
+        _sized("quart_uk", "volume", "quart"),
+        _sized("gill_us", "volume", "gill"),
+        _sized("gill_uk", "volume", "gill"),
         # Vague pours and pinches as intervals in mL (low, best, high); common practice, no source.
         _vague("pinch", TSP / 16, TSP / 12, TSP / 8),
         _vague("dash", TSP / 16, TSP / 8, TSP / 4),
@@ -101,14 +110,26 @@ UNITS: dict[str, Unit] = {
         _vague("splash", TSP, 2 * TSP, 3 * TSP),
         _vague("glug", 2 * TSP, 3 * TSP, 6 * TSP),
         _vague("spoonful", 2 * TSP, 3 * TSP, 5 * TSP),
+        _vague("squirt", TSP / 2, TSP, 2 * TSP),
+        _vague("touch", TSP / 32, TSP / 8, TSP / 2),
+        _vague("sprinkling", TSP / 4, TSP, 3 * TSP),
+        _vague("little", TSP / 4, TSP, 2 * TSP),
+        _vague("dessertspoon", 9, 10, 15),
+        _vague("coffeespoon", 2, 3, 5),
+        _vague("saltspoon", TSP / 5, TSP / 4, TSP / 3),
+        _vague("teacup", 140, 170, 190),
+        _vague("katori", 150, 175, 200),
+        _vague("glass", 180, 220, 250),
+        _vague("mug", 240, 280, 330),
+        _vague("shot", 25, 30, 44),
     )
 }
 COUNTS = (
     "clove", "head", "can", "slice", "bulb", "bunch", "stalk", "stick", "rib", "leaf", "sprig",
     "floret", "fillet", "sheet", "jar", "pack", "bag", "block", "ball", "tub", "carton",
     "punnet", "rasher", "knob", "thumb", "piece", "handful", "cube", "ear", "cap", "nest",
-    "tube", "loaf", "link", "pat", "log", "glass", "box", "spear", "pod", "bottle", "ring",
-    "spray", "second", "ladle", "scoop", "mug",
+    "tube", "loaf", "link", "pat", "log", "box", "spear", "pod", "bottle", "ring", "inch",
+    "spray", "second", "ladle", "scoop", "square", "strand", "round", "rack", "side", "joint",
 )  # fmt: skip
 UNITS.update((word, Unit(word, "count", word)) for word in COUNTS)
 
@@ -119,28 +140,38 @@ WORDS: dict[str, str] = {
     "lb": "pound", "pound": "pound", "oz": "ounce", "ounce": "ounce",
     "ml": "millilitre", "millilitre": "millilitre", "milliliter": "millilitre",
     "cl": "centilitre", "dl": "decilitre", "l": "litre", "litre": "litre", "liter": "litre",
-    "quart": "quart_us", "qt": "quart_us", "tin": "can", "packet": "pack", "pkg": "pack",
-    "package": "pack", "pkt": "pack", "pint": "pint", "dsp": "spoonful",
-    "dollop": "spoonful", "lug": "glug", "rasher": "rasher", "strip": "rasher", "inch": "thumb",
+    "tin": "can", "packet": "pack", "pkg": "pack",
+    "package": "pack", "pkt": "pack", "pack": "pack", "dsp": "dessertspoon",
+    "dollop": "spoonful", "lug": "glug", "rasher": "rasher", "strip": "rasher", "inche": "inch",
+    "teacupful": "teacup", "bundle": "bunch", "tooth": "clove", "teeth": "clove", "toothe": "clove",
+    "pc": "piece", "pcs": "piece", "nos": "piece", "pce": "piece", "sec": "second", "dessertspoonful": "dessertspoon",
+    "dstspn": "dessertspoon", "saltspoonful": "saltspoon", "swig": "glug", "slug": "glug",
+    "sprinkle": "sprinkling", "scattering": "sprinkling", "hint": "touch", "whisper": "touch",
+    "scrap": "touch", "lick": "touch", "dribble": "drizzle", "trickle": "drizzle", "blob": "spoonful",
+    "spoon": "spoonful", "fistful": "handful", "hndfl": "handful", "cob": "ear", "lemonlike": "piece",
+    "kilogramme": "kilogram", "gms": "gram", "grm": "gram", "milliltre": "millilitre", "ltr": "litre",
+    "decilitre": "decilitre", "centilitre": "centilitre", "deciliter": "decilitre", "mils": "millilitre", "mls": "millilitre", "tetrapak": "carton",
+    "pouch": "pack", "tray": "pack", "pottle": "tub", "floweret": "floret", "canister": "can", "shaving": "sheet",
     "filet": "fillet", "container": "tub", "pot": "tub", "sachet": "pack", "stem": "stalk",
     "wedge": "slice", "crown": "head",
 }  # fmt: skip
 WORDS.update((word, word) for word in COUNTS)
-WORDS.update(
-    (word, word) for word in ("pinch", "dash", "smidgen", "drizzle", "splash", "glug", "spoonful")
-)
+WORDS.update((unit.id, unit.id) for unit in UNITS.values() if unit.kind == "vague")
 SYSTEM_WORDS: dict[str, str] = {
     "cup": "cup", "c": "cup", "tbsp": "tbsp", "tablespoon": "tbsp", "tbs": "tbsp", "tb": "tbsp",
-    "tblsp": "tbsp", "tbl": "tbsp", "tsp": "tsp", "teaspoon": "tsp", "fl oz": "fl_oz",
-    "pint": "pint", "pt": "pint",
+    "tblsp": "tbsp", "tbl": "tbsp", "tblespoon": "tbsp", "tbsps": "tbsp", "tbps": "tbsp",
+    "tbspn": "tbsp", "tablespoonful": "tbsp", "tbls": "tbsp", "tablesp": "tbsp",
+    "tsp": "tsp", "teaspoon": "tsp", "teasp": "tsp", "tspn": "tsp", "tps": "tsp", "ts": "tsp",
+    "teaspoonful": "tsp", "cupful": "cup", "cupsful": "cup", "fl oz": "fl_oz", "floz": "fl_oz",
+    "pint": "pint", "pt": "pint", "quart": "quart", "qt": "quart", "gill": "gill",
 }  # fmt: skip
 BY_SYSTEM: dict[str, dict[str, str]] = {
     "metric": {"cup": "cup_metric", "tbsp": "tbsp_metric", "tsp": "tsp_metric",
-               "fl_oz": "fl_oz_uk", "pint": "pint_uk"},
+               "fl_oz": "fl_oz_uk", "pint": "pint_uk", "quart": "quart_us", "gill": "gill_uk"},
     "us": {"cup": "cup_us", "tbsp": "tbsp_us", "tsp": "tsp_us",
-           "fl_oz": "fl_oz_us", "pint": "pint_us"},
+           "fl_oz": "fl_oz_us", "pint": "pint_us", "quart": "quart_us", "gill": "gill_us"},
     "australia": {"cup": "cup_metric", "tbsp": "tbsp_au", "tsp": "tsp_metric",
-                  "fl_oz": "fl_oz_uk", "pint": "pint_uk"},
+                  "fl_oz": "fl_oz_uk", "pint": "pint_uk", "quart": "quart_us", "gill": "gill_uk"},
 }  # fmt: skip
 
 
@@ -150,8 +181,8 @@ def unit_for(word: str, system: str, own: Collection[str] = ()) -> Unit | None:
     A capital T is a tablespoon and a small t a teaspoon; otherwise case does not count.
     `own` are a household's words for measures, which count where no kitchen unit fits.
     """
-    if word in {"T", "t"}:
-        return UNITS[BY_SYSTEM[system]["tbsp" if word == "T" else "tsp"]]
+    if word.rstrip(".") in {"T", "t"}:
+        return UNITS[BY_SYSTEM[system]["tbsp" if word.startswith("T") else "tsp"]]
     plain = word.lower().rstrip(".")
     for form in (plain, plain.removesuffix("s"), plain.removesuffix("es"), _leaves(plain)):
         if form in SYSTEM_WORDS:
@@ -160,6 +191,27 @@ def unit_for(word: str, system: str, own: Collection[str] = ()) -> Unit | None:
             return UNITS[WORDS[form]]
         if form in own:
             return Unit(form, "count", form)
+    if plain == "imperialpint":
+        return UNITS["pint_uk"]
+    near = _nearest_unit(plain)
+    return unit_for(near, system, own) if near else None
+
+
+# Long unit words that are misspelt now and then; a word one letter off means them.
+_LONG = ("tablespoon", "tablespoons", "teaspoon", "teaspoons", "ounce", "ounces", "pound",
+         "pounds", "grams", "kilogram", "millilitre", "litre", "litres", "clove", "cloves",
+         "handful", "handfuls", "pinch", "bunch", "sprigs", "slice", "slices", "packet",
+         "rasher", "rashers")  # fmt: skip
+
+
+@lru_cache(maxsize=4096)
+def _nearest_unit(word: str) -> str | None:
+    if len(word) < 5 or class_of(word) is not None:
+        return None
+    for unit in _LONG:
+        reach = 2 if len(unit) >= 8 else 1
+        if word[0] == unit[0] and OSA.distance(word, unit, score_cutoff=reach) <= reach:
+            return unit
     return None
 
 

@@ -131,6 +131,9 @@ def _with_extra(
     if any(x is None for x in known):
         return None
     low, best, high, more_low, more, more_high = (x or 0.0 for x in known)
+    if amount is None or amount.unit is None or amount.unit.kind in {"vague", "count"}:
+        # Nobody counts it: it only makes the range wider.
+        return ReadUses((), None, Grams(low, best, high + more_high, grams.reason))
     whole = Grams(low + more_low, best + more, high + more_high, grams.reason)
     share = more / whole.best if whole.best else 0.0
     words = plus.group(0).strip() + ("" if amount is not None else "; a usual amount assumed")

@@ -93,6 +93,16 @@ class RoleName:
 
 
 @dataclass(frozen=True)
+class StarchGroup:
+    """Starchy foods that can play the same roles; `usual` where nothing says which."""
+
+    key: str
+    usual: str
+    able: tuple[str, ...]
+    foods: tuple[str, ...]
+
+
+@dataclass(frozen=True)
 class Caution:
     """A short warning and the rule behind it."""
 
@@ -108,6 +118,11 @@ class Book:
     roles: Mapping[str, RoleName]
     files: Mapping[str, RoleFile]
     cautions: Mapping[str, Caution]
+    groups: Mapping[str, StarchGroup]
+
+    def group_of(self, food: str | None) -> StarchGroup | None:
+        """Return the group of a starchy food, None for any other."""
+        return next((group for group in self.groups.values() if food in group.foods), None)
 
     def stand_ins(self, role: str) -> tuple[StandIn, ...]:
         """Return the stand-ins of a role, none where the book has no file for it yet."""
@@ -219,9 +234,17 @@ def _toml(name: str) -> dict[str, Any]:
 @cache
 def book() -> Book:
     """Return the swap book, read once."""
+    groups = {
+        key: StarchGroup(key, entry["usual"], tuple(entry["able"]), tuple(entry["foods"]))
+        for key, entry in _toml("starch_groups.toml").items()
+    }
     roles = {
         key: RoleName(
-            key, entry["name"], tuple(entry["words"]), tuple(entry["foods"]), tuple(entry["with"])
+            key,
+            entry["name"],
+            tuple(entry["words"]),
+            tuple(f for group in groups.values() if key in group.able for f in group.foods),
+            tuple(entry["with"]),
         )
         for key, entry in _toml("roles.toml").items()
     }
@@ -234,4 +257,4 @@ def book() -> Book:
         if path.name.endswith(".toml")
     ]
     cautions = {k: Caution(k, e["text"], e["why"]) for k, e in _toml("cautions.toml").items()}
-    return Book(roles, {f.role: f for f in role_files}, cautions)
+    return Book(roles, {f.role: f for f in role_files}, cautions, groups)

@@ -1,66 +1,237 @@
-"""Finds the starchy slots of a dish and proposes their roles."""
+"""Finds the starchy slots of a dish and proposes their roles.
+
+The role follows the part's name, then what the method does with the food, then the title, then
+how the line is cut, and last the food itself: grated and fried as one cake is a shell, not a
+mash; bread for a stuffing is a stuffing.
+"""
 
 from __future__ import annotations
 
 import re
 import uuid
 from collections.abc import Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from snabo_core.dish import Dish, Line, Part, Slot
 from snabo_core.foods import Library
-from snabo_core.swaps.book import Book, RoleName
+from snabo_core.foods.library import words_of
+from snabo_core.swaps.book import Book, RoleName, StarchGroup
 from snabo_core.swaps.scaling import NAMESPACE
 
 # In a part with this much liquid, this much flour or starch thickens rather than makes dough.
-LEAST_LIQUID_GRAMS, MOST_FLOUR_SHARE = 120.0, 0.2
-LIQUID_CLASSES = {"dairy", "plant_milk", "stock", "drink"}
-LONG_PASTA = re.compile(r"\b(spaghetti|linguine|tagliatelle|fettuccine|noodle)", re.IGNORECASE)
-SLICED = re.compile(r"\b(slice|sliced|thinly)\b", re.IGNORECASE)
-# Where several roles could take a food and nothing else decides, the first of these that
-# lists the food is proposed.
-USUAL = ("mash", "crumb", "sheet", "short_noodle", "grain_bed", "long_noodle", "lid", "crust",
-         "skillet_base", "thickener", "binder")  # fmt: skip
+LEAST_LIQUID_GRAMS, MOST_FLOUR_SHARE, MOST_ROUX_GRAMS = 100.0, 0.2, 90.0
+LIQUID_CLASSES = {"dairy", "plant_milk", "stock", "drink", "vegetable"}
+LONG_PASTA = re.compile(
+    r"\b(spaghetti|linguin|tagliatelle|fettuccin|noodle|vermicelli|pappardelle|bucatini|angel hair|"
+    r"capellini|udon|soba|ramen)", re.IGNORECASE,
+)  # fmt: skip
+SHORT_PASTA = re.compile(r"\b(penne|macaroni|fusilli|rigatoni|farfalle|conchiglie|orecchiette|ziti|"
+                         r"shells|elbow|bows|spirals|twists|short)", re.IGNORECASE)  # fmt: skip
+# What a step does with the food, and the role that follows.
+DONE: tuple[tuple[str, str], ...] = (
+    ("shell", r"(?:grate|shred|coarsely grat)\w*"),
+    ("mash", r"(?:mash|rice[sd]? (?:them|it)|crush|puree|purée|cream)\w*"),
+    ("sliced_bake", r"(?:overlap|layer|slice|arrange|fan)\w*"),
+    ("lid", r"(?:drape|cover|lay|top|crimp|seal|egg wash|over the (?:top|filling))\w*"),
+    ("crust", r"(?:line (?:a|the|your)|bake blind|prick|base|press into the tin|rub)\w*"),
+    ("dumpling", r"(?:dumpling|gnocchi|shape into \w+ (?:balls|dumplings)|drop spoonfuls)\w*"),
+    ("stuffing", r"(?:stuff|dressing)\w*"),
+    ("binder", r"(?:mix (?:well )?with your hands|shape into|patties|loaf)\w*"),
+    ("batter", r"(?:batter|pancake|fritter)\w*"),
+    ("crumb", r"(?:scatter|sprinkle|dip|coat|dredge|bread|roll in)\w*"),
+)
+MEATS = {"meat", "fish", "soy", "pulse"}
+MINCED = re.compile(
+    r"\b(?:mince|minced|ground|sausage ?meat|lentils?|beans?|tuna|salmon)\b", re.IGNORECASE
+)
+BOUND = re.compile(r"\bloaf|patt(?:y|ies)|meatball|burger|kofta|rissole|fish ?cake|nugget|shape|"
+                   r"combine with your hands|mix (?:well )?with your hands|stuffed")  # fmt: skip
+SLICED = re.compile(r"\b(?:slice|thinly|grated|shredded|rounds|wedges|chips)", re.IGNORECASE)
+DUSTING = re.compile(
+    r"^(?!.*\b(?:plus|and) (?:extra|more)).*\b(?:for (?:dusting|rolling|dredging|the work)|to dust)\b",
+    re.IGNORECASE,
+)
+# A slot is worth naming from so many grams of starchy food on.
+LEAST_GRAMS = 2.0
+
+
+@dataclass(frozen=True)
+class _Context:
+    """What a role is judged by: the dish's title and steps, the part, what stands in it."""
+
+    title: str
+    steps: str
+    part: Part
+    liquid: float
+    minced: bool
+    eggs: bool
 
 
 def _starchy(part: Part, library: Library) -> list[Line]:
     return [
         line
         for line in part.lines
-        if line.food is not None and library.food(line.food).starch == "full"
+        if line.food is not None
+        and library.food(line.food).starch == "full"
+        and (line.grams is None or line.grams >= LEAST_GRAMS)
     ]
 
 
-def _thickens(line: Line, part: Part, book: Book, library: Library) -> bool:
-    if line.food not in book.roles["thickener"].foods:
+def _thickens(line: Line, context: _Context, book: Book) -> bool:
+    if line.food not in book.roles["thickener"].foods or line.food in {"bread", "mashed_potato"}:
         return False
-    liquid = sum(
-        other.grams or 0.0
-        for other in part.lines
-        if other.food and library.food(other.food).food_class in LIQUID_CLASSES
+    grams = line.grams or 0.0
+    limit = min(MOST_FLOUR_SHARE * context.liquid, MOST_ROUX_GRAMS)
+    said = re.search(
+        r"\b(?:sauce|gravy|roux|thicken|stew|soup|casserole)", context.part.name, re.IGNORECASE
     )
-    return liquid >= LEAST_LIQUID_GRAMS and (line.grams or 0.0) <= MOST_FLOUR_SHARE * liquid
+    group = book.group_of(line.food)
+    if group is not None and group.key == "starch" and grams <= MOST_ROUX_GRAMS:
+        return context.liquid >= LEAST_LIQUID_GRAMS or said is not None
+    return context.liquid >= LEAST_LIQUID_GRAMS and grams <= limit
 
 
-def role_of(line: Line, part: Part, book: Book, library: Library) -> str | None:
+def _context(dish: Dish, part: Part, library: Library) -> _Context:
+    liquid = 0.0
+    minced = eggs = False
+    for line in part.lines:
+        if line.food is None:
+            continue
+        food = library.food(line.food)
+        wet = food.food_class in LIQUID_CLASSES - {"vegetable"} or food.key in {
+            "water",
+            "passata",
+            "tinned_tomato",
+        }
+        liquid += (line.grams or 0.0) if wet else 0.0
+        minced = minced or (food.food_class in MEATS and MINCED.search(line.text) is not None)
+        eggs = eggs or food.key == "egg"
+    steps = " ".join(step.text for step in dish.steps).lower()
+    return _Context(dish.title.lower(), steps, part, liquid, minced, eggs)
+
+
+def role_of(line: Line, dish: Dish, part: Part, book: Book, library: Library) -> str | None:
     """Return the role a starchy line most likely plays in its part, None if none fits."""
-    if _thickens(line, part, book, library):
+    group = book.group_of(line.food)
+    if group is None or DUSTING.search(line.text):
+        return None
+    context = _context(dish, part, library)
+    if _thickens(line, context, book):
         return "thickener"
-    able = [r for r in book.roles.values() if line.food in r.foods and r.key != "thickener"]
-    words = f"{part.name} {line.preparation}".lower()
-    if line.food == "pasta":
-        return "long_noodle" if LONG_PASTA.search(line.text) else "short_noodle"
-    if line.food in book.roles["mash"].foods and SLICED.search(line.preparation):
-        return "sliced_bake"
-    named = [r.key for r in able if any(_says(words, word) for word in r.words)]
-    if named:
-        return named[0]
-    keys = {r.key for r in able}
-    return next((role for role in USUAL if role in keys), None)
+    if group.key in {"short_pasta", "long_pasta"}:
+        return _noodle(line, group, context)
+    by_name = _named(f"{part.name}", group, book)
+    if group.key == "crumbs" and context.minced and by_name not in {"crumb", "stuffing"}:
+        whole = f"{context.title} {part.name} {context.steps}".lower()
+        return "binder" if BOUND.search(whole) else "crumb"
+    if group.key == "potato" and by_name in {None, "lid"} and _is_mash(line, context, book):
+        return "mash"
+    if group.key == "oats" and context.minced:
+        return "binder"
+    able = (
+        by_name
+        or _cut(line, group, context)
+        or _done(line, group, context, library)
+        or _named(context.title, group, book)
+    )
+    return able or group.usual
 
 
-def _says(words: str, word: str) -> bool:
-    return re.search(rf"\b{re.escape(word)}\w*", words) is not None
+def _is_mash(line: Line, context: _Context, book: Book) -> bool:
+    """Tell potatoes that are mashed: words say so, or nothing stands by but milk and butter."""
+    said = f"{context.part.name} {line.preparation} {context.title} {context.steps}".lower()
+    if SLICED.search(f"{line.text} {context.part.name}"):
+        return False
+    others = [other for other in context.part.lines if other.id != line.id]
+    companions = set(book.roles["mash"].companions)
+    alone = all(other.food in companions for other in others)
+    return "mash" in said or (alone and (bool(others) or "lid" in context.part.name.lower()))
+
+
+def _noodle(line: Line, group: StarchGroup, context: _Context) -> str:
+    words = f"{line.text} {context.part.name}"
+    if LONG_PASTA.search(words):
+        return "long_noodle"
+    if SHORT_PASTA.search(words):
+        return "short_noodle"
+    return (
+        "sheet"
+        if re.search(r"\bsheets?\b|lasagn|cannelloni", words, re.IGNORECASE)
+        else group.usual
+    )
+
+
+def _named(words: str, group: StarchGroup, book: Book) -> str | None:
+    """Return the role that words name, among those the food can play; the last word counts most."""
+    found = [
+        (match.start(), role)
+        for role in group.able
+        for word in book.roles[role].words
+        for match in [re.search(rf"\b{re.escape(word)}\w*", words.lower())]
+        if match is not None
+    ]
+    return max(found)[1] if found else None
+
+
+def _cut(line: Line, group: StarchGroup, context: _Context) -> str | None:
+    """Return the role the line's own words point to: grated, sliced, mashed, in cubes."""
+    words = f"{line.text} {line.preparation}".lower()
+    if group.key == "potato":
+        if re.search(r"\bgrated|shredded\b", words):
+            return "shell"
+        if "mash" in words:
+            return "mash"
+        if re.search(r"\bslice|thinly|rounds\b", words):
+            return "sliced_bake"
+    if group.key == "bread" and re.search(r"\bcrumb|blitz|blend|whizz", words):
+        return "binder" if context.minced else "crumb"
+    if group.key == "bread" and re.search(r"\bcube|torn|chunks|pieces\b", words):
+        named = re.search(
+            r"stuff|dressing|panade|bake|pudding|strata",
+            f"{context.title} {context.part.name}".lower(),
+        )
+        return "stuffing" if named or re.search(r"stuff|dressing", context.steps) else "crumb"
+    if group.key == "flour" and context.eggs and context.liquid >= 100 and (line.grams or 0) <= 300:
+        return (
+            "batter"
+            if re.search(
+                r"batter|pancake|pudding|crepe|fritter|toad",
+                f"{context.title} {context.part.name} {context.steps}".lower(),
+            )
+            else None
+        )
+    return None
+
+
+def _done(line: Line, group: StarchGroup, context: _Context, library: Library) -> str | None:
+    """Return the role that the method's sentence about the food points to."""
+    names = _called(line, library)
+    for sentence in re.split(r"(?<=[.;!])\s+", context.steps):
+        words = set(words_of(sentence))
+        if not words & names:
+            continue
+        for role, verbs in DONE:
+            if role in group.able and re.search(rf"\b{verbs}", sentence):
+                return role
+    return None
+
+
+def _called(line: Line, library: Library) -> set[str]:
+    food = library.food(line.food or "")
+    general = {
+        "potato",
+        "pastry",
+        "bread",
+        "flour",
+        "breadcrumb",
+        "crumb",
+        "oat",
+        "dough",
+        "tortilla",
+        "rice",
+    }
+    own = set(words_of(food.name)) | set(words_of(line.food_name))
+    return (own & general) or set(words_of(food.name)[-1:])
 
 
 def _slot_lines(part: Part, marking: Sequence[Line], role: RoleName) -> tuple[str, ...]:
@@ -85,7 +256,7 @@ def propose_slots(dish: Dish, book: Book, library: Library) -> Dish:
             continue
         by_role: dict[str, list[Line]] = {}
         for line in _starchy(part, library):
-            role = role_of(line, part, book, library)
+            role = role_of(line, dish, part, book, library)
             if role is not None:
                 by_role.setdefault(role, []).append(line)
         ordered = sorted(by_role.items(), key=lambda pair: -sum(x.grams or 0 for x in pair[1]))

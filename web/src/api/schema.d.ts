@@ -1302,6 +1302,8 @@ export interface components {
             servings_assumed: boolean;
             finished_grams: number | null;
             portions: components["schemas"]["Portion"][];
+            asides: components["schemas"]["Aside"][];
+            told: components["schemas"]["Told"];
             schema: number;
         };
         /**
@@ -1347,6 +1349,8 @@ export interface components {
             uses: components["schemas"]["Use"][];
             hold: components["schemas"]["HoldBack"] | null;
             instead: components["schemas"]["Line"] | null;
+            clause: string;
+            unread: string[];
         };
         /**
          * Use
@@ -1419,6 +1423,29 @@ export interface components {
         Portion: {
             eater: string;
             grams: number;
+        };
+        /**
+         * Aside
+         * @description A line of the pasted text that is neither food nor step, set aside and never lost.
+         */
+        Aside: {
+            id: string;
+            /** @enum {unknown} */
+            kind: "furniture" | "note" | "nutrition" | "story";
+            text: string;
+        };
+        /**
+         * Told
+         * @description What a recipe says of itself; None where it says nothing.
+         */
+        Told: {
+            servings_low: number | null;
+            servings_high: number | null;
+            makes: string;
+            prep_minutes: number | null;
+            cook_minutes: number | null;
+            rest_minutes: number | null;
+            total_minutes: number | null;
         };
         /**
          * LineText

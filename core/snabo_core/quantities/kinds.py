@@ -1,0 +1,221 @@
+"""What a single line of a pasted text is: an ingredient, a heading, a step, a note, furniture."""
+
+from __future__ import annotations
+
+import re
+from typing import Literal
+
+from snabo_core.quantities.amounts import read_amount
+from snabo_core.quantities.numbers import spell_fractions, spell_numbers
+from snabo_core.quantities.tidying import plain_line, tidy, without_pictures
+
+LineKind = Literal["food", "heading", "step", "note", "servings", "times", "nutrition",
+                   "furniture"]  # fmt: skip
+LONG_LINE = 160
+
+_FURNITURE = re.compile(
+    r"\b(?:jump to|skip to|print(?: this| recipe| friendly)?\b(?! on)|pin (?:it|this|recipe)|save recipe|"
+    r"rate (?:this|it|recipe)|share (?:this|on|it|the recipe)|did you make|tag (?:me|us|@)|"
+    r"follow (?:me|us)|subscribe|newsletter|sign up|log ?in|sign in|advertisement|sponsored|"
+    r"adverti[sz]ing|affiliate|copyright|all rights reserved|privacy|cookies?(?= policy| settings)|"
+    r"leave a (?:comment|review|reply)|comments?\s*\(?\d|\d+ comments|\d+ (?:reviews?|ratings?|votes?)|reviews?\s*\(\d|"
+    r"from \d+ (?:votes|reviews|ratings)|rating:|cook mode|keep (?:your )?screen|screen (?:awake|on)|"
+    r"us customary|metric\s*[|/·]|1x\s*2x|scale (?:recipe|this)|facebook|instagram|pinterest|whatsapp|twitter|"
+    r"tiktok|youtube|email (?:this|me)|read more|see more|view (?:all|more|recipe|gallery)|load more|"
+    r"related recipes|you (?:may|might) also (?:like|enjoy)|more (?:like this|recipes)|"
+    r"add to (?:favou?rites|collection|shopping|cart|meal|my)|shop (?:now|ingredients|this)|"
+    r"shopping list|click here|watch (?:the )?video|play video|photo(?: credit| by|:)|image:|"
+    r"picture:|by using this|terms of use|powered by|recipe card|continue reading|"
+    r"private notes?|cooking notes \(|home\s*[›>»/]|back to top|print\s*[|·•]|save\s*[|·•]|"
+    r"tell us below|made it\?|nutrition (?:facts|info|information)|wp recipe|\bads?\b by|"
+    r"report (?:this|an? )|select all|updated \d|posted \d|more from|top comment|seen \d\d:|sent from my|ingredients? to cart|instacart|cart\b.*\$|difficulty:|skill level|"
+    r"(?:course|cuisine|category|keywords?|author|diet|tags?|published|updated|posted(?: on| by)?|"
+    r"recipe by|written by|source)\s*:)",
+    re.IGNORECASE,
+)
+_STARS = re.compile(
+    r"[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b", re.IGNORECASE
+)
+_LINK = re.compile(r"https?://|www\.|\S+@\S+\.\w{2,}|\.com\b|#\w+\s+#\w+", re.IGNORECASE)
+_NUTRITION = re.compile(
+    r"^\W*(?:nutrition\b|per serving\b|calories\b|amount per|energy\b\s*:?\s*\d|kcal\b|kj\b|(?:total |net |of which )?"
+    r"(?:carbs?|carbohydrates?|protein|saturates|saturated fat|saturated|fib(?:re|er)|sodium|cholesterol|potassium|"
+    r"sugars|trans fat|total fat)\s*:?\s*\d|fat\s*:\s*\d|sugar\s*:\s*\d|salt\s*:\s*\d|p\s*\d+\s*/\s*c\s*\d+)"
+    r"|\b\d+\s*(?:kcal|calories|cals?)\b(?=.*\b(?:protein|carbs?|fat|serving)\b)|% daily value|"
+    r"^\W*\d+\s*(?:kcal|calories|cal)\b|\bmacros\s*:",
+    re.IGNORECASE,
+)
+_TIME_WORDS = (
+    r"(?:prep(?:aration)?|cook(?:ing)?|total|active|inactive|rest(?:ing)?|chill(?:ing)?|ready|hands[\s-]?on|"
+    r"bake|baking|marinating|soaking|passive|additional|work|start to finish|waiting|rising|proving|stand(?:ing)?)"
+)
+_DURATION = (r"(?:\d[\d./½¼¾\s-]*\s*(?:h\b|hr?s?\b|hours?\b|m\b|mins?\b|minutes?\b|days?\b)|overnight|"
+             r"(?:half|an|one|quarter of an) (?:an )?hour)")  # fmt: skip
+_TIMES = re.compile(
+    rf"^\W*{_TIME_WORDS}(?:\s+(?:time|in|ahead))?\s*[:=\-–]?\s*(?:about\s+)?{_DURATION}",
+    re.IGNORECASE,
+)
+_SERVINGS = re.compile(
+    r"^\W*(?:serves?|servings?|feeds|makes|yields?|portions?|enough for|for)\b\s*:?\s*(?:about |around |approx\w* |up to |"
+    r"one |a |an )?(?:\d|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|half)"
+    r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|persons|serves)\b"
+    r"|^\W*(?:serves?|feeds|makes|yields?|servings|recipe yield)\s*[:\-]?\s*(?:a|an|the|one|about)\b",
+    re.IGNORECASE,
+)
+_NOTE = re.compile(
+    r"^\W*(?:(?:cook'?s?|chef'?s?|recipe|baker'?s?|my|editor'?s?)?\s*(?:notes?|tips?|hints?|variations?|substitutions?|"
+    r"storage|make[\s-]ahead|to store|to freeze|freezing|leftovers|to reheat|serving suggestions?|"
+    r"nb|n\.b\.|ps|p\.s\.|warning|remember|disclaimer|equipment|special equipment|you will need)\s*[:.\-–—]|\*{1,3}\s*\w+ .*"
+    r"|note\s*\d|do not\b|don'?t\b|never\b|please\b|enjoy\b)",
+    re.IGNORECASE,
+)
+_HEADING_WORDS = re.compile(
+    r"^(?:what you(?:'ll| will)? need|you(?:'ll| will) need|ingredients?(?: list| for\b.*)?|shopping list|directions?|method|"
+    r"instructions?|preparation|steps?|how to(?: make(?: it)?)?|what to do|to (?:serve|finish|garnish|assemble|decorate)|"
+    r"topping|filling|sauce|gravy|crust|base|dressing|marinade|garnish|glaze|mash|stuffing|dough|pastry|crumble|"
+    r"crumb topping|crumb|soup|salad|assembly|batter|coating|seasoning|spice mix|spices|"
+    r"meal \d+.*|day \d+.*|menu.*|optional(?: extras)?|optional toppings|extras|toppings|the (?:\w+ ){1,2}\w+)\s*:?$",
+    re.IGNORECASE,
+)
+# Verbs that open a step and are no food.
+STEP_VERBS = frozenset(
+    """
+brown sweat scatter heat preheat mix stir add bake cook fry melt peel chop simmer pour whisk put
+place season serve spread drain bring remove turn combine meanwhile sprinkle leave let set make
+beat cover transfer return warm fold wash share enjoy blend saute sauté soften reduce check taste
+arrange layer line grease brush slice dice cut grate press squeeze wring soak boil
+roast grill knead roll shape form divide rest chill refrigerate freeze allow repeat continue
+adjust discard reserve garnish finish begin start first then next finally lastly once
+while when after before working using in on over to lift spoon ladle scoop tip toss
+wilt sear deglaze scrape dissolve rub coat dip dredge crack break separate whip puree purée mash
+crush pound trim rinse pat dry toast reheat thaw defrost microwave steam poach braise stew
+broil scramble flip invert unmold unmould cool decorate drizzle top store keep
+assemble stuff fill tie truss skewer marinate strain sift sieve prepare wait
+open close uncover insert test pierce prick score stand swirl work throw dump
+""".split()
+)
+# Step verbs that are foods or adjectives at the head of an ingredient line too.
+_AMBIGUOUS = frozenset(
+    """
+mash top dry cool warm roast toast grill slice press set line crush roll stew dip cut chop mix
+cover rub season form steam dressing butter oil salt pepper flour crack crumble shape whip stuff
+work stand in on over to first once while using before after score broil
+""".split()
+)
+_COMMAND = re.compile(
+    r"^(?:hey\s+)?(?:remind me to|okay next|next line|new line|new recipe|new paragraph|stop recording|"
+    r"delete that|end of (?:list|recipe)|that'?s it|full stop)\b",
+    re.IGNORECASE,
+)
+_HEAT = re.compile(r"\b\d{2,3}\s?°|\b\d{3}\s?[CF]\b|\bgas (?:mark )?\d|\boven\b|\buntil\b|\bfor (?:about )?\d+[\s-]|"
+                   r"\b\d+\s?(?:-|–|to)?\s?\d*\s?min", re.IGNORECASE)  # fmt: skip
+
+
+# Words that end in a dot without ending a sentence.
+ABBREVIATED = frozenset(
+    """
+tbsp tsp tbs tblsp teasp approx max min nos no oz ozs lb lbs pkg pkt pcs pc sm lge lg med qt pt c t g kg ml
+hr hrs mins sec wt gr gms ea dsp std opt temp
+""".split()
+)
+
+
+def first_word(text: str) -> str:
+    """Return the first word of a line in small letters, without numbering."""
+    bare = re.sub(r"^\W*(?:step\s*)?(?:\d{1,2}\s*[.):]\s*)?", "", text, flags=re.IGNORECASE)
+    match = re.match(r"(?:[^\W\d_]+ly\s+|(?:then|next|now|meanwhile|finally|first|and)\s+)?(?P<word>[^\W\d_]+)", bare,
+                     re.IGNORECASE)  # fmt: skip
+    return match["word"].lower() if match else ""
+
+
+def begins_with_amount(text: str, system: str = "metric") -> bool:
+    """Tell an ingredient line by its amount: "Pot" alone is a unit, but measures nothing."""
+    plain = spell_numbers(spell_fractions(plain_line(text)))
+    if not re.match(r"[\d.]|an?\s|few\b|several\b|pinch|handful|splash|dash|drizzle|knob|small\b|large\b|glug",
+                    plain, re.IGNORECASE):  # fmt: skip
+        return False
+    amount, end = read_amount(plain, system)
+    return amount is not None and end < len(plain.rstrip(" .:"))
+
+
+def is_furniture(text: str) -> bool:
+    """Tell the buttons, ratings and adverts of a web page."""
+    if _STARS.search(text) or _LINK.search(text):
+        return True
+    return (
+        len(text) <= LONG_LINE
+        and _FURNITURE.search(text) is not None
+        and not begins_with_amount(text)
+    )
+
+
+def is_step(text: str, system: str = "metric") -> bool:
+    """Tell a step from an ingredient: it begins with a verb or reads as sentences."""
+    bare = re.sub(r"^\W*(?:step\s*)?\d{1,2}\s*[.):]\s*", "", text, flags=re.IGNORECASE)
+    verb = first_word(text)
+    ends = text.rstrip().endswith((".", "!"))
+    words = len(bare.split())
+    if verb in STEP_VERBS and (verb not in _AMBIGUOUS or (ends and (words >= 4 or words == 1)) or
+                               re.match(r"\w+\s+(?:the|your|all|it|them|in|into|until)\b", bare, re.IGNORECASE)):  # fmt: skip
+        # "Roast chicken, 200 g" and "Grated cheese" are foods; a command goes on in words.
+        return (words >= 3 or ends) and not re.match(r"^\w+\s*[,:]", bare)
+    sentences = sum(
+        m[1].lower() not in ABBREVIATED for m in re.finditer(r"(\w+\)?)[.!?](?:\s|$)", bare)
+    )
+    if begins_with_amount(text, system):
+        return len(bare) > 140 and sentences > 0
+    if re.search(
+        r"[\d½¼¾⅓⅔]\s*(?:g|kg|ml|l|oz|lb|cups?|tbsp|tsp|\w*spoons?|tblsp)\.?\s*(?:\([^)]*\))?\s*$",
+        bare,
+    ):
+        return False
+    if words >= 6 and sentences > 0 and _HEAT.search(bare) is not None:
+        return True
+    return (words >= 8 and sentences > 0) or len(bare) > LONG_LINE
+
+
+def heading_name(text: str) -> str | None:
+    """Return what a line by itself is the heading of, None if it does not look like one.
+
+    Marked ones only: a colon at the end, capitals, "for the ...", "#", or a usual heading.
+    """
+    bare = text.strip(" #*_=-–—•").strip()
+    plain = bare.rstrip(":").strip()
+    if not plain or len(plain) > 60:
+        return None
+    for_the = re.match(
+        r"^(?:for\s+(?:the\s+)?|to make the\s+|ingredients for (?:the\s+)?)(?P<name>[^\d,]{2,40}?)\s*:?$",
+        bare, re.IGNORECASE,
+    )  # fmt: skip
+    if for_the:
+        return for_the["name"].strip().capitalize()
+    if any(c.isdigit() for c in plain) and not re.match(
+        r"^(?:meal|day|part|step|menu)\b", plain, re.IGNORECASE
+    ):
+        return None
+    short = len(plain) <= 45 and len(plain.split()) <= 6
+    marked = bare.endswith(":") or text.lstrip().startswith(("#", "**")) or (
+        plain.isupper() and len(plain) > 3
+    )  # fmt: skip
+    if short and (marked or _HEADING_WORDS.match(plain)):
+        return plain.capitalize()
+    return None
+
+
+def kind_of_line(text: str, system: str = "metric") -> LineKind:
+    """Return what a line is, looked at alone; `food` is what nothing else claims."""
+    clean = without_pictures(tidy(text[:2000]))
+    raw = tidy(text[:2000])
+    if not any(c.isalnum() for c in clean):
+        return "furniture"
+    tests: tuple[tuple[LineKind, bool], ...] = (
+        ("times", _TIMES.match(clean) is not None),
+        ("furniture", is_furniture(raw)),
+        ("nutrition", _NUTRITION.search(clean) is not None and not begins_with_amount(clean)),
+        ("servings", len(clean) <= 80 and _SERVINGS.match(clean) is not None
+                     and re.match(r"^\W*for\b", clean, re.IGNORECASE) is None),
+        ("note", _COMMAND.match(clean) is not None or _NOTE.match(clean) is not None),
+        ("heading", heading_name(clean) is not None),
+        ("step", is_step(clean, system)),
+    )  # fmt: skip
+    return next((kind for kind, holds in tests if holds), "food")

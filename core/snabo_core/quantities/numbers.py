@@ -1,0 +1,136 @@
+"""Numbers as people write them, brought to one spelling before an amount is read."""
+
+from __future__ import annotations
+
+import re
+
+MOST_THOUSANDS = 20_000
+MOST_THOUSANDS = 20_000
+FRACTIONS = {
+    "½": "1/2", "⅓": "1/3", "⅔": "2/3", "¼": "1/4", "¾": "3/4", "⅕": "1/5", "⅖": "2/5",
+    "⅗": "3/5", "⅘": "4/5", "⅙": "1/6", "⅚": "5/6", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8",
+    "⅞": "7/8",
+}  # fmt: skip
+ONES = ["zero", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve", "thirteen", "fourteen", "fifteen", "sixteen", "seventeen", "eighteen", "nineteen"]  # fmt: skip
+TENS = ["twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety"]
+WORDS = {word: n for n, word in enumerate(ONES)} | {w: 10 * n for n, w in enumerate(TENS, 2)}
+_ONE = "|".join(ONES[1:])
+_TEN = "|".join(TENS)
+_COUNTED = (
+    rf"(?:(?:{_TEN})(?:[-\s](?:{'|'.join(ONES[1:10])}))?|{_ONE}|\d+)"
+    rf"(?:\s+hundred(?:\s+and\s+(?:{_TEN}|{_ONE}))?)?"
+)
+_PARTS = {"half": "1/2", "halves": "1/2", "third": "1/3", "thirds": "1/3", "quarter": "1/4",
+          "quarters": "1/4", "fifth": "1/5", "eighth": "1/8", "eighths": "1/8"}  # fmt: skip
+# "half-fat milk" and "half and half" are no halves.
+_NOT_PART = r"(?!\s*-|\s+(?:and|&)\s+half|\s+(?:fat|sugar|salt|moon)\b)"
+_OF_A = r"(?:\s+of)?(?:\s+(?:an?|one)\b)?"
+_MIXED = re.compile(
+    rf"\b(?P<whole>{_COUNTED})\s+(?:and|&)\s+(?:an?\s+)?(?P<part>half|quarter|third|1/2|1/4|3/4)\b"
+    + _NOT_PART,
+    re.IGNORECASE,
+)
+_HALF_AFTER = re.compile(
+    rf"\b(?P<whole>an?|{_COUNTED})\s+(?P<unit>[a-z]+)\s+and\s+a\s+half\b(?:\s+of\b)?", re.IGNORECASE
+)
+_SHARE = re.compile(
+    rf"\b(?:(?P<count>an?|{_ONE}|\d)[-\s]+)?(?P<part>half|halves|thirds?|quarters?|fifth|eighths?)\b"
+    + _NOT_PART
+    + _OF_A,
+    re.IGNORECASE,
+)
+_DOZEN = re.compile(r"\b(?:(?P<n>half\s+a|1/2\s+a?|an?|\d+|one|two|three)\s+)?dozen\b(?:\s+of\b)?",
+                    re.IGNORECASE)  # fmt: skip
+_COUPLE = re.compile(r"\b(?:an?\s+)?couple\b(?:\s+of\b)?", re.IGNORECASE)
+_OR_TWO = re.compile(r"\ban?\s+(?P<unit>[a-z]+)\s+or\s+(?P<n>two|three|so)\b", re.IGNORECASE)
+_BETWEEN = re.compile(r"\bbetween\s+(?P<a>\S+)\s+and\s+(?P<b>\S+)", re.IGNORECASE)
+_COUNT = re.compile(rf"(?<![\w-])(?P<n>{_COUNTED})(?![\w-]*-free)\b", re.IGNORECASE)
+
+
+def spell_fractions(text: str) -> str:
+    """Write every fraction as a plain one: `1½`, `1-1/2` and `1 1 / 2` become `1 1/2`."""
+    text = text.replace("⁄", "/").replace("∕", "/")
+    for sign, plain in FRACTIONS.items():
+        if sign in text:
+            text = re.sub(rf"(?<=\d)\s?{sign}", f" {plain}", text).replace(sign, plain)
+    text = re.sub(r"(?<![\d.,/])(\d{1,2}) ?/ ?(\d{1,2})(?![\d/])", r"\1/\2", text)
+    text = re.sub(r"\b(\d{1,2}) ?(?:-|–|and|&) ?(\d/\d)(?=\s?[^\W\d])", r"\1 \2", text)
+    # "1.000 g" and "1,000 g" are a thousand.
+    return re.sub(r"\b([1-9]\d?)[.,](\d{3})(?= ?(?:g|gr|gm|grams?|ml|mL)\b)", _thousands, text)
+
+
+def _thousands(match: re.Match[str]) -> str:
+    """Join "1.000" to a thousand; "50.000 g" is no amount of a kitchen and stays fifty."""
+    joined = match[1] + match[2]
+    return joined if int(joined) <= MOST_THOUSANDS else match.group()
+
+
+def to_number(text: str) -> float:
+    """Return the value of a written number: `1 1/2`, `3/4`, `1,5`, `1.5`; 1,000 is a thousand.
+
+    A denominator of 0 counts as 1, since nobody measures nothing-ths.
+    """
+    text = text.strip()
+    if "/" in text:
+        above, _, below = text.rpartition("/")
+        whole, _, top = above.strip().rpartition(" ")
+        divisor = float(below)
+        return (float(whole) if whole.strip() else 0.0) + float(top) / (divisor or 1.0)
+    if re.fullmatch(r"\d{1,3},\d{3}", text):
+        return float(text.replace(",", ""))
+    return float(text.replace(",", "."))
+
+
+def word_value(text: str) -> float:
+    """Return the value of a counted word: `twenty-five`, `one hundred and ten`, `7`."""
+    words = [w for w in re.split(r"[-\s]+", text.lower()) if w != "and"]
+    total = 0.0
+    for word in words:
+        if word == "hundred":
+            total = (total or 1.0) * 100
+        elif word in WORDS:
+            total += WORDS[word]
+        elif word in {"a", "an"}:
+            total += 1
+        else:
+            total += float(word)
+    return total
+
+
+def spell_numbers(text: str) -> str:
+    """Write number words as digits: `half a dozen` is 6, `two-thirds of a cup` is 2/3 cup."""
+    text = _BETWEEN.sub(r"\g<a> to \g<b>", text)
+    text = _DOZEN.sub(_dozen, text)
+    text = _COUPLE.sub("2 ", text)
+    text = _OR_TWO.sub(_or_two, text)
+    text = _MIXED.sub(_mixed, text)
+    text = _HALF_AFTER.sub(lambda m: f"{_plain(word_value(m['whole']) + 0.5)} {m['unit']}", text)
+    text = _SHARE.sub(_share, text)
+    return _COUNT.sub(lambda m: m[0] if m["n"].isdigit() else _plain(word_value(m["n"])), text)
+
+
+def _plain(value: float) -> str:
+    return f"{value:g}"
+
+
+def _dozen(match: re.Match[str]) -> str:
+    count = (match["n"] or "1").lower()
+    if count.startswith(("half", "1/2")):
+        return "6 "
+    return f"{_plain(12 * word_value(count))} "
+
+
+def _or_two(match: re.Match[str]) -> str:
+    high = {"two": "2", "three": "3", "so": "2"}[match["n"].lower()]
+    return f"1-{high} {match['unit']}"
+
+
+def _mixed(match: re.Match[str]) -> str:
+    part = _PARTS.get(match["part"].lower(), match["part"])
+    return _plain(word_value(match["whole"]) + to_number(part))
+
+
+def _share(match: re.Match[str]) -> str:
+    count = match["count"]
+    number = word_value(count) if count else 1.0
+    return f"{number:g}/{_PARTS[match['part'].lower()].rpartition('/')[2]} "

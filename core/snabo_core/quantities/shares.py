@@ -1,0 +1,84 @@
+"""Figures in a line that are no amounts: fat shares, sizes, what a label claims."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from snabo_core.quantities.numbers import to_number
+
+_PERCENT = re.compile(
+    r"(?:\b(?:max(?:imum)?\.?|min(?:imum)?\.?|at most|at least|under|over|about|approx\.?|with|of)\s+)?"
+    r"(?P<n>\d{1,3}(?:[.,]\d)?)\s?(?:%|percent\b|per cent\b|pct\b)\s*(?:(?:milk|butter)\s?)?"
+    r"(?P<what>fat|lean|cocoa|cacao|abv|alcohol|vol|meat|pork|beef|greek|whole|rye)?(?:\s+content)?",
+    re.IGNORECASE,
+)
+_LEAN = re.compile(r"(?<![\d/])(?P<lean>\d{2})\s?/\s?(?P<fat>\d{1,2})(?![\d/])")
+# "3 g net carbs", "120 kcal", "25 g protein": a label's claim, never the amount.
+_CLAIM = re.compile(
+    r"[\s(,]*\b\d+(?:[.,]\d+)?\s?(?:(?:g|grams?)\s(?:of\s)?(?:net\s)?(?:carbs?|carbohydrates?|"
+    r"protein|fib(?:re|er)|sugars?|fat)\b(?!\s+(?:free|reduced|powder))|kcal\b|cal\b|calories\b|kj\b)"
+    r"(?:\s+(?:each|per\s+\w+(?:\s+\w+)?))?[)]?",
+    re.IGNORECASE,
+)
+_DIMENSION = re.compile(
+    r"\b(?P<n>\d+(?:[.,/]\d+)?(?:\s*(?:-|–|to|x|×)\s*\d+(?:[.,/]\d+)?)?)\s?-?\s?"
+    r"(?P<unit>cm|mm|inch(?:es)?|in\.?(?=\s)|\"|”|'')(?![a-z])(?:[\s-]*(?:thick|long|wide|round|"
+    r"across|diameter|square))?",
+    re.IGNORECASE,
+)
+_LENGTH = re.compile(
+    r"^(?:about\s+|an?\s+|1\s+(?=\d+(?:\.\d+)?\s?-?\s?(?:cm|inch)))?(?P<n>\d+(?:\s\d/\d|[.,/]\d+)?)\s?-?\s?(?P<unit>cm|inch(?:es)?|\"|”|in\.?(?=\s))"
+    r"\s*(?:-?\s*(?:piece|knob|thumb|length|chunk|stick|nub|slice|bit)s?\b)?(?:\s+of\b)?\s*",
+    re.IGNORECASE,
+)
+CM_PER_INCH = 2.54
+
+
+@dataclass(frozen=True)
+class Shares:
+    """A line without its percentages: the text, the fat share in %, whether a claim stood there."""
+
+    text: str
+    fat: float | None
+    claim: bool
+
+
+def take_shares(text: str) -> Shares:
+    """Take stated fat shares and label claims out of a line."""
+    fat: float | None = None
+    lean = _LEAN.search(text)
+    if lean and abs(int(lean["lean"]) + int(lean["fat"]) - 100) < 1:
+        fat = float(lean["fat"])
+        text = text[: lean.start()] + " " + text[lean.end() :]
+    for match in list(_PERCENT.finditer(text))[::-1]:
+        number = float(match["n"].replace(",", "."))
+        what = (match["what"] or "fat").lower()
+        if what == "lean":
+            fat = 100 - number
+        elif what in {"fat", "greek"} and number <= 85:
+            fat = number
+        kept = " " if what not in {"meat", "pork", "beef", "greek", "whole", "rye"} else f" {what} "
+        text = text[: match.start()] + kept + text[match.end() :]
+    claim = _CLAIM.search(text)
+    if claim:
+        text = _CLAIM.sub(" ", text)
+    return Shares(
+        re.sub(r"\(\s*\)", " ", re.sub(r"\s+", " ", text)).strip(), fat, claim is not None
+    )
+
+
+def take_length(text: str) -> tuple[float | None, str]:
+    """Return the inches a line begins with ("2 cm piece of ginger") and the rest of it."""
+    match = _LENGTH.match(text)
+    if match is None:
+        return None, text
+    inches = to_number(match["n"])
+    if match["unit"].lower() == "cm":
+        inches /= CM_PER_INCH
+    return inches, text[match.end() :]
+
+
+def without_dimensions(text: str) -> str:
+    """Return a line without sizes such as "10-inch" and "2 cm"."""
+    return re.sub(r"\s+", " ", _DIMENSION.sub(" ", text)).strip()

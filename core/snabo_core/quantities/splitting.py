@@ -1,0 +1,258 @@
+"""Several foods on one line, and "this or that": which words belong to which food."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from snabo_core.foods import Library
+from snabo_core.quantities.amounts import Amount, read_amount
+from snabo_core.quantities.lexicon import (
+    STOPS,
+    head_span,
+    segments_of,
+    spans_in,
+    words_in,
+)
+from snabo_core.quantities.numbers import spell_numbers
+from snabo_core.quantities.vocabulary import class_of
+
+MOST_FOODS = 12
+_JOIN = re.compile(
+    r"\s+(?:and|plus|with(?=\s+(?:\d|an?\s|one\s|two\s))|w/(?=\s*\d))\s+|\s*[&+]\s*(?=[^\W_])|\s*[,;]\s*"
+    r"(?:(?:and|plus)\s+)?",
+    re.IGNORECASE,
+)
+_OR = re.compile(r"\s*\band\s?/\s?or\b\s*|\s+or\s+|\s+/\s+|(?<=[a-z])/(?=[a-z])", re.IGNORECASE)
+_EACH = re.compile(r"^(?P<amount>.{1,30}?)\s*\beach(?:\s+of)?\s*:?\s+(?=[a-z])", re.IGNORECASE)
+# "or more", "or so", "or to taste" offer nothing else.
+_NO_OFFER = re.compile(
+    r"^(?:more|less|so|to taste|until|as needed|as required|thereabouts|enough|a (?:little|bit) "
+    r"more|similar|other|any|whatever|whichever|use|if|about|extra|desired|however|by)\b|^\d+[\s!.)]*$|^\d+,",
+    re.IGNORECASE,
+)
+PLAIN = {"prep", "quality", "variety", "part", "filler", "shade", "cooked", "change", "purpose"}
+DRINKABLE = {"water", "ice"}
+_CLOSES = re.compile(r"\s*[,;(]|\s[-–—]\s")
+
+
+@dataclass(frozen=True)
+class Clause:
+    """The words of one food of a line, with its own amount at their head.
+
+    `shared` says that one amount was written for several foods and nobody knows how it is
+    divided; `foods` is then by how many.
+    """
+
+    text: str
+    shared: bool = False
+    foods: int = 1
+
+
+@dataclass(frozen=True)
+class _Piece:
+    text: str
+    amount: Amount | None
+    start: int
+    key: str
+    name: tuple[str, ...]
+
+
+def depth_of(text: str) -> list[int]:
+    """Return for every character how many brackets it stands in."""
+    depths, depth = [], 0
+    for sign in text:
+        if sign in "([{":
+            depth += 1
+        depths.append(depth)
+        if sign in ")]}":
+            depth = max(0, depth - 1)
+    return depths
+
+
+def _cuts(text: str, library: Library) -> list[tuple[int, int]]:
+    """Return where a line could be cut between foods: never inside brackets or a name."""
+    depths = depth_of(text)
+    segments = segments_of(text)
+    line = words_in(text, segments)
+    held = [(line[s.first].start, line[s.last - 1].end) for s in spans_in(line, library)]
+    return [
+        match.span()
+        for match in _JOIN.finditer(text)
+        if depths[match.start()] == 0
+        and not any(a < match.start() and match.end() < b for a, b in held)
+        and not (text[match.start()] == "," and _between_digits(text, match.start()))
+    ]
+
+
+def _between_digits(text: str, place: int) -> bool:
+    return text[place - 1 : place].isdigit() and text[place + 1 : place + 2].isdigit()
+
+
+def _piece(text: str, system: str, library: Library) -> _Piece | None:
+    """Return a stretch of a line if it names a food of its own and nothing that is unknown."""
+    spelled = spell_numbers(re.sub(r"\([^()]*\)", " ", text))
+    amount, end = read_amount(spelled, system, library.own_units)
+    rest = spelled[end:]
+    segments = segments_of(rest)
+    line = words_in(rest, segments)
+    spans = spans_in(line, library)
+    head = head_span(line, spans, library)
+    if head is None or any(w.plain in STOPS - {"from"} for w in line[: head.first]):
+        return None
+    if any(c.isdigit() for c in rest):
+        return None
+    others = [w for i, w in enumerate(line) if not head.first <= i < head.last]
+    after = [w.plain for w in line[head.last :]]
+    cut = next((i for i, w in enumerate(after) if w in STOPS), len(after))
+    ignored = {id(w) for w in line[head.last + cut :]}
+    if any(
+        class_of(w.plain) not in PLAIN for w in others if id(w) not in ignored and w.plain != "each"
+    ):
+        return None
+    if head.key in DRINKABLE and amount is None:
+        return None
+    name = tuple(w.plain for w in line[head.first : head.last])
+    return _Piece(text, amount, 0, head.key, name)
+
+
+def split_foods(text: str, system: str, library: Library) -> tuple[Clause, ...]:
+    """Split a line into a clause for each food it names; most lines are one.
+
+    Args:
+        text: the plain line.
+        system: whose cups and spoons are meant.
+        library: where foods are looked up.
+    """
+    each = _EACH.match(text)
+    body, prefix = (text[each.end() :], each["amount"]) if each else (text, "")
+    cuts = _cuts(body, library)
+    if not cuts:
+        return (Clause(f"{prefix} {body}".strip() if prefix else text),)
+    edges = [0, *(x for cut in cuts for x in cut), len(body)]
+    stretches = [body[a:b] for a, b in zip(edges[::2], edges[1::2], strict=True)]
+    joins = [body[a:b] for a, b in cuts]
+    pieces = [_piece(s, system, library) if s.strip() else None for s in stretches]
+    named = [i for i, p in enumerate(pieces) if p is not None]
+    if (
+        len(named) < 2
+        or len(named) > MOST_FOODS
+        or not _are_foods(pieces, named, joins, library, each=bool(prefix))
+    ):
+        return (Clause(f"{prefix} {body}".strip() if prefix else text),)
+    return _clauses(stretches, pieces, named, prefix)
+
+
+def _are_foods(
+    pieces: Sequence[_Piece | None],
+    named: Sequence[int],
+    joins: Sequence[str],
+    library: Library,
+    *,
+    each: bool,
+) -> bool:
+    """Tell foods of their own from words that only say which food is meant."""
+    found = [pieces[i] for i in named]
+    first, others = found[0], found[1:]
+    assert first is not None  # noqa: S101  named ones only
+    for other in others:
+        assert other is not None  # noqa: S101  named ones only
+        if other.amount is None and (
+            other.key == first.key
+            or other.name + first.name in library.names
+            or first.name + other.name in library.names
+        ):
+            return False
+    if each or all(p is not None and p.amount is not None for p in others):
+        return True
+    listed = any(
+        re.search(r"and|&|\+|plus", joins[i - 1], re.IGNORECASE) is not None for i in named[1:]
+    )
+    no_amounts = all(p is not None and p.amount is None for p in found)
+    return listed or (no_amounts and named[0] == 0 and len(named) == len(pieces))
+
+
+def _clauses(
+    stretches: Sequence[str], pieces: Sequence[_Piece | None], named: Sequence[int], prefix: str
+) -> tuple[Clause, ...]:
+    trailing = ", ".join(s.strip() for s in stretches[named[-1] + 1 :] if s.strip())
+    leading = ", ".join(s.strip() for s in stretches[: named[0]] if s.strip())
+    first = pieces[named[0]]
+    shares = bool(first and first.amount) and not prefix
+    lacking = sum(1 for i in named[1:] if (p := pieces[i]) is not None and p.amount is None)
+    clauses = []
+    for number, place in enumerate(named):
+        until = named[number + 1] if number + 1 < len(named) else place + 1
+        own = [s.strip() for s in stretches[place:until] if s.strip()]
+        piece = pieces[place]
+        words = ", ".join(own)
+        shared = (
+            shares and lacking > 0 and (number == 0 or (piece is not None and piece.amount is None))
+        )
+        if prefix:
+            words = f"{prefix} {words}"
+        elif shared and number:
+            words = f"{_amount_text(stretches[named[0]])} {words}"
+        text = ", ".join(x for x in (words, leading, trailing) if x)
+        clauses.append(Clause(text, shared, lacking + 1 if shared else 1))
+    return tuple(clauses)
+
+
+def _amount_text(stretch: str) -> str:
+    match = re.match(r"^[\d\s./½¼¾⅓⅔-]+[a-zA-Z]*\.?\s", stretch)
+    return match.group().strip() if match else ""
+
+
+def first_of(body: str, system: str, library: Library) -> tuple[str, tuple[str, ...]]:
+    """Return the first of what a line offers ("butter or oil") and the others as written.
+
+    "Chicken or vegetable stock" is chicken stock first; "fresh or frozen peas" offers nothing.
+    """
+    depths = depth_of(body)
+    cuts = [m for m in _OR.finditer(body) if depths[m.start()] == 0]
+    if not cuts:
+        return body, ()
+    left, right = body[: cuts[0].start()], body[cuts[0].end() :]
+    if _NO_OFFER.match(right):
+        end = _CLOSES.search(right)
+        return left + (right[end.start() :] if end else ""), ()
+    offered = tuple(o.strip() for o in _OR.split(right) if o and o.strip())[:3]
+    segments, tail = segments_of(left), ""
+    line = words_in(left, segments)
+    head = head_span(line, spans_in(line, library), library)
+    closing = _CLOSES.search(right)
+    if closing:
+        tail = right[closing.start() :]
+    joined = _joined_name(left, right, library)
+    if joined is not None:
+        return f"{joined}{tail}", offered
+    if head is None:
+        known = all(class_of(w.plain) is not None for w in line)
+        return (f"{left} {right}", ()) if known and line else (body, ())
+    amount, _end = read_amount(spell_numbers(right), system, library.own_units)
+    own = tail if amount is None and "," not in left else ""
+    return f"{left}{own}", offered
+
+
+def _joined_name(left: str, right: str, library: Library) -> str | None:
+    """Return "chicken stock" for "chicken" and "vegetable stock"."""
+    first = re.split(r"[,(;]", left)[-1]
+    before = words_in(first, segments_of(first))
+    after_text = re.split(r"[,(;]|\s[-–]\s", right)[0]
+    after = words_in(after_text, segments_of(after_text))
+    spans = spans_in(after, library)
+    if not before or not spans:
+        return None
+    head = head_span(after, spans, library)
+    if head is None:
+        return None
+    tail = after[head.first : head.last]
+    for skip in range(1, len(tail)):
+        rest = tuple(w.plain for w in tail[skip:])
+        for length in (3, 2, 1):
+            own = tuple(w.plain for w in before[-length:])
+            if len(own) == length and own + rest in library.names:
+                shared = after_text[tail[skip].start : tail[-1].end]
+                return f"{left.rstrip()} {shared}"
+    return None

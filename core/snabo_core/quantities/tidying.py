@@ -1,0 +1,78 @@
+"""Brings a pasted line to plain text: entities, bullets, speech, slips taken back."""
+
+from __future__ import annotations
+
+import html
+import re
+import unicodedata
+
+from snabo_core.quantities.numbers import spell_fractions
+
+LINE_LIMIT = 500
+_BULLET = re.compile(
+    r"^\s*(?:(?:[-–—*•·▢☐☑✓✔►▪◦●○■□➢➤→»>]+|\[[ xX]?\]|\(\s?\)|\d{1,2}[.)](?=\s+\S))\s*)+"
+)
+# Signs that pictures and ticks bring along; letters, figures and punctuation stay.
+_PICTURES = {"So", "Cs", "Co", "Cn"}
+_KEPT_SIGNS = "°º™®"
+_SPOKEN = re.compile(r"\s+comma\b", re.IGNORECASE)
+_TAKEN_BACK = re.compile(
+    r"^.*\b(?:no wait|no,? make (?:it|that)|scratch that|i mean|sorry,?|correction)\b[\s,:]*(?=\S)",
+    re.IGNORECASE,
+)
+_TALK = re.compile(
+    r"^(?:(?:okay|ok|so|um+|uh+|like|well|right|now|then|also|next|and|plus|oh|hey|yeah|alright|"
+    r"add|you'?ll need|you need|we need|i need|i use|i used|take|get|use|used|about|"
+    r"just|maybe|then add|add in|put in|throw in)\b[\s,]+)+(?=\S)",
+    re.IGNORECASE,
+)
+
+
+# Ways to say one thing.
+_ADDED = r"(?:no[\s-]+(?:added[\s-]+)?{0}(?:[\s-]+added)?|without(?:\s+added)?\s+{0}|{0}[\s-]free|un{0}ed)\b"
+_NO_SALT = re.compile(rf"\b{_ADDED.format('salt')}", re.IGNORECASE)
+_NO_SUGAR = re.compile(rf"\b{_ADDED.format('sugar')}", re.IGNORECASE)
+
+
+def tidy(text: str) -> str:
+    """Return a line with entities decoded, odd spaces and control characters gone."""
+    plain = html.unescape(text)
+    plain = "".join(" " if unicodedata.category(c) in {"Zs", "Cc", "Cf"} else c for c in plain)
+    return re.sub(r"\s+", " ", plain).strip()
+
+
+def without_pictures(text: str) -> str:
+    """Return a text without emoji and other pictures."""
+    kept = (
+        " "
+        if (c not in _KEPT_SIGNS and unicodedata.category(c) in _PICTURES) or c in "\ufe0f\u200d"
+        else c
+        for c in text
+    )
+    return re.sub(r"\s+", " ", "".join(kept)).strip()
+
+
+def plain_line(text: str) -> str:
+    """Return an ingredient line without bullet, pictures and talk, fractions spelled out.
+
+    At most `LINE_LIMIT` characters are looked at.
+    """
+    clean = without_pictures(_BULLET.sub("", tidy(text[:LINE_LIMIT])))
+    clean = _BULLET.sub("", clean)
+    clean = _SPOKEN.sub(",", clean)
+    taken_back = _TAKEN_BACK.match(clean)
+    if taken_back and re.search(r"\d|\b(?:one|two|three|four|five|six|seven|eight|nine|ten)\b",
+                                clean[taken_back.end() :], re.IGNORECASE):  # fmt: skip
+        clean = clean[taken_back.end() :]
+    clean = _TALK.sub("", clean) if _TALK.match(clean) and " " in clean else clean
+    clean = re.sub(
+        r"\bhalf\s?[-&+]\s?(?:and\s?-?\s?)?half\b|\bhalf[\s-]and[\s-]half\b",
+        "halfandhalf",
+        clean,
+        flags=re.IGNORECASE,
+    )
+    clean = re.sub(r"(?<=[a-z])\s+'?n'?\s+(?=[a-z])", " and ", clean, flags=re.IGNORECASE)
+    clean = re.sub(r"(?<=[a-z])\s*[x×]\s?(?=\d+\s*$)", " ", clean)
+    clean = _NO_SALT.sub(" unsalted ", clean)
+    clean = _NO_SUGAR.sub(" unsweetened ", clean)
+    return spell_fractions(re.sub(r"\s+", " ", clean).strip())

@@ -1,0 +1,17 @@
+"""From a pasted text to a dish."""
+
+from snabo_core.recipe.layout import sort_lines
+from snabo_core.recipe.reading import (
+    MAX_READ_LINES,
+    SYSTEM_WORDS,
+    guess_system,
+    line_from,
+    lines_from,
+    new_id,
+    read_recipe,
+    recipe_view,
+    reread_line,
+)
+
+__all__ = ["MAX_READ_LINES", "SYSTEM_WORDS", "guess_system", "line_from", "lines_from", "new_id", "read_recipe",
+           "recipe_view", "reread_line", "sort_lines"]  # fmt: skip

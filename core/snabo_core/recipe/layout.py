@@ -1,0 +1,508 @@
+"""Sorts the lines of a pasted text: title, facts, parts with their lines, steps, what is set aside."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, field
+
+from snabo_core.dish import AsideKind
+from snabo_core.quantities.amounts import read_amount
+from snabo_core.quantities.kinds import (
+    STEP_VERBS,
+    begins_with_amount,
+    first_word,
+    heading_name,
+    is_step,
+    kind_of_line,
+)
+from snabo_core.quantities.numbers import spell_fractions, spell_numbers
+from snabo_core.quantities.tidying import tidy, without_pictures
+from snabo_core.recipe.facts import Servings, clean_title, servings_in, times_in, yield_in
+
+# A line is looked at only so far; nobody writes longer ingredients.
+MOST_CHARACTERS = 2000
+WRAPPED_AT = 40
+_BULLET = re.compile(r"^\s*(?:(?:[-–—*•·▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
+_STEP_NUMBER = re.compile(
+    r"^\s*(?:step\s*)?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d\ufe0f?\u20e3\s*",
+    re.IGNORECASE,
+)
+_STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
+_INGREDIENTS = re.compile(
+    r"^\W*(?:the\s+)?(?:ingredients?(?: list)?|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
+    r"what goes in|you need|things you need)\W*$",
+    re.IGNORECASE,
+)
+_METHOD = re.compile(
+    r"^\W*(?:the\s+|cooking\s+)?(?:method|directions?|instructions?|steps|preparation|procedure|what to do|what you(?:'ll|’ll)? do|"
+    r"how to (?:make|cook|do)(?: it| this)?|how to|here(?:'s|’s) how|all you need to do|making it|to make|process|"
+    r"cooking(?: method)?|let(?:'s|’s) cook|do this)\W*$",
+    re.IGNORECASE,
+)
+_NOTES = re.compile(
+    r"^\W*(?:(?:recipe|cook(?:'s|’s|s)?|chef(?:'s|’s|s)?|my|some)?\s*(?:notes?|tips?|hints?|variations?|substitutions?|storage|"
+    r"make[\s-]ahead|serving suggestions?|equipment|nutrition tip|faqs?|top tips?))\W*$",
+    re.IGNORECASE,
+)
+_NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|nutrients|per (?:serving|portion))\b.{0,40}$",
+                        re.IGNORECASE)  # fmt: skip
+_COMMENTS = re.compile(r"^\W*(?:\d+\s+)?(?:comments?|reviews?|reader (?:comments|reviews)|ratings?|replies|responses|"
+                       r"leave a (?:reply|comment)|related(?: recipes| posts)?|you may also like|more recipes)\b.{0,30}$",
+                       re.IGNORECASE)  # fmt: skip
+_GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|morning|evening|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
+                       r"as promised|fwd?:|re:|subject:|from:|sent:|to:|on \d)\b", re.IGNORECASE)  # fmt: skip
+_SIGN_OFF = re.compile(r"^\W*(?:love|cheers|sent from|best|regards|xx?|enjoy|seen \d|on \d{1,2} \w+.*wrote|forwarded|kind regards|"
+                       r"bon app|happy cooking|reply|yours)\b", re.IGNORECASE)  # fmt: skip
+_LABEL = re.compile(
+    r"^\W*(?:serves?|servings?|yields?|makes|ready in|(?:prep(?:aration)?|cook(?:ing)?|total|active|rest(?:ing)?|chill(?:ing)?)"
+    r"(?: time)?|time|portions?|level|difficulty|feeds)\W*$",
+    re.IGNORECASE,
+)
+_OPEN_END = re.compile(
+    r"(?:,|-|\b(?:and|or|of|in|into|with|a|an|the|to|for|from|plus|finely|coarsely|roughly|thinly|freshly|lightly|"
+    r"very|cut|about|then))$",
+    re.IGNORECASE,
+)
+_SEASONING = re.compile(r"\b(?:salt|pepper|oil|butter|water|herbs?|seasoning|parsley|basil|coriander|cilantro|chives|dill|"
+                        r"mint|thyme|paprika|nutmeg|cayenne|sugar|spray|lemon|lime)\b", re.IGNORECASE)  # fmt: skip
+
+
+@dataclass
+class Aside:
+    """A line that is neither food nor step: `kind` says what it is."""
+
+    kind: AsideKind
+    text: str
+
+
+@dataclass
+class Layout:
+    """The lines of a text, sorted."""
+
+    title: str = ""
+    servings: Servings | None = None
+    makes: str = ""
+    minutes: dict[str, float] = field(default_factory=dict)
+    parts: list[tuple[str, list[str]]] = field(default_factory=list)
+    steps: list[str] = field(default_factory=list)
+    asides: list[Aside] = field(default_factory=list)
+
+    def open_part(self, name: str) -> None:
+        """Begin a part; one that was left empty is forgotten."""
+        self.parts.append((name, []))
+
+    def add_line(self, text: str) -> None:
+        """Add an ingredient line to the part that is open."""
+        if not self.parts:
+            self.open_part("")
+        self.parts[-1][1].append(text)
+
+
+@dataclass(frozen=True)
+class _Line:
+    text: str
+    after_blank: bool
+    marked: bool
+    raw: str
+
+
+def _written(text: str) -> list[_Line]:
+    """Return the lines of a text that hold words, without bullets and pictures."""
+    found, blank = [], True
+    for raw in text.splitlines():
+        plain = tidy(raw[:MOST_CHARACTERS])
+        bare = without_pictures(_BULLET.sub("", plain))
+        bare = _BULLET.sub("", bare) if not re.match(r"^-?\d", bare) else bare
+        if not any(c.isalnum() for c in bare):
+            if any(not c.isspace() for c in plain) and re.search(r"[★☆⭐♡❤💬👍]", plain):
+                found.append(_Line(plain, blank, marked=False, raw=plain))
+            blank = True
+            continue
+        marked = bare != plain or _STEP_NUMBER.match(bare) is not None
+        found.append(_Line(bare, blank, marked, plain))
+        blank = False
+    return _labels_joined(found)
+
+
+def _labels_joined(lines: Sequence[_Line]) -> list[_Line]:
+    """Put "SERVES" and the "4" under it on one line."""
+    joined: list[_Line] = []
+    for line in lines:
+        before = joined[-1] if joined else None
+        short = re.match(r"^\W*\d[\d\s./:–-]*(?:\w+\.?\s*){0,3}$", line.text)
+        if before is not None and _LABEL.match(before.text) and short and len(line.text) < 25:
+            joined[-1] = _Line(f"{before.text} {line.text}", before.after_blank, before.marked,
+                               before.raw)  # fmt: skip
+        else:
+            joined.append(line)
+    return joined
+
+
+def _only_amount(text: str) -> bool:
+    plain = spell_numbers(spell_fractions(text))
+    amount, end = read_amount(plain, "metric")
+    return amount is not None and not plain[end:].strip(" .,:") and plain[:1].isdigit()
+
+
+class _Sorter:
+    """Goes through the lines once, knowing what the next one is."""
+
+    def __init__(self, lines: Sequence[_Line], names_food: Callable[[str], bool]) -> None:
+        self.lines = lines
+        self.names_food = names_food
+        self.layout = Layout()
+        self.section = "head"
+        self.place = 0
+
+    def run(self) -> Layout:
+        """Sort every line and return the layout."""
+        while self.place < len(self.lines):
+            self._take(self.lines[self.place])
+            self.place += 1
+        self.layout.parts = [(name, lines) for name, lines in self.layout.parts if lines]
+        return self.layout
+
+    def _aside(self, kind: AsideKind, text: str) -> None:
+        self.layout.asides.append(Aside(kind, text))
+
+    def _next(self, offset: int = 1) -> _Line | None:
+        place = self.place + offset
+        return self.lines[place] if place < len(self.lines) else None
+
+    def _take(self, line: _Line) -> None:
+        text = line.text
+        if self.section == "gone":
+            self._aside("furniture", line.raw)
+        elif self._section_of(line):
+            return
+        elif kind_of_line(line.raw) == "furniture" and not self._is_title(line):
+            self._aside("furniture", line.raw)
+        elif not self.layout.title and self._is_title(line):
+            self._take_title(text)
+        elif self._take_facts(line):
+            return
+        elif kind_of_line(text) == "nutrition":
+            self._aside("nutrition", text)
+        elif self.section == "notes":
+            self._in_notes(line)
+        elif self.section == "method":
+            self._in_method(line)
+        else:
+            self._in_list(line)
+
+    def _section_of(self, line: _Line) -> bool:
+        text = line.text
+        if _INGREDIENTS.match(text):
+            self.section = "list"
+        elif _METHOD.match(text):
+            self.section = "method"
+        elif _NOTES.match(text) and self.layout.title:
+            self.section = "notes"
+        elif _COMMENTS.match(text) and (self.layout.steps or self.layout.parts):
+            self._aside("furniture", text)
+            self.section = "gone"
+        elif _NUTRITION.match(text) and self.layout.title:
+            self._aside("nutrition", text)
+        elif _STEP_LABEL.match(text):
+            self.section = "method"
+        else:
+            return False
+        return True
+
+    def _is_title(self, line: _Line) -> bool:
+        """Tell whether a line can be the title: the first words that say no more than a name."""
+        if self.layout.title or self.section != "head":
+            return False
+        text = line.text
+        if (
+            re.match(r"^by\s+\w+", text, re.IGNORECASE)
+            or _GREETING.match(text)
+            or len(text) > 140
+            or (times_in(text) and kind_of_line(text) == "times")
+        ):
+            return False
+        kind = kind_of_line(line.raw)
+        if kind in {"times", "nutrition"} or (
+            kind == "servings" and not re.search(r"[a-z]{4,}.*[a-z]{4,}.*[a-z]{4,}", text)
+        ):
+            return False
+        if kind == "furniture":
+            return re.search(r"[★☆|↓©]|jump|print|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
+                             r"cookie|share|posted|updated|\bsave\b|sign|log ?in", text, re.IGNORECASE) is None and len(text) < 70  # fmt: skip
+        if _only_amount(text):
+            return False
+        if begins_with_amount(text):
+            # "3-Cheese Gnocchi Bake" is a title where no list goes on under it.
+            follows = self._next()
+            listed = (
+                follows is not None and begins_with_amount(follows.text) and not line.after_blank
+            )
+            return (
+                not listed
+                and re.match(r"^\d+\s?(?:g|kg|ml|l|oz|lb|cups?|tbsp|tsp)\b", text, re.IGNORECASE)
+                is None
+            )
+        prose = text.rstrip().endswith(".") and len(text.split()) > 9
+        return not prose
+
+    def _take_title(self, text: str) -> None:
+        self.layout.title = clean_title(text)
+        if self.layout.servings is None and self.layout.title != text.strip():
+            self.layout.servings = servings_in(text[len(self.layout.title) - 1 :])
+
+    def _take_facts(self, line: _Line) -> bool:
+        """Take servings, yield and times from a line that says them; True if that is all it says."""
+        text = line.text
+        if self.section == "method" and not line.after_blank:
+            return False
+        kind = kind_of_line(text)
+        minutes, servings = times_in(text), servings_in(text)
+        told = kind in {"times", "servings"} or (
+            len(text) < 120 and (servings is not None or bool(minutes)) and self._is_facts(text)
+        )
+        if not told:
+            self._servings_in_story(text)
+            return False
+        for name, value in minutes.items():
+            self.layout.minutes.setdefault(name, value)
+        makes = yield_in(text)
+        if servings is not None and (
+            self.layout.servings is None
+            or re.search(r"serv|people|portion|feeds", text, re.IGNORECASE)
+        ):
+            self.layout.servings = self.layout.servings or servings
+        if makes and not self.layout.makes:
+            self.layout.makes = makes
+        if not minutes and servings is None and not makes:
+            self._aside("note", text)
+        return True
+
+    def _is_facts(self, text: str) -> bool:
+        """Tell "Makes 4 | 35 mins" and "Takes 30 mins all in." from steps and foods."""
+        if begins_with_amount(text) and not re.match(
+            r"^\d+:?\d*\s*(?:servings?|portions?|people|prep|cook|total|min)", text, re.IGNORECASE
+        ):
+            return False
+        return re.match(r"^\W*(?:serves?|servings?|feeds|makes|yields?|portions?|takes|ready|prep|cook|total|bake|active|rest|"
+                        r"time|chill|enough|recipe|\(|\d)", text, re.IGNORECASE) is not None and not is_step(text)  # fmt: skip
+
+    def _servings_in_story(self, text: str) -> None:
+        if self.layout.servings is None and self.section == "head":
+            match = re.search(r"\b(?:does|feeds|serves|enough for)\s+(?:about\s+)?(?:\d+|two|three|four|five|six|eight)\b",
+                              text, re.IGNORECASE)  # fmt: skip
+            if match:
+                self.layout.servings = servings_in(text[match.start() :])
+
+    def _in_notes(self, line: _Line) -> None:
+        if heading_name(line.text) is not None and self._amounts_follow(2):
+            self.section = "list"
+            self.layout.open_part(heading_name(line.text) or "")
+        elif _SIGN_OFF.match(line.text):
+            self._aside("furniture", line.text)
+        else:
+            self._aside("note", line.text)
+
+    def _amounts_follow(self, least: int) -> bool:
+        found = 0
+        for offset in range(1, least + 3):
+            line = self._next(offset)
+            if line is None:
+                break
+            found += begins_with_amount(line.text)
+        return found >= least
+
+    def _in_method(self, line: _Line) -> None:
+        text = _STEP_NUMBER.sub("", line.text) if line.text else line.text
+        steps = self.layout.steps
+        if _SIGN_OFF.match(line.text) or (line.raw.startswith(">") and steps):
+            self._aside("furniture", line.text)
+            return
+        if re.fullmatch(r"\W*\d{1,2}\W*", line.text):
+            return
+        if self._continues_step(line):
+            before = steps[-1]
+            steps[-1] = (
+                before[:-1] + text
+                if re.search(r"[a-z]-$", before) and text[:1].islower()
+                else f"{before} {text}"
+            )
+            return
+        name = heading_name(line.text)
+        if name is not None and not is_step(line.text):
+            if self._amounts_follow(2):
+                self.section = "list"
+                self.layout.open_part(name)
+            return
+        kind = kind_of_line(line.text)
+        if (kind == "note" and not line.marked) or self._is_remark(line):
+            self._aside("note", line.text)
+        else:
+            steps.append(text)
+
+    def _continues_step(self, line: _Line) -> bool:
+        """Tell the rest of a step that was broken at the edge of a page."""
+        steps = self.layout.steps
+        if not steps or line.after_blank or line.marked:
+            return False
+        before = self.lines[self.place - 1].raw
+        if re.search(r"[.!?:;)]$", before) and line.text[:1].isupper():
+            return False
+        return line.text[:1].islower() or line.text[:1] in "(/" or (
+            len(before) >= WRAPPED_AT and re.search(r"[.!?:]$", before) is None
+        )  # fmt: skip
+
+    def _is_remark(self, line: _Line) -> bool:
+        """Tell a remark behind the last step: no verb of cooking in it, set apart by a blank."""
+        if not line.after_blank or line.marked or not self.layout.steps:
+            return False
+        words = {w.lower() for w in re.findall(r"[A-Za-zé]+", line.text)}
+        if first_word(line.text) in STEP_VERBS:
+            return False
+        return not words & STEP_VERBS or re.match(
+            r"^\W*(?:if (?:the|you|it)|could|can|you can|this|it|keeps|leftovers|works|any|we|i)\b", line.text, re.IGNORECASE
+        ) is not None  # fmt: skip
+
+    def _in_list(self, line: _Line) -> None:
+        text = line.text
+        if self._joins_line(line):
+            lines = self.layout.parts[-1][1]
+            before = lines[-1]
+            lines[-1] = before[:-1] + text if re.search(r"[a-z]-$", before) else f"{before} {text}"
+            return
+        if re.match(
+            r"^\W*(?:for (?:the )?|to )?(?:assemble|finish|serve)\W*$", text, re.IGNORECASE
+        ) is None and self._is_story(line):
+            self._aside("story", text)
+            return
+        name = self._heading(line)
+        if name is not None:
+            name = re.sub(r"\s*\([^)]*\)\s*$", "", name)
+            self.layout.open_part(name)
+            self.section = "list"
+            return
+        kind = kind_of_line(text)
+        if kind == "note":
+            self._aside("note", text)
+        elif kind == "step" or (kind == "heading" and is_step(text)):
+            self.section = "method"
+            self._in_method(line)
+        elif kind == "heading":
+            if self.layout.parts and not self._amounts_follow(1):
+                self._aside("note", text)
+            else:
+                self.layout.open_part(heading_name(text) or text)
+        elif _SIGN_OFF.match(text):
+            self._aside("furniture", text)
+        else:
+            self.section = "list"
+            self.layout.add_line(_without_number(text))
+
+    def _joins_line(self, line: _Line) -> bool:
+        """Tell the rest of an ingredient line that was broken, or the food under its amount."""
+        parts = self.layout.parts
+        if self.section != "list" or not parts or not parts[-1][1] or line.after_blank:
+            return False
+        before = parts[-1][1][-1]
+        if (
+            begins_with_amount(line.text)
+            and not before.endswith(("(", "-"))
+            and before.count("(") <= before.count(")")
+        ):
+            return False
+        if before.count("(") > before.count(")"):
+            return True
+        if line.marked and self.lines[self.place - 1].marked:
+            return False
+        if _only_amount(before):
+            return heading_name(line.text) is None or not self._amounts_follow(1)
+        if line.text.startswith("("):
+            return True
+        if not line.text[:1].islower() or any(c.isdigit() for c in line.text):
+            return False
+        return _OPEN_END.search(before) is not None or not self.names_food(before)
+
+    def _is_story(self, line: _Line) -> bool:
+        """Tell prose before the list."""
+        text = line.text
+        if self.layout.parts or begins_with_amount(text):
+            return False
+        if _GREETING.match(text):
+            return True
+        words = len(text.split())
+        first = first_word(text)
+        if re.match(r"^by\s+[A-Za-z]", text):
+            return True
+        talks = re.search(
+            r"\b(?:i|my|we|our|you|gran|mum|mom|she|he|they|nobody|never|always|because)\b",
+            text,
+            re.IGNORECASE,
+        )
+        if (
+            words >= 8
+            and talks
+            and (first not in STEP_VERBS or not is_step(text) or self.section == "head")
+        ):
+            return not re.search(r"\b\d+\s?(?:g|kg|ml|tbsp|tsp|cups?|oz|lb)\b", text)
+        return words >= 12 and not is_step(text) and text.rstrip().endswith((".", "!", "?"))
+
+    def _heading(self, line: _Line) -> str | None:
+        """Return the name of the part a line opens: marked as one, or known by the lines under it."""
+        text = line.text
+        name = heading_name(text)
+        if (
+            name is not None
+            and (
+                not self.names_food(text)
+                or text.rstrip().endswith(":")
+                or self._amounts_follow(1)
+                or text.isupper()
+            )
+            and not _METHOD.match(name)
+        ):
+            return name
+        bare = text.strip(" *_#=-").rstrip(":")
+        if (
+            begins_with_amount(text)
+            or len(bare) > 45
+            or len(bare.split()) > 6
+            or any(c.isdigit() for c in bare)
+        ):
+            return None
+        if (
+            re.search(
+                r"[,;()./]|\b(?:to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b",
+                bare,
+                re.IGNORECASE,
+            )
+            or line.marked
+        ):
+            return None
+        follows = self._next()
+        if follows is None or not (begins_with_amount(follows.text) or _only_amount(follows.text)):
+            return None
+        if self.names_food(bare):
+            # Set apart by a blank, or unmarked among bullets.
+            lone = line.after_blank or not self.layout.parts or follows.marked
+            return (
+                bare.capitalize()
+                if lone and _SEASONING.search(bare) is None and self._amounts_follow(2)
+                else None
+            )
+        return bare.capitalize()
+
+
+def _without_number(text: str) -> str:
+    """Return an ingredient line without the number of its place in a list."""
+    match = re.match(r"^\d{1,2}[.)]\s+(?=\d|an?\s|½|¼|¾|[A-Z][a-z]+)", text)
+    return text[match.end() :] if match else text
+
+
+def sort_lines(text: str, names_food: Callable[[str], bool]) -> Layout:
+    """Sort the lines of a pasted text.
+
+    Args:
+        text: anything.
+        names_food: tells whether a short text names a food; headings are told from foods by it.
+    """
+    return _Sorter(_written(text), names_food).run()

@@ -1,0 +1,245 @@
+"""Reads a whole pasted recipe into a dish: parts, lines, steps, and what was set aside."""
+
+from __future__ import annotations
+
+import re
+import uuid
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import replace
+
+from snabo_core.dish import (
+    MAX_ASIDES,
+    MAX_TEXT,
+    Aside,
+    Dish,
+    Line,
+    Part,
+    StepText,
+    Told,
+    UnitSystem,
+)
+from snabo_core.foods import Library
+from snabo_core.gaps import gaps_of
+from snabo_core.quantities.grams import weigh
+from snabo_core.quantities.lexicon import choose_form, head_span, segments_of, spans_in, words_in
+from snabo_core.quantities.reading import ReadLine, read_line, read_lines
+from snabo_core.quantities.step_facts import heats_in, times_in
+from snabo_core.recipe.from_steps import lines_in_steps
+from snabo_core.recipe.layout import Layout, sort_lines
+from snabo_core.wire import RecipeView, StepView
+from snabo_core.wording import say
+
+MAX_READ_LINES = 300
+MAX_STEPS = 120
+DEFAULT_SERVINGS = 4.0
+SYSTEM_WORDS: dict[UnitSystem, str] = {
+    "metric": "metric", "us": "North American", "australia": "Australian",
+}  # fmt: skip
+
+
+def new_id() -> str:
+    """Return a fresh id for a part, line or step."""
+    return str(uuid.uuid4())
+
+
+def line_from(read: ReadLine, library: Library, identity: str) -> Line:
+    """Return the document's line for a reading."""
+    amount = read.amount
+    return Line(
+        id=identity,
+        text=read.text.strip(),
+        amount=amount.best if amount else None,
+        unit=amount.unit.id if amount and amount.unit else None,
+        food=read.food,
+        form=read.form,
+        food_name=library.food(read.food).name if read.food else "",
+        preparation=read.preparation,
+        optional=read.optional,
+        alternatives=read.alternatives,
+        grams_low=read.grams.low,
+        grams=read.grams.best,
+        grams_high=read.grams.high,
+        reason=say(read.grams.reason),
+        confidence=round(read.confidence, 3),
+        doubts=read.doubts,
+        candidates=read.candidates,
+        settled=not read.doubts,
+        uses=read.uses,
+        hold=read.hold,
+        clause=read.clause,
+        unread=read.unread,
+    )
+
+
+_MARKS: tuple[tuple[UnitSystem, re.Pattern[str]], ...] = (
+    ("australia", re.compile(r"\b(?:20\s?ml\s+(?:tablespoons?|tbsp)|(?:tablespoons?|tbsp)\s*"
+                             r"[(=]\s*20\s?ml)", re.IGNORECASE)),
+    ("metric", re.compile(r"\d\s?(?:g|kg|ml|dl|cl|l)\b|\d\s?°?\s?C\b|\bgas mark\b")),
+    ("us", re.compile(r"\d\s?(?:oz|ounces?|lbs?|pounds?|sticks?|quarts?)\b|\d\s?°?\s?F\b"
+                      r"|\bdegrees F", re.IGNORECASE)),
+)  # fmt: skip
+
+
+def guess_system(text: str) -> UnitSystem | None:
+    """Return whose cups and spoons a recipe means, None where it does not show.
+
+    A recipe that gives grams or degrees C is metric even where ounces stand beside them.
+    """
+    return next((system for system, mark in _MARKS if mark.search(text)), None)
+
+
+def read_recipe(
+    text: str,
+    library: Library,
+    system: UnitSystem | None = "metric",
+    *,
+    usual: UnitSystem = "metric",
+    make_id: Callable[[], str] = new_id,
+    learned: Mapping[str, tuple[str, str | None]] | None = None,
+) -> Dish:
+    """Read a pasted recipe into a dish document; anything goes, nothing is lost.
+
+    Args:
+        text: what was pasted. The whole text is kept in `source_text`.
+        library: where foods are looked up.
+        system: which cups and spoons are meant; None to go by the recipe's own units.
+        usual: what is meant where the recipe does not show it.
+        make_id: where ids come from.
+        learned: what this household always means by a food text, see `read_line`.
+
+    Returns:
+        The dish, with `notes` on what was assumed or left out.
+    """
+    notes: list[str] = []
+    if system is None:
+        system = guess_system(text[:MAX_TEXT]) or usual
+        notes.append(f"Cups and spoons are read as {SYSTEM_WORDS[system]}.")
+    layout = sort_lines(text[:MAX_TEXT], lambda words: _names_food(words, library))
+    if not layout.parts and layout.steps:
+        found = lines_in_steps(layout.steps, system, library)
+        if found:
+            layout.parts = [("", found)]
+            notes.append("There was no list of ingredients: they were picked out of the steps.")
+    if len(text) > MAX_TEXT:
+        notes.append("The text was very long; its end was left out.")
+    if layout.makes:
+        notes.append(f"The recipe says: makes {layout.makes}.")
+    parts = _parts(layout, library, system, make_id, notes, learned)
+    if len(layout.steps) > MAX_STEPS:
+        notes.append(f"Only the first {MAX_STEPS} steps were taken over.")
+    steps = tuple(StepText(make_id(), step[:2000]) for step in layout.steps[:MAX_STEPS])
+    told = _told(layout)
+    usual_servings = layout.servings is None
+    middle = DEFAULT_SERVINGS
+    if layout.servings is not None:
+        middle = (layout.servings.low + layout.servings.high) / 2
+    return Dish(
+        title=layout.title or "Dish without a name",
+        servings=min(max(middle, 1.0), 100.0),
+        parts=parts,
+        steps=steps,
+        unit_system=system,
+        source_text=text[:MAX_TEXT],
+        notes=tuple(notes),
+        servings_assumed=usual_servings,
+        asides=tuple(Aside(make_id(), a.kind, a.text) for a in layout.asides[:MAX_ASIDES]),
+        told=told,
+    )
+
+
+def _names_food(words: str, library: Library) -> bool:
+    segments = segments_of(words)
+    line = words_in(words, segments)
+    return head_span(line, spans_in(line, library), library) is not None
+
+
+def _told(layout: Layout) -> Told:
+    servings, minutes = layout.servings, layout.minutes
+    return Told(
+        servings.low if servings else None,
+        servings.high if servings else None,
+        layout.makes[:120],
+        minutes.get("prep"),
+        minutes.get("cook"),
+        minutes.get("rest"),
+        minutes.get("total"),
+    )
+
+
+def _parts(
+    layout: Layout,
+    library: Library,
+    system: UnitSystem,
+    make_id: Callable[[], str],
+    notes: list[str],
+    learned: Mapping[str, tuple[str, str | None]] | None,
+) -> tuple[Part, ...]:
+    count = sum(len(lines) for _, lines in layout.parts)
+    room, parts = MAX_READ_LINES, []
+    if count > room:
+        notes.append(f"{count} lines are more than a dish: the first {room} were read.")
+    for name, lines in layout.parts:
+        taken = lines[: max(room, 0)]
+        room -= len(taken)
+        read = [
+            line for text in taken for line in lines_from(text, library, system, make_id, learned)
+        ]
+        if read:
+            parts.append(Part(make_id(), name or "Dish", tuple(read)))
+    return tuple(parts)
+
+
+def lines_from(
+    text: str,
+    library: Library,
+    system: UnitSystem,
+    make_id: Callable[[], str] = new_id,
+    learned: Mapping[str, tuple[str, str | None]] | None = None,
+) -> tuple[Line, ...]:
+    """Return the document's lines for one written line: one for each food it names.
+
+    A line that cannot be read at all is a doubtful line, never a failure.
+    """
+    try:
+        found: Sequence[ReadLine] = read_lines(text, library, system, learned)
+    except (ValueError, ArithmeticError, LookupError):
+        return (
+            Line(make_id(), text.strip()[:500], doubts=("no_food",), confidence=0.0, settled=False),
+        )
+    return tuple(line_from(read, library, make_id()) for read in found)
+
+
+def reread_line(
+    line: Line, food_key: str, form: str | None, library: Library, system: UnitSystem
+) -> Line:
+    """Return a line with another food: the written amount stays, grams follow from the food.
+
+    Raises:
+        UnknownFood: there is no such food, or it has no such form.
+    """
+    food = library.food(food_key)
+    written = line.clause or line.text
+    amount = read_line(written, library, system).amount
+    chosen = form or choose_form(food, written)
+    library.row(food.key, chosen)
+    grams = weigh(amount, food, chosen)
+    return replace(
+        line,
+        food=food.key,
+        form=chosen,
+        food_name=food.name,
+        grams_low=grams.low,
+        grams=grams.best,
+        grams_high=grams.high,
+        reason=say(grams.reason),
+        confidence=1.0,
+        doubts=("no_grams",) if grams.best is None else (),
+        settled=grams.best is not None,
+        unread=(),
+    )
+
+
+def recipe_view(dish: Dish) -> RecipeView:
+    """Return the facts inside the steps and what the recipe leaves open."""
+    steps = (StepView(s.id, times_in(s.text), heats_in(s.text)) for s in dish.steps)
+    return RecipeView(tuple(steps), gaps_of(dish))
