@@ -9,13 +9,35 @@ from __future__ import annotations
 import sys
 
 from snabo_core.foods import Library, library
+from snabo_core.foods.certainty import EXCLUSIONS, certainty_of
 from snabo_core.foods.library import words_of
+from snabo_core.foods.loading import made_foods
 from snabo_core.quantities.units import BY_SYSTEM, UNITS
 from snabo_core.renaming import renamed, shipped
 from snabo_core.swaps.book import Book, StandIn, book
 from snabo_core.swaps.line_book import line_book
 from snabo_core.swaps.scaling import check_cook
 
+# Classes whose foods are made of several things, and those of them that are one after all.
+MADE_CLASSES = {"bread", "condiment", "stock", "plant_milk", "pasta", "drink", "starch"}
+SINGLE = {"cocoa", "tamarind", "tomato_puree", "water", "coffee", "sparkling_water"}
+# Pulses that are no whole seed to boil: flours, pastes, sauces, fresh or sprouted ones.
+NO_WHOLE_PULSE = {
+    "chickpea_flour",
+    "aquafaba",
+    "lentil_flour",
+    "lupin_flour",
+    "baked_beans",
+    "refried_beans",
+    "hummus",
+    "mushy_peas",
+    "chilli_beans",
+    "soy_nuts",
+    "gigante_beans",
+    "lupin_beans",
+}
+# Split pulses that no tin is sold of.
+NEVER_TINNED = {"chana_dal", "moong_dal", "urad_dal", "dal_mixed"}  # fmt: skip
 SIZE_WORDS = {"small", "medium", "large", "whole"}
 SOURCES = ("common practice", "from memory", "USDA")
 FEWEST = {"mash": (5, 4), "crumb": (3, 2), "thickener": (3, 3)}
@@ -168,6 +190,60 @@ def starch_faults(whole: Book, foods: Library) -> list[str]:
     return faults
 
 
+def certainty_faults(foods: Library) -> list[str]:
+    """Walk every curated food through every exclusion: none made of several is free by silence."""
+    faults = []
+    for food in foods.foods.values():
+        if food.food_class in MADE_CLASSES and not food.compound and food.key not in SINGLE:
+            faults.append(
+                f"{food.key}: made of several things, but made_foods.toml does not know it."
+            )
+        for what in EXCLUSIONS:
+            free = certainty_of(food, what) == "free"
+            if free and food.compound and what not in food.free_of:
+                faults.append(f"{food.key}: free of {what} by silence.")
+        oil = certainty_of(food, "added oil")
+        if food.compound and oil != "free" and not (food.free_fat or food.oil_share):
+            faults.append(f"{food.key}: how much of its fat was added? Give an oil_share.")
+        share = food.oil_share
+        if share is not None and not 0 <= share[1] <= share[0] <= share[2] <= 1:
+            faults.append(f"{food.key}: its share of added fat is no share.")
+    made = made_foods()
+    faults += [f"made_foods.toml: no food {key}." for key in made if key not in foods.foods]
+    faults += [
+        f"made_foods.toml: {key} is said to be free of {what}, which nobody leaves out."
+        for key, kind in made.items()
+        for what in kind.free
+        if what not in EXCLUSIONS
+    ]
+    return faults
+
+
+def default_row_faults(foods: Library) -> list[str]:
+    """Return default rows that lack fibre, sugars or sodium: one such line hides a dish's total."""
+    faults = []
+    for food in foods.foods.values():
+        row = foods.row(food.key)
+        missing = [
+            n for n in ("fibre", "sugars", "sodium_mg", "carbohydrate") if row.value(n) is None
+        ]
+        faults += [f"{food.key}: nobody says its {n}; fills.toml could." for n in missing]
+        if (row.value("carbohydrate") or 0.0) < 0:
+            faults.append(f"{food.key}: less than no carbohydrate.")
+    return faults
+
+
+def pulse_faults(foods: Library) -> list[str]:
+    """Return pulses that do not come dry, cooked and drained from a tin."""
+    return [
+        f"{food.key}: a pulse needs the form {form}."
+        for food in foods.foods.values()
+        if food.food_class == "pulse" and food.key not in NO_WHOLE_PULSE
+        for form in ("dry", "boiled", "drained")
+        if form not in food.forms and not (form == "drained" and food.key in NEVER_TINNED)
+    ]
+
+
 def shipped_faults(whole: Book, foods: Library) -> list[str]:
     """Return ids that 0.2.0 shipped and stored dishes may hold, but that mean nothing now."""
     old, faults = shipped(), []
@@ -200,7 +276,8 @@ def main() -> int:
     whole, foods = book(), library()
     faults = food_faults(foods) + measure_faults(foods) + spoon_faults()
     faults += line_swap_faults(foods) + coverage_faults(whole) + shipped_faults(whole, foods)
-    faults += starch_faults(whole, foods)
+    faults += starch_faults(whole, foods) + certainty_faults(foods)
+    faults += default_row_faults(foods) + pulse_faults(foods)
     for role_file in whole.files.values():
         for stand_in in role_file.stand_ins:
             faults += stand_in_faults(stand_in, whole, foods)

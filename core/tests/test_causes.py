@@ -111,9 +111,9 @@ class Deciding(unittest.TestCase):
         self.assertEqual((result.code, result.line_id), ("cannot_tell", "b"))
 
     def test_unknown_that_cannot_be_seen_does_not_hide_the_figure(self) -> None:
-        # Nobody has measured the sugars of bay leaf; a leaf holds 0.15 g at the very most.
-        leaf = line("leaf", 0.2, "bay_leaf")
-        self.assertIsNone(library().row("bay_leaf").value("sugars"))
+        # Nobody has measured the sugars of sprouted lentils; 0.2 g hold 0.05 g at the most.
+        leaf = line("leaf", 0.2, "fdc:168427")
+        self.assertIsNone(library().row("fdc:168427").value("sugars"))
         milk = plate_of(dish(part("p", line("m", 500, "milk"), leaf)), library()).figures["sugars"]
         assert milk.best is not None
         assert milk.high is not None

@@ -16,30 +16,46 @@ EXCLUSIONS = (
 TAGGED = {"meat": "meat", "alcohol": "alcohol", "allium": "allium", "nightshade": "nightshade",
           "added salt": "salt", "added sugar": "sugar"}  # fmt: skip
 
+# Allergens that come from animals; bees' honey is told by its origin.
+FROM_ANIMALS = {"milk", "egg", "fish", "shellfish"}
+
 Certainty = Literal["contains", "may_contain", "check_label", "unknown", "tolerated", "free"]
 
 
 def certainty_of(food: Food, what: str) -> Certainty:
     """Return whether a food holds something that is left out.
 
-    By the food itself, then by traces its label may name, then by whether anybody looked.
+    By the food itself, then by traces its label may name, then by whether anybody looked. A
+    food made of several is free only of what its common recipe is known to lack.
     """
     if what not in EXCLUSIONS:
         return "contains" if _named(food, what) else "free"
-    if what == "animal":
-        unknown, holds = food.origin is None, food.origin == "animal"
-    elif what == "added oil":
-        unknown, holds = not (food.curated or food.own), food.free_fat is not None
-    else:
-        unknown = food.allergens is None
-        holds = TAGGED.get(what) in food.tags or what in (food.allergens or ())
-    if holds:
+    if what in food.holds or _holds(food, what):
         return "contains"
     if what in food.may_contain:
         return "may_contain"
-    if what in food.check_label:
+    if what in food.check_label or (what == "animal" and FROM_ANIMALS & set(food.check_label)):
         return "check_label"
-    return "unknown" if unknown else "free"
+    if _nobody_looked(food, what):
+        return "unknown"
+    return "check_label" if food.compound and what not in food.free_of else "free"
+
+
+def _holds(food: Food, what: str) -> bool:
+    allergens = set(food.allergens or ())
+    if what == "animal":
+        return food.origin == "animal" or bool(allergens & FROM_ANIMALS)
+    if what == "added oil":
+        return food.free_fat is not None or (food.oil_share is not None and food.oil_share[1] > 0)
+    return TAGGED.get(what) in food.tags or what in allergens
+
+
+def _nobody_looked(food: Food, what: str) -> bool:
+    if what == "animal":
+        return food.origin is None
+    if what == "added oil":
+        return not (food.curated or food.own)
+    return food.allergens is None
 
 
 def _named(food: Food, what: str) -> bool:

@@ -23,6 +23,7 @@ from snabo_core.foods.loading import (
     read_list,
     read_remembered,
     read_remembered_short,
+    read_unsalted,
 )
 from snabo_core.foods.own import Own, food_and_row, measures_by_food
 from snabo_core.foods.records import AXIS, Food, FoodRow, Measure
@@ -90,6 +91,7 @@ class Library:
     def __init__(self) -> None:
         self.rows: dict[str, FoodRow] = {row.key: row for row in read_list()}
         self.rows.update((row.key, row) for row in (*read_remembered(), *read_remembered_short()))
+        self.rows.update((row.key, row) for row in read_unsalted(self.rows))
         self.foods: dict[str, Food] = {food.key: food for food in read_curated()}
         self._state_zero_by_class()
         self.names: dict[tuple[str, ...], str] = {}
@@ -257,7 +259,8 @@ class Library:
                 alike = 0.4 * fuzz.ratio(typed, name)
                 key = self.plain_names[name]
                 worth = score + alike - FUZZY_NAME_WORTH
-                scores[key] = max(scores.get(key, worth), worth)
+                if key not in keys:
+                    scores[key] = max(scores.get(key, worth), worth)
         ordered = sorted(scores.items(), key=lambda pair: (-pair[1], pair[0]))
         return [Hit(self.food(key), score) for key, score in ordered[:limit]]
 
@@ -291,7 +294,10 @@ class Library:
         typed = " ".join(wanted)
         length, best = len(typed), 0.0
         for title in self._titles[key]:
-            score = 100.0 * length / (len(title) or 1)
+            longer = max(length, len(title)) or 1
+            score = 100.0 * min(length, len(title)) / longer
+            if not all(word in title for word in wanted[:-1]):
+                continue
             best = max(best, score + 60.0 if title.startswith(typed) else score)
         food = self.foods.get(key)
         return best + (0.0 if food is None or not (food.curated or food.own) else 100.0)

@@ -4,8 +4,11 @@ from __future__ import annotations
 
 import csv
 import io
+import re
 import tomllib
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from functools import cache
 from importlib.resources import files
 from importlib.resources.abc import Traversable
 from typing import Any
@@ -18,6 +21,7 @@ from snabo_core.foods.records import AXIS, NUTRIENTS, Density, Food, FoodRow, Me
 
 FOLDER = files("snabo_core") / "book" / "foods"
 REMEMBERED = "remembered.toml"
+NO_FOODS = {REMEMBERED, "fills.toml", "unsalted.toml"}
 REMEMBERED_SHORT = "remembered.csv"
 # How far the food sold may lie from a figure in remembered.csv: a share of it, and at least so
 # much (kcal, g, mg). Common practice, no source.
@@ -48,6 +52,13 @@ NO_ADDED_SUGAR = (
 )  # fmt: skip
 
 
+# Listed foods with sugar in them, whatever their category.
+SWEETENED = re.compile(
+    r"sweetened(?<!unsweetened)|syrup|candied|glazed|honey|condensed|catsup|ketchup|baked beans|"
+    r"beans, baked|cornflakes|corn flakes|frosted|sugar|cranberry sauce|relish|teriyaki|barbecue|"
+    r"chocolate|sweet and sour|jelly|jam\b|marmalade|pickle, sweet|chutney|in heavy|in light",
+    re.IGNORECASE,
+)
 PARTS = (("fibre", "carbohydrate"), ("sugars", "carbohydrate"), ("polyols", "carbohydrate"),
          ("erythritol", "polyols"), ("added_sugar", "sugars"), ("saturated", "fat"))  # fmt: skip
 
@@ -101,17 +112,58 @@ def read_list() -> Iterator[FoodRow]:
             column = titles.index(name)
             best[:, place] = [float(r[column]) if r[column] else np.nan for r in records]
     categories = [record[3].lower() for record in records]
+    # By difference, meat comes out a little below nothing now and then; it holds none.
+    place = AXIS["carbohydrate"]
+    best[:, place] = np.where(best[:, place] < 0, 0.0, best[:, place])
     none = _holding_none(categories, NO_POLYOLS)
     best[none, AXIS["polyols"]] = best[none, AXIS["erythritol"]] = 0.0
-    best[_holding_none(categories, NO_ADDED_SUGAR), AXIS["added_sugar"]] = 0.0
+    sweetened = np.array([SWEETENED.search(record[2]) is not None for record in records])
+    unsweetened = _holding_none(categories, NO_ADDED_SUGAR) & ~sweetened
+    best[unsweetened, AXIS["added_sugar"]] = 0.0
     _state_parts_of_nothing(best)
     computed = _compute_energy(best)
     low = np.where(np.isnan(best), 0.0, best)
     high = bounded(best)
+    fills = _fills()
     for place, (key, source, description, category) in enumerate(r[:4] for r in records):
+        filled = fills.get(key, {})
+        for nutrient, (value, least, most) in filled.items():
+            spot = AXIS[nutrient]
+            best[place, spot], low[place, spot], high[place, spot] = value, least, most
         yield FoodRow(
             key, source, description, category, best[place], low[place], high[place],
-            computed=("kcal",) if computed[place] else (),
+            computed=("kcal",) if computed[place] else (), recalled=tuple(filled),
+        )  # fmt: skip
+
+
+def _fills() -> dict[str, dict[str, tuple[float, float, float]]]:
+    """Return by row key the figures that the list lacks, from memory."""
+    text = (FOLDER / "fills.toml").read_text("utf-8")
+    return {
+        key: {nutrient: (float(v[0]), float(v[1]), float(v[2])) for nutrient, v in entry.items()}
+        for key, entry in tomllib.loads(text).items()
+    }
+
+
+def read_unsalted(listed: Mapping[str, FoodRow]) -> Iterator[FoodRow]:
+    """Yield rows like listed ones but for what was salted or dressed, see unsalted.toml."""
+    for name, entry in tomllib.loads((FOLDER / "unsalted.toml").read_text("utf-8")).items():
+        base = listed.get(entry["like"])
+        if base is None:
+            raise BookError(f"unsalted.toml, {name}: there is no row {entry['like']}.")
+        best, low, high = base.best.copy(), base.low.copy(), base.high.copy()
+        changed = [nutrient for nutrient in NUTRIENTS if nutrient in entry]
+        for nutrient in changed:
+            spot = AXIS[nutrient]
+            best[spot], low[spot], high[spot] = map(float, entry[nutrient])
+        # What the salt weighed is water now.
+        salt = 2.54 * (base.best[AXIS["sodium_mg"]] - best[AXIS["sodium_mg"]]) / 1000
+        for vector in (best, high):
+            vector[AXIS["ash"]] -= salt
+            vector[AXIS["water"]] += salt
+        yield FoodRow(
+            f"plain:{name}", base.source, f"{base.description}, without salt", base.category,
+            best, low, high, recalled=tuple(changed),
         )  # fmt: skip
 
 
@@ -184,7 +236,35 @@ def _settle_rest(best: Vector, low: Vector, high: Vector) -> None:
     low[AXIS["water"]], high[AXIS["water"]] = max(0.0, water - spread), min(100.0, water + spread)
 
 
+@dataclass(frozen=True)
+class MadeFoods:
+    """What made-up foods of one kind hold and do not hold, and how much free fat is in them."""
+
+    foods: tuple[str, ...]
+    free: tuple[str, ...]
+    holds: tuple[str, ...]
+    oil_share: tuple[float, float, float] | None
+
+
+@cache
+def made_foods() -> dict[str, MadeFoods]:
+    """Return the kinds of made-up foods by food key."""
+    text = (files("snabo_core") / "book" / "made_foods.toml").read_text("utf-8")
+    found: dict[str, MadeFoods] = {}
+    for name, entry in tomllib.loads(text).items():
+        share = tuple(entry["oil_share"]) if "oil_share" in entry else None
+        kind = MadeFoods(tuple(entry["foods"]), tuple(entry["free"]),
+                         tuple(entry.get("holds", ())), share)  # fmt: skip
+        for food in kind.foods:
+            if food in found:
+                raise BookError(f"made_foods.toml, {name}: {food} stands in two kinds.")
+            found[food] = kind
+    return found
+
+
 def _curated(key: str, entry: dict[str, Any], place: str) -> Food:
+    made = made_foods().get(key)
+    share = tuple(entry["oil_share"]) if "oil_share" in entry else None
     try:
         return Food(
             key=key,
@@ -197,7 +277,10 @@ def _curated(key: str, entry: dict[str, Any], place: str) -> Food:
             allergens=tuple(entry.get("allergens", ())),
             check_label=tuple(entry.get("check_label", ())),
             free_fat=entry.get("free_fat"),
-            oil_share=tuple(entry["oil_share"]) if "oil_share" in entry else None,
+            oil_share=share or (made.oil_share if made else None),
+            compound=made is not None,
+            free_of=made.free if made else (),
+            holds=made.holds if made else (),
             if_counted=entry.get("if_counted"),
             tags=tuple(entry.get("tags", ())),
             edible_share=entry.get("edible", 1.0),
@@ -215,6 +298,6 @@ def read_curated() -> Iterator[Food]:
         return path.name
 
     for path in sorted(FOLDER.iterdir(), key=by_name):
-        if path.name.endswith(".toml") and path.name != REMEMBERED:
+        if path.name.endswith(".toml") and path.name not in NO_FOODS:
             for key, entry in tomllib.loads(path.read_text("utf-8")).items():
                 yield _curated(key, entry, path.name)

@@ -41,7 +41,8 @@ class FoodRow:
     being infinite where nothing bounds it. `convention` says whether fibre is inside
     carbohydrate (`by_difference`) or already outside it (`available`); a label that prints
     nothing but net carbs is `net_only`, and `net_printed` holds (low, best, high) of it.
-    `computed` names figures that follow from others because nobody gives them.
+    `computed` names figures that follow from others because nobody gives them, `recalled`
+    those the list lacks and memory filled in.
     """
 
     key: str
@@ -56,6 +57,7 @@ class FoodRow:
     net_printed: tuple[float, float, float] | None = None
     computed: tuple[str, ...] = ()
     polyol_kinds: tuple[tuple[str, float], ...] = ()
+    recalled: tuple[str, ...] = ()
 
     def value(self, nutrient: str) -> float | None:
         """Return one figure per 100 g, None where unknown."""
@@ -91,7 +93,8 @@ class Food:
     where a line does not say. `starch` is "full" where the food's carbohydrate is the starch
     a swap removes. `allergens` is None where nobody has looked: unknown, not free. A
     `compound` food is made of several: what it is not known to hold (`free_of` names that)
-    is a look at the label, never free by silence. `oil_share` is the share (best, low, high)
+    is a look at the label, never free by silence; `holds` are exclusions its recipe breaks
+    beside its allergens. `oil_share` is the share (best, low, high)
     of its fat that was added as free fat. `if_counted` is the food meant where the name comes
     with a bare number: "2 peppers" are no peppercorns.
     """
@@ -112,6 +115,7 @@ class Food:
     oil_share: tuple[float, float, float] | None = None
     compound: bool = False
     free_of: tuple[str, ...] = ()
+    holds: tuple[str, ...] = ()
     if_counted: str | None = None
     densities: dict[str, Density] = field(default_factory=dict)
     counts: dict[str, Measure] = field(default_factory=dict)

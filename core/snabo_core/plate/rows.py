@@ -125,7 +125,7 @@ def row_figures(row: FoodRow, food: Food, rules: Rules = USUAL) -> RowFigures:
         rules: the household's choices.
     """
     vegetable = food.food_class in VEGETABLES and food.starch != "full"
-    return _row_figures(row, food.food_class, food.free_fat, vegetable, rules)
+    return _row_figures(row, food.food_class, food.free_fat, vegetable, rules, food.oil_share)
 
 
 @lru_cache(maxsize=8192)
@@ -135,6 +135,7 @@ def _row_figures(
     free_fat: str | None,
     vegetable: bool,
     rules: Rules,
+    oil_share: tuple[float, float, float] | None,
 ) -> RowFigures:
     best, low, high = (np.zeros(len(FIGURES)) for _ in range(3))
     for name in DIRECT:
@@ -148,10 +149,11 @@ def _row_figures(
         best[place], low[place], high[place] = computed_energy(row, rules)
     for name, counts in (("added_oil", free_fat is not None),
                          ("plain_oil", free_fat in {"oil", "spray"})):  # fmt: skip
-        if counts:
-            place = PLACE[name]
-            best[place] = row.best[AXIS["fat"]]
-            low[place], high[place] = row.low[AXIS["fat"]], row.high[AXIS["fat"]]
+        share = (1.0, 1.0, 1.0) if counts else oil_share
+        if share is not None:
+            place, fat = PLACE[name], AXIS["fat"]
+            best[place] = row.best[fat] * share[0]
+            low[place], high[place] = row.low[fat] * share[1], row.high[fat] * share[2]
     if vegetable:
         best[PLACE["vegetables"]] = low[PLACE["vegetables"]] = high[PLACE["vegetables"]] = 100.0
     return _with_causes(row, food_class, best, low, high)

@@ -83,7 +83,7 @@ SEEN = {
         "spice": (9, 2.0, 2.9),
     },
     "available_carbohydrate": {
-        "vegetable": (44, 1.5, 2.3), "fruit": (16, 3.0, 5.0), "pulse": (10, 4.9, 8.6),
+        "vegetable": (44, 1.5, 2.3), "fruit": (17, 3.2, 5.5), "pulse": (10, 4.9, 8.6),
         "nut": (11, 4.1, 6.5), "grain": (8, 1.9, 3.8), "animal": (13, 0.9, 1.0),
         "spice": (9, 5.2, 10.5),
     },
