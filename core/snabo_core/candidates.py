@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import replace
 
 from snabo_core.dish import Dish
 from snabo_core.foods import Library
 from snabo_core.preview import Setting, as_brought, eater_view
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.ranking import rank
+from snabo_core.swaps.ranking import elsewhere, rank
 from snabo_core.swaps.scaling import cooked
 from snabo_core.wire import Band, CandidateView, DecidingReach, EaterView, Ranking, Reach
 
@@ -32,11 +33,18 @@ def ranking(
         BadInput: the slot is gone, or its own lines are not settled.
     """
     part, slot = dish.part(part_id), dish.slot(part_id, slot_id)
-    found = rank(dish, part, slot, setting.eaters, book, library, rules=setting.rules)
+    found = rank(dish, part, slot, setting, book, library)
     was = as_brought(dish.with_choice(part_id, slot_id, None), library, setting.rules)
     views = []
     for item in found:
-        people = tuple(eater_view(p, item.figures, was.figures, setting) for p in item.eaters)
+        people = tuple(
+            replace(
+                eater_view(p, item.figures, was.figures, setting),
+                excluded=own.excluded,
+                breaches=eater_view(own, item.figures, was.figures, setting).breaches,
+            )
+            for p, own in zip(item.eaters, item.own, strict=True)
+        )
         finished = cooked(slot.role, item.stand_in.key).finished
         views.append(
             CandidateView(
@@ -64,7 +72,8 @@ def ranking(
             )
         )
     name = book.roles[slot.role].name
-    return Ranking(sequence, slot.role, name, tuple(views))
+    apart = tuple(elsewhere(dish, part, slot, setting, library))
+    return Ranking(sequence, slot.role, name, tuple(views), apart)
 
 
 def _deciding(people: Sequence[EaterView]) -> tuple[DecidingReach, ...]:

@@ -3,18 +3,22 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
-from snabo_core.dish import Dish, all_lines
+from snabo_core.dish import Dish
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
-from snabo_core.plate import Plate, plate_of
+from snabo_core.frozen import Frozen, thaw
+from snabo_core.judging import Judged, judged
+from snabo_core.plate import Plate
+from snabo_core.plate.figures import entries, total
+from snabo_core.plate.losses import kept_shares
 from snabo_core.plate.rows import PLACE, SHOWN, UNIT
+from snabo_core.plate.totals import Totals
 from snabo_core.preview import Setting, eater_view
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.ranking import judge
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.wire import (
     CompareStandIn,
@@ -36,13 +40,18 @@ NO_DIFFERENCE = (0.05, 0.95)
 
 @dataclass(frozen=True)
 class Column:
-    """A dish to compare, with its minutes over the original's where they are known."""
+    """A dish to compare, with its minutes over the original's where they are known.
+
+    `frozen` is what a kept version froze; its figures are computed from nothing else.
+    """
 
     key: str
     label: str
     dish: Dish
     extra_hands_on: float | None = None
     extra_total: float | None = None
+    frozen: Frozen | None = None
+    note: str = ""
 
 
 def stand_in_columns(
@@ -73,8 +82,16 @@ def stand_in_columns(
     return columns
 
 
+def _judged(column: Column, setting: Setting, book: Book, library: Library) -> Judged:
+    """Return a column judged; a kept version with the foods, rules and steps it froze."""
+    if column.frozen is None:
+        return judged(column.dish, setting, book, library)
+    foods, steps, rules = thaw(column.frozen, library, book)
+    return judged(column.dish, replace(setting, rules=rules), steps, foods)
+
+
 def compare_dishes(
-    original: Dish, columns: Sequence[Column], setting: Setting, library: Library
+    original: Dish, columns: Sequence[Column], setting: Setting, book: Book, library: Library
 ) -> DishComparison:
     """Put dishes beside the original, per serving.
 
@@ -87,21 +104,20 @@ def compare_dishes(
     if len(columns) + 1 > MOST_COLUMNS:
         raise BadInput(f"{MOST_COLUMNS} columns are the most that can be read.", "columns")
     whole = [Column("original", "as brought", original), *columns]
-    plates = [plate_of(c.dish, library, rules=setting.rules) for c in whole]
+    made = [_judged(c, setting, book, library) for c in whole]
     return DishComparison(
         SHOWN,
         CHARTED,
         tuple(
-            _column(column, plate, plates[0], setting, library)
-            for column, plate in zip(whole, plates, strict=True)
+            _column(column, each, made[0], setting)
+            for column, each in zip(whole, made, strict=True)
         ),
     )
 
 
-def _column(
-    column: Column, plate: Plate, first: Plate, setting: Setting, library: Library
-) -> DishColumn:
-    differences = {} if plate is first else {n: difference(plate, first, n, setting) for n in SHOWN}
+def _column(column: Column, made: Judged, first: Judged, setting: Setting) -> DishColumn:
+    plate = made.plate
+    differences = {} if made is first else {n: difference(made, first, n, setting) for n in SHOWN}
     names = {part.id: part.name for part in column.dish.parts}
     return DishColumn(
         key=column.key,
@@ -113,38 +129,45 @@ def _column(
             PartContribution(names[part.part_id], {n: part.values[n] for n in CHARTED})
             for part in plate.parts
         ),
-        eaters=_eaters(column.dish, plate, first, setting, library),
+        eaters=_eaters(made, first, setting),
+        note=column.note,
         extra_hands_on=column.extra_hands_on,
         extra_total=column.extra_total,
     )
 
 
-def _eaters(
-    dish: Dish, plate: Plate, first: Plate, setting: Setting, library: Library
-) -> tuple[EaterView, ...]:
-    lines = [line for _, line in all_lines(dish)]
-    names = {line.id: line.food_name or line.text for line in lines}
-    share = 1 / dish.servings
+def _eaters(made: Judged, first: Judged, setting: Setting) -> tuple[EaterView, ...]:
     return tuple(
         eater_view(
-            judge(e, plate.totals, share, names, lines, library),
-            plate.figures,
-            first.figures,
-            setting,
+            person, made.figures_of(person.eater.id), first.figures_of(person.eater.id), setting
         )
-        for e in setting.eaters
+        for person in made.people
     )
 
 
-def difference(plate: Plate, other: Plate, nutrient: str, setting: Setting) -> Difference:
-    """Return how one figure of a serving differs from another dish's."""
+def difference(made: Judged, other: Judged, nutrient: str, setting: Setting) -> Difference:
+    """Return how one figure of a serving differs from another dish's.
+
+    It is taken over what differs between the two: a line that stands in both alike, unknown
+    or not, cancels.
+    """
     place = PLACE[nutrient]
     unit = UNIT.get(nutrient, "g")
-    mine, theirs = plate.figures[nutrient].best, other.figures[nutrient].best
+    mine, theirs = made.plate.figures[nutrient].best, other.plate.figures[nutrient].best
     if mine is None or theirs is None:
+        parted = _apart(made, other)
+        if parted is None:
+            return Difference(None, real=False, words=say(Message("difference_unknown")))
+        left, right = (
+            t.times(1 / d.dish.servings) for t, d in zip(parted, (made, other), strict=True)
+        )
+        mine, theirs = float(left.best[place]), float(right.best[place])
+        drawn = left.sampled[place] - right.sampled[place]
+    else:
+        drawn = made.plate.totals.sampled[place] / made.plate.servings
+        drawn = drawn - other.plate.totals.sampled[place] / other.plate.servings
+    if np.isnan(mine) or np.isnan(theirs):
         return Difference(None, real=False, words=say(Message("difference_unknown")))
-    drawn = plate.totals.sampled[place] / plate.servings
-    drawn = drawn - other.totals.sampled[place] / other.servings
     low, high = (float(np.quantile(drawn, edge)) for edge in NO_DIFFERENCE)
     value = mine - theirs
     if low <= 1e-6 and high >= -1e-6:
@@ -154,6 +177,19 @@ def difference(plate: Plate, other: Plate, nutrient: str, setting: Setting) -> D
     return Difference(
         value, real=True, words=say(in_energy_unit(Message(code, values), setting.energy_unit))
     )
+
+
+def _apart(made: Judged, other: Judged) -> tuple[Totals, Totals] | None:
+    """Return the totals of the lines that are not the same in both; None if servings differ."""
+    if made.dish.servings != other.dish.servings:
+        return None
+    same = {line for line in made.lines if line in set(other.lines)}
+    found = []
+    for each in (made, other):
+        own = [line for line in each.lines if line not in same]
+        kept = kept_shares(each.dish, each.library, each.setting.rules)
+        found.append(total(*entries(own, each.library, each.setting.rules, kept)))
+    return found[0], found[1]
 
 
 def energy_shares(plate: Plate) -> dict[str, float | None]:

@@ -5,16 +5,16 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from snabo_core.dish import Dish, Line, Part, Slot, all_lines
+from snabo_core.dish import Dish, Line, Part, Slot
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Food, Library
+from snabo_core.judging import judged
 from snabo_core.plate.figures import entries, total
 from snabo_core.plate.rows import PLACE, UNIT
 from snabo_core.plate.totals import Totals
-from snabo_core.preview import LABELS, Setting, eater_view, slot_ledger
+from snabo_core.preview import LABELS, Setting, slot_ledger
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.line_book import Group, Member, line_book
-from snabo_core.swaps.ranking import judge
 from snabo_core.wire import LineSwaps, LineSwapView
 from snabo_core.wording import Message, grams_text, say
 
@@ -120,15 +120,14 @@ def line_swaps(
     if line.food is None:
         raise BadInput("Choose this line's food first; then its swaps follow.", "food")
     found = _groups(line)
-    base = _without(dish, line_id, library, setting)
-    now = base.plus(total(*entries([line.used()], library, setting.rules)))
+    now = total(*entries([line.used()], library, setting.rules))
     views = []
     for group, own in found:
         for other in group.members:
             if (other.food, other.form) == (own.food, own.form) or _is_used(line, other, library):
                 continue
             new = swapped_line(line, own, other, library)
-            views.append(_view(dish, place, group, other, new, base, now, setting, book, library))
+            views.append(_view(dish, place, group, other, new, now, setting, book, library))
     food = library.food(line.food)
     alike = tuple(
         f"{library.food(other).name}: {pair.why}"
@@ -159,50 +158,42 @@ def _is_used(line: Line, other: Member, library: Library) -> bool:
     return line.instead is not None and (used.food, used.form) == (other.food, form)
 
 
-def _without(dish: Dish, line_id: str, library: Library, setting: Setting) -> Totals:
-    rest = [line for _, line in all_lines(dish) if line.id != line_id]
-    return total(*entries(rest, library, setting.rules))
-
-
 def _view(
     dish: Dish,
     place: _Place,
     group: Group,
     other: Member,
     new: Line,
-    base: Totals,
     now: Totals,
     setting: Setting,
     book: Book,
     library: Library,
 ) -> LineSwapView:
-    totals = base.plus(total(*entries([new], library, setting.rules)))
+    made = judged(with_instead(dish, new.id, new), setting, book, library)
+    then = total(*entries([new], library, setting.rules))
     share = 1 / dish.servings
-    figures = totals.figures(share)
-    lines = [line for _, line in all_lines(dish) if line.id != new.id]
-    names = {line.id: line.food_name for line in (*lines, new)}
-    people = tuple(
-        eater_view(judge(e, totals, share, names, [new], library), figures, figures, setting)
-        for e in setting.eaters
-    )
+    own = [
+        replace(p, breaches=tuple(b for b in p.breaches if b.line_id == new.id))
+        for p in made.people
+    ]
     before, after = library.food(place.line.used().food or ""), library.food(new.food or "")
     return LineSwapView(
         job=group.job,
         line=new,
         note=other.note,
-        changes=tuple(_changes(now, totals, share)),
+        changes=tuple(_changes(now, then, share)),
         water_grams=_more_water(new, place.line.used(), library),
         gains=_only_in(after, before),
         loses=_only_in(before, after),
         part_words=_rejudged(dish, place, new, setting, book, library),
-        suits=sum(p.suits for p in people),
-        excluded=any(p.excluded for p in people),
-        breaches=tuple(f"{p.name}: {b.words}" for p in people for b in p.breaches),
+        suits=sum(p.suits for p in made.people),
+        excluded=any(p.excluded for p in own),
+        breaches=tuple(f"{p.eater.name}: {say(b.message)}" for p in own for b in p.breaches),
     )
 
 
 def _changes(now: Totals, then: Totals, share: float) -> list[str]:
-    """Return the differences per serving that are worth a word."""
+    """Return the differences per serving that are worth a word, over the line that changes."""
     found = []
     for name in CHANGED:
         change = float(then.best[PLACE[name]] - now.best[PLACE[name]]) * share

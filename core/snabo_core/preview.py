@@ -2,26 +2,25 @@
 
 from __future__ import annotations
 
-import datetime as dt
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from functools import lru_cache
-from typing import Literal
 
-from snabo_core.dish import Dish, Part, Slot, all_lines
-from snabo_core.errors import SnaboError
+from snabo_core.dish import Dish, Part, Slot
 from snabo_core.foods import Library
-from snabo_core.plate import Eater, Plate, plate_of
+from snabo_core.judging import Judged, judged
+from snabo_core.plate import Plate, plate_of
 from snabo_core.plate.cautions import people_cautions
-from snabo_core.plate.portions import Sharing, sharing_of
+from snabo_core.plate.judging import ForEater
+from snabo_core.plate.portions import Sharing
 from snabo_core.plate.programme import RULES, rule_standings
-from snabo_core.plate.rows import UNIT, USUAL, Rules
+from snabo_core.plate.rows import UNIT, Rules
+from snabo_core.plate.setting import Setting
 from snabo_core.plate.sources import ledger_sources
 from snabo_core.plate.totals import Figure
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.ranking import ForEater, judge
-from snabo_core.swaps.scaling import ledger_lines
-from snabo_core.water import Kitchen, Ledger, Point, State, Step, advise, predict
+from snabo_core.swaps.ledgers import SlotLedger, losses_of, slot_ledger, steps_for
+from snabo_core.water import Ledger, Point, Step, advise
 from snabo_core.wire import (
     Band,
     BreachView,
@@ -55,72 +54,6 @@ LABELS = {
 }
 
 
-@dataclass(frozen=True)
-class Setting:
-    """What a household's kitchen and table bring to every computation."""
-
-    eaters: tuple[Eater, ...]
-    microwave_watts: float = 800.0
-    rules: Rules = USUAL
-    energy_unit: Literal["kcal", "kj"] = "kcal"
-    today: dt.date | None = None
-
-
-def steps_for(slot: Slot, book: Book) -> tuple[Step, ...]:
-    """Return the steps of a slot's stand-in, pressed the household's way."""
-    if slot.choice is None:
-        return ()
-    steps = book.stand_in(slot.role, slot.choice.stand_in).steps
-    if slot.choice.press is None:
-        return steps
-    return tuple(
-        replace(step, settings={**step.settings, "method": slot.choice.press})
-        if step.technique == "press"
-        else step
-        for step in steps
-    )
-
-
-def slot_ledger(
-    part: Part,
-    slot: Slot,
-    book: Book,
-    library: Library,
-    setting: Setting,
-    weighed: Mapping[str, float] | None = None,
-) -> Ledger:
-    """Predict the water of a swapped slot.
-
-    Raises:
-        SnaboError: a line is unsettled or its water is unknown.
-    """
-    return predict(
-        ledger_lines(part, slot, library),
-        steps_for(slot, book),
-        library,
-        kitchen=Kitchen(setting.microwave_watts),
-        weighed=weighed,
-    )
-
-
-def losses_of(lost: State) -> dict[str, float]:
-    """Return the grams along the plate's figures that a lost state held; kcal by 4, 4, 9."""
-    available = lost.sugars + lost.starch
-    return {
-        "net_carbs": available,
-        "carbohydrate": available + lost.fibre + lost.polyols,
-        "sugars": lost.sugars,
-        "fibre": lost.fibre,
-        "protein": lost.protein,
-        "fat": lost.fat,
-        "kcal": 4 * (available + lost.protein) + 9 * lost.fat,
-    }
-
-
-def _swapped(dish: Dish) -> list[tuple[Part, Slot]]:
-    return [(part, slot) for part in dish.parts for slot in part.slots if slot.choice]
-
-
 def preview(
     dish: Dish,
     setting: Setting,
@@ -140,25 +73,19 @@ def preview(
         sequence: handed back, so that the screen can drop late answers.
         weighed: weigh-ins by slot id and step id.
     """
-    scale = weighed or {}
-    ledgers: list[LedgerView] = []
-    losses: dict[str, float] = {}
+    made = judged(dish, setting, book, library, weighed)
+    plate, sharing = made.plate, made.sharing
+    ledgers = tuple(_ledger_view(each, book) for each in made.ledgers)
     dried: dict[str, float] = {}
-    for part, slot in _swapped(dish):
-        view, lost = _ledger_view(part, slot, book, library, setting, scale.get(slot.id, {}))
-        ledgers.append(view)
-        if view.points:
-            began = sum(i.used().grams or 0.0 for i in ledger_lines(part, slot, library))
-            dried[part.id] = dried.get(part.id, 0.0) + view.points[-1].grams - began
-        for name, grams in lost.items():
-            losses[name] = losses.get(name, 0.0) + grams
-    plate = plate_of(dish, library, rules=setting.rules, losses=losses)
+    for each in made.ledgers:
+        if each.ledger is not None:
+            change = each.ledger.points[-1].state.mass - each.began
+            dried[each.part.id] = dried.get(each.part.id, 0.0) + change
     was = as_brought(dish.original(), library, setting.rules) if dish.swapped() else plate
-    lines = [line for _, line in all_lines(dish)]
+    lines = made.lines
     layers = _parts(plate, was, dried)
     whole = dish.finished_grams or sum(part.grams for part in layers)
     least = any(line.grams is None for line in lines) and dish.finished_grams is None
-    sharing = sharing_of(dish, len(setting.eaters))
     return Preview(
         sequence=sequence,
         serving_grams=whole / dish.servings,
@@ -168,15 +95,12 @@ def preview(
         figures=plate.figures,
         was=was.figures,
         scales=_scales(plate, was, dish, None if least else whole, sharing),
-        eaters=tuple(
-            _eater(e, plate, was, dish, library, setting, sharing.of(e.id), whole)
-            for e in setting.eaters
-        ),
+        eaters=tuple(_eater(person, made, was, whole) for person in made.people),
         parts=layers,
         lines=plate.lines,
         ledger_sources=ledger_sources(dish, plate, library),
         starchy=_starchiest(dish, was, book),
-        ledgers=tuple(ledgers),
+        ledgers=ledgers,
         doubtful=sum(not line.settled for line in lines),
         warnings=dish.notes,
     )
@@ -220,24 +144,14 @@ def _parts(plate: Plate, was: Plate, dried: Mapping[str, float]) -> tuple[PartVi
     )  # fmt: skip
 
 
-def _eater(
-    eater: Eater,
-    plate: Plate,
-    was: Plate,
-    dish: Dish,
-    library: Library,
-    setting: Setting,
-    share: float,
-    whole: float,
-) -> EaterView:
-    lines = [line for _, line in all_lines(dish)]
-    names = {line.id: line.food_name or line.text for line in lines}
-    person = judge(eater, plate.totals, share, names, lines, library, plate.losses)
-    usual = share == 1 / dish.servings
-    figures = plate.figures if usual else plate.of_share(share)
+def _eater(person: ForEater, made: Judged, was: Plate, whole: float) -> EaterView:
+    eater, setting = person.eater, made.setting
+    share = made.sharing.of(eater.id)
+    usual = share == 1 / made.dish.servings
+    figures = made.figures_of(eater.id)
     rules = tuple(
         RuleView(RULES[r.rule], r.kept, say(r.message))
-        for r in rule_standings(eater.programme, lines, library, setting.today)
+        for r in rule_standings(eater.programme, made.lines, made.library, setting.today)
     )
     view = eater_view(person, figures, was.figures if usual else was.of_share(share), setting)
     cautions = tuple(CautionView(c.key, c.text, c.why) for c in people_cautions(eater, figures))
@@ -301,37 +215,23 @@ def _starchiest(dish: Dish, was: Plate, book: Book) -> StarchyView | None:
     return StarchyView(part.id, slot.id, slot.role, net / whole if whole else None, words)
 
 
-def _ledger_view(
-    part: Part,
-    slot: Slot,
-    book: Book,
-    library: Library,
-    setting: Setting,
-    weighed: Mapping[str, float],
-) -> tuple[LedgerView, dict[str, float]]:
-    choice = slot.choice
+def _ledger_view(each: SlotLedger, book: Book) -> LedgerView:
+    slot, choice = each.slot, each.slot.choice
     key = choice.stand_in if choice else ""
     stand_in = book.stand_in(slot.role, key)
     steps = {step.id: step for step in steps_for(slot, book)}
     pressing = next((s for s in steps.values() if s.technique == "press"), None)
     press = str(pressing.settings.get("method", "cloth")) if pressing else None
-    problem, lost = "", State()
     points: tuple[PointView, ...] = ()
-    upcoming = ""
-    try:
-        ledger = slot_ledger(part, slot, book, library, setting, weighed)
-    except SnaboError as refusal:
-        problem = refusal.sentence
-    else:
-        lost = ledger.lost
-        points = tuple(_point(p, steps.get(p.step_id), press, book) for p in ledger.points)
-        upcoming = _upcoming(ledger)
-    losses = losses_of(lost)
-    view = LedgerView(
-        part.id, slot.id, slot.role, key, stand_in.name, press, points,
-        losses["net_carbs"], upcoming, problem,
+    upcoming, lost = "", 0.0
+    if each.ledger is not None:
+        lost = losses_of(each.ledger.lost)["net_carbs"]
+        points = tuple(_point(p, steps.get(p.step_id), press, book) for p in each.ledger.points)
+        upcoming = _upcoming(each.ledger)
+    return LedgerView(
+        each.part.id, slot.id, slot.role, key, stand_in.name, press, points, lost, upcoming,
+        each.problem,
     )  # fmt: skip
-    return view, losses
 
 
 def _upcoming(ledger: Ledger) -> str:
@@ -376,3 +276,6 @@ def _point(point: Point, step: Step | None, press: str | None, book: Book) -> Po
         pan_minutes=advice.pan_minutes,
         cautions=cautions,
     )
+
+
+__all__ = ["LABELS", "Setting", "as_brought", "eater_view", "preview", "slot_ledger"]

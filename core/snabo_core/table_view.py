@@ -3,15 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import replace
 
 from snabo_core.dish import Dish, Part, all_lines
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
-from snabo_core.plate import Plate, plate_of
+from snabo_core.judging import judged
+from snabo_core.plate import Plate
 from snabo_core.plate.eaters import Eater, Standing, Target, standing
+from snabo_core.plate.judging import ForEater
 from snabo_core.plate.rows import PLACE, UNIT
 from snabo_core.preview import LABELS, Setting
-from snabo_core.swaps.ranking import ForEater, judge
+from snabo_core.swaps.book import Book
 from snabo_core.wire import Cell, DayEater, DayLine, DayView, MatrixRow
 from snabo_core.wording import Message, in_energy_unit, say
 
@@ -22,14 +25,12 @@ MOST_MEALS = 8
 LEAST_OVER = 1e-6
 
 
-def matrix_row(dish_id: int, dish: Dish, setting: Setting, library: Library) -> MatrixRow:
+def matrix_row(
+    dish_id: int, dish: Dish, setting: Setting, book: Book, library: Library
+) -> MatrixRow:
     """Return a dish against every eater, each cell with the one line that decides it."""
-    plate = plate_of(dish, library, rules=setting.rules)
-    lines = [line for _, line in all_lines(dish)]
-    names = {line.id: line.food_name or line.text for line in lines}
-    people = [
-        judge(e, plate.totals, 1 / dish.servings, names, lines, library) for e in setting.eaters
-    ]
+    made = judged(dish, setting, book, library)
+    plate, names, people = made.plate, made.names, made.people
     cells = tuple(_cell(person, plate, names, setting) for person in people)
     return MatrixRow(dish_id, dish.title, cells, _split(dish, people, cells, plate))
 
@@ -135,12 +136,15 @@ def _holds(part: Part, blamed: set[str]) -> bool:
     return any(line.id in blamed for line in part.effective_lines())
 
 
-def day_view(meals: Sequence[tuple[Dish, float]], setting: Setting, library: Library) -> DayView:
+def day_view(
+    meals: Sequence[tuple[Dish, float]], setting: Setting, book: Book, library: Library
+) -> DayView:
     """Return what the meals of a day use of every daily limit, and what they leave.
 
     Args:
         meals: dishes and how many servings of each everybody has.
         setting: eaters and rules of the household.
+        book: the swap book.
         library: where foods are looked up.
 
     Raises:
@@ -151,18 +155,23 @@ def day_view(meals: Sequence[tuple[Dish, float]], setting: Setting, library: Lib
     if any(not 0 < servings <= 20 for _, servings in meals):
         raise BadInput("A meal is more than nothing and at most 20 servings.", "servings")
     eaten = None
+    gone: dict[str, float] = {}
     for dish, servings in meals:
-        totals = plate_of(dish, library, rules=setting.rules).totals.times(servings / dish.servings)
+        plate = judged(dish, setting, book, library).plate
+        totals = plate.totals.times(servings / dish.servings)
         eaten = totals if eaten is None else eaten.plus(totals)
+        for name, grams in plate.losses.items():
+            gone[name] = gone.get(name, 0.0) + grams * servings / dish.servings
     people = []
     for eater in setting.eaters:
         lines = []
         for target in eater.targets:
             if target.per != "day" or eaten is None:
                 continue
-            whole = Target(target.nutrient, target.at_least, target.at_most)
+            whole = replace(target, per="serving", day_share=1.0)
             counted = eater.counted_as(target.nutrient)
-            found = standing(whole, eaten, 1.0, {}, counted_as=counted)
+            lost = gone.get(target.nutrient, 0.0)
+            found = standing(whole, eaten, 1.0, {}, lost=lost, counted_as=counted)
             place = PLACE[target.nutrient]
             lines.append(
                 DayLine(

@@ -78,14 +78,14 @@ class Compared(unittest.TestCase):
     """Differences below the spread are no differences."""
 
     def test_same_dish_differs_in_nothing(self) -> None:
-        found = compare_dishes(MADE, [Column("same", "same", MADE)], BOTH, library())
+        found = compare_dishes(MADE, [Column("same", "same", MADE)], BOTH, book(), library())
         for difference in found.columns[1].differences.values():
             self.assertEqual((difference.real, difference.words), (False, "no real difference"))
 
     def test_what_both_share_cancels(self) -> None:
         # A little more oil is a real difference although potatoes differ far more by nature.
         more = replace(MADE, parts=(*MADE.parts, part("Top", line("oil", 20, "olive_oil"))))
-        found = compare_dishes(MADE, [Column("more", "more", more)], BOTH, library())
+        found = compare_dishes(MADE, [Column("more", "more", more)], BOTH, book(), library())
         fat = found.columns[1].differences["fat"]
         self.assertTrue(fat.real)
         self.assertRegex(fat.words, "^5 g more$")
@@ -94,14 +94,14 @@ class Compared(unittest.TestCase):
     def test_swapped_within_the_spread(self) -> None:
         lid = part("Lid", line("red", 800, "red_potato"), line("butter", 40, "butter"))
         other = replace(MADE, parts=(lid, MADE.parts[1]))
-        found = compare_dishes(MADE, [Column("x", "x", other)], BOTH, library())
+        found = compare_dishes(MADE, [Column("x", "x", other)], BOTH, book(), library())
         net = found.columns[1].differences["net_carbs"]
         self.assertGreater(abs(net.value or 0), 1)
         self.assertEqual(net.words, "no real difference")
 
     def test_unknown_cannot_be_compared(self) -> None:
         lost = replace(MADE, parts=(*MADE.parts, part("Top", line("oil", None, "olive_oil"))))
-        found = compare_dishes(MADE, [Column("lost", "lost", lost)], BOTH, library())
+        found = compare_dishes(MADE, [Column("lost", "lost", lost)], BOTH, book(), library())
         self.assertEqual(found.columns[1].differences["fat"].words, "cannot tell")
 
     def test_stand_ins_beside_the_original(self) -> None:
@@ -113,7 +113,7 @@ class Compared(unittest.TestCase):
         wanted = [CompareStandIn(lid.id, lid.slots[0].id, key)
                   for key in ("cauliflower_mash", "celeriac_mash")]  # fmt: skip
         columns = stand_in_columns(read, wanted, book(), library())
-        found = compare_dishes(read.original(), columns, BOTH, library())
+        found = compare_dishes(read.original(), columns, BOTH, book(), library())
         self.assertEqual(len(found.columns), 3)
         self.assertTrue(found.columns[1].differences["net_carbs"].real)
         self.assertRegex(found.columns[1].differences["net_carbs"].words, "g less$")
@@ -125,14 +125,16 @@ class Compared(unittest.TestCase):
 
     def test_too_many_columns(self) -> None:
         with self.assertRaises(BadInput):
-            compare_dishes(MADE, [Column(str(i), "x", MADE) for i in range(9)], BOTH, library())
+            compare_dishes(
+                MADE, [Column(str(i), "x", MADE) for i in range(9)], BOTH, book(), library()
+            )
 
 
 class Table(unittest.TestCase):
     """Fits, nearly, does not, cannot tell, with the line that decides."""
 
     def cells(self, made: Dish, *eaters: Eater) -> list[tuple[str, str]]:
-        row = matrix_row(1, made, Setting(eaters), library())
+        row = matrix_row(1, made, Setting(eaters), book(), library())
         return [(c.verdict, c.line) for c in row.cells]
 
     def test_verdicts(self) -> None:
@@ -150,26 +152,26 @@ class Table(unittest.TestCase):
 
     def test_where_it_would_split(self) -> None:
         easy = Eater("5", "Ed", "x", ())
-        row = matrix_row(1, MADE, Setting((easy, BO)), library())
+        row = matrix_row(1, MADE, Setting((easy, BO)), book(), library())
         self.assertEqual(row.split, "For Bo, split at the lid: keep butter out of that portion.")
         fond = Eater("6", "Flo", "x", (Target("net_carbs", at_most=30),))
-        over = matrix_row(1, MADE, Setting((easy, fond)), library())
+        over = matrix_row(1, MADE, Setting((easy, fond)), book(), library())
         self.assertEqual(over.split, "For Flo, split at the lid: keep potato out of that portion.")
-        alone = matrix_row(1, MADE, Setting((BO,)), library())
+        alone = matrix_row(1, MADE, Setting((BO,)), book(), library())
         self.assertEqual(alone.split, "")
 
     def test_day(self) -> None:
         day = Eater("1", "Ada", "x", (Target("net_carbs", at_most=130, per="day", day_share=0.4),
                                       Target("protein", at_least=50, per="day"),
                                       Target("fat", at_most=10)))  # fmt: skip
-        found = day_view([(MADE, 1.0), (MADE, 0.5)], Setting((day,)), library())
+        found = day_view([(MADE, 1.0), (MADE, 0.5)], Setting((day,)), book(), library())
         lines = found.eaters[0].lines
         self.assertEqual([x.nutrient for x in lines], ["net_carbs", "protein"])
         once = plate_of(MADE, library()).figures["net_carbs"].best or 0
         self.assertAlmostEqual(lines[0].used.best or 0, 1.5 * once)
         self.assertRegex(lines[0].words, "g left for the day")
         self.assertRegex(lines[1].words, "g still to come")
-        self.assertEqual(day_view([], Setting((day,)), library()).eaters[0].lines, ())
+        self.assertEqual(day_view([], Setting((day,)), book(), library()).eaters[0].lines, ())
         for meals in ([(MADE, 0.0)], [(MADE, float("nan"))], [(MADE, 1.0)] * 9):
             with self.assertRaises(BadInput):
-                day_view(meals, Setting((day,)), library())
+                day_view(meals, Setting((day,)), book(), library())

@@ -143,7 +143,9 @@ class Rank(unittest.TestCase):
 
     def ranked(self, *eaters: Eater):
         made = pie()
-        return rank(made, made.parts[2], made.parts[2].slots[0], eaters, book(), library())
+        return rank(
+            made, made.parts[2], made.parts[2].slots[0], Setting(tuple(eaters)), book(), library()
+        )
 
     def test_excluded_go_last_and_say_why(self) -> None:
         found = self.ranked(LOW_CARB, NO_OIL)

@@ -18,7 +18,7 @@ from snabo_core.candidates import ranking as core_ranking
 from snabo_core.compare import Column, compare_dishes, stand_in_columns
 from snabo_core.errors import BadInput
 from snabo_core.explain import explain as core_explain
-from snabo_core.foods import Library
+from snabo_core.frozen import Frozen, freeze
 from snabo_core.line_swaps import line_swaps as core_line_swaps
 from snabo_core.preview import preview as core_preview
 from snabo_core.quantities.reading import read_line
@@ -175,10 +175,16 @@ def compare(household: Household, dish_id: int, request: CompareDishRequest) -> 
     for number in request.versions:
         version = get_object_or_404(dish.versions, number=number)
         kept = convert(version.document, core.Dish)
-        columns.append(Column(f"version-{number}", f"version {number}", kept))
+        frozen = convert(version.frozen, Frozen)
+        note = "as it was kept, for today's eaters"
+        if frozen.note:
+            note = f"{note}; {frozen.note}"
+        columns.append(
+            Column(f"version-{number}", f"version {number}", kept, frozen=frozen, note=note)
+        )
     columns += stand_in_columns(document, request.stand_ins, book(), foods)
     setting = setting_of(household, request.eaters)
-    return compare_dishes(document.original(), columns, setting, foods)
+    return compare_dishes(document.original(), columns, setting, book(), foods)
 
 
 def matrix(household: Household) -> TableMatrix:
@@ -186,7 +192,8 @@ def matrix(household: Household) -> TableMatrix:
     setting, foods = setting_of(household), library_of(household)
     found = Dish.objects.of(household).filter(deleted_at=None)[:MOST_DISHES]
     rows = tuple(
-        matrix_row(dish.id, convert(dish.draft, core.Dish), setting, foods) for dish in found
+        matrix_row(dish.id, convert(dish.draft, core.Dish), setting, book(), foods)
+        for dish in found
     )
     return TableMatrix(tuple(e.name for e in setting.eaters), rows)
 
@@ -201,7 +208,7 @@ def day(household: Household, request: DayRequest) -> DayView:
         (convert(own_dish(household, meal.dish).draft, core.Dish), meal.servings)
         for meal in request.meals
     ]
-    return day_view(meals, setting_of(household), library_of(household))
+    return day_view(meals, setting_of(household), book(), library_of(household))
 
 
 def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:
@@ -291,19 +298,6 @@ def save_draft(household: Household, dish_id: int, revision: int, document: core
     return Saved(dish.revision)
 
 
-def _frozen(document: core.Dish, foods: Library) -> dict[str, object]:
-    rows = {
-        f"{line.food}/{line.form}": [
-            None if value != value else value  # noqa: PLR0124  NaN differs from itself
-            for value in map(float, foods.row(line.food, line.form).best)
-        ]
-        for _, line in core.all_lines(document)
-        if line.food is not None
-    }
-    grams = {line.id: line.grams for _, line in core.all_lines(document)}
-    return {"food_list": foods.digest, "per_100_g": rows, "grams": grams}
-
-
 @transaction.atomic
 def keep_version(household: Household, dish_id: int) -> VersionRecord:
     """Keep the draft as a version that never changes; the same draft is not kept twice."""
@@ -316,7 +310,9 @@ def keep_version(household: Household, dish_id: int) -> VersionRecord:
         dish=dish,
         number=last.number + 1 if last else 1,
         document=dish.draft,
-        frozen=_frozen(document, library_of(household)),
+        frozen=msgspec.to_builtins(
+            freeze(document, library_of(household), book(), setting_of(household).rules)
+        ),
     )
     return VersionRecord(version.number, version.created_at)
 

@@ -16,8 +16,8 @@ from foods.own import library_of
 from runs.models import Run, RunEvent
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
-from snabo_core.preview import slot_ledger
 from snabo_core.swaps.book import book
+from snabo_core.swaps.ledgers import slot_ledger
 from snabo_core.water import question
 from snabo_core.wording import say
 from table.services import setting_of

@@ -149,13 +149,18 @@ def check_target(target: Target) -> None:
 
 @dataclass(eq=False, slots=True)
 class _Held:
-    """What a target is held against: one figure of a share, with what is open about it."""
+    """What a target is held against: one figure of a share, with what is open about it.
+
+    `low` and `high` are the hard bounds that are shown beside it; words are made from them.
+    """
 
     nutrient: str
     best: float | None
     known: float
     open_low: float
     open_high: float
+    low: float
+    high: float
     totals: Totals
     names: Mapping[str, str]
 
@@ -183,7 +188,8 @@ def standing(
         lost: how much of the figure left with pressed liquid, in this share.
         counted_as: the figure that counts, where the school counts its own way.
     """
-    return standings(target, Many([totals]), share, [names], lost=lost, counted_as=counted_as)[0]
+    many = Many([totals])
+    return standings(target, many, share, [names], lost=[lost], counted_as=counted_as)[0]
 
 
 def standings(
@@ -192,10 +198,11 @@ def standings(
     share: float,
     names: Sequence[Mapping[str, str]],
     *,
-    lost: float = 0.0,
+    lost: Sequence[float] | None = None,
     counted_as: str | None = None,
 ) -> list[Standing]:
-    """Judge one target for many dishes at once, see `standing`."""
+    """Judge one target for many dishes at once, see `standing`; `lost` is one for each dish."""
+    nothing = [0.0] * len(many.totals)
     place = PLACE[counted_as or target.nutrient]
     best, low, high, known, open_low, open_high = (
         many.column(name, place) * share
@@ -205,24 +212,37 @@ def standings(
     drawn = _Drawn(many, place, share, np.maximum(low, known - down * share),
                    np.minimum(high, known + up * share))  # fmt: skip
     held = [
-        _Held(target.nutrient, None if unknown else k, k, lowest - k, highest - k, totals, called)
-        for unknown, k, lowest, highest, totals, called in zip(
+        _Held(target.nutrient, None if unknown else k, k, lowest - k, highest - k, least, most,
+              totals, called)
+        for unknown, k, lowest, highest, least, most, totals, called in zip(
             np.isnan(best).tolist(), known.tolist(), open_low.tolist(), open_high.tolist(),
-            many.totals, names, strict=True,
+            low.tolist(), high.tolist(), many.totals, names, strict=True,
         )
     ]  # fmt: skip
     sides = []
     at_most, at_least = target.meal(target.at_most), target.meal(target.at_least)
     if at_most is not None:
-        sides.append(_judge(held, drawn, at_most, target.tolerance, lost=0.0, upper=True))
+        sides.append(_judge(held, drawn, at_most, target.tolerance, lost=nothing, upper=True))
     if at_least is not None:
-        sides.append(_judge(held, drawn, at_least, target.tolerance, lost=lost, upper=False))
+        gone = lost or nothing
+        sides.append(_judge(held, drawn, at_least, target.tolerance, lost=gone, upper=False))
     worst = [
         min(both, key=lambda s: WORST_FIRST.index(s.code)) for both in zip(*sides, strict=True)
     ]
     if target.hard:
         return worst
     return [replace(one, hard=False) for one in worst]
+
+
+# Less than this cannot be read off a plate and decides nothing: g, mg and kcal as shown.
+UNSEEN = {"sodium_mg": 0.5, "kcal": 0.5}
+UNSEEN_GRAMS = 0.05
+
+
+def _tiny(nutrient: str, edge: float) -> float:
+    """Return by how much a limit may be passed without anybody seeing it."""
+    unseen = UNSEEN.get(nutrient, UNSEEN_GRAMS) if edge == 0 else 0.0
+    return max(unseen, 1e-6 * max(1.0, abs(edge)))
 
 
 WORST_FIRST: tuple[Code, ...] = (
@@ -264,25 +284,25 @@ class _Drawn:
 
 
 def _chances(
-    held: Sequence[_Held], drawn: _Drawn, edge: float, *, lost: float, upper: bool
+    held: Sequence[_Held], drawn: _Drawn, edge: float, *, lost: Sequence[float], upper: bool
 ) -> list[_Chances]:
     """Return each dish's chances; draws decide, unless something unknown does."""
-    tiny = 1e-6 * max(1.0, abs(edge))
-    bound = edge + lost + tiny if upper else edge + lost - tiny
+    tiny = _tiny(held[0].nutrient, edge) if held else 0.0
 
-    def moved(row: int, offset: float) -> float:
+    def moved(row: int, bound: float, offset: float) -> float:
         if np.isinf(offset):
             return 0.0 if upper else 1.0
         return drawn.inside(row, bound - offset, upper=upper)
 
     found = []
-    for row, h in enumerate(held):
+    for row, (h, gone) in enumerate(zip(held, lost, strict=True)):
+        bound = edge + gone + tiny if upper else edge + gone - tiny
         plain = drawn.inside(row, bound, upper=upper)
         if h.open_low == h.open_high == 0:
             found.append(_Chances(plain, plain, plain))
             continue
         worst, kindest = (h.open_high, h.open_low) if upper else (h.open_low, h.open_high)
-        found.append(_Chances(moved(row, worst), moved(row, kindest), plain))
+        found.append(_Chances(moved(row, bound, worst), moved(row, bound, kindest), plain))
     return found
 
 
@@ -292,15 +312,15 @@ def _judge(
     limit: float,
     tolerance: float,
     *,
-    lost: float,
+    lost: Sequence[float],
     upper: bool,
 ) -> list[Standing]:
     """Judge one side of a target for many dishes."""
     edge = limit + tolerance if upper else limit - tolerance
     chances = _chances(held, drawn, edge, lost=lost, upper=upper)
     return [
-        _verdict(h, drawn.place, chance, limit, tolerance, lost=lost, upper=upper)
-        for h, chance in zip(held, chances, strict=True)
+        _verdict(h, drawn.place, chance, limit, tolerance, lost=gone, upper=upper)
+        for h, chance, gone in zip(held, chances, lost, strict=True)
     ]
 
 
@@ -315,16 +335,22 @@ def _verdict(
     upper: bool,
 ) -> Standing:
     edge = limit + tolerance if upper else limit - tolerance
-    tiny = 1e-6 * max(1.0, abs(edge))
+    tiny = _tiny(held.nutrient, edge)
     value = held.known - lost
     room = limit - value if upper else value - limit
-    if chance.adverse >= NEARLY_SURE:
+    if held.best is None:
+        # The end that is shown, so that figure and words say the same.
+        shown = held.high if upper else held.low
+        room = limit - shown if upper else shown - lost - limit
+    if chance.adverse >= NEARLY_SURE and np.isfinite(room) and room >= -tiny - tolerance:
         return _met(held, room, chance.adverse, tolerance, upper=upper)
     if chance.kindest <= 1 - NEARLY_SURE:
-        # What is surely there, or surely not, where the best value is unknown.
-        nearest = value + (held.open_low if upper else held.open_high)
-        missed = -room if held.best is not None else abs(nearest - limit)
-        return _missed(held, missed, chance.kindest, upper=upper)
+        if held.best is None:
+            nearest = held.low if upper else held.high
+            room = limit - nearest if upper else nearest - lost - limit
+        if room < 0:
+            return _missed(held, -room, chance.kindest, upper=upper)
+    room = limit - value if upper else value - limit
     low, high = value + held.open_low, value + held.open_high
     if held.best is None or (low < edge - tiny and high > edge + tiny):
         nutrient = held.nutrient.replace("_mg", "").replace("_", " ")
@@ -347,8 +373,6 @@ def _met(held: _Held, room: float, chance: float, tolerance: float, *, upper: bo
     code = "meets_most" if upper else "meets_least"
     values: dict[str, str | float] = {"spare": room, "unit": unit}
     if held.best is None:
-        open_end = held.open_high if upper else held.open_low
-        values["spare"] = room - open_end if upper else room + open_end
         text = Message(f"{code}_at_least", values)
     elif room < -1e-6:
         text = Message("within_tolerance", {"amount": -room, "unit": unit, "allowed": tolerance})

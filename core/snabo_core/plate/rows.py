@@ -87,8 +87,10 @@ def net_carbs(row: FoodRow, polyols: PolyolRule) -> tuple[float, float, float]:
     def net(carbohydrate: float, fibre: float, whole: float, ery: float) -> float:
         # What no rule takes off may be unknown or unbounded without making doubt.
         taken = others * whole if others else 0.0
-        taken += (erythritol - others) * min(ery, whole) if erythritol != others else 0.0
-        return max(0.0, carbohydrate - fibre_inside * fibre - taken)
+        if erythritol != others and whole > 0:
+            taken += (erythritol - others) * min(ery, whole)
+        inside = fibre_inside * fibre if fibre_inside else 0.0
+        return max(0.0, carbohydrate - inside - taken)
 
     known = [float(row.best[p]) for p in place]
     lows, highs = ([float(v[p]) for p in place] for v in (row.low, row.high))
@@ -116,6 +118,11 @@ def natural_shares(food_class: str) -> Vector:
     return shares
 
 
+def is_vegetable(food: Food) -> bool:
+    """Tell whether grams of a food count as vegetables: on the plate and in every programme."""
+    return food.food_class in VEGETABLES and food.starch != "full"
+
+
 def row_figures(row: FoodRow, food: Food, rules: Rules = USUAL) -> RowFigures:
     """Return what 100 g of a row bring as part of a food.
 
@@ -124,7 +131,7 @@ def row_figures(row: FoodRow, food: Food, rules: Rules = USUAL) -> RowFigures:
         food: what it is listed as; its class decides natural spread and what counts.
         rules: the household's choices.
     """
-    vegetable = food.food_class in VEGETABLES and food.starch != "full"
+    vegetable = is_vegetable(food)
     return _row_figures(row, food.food_class, food.free_fat, vegetable, rules, food.oil_share)
 
 

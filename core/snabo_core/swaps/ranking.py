@@ -3,103 +3,41 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
-from snabo_core.dish import Choice, Dish, Line, Part, Slot, all_lines
+from snabo_core.dish import Choice, Dish, Part, Slot, all_lines
+from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
-from snabo_core.plate.eaters import Eater, Standing, standings
-from snabo_core.plate.exclusions import Breach, breaches
+from snabo_core.plate.exclusions import breaches
 from snabo_core.plate.figures import entries, total, totals_of_many
-from snabo_core.plate.rows import USUAL, Rules
-from snabo_core.plate.totals import Figure, Many, Totals
+from snabo_core.plate.judging import ForEater, judge_many
+from snabo_core.plate.losses import kept_shares
+from snabo_core.plate.portions import sharing_of
+from snabo_core.plate.setting import Setting
+from snabo_core.plate.totals import Figure
 from snabo_core.swaps.book import Book, StandIn
+from snabo_core.swaps.ledgers import dish_ledgers, losses_of, slot_ledger, sum_of_losses
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.wording import say
 
 
 @dataclass(frozen=True)
-class ForEater:
-    """How a dish stands for one eater."""
-
-    eater: Eater
-    standings: tuple[Standing, ...]
-    breaches: tuple[Breach, ...]
-
-    @property
-    def excluded(self) -> bool:
-        """Whether something the eater leaves out is surely in it."""
-        return any(b.certainty == "contains" for b in self.breaches)
-
-    @property
-    def suits(self) -> bool:
-        """Whether nothing is excluded and every hard target counts as met."""
-        return not self.excluded and all(s.met or not s.hard for s in self.standings)
-
-
-@dataclass(frozen=True)
 class Ranked:
-    """A stand-in computed on this dish, with the sentence that explains its place."""
+    """A stand-in computed on this dish, with the sentence that explains its place.
+
+    `eaters` is how the whole dish stands with it in, `own` the same with exclusions looked for
+    in the stand-in's lines alone.
+    """
 
     stand_in: StandIn
     choice: Choice
     figures: dict[str, Figure]
     eaters: tuple[ForEater, ...]
+    own: tuple[ForEater, ...]
     extra_hands_on: float
     extra_total: float
     distance: float
     why: str
-
-
-def judge(
-    eater: Eater,
-    totals: Totals,
-    share: float,
-    names: Mapping[str, str],
-    lines: Sequence[Line],
-    library: Library,
-    losses: Mapping[str, float] | None = None,
-) -> ForEater:
-    """Return how a share of a dish stands for one eater.
-
-    Args:
-        eater: whose targets and exclusions count.
-        totals: the sums and draws of the whole dish.
-        share: what they eat of it, 0 to 1.
-        names: line id to food name, for the words.
-        lines: those looked through for exclusions.
-        library: where foods are looked up.
-        losses: by figure, what of the whole dish left with pressed liquid.
-    """
-    return judge_many(eater, Many([totals]), share, [names], [lines], library, losses)[0]
-
-
-def judge_many(
-    eater: Eater,
-    many: Many,
-    share: float,
-    names: Sequence[Mapping[str, str]],
-    lines: Sequence[Sequence[Line]],
-    library: Library,
-    losses: Mapping[str, float] | None = None,
-) -> list[ForEater]:
-    """Return how many dishes stand for one eater, judged together; see `judge`."""
-    lost = losses or {}
-    columns = [
-        standings(
-            target, many, share, names,
-            lost=lost.get(target.nutrient, 0.0) * share,
-            counted_as=eater.counted_as(target.nutrient),
-        )
-        for target in eater.targets
-    ]  # fmt: skip
-    return [
-        ForEater(
-            eater,
-            tuple(column[i] for column in columns),
-            tuple(breaches(eater.exclusions, own, library, share)),
-        )
-        for i, own in enumerate(lines)
-    ]
 
 
 def _distance(people: Sequence[ForEater]) -> float:
@@ -117,8 +55,9 @@ def _distance(people: Sequence[ForEater]) -> float:
     return distance
 
 
-def _why(people: Sequence[ForEater]) -> str:
-    excluded = [p for p in people if p.excluded]
+def _why(people: Sequence[ForEater], own: Sequence[ForEater]) -> str:
+    """Say why a stand-in has its place; "suits" speaks of the whole dish with it in."""
+    excluded = [p for p in own if p.excluded]
     if excluded:
         breach = next(b for b in excluded[0].breaches if b.certainty == "contains")
         return f"Not for {excluded[0].eater.name}: {say(breach.message)}."
@@ -128,66 +67,115 @@ def _why(people: Sequence[ForEater]) -> str:
     if suited:
         return f"Suits {' and '.join(suited)}."
     missed = sum(not s.met and s.hard for p in people for s in p.standings)
+    if missed == 0:
+        return "Nothing in it stands in the way; something else in the dish does."
     return f"{missed} limits missed." if missed != 1 else "One limit missed."
 
 
+def elsewhere(dish: Dish, part: Part, slot: Slot, setting: Setting, library: Library) -> list[str]:
+    """Say which lines outside a slot somebody leaves out: no stand-in for the slot cures that."""
+    own = set(slot.line_ids)
+    kept = [
+        line
+        for _, line in all_lines(dish.with_choice(part.id, slot.id, None))
+        if line.id not in own
+    ]
+    sharing = sharing_of(dish, len(setting.eaters))
+    found = []
+    for eater in setting.eaters:
+        broken = breaches(eater.exclusions, kept, library, sharing.of(eater.id))
+        sure = [b for b in broken if b.certainty == "contains"]
+        found += [f"{eater.name}: {say(b.message)} elsewhere in the dish." for b in sure[:1]]
+    return found
+
+
 def rank(
-    dish: Dish,
-    part: Part,
-    slot: Slot,
-    eaters: Sequence[Eater],
-    book: Book,
-    library: Library,
-    *,
-    rules: Rules = USUAL,
+    dish: Dish, part: Part, slot: Slot, setting: Setting, book: Book, library: Library
 ) -> list[Ranked]:
     """Return every stand-in of the slot's role, computed on this dish, best first.
 
-    Order: exclusions kept, number of eaters suited, distance to the limits missed, hands-on
-    minutes. Excluded ones stay, at the end.
+    Each is judged as the whole dish would be with it in: other stand-ins, losses, portions and
+    rules included. Order: exclusions kept, number of eaters suited, distance to the limits
+    missed, hands-on minutes. Excluded ones stay, at the end.
 
     Raises:
         BadInput: the slot's lines are not settled, so nothing can be scaled.
     """
+    role_file = book.files.get(slot.role)
+    if role_file is None:
+        return []
     bare = dish.with_choice(part.id, slot.id, None)
     own = set(slot.line_ids)
     kept = [line for _, line in all_lines(bare) if line.id not in own]
     names = {line.id: line.food_name or line.text for line in kept}
-    base = total(*entries(kept, library, rules))
-    share = 1 / dish.servings
-    role_file = book.files.get(slot.role)
-    if role_file is None:
-        return []
+    rules = setting.rules
+    base = total(*entries(kept, library, rules, kept_shares(bare, library, rules)))
+    gone = sum_of_losses(dish_ledgers(bare, book, library, setting))
     stand_ins = book.stand_ins(slot.role)
     choices = [scale_to(part, slot, item, role_file, library) for item in stand_ins]
-    groups = [entries(choice.lines, library, rules)[0] for choice in choices]
+    dishes = [dish.with_choice(part.id, slot.id, choice) for choice in choices]
+    groups = [
+        entries(choice.lines, library, rules, kept_shares(whole, library, rules))[0]
+        for choice, whole in zip(choices, dishes, strict=True)
+    ]
+    losses = [_losses(whole, part, slot, gone, book, library, setting) for whole in dishes]
     many = totals_of_many(base, groups)
-    # What the rest of the dish holds is no reason against a stand-in; its own lines are.
-    own_lines = [choice.lines for choice in choices]
-    called = [names | {line.id: line.food_name for line in lines} for lines in own_lines]
-    judged = [judge_many(e, many, share, called, own_lines, library) for e in eaters]
+    called = [names | {line.id: line.food_name for line in c.lines} for c in choices]
+    lines = [[*kept, *choice.lines] for choice in choices]
+    sharing = sharing_of(dish, len(setting.eaters))
+    judged = [
+        judge_many(e, many, sharing.of(e.id), called, lines, library, losses)
+        for e in setting.eaters
+    ]
     result = []
     for i, (stand_in, choice, totals) in enumerate(
         zip(stand_ins, choices, many.totals, strict=True)
     ):
         people = tuple(column[i] for column in judged)
+        mine = {line.id for line in choice.lines}
+        within = tuple(
+            replace(p, breaches=tuple(b for b in p.breaches if b.line_id in mine)) for p in people
+        )
         result.append(
             Ranked(
                 stand_in,
                 choice,
-                totals.figures(share),
+                totals.figures(1 / dish.servings),
                 people,
+                within,
                 stand_in.hands_on_minutes - role_file.hands_on_minutes,
                 stand_in.total_minutes - role_file.total_minutes,
                 _distance(people),
-                _why(people),
+                _why(people, within),
             )
         )
     return sorted(result, key=_place)
 
 
+def _losses(
+    whole: Dish,
+    part: Part,
+    slot: Slot,
+    gone: Mapping[str, float],
+    book: Book,
+    library: Library,
+    setting: Setting,
+) -> dict[str, float]:
+    """Return what leaves the whole dish with a candidate in: its own liquid and the others'."""
+    losses = dict(gone)
+    try:
+        ledger = slot_ledger(
+            whole.part(part.id), whole.slot(part.id, slot.id), book, library, setting
+        )
+    except SnaboError:
+        return losses
+    for name, grams in losses_of(ledger.lost).items():
+        losses[name] = losses.get(name, 0.0) + grams
+    return losses
+
+
 def _place(ranked: Ranked) -> tuple[bool, int, float, float, str]:
-    excluded = any(person.excluded for person in ranked.eaters)
+    excluded = any(person.excluded for person in ranked.own)
     suited = sum(person.suits for person in ranked.eaters)
     minutes = ranked.stand_in.hands_on_minutes
     return excluded, -suited, round(ranked.distance, 3), minutes, ranked.stand_in.key

@@ -272,6 +272,8 @@ class Ranking:
     role: str
     role_name: str
     candidates: tuple[CandidateView, ...]
+    # What somebody leaves out elsewhere in the dish: no stand-in of this slot cures it.
+    elsewhere: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -369,6 +371,7 @@ class DishColumn:
     eaters: tuple[EaterView, ...]
     extra_hands_on: float | None
     extra_total: float | None
+    note: str = ""
 
 
 @dataclass(frozen=True)

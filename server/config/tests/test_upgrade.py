@@ -91,7 +91,9 @@ class FromVersion020(SimpleTestCase):
                         "dish": detail["document"], "versions": [version["number"]],
                         "stand_ins": [], "eaters": [],
                     }  # fmt: skip
-                    self.post(client, f"dishes/{summary['id']}/compare", body)
+                    found = self.post(client, f"dishes/{summary['id']}/compare", body)
+                    kept = found["columns"][-1]
+                    self.assertIn("completed at upgrade", kept["note"])
                     compared += 1
         self.assertEqual(compared, 14)
 

@@ -1,8 +1,9 @@
 """Bringing, saving, keeping and computing dishes."""
 
-from config.tests.base import RECIPE, KitchenCase
+from config.tests.base import OWN_FOOD, RECIPE, KitchenCase
 from dishes.models import Dish, DishVersion
 from snabo_core.foods import library
+from snabo_core.frozen import SCHEMA
 
 
 class Bring(KitchenCase):
@@ -115,13 +116,38 @@ class Versions(KitchenCase):
         self.assertEqual(self.send("post", f"{path}/versions").json()["number"], 2)
         self.assertEqual(self.send("get", f"{path}/versions/1").json(), before)
 
-    def test_frozen_holds_values_grams_and_digest(self) -> None:
+    def test_frozen_holds_foods_rows_and_rules(self) -> None:
         dish = self.bring()["id"]
         self.send("post", f"dishes/{dish}/versions")
         frozen = DishVersion.objects.get(dish_id=dish).frozen
         self.assertEqual(frozen["food_list"], library().digest)
-        self.assertIn("potato/raw", frozen["per_100_g"])
-        self.assertEqual(len(frozen["grams"]), 7)
+        self.assertEqual(frozen["schema"], SCHEMA)
+        self.assertIn("potato", frozen["foods"])
+        row = frozen["rows"][library().row("potato", "raw").key]
+        self.assertEqual(len(row["best"]), len(frozen["nutrients"]))
+
+    def version(self, dish: int, document: dict) -> dict:
+        body = {"dish": document, "versions": [1], "stand_ins": [], "eaters": []}
+        found = self.send("post", f"dishes/{dish}/compare", body).json()
+        return next(c for c in found["columns"] if c["key"] == "version-1")
+
+    def test_a_label_corrected_later_moves_no_kept_figure(self) -> None:
+        own = self.send("post", "own-foods", OWN_FOOD).json()["food"]
+        detail = self.bring("Wrap supper\nServes 2\n80 g our wraps\n")
+        path, document = f"dishes/{detail['id']}", detail["document"]
+        self.send("post", f"{path}/versions")
+        before = self.version(detail["id"], document)["figures"]
+        label = OWN_FOOD["label"]
+        printed = label["printed"] | {"carbohydrate": "34", "protein": "1"}
+        changed = OWN_FOOD | {"label": label | {"printed": printed}}
+        self.assertEqual(self.send("put", f"own-foods/{own['id']}", changed).status_code, 200)
+        kitchen = self.send("get", "kitchen").json()
+        self.send("put", "kitchen", kitchen | {"polyols": "none"})
+        kept = self.version(detail["id"], document)
+        self.assertEqual(kept["figures"], before)
+        self.assertEqual(kept["note"], "as it was kept, for today's eaters")
+        now = self.send("post", "preview", {"sequence": 1, "dish": document}).json()["figures"]
+        self.assertNotEqual(now["protein"]["best"], before["protein"]["best"])
 
 
 class Compute(KitchenCase):

@@ -235,15 +235,10 @@ export const lineSwapsQuery = (dish: Dish, line: string) =>
     retry: false,
   });
 
-/** One preview per edit: the key is the edit's number, late answers fall away by themselves. */
-export const previewQuery = (
-  dishId: number,
-  sequence: number,
-  document: Dish,
-  weighed: Weighed | null,
-) =>
+/** A preview belongs to what it was made from, so no figure outlives the draft it is of. */
+export const previewQuery = (sequence: number, document: Dish, weighed: Weighed | null) =>
   queryOptions({
-    queryKey: ['preview', dishId, sequence, JSON.stringify(weighed)],
+    queryKey: ['preview', document, weighed],
     queryFn: () =>
       take(
         client.POST('/api/preview', { body: { sequence, dish: document, eaters: [], weighed } }),
@@ -253,15 +248,9 @@ export const previewQuery = (
     gcTime: 60_000,
   });
 
-export const rankQuery = (
-  dishId: number,
-  sequence: number,
-  document: Dish,
-  part: string,
-  slot: string,
-) =>
+export const rankQuery = (sequence: number, document: Dish, part: string, slot: string) =>
   queryOptions({
-    queryKey: ['rank', dishId, sequence, part, slot],
+    queryKey: ['rank', document, part, slot],
     queryFn: () =>
       take(
         client.POST('/api/rank', { body: { sequence, dish: document, part, slot, eaters: [] } }),

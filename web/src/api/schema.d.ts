@@ -1875,6 +1875,7 @@ export interface components {
             role: string;
             role_name: string;
             candidates: components["schemas"]["CandidateView"][];
+            elsewhere: string[];
         };
         /**
          * CandidateView
@@ -2011,6 +2012,7 @@ export interface components {
             eaters: components["schemas"]["EaterView"][];
             extra_hands_on: number | null;
             extra_total: number | null;
+            note: string;
         };
         /**
          * Difference

@@ -95,7 +95,7 @@ function Strip({ item, chosen, open, onToggle, onChoose }: StripProps): JSX.Elem
 export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Element {
   const { draft } = useOpenDish();
   const [open, setOpen] = useState<string | null>(null);
-  const ranking = useQuery(rankQuery(draft.id, draft.sequence, draft.document, part.id, slot.id));
+  const ranking = useQuery(rankQuery(draft.sequence, draft.document, part.id, slot.id));
   const list = ranking.data?.candidates ?? [];
   const suited = list.filter((item) => !item.excluded).length;
   return (
@@ -109,6 +109,9 @@ export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Elem
         )}
       </h3>
       {ranking.error && <Notice bad>{sentence(ranking.error)}</Notice>}
+      {ranking.data?.elsewhere.map((words) => (
+        <Notice key={words}>{words}</Notice>
+      ))}
       {ranking.data && list.length === 0 && (
         <p className="soft">
           The book has no stand-ins for a {ranking.data.role_name} yet. Mash, crumb and thickener

@@ -66,7 +66,7 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
   // Typing stays ahead of computing: the preview follows when the screen has a moment.
   const shown = useDeferredValue(draft.document);
   const sequence = useDeferredValue(draft.sequence);
-  const preview = useQuery(previewQuery(id, sequence, shown, run?.weighed ?? null));
+  const preview = useQuery(previewQuery(sequence, shown, run?.weighed ?? null));
   // A refused draft keeps the last figures, and with them every field being typed in.
   const [last, setLast] = useState<Preview>();
   if (preview.data && preview.data !== last) setLast(preview.data);

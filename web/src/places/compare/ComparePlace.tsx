@@ -47,6 +47,7 @@ function Columns({ found }: { found: DishComparison }): JSX.Element {
           {found.columns.map((column) => (
             <th key={column.key} scope="col">
               {column.label}
+              {column.note && <span className="soft note">{column.note}</span>}
             </th>
           ))}
         </tr>
@@ -113,7 +114,7 @@ interface PickProps {
 
 function Pick({ part, slot, chosen, onToggle }: PickProps): JSX.Element | null {
   const { draft } = useOpenDish();
-  const ranked = useQuery(rankQuery(draft.id, draft.sequence, draft.document, part.id, slot.id));
+  const ranked = useQuery(rankQuery(draft.sequence, draft.document, part.id, slot.id));
   const candidates = ranked.data?.candidates ?? [];
   if (candidates.length === 0) return null;
   return (

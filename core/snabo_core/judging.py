@@ -1,0 +1,75 @@
+"""The one judging path: a dish as this household cooks and shares it, for each of its eaters.
+
+Bench, Compare, Table, day, ranking and line swaps all take their plates and standings from
+here, with the same losses, portions, tolerances and household rules.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+
+from snabo_core.dish import Dish, Line, all_lines
+from snabo_core.foods import Library
+from snabo_core.plate import Plate, plate_of
+from snabo_core.plate.judging import ForEater, judge
+from snabo_core.plate.portions import Sharing, sharing_of
+from snabo_core.plate.setting import Setting
+from snabo_core.plate.totals import Figure
+from snabo_core.swaps.book import Book
+from snabo_core.swaps.ledgers import SlotLedger, Weighed, dish_ledgers, sum_of_losses
+
+
+@dataclass(frozen=True, eq=False)
+class Judged:
+    """A dish computed for a household: its plate, who gets how much, and how it stands."""
+
+    dish: Dish
+    plate: Plate
+    ledgers: tuple[SlotLedger, ...]
+    sharing: Sharing
+    setting: Setting
+    library: Library
+
+    @cached_property
+    def lines(self) -> tuple[Line, ...]:
+        """Every effective line of the dish."""
+        return tuple(line for _, line in all_lines(self.dish))
+
+    @cached_property
+    def names(self) -> dict[str, str]:
+        """What each line is called in sentences, by its id."""
+        return {line.id: line.food_name or line.text for line in self.lines}
+
+    @cached_property
+    def people(self) -> tuple[ForEater, ...]:
+        """How the dish stands for each eater, by what that eater is given of it."""
+        return tuple(
+            judge(
+                eater, self.plate.totals, self.sharing.of(eater.id), self.names, self.lines,
+                self.library, self.plate.losses,
+            )
+            for eater in self.setting.eaters
+        )  # fmt: skip
+
+    def figures_of(self, eater: str) -> dict[str, Figure]:
+        """Return the figures of what an eater is given: a serving, or their own portion."""
+        share = self.sharing.of(eater)
+        return self.plate.figures if share == 1 / self.dish.servings else self.plate.of_share(share)
+
+
+def judged(
+    dish: Dish, setting: Setting, book: Book, library: Library, weighed: Weighed | None = None
+) -> Judged:
+    """Compute a dish for a household.
+
+    Args:
+        dish: the dish as it is to be eaten.
+        setting: eaters, kitchen and rules of the household.
+        book: the swap book, for what the stand-ins' steps take away.
+        library: where foods are looked up.
+        weighed: weigh-ins by slot id and step id.
+    """
+    ledgers = dish_ledgers(dish, book, library, setting, weighed)
+    plate = plate_of(dish, library, rules=setting.rules, losses=sum_of_losses(ledgers))
+    return Judged(dish, plate, ledgers, sharing_of(dish, len(setting.eaters)), setting, library)

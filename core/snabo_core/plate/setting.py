@@ -1,0 +1,21 @@
+"""What a household brings to every computation: who eats, its kitchen, its rules."""
+
+from __future__ import annotations
+
+import datetime as dt
+from dataclasses import dataclass
+from typing import Literal
+
+from snabo_core.plate.eaters import Eater
+from snabo_core.plate.rows import USUAL, Rules
+
+
+@dataclass(frozen=True)
+class Setting:
+    """What a household's kitchen and table bring to every computation."""
+
+    eaters: tuple[Eater, ...]
+    microwave_watts: float = 800.0
+    rules: Rules = USUAL
+    energy_unit: Literal["kcal", "kj"] = "kcal"
+    today: dt.date | None = None

@@ -1,0 +1,111 @@
+"""The water ledgers of a dish's stand-ins, and what leaves the plate with the liquid."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+
+from snabo_core.dish import Dish, Part, Slot
+from snabo_core.errors import SnaboError
+from snabo_core.foods import Library
+from snabo_core.plate.setting import Setting
+from snabo_core.swaps.book import Book
+from snabo_core.swaps.scaling import ledger_lines
+from snabo_core.water import Kitchen, Ledger, State, Step, predict
+
+Weighed = Mapping[str, Mapping[str, float]]
+
+
+@dataclass(frozen=True)
+class SlotLedger:
+    """The ledger of one swapped slot, or the sentence that says why there is none.
+
+    `began` are the grams that went in.
+    """
+
+    part: Part
+    slot: Slot
+    ledger: Ledger | None
+    problem: str
+    began: float
+
+
+def steps_for(slot: Slot, book: Book) -> tuple[Step, ...]:
+    """Return the steps of a slot's stand-in, pressed the household's way."""
+    if slot.choice is None:
+        return ()
+    steps = book.stand_in(slot.role, slot.choice.stand_in).steps
+    if slot.choice.press is None:
+        return steps
+    return tuple(
+        replace(step, settings={**step.settings, "method": slot.choice.press})
+        if step.technique == "press"
+        else step
+        for step in steps
+    )
+
+
+def slot_ledger(
+    part: Part,
+    slot: Slot,
+    book: Book,
+    library: Library,
+    setting: Setting,
+    weighed: Mapping[str, float] | None = None,
+) -> Ledger:
+    """Predict the water of a swapped slot.
+
+    Raises:
+        SnaboError: a line is unsettled or its water is unknown.
+    """
+    return predict(
+        ledger_lines(part, slot, library),
+        steps_for(slot, book),
+        library,
+        kitchen=Kitchen(setting.microwave_watts),
+        weighed=weighed,
+    )
+
+
+def dish_ledgers(
+    dish: Dish, book: Book, library: Library, setting: Setting, weighed: Weighed | None = None
+) -> tuple[SlotLedger, ...]:
+    """Return the ledgers of every swapped slot of a dish."""
+    found = []
+    for part in dish.parts:
+        for slot in part.slots:
+            if slot.choice is None:
+                continue
+            began = sum(i.used().grams or 0.0 for i in ledger_lines(part, slot, library))
+            scale = (weighed or {}).get(slot.id, {})
+            try:
+                ledger = slot_ledger(part, slot, book, library, setting, scale)
+            except SnaboError as refusal:
+                found.append(SlotLedger(part, slot, None, refusal.sentence, began))
+            else:
+                found.append(SlotLedger(part, slot, ledger, "", began))
+    return tuple(found)
+
+
+def losses_of(lost: State) -> dict[str, float]:
+    """Return the grams along the plate's figures that a lost state held; kcal by 4, 4, 9."""
+    available = lost.sugars + lost.starch
+    return {
+        "net_carbs": available,
+        "carbohydrate": available + lost.fibre + lost.polyols,
+        "sugars": lost.sugars,
+        "fibre": lost.fibre,
+        "protein": lost.protein,
+        "fat": lost.fat,
+        "kcal": 4 * (available + lost.protein) + 9 * lost.fat,
+    }
+
+
+def sum_of_losses(ledgers: tuple[SlotLedger, ...]) -> dict[str, float]:
+    """Return what leaves a whole dish with the liquid of all its ledgers."""
+    losses: dict[str, float] = {}
+    for each in ledgers:
+        if each.ledger is not None:
+            for name, grams in losses_of(each.ledger.lost).items():
+                losses[name] = losses.get(name, 0.0) + grams
+    return losses
