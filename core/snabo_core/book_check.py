@@ -1,7 +1,8 @@
 """The book's own check, run by lint: python -m snabo_core.book_check.
 
-Every stand-in is cooked by its own steps and has to end inside its own band; every curated
-food has to name rows and plausible measures; every caution named has to exist.
+Every stand-in is cooked by its own steps and has to end inside its own band, and in whole dishes
+without an order nobody could follow; every curated food has to name rows and plausible
+measures; every caution named has to exist.
 """
 
 from __future__ import annotations
@@ -17,6 +18,7 @@ from snabo_core.renaming import renamed, shipped
 from snabo_core.swaps.book import Book, StandIn, book
 from snabo_core.swaps.line_book import line_book
 from snabo_core.swaps.scaling import check_cook
+from snabo_core.swaps.trials import trial_faults
 
 # Classes whose foods are made of several things, and those of them that are one after all.
 MADE_CLASSES = {"bread", "condiment", "stock", "plant_milk", "pasta", "drink", "starch"}
@@ -190,6 +192,18 @@ def starch_faults(whole: Book, foods: Library) -> list[str]:
     return faults
 
 
+def thickener_faults(whole: Book) -> list[str]:
+    """Return foods that may thicken a sauce but whose strength the book does not know."""
+    strengths = whole.files["thickener"].coats_250
+    return [
+        f"{food}: how much of it brings 250 g of liquid to coat a spoon?"
+        for group in whole.groups.values()
+        if "thickener" in group.able
+        for food in group.foods
+        if food not in strengths
+    ]
+
+
 def certainty_faults(foods: Library) -> list[str]:
     """Walk every curated food through every exclusion: none made of several is free by silence."""
     faults = []
@@ -277,7 +291,8 @@ def main() -> int:
     faults = food_faults(foods) + measure_faults(foods) + spoon_faults()
     faults += line_swap_faults(foods) + coverage_faults(whole) + shipped_faults(whole, foods)
     faults += starch_faults(whole, foods) + certainty_faults(foods)
-    faults += default_row_faults(foods) + pulse_faults(foods)
+    faults += default_row_faults(foods) + pulse_faults(foods) + thickener_faults(whole)
+    faults += trial_faults(whole, foods)
     for role_file in whole.files.values():
         for stand_in in role_file.stand_ins:
             faults += stand_in_faults(stand_in, whole, foods)

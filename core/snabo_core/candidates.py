@@ -45,7 +45,7 @@ def ranking(
             )
             for p, own in zip(item.eaters, item.own, strict=True)
         )
-        finished = cooked(slot.role, item.stand_in.key).finished
+        end = cooked(slot.role, item.stand_in.key).points[-1]
         views.append(
             CandidateView(
                 stand_in=item.stand_in.key,
@@ -64,11 +64,12 @@ def ranking(
                 deciding=_deciding(people),
                 extra_hands_on=item.extra_hands_on,
                 extra_total=item.extra_total,
-                water_share=finished.water_share,
-                band=Band(*item.stand_in.band) if item.stand_in.band else None,
+                water_share=end.state.water_share,
+                band=Band(*end.band) if end.band else None,
                 excluded=any(p.excluded for p in people),
                 suits=sum(p.suits for p in people),
                 why=item.why,
+                limit=item.limit,
             )
         )
     name = book.roles[slot.role].name

@@ -20,7 +20,7 @@ from snabo_core.plate.sources import ledger_sources
 from snabo_core.plate.totals import Figure
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ledgers import SlotLedger, losses_of, slot_ledger, steps_for
-from snabo_core.water import Ledger, Point, Step, advise
+from snabo_core.water import Ledger, Point, Step, advise, expected, sheets
 from snabo_core.wire import (
     Band,
     BreachView,
@@ -239,13 +239,19 @@ def _upcoming(ledger: Ledger) -> str:
     weighed = [i for i, p in enumerate(ledger.points) if p.weighed is not None]
     rest = ledger.points[weighed[-1] + 1 :] if weighed else ledger.points
     for point in rest:
-        if point.enough is not None and point.weighed is None:
+        if point.enough is None or point.weighed is not None:
+            continue
+        if point.thickness is None:
             return say(Message("next_target", {"step": point.label, "target": point.enough}))
+        if advise(point).kind == "heat_more":
+            return say(Message("next_thickness", {"step": point.label, "target": point.enough}))
     return ""
 
 
 def _point(point: Point, step: Step | None, press: str | None, book: Book) -> PointView:
-    advice = advise(point, press or "cloth")
+    method = press or "cloth"
+    advice = advise(point, method)
+    aim, note = expected(point, method), sheets(point, method)
     cautions = tuple(
         CautionView(c, book.cautions[c].text, book.cautions[c].why)
         for c in (step.cautions if step else ())
@@ -275,6 +281,8 @@ def _point(point: Point, step: Step | None, press: str | None, book: Book) -> Po
         rounds=advice.rounds,
         pan_minutes=advice.pan_minutes,
         cautions=cautions,
+        aim=f"{say(aim)}." if aim else "",
+        note=f"{say(note)}." if note else "",
     )
 
 

@@ -89,10 +89,28 @@ TEMPLATES: dict[str, str] = {
     # water
     "press_more": "{grams} g still to press out, dry enough at {target} g",
     "heat_more": "{grams} g still to dry off, dry enough at {target} g",
-    "dry_enough": "Dry enough: stop here. Below {floor} g it crumbles",
+    "dry_enough": "Dry enough: stop here. Below {floor} g it is too dry",
     "too_dry": "Too dry by {grams} g: stir that much stock or water back in",
     "next_target": "{step}: dry enough at {target} g",
     "no_band": "No band at this step",
+    "right_between": "Right from {floor} to {target} g",
+    "aim_at": "Dry enough at {target} g; not below {floor} g",
+    "sheets": "Kitchen paper holds 15 to 30 g a sheet: {grams} g is {few} to {many} sheets. "
+    "A clean cloth does it without",
+    "sauce_runs": "it runs off the spoon",
+    "sauce_coats": "it coats a spoon",
+    "sauce_trails": "it holds a trail",
+    "sauce_sets": "it sets",
+    "sauce_right": "As thick as it was: {looks}",
+    "sauce_loosen": "Thicker than it was, {looks}: stir in {grams} g of stock, milk or water",
+    "sauce_as_far": "Thinner than it was, {looks}: this is as far as it goes. "
+    "Less liquid or another stand-in would make up for it",
+    "sauce_never": "Boiling down does not thicken this sauce: it holds too little cream. "
+    "Take another stand-in",
+    "sauce_salty": "Below {salty} g this sauce tastes of salt before it is thick. "
+    "Take another stand-in",
+    "simmer_on": "{grams} g still to simmer off, thick enough at {target} g",
+    "next_thickness": "{step}: thick enough at {target} g",
     "question_negative": "A weight has to be more than nothing. Is the scale tared?",
     "question_heavier": "That is {grams} g more than before and nothing was added. "
     "Was the bowl weighed too?",

@@ -12,10 +12,12 @@ from snabo_core.water import State, Step
 from snabo_core.water.state import of_row
 from snabo_core.water.steps import (
     COUPLING,
+    LEACHING,
     OVEN,
     PAN_GRAMS_PER_MINUTE,
     PRESSES,
     TECHNIQUES,
+    TENDER,
     prior_of,
     run,
 )
@@ -72,17 +74,17 @@ class Oven(unittest.TestCase):
 class Boiling(unittest.TestCase):
     """Solids leach, the water share follows the cooked food."""
 
-    def test_share_and_leaching(self) -> None:
-        step = Step("b", "boil", "", settings={"water_share": 0.8})
-        out = run(step, POTATO, 0.10, 20.0)
-        self.assertAlmostEqual(out.after.water_share, 0.8)
-        leached = POTATO.solids - out.after.solids
-        self.assertAlmostEqual(leached, POTATO.soluble().mass * 0.10)
+    def test_yield_and_leaching(self) -> None:
+        for yielded in (TENDER.low, TENDER.mean, TENDER.high):
+            out = run(Step("b", "boil", ""), POTATO, yielded, 20.0)
+            self.assertAlmostEqual(out.after.mass, POTATO.mass * yielded)
+            leached = POTATO.solids - out.after.solids
+            self.assertAlmostEqual(leached, POTATO.soluble().mass * LEACHING.mean)
 
     def test_steam_leaches_less(self) -> None:
-        settings_ = {"water_share": 0.8, "leach_scale": 0.2}
-        boiled = run(Step("b", "boil", "", settings={"water_share": 0.8}), POTATO, 0.1, 20)
-        steamed = run(Step("s", "steam", "", settings=settings_), POTATO, 0.1, 20)
+        boiled = run(Step("b", "boil", ""), POTATO, TENDER.mean, 20)
+        gentle = Step("s", "steam", "", settings={"leach_scale": 0.2})
+        steamed = run(gentle, POTATO, TENDER.mean, 20)
         self.assertGreater(steamed.after.solids, boiled.after.solids)
 
 

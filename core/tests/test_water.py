@@ -13,7 +13,7 @@ from snabo_core.water.state import NAMES, of_row
 from snabo_core.water.steps import PRESSES, prior_of, run, settle
 from snabo_core.water.thermal import latent_heat, specific_heat
 from snabo_core.wording import say
-from tests.helpers import line
+from tests.helpers import line, row
 
 MICROWAVE = Step("heat", "microwave", "Heated", settings={"kj_per_kg": 470, "covered": True})
 PRESS = Step("press", "press", "Pressed", settings={"method": "mesh"}, band=(0.82, 0.87))
@@ -82,7 +82,14 @@ class Conservation(unittest.TestCase):
 
     def test_unknown_water_is_refused(self) -> None:
         with self.assertRaisesRegex(BadInput, "how much water"):
-            predict([line("w", 100, "white_wine")], (MIX,), library())
+            of_row(row(protein=10.0, water=None), 100)
+
+    def test_wine_and_beer_are_known_as_a_class(self) -> None:
+        # From memory: 100 g of a dry white wine hold about 10 g of alcohol and 87 g of water.
+        wine = of_row(library().row("white_wine"), 100)
+        self.assertAlmostEqual(wine.alcohol, 10, delta=1)
+        self.assertAlmostEqual(wine.water, 87, delta=1)
+        self.assertIn("alcohol", library().row("beer").recalled)
 
 
 class Heat(unittest.TestCase):

@@ -16,7 +16,7 @@ from snabo_core.renaming import renamed
 from snabo_core.water.steps import TECHNIQUES, Step
 
 FOLDER = files("snabo_core") / "book"
-Basis = Literal["cooked_mass", "thickening_power"]
+Basis = Literal["cooked_mass", "loose_volume", "thickening_power"]
 
 
 @dataclass(frozen=True)

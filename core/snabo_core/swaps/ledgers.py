@@ -6,13 +6,16 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from snabo_core.dish import Dish, Part, Slot
-from snabo_core.errors import SnaboError
+from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Library
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.scaling import ledger_lines
+from snabo_core.swaps.sauces import liquid_of, sauce_lines, thickness_of
+from snabo_core.swaps.scaling import ledger_lines, slot_lines
 from snabo_core.water import Kitchen, Ledger, State, Step, predict
 
+# Grams of liquid below which there is no sauce to speak of.
+LEAST_LIQUID = 10.0
 Weighed = Mapping[str, Mapping[str, float]]
 
 
@@ -58,12 +61,23 @@ def slot_ledger(
     Raises:
         SnaboError: a line is unsettled or its water is unknown.
     """
+    lines = ledger_lines(part, slot, library)
+    thickness = None
+    if slot.role == "thickener":
+        used = [line.used() for line in lines]
+        before = [line.used() for line in sauce_lines(part, slot, library)]
+        before += slot_lines(part, slot)
+        role_file = book.files[slot.role]
+        thickness = thickness_of(used, before, role_file, library)
+        if liquid_of(part, slot, role_file, library) < LEAST_LIQUID:
+            raise BadInput("There is no liquid in this part for it to thicken.", "lines")
     return predict(
-        ledger_lines(part, slot, library),
+        lines,
         steps_for(slot, book),
         library,
         kitchen=Kitchen(setting.microwave_watts),
         weighed=weighed,
+        thickness=thickness,
     )
 
 

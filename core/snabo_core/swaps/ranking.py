@@ -18,6 +18,7 @@ from snabo_core.plate.totals import Figure
 from snabo_core.swaps.book import Book, StandIn
 from snabo_core.swaps.ledgers import dish_ledgers, losses_of, slot_ledger, sum_of_losses
 from snabo_core.swaps.scaling import scale_to
+from snabo_core.water import Ledger, advise
 from snabo_core.wording import say
 
 
@@ -26,7 +27,7 @@ class Ranked:
     """A stand-in computed on this dish, with the sentence that explains its place.
 
     `eaters` is how the whole dish stands with it in, `own` the same with exclusions looked for
-    in the stand-in's lines alone.
+    in the stand-in's lines alone. `limit` says why it cannot do what the original did here.
     """
 
     stand_in: StandIn
@@ -38,6 +39,7 @@ class Ranked:
     extra_total: float
     distance: float
     why: str
+    limit: str = ""
 
 
 def _distance(people: Sequence[ForEater]) -> float:
@@ -95,8 +97,8 @@ def rank(
     """Return every stand-in of the slot's role, computed on this dish, best first.
 
     Each is judged as the whole dish would be with it in: other stand-ins, losses, portions and
-    rules included. Order: exclusions kept, number of eaters suited, distance to the limits
-    missed, hands-on minutes. Excluded ones stay, at the end.
+    rules included. Order: exclusions kept, able to do what the original did, number of eaters
+    suited, distance to the limits missed, hands-on minutes. Excluded ones stay, at the end.
 
     Raises:
         BadInput: the slot's lines are not settled, so nothing can be scaled.
@@ -118,7 +120,8 @@ def rank(
         entries(choice.lines, library, rules, kept_shares(whole, library, rules))[0]
         for choice, whole in zip(choices, dishes, strict=True)
     ]
-    losses = [_losses(whole, part, slot, gone, book, library, setting) for whole in dishes]
+    ledgers = [_ledger(whole, part, slot, book, library, setting) for whole in dishes]
+    losses = [_losses(ledger, gone) for ledger in ledgers]
     many = totals_of_many(base, groups)
     called = [names | {line.id: line.food_name for line in c.lines} for c in choices]
     lines = [[*kept, *choice.lines] for choice in choices]
@@ -147,35 +150,49 @@ def rank(
                 stand_in.total_minutes - role_file.total_minutes,
                 _distance(people),
                 _why(people, within),
+                limit_of(ledgers[i]),
             )
         )
     return sorted(result, key=_place)
 
 
-def _losses(
-    whole: Dish,
-    part: Part,
-    slot: Slot,
-    gone: Mapping[str, float],
-    book: Book,
-    library: Library,
-    setting: Setting,
-) -> dict[str, float]:
-    """Return what leaves the whole dish with a candidate in: its own liquid and the others'."""
-    losses = dict(gone)
+def _ledger(
+    whole: Dish, part: Part, slot: Slot, book: Book, library: Library, setting: Setting
+) -> Ledger | None:
     try:
-        ledger = slot_ledger(
+        return slot_ledger(
             whole.part(part.id), whole.slot(part.id, slot.id), book, library, setting
         )
     except SnaboError:
-        return losses
-    for name, grams in losses_of(ledger.lost).items():
-        losses[name] = losses.get(name, 0.0) + grams
+        return None
+
+
+def _losses(ledger: Ledger | None, gone: Mapping[str, float]) -> dict[str, float]:
+    """Return what leaves the whole dish with a candidate in: its own liquid and the others'."""
+    losses = dict(gone)
+    if ledger is not None:
+        for name, grams in losses_of(ledger.lost).items():
+            losses[name] = losses.get(name, 0.0) + grams
     return losses
 
 
-def _place(ranked: Ranked) -> tuple[bool, int, float, float, str]:
+def limit_of(ledger: Ledger | None) -> str:
+    """Say why a thickener leaves this sauce thinner than it was, empty where it does not."""
+    if ledger is None:
+        return ""
+    advice = advise(ledger.points[-1])
+    return f"{say(advice.message)}." if advice.kind == "sauce_thin" else ""
+
+
+def _place(ranked: Ranked) -> tuple[bool, bool, int, float, float, str]:
     excluded = any(person.excluded for person in ranked.own)
     suited = sum(person.suits for person in ranked.eaters)
     minutes = ranked.stand_in.hands_on_minutes
-    return excluded, -suited, round(ranked.distance, 3), minutes, ranked.stand_in.key
+    return (
+        excluded,
+        bool(ranked.limit),
+        -suited,
+        round(ranked.distance, 3),
+        minutes,
+        ranked.stand_in.key,
+    )

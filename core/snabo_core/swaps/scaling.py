@@ -4,18 +4,20 @@ from __future__ import annotations
 
 import uuid
 from collections.abc import Sequence
+from dataclasses import replace
 from functools import lru_cache
 
 from snabo_core.dish import Choice, Line, Part, Slot
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library, library
 from snabo_core.swaps.book import RoleFile, StandIn, StandInLine, book
+from snabo_core.swaps.sauces import liquid_of, power_of, sauce_lines, thickness_of
 from snabo_core.water import Ledger, predict
 from snabo_core.wording import Message, grams_text, say
 
-# A wet sauce: what a thickener works in. Other lines of the part (meat, vegetables) swim in it.
-SAUCE_CLASSES = {"dairy", "plant_milk", "stock", "drink", "fat_dairy", "oil", "starch", "fibre",
-                 "condiment", "egg", "coconut"}  # fmt: skip
+# What lies between the pieces of a crumb and takes no room of its own.
+BETWEEN = {"fat_dairy", "oil", "salt", "spice", "herb", "egg", "stock", "drink", "dairy",
+           "condiment", "plant_milk", "vegetable", "fruit"}  # fmt: skip
 SCALE_DOUBT = 0.02
 NAMESPACE = uuid.UUID("6f1c8a52-6a54-4c0f-9a43-1a3a0d0a7f10")
 
@@ -51,8 +53,12 @@ def check_cook(stand_in: StandIn, foods: Library) -> Ledger:
     Raises:
         BadInput: the lines or steps cannot be cooked.
     """
-    items = (*stand_in.reference, *stand_in.lines)
-    return predict(base_lines(items, foods), stand_in.steps, foods)
+    lines = base_lines((*stand_in.reference, *stand_in.lines), foods)
+    if stand_in.basis != "thickening_power":
+        return predict(lines, stand_in.steps, foods)
+    role_file = book().files[stand_in.role]
+    made = replace(thickness_of(lines, lines, role_file, foods), aim=1.0)
+    return predict(lines, stand_in.steps, foods, thickness=made)
 
 
 @lru_cache(maxsize=512)
@@ -89,25 +95,57 @@ def thickening_power(part: Part, slot: Slot, role_file: RoleFile) -> float:
         BadInput: none of the slot's lines thickens, or one has no grams.
     """
     slot_mass(part, slot)
-    power = sum(
-        (line.grams or 0.0) / role_file.coats_250[line.food] * 250
-        for line in slot_lines(part, slot)
-        if line.food is not None and line.food in role_file.coats_250
-    )
+    power = power_of(slot_lines(part, slot), role_file)
     if power <= 0:
         raise BadInput("None of these lines thickens a sauce.", "slot")
     return power
 
 
-def scale_factor(part: Part, slot: Slot, stand_in: StandIn, role_file: RoleFile) -> float:
+def scale_factor(
+    part: Part, slot: Slot, stand_in: StandIn, role_file: RoleFile, foods: Library
+) -> float:
     """Return by how much the book's amounts grow for this slot.
 
     Cooked mass: original grams over the stand-in's own finished grams, as its ledger predicts
-    them. Thickening power: grams of liquid the original coats over what the book's amount does.
+    them. Loose volume: what covers as much as the original's crumb does. Thickening power: grams
+    of liquid the original coats over what the book's amount does, but never more of anything than
+    the book's highest for the liquid that is there.
     """
-    if stand_in.basis == "thickening_power":
-        return thickening_power(part, slot, role_file) / role_file.power_grams
-    return slot_mass(part, slot) / cooked(stand_in.role, stand_in.key).finished.mass
+    if stand_in.basis == "loose_volume":
+        return _volume(slot_lines(part, slot), foods) / _volume(
+            base_lines(stand_in.lines, foods), foods
+        )
+    if stand_in.basis == "cooked_mass":
+        return slot_mass(part, slot) / cooked(stand_in.role, stand_in.key).finished.mass
+    wanted = thickening_power(part, slot, role_file) / role_file.power_grams
+    highest = min((item.high / item.grams for item in stand_in.lines), default=float("inf"))
+    try:
+        liquid = liquid_of(part, slot, role_file, foods)
+    except BadInput:
+        return wanted
+    if liquid <= 0:
+        return wanted
+    return min(wanted, highest * liquid / role_file.power_grams)
+
+
+def _volume(lines: Sequence[Line], foods: Library) -> float:
+    """Return the loose mL of a crumb: fat, liquid and seasoning sit between its pieces.
+
+    Raises:
+        BadInput: nothing in the slot is a crumb, or its lines are not settled.
+    """
+    found = 0.0
+    for line in lines:
+        if line.food is None:
+            continue
+        food = foods.food(line.food)
+        if food.food_class in BETWEEN:
+            continue
+        density = food.densities.get(line.form or "") or next(iter(food.densities.values()))
+        found += (line.grams or 0.0) / density.best
+    if found <= 0:
+        raise BadInput("None of these lines is a crumb.", "slot")
+    return found
 
 
 def scale_to(
@@ -118,18 +156,13 @@ def scale_to(
     Raises:
         BadInput: the slot's own lines are not settled.
     """
-    factor = scale_factor(part, slot, stand_in, role_file)
+    slot_mass(part, slot)
+    factor = scale_factor(part, slot, stand_in, role_file, foods)
     lines = []
     for item in stand_in.lines:
         identity = uuid.uuid5(NAMESPACE, f"{slot.id}/{stand_in.key}/{item.food}/{item.form}")
         lines.append(line_of(item, factor, str(identity), foods))
     return Choice(stand_in.key, tuple(lines))
-
-
-def _in_sauce(line: Line, foods: Library) -> bool:
-    if line.food is None or line.grams is None:
-        return False
-    return foods.food(line.food).food_class in SAUCE_CLASSES
 
 
 def ledger_lines(part: Part, slot: Slot, foods: Library) -> list[Line]:
@@ -141,9 +174,4 @@ def ledger_lines(part: Part, slot: Slot, foods: Library) -> list[Line]:
     own = list(slot.choice.lines) if slot.choice else []
     if slot.role != "thickener":
         return own
-    kept = [
-        line
-        for line in part.lines
-        if line.id not in slot.line_ids and _in_sauce(line.used(), foods)
-    ]
-    return kept + own
+    return sauce_lines(part, slot, foods) + own

@@ -1,6 +1,6 @@
 """The water ledger: what a part weighs and holds after each drying step, and what to do."""
 
-from snabo_core.water.advice import Advice, advise, question
+from snabo_core.water.advice import Advice, advise, expected, question, sheets
 from snabo_core.water.ledger import Kitchen, Ledger, Point, predict
 from snabo_core.water.state import State, of_lines
 from snabo_core.water.steps import Step
@@ -13,7 +13,9 @@ __all__ = [
     "State",
     "Step",
     "advise",
+    "expected",
     "of_lines",
     "predict",
     "question",
+    "sheets",
 ]

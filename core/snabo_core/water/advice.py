@@ -2,15 +2,24 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 from typing import Literal
 
 from snabo_core.water.ledger import Ledger, Point, mass_at
 from snabo_core.water.steps import LATER_ROUND, PAN_GRAMS_PER_MINUTE, PRESSES
-from snabo_core.wording import Message
+from snabo_core.water.thickness import MOST_BOILED_OFF, Thickness, how_thick
+from snabo_core.wording import Message, say
 
 TENFOLD = 4.0
-Kind = Literal["press_more", "heat_more", "dry_enough", "too_dry", "no_band"]
+# A share of a sauce too small to stir back in.
+A_SPLASH = 0.03
+# Steps by which a sauce boils down.
+BOILING_DOWN = {"dry_in_pan", "simmer"}
+# Grams of liquid that a sheet of kitchen paper holds; common practice, no source.
+SHEET = (15.0, 30.0)
+Kind = Literal["press_more", "heat_more", "dry_enough", "too_dry", "no_band", "sauce_thin",
+               "sauce_right", "sauce_thick"]  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -40,6 +49,8 @@ def advise(point: Point, method: str = "cloth") -> Advice:
     """
     if point.band is None or point.enough is None or point.floor is None:
         return Advice("no_band", Message("no_band"))
+    if point.thickness is not None:
+        return _sauce(point, point.thickness, point.enough, point.floor)
     dry, wet = point.band
     share = point.state.water_share
     values: dict[str, str | float] = {"target": point.enough, "floor": point.floor}
@@ -61,6 +72,48 @@ def advise(point: Point, method: str = "cloth") -> Advice:
             "too_dry", Message("too_dry", {"grams": grams}), grams, point.enough, point.floor
         )
     return Advice("dry_enough", Message("dry_enough", values), 0.0, point.enough, point.floor)
+
+
+def _sauce(point: Point, sauce: Thickness, thin: float, thick: float) -> Advice:
+    """Judge a sauce by its thickness: it is never dried for its own sake and never crumbles."""
+    mass, now = point.state.mass, sauce.at(point.state.water)
+    looks = Message(f"sauce_{how_thick(now)}")
+    if now > sauce.thickest and thick - mass > A_SPLASH * mass:
+        message = Message("sauce_loosen", {"looks": say(looks), "grams": thick - mass})
+        return Advice("sauce_thick", message, thick - mass, thin, thick)
+    if now >= sauce.thinnest:
+        return Advice("sauce_right", Message("sauce_right", {"looks": say(looks)}), 0, thin, thick)
+    if point.technique not in BOILING_DOWN:
+        return Advice("sauce_thin", Message("sauce_as_far", {"looks": say(looks)}))
+    if thin < (1 - MOST_BOILED_OFF) * sauce.began:
+        return Advice("sauce_thin", Message("sauce_never"))
+    if thin < sauce.salty_at:
+        return Advice("sauce_thin", Message("sauce_salty", {"salty": sauce.salty_at}))
+    message = Message("simmer_on", {"grams": mass - thin, "target": thin})
+    return Advice(
+        "heat_more", message, mass - thin, thin, thick,
+        pan_minutes=(mass - thin) / PAN_GRAMS_PER_MINUTE.mean,
+    )  # fmt: skip
+
+
+def expected(point: Point, method: str = "cloth") -> Message | None:
+    """Return what to aim at before a step is weighed, None where there is nothing to aim at."""
+    advice = advise(point, method)
+    if point.enough is None or point.floor is None or advice.kind == "no_band":
+        return None
+    if point.thickness is not None:
+        return advice.message
+    edges = {"target": point.enough, "floor": point.floor}
+    inside = point.state.mass <= point.enough
+    return Message("right_between" if inside else "aim_at", edges)
+
+
+def sheets(point: Point, method: str) -> Message | None:
+    """Return how many sheets of paper a pressing takes, and what does without."""
+    if point.technique != "press" or method != "paper" or point.liquid <= SHEET[0]:
+        return None
+    few, many = (math.ceil(point.liquid / hold) for hold in (SHEET[1], SHEET[0]))
+    return Message("sheets", {"grams": point.liquid, "few": float(few), "many": float(many)})
 
 
 def _rounds(point: Point, grams: float, method: str) -> int | None:

@@ -10,6 +10,7 @@ from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.water.state import State, of_lines
 from snabo_core.water.steps import LIQUID_SOLIDS, ROOM, Outcome, Step, prior_of, run, settle
+from snabo_core.water.thickness import Thickness
 
 START = "start"
 
@@ -45,6 +46,7 @@ class Point:
     enough: float | None
     floor: float | None
     seconds: float | None
+    thickness: Thickness | None = None
 
 
 @dataclass(frozen=True)
@@ -157,6 +159,7 @@ def predict(
     *,
     kitchen: Kitchen | None = None,
     weighed: Mapping[str, float] | None = None,
+    thickness: Thickness | None = None,
 ) -> Ledger:
     """Predict a part through its steps; weigh-ins replace the prediction where they are.
 
@@ -166,6 +169,7 @@ def predict(
         library: where foods are looked up.
         kitchen: microwave watts; only times depend on it, not masses.
         weighed: grams on the scale by step id, `start` for the part before the first step.
+        thickness: what thickens the part if it is a sauce; its steps' bands do not count then.
 
     Raises:
         BadInput: a line is unsettled, nothing is there at the start, or a weigh-in is not a
@@ -197,7 +201,7 @@ def predict(
     ):
         lost = lost.plus(outcome.liquid)
         added = additions.get(step.id, State()).mass
-        points.append(_point(step, before, outcome, below, above, scale, added, watts))
+        points.append(_point(step, before, outcome, below, above, scale, added, watts, thickness))
     return Ledger(tuple(points), _only_losses(lost))
 
 
@@ -210,10 +214,17 @@ def _point(
     weighed: Mapping[str, float],
     added: float,
     watts: float,
+    thickness: Thickness | None,
 ) -> Point:
     mass = outcome.after.mass
     enough = floor = None
-    if step.band is not None:
+    band = step.band
+    if thickness is not None and step.id != START:
+        dry = mass - outcome.after.water
+        waters = [thickness.water_for(x) for x in (thickness.thickest, thickness.thinnest)]
+        floor, enough = (dry + water for water in waters)
+        band = (waters[0] / floor, waters[1] / enough)
+    elif step.band is not None:
         dry, wet = step.band
         # A press takes liquid out of what went in; before it is weighed that is the aim.
         origin = outcome.after if step.id in weighed else before
@@ -226,7 +237,7 @@ def _point(
         step.id, step.technique, step.label, outcome.after,
         mass - below, mass + above, weighed.get(step.id), added,
         outcome.vapour, outcome.liquid.mass, outcome.stuck.mass,
-        step.band, enough, floor, seconds,
+        band, enough, floor, seconds, thickness,
     )  # fmt: skip
 
 

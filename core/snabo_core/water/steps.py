@@ -76,6 +76,12 @@ LIQUID_SOLIDS = 0.035
 COUPLING = Prior(0.7, 0.8, 0.9)
 LEACHING = Prior(0.05, 0.10, 0.15)
 STICKING = Prior(0.01, 0.02, 0.03)
+# What just tender roots weigh after draining against before: 0 to -5 %; from memory.
+TENDER = Prior(0.95, 0.975, 1.0)
+# Grams a minute off a sauce of about 300 g at a gentle simmer without a lid; common practice,
+# no source. The surface grows with the pan, as mass to the power of two thirds.
+SIMMER = Prior(5.0, 7.5, 10.0)
+SIMMERED_GRAMS = 300.0
 PAN_GRAMS_PER_MINUTE = Prior(15.0, 22.0, 30.0)
 # Convection and radiation together, W/(m2 K).
 OVEN = {"still": Prior(20.0, 22.5, 25.0), "fan": Prior(30.0, 35.0, 40.0)}
@@ -114,16 +120,15 @@ def _evaporate(step: Step, before: State, evaporated: float, celsius: float) -> 
     )
 
 
-def boil(step: Step, before: State, leaching: float, _celsius: float) -> Outcome:
-    """Boil or steam: soluble solids leach, the water share becomes that of the cooked row.
+def boil(step: Step, before: State, yielded: float, _celsius: float) -> Outcome:
+    """Boil or steam until just tender: soluble solids leach, the drained whole weighs a share.
 
-    Settings: `water_share` after draining; `leach_scale` 1 for boiling, near 0 for steam.
-    What is taken up from the pot counts as negative liquid.
+    Settings: `leach_scale` 1 for boiling, near 0 for steam. What is taken up from the pot
+    counts as negative liquid.
     """
-    leached = before.soluble().times(leaching * step.settings.get("leach_scale", 1.0))
+    leached = before.soluble().times(LEACHING.mean * step.settings.get("leach_scale", 1.0))
     left = before.minus(leached)
-    share = step.settings["water_share"]
-    water = left.solids * share / (1 - share)
+    water = max(0.0, before.mass * yielded - left.solids)
     drained = State(water=before.water - water).plus(leached)
     return Outcome(with_water(left, water), liquid=drained, celsius=BOILING)
 
@@ -153,6 +158,12 @@ def dry_in_pan(step: Step, before: State, rate: float, _celsius: float) -> Outco
     """Stir over heat: evaporation limited by the pan. Settings: `minutes_per_kg`."""
     minutes = step.settings["minutes_per_kg"] * before.mass / 1000
     return _evaporate(step, before, rate * minutes, BOILING)
+
+
+def simmer(step: Step, before: State, rate: float, _celsius: float) -> Outcome:
+    """Simmer a sauce gently for a time. Settings: `minutes`, `covered`."""
+    surface = (before.mass / SIMMERED_GRAMS) ** (2 / 3)
+    return _evaporate(step, before, rate * surface * step.settings["minutes"], BOILING)
 
 
 def roast(step: Step, before: State, h: float, celsius: float) -> Outcome:
@@ -187,10 +198,11 @@ def _press_prior(step: Step) -> Prior:
 
 TECHNIQUES: dict[str, tuple[Run, Callable[[Step], Prior]]] = {
     "microwave": (microwave, lambda _: COUPLING),
-    "boil": (boil, lambda _: LEACHING),
-    "steam": (boil, lambda _: LEACHING),
+    "boil": (boil, lambda _: TENDER),
+    "steam": (boil, lambda _: TENDER),
     "press": (press, _press_prior),
     "dry_in_pan": (dry_in_pan, lambda _: PAN_GRAMS_PER_MINUTE),
+    "simmer": (simmer, lambda _: SIMMER),
     "roast": (roast, lambda step: OVEN[step.settings.get("oven", "still")]),
     "prepare": (handle, lambda _: STICKING),
     "mix": (handle, lambda _: STICKING),

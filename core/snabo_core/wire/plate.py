@@ -183,6 +183,9 @@ class PointView:
     rounds: int | None
     pan_minutes: float | None
     cautions: tuple[CautionView, ...]
+    # what to aim at before it is weighed, and what the step takes; empty where there is nothing
+    aim: str = ""
+    note: str = ""
 
 
 @dataclass(frozen=True)
@@ -262,6 +265,8 @@ class CandidateView:
     excluded: bool
     suits: int
     why: str
+    # why it cannot do all that the original did here, empty if it can
+    limit: str = ""
 
 
 @dataclass(frozen=True)

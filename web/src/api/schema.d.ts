@@ -1846,6 +1846,8 @@ export interface components {
             rounds: number | null;
             pan_minutes: number | null;
             cautions: components["schemas"]["CautionView"][];
+            aim: string;
+            note: string;
         };
         /**
          * Band
@@ -1909,6 +1911,7 @@ export interface components {
             excluded: boolean;
             suits: number;
             why: string;
+            limit: string;
         };
         /**
          * DecidingReach

@@ -85,6 +85,7 @@ function Strip({ item, chosen, open, onToggle, onChoose }: StripProps): JSX.Elem
             </b>
           )}
           {item.expectation}
+          {item.limit && <b className="verdict bad"> {item.limit}</b>}
         </span>
       </div>
       {open && <Opened item={item} />}

@@ -10,7 +10,7 @@ import type { LedgerView, PointView, Press } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { mapSlot } from '../../draft/edits';
 import { recall, keep } from '../../draft/storage';
-import { duration, plain, withUnit } from '../../parts/format';
+import { duration, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 
 const PRESSES: [Press, string][] = [
@@ -54,13 +54,8 @@ function Answer({ point, ledger }: { point: PointView; ledger: LedgerView }): JS
       {weighed && point.advice === 'heat_more' && (
         <p className="soft">About {minutes(point)} in a wide dry pan, stirring.</p>
       )}
-      {!weighed && point.target !== null && point.floor !== null && (
-        <p className="answer">
-          {point.grams <= point.target
-            ? `Right from ${plain(point.floor)} to ${withUnit(point.target, 'g')}.`
-            : `Dry enough at ${withUnit(point.target, 'g')}; not below ${withUnit(point.floor, 'g')}.`}
-        </p>
-      )}
+      {!weighed && point.aim && <p className="answer">{point.aim}</p>}
+      {point.note && <p>{point.note}</p>}
       {weighed && point.advice === 'no_band' && ledger.next_words && (
         <p className="answer">{ledger.next_words}.</p>
       )}
