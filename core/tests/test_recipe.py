@@ -37,6 +37,17 @@ Bake at 200 C.
 """
 
 
+class PageLabels(unittest.TestCase):
+    """The labels of a page's buttons are no title and no food."""
+
+    def test_buttons_above_the_title(self) -> None:
+        text = "Share\nSave\n1.2k shares\nMenu\nPea pot\nServes 2\n200 g peas\n"
+        read = read_recipe(text, library())
+        self.assertEqual(read.title, "Pea pot")
+        self.assertEqual([a.kind for a in read.asides], ["furniture"] * 4)
+        self.assertEqual([line.food for line in read.parts[0].lines], ["peas"])
+
+
 class ReadRecipe(unittest.TestCase):
     """Title, servings, parts, lines and steps."""
 

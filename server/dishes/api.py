@@ -45,9 +45,9 @@ class ReadView(APIView):
 class ReadLineView(APIView):
     """Reading one line."""
 
-    @contract("read_line", body=services.LineText, answer=core.Line)
+    @contract("read_line", body=services.LineText, answer=list[core.Line])
     def post(self, request: Request) -> Response:
-        """Return the line."""
+        """Return a line for each food that the line names."""
         return Response(
             services.read_one(household_of(request.user), convert(request.data, services.LineText))
         )

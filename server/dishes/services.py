@@ -21,8 +21,7 @@ from snabo_core.explain import explain as core_explain
 from snabo_core.frozen import Frozen, freeze
 from snabo_core.line_swaps import line_swaps as core_line_swaps
 from snabo_core.preview import preview as core_preview
-from snabo_core.quantities.reading import read_line
-from snabo_core.recipe import line_from, new_id, read_recipe, recipe_view, reread_line
+from snabo_core.recipe import lines_from, read_recipe, recipe_view, reread_line
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
 from snabo_core.table_view import day_view, matrix_row
@@ -121,11 +120,10 @@ def read_text(household: Household, body: RecipeText) -> core.Dish:
     return propose_slots(read, book(), foods)
 
 
-def read_one(household: Household, body: LineText) -> core.Line:
-    """Read one typed line."""
-    foods = library_of(household)
-    read = read_line(body.text, foods, body.unit_system, learned(household))
-    return line_from(read, foods, new_id())
+def read_one(household: Household, body: LineText) -> list[core.Line]:
+    """Read one typed line: a line for each food it names."""
+    known = learned(household)
+    return [*lines_from(body.text, library_of(household), body.unit_system, learned=known)]
 
 
 def choose_food(household: Household, body: LineFood) -> core.Line:

@@ -33,6 +33,15 @@ _FURNITURE = re.compile(
     r"recipe by|written by|source)\s*:)",
     re.IGNORECASE,
 )
+# A whole line that is the label of a button or a link.
+_BUTTON = re.compile(
+    r"^\W*(?:share|save|saved|pin|pin it|tweet|e-?mail|text|comments?|rate|reviews?|menu|search|home|close|"
+    r"next|previous|prev|back|more|less|edit|copy|copied|download|likes?|love|follow|shop|about|about us|"
+    r"contact|contact us|help|ok|cancel|send|reply|video|videos|gallery|photos?|recipes?|all recipes|"
+    r"ads?|new|faqs?|loading|continue|accept|accept all|settings|options|hide|show|show all|expand|collapse|"
+    r"[\d.,]+\s*[km]?\s+(?:shares?|likes?|saves?|views?|pins?|comments?|reviews?|ratings?|photos?))\W*$",
+    re.IGNORECASE,
+)
 _STARS = re.compile(
     r"[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b", re.IGNORECASE
 )
@@ -138,9 +147,14 @@ def begins_with_amount(text: str, system: str = "metric") -> bool:
     return amount is not None and end < len(plain.rstrip(" .:"))
 
 
+def is_button(text: str) -> bool:
+    """Tell a line that is nothing but the label of a button or a link."""
+    return _BUTTON.match(text) is not None
+
+
 def is_furniture(text: str) -> bool:
     """Tell the buttons, ratings and adverts of a web page."""
-    if _STARS.search(text) or _LINK.search(text):
+    if _STARS.search(text) or _LINK.search(text) or is_button(text):
         return True
     return (
         len(text) <= LONG_LINE

@@ -13,6 +13,7 @@ from snabo_core.quantities.kinds import (
     begins_with_amount,
     first_word,
     heading_name,
+    is_button,
     is_step,
     kind_of_line,
 )
@@ -176,7 +177,9 @@ class _Sorter:
             self._aside("furniture", line.raw)
         elif self._section_of(line):
             return
-        elif kind_of_line(line.raw) == "furniture" and not self._is_title(line):
+        elif is_button(text) or (
+            kind_of_line(line.raw) == "furniture" and not self._is_title(line)
+        ):
             self._aside("furniture", line.raw)
         elif not self.layout.title and self._is_title(line):
             self._take_title(text)

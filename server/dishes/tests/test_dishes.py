@@ -39,7 +39,9 @@ class Bring(KitchenCase):
             self.assert_problem(response, 400, "Paste the recipe's text first")
 
     def test_choosing_a_food_for_a_line(self) -> None:
-        line = self.send("post", "read/line", {"text": "2 cups zzqqx", "unit_system": "us"}).json()
+        line = self.send("post", "read/line", {"text": "2 cups zzqqx", "unit_system": "us"}).json()[
+            0
+        ]
         self.assertEqual((line["food"], line["settled"]), (None, False))
         body = {"line": line, "food": "swede", "form": None, "unit_system": "us"}
         fixed = self.send("post", "read/food", body).json()

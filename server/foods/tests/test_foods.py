@@ -90,7 +90,7 @@ class AlwaysReadThisAs(KitchenCase):
 
     def line(self, text: str, client: Client | None = None) -> dict:
         body = {"text": text, "unit_system": "metric"}
-        return self.send("post", "read/line", body, client).json()
+        return self.send("post", "read/line", body, client).json()[0]
 
     def test_taught_then_read(self) -> None:
         self.assertEqual(self.line("2 cups gran's roots")["food"], None)

@@ -13,7 +13,7 @@ class OwnFoods(KitchenCase):
         return self.send("post", "own-foods", OWN_FOOD | change).json()["food"]
 
     def line(self, text: str) -> dict:
-        return self.send("post", "read/line", {"text": text, "unit_system": "us"}).json()
+        return self.send("post", "read/line", {"text": text, "unit_system": "us"}).json()[0]
 
     def test_kept_and_found_by_name_and_by_line(self) -> None:
         own = self.keep()

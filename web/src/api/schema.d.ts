@@ -636,7 +636,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description Return the line. */
+        /** @description Return a line for each food that the line names. */
         post: operations["read_line"];
         delete?: never;
         options?: never;
@@ -3607,7 +3607,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Line"];
+                    "application/json": components["schemas"]["Line"][];
                 };
             };
             400: {

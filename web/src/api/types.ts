@@ -6,6 +6,7 @@ type Schemas = components['schemas'];
 export type Dish = Schemas['Dish'];
 export type Part = Schemas['Part'];
 export type Line = Schemas['Line'];
+export type Aside = Schemas['Aside'];
 export type Slot = Schemas['Slot'];
 export type Choice = Schemas['Choice'];
 export type Figure = Schemas['Figure'];

@@ -16,6 +16,7 @@ import {
   replaceLine,
   setChoice,
 } from '../../draft/edits';
+import { makeIt } from '../../draft/kinds';
 import { percent, withUnit } from '../../parts/format';
 import { LineSwapsPanel } from '../../parts/LineSwapsPanel';
 import { LineRow } from '../bring/LineRow';
@@ -139,6 +140,7 @@ function Was({ part, slot, onSwap }: LinesProps): JSX.Element {
                 onAdjust={(next) => draft.change((dish) => replaceLine(dish, line.id, next))}
                 onMove={() => undefined}
                 onRemove={() => undefined}
+                onMake={(kind) => draft.change((dish) => makeIt(dish, line.id, kind))}
               />
             </li>
           ),

@@ -14,8 +14,11 @@ import { withGrams } from '../../draft/edits';
 import { FoodPicker } from '../../parts/FoodPicker';
 import { plain, withUnit } from '../../parts/format';
 import { LineSwapsPanel } from '../../parts/LineSwapsPanel';
+import type { Kind } from '../../draft/kinds';
 import { Notice } from '../../parts/Notice';
+import { keysAreOn } from '../../parts/useKeys';
 import { UsesEditor, usesText } from '../../parts/UsesEditor';
+import { kindOfKey, Kinds } from './Kinds';
 
 interface Props {
   line: Line;
@@ -30,13 +33,37 @@ interface Props {
   onAdjust: (line: Line) => void;
   onMove: (partId: string) => void;
   onRemove: () => void;
+  /** It is no ingredient but something else. */
+  onMake: (kind: Kind) => void;
 }
 
 const DOUBTS: Record<string, string> = {
   no_food: 'Which food is this?',
   food_guessed: 'Is this the right food?',
   no_grams: 'How much is it?',
+  changes_food: 'A word here may make it another food: is this the right one?',
+  cooked_or_dry: 'Weighed dry or cooked?',
+  label_claim: 'The packet claims something: does this food have it too?',
+  shared_amount: 'Is that amount for each of them or for all together?',
+  several_foods: 'More than one food is named.',
 };
+
+/** What is asked about a doubtful line, with the very words that were not understood. */
+function questions(line: Line): string {
+  const words = line.unread.map((word) => `“${word}”`).join(' and ');
+  const asked = line.doubts.map((doubt) =>
+    doubt === 'unread'
+      ? `${words || 'A word'} was not understood: does it change anything?`
+      : (DOUBTS[doubt] ?? doubt),
+  );
+  return asked.join(' ');
+}
+
+/** A text for reading another choice of the same line in its place. */
+function choiceText(line: Line, other: string): string {
+  if (/^\s*[\d½¼¾⅓⅔]/.test(other) || line.amount === null) return other;
+  return `${line.amount} ${line.unit ?? ''} ${other}`;
+}
 
 function Candidate({ food, onPick }: { food: string; onPick: (key: string) => void }): JSX.Element {
   const found = useQuery(foodQuery(food));
@@ -65,6 +92,16 @@ function Edit(props: Props): JSX.Element {
       if (read.grams !== null) onClose();
     },
   });
+  const other = useMutation({
+    mutationFn: async (text: string) => {
+      const body = { text: choiceText(line, text), unit_system: props.dish.unit_system };
+      const [read] = await take(client.POST('/api/read/line', { body }));
+      const rest = line.alternatives.filter((one) => one !== text);
+      const was = line.food_name ? [line.food_name] : [];
+      return read && { ...read, id: line.id, text: line.text, alternatives: [...rest, ...was] };
+    },
+    onSuccess: (read) => read && onChange(read),
+  });
   const typed = Number(grams.replace(',', '.'));
   const valid = grams.trim() !== '' && Number.isFinite(typed) && typed >= 0 && typed <= 50_000;
   const accept = (): void => {
@@ -90,6 +127,16 @@ function Edit(props: Props): JSX.Element {
           <span className="soft">Perhaps</span>
           {line.candidates.map((food) => (
             <Candidate key={food} food={food} onPick={(key) => choose.mutate(key)} />
+          ))}
+        </div>
+      )}
+      {line.alternatives.length > 0 && (
+        <div className="chips">
+          <span className="soft">Or</span>
+          {line.alternatives.map((text) => (
+            <button key={text} type="button" className="chip" onClick={() => other.mutate(text)}>
+              {text}
+            </button>
           ))}
         </div>
       )}
@@ -143,9 +190,9 @@ function Edit(props: Props): JSX.Element {
           onTake={(other) => props.onAdjust({ ...line, instead: other })}
         />
       )}
-      {choose.error && (
+      {(choose.error ?? other.error) && (
         <div style={{ gridColumn: '1 / -1' }}>
-          <Notice bad>{sentence(choose.error)}</Notice>
+          <Notice bad>{sentence(choose.error ?? other.error)}</Notice>
         </div>
       )}
     </form>
@@ -160,11 +207,20 @@ function range(line: Line): string {
 
 export function LineRow(props: Props): JSX.Element {
   const { line, open } = props;
+  const written = line.clause || line.text;
   return (
-    <div className={line.settled ? 'line-row' : 'line-row doubtful'}>
+    <div
+      className={line.settled ? 'line-row' : 'line-row doubtful'}
+      onKeyDown={(event) => {
+        const kind = kindOfKey(event);
+        if (!kind || !keysAreOn()) return;
+        event.preventDefault();
+        props.onMake(kind);
+      }}
+    >
       <b>{line.grams === null ? '? g' : withUnit(line.grams, 'g')}</b>
       <span>
-        {line.food_name || <span className="doubt">{line.text}</span>}
+        {line.food_name || <span className="doubt">{written}</span>}
         {line.preparation && <span className="soft">, {line.preparation}</span>}
         {line.instead && (
           <b className="instead">
@@ -176,16 +232,16 @@ export function LineRow(props: Props): JSX.Element {
         <span className="why">
           {line.settled ? (
             <>
-              “{line.text}” · {line.reason}
+              “{written}” · {line.reason}
               {range(line)}
               {usesText(line) && <span className="uses-text"> · {usesText(line)}</span>}
             </>
           ) : (
             <span className="doubt">
-              “{line.text}” · {line.doubts.map((doubt) => DOUBTS[doubt] ?? doubt).join(' ')}{' '}
-              {line.food !== null && line.reason}
+              “{written}” · {questions(line)} {line.food !== null && line.reason}
             </span>
           )}
+          <Kinds onMake={props.onMake} />
         </span>
       </span>
       <button

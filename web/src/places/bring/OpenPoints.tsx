@@ -1,9 +1,11 @@
 /** What the recipe leaves open, with marked defaults, and its steps with times and heat marked. */
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import type { JSX, ReactNode } from 'react';
 
+import { client, take } from '../../api/client';
 import { lookThroughQuery } from '../../api/queries';
 import type { Dish, Gap, StepView } from '../../api/types';
+import { asLines, leftOut } from '../../draft/kinds';
 import { duration, plain } from '../../parts/format';
 
 interface Props {
@@ -113,7 +115,19 @@ function marked(text: string, view: StepView | undefined): ReactNode[] {
   return pieces;
 }
 
-export function StepsRead({ dish }: { dish: Dish }): JSX.Element | null {
+interface StepsProps {
+  dish: Dish;
+  onChange?: (dish: Dish) => void;
+}
+
+export function StepsRead({ dish, onChange }: StepsProps): JSX.Element | null {
+  const reading = useMutation({
+    mutationFn: async (step: Dish['steps'][number]) => {
+      const body = { text: step.text, unit_system: dish.unit_system };
+      return asLines(dish, step.id, step.text, await take(client.POST('/api/read/line', { body })));
+    },
+    onSuccess: (next) => onChange?.(next),
+  });
   const look = useQuery(lookThroughQuery(dish));
   if (dish.steps.length === 0) return null;
   return (
@@ -125,6 +139,21 @@ export function StepsRead({ dish }: { dish: Dish }): JSX.Element | null {
             {marked(
               step.text,
               look.data?.steps.find((view) => view.step_id === step.id),
+            )}
+            {onChange && (
+              <span className="kinds">
+                <span className="soft">Make it</span>
+                <button type="button" className="plain-button" onClick={() => reading.mutate(step)}>
+                  an ingredient
+                </button>
+                <button
+                  type="button"
+                  className="plain-button"
+                  onClick={() => onChange(leftOut(dish, step.id))}
+                >
+                  not a step
+                </button>
+              </span>
             )}
           </li>
         ))}

@@ -5,7 +5,9 @@ import { useState, type JSX } from 'react';
 
 import type { Dish, Line } from '../../api/types';
 import { addPart, moveLine, removeLine, replaceLine } from '../../draft/edits';
+import { makeIt } from '../../draft/kinds';
 import { Notice } from '../../parts/Notice';
+import { LeftOut } from './LeftOut';
 import { LineRow } from './LineRow';
 import { OpenCount, OpenPoints, StepsRead } from './OpenPoints';
 
@@ -23,6 +25,25 @@ function nextDoubtful(dish: Dish, after: string): string | null {
   const place = lines.findIndex((line) => line.id === after);
   const ordered = [...lines.slice(place + 1), ...lines.slice(0, place)];
   return ordered.find((line) => !line.settled)?.id ?? null;
+}
+
+/** What the recipe says of itself; the ledger and the schedule have their own figures. */
+function Told({ dish }: { dish: Dish }): JSX.Element | null {
+  const { told } = dish;
+  const between = told.servings_low !== null && told.servings_high !== told.servings_low;
+  const minutes: [string, number | null][] = [
+    ['preparing', told.prep_minutes],
+    ['cooking', told.cook_minutes],
+    ['resting', told.rest_minutes],
+    ['in all', told.total_minutes],
+  ];
+  const said = [
+    ...(between ? [`serves ${told.servings_low} to ${told.servings_high}`] : []),
+    ...(told.makes ? [`makes ${told.makes}`] : []),
+    ...minutes.flatMap(([what, value]) => (value === null ? [] : [`${value} min ${what}`])),
+  ];
+  if (said.length === 0) return null;
+  return <p className="soft">The recipe says: {said.join(', ')}.</p>;
 }
 
 export function ReadDish({
@@ -94,6 +115,8 @@ export function ReadDish({
           {note}
         </p>
       ))}
+      <Told dish={dish} />
+      <LeftOut dish={dish} onChange={onChange} />
       {problem && <Notice bad>{problem}</Notice>}
       {dish.parts.map((part) => (
         <div key={part.id}>
@@ -135,6 +158,10 @@ export function ReadDish({
                 onChange(removeLine(dish, line.id));
                 setOpen(null);
               }}
+              onMake={(kind) => {
+                onChange(makeIt(dish, line.id, kind));
+                setOpen(null);
+              }}
             />
           ))}
         </div>
@@ -144,7 +171,7 @@ export function ReadDish({
         onTakeOver={(keys) => onChange({ ...dish, accepted: [...dish.accepted, ...keys] })}
         onLine={setOpen}
       />
-      <StepsRead dish={dish} />
+      <StepsRead dish={dish} onChange={onChange} />
     </section>
   );
 }

@@ -1,0 +1,85 @@
+"""Bringing a recipe copied from a page: set aside, put right, several foods on a line."""
+
+import re
+
+from playwright.sync_api import expect
+
+from e2e.test_path import CookCase
+
+COPIED = """Jump to Recipe
+Print
+Share
+Boathouse parsnip and leek bake
+Serves 4 to 6
+Prep: 20 minutes
+Cook time 45 min
+Subscribe to our newsletter
+
+For the bake
+600 g parsnips, peeled
+2 leeks
+salt and pepper
+150 ml double cream or creme fraiche
+30 g zorblat
+The top layer
+60 g fresh breadcrumbs
+20 g butter
+
+Method
+1. Slice the parsnips and leeks and soften them.
+2. Stir in the cream, cover with crumbs and bake 30 minutes at 190 C.
+"""
+
+
+class Bring(CookCase):
+    """What a page leaves around a recipe never becomes food."""
+
+    def test_furniture_is_set_aside_and_comes_back(self) -> None:
+        page = self.page
+        self.sign_in()
+        self.paste(COPIED)
+        read = page.get_by_role("region", name="What was read")
+        expect(read.get_by_label("Name of the dish")).to_have_value(
+            "Boathouse parsnip and leek bake"
+        )
+        expect(read.get_by_text("serves 4 to 6")).to_be_visible()
+        aside = read.get_by_text(re.compile("Left out: [3-9] lines"))
+        aside.click()
+        expect(read.get_by_text("Subscribe to our newsletter")).to_be_visible()
+        # One click makes an ingredient of it, undo takes that back.
+        before = read.get_by_role("button", name=re.compile("^(Change|Fix) ")).count()
+        read.get_by_role("button", name="Ingredient: Share").click()
+        lines = read.get_by_role("button", name=re.compile("^(Change|Fix) "))
+        expect(lines).to_have_count(before + 1)
+        read.get_by_role("button", name="Undo").click()
+        expect(lines).to_have_count(before)
+
+    def test_several_foods_and_words_not_understood(self) -> None:
+        page = self.page
+        self.sign_in()
+        self.paste(COPIED)
+        read = page.get_by_role("region", name="What was read")
+        expect(read.get_by_role("button", name=re.compile("(Change|Fix) salt"))).to_be_visible()
+        expect(read.get_by_role("button", name=re.compile("(Change|Fix).*pepper"))).to_be_visible()
+        expect(read.get_by_text("Which food is this?").first).to_be_visible()
+        read.get_by_role("button", name=re.compile("double cream")).click()
+        read.get_by_role("button", name="creme fraiche", exact=True).click()
+        expect(
+            read.get_by_role("button", name=re.compile("(Change|Fix) crème fraîche"))
+        ).to_be_visible()
+
+    def test_a_heading_by_one_key_and_a_step_by_one_click(self) -> None:
+        page = self.page
+        self.sign_in()
+        self.paste(COPIED.replace("The top layer", "Tarragon top layer of the bake"))
+        read = page.get_by_role("region", name="What was read")
+        row = read.locator(".line-row", has_text="Tarragon top layer")
+        row.get_by_role("button", name=re.compile("^(Change|Fix)")).focus()
+        page.keyboard.press("h")
+        names = read.get_by_label("Name of the part")
+        expect(names).to_have_count(2)
+        expect(names.nth(1)).to_have_value("Tarragon top layer of the bake")
+        odd = read.locator(".line-row", has_text="zorblat")
+        odd.get_by_role("button", name="step").click()
+        expect(read.get_by_role("region", name="Steps").get_by_text("30 g zorblat")).to_be_visible()
+        expect(odd).to_have_count(0)

@@ -1,0 +1,70 @@
+/** What was pasted and is no food: set aside, never lost, each back with one click. */
+import { useMutation } from '@tanstack/react-query';
+import type { JSX } from 'react';
+
+import { client, sentence, take } from '../../api/client';
+import type { Aside, Dish } from '../../api/types';
+import { asLines, asStep } from '../../draft/kinds';
+import { Notice } from '../../parts/Notice';
+
+const WORDS: Record<Aside['kind'], string> = {
+  furniture: 'page',
+  note: 'note',
+  story: 'story',
+  nutrition: 'nutrition',
+};
+
+interface Props {
+  dish: Dish;
+  onChange: (dish: Dish) => void;
+}
+
+export function LeftOut({ dish, onChange }: Props): JSX.Element | null {
+  const reading = useMutation({
+    mutationFn: async (aside: Aside) => {
+      const body = { text: aside.text, unit_system: dish.unit_system };
+      return asLines(
+        dish,
+        aside.id,
+        aside.text,
+        await take(client.POST('/api/read/line', { body })),
+      );
+    },
+    onSuccess: onChange,
+  });
+  const count = dish.asides.length;
+  if (count === 0) return null;
+  return (
+    <details className="left-out">
+      <summary>
+        Left out: {count === 1 ? 'one line' : `${count} lines`} that {count === 1 ? 'is' : 'are'} no
+        food
+      </summary>
+      {reading.error && <Notice bad>{sentence(reading.error)}</Notice>}
+      <ul className="plain-list">
+        {dish.asides.map((aside) => (
+          <li key={aside.id}>
+            <span className="soft">{WORDS[aside.kind]}</span>
+            <span className="grow">{aside.text}</span>
+            <button
+              type="button"
+              className="chip"
+              aria-label={`Ingredient: ${aside.text}`}
+              onClick={() => reading.mutate(aside)}
+            >
+              ingredient
+            </button>
+            <button
+              type="button"
+              className="chip"
+              aria-label={`Step: ${aside.text}`}
+              onClick={() => onChange(asStep(dish, aside))}
+            >
+              step
+            </button>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
