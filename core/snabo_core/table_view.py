@@ -16,7 +16,7 @@ from snabo_core.plate.rows import PLACE, UNIT
 from snabo_core.preview import LABELS, Setting
 from snabo_core.swaps.book import Book
 from snabo_core.wire import Cell, DayEater, DayLine, DayView, MatrixRow
-from snabo_core.wording import Message, in_energy_unit, say
+from snabo_core.wording import Message, in_energy_unit, listed, say
 
 # A limit missed by less than this share of it is missed nearly; common practice, no source.
 NEARLY = 0.15
@@ -106,8 +106,8 @@ def _split(dish: Dish, people: Sequence[ForEater], cells: Sequence[Cell], plate:
         foods = [line.food_name for _, line in all_lines(dish) if line.id in blamed]
         values: dict[str, str | float] = {
             "name": person.eater.name,
-            "where": " and ".join(part.name.lower() for part in touched),
-            "foods": " and ".join(dict.fromkeys(foods)),
+            "where": listed([part.name.lower() for part in touched]),
+            "foods": listed(list(dict.fromkeys(foods))),
         }
         shared = len(touched) < len(dish.parts)
         sentences.append(say(Message("split_at" if shared else "split_all", values)))

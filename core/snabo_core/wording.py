@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
 Value = str | float
@@ -151,6 +151,12 @@ class _Worded:
 
     def __format__(self, style: str) -> str:
         return _text(self.value, style)
+
+
+def listed(names: Sequence[str]) -> str:
+    """Return names as a sentence lists them: "a", "a and b", "a, b and c"."""
+    *first, last = names
+    return f"{', '.join(first)} and {last}" if first else last
 
 
 def say(message: Message) -> str:

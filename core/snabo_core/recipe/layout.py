@@ -21,6 +21,8 @@ from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.tidying import tidy, without_pictures
 from snabo_core.recipe.facts import Servings, clean_title, servings_in, times_in, yield_in
 
+# "Some butter" begins a line of its own, however the line before it ended.
+_OWN_LINE = re.compile(r"(?:some|more|extra|additional|plenty|any|a)\b", re.IGNORECASE)
 # A line is looked at only so far; nobody writes longer ingredients.
 MOST_CHARACTERS = 2000
 WRAPPED_AT = 40
@@ -421,7 +423,8 @@ class _Sorter:
             return heading_name(line.text) is None or not self._amounts_follow(1)
         if line.text.startswith("("):
             return True
-        if not line.text[:1].islower() or any(c.isdigit() for c in line.text):
+        digits = any(c.isdigit() for c in line.text)
+        if not line.text[:1].islower() or digits or _OWN_LINE.match(line.text):
             return False
         return _OPEN_END.search(before) is not None or not self.names_food(before)
 
