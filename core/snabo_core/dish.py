@@ -45,6 +45,23 @@ class Use:
 
 
 @dataclass(frozen=True)
+class Leaving:
+    """What leaves a line before it is eaten, as proposed from its words.
+
+    `low`, `best` and `high` are shares of the line that go, of its sodium alone if
+    `sodium_only`. `cause` is a key of the book, `words` say it, `source` is where it is from.
+    """
+
+    cause: str
+    words: str
+    low: float
+    best: float
+    high: float
+    sodium_only: bool = False
+    source: str = ""
+
+
+@dataclass(frozen=True)
 class HoldBack:
     """How a line is added by eye: from `start` grams up to `ceiling`, until the cue says so."""
 
@@ -88,17 +105,21 @@ class Line:
     # The words of this food where the written line names several, and what nobody understood.
     clause: str = ""
     unread: tuple[str, ...] = ()
+    # None where nothing is known to leave, or the cook has said in `retained` what stays.
+    leaving: Leaving | None = None
 
     def used(self) -> Line:
         """Return what is really used: the line swapped in, or this one."""
         return self.instead or self
 
-    def eaten_share(self) -> float:
-        """Return the share of the line that is eaten."""
-        if not self.uses:
-            return self.retained
+    def eaten(self) -> tuple[float, float, float]:
+        """Return the share of the line that is eaten: low, best, high."""
         left = sum(use.share for use in self.uses if use.kind == "left")
-        return self.retained * max(0.0, 1.0 - left)
+        stays = self.retained * max(0.0, 1.0 - left)
+        gone = self.leaving
+        if gone is None or gone.sodium_only:
+            return stays, stays, stays
+        return stays * (1 - gone.high), stays * (1 - gone.best), stays * (1 - gone.low)
 
 
 @dataclass(frozen=True)
@@ -375,6 +396,9 @@ def _check_line(line: Line) -> None:
     if not 0 <= line.retained <= 1:
         raise BadInput(f"The share kept of '{line.text}' runs from 0 to 1.", "retained")
     _check_uses(line)
+    gone = line.leaving
+    if gone is not None and not 0 <= gone.low <= gone.best <= gone.high <= 1:
+        raise BadInput(f"What leaves '{line.text}' runs from 0 to 1, low to high.", "leaving")
     if line.instead is not None:
         if line.instead.instead is not None or line.instead.id != line.id:
             raise BadInput(f"What replaces '{line.text}' has to be one plain line.", "instead")

@@ -104,6 +104,7 @@ def swapped_line(line: Line, own: Member, other: Member, library: Library) -> Li
         reason=say(Message("instead_of", {"food": line.food_name or line.text})),
         retained=line.retained,
         uses=line.uses,
+        leaving=line.leaving,
     )
 
 

@@ -96,7 +96,7 @@ def _broken(
 ) -> list[tuple[Line, Certainty, float | None]]:
     broken: list[tuple[Line, Certainty, float | None]] = []
     for line in lines:
-        share = line.eaten_share()
+        share = line.eaten()[2]
         if line.grams == 0 or share == 0:
             continue
         grams = None if line.grams is None else line.grams * share

@@ -23,6 +23,7 @@ from snabo_core.plate.rows import (
     Rules,
     row_figures,
     scaled,
+    without_sodium,
 )
 from snabo_core.plate.totals import MOST_BLAMED, Blame, Cause, Many, Matrix, Totals, gravest
 from snabo_core.quantities.units import UNITS
@@ -88,15 +89,17 @@ def entries(
         figures = row_figures(row, food, rules)
         if line.id in kept:
             figures = scaled(figures, kept[line.id])
-        scale = line.eaten_share()
+        if line.leaving is not None and line.leaving.sodium_only:
+            figures = without_sodium(figures, line.leaving)
+        low, best, high = line.eaten()
         known = line.grams is not None
         found.append(
             Entry(
                 line,
                 row.key,
-                (line.grams_low or 0.0) * scale,
-                line.grams * scale if line.grams is not None else None,
-                (line.grams_high or 0.0) * scale if known else None,
+                (line.grams_low or 0.0) * low,
+                line.grams * best if line.grams is not None else None,
+                (line.grams_high or 0.0) * high if known else None,
                 figures,
             )
         )

@@ -303,6 +303,9 @@ def _understood(book: _Ledger, place: int, word: Word, chosen: set[str]) -> bool
         return True
     if food.food_class in GENERIC.get(plain, ()):
         return True
+    # Whatever salt is for, "the pasta water" or "the brine", it stays salt.
+    if food.food_class == "salt" and place in _for_phrases(book):
+        return True
     kind = class_of(plain)
     if kind is None:
         return False

@@ -6,13 +6,14 @@ import re
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
-from snabo_core.dish import HoldBack, Use
+from snabo_core.dish import HoldBack, Leaving, Use
 from snabo_core.foods import Food, Library
 from snabo_core.foods.library import words_of
 from snabo_core.quantities.accounting import Account, account
 from snabo_core.quantities.amounts import Amount, read_amount
 from snabo_core.quantities.fat_shares import by_fat
 from snabo_core.quantities.grams import Grams, Waste, unknown, weigh
+from snabo_core.quantities.leavings import leaving_of
 from snabo_core.quantities.lexicon import (
     FoodMatch,
     Segment,
@@ -123,6 +124,7 @@ class ReadLine:
     hold: HoldBack | None = None
     unread: tuple[str, ...] = ()
     clause: str = ""
+    leaving: Leaving | None = None
 
 
 def learned_key(food_text: str) -> str:
@@ -226,7 +228,9 @@ def _read_clause(
     if found is None or read.form is None:
         return read
     uses = read_uses(clause.text, read.amount, found.match.food, read.form, read.grams, system)
-    return replace(read, uses=uses.uses, hold=uses.hold, grams=uses.grams)
+    food = found.match.food
+    gone = leaving_of(clause.text, food, read.form, uses.uses)
+    return replace(read, uses=uses.uses, hold=uses.hold, grams=uses.grams, leaving=gone)
 
 
 _COUNTED_EXTRA = re.compile(

@@ -21,6 +21,7 @@ from snabo_core.dish import (
 from snabo_core.foods import Library
 from snabo_core.gaps import gaps_of
 from snabo_core.quantities.grams import weigh
+from snabo_core.quantities.leavings import leaving_of
 from snabo_core.quantities.lexicon import choose_form, head_span, segments_of, spans_in, words_in
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
 from snabo_core.quantities.step_facts import heats_in, times_in
@@ -65,6 +66,7 @@ def line_from(read: ReadLine, library: Library, identity: str) -> Line:
         candidates=read.candidates,
         settled=not read.doubts,
         uses=read.uses,
+        leaving=read.leaving,
         hold=read.hold,
         clause=read.clause,
         unread=read.unread,
@@ -236,6 +238,7 @@ def reread_line(
         doubts=("no_grams",) if grams.best is None else (),
         settled=grams.best is not None,
         unread=(),
+        leaving=leaving_of(written, food, chosen, line.uses),
     )
 
 

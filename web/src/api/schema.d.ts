@@ -1351,6 +1351,7 @@ export interface components {
             instead: components["schemas"]["Line"] | null;
             clause: string;
             unread: string[];
+            leaving: components["schemas"]["Leaving"] | null;
         };
         /**
          * Use
@@ -1372,6 +1373,22 @@ export interface components {
             start: number;
             ceiling: number;
             cue: string;
+        };
+        /**
+         * Leaving
+         * @description What leaves a line before it is eaten, as proposed from its words.
+         *
+         *         `low`, `best` and `high` are shares of the line that go, of its sodium alone if
+         *         `sodium_only`. `cause` is a key of the book, `words` say it, `source` is where it is from.
+         */
+        Leaving: {
+            cause: string;
+            words: string;
+            low: number;
+            best: number;
+            high: number;
+            sodium_only: boolean;
+            source: string;
         };
         /**
          * Slot

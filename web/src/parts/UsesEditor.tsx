@@ -27,6 +27,11 @@ export function usesText(line: Line): string {
     shares.push(
       `start with ${withUnit(line.hold.start, 'g')}, up to ${withUnit(line.hold.ceiling, 'g')}, ${line.hold.cue}`,
     );
+  const gone = line.leaving;
+  if (gone) {
+    const what = gone.sodium_only ? ' of its sodium' : '';
+    shares.push(`about ${Math.round(gone.best * 100)} %${what} ${gone.words}`);
+  }
   if (line.retained < 1) shares.push(`${Math.round((1 - line.retained) * 100)} % not eaten`);
   return shares.join(' · ');
 }
@@ -53,6 +58,7 @@ export function UsesEditor({
   line: Line;
   onChange: (line: Line) => void;
 }): JSX.Element {
+  const gone = line.leaving?.sodium_only ? null : line.leaving;
   return (
     <div className="row uses" role="group" aria-label="What becomes of it">
       {line.uses.length > 1 &&
@@ -72,13 +78,14 @@ export function UsesEditor({
       <TextField
         label="Not eaten, %"
         type="number"
-        value={Math.round((1 - line.retained) * 100)}
+        value={Math.round((1 - line.retained * (1 - (gone?.best ?? 0))) * 100)}
+        helperText={gone && `${Math.round(gone.low * 100)} to ${Math.round(gone.high * 100)} %`}
         sx={{ width: 130 }}
         slotProps={{ htmlInput: { min: 0, max: 100 } }}
-        title="Left in the pan, drained away, shells"
+        title={gone?.source ?? 'Left in the pan, drained away, shells'}
         onChange={(e) => {
           const lost = Math.min(Math.max(Number(e.target.value) / 100, 0), 1);
-          onChange({ ...line, retained: 1 - lost });
+          onChange({ ...line, retained: 1 - lost, leaving: null });
         }}
       />
     </div>

@@ -1,0 +1,69 @@
+"""What leaves a line before it is eaten, proposed from its words: oil in the pan, salt in the water."""
+
+from __future__ import annotations
+
+import re
+import tomllib
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cache
+from importlib.resources import files
+
+from snabo_core.dish import Leaving, Use
+from snabo_core.foods import Food
+
+
+@dataclass(frozen=True)
+class Cause:
+    """One way for food to leave: the words for it, the food classes, and the shares gone."""
+
+    key: str
+    name: str
+    words: re.Pattern[str]
+    classes: frozenset[str]
+    forms: frozenset[str]
+    sodium_only: bool
+    gone: tuple[float, float, float]
+    source: str
+
+
+@cache
+def causes() -> tuple[Cause, ...]:
+    """Return every cause of `book/leavings.toml`, in the order in which they count."""
+    text = (files("snabo_core") / "book" / "leavings.toml").read_text("utf-8")
+    return tuple(
+        Cause(
+            key,
+            entry["name"],
+            re.compile(entry["words"], re.IGNORECASE),
+            frozenset(entry["classes"]),
+            frozenset(entry.get("forms", ())),
+            entry.get("sodium_only", False),
+            (float(entry["gone"][0]), float(entry["gone"][1]), float(entry["gone"][2])),
+            entry["source"],
+        )
+        for key, entry in tomllib.loads(text).items()
+    )
+
+
+def leaving_of(text: str, food: Food, form: str, uses: Sequence[Use]) -> Leaving | None:
+    """Return what leaves a line by its words, None where they say nothing.
+
+    Where only one use of the line says so, the shares are of that use.
+
+    Args:
+        text: the written words of this food.
+        food: the food that was read.
+        form: its form.
+        uses: how the line is shared out; words such as "plus extra for frying" are one of them.
+    """
+    for cause in causes():
+        if food.food_class not in cause.classes or (cause.forms and form not in cause.forms):
+            continue
+        if cause.words.search(text) is None:
+            continue
+        shares = [u.share for u in uses if u.words and cause.words.search(u.words)]
+        whole = min(1.0, sum(shares)) if shares and len(uses) > 1 else 1.0
+        low, best, high = (gone * whole for gone in cause.gone)
+        return Leaving(cause.key, cause.name, low, best, high, cause.sodium_only, cause.source)
+    return None
