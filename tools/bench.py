@@ -194,7 +194,8 @@ def main() -> int:
         seen = score([line for line in expected_lines() if line.set_aside == aside])
         print(
             f"reading, {seen.count} lines {name}: amount and unit {seen.amounts:.1%}, "
-            f"food {seen.foods:.1%}, grams {seen.grams:.1%}"
+            f"food {seen.foods:.1%}, grams {seen.grams:.1%}, "
+            f"wrong without a doubt {seen.silent:.1%}, doubted though right {seen.doubts:.1%}"
         )
     print("misspelled names: {} of {} first, {} among the first three".format(*misspelled()))
     plates, bare = found["40 plates judged"][0], found["bare product"][0]

@@ -7,7 +7,7 @@ from rest_framework.views import APIView
 from accounts.services import household_of
 from config.contract import contract
 from config.wire import convert
-from snabo_core.plate.exclusions import EXCLUSIONS
+from snabo_core.foods.allergen_lists import AllergenList, allergen_list
 from snabo_core.wire import SchoolView
 from table import services
 
@@ -73,7 +73,7 @@ class SchoolsView(APIView):
 class ExclusionsView(APIView):
     """The vocabulary of what can be left out."""
 
-    @contract("exclusions", answer=services.Words)
+    @contract("exclusions", answer=AllergenList)
     def get(self, request: Request) -> Response:
-        """List the words."""
-        return Response(services.Words(list(EXCLUSIONS)))
+        """List the words, those first that the household's labels have to name."""
+        return Response(allergen_list(household_of(request.user).label_region))

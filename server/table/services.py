@@ -50,12 +50,6 @@ class EaterRecord(msgspec.Struct):
     preset: bool
 
 
-class Words(msgspec.Struct):
-    """A plain list of words."""
-
-    words: list[str]
-
-
 def record(eater: Eater) -> EaterRecord:
     """Return an eater for the wire."""
     school = schools().get(eater.school)

@@ -328,9 +328,14 @@ def _known_words(library: Library) -> tuple[str, ...]:
     return tuple(sorted(w for w in listed if len(w) > 3))
 
 
+@lru_cache(maxsize=16)
+def _known_set(library: Library) -> frozenset[str]:
+    return frozenset(_known_words(library))
+
+
 def respelled(line: Sequence[Word], library: Library) -> tuple[list[Word], int]:
     """Return the words with slips of spelling mended, and how many letters that took."""
-    known = set(_known_words(library))
+    known = _known_set(library)
     result, letters = [], 0
     for word in line:
         near = None

@@ -55,8 +55,10 @@ def slot_ledger(
     library: Library,
     setting: Setting,
     weighed: Mapping[str, float] | None = None,
+    *,
+    spread: bool = True,
 ) -> Ledger:
-    """Predict the water of a swapped slot.
+    """Predict the water of a swapped slot; without `spread` quickly, see `predict`.
 
     Raises:
         SnaboError: a line is unsettled or its water is unknown.
@@ -78,6 +80,7 @@ def slot_ledger(
         kitchen=Kitchen(setting.microwave_watts),
         weighed=weighed,
         thickness=thickness,
+        spread=spread,
     )
 
 

@@ -161,7 +161,7 @@ def _ledger(
 ) -> Ledger | None:
     try:
         return slot_ledger(
-            whole.part(part.id), whole.slot(part.id, slot.id), book, library, setting
+            whole.part(part.id), whole.slot(part.id, slot.id), book, library, setting, spread=False
         )
     except SnaboError:
         return None

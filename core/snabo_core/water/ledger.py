@@ -160,6 +160,7 @@ def predict(
     kitchen: Kitchen | None = None,
     weighed: Mapping[str, float] | None = None,
     thickness: Thickness | None = None,
+    spread: bool = True,
 ) -> Ledger:
     """Predict a part through its steps; weigh-ins replace the prediction where they are.
 
@@ -169,6 +170,7 @@ def predict(
         library: where foods are looked up.
         kitchen: microwave watts; only times depend on it, not masses.
         weighed: grams on the scale by step id, `start` for the part before the first step.
+        spread: False where nobody looks at how far the masses may lie; low and high are the mass.
         thickness: what thickens the part if it is a sauce; its steps' bands do not count then.
 
     Raises:
@@ -191,13 +193,15 @@ def predict(
         sum(line.grams_low or 0.0 for line in first),
         sum(line.grams_high or 0.0 for line in first),
     )
-    spread = _spread(start, doubt, additions, steps, scale)
+    around = [(0.0, 0.0)] * (len(steps) + 1)
+    if spread:
+        around = _spread(start, doubt, additions, steps, scale)
     watts = (kitchen or Kitchen()).microwave_watts
     begin = Step(START, START, "Start")
     points = []
     lost = State()
     for step, before, outcome, (below, above) in zip(
-        [begin, *steps], course.befores, course.outcomes, spread, strict=True
+        [begin, *steps], course.befores, course.outcomes, around, strict=True
     ):
         lost = lost.plus(outcome.liquid)
         added = additions.get(step.id, State()).mass

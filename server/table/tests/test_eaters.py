@@ -1,6 +1,7 @@
 """Eaters at the table."""
 
 from config.tests.base import KitchenCase
+from snabo_core.foods.certainty import EXCLUSIONS
 
 FORM = {
     "name": "Cleo",
@@ -16,6 +17,21 @@ WEEK = {"start": "2026-03-02", "days": 7, "rules": ["one_starch", "one_fruit"]}
 
 class Eaters(KitchenCase):
     """Added, changed, taken away, brought back."""
+
+    def test_what_labels_name_follows_the_region(self) -> None:
+        kitchen = self.send("get", "kitchen").json()
+        found = {}
+        for region in ("eu", "us", "other"):
+            self.send("put", "kitchen", kitchen | {"label_region": region})
+            answer = self.send("get", "exclusions").json()
+            self.assertEqual({*answer["listed"], *answer["others"]}, set(EXCLUSIONS))
+            self.assertEqual(len(answer["listed"]) + len(answer["others"]), len(EXCLUSIONS))
+            self.assertIn("coconut", answer["others"])
+            self.assertIn("Coconut", answer["coconut"])
+            found[region] = set(answer["listed"])
+        # Regulation (EU) 1169/2011, Annex II names celery, mustard, lupin and sulphites; the US
+        # nine do not.
+        self.assertEqual(found["eu"] - found["us"], {"celery", "mustard", "lupin", "sulphites"})
 
     def test_round(self) -> None:
         added = self.send("post", "eaters", FORM)
@@ -87,4 +103,4 @@ class Eaters(KitchenCase):
         schools = self.send("get", "schools").json()
         self.assertTrue(all(s["source"] for s in schools))
         self.assertIn("Feinman", next(s for s in schools if s["key"] == "very_low_carb")["source"])
-        self.assertIn("gluten", self.send("get", "exclusions").json()["words"])
+        self.assertIn("gluten", self.send("get", "exclusions").json()["listed"])

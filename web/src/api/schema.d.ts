@@ -288,7 +288,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description List the words. */
+        /** @description List the words, those first that the household's labels have to name. */
         get: operations["exclusions"];
         put?: never;
         post?: never;
@@ -949,11 +949,18 @@ export interface components {
             exclusions: string[];
         };
         /**
-         * Words
-         * @description A plain list of words.
+         * AllergenList
+         * @description The exclusions' vocabulary as a region sorts it.
+         *
+         *         `listed` are what its labels have to name, `others` what else can be left out; together
+         *         they are every word, once.
          */
-        Words: {
-            words: string[];
+        AllergenList: {
+            name: string;
+            listed: string[];
+            others: string[];
+            coconut: string;
+            source: string;
         };
         /**
          * FoodView
@@ -2848,7 +2855,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Words"];
+                    "application/json": components["schemas"]["AllergenList"];
                 };
             };
             400: {

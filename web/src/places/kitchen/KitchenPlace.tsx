@@ -6,7 +6,13 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { client, sentence, take } from '../../api/client';
-import { foodsChanged, kitchenQuery, readingsQuery, sessionQuery } from '../../api/queries';
+import {
+  foodsChanged,
+  exclusionsQuery,
+  kitchenQuery,
+  readingsQuery,
+  sessionQuery,
+} from '../../api/queries';
 import type { KitchenSettings } from '../../api/types';
 import { setEnergyUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
@@ -94,6 +100,7 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
       queries.setQueryData(kitchenQuery.queryKey, kept);
       setEnergyUnit(kept.energy_unit);
       void queries.invalidateQueries({ queryKey: sessionQuery.queryKey });
+      void queries.invalidateQueries({ queryKey: exclusionsQuery.queryKey });
       void foodsChanged(queries);
     },
   });

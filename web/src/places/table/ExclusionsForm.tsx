@@ -12,6 +12,30 @@ interface Props {
   onChange: (exclusions: Exclusion[]) => void;
 }
 
+interface WordsProps {
+  words: string[];
+  has: (word: string) => boolean;
+  onToggle: (word: string) => void;
+}
+
+function Words({ words, has, onToggle }: WordsProps): JSX.Element {
+  return (
+    <div className="chips">
+      {words.map((word) => (
+        <button
+          key={word}
+          type="button"
+          className="chip"
+          aria-pressed={has(word)}
+          onClick={() => onToggle(word)}
+        >
+          {word}
+        </button>
+      ))}
+    </div>
+  );
+}
+
 export function ExclusionsForm({ exclusions, onChange }: Props): JSX.Element {
   const words = useQuery(exclusionsQuery);
   const [own, setOwn] = useState('');
@@ -32,19 +56,16 @@ export function ExclusionsForm({ exclusions, onChange }: Props): JSX.Element {
       <p style={{ margin: '10px 0 8px' }}>
         <b>Leaves out</b>
       </p>
-      <div className="chips">
-        {words.data?.words.map((word) => (
-          <button
-            key={word}
-            type="button"
-            className="chip"
-            aria-pressed={has(word)}
-            onClick={() => toggle(word)}
-          >
-            {word}
-          </button>
-        ))}
-      </div>
+      {words.data && (
+        <>
+          <p className="soft" title={words.data.source}>
+            On {words.data.name}
+          </p>
+          <Words words={words.data.listed} has={has} onToggle={toggle} />
+          <p className="soft">Also. {words.data.coconut}</p>
+          <Words words={words.data.others} has={has} onToggle={toggle} />
+        </>
+      )}
       <div className="row" style={{ marginTop: 10 }}>
         <TextField
           label="Something else, in your words"
