@@ -59,11 +59,35 @@ def portions(page: Page) -> None:
     open_dish(page, "mackerel pot", "Portions")
 
 
+# A recipe of our own as it comes when a whole page is copied.
+COPIED = """Share
+Sluice-gate bean and leek bake
+Serves 4 to 6
+Total time 1 hour
+Follow us for more
+
+2 leeks or 3 spring onions
+400 g tin butter beans, rinsed
+salt and pepper
+2 tbsp olive oil, for frying
+30 g flumen powder
+
+For the lid
+700 g floury potatoes, peeled
+100 ml milk
+
+Method
+1. Soften the leeks in the oil, add the beans.
+2. Mash the potatoes with milk, spread over, bake 30 minutes at 200 C.
+"""
+
+
 def bring(page: Page) -> None:
     page.goto(page.url.split("/dishes")[0] + "/bring")
-    page.get_by_role("button", name="Try an example").click()
+    page.get_by_label("Recipe text").fill(COPIED)
     page.get_by_role("button", name="Read it").click()
     page.get_by_role("button", name="Put it on the Bench").wait_for()
+    page.get_by_text("Left out").click()
 
 
 def place(name: str) -> Callable[[Page], None]:

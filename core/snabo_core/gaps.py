@@ -72,7 +72,8 @@ def _amounts(dish: Dish) -> list[_Found]:
         name = line.food_name or line.text
         key = f"amount:{line.id}"
         if line.grams is None:
-            found.append((key, "amount", line.id, f"How much {name}?", ""))
+            asked = f"How much {name}?" if line.food else f"Which food is “{name}”?"
+            found.append((key, "amount", line.id, asked, ""))
         elif line.amount is None and line.reason.startswith("to taste"):
             low, high = (grams_text(x or 0.0) for x in (line.grams_low, line.grams_high))
             default = f"{grams_text(line.grams)} g, {low} to {high} g"

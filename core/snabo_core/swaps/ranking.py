@@ -87,7 +87,10 @@ def elsewhere(dish: Dish, part: Part, slot: Slot, setting: Setting, library: Lib
     for eater in setting.eaters:
         broken = breaches(eater.exclusions, kept, library, sharing.of(eater.id))
         sure = [b for b in broken if b.certainty == "contains"]
-        found += [f"{eater.name}: {say(b.message)} elsewhere in the dish." for b in sure[:1]]
+        found += [
+            f"For {eater.name} the rest of the dish {say(b.message)}. No stand-in changes that."
+            for b in sure[:1]
+        ]
     return found
 
 

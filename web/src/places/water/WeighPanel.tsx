@@ -55,7 +55,7 @@ function Answer({ point, ledger }: { point: PointView; ledger: LedgerView }): JS
         <p className="soft">About {minutes(point)} in a wide dry pan, stirring.</p>
       )}
       {!weighed && point.aim && <p className="answer">{point.aim}</p>}
-      {point.note && <p>{point.note}</p>}
+      {!weighed && point.note && <p className="soft">{point.note}</p>}
       {weighed && point.advice === 'no_band' && ledger.next_words && (
         <p className="answer">{ledger.next_words}.</p>
       )}
