@@ -33,6 +33,44 @@ class Bring(KitchenCase):
                 stored = self.send("post", "dishes", response.json())
                 self.assertIn(stored.status_code, {201, 413})
 
+    def test_a_line_of_several_foods_is_several_lines(self) -> None:
+        body = {"text": "2 carrots and 1 onion, chopped", "unit_system": "metric"}
+        lines = self.send("post", "read/line", body).json()
+        self.assertEqual([line["food"] for line in lines], ["carrot", "onion"])
+        self.assertEqual({line["text"] for line in lines}, {body["text"]})
+
+    def test_any_line_is_answered(self) -> None:
+        for text in ("", " ", "1" * 100_000, "(" * 3000, "\u202e\u0000", "½" * 500):
+            body = {"text": text, "unit_system": "metric"}
+            answer = self.send("post", "read/line", body)
+            self.assertIn(answer.status_code, (200, 400), text[:20])
+        odd = self.send("post", "read/line", {"text": 5, "unit_system": "metric"})
+        self.assertEqual(odd.status_code, 400)
+
+    def test_what_is_set_aside_is_kept_with_the_dish(self) -> None:
+        detail = self.bring("Share\nPea pot\nServes 2\nSubscribe to our newsletter\n200 g peas\n")
+        document = self.send("get", f"dishes/{detail['id']}").json()["document"]
+        self.assertEqual(document["title"], "Pea pot")
+        self.assertEqual(
+            [aside["text"] for aside in document["asides"]],
+            ["Share", "Subscribe to our newsletter"],
+        )
+
+    def test_what_leaves_a_line_is_saved_and_checked(self) -> None:
+        detail = self.bring("Fritters\nServes 2\n500 ml sunflower oil, for deep frying\n")
+        path, document = f"dishes/{detail['id']}", detail["document"]
+        line = document["parts"][0]["lines"][0]
+        self.assertEqual(line["leaving"]["cause"], "deep_frying")
+        body = {"sequence": 1, "dish": document}
+        proposed = self.send("post", "preview", body).json()["figures"]["fat"]
+        self.assertLess(proposed["best"], 40)
+        line |= {"leaving": None, "retained": 0.5}
+        self.assertEqual(self.send("put", path, document, if_match="1").status_code, 200)
+        mine = self.send("post", "preview", body).json()["figures"]["fat"]
+        self.assertAlmostEqual(mine["best"], 500 * 0.92 * 0.5 / 2, delta=4)
+        line |= {"leaving": {"cause": "x", "words": "", "low": 2, "best": 3, "high": 4}}
+        self.assert_problem(self.send("put", path, document, if_match="2"), 400, "low to high")
+
     def test_nothing_to_read_says_what_to_do(self) -> None:
         for text in ("", "   \n ", "!!! ---"):
             response = self.send("post", "read", {"text": text, "unit_system": "metric"})

@@ -1,0 +1,242 @@
+"""One test per class of what lines hold: each is read, or asked about, never guessed in silence."""
+
+import unittest
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from snabo_core.foods import library
+from snabo_core.quantities.kinds import heading_name, is_furniture, kind_of_line
+from snabo_core.quantities.reading import ReadLine, read_line, read_lines
+from snabo_core.recipe import lines_from
+
+FOODS = library()
+
+
+def read(text: str, system: str = "metric") -> ReadLine:
+    """Return the first food of a line."""
+    return read_line(text, FOODS, system)  # type: ignore[arg-type]
+
+
+class Case(unittest.TestCase):
+    """Shared checks."""
+
+    def foods(self, text: str, *wanted: str) -> None:
+        found = [r.food for r in read_lines(text, FOODS)]
+        self.assertEqual(found, list(wanted), text)
+
+    def grams(self, text: str, low: float, high: float) -> None:
+        best = read(text).grams.best
+        assert best is not None, text
+        self.assertTrue(low <= best <= high, (text, best))
+
+
+class Amounts(Case):
+    """Numbers as people write them."""
+
+    def test_fractions_and_mixed_numbers(self) -> None:
+        for text, amount in (
+            ("1/2 cup milk", 0.5), ("½ cup milk", 0.5), ("1 1/2 cups milk", 1.5),
+            ("1½ cups milk", 1.5), ("1 1 / 2 cups milk", 1.5), ("2⅓ cups milk", 7 / 3),
+            ("1-1/2 cups milk", 1.5), ("one and a half cups milk", 1.5), ("half a cup milk", 0.5),
+        ):  # fmt: skip
+            found = read(text).amount
+            assert found is not None, text
+            self.assertAlmostEqual(found.best, amount, places=3, msg=text)
+
+    def test_decimal_commas_and_points(self) -> None:
+        for text, grams in (("1,5 kg potatoes", 1500), ("0.75 kg potatoes", 750),
+                            ("1.250 kg potatoes", 1250)):  # fmt: skip
+            self.grams(text, grams * 0.8, grams * 1.01)
+
+    def test_ranges_stay_ranges(self) -> None:
+        for text in ("2-3 carrots", "2 to 3 carrots", "2 or 3 carrots", "two or three carrots"):
+            amount = read(text).amount
+            assert amount is not None, text
+            self.assertEqual((amount.low, amount.high), (2, 3), text)
+
+    def test_pack_times_weight(self) -> None:
+        for text, low, high in (
+            ("2 x 400 g tins chopped tomatoes", 790, 810),
+            ("3 400g cans chopped tomatoes", 1190, 1210),
+            ("2 (400 g) cans chopped tomatoes", 790, 810),
+        ):
+            self.grams(text, low, high)
+
+    def test_weight_beside_another_measure(self) -> None:
+        # The metric figure in brackets says the same again; it is not added.
+        for text in ("8 oz (225 g) cheddar", "225 g (8 oz) cheddar", "225g/8oz cheddar"):
+            self.grams(text, 220, 232)
+
+    def test_exact_units(self) -> None:
+        # NIST Handbook 44: 1 oz is 28.3495 g, 1 lb 453.592 g.
+        for text, grams in (("1 oz cheddar", 28.3495), ("1 lb cheddar", 453.592),
+                            ("2 lb 4 oz cheddar", 1020.58)):  # fmt: skip
+            self.grams(text, grams - 0.5, grams + 0.5)
+
+    def test_small_words_for_small_amounts(self) -> None:
+        for text, high in (("a pinch of salt", 1.5), ("a dash of worcestershire sauce", 10),
+                           ("a knob of butter", 30), ("a splash of milk", 60)):  # fmt: skip
+            self.grams(text, 0.05, high)
+
+    @settings(deadline=None, max_examples=60)
+    @given(st.integers(1, 2000), st.sampled_from(("g", " g", "gr", " grams", "G")))
+    def test_any_weight_is_that_weight(self, grams: int, unit: str) -> None:
+        found = read(f"{grams}{unit} plain flour")
+        self.assertEqual((found.food, found.grams.best), ("wheat_flour", grams))
+        self.assertEqual(found.doubts, ())
+
+
+class Names(Case):
+    """The head of a name decides, what stands before it makes it special."""
+
+    def test_the_head_decides(self) -> None:
+        for text, food in (
+            ("200 g chicken stock", "chicken_stock"), ("2 tbsp tomato puree", "tomato_puree"),
+            ("100 g almond flour", "almond_flour"), ("1 tsp mustard powder", "mustard_powder"),
+            ("400 ml coconut milk", "coconut_milk"), ("20 g chickpea flour", "chickpea_flour"),
+            ("1 tbsp olive oil", "olive_oil"), ("150 g celeriac", "celeriac"),
+        ):  # fmt: skip
+            self.assertEqual(read(text).food, food, text)
+
+    def test_preparation_never_changes_the_food(self) -> None:
+        for after in (
+            "chopped",
+            "very finely chopped",
+            "peeled and diced",
+            "roughly torn",
+            "cut into 1 cm cubes",
+            "washed and dried",
+            "at room temperature",
+        ):
+            found = read(f"300 g carrots, {after}")
+            self.assertEqual((found.food, found.doubts), ("carrot", ()), after)
+
+    def test_slips_of_spelling(self) -> None:
+        for text, food in (
+            ("200 g brocolli", "broccoli"),
+            ("2 carots", "carrot"),
+            ("300 g mushroms", "mushroom"),
+            ("500 g potatos", "potato"),
+        ):
+            self.assertEqual(read(text).food, food, text)
+
+    def test_capitals_and_brackets_do_not_matter(self) -> None:
+        for text in ("200 G CHEDDAR", "200 g Cheddar (grated)", "cheddar - 200 g",
+                     "Cheddar, 200 g", "• 200 g cheddar", "[ ] 200 g cheddar"):  # fmt: skip
+            self.assertEqual((read(text).food, read(text).grams.best), ("cheddar", 200), text)
+
+
+class SeveralFoods(Case):
+    """A line that names several foods becomes several lines."""
+
+    def test_listed(self) -> None:
+        self.foods("salt and pepper", "salt", "black_pepper")
+        self.foods("2 carrots and 1 onion, chopped", "carrot", "onion")
+        self.foods("1 tbsp olive oil plus 20 g butter", "olive_oil", "butter")
+        self.foods("200 g flour, 100 g butter and 2 eggs", "wheat_flour", "butter", "egg")
+
+    def test_one_food_with_and_in_its_name_stays_one(self) -> None:
+        self.foods("2 onions, peeled and sliced", "onion")
+        self.foods("1 leek, trimmed and washed", "leek")
+
+    def test_offers_take_the_first(self) -> None:
+        found = read("30 g butter or 2 tbsp olive oil")
+        self.assertEqual(found.food, "butter")
+        self.assertIn("olive oil", found.alternatives[0])
+
+    def test_lines_of_a_dish_keep_what_was_written(self) -> None:
+        for line in lines_from("2 carrots and 1 onion, chopped", FOODS, "metric"):
+            self.assertEqual(line.text, "2 carrots and 1 onion, chopped")
+            self.assertIn(line.clause.split(",")[0], line.text)
+
+
+class Doubts(Case):
+    """What is not understood is asked."""
+
+    def test_a_word_nobody_knows(self) -> None:
+        for text, word in (("200 g glorbed carrots", "glorbed"), ("2 tbsp zandy butter", "zandy")):
+            found = read(text)
+            self.assertIn("unread", found.doubts, text)
+            self.assertIn(word, found.unread, text)
+
+    def test_no_food(self) -> None:
+        for text in ("2 cups zzqqx", "500 g", "a bit of everything else"):
+            found = read(text)
+            self.assertTrue(found.food is None or found.doubts, text)
+
+    def test_no_amount(self) -> None:
+        for text in ("flour", "potatoes", "some cheddar"):
+            found = read(text)
+            self.assertTrue(found.doubts or found.amount is None, text)
+            self.assertFalse(found.amount is not None and found.amount.stated, text)
+
+    def test_one_amount_for_several(self) -> None:
+        found = read_lines("200 g carrots and parsnips", FOODS)
+        self.assertTrue(any("shared_amount" in r.doubts for r in found), found)
+
+    @settings(deadline=None, max_examples=80)
+    @given(st.from_regex(r"[b-df-hj-np-tv-xz]{6,9}", fullmatch=True))
+    def test_letters_without_sense_are_never_silent(self, word: str) -> None:
+        for text in (f"200 g {word}", f"200 g {word} carrots", f"200 g carrots {word}"):
+            self.assertNotEqual(read(text).doubts, (), text)
+
+
+class Never(Case):
+    """Whatever is typed: an answer, quickly, and no figure out of thin air."""
+
+    @settings(deadline=None, max_examples=120)
+    @given(st.text(max_size=120))
+    def test_any_text_is_read(self, text: str) -> None:
+        for line in lines_from(text, FOODS, "metric"):
+            known = (line.grams_low, line.grams, line.grams_high)
+            if None not in known:
+                low, best, high = known
+                self.assertTrue(0 <= low <= best <= high)  # type: ignore[operator]
+            self.assertEqual(line.settled, not line.doubts)
+
+    def test_huge_and_nested(self) -> None:
+        for text in ("1" * 5000, "(" * 2000 + "1 egg", "100" + " " * 5000, "½" * 400):
+            self.assertGreaterEqual(len(lines_from(text, FOODS, "metric")), 1)
+
+
+class Kinds(Case):
+    """Food, heading, step, note or furniture."""
+
+    def test_headings(self) -> None:
+        for text, name in (("For the crust:", "Crust"), ("FOR THE SAUCE", "Sauce"),
+                           ("To finish", "To finish"), ("Filling:", "Filling")):  # fmt: skip
+            found = heading_name(text)
+            assert found is not None, text
+            self.assertEqual(found.lower(), name.lower(), text)
+
+    def test_foods_are_no_headings(self) -> None:
+        for text in ("2 carrots", "salt", "a handful of parsley", "butter, for the tin"):
+            self.assertEqual(kind_of_line(text), "food", text)
+
+    def test_steps(self) -> None:
+        for text in (
+            "Preheat the oven to 200 C.",
+            "Fry the onion until soft.",
+            "1. Boil the potatoes for 15 minutes.",
+            "Stir in the cream and serve.",
+        ):
+            self.assertEqual(kind_of_line(text), "step", text)
+
+    def test_furniture(self) -> None:
+        for text in (
+            "Print",
+            "Share",
+            "Jump to recipe",
+            "4.8 stars from 210 reviews",
+            "Advertisement",
+            "Subscribe to our newsletter",
+            "Pin it",
+            "Save",
+            "12 comments",
+        ):
+            self.assertTrue(is_furniture(text), text)
+
+    def test_what_sounds_like_furniture_but_is_food(self) -> None:
+        for text in ("200 g cookies, crushed", "1 sharing bag of crisps", "2 pinches of salt"):
+            self.assertEqual(kind_of_line(text), "food", text)
