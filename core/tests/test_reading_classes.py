@@ -171,6 +171,12 @@ class Doubts(Case):
             self.assertTrue(found.doubts or found.amount is None, text)
             self.assertFalse(found.amount is not None and found.amount.stated, text)
 
+    def test_more_than_anybody_uses(self) -> None:
+        for text in ("0.5 l vegetable bouillon powder", "500 g paprika", "60 kg potatoes"):
+            self.assertIn("odd_amount", read(text).doubts, text)
+        for text in ("10 g vegetable bouillon powder", "20 g paprika", "5 kg potatoes"):
+            self.assertEqual(read(text).doubts, (), text)
+
     def test_one_amount_for_several(self) -> None:
         found = read_lines("200 g carrots and parsnips", FOODS)
         self.assertTrue(any("shared_amount" in r.doubts for r in found), found)

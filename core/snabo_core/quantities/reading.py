@@ -42,6 +42,10 @@ SURE = 0.8
 DOUBTFUL = 0.5
 # How far one's own pinch or drizzle differs from time to time; common practice, no source.
 HABIT_SHARE = 0.2
+# Grams of strong things from which a line more likely means another food or unit: half a litre of
+# "bouillon" is no powder. Common practice, no source; a canteen's line is asked about once.
+A_LOT = {"spice": 150.0, "salt": 400.0, "fibre": 200.0, "herb": 500.0}
+MOST_OF_ANYTHING = 20_000.0
 _NOTES = re.compile(
     r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|for greasing|"
     r"for (?:shallow[\s-]?|deep[\s-]?|pan[\s-]?)?frying|for (?:the )?frying|for serving|to serve|to garnish|"
@@ -571,6 +575,12 @@ def _unit_behind(amount: Amount | None, found: _Found, food: Food) -> Amount | N
     return amount
 
 
+def _a_lot(food: Food) -> float:
+    """Return the grams from which so much of a food is asked about."""
+    strong = food.food_class == "stock" and food.forms.keys() <= {"dry"}
+    return 150.0 if strong else A_LOT.get(food.food_class, MOST_OF_ANYTHING)
+
+
 def _doubts(draft: _Draft, found: _Found, grams: Grams, counts: Account) -> tuple[str, ...]:
     doubts = list(draft.doubts)
     if found.guessed:
@@ -586,6 +596,8 @@ def _doubts(draft: _Draft, found: _Found, grams: Grams, counts: Account) -> tupl
         doubts.append("label_claim")
     if grams.best is None:
         doubts.append("no_grams")
+    elif grams.best > _a_lot(found.match.food):
+        doubts.append("odd_amount")
     return tuple(dict.fromkeys(doubts))
 
 

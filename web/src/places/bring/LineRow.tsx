@@ -45,6 +45,7 @@ const DOUBTS: Record<string, string> = {
   cooked_or_dry: 'Weighed dry or cooked?',
   label_claim: 'The packet claims something: does this food have it too?',
   shared_amount: 'Is that amount for each of them or for all together?',
+  odd_amount: 'That is a lot of it: is this the right food and unit?',
   several_foods: 'More than one food is named.',
 };
 
