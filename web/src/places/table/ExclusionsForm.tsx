@@ -58,11 +58,13 @@ export function ExclusionsForm({ exclusions, onChange }: Props): JSX.Element {
       </p>
       {words.data && (
         <>
-          <p className="soft" title={words.data.source}>
+          <p className="soft" style={{ margin: '6px 0' }} title={words.data.source}>
             On {words.data.name}
           </p>
           <Words words={words.data.listed} has={has} onToggle={toggle} />
-          <p className="soft">Also. {words.data.coconut}</p>
+          <p className="soft" style={{ margin: '12px 0 6px' }}>
+            Also. {words.data.coconut}
+          </p>
           <Words words={words.data.others} has={has} onToggle={toggle} />
         </>
       )}
