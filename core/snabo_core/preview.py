@@ -243,7 +243,7 @@ def _upcoming(ledger: Ledger) -> str:
             continue
         if point.thickness is None:
             return say(Message("next_target", {"step": point.label, "target": point.enough}))
-        if advise(point).kind == "heat_more":
+        if advise(point).kind == "simmer_more":
             return say(Message("next_thickness", {"step": point.label, "target": point.enough}))
     return ""
 

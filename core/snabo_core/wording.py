@@ -110,6 +110,8 @@ TEMPLATES: dict[str, str] = {
     "sauce_salty": "Below {salty} g this sauce tastes of salt before it is thick. "
     "Take another stand-in",
     "simmer_on": "{grams} g still to simmer off, thick enough at {target} g",
+    "simmer_and_taste": "{grams} g still to simmer off, thick enough at {target} g; "
+    "nobody knows how salty it gets, taste it on the way",
     "next_thickness": "{step}: thick enough at {target} g",
     "question_negative": "A weight has to be more than nothing. Is the scale tared?",
     "question_heavier": "That is {grams} g more than before and nothing was added. "

@@ -15,9 +15,10 @@ from snabo_core.preview import preview
 from snabo_core.swaps.book import Book, StandIn, book
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.swaps.trials import cook, trial_faults, trials
-from snabo_core.water import Step, of_lines
+from snabo_core.water import Step, advise, of_lines, predict
 from snabo_core.water.steps import SIMMER, run
 from snabo_core.water.thickness import Thickness, how_thick, thickness
+from snabo_core.wording import say
 from tests.helpers import dish, line, part
 
 BOOK, FOODS = book(), library()
@@ -88,6 +89,14 @@ class Practice(unittest.TestCase):
         mild = sauce(("heavy_cream", 250), ("cornflour", 4))
         view = preview(with_stand_in(mild, "reduction"), Setting(()), BOOK, FOODS).ledgers[0]
         self.assertNotIn("salt", view.points[-1].words)
+
+    def test_salt_that_nobody_knows_is_tasted(self) -> None:
+        step = Step("s", "dry_in_pan", "Reduced", settings={"minutes_per_kg": 1})
+        cream = [line("c", 250, "heavy_cream")]
+        for salt, words in ((None, "taste it"), (0.5, "thick enough"), (9.0, "tastes of salt")):
+            made = Thickness(0.0, 0.0, 90.0, salt, 250.0, 1.0)
+            ledger = predict(cream, (step,), FOODS, thickness=made)
+            self.assertIn(words, say(advise(ledger.points[-1]).message))
 
 
 class Caps(unittest.TestCase):

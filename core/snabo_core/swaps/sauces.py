@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from snabo_core.dish import Line, Part, Slot
+from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.swaps.book import RoleFile
 from snabo_core.water.state import of_lines
@@ -69,7 +70,7 @@ def thickness_of(
         foods: where foods are looked up.
 
     Raises:
-        BadInput: a line is unsettled, or its water is unknown.
+        BadInput: a line is unsettled, or its water or fat is unknown.
     """
     was = thickness(
         power_of(before, role_file),
@@ -87,12 +88,17 @@ def thickness_of(
     )
 
 
-def _per_100_g(lines: Sequence[Line], nutrient: str, foods: Library) -> float:
-    return sum(
-        (line.grams or 0.0) / 100 * (foods.row(line.food, line.form).value(nutrient) or 0.0)
-        for line in lines
-        if line.food is not None
-    )
+def _total(lines: Sequence[Line], nutrient: str, foods: Library) -> float | None:
+    """Return what lines bring of a nutrient, None where a row of theirs does not know it."""
+    found = 0.0
+    for line in lines:
+        if line.food is None:
+            continue
+        value = foods.row(line.food, line.form).value(nutrient)
+        if value is None:
+            return None
+        found += (line.grams or 0.0) / 100 * value
+    return found
 
 
 def _fat(lines: Sequence[Line], role_file: RoleFile, foods: Library) -> float:
@@ -103,8 +109,12 @@ def _fat(lines: Sequence[Line], role_file: RoleFile, foods: Library) -> float:
         and line.food not in role_file.coats_250
         and foods.food(line.food).food_class in EMULSIONS
     ]
-    return _per_100_g(emulsified, "fat", foods)
+    fat = _total(emulsified, "fat", foods)
+    if fat is None:
+        raise BadInput("Nobody knows how much fat is in this sauce.", "food")
+    return fat
 
 
-def _salt(lines: Sequence[Line], foods: Library) -> float:
-    return _per_100_g(lines, "sodium_mg", foods) / 1000 * SALT_PER_SODIUM
+def _salt(lines: Sequence[Line], foods: Library) -> float | None:
+    sodium = _total(lines, "sodium_mg", foods)
+    return None if sodium is None else sodium / 1000 * SALT_PER_SODIUM

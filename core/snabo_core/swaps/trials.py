@@ -79,7 +79,7 @@ def _orders(ledger: Ledger, stand_in: StandIn) -> Iterator[str]:
         advice = advise(point)
         if point.vapour < -1e-9:
             yield f"{point.label}: a vapour of {point.vapour:.0f} g"
-        if advice.kind in {"press_more", "heat_more"} and (
+        if advice.kind in {"press_more", "heat_more", "simmer_more"} and (
             advice.grams > MOST_BOILED_OFF * point.state.mass
         ):
             yield f"{point.label}: {advice.grams:.0f} of {point.state.mass:.0f} g to dry off"

@@ -18,8 +18,8 @@ A_SPLASH = 0.03
 BOILING_DOWN = {"dry_in_pan", "simmer"}
 # Grams of liquid that a sheet of kitchen paper holds; common practice, no source.
 SHEET = (15.0, 30.0)
-Kind = Literal["press_more", "heat_more", "dry_enough", "too_dry", "no_band", "sauce_thin",
-               "sauce_right", "sauce_thick"]  # fmt: skip
+Kind = Literal["press_more", "heat_more", "dry_enough", "too_dry", "no_band", "simmer_more",
+               "sauce_thin", "sauce_right", "sauce_thick"]  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -86,12 +86,15 @@ def _sauce(point: Point, sauce: Thickness, thin: float, thick: float) -> Advice:
     if point.technique not in BOILING_DOWN:
         return Advice("sauce_thin", Message("sauce_as_far", {"looks": say(looks)}))
     if thin < (1 - MOST_BOILED_OFF) * sauce.began:
-        return Advice("sauce_thin", Message("sauce_never"))
-    if thin < sauce.salty_at:
-        return Advice("sauce_thin", Message("sauce_salty", {"salty": sauce.salty_at}))
-    message = Message("simmer_on", {"grams": mass - thin, "target": thin})
+        never = "sauce_never" if sauce.power <= 0 else "sauce_as_far"
+        return Advice("sauce_thin", Message(never, {"looks": say(looks)}))
+    salty = sauce.salty_at
+    if salty is not None and thin < salty:
+        return Advice("sauce_thin", Message("sauce_salty", {"salty": salty}))
+    code = "simmer_on" if salty is not None else "simmer_and_taste"
+    message = Message(code, {"grams": mass - thin, "target": thin})
     return Advice(
-        "heat_more", message, mass - thin, thin, thick,
+        "simmer_more", message, mass - thin, thin, thick,
         pan_minutes=(mass - thin) / PAN_GRAMS_PER_MINUTE.mean,
     )  # fmt: skip
 

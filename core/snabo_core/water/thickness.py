@@ -27,13 +27,14 @@ class Thickness:
 
     `power` are the grams of thin liquid that the thickeners bring to coat a spoon, `bound` the
     grams of water that they hold themselves, `fat` the grams of emulsified fat, `salt` the
-    grams of salt, `began` the grams of the whole sauce, `aim` the thickness it had before.
+    grams of salt (None where unknown), `began` the grams of the whole sauce, `aim` the thickness
+    it had before.
     """
 
     power: float
     bound: float
     fat: float
-    salt: float
+    salt: float | None
     began: float
     aim: float
 
@@ -65,9 +66,9 @@ class Thickness:
         return self.bound + 1 / per_gram
 
     @property
-    def salty_at(self) -> float:
-        """The grams at which the reduced sauce tastes of salt."""
-        return self.salt / SALTY
+    def salty_at(self) -> float | None:
+        """The grams at which the reduced sauce tastes of salt, None where nobody knows."""
+        return None if self.salt is None else self.salt / SALTY
 
 
 def thickness(power: float, fat: float, free_water: float) -> float:

@@ -85,9 +85,14 @@ export function UsesEditor({
         title={gone?.source ?? 'Left in the pan, drained away, shells'}
         onChange={(e) => {
           const lost = Math.min(Math.max(Number(e.target.value) / 100, 0), 1);
-          onChange({ ...line, retained: 1 - lost, leaving: null });
+          onChange({ ...line, retained: 1 - lost, leaving: gone ? null : line.leaving });
         }}
       />
+      {line.leaving?.sodium_only && (
+        <button type="button" className="chip" onClick={() => onChange({ ...line, leaving: null })}>
+          Not {line.leaving.words}
+        </button>
+      )}
     </div>
   );
 }

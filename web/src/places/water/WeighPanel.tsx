@@ -54,6 +54,9 @@ function Answer({ point, ledger }: { point: PointView; ledger: LedgerView }): JS
       {weighed && point.advice === 'heat_more' && (
         <p className="soft">About {minutes(point)} in a wide dry pan, stirring.</p>
       )}
+      {weighed && point.advice === 'simmer_more' && (
+        <p className="soft">About {minutes(point)} at an open bubble, stirring.</p>
+      )}
       {!weighed && point.aim && <p className="answer">{point.aim}</p>}
       {!weighed && point.note && <p className="soft">{point.note}</p>}
       {weighed && point.advice === 'no_band' && ledger.next_words && (
