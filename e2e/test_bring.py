@@ -30,6 +30,22 @@ Method
 2. Stir in the cream, cover with crumbs and bake 30 minutes at 190 C.
 """
 
+OPTIONAL = """Ferry house celeriac
+Serves 4
+
+For the crumb
+80 g fresh breadcrumbs
+20 g butter or 20 g olive oil
+40 g walnuts (optional)
+
+For the base
+900 g celeriac
+1/2 tsp salt
+
+Method
+1. Roast the celeriac for 40 minutes at 200 C and scatter some of the crumb over it.
+"""
+
 
 class Bring(CookCase):
     """What a page leaves around a recipe never becomes food."""
@@ -62,8 +78,8 @@ class Bring(CookCase):
         expect(read.get_by_role("button", name=re.compile("(Change|Fix) salt"))).to_be_visible()
         expect(read.get_by_role("button", name=re.compile("(Change|Fix).*pepper"))).to_be_visible()
         expect(read.get_by_text("Which food is this?").first).to_be_visible()
-        read.get_by_role("button", name=re.compile("double cream")).click()
-        read.get_by_role("button", name="creme fraiche", exact=True).click()
+        # Each choice is one tap away, with the amount of the first.
+        read.get_by_role("button", name=re.compile("g crème fraîche$")).click()
         expect(
             read.get_by_role("button", name=re.compile("(Change|Fix) crème fraîche"))
         ).to_be_visible()
@@ -83,3 +99,22 @@ class Bring(CookCase):
         odd.get_by_role("button", name="step").click()
         expect(read.get_by_role("region", name="Steps").get_by_text("30 g zorblat")).to_be_visible()
         expect(odd).to_have_count(0)
+
+    def test_optional_in_and_out_and_a_part_used_in_part(self) -> None:
+        page = self.page
+        self.sign_in()
+        self.paste(OPTIONAL)
+        page.get_by_role("button", name="Put it on the Bench").click()
+        expect(page.get_by_text(re.compile("In: .*fat .* a serving"))).to_be_visible()
+        page.get_by_role("button", name="Leave it out: walnuts").click()
+        expect(page.get_by_text(re.compile("Out. It would bring .*fat"))).to_be_visible()
+        page.get_by_role("button", name="Not all of it").click()
+        page.get_by_label("Grams of the crumb used here").fill("50")
+        expect(page.get_by_text(re.compile("g left over"))).to_be_visible()
+        # The other choice of the recipe, one tap away, and everything is there again later.
+        page.get_by_role("button", name=re.compile("g olive oil$")).click()
+        expect(page.get_by_role("button", name=re.compile("g butter$"))).to_be_visible()
+        expect(page.get_by_text("saved", exact=False).first).to_be_visible()
+        page.reload()
+        expect(page.get_by_role("button", name="Put it in: walnuts")).to_be_visible()
+        expect(page.get_by_label("Grams of the crumb used here")).to_have_value("50")

@@ -7,7 +7,8 @@ from dataclasses import replace
 
 from snabo_core.dish import Dish
 from snabo_core.foods import Library
-from snabo_core.preview import Setting, as_brought, eater_view
+from snabo_core.plate.setting import Setting
+from snabo_core.preview import as_brought, eater_view
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ranking import elsewhere, rank
 from snabo_core.swaps.scaling import cooked

@@ -14,10 +14,10 @@ from snabo_core.frozen import Frozen, thaw
 from snabo_core.judging import Judged, judged
 from snabo_core.plate import Plate
 from snabo_core.plate.figures import entries, total
-from snabo_core.plate.losses import kept_shares
 from snabo_core.plate.rows import PLACE, SHOWN, UNIT
+from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Totals
-from snabo_core.preview import Setting, eater_view
+from snabo_core.preview import eater_view
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.wire import (
@@ -187,8 +187,7 @@ def _apart(made: Judged, other: Judged) -> tuple[Totals, Totals] | None:
     found = []
     for each in (made, other):
         own = [line for line in each.lines if line not in same]
-        kept = kept_shares(each.dish, each.library, each.setting.rules)
-        found.append(total(*entries(own, each.library, each.setting.rules, kept)))
+        found.append(total(*entries(own, each.library, each.setting.rules)))
     return found[0], found[1]
 
 

@@ -30,3 +30,9 @@ class BookError(SnaboError):
     """A file of the swap book or of the curated foods contradicts itself."""
 
     code = "book"
+
+
+class Outdated(BadInput):
+    """A page of an older release sent something this one has in another shape."""
+
+    code = "outdated"

@@ -9,15 +9,18 @@ import numpy as np
 from snabo_core.dish import Dish, Line, all_lines
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
-from snabo_core.foods.records import AVAILABLE, NET_ONLY, FoodRow, Vector
+from snabo_core.foods.records import AVAILABLE, NET_ONLY, FoodRow
 from snabo_core.foods.view import how_known
+from snabo_core.judging import judged
 from snabo_core.plate.eaters import standing
 from snabo_core.plate.figures import entries, total
-from snabo_core.plate.losses import kept_shares
 from snabo_core.plate.portions import sharing_of
 from snabo_core.plate.rows import PLACE, SHOWN
+from snabo_core.plate.setting import Setting
+from snabo_core.plate.taking import cut_lines, makes_of
 from snabo_core.plate.totals import Cause, Totals
-from snabo_core.preview import LABELS, Setting
+from snabo_core.plate.words import LABELS
+from snabo_core.swaps.book import Book
 from snabo_core.wire import Explained, ExplainedLine, ExplainRequest, WhatIf
 from snabo_core.wording import Message, in_energy_unit, say
 
@@ -42,7 +45,7 @@ def _scale(dish: Dish, scale: str, setting: Setting) -> _Scale:
     if scale == "dish":
         return _Scale(1.0, "the whole dish")
     if scale == "100g":
-        grams = dish.finished_grams or sum(line.grams or 0.0 for _, line in all_lines(dish))
+        grams = dish.finished_grams or sum(makes_of(part) for part in dish.parts)
         if grams <= 0:
             raise BadInput("Nobody knows what this dish weighs, so nothing is per 100 g.", "scale")
         return _Scale(100 / grams, "100 g before cooking" if not dish.finished_grams else "100 g")
@@ -72,7 +75,9 @@ def rule_of(row: FoodRow, nutrient: str) -> str:
     }.get(known, known)  # fmt: skip
 
 
-def explain(dish: Dish, request: ExplainRequest, setting: Setting, library: Library) -> Explained:
+def explain(
+    dish: Dish, request: ExplainRequest, setting: Setting, book: Book, library: Library
+) -> Explained:
     """Open one figure of a dish, the biggest contributors first.
 
     Raises:
@@ -81,11 +86,11 @@ def explain(dish: Dish, request: ExplainRequest, setting: Setting, library: Libr
     nutrient = request.nutrient
     if nutrient not in SHOWN:
         raise BadInput(f"A plate has no figure called {nutrient[:30]}.", "nutrient")
-    scale = _scale(dish, request.scale, setting)
-    parts = {line.id: part.name for part, line in all_lines(dish)}
-    lines = [line for _, line in all_lines(dish)]
-    keep = kept_shares(dish, library, setting.rules)
-    found, lost = entries(lines, library, setting.rules, keep)
+    eaten = judged(dish, setting, book, library).eaten
+    scale = _scale(eaten, request.scale, setting)
+    parts = {line.id: part.name for part, line in all_lines(eaten)}
+    lines = [line for _, line in all_lines(eaten)]
+    found, lost = entries(lines, library, setting.rules)
     totals = total(found, lost)
     place = PLACE[nutrient]
     whole = float(totals.known[place])
@@ -121,7 +126,7 @@ def explain(dish: Dish, request: ExplainRequest, setting: Setting, library: Libr
     ]  # fmt: skip
     rows.sort(key=lambda r: (r.value is not None, -(r.value or 0.0)))
     asked = [
-        _what_if(row, lines, nutrient, scale.share, setting, library, keep)
+        _what_if(row, lines, nutrient, scale.share, setting, library)
         if i < MOST_WHAT_IF and row.value is not None
         else row
         for i, row in enumerate(rows)
@@ -137,13 +142,12 @@ def _what_if(
     share: float,
     setting: Setting,
     library: Library,
-    keep: dict[str, Vector],
 ) -> ExplainedLine:
     """Add what the figure and the limits on it come to without the line, and with half of it."""
     own = next(line for line in lines if line.id == row.line_id)
     rest = [line for line in lines if line.id != own.id]
-    without = total(*entries(rest, library, setting.rules, keep))
-    half = total(*entries([replace(own, retained=own.retained / 2)], library, setting.rules, keep))
+    without = total(*entries(rest, library, setting.rules))
+    half = total(*entries(cut_lines((own,), 0.5), library, setting.rules))
     return replace(
         row,
         gone=_outcome(without, nutrient, share, setting),

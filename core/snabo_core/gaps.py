@@ -13,7 +13,7 @@ from snabo_core.dish import Dish, StepText, all_lines
 from snabo_core.quantities.step_facts import heats_in, pan_in, times_in
 from snabo_core.wording import grams_text
 
-GapKind = Literal["servings", "amount", "temperature", "time", "pan", "steps"]
+GapKind = Literal["servings", "amount", "part", "temperature", "time", "pan", "steps"]
 OVEN_DEFAULT = 200.0
 FILL_MM = 40.0
 # Density of a filled dish, g/mL, for the size of a pan nobody names.
@@ -21,6 +21,13 @@ FILLED = 0.95
 _BAKING = re.compile(r"\b(?:bake|baking|roast|roasting)\b(?!\s+(?:dish|tin|tray|sheet|powder|soda|"
                      r"parchment|paper|pan))", re.IGNORECASE)  # fmt: skip
 _PREHEAT = re.compile(r"\b(?:pre-?heat|heat|turn on)\s+(?:the\s+|your\s+)?oven", re.IGNORECASE)
+# Words for a part of something, and for what is left of it.
+_SOME = (
+    r"(?:some|half|most|a\s+little|a\s+few\s+\w+|a\s+third|a\s+quarter|a\s+spoonful|a\s+ladleful|"
+    r"(?:\d[\d./]*|one|two|three|four|five|six)(?:\s*(?:to|-|–)\s*\d+)?\s*"
+    r"(?:tbsp|tablespoons?|tsp|teaspoons?|spoons?|spoonfuls?|ladles?|ladlefuls?|cups?|g|ml))"
+)
+_REST = r"(?:rest|remaining|remainder|other\s+half|last|all)"
 _UNTIL = re.compile(r"\buntil\b", re.IGNORECASE)
 # Minutes assumed where a step gives neither time nor cue: (verb, low, high).
 USUAL_MINUTES = (
@@ -48,7 +55,7 @@ class Gap:
 
 def gaps_of(dish: Dish) -> tuple[Gap, ...]:
     """Return what the recipe lacks, in the order of a recipe: servings, amounts, steps."""
-    found = [*_servings(dish), *_amounts(dish), *_heat(dish), *_pan(dish)]
+    found = [*_servings(dish), *_amounts(dish), *_parts(dish), *_heat(dish), *_pan(dish)]
     if not dish.steps:
         found.append(("steps", "steps", "", "The recipe has no steps.", ""))
     return tuple(
@@ -80,6 +87,32 @@ def _amounts(dish: Dish) -> list[_Found]:
             found.append(
                 (key, "amount", line.id, f"{name[:1].upper()}{name[1:]} has no amount.", default)
             )
+    return found
+
+
+def _parts(dish: Dish) -> list[_Found]:
+    """Ask how much of a part goes in where a step takes some of it and none takes the rest."""
+    found: list[_Found] = []
+    text = " ".join(step.text for step in dish.steps)
+    for part in dish.parts if len(dish.parts) > 1 else ():
+        name = r"\s+".join(re.escape(word) for word in part.name.split())
+        some = re.search(rf"\b{_SOME}\s+(?:of\s+)?(?:the\s+|your\s+)?{name}\b", text, re.IGNORECASE)
+        if some is None or part.taken is not None:
+            continue
+        rest = rf"\b{_REST}\s+(?:of\s+)?(?:the\s+|your\s+)?{name}\b"
+        if re.search(rest, text[some.end() :], re.IGNORECASE):
+            continue
+        taken = " ".join(some.group().split())
+        words = f"A step takes “{taken}”. Does all of it go into this dish?"
+        found.append(
+            (
+                f"part:{part.id}",
+                "part",
+                part.id,
+                words,
+                "all of it; set another amount on the Bench",
+            )
+        )
     return found
 
 

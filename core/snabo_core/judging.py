@@ -15,16 +15,21 @@ from snabo_core.plate import Plate, plate_of
 from snabo_core.plate.judging import ForEater, judge
 from snabo_core.plate.portions import Sharing, sharing_of
 from snabo_core.plate.setting import Setting
+from snabo_core.plate.taking import as_taken
 from snabo_core.plate.totals import Figure
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.ledgers import SlotLedger, Weighed, dish_ledgers, sum_of_losses
+from snabo_core.swaps.ledgers import SlotLedger, Weighed, changes_of, dish_ledgers, sum_of_losses
 
 
 @dataclass(frozen=True, eq=False)
 class Judged:
-    """A dish computed for a household: its plate, who gets how much, and how it stands."""
+    """A dish computed for a household: its plate, who gets how much, and how it stands.
+
+    `eaten` is the dish with its parts cut down to what it takes of them.
+    """
 
     dish: Dish
+    eaten: Dish
     plate: Plate
     ledgers: tuple[SlotLedger, ...]
     sharing: Sharing
@@ -33,13 +38,18 @@ class Judged:
 
     @cached_property
     def lines(self) -> tuple[Line, ...]:
-        """Every effective line of the dish."""
-        return tuple(line for _, line in all_lines(self.dish))
+        """Every effective line of the dish, as much of it as goes in."""
+        return tuple(line for _, line in all_lines(self.eaten))
+
+    @cached_property
+    def open_lines(self) -> tuple[Line, ...]:
+        """The lines left out that nobody has settled."""
+        return tuple(line for part in self.dish.parts for line in part.unsettled_out())
 
     @cached_property
     def names(self) -> dict[str, str]:
         """What each line is called in sentences, by its id."""
-        return {line.id: line.food_name or line.text for line in self.lines}
+        return {line.id: line.food_name or line.text for line in (*self.lines, *self.open_lines)}
 
     @cached_property
     def people(self) -> tuple[ForEater, ...]:
@@ -47,7 +57,7 @@ class Judged:
         return tuple(
             judge(
                 eater, self.plate.totals, self.sharing.of(eater.id), self.names, self.lines,
-                self.library, self.plate.losses,
+                self.library, self.plate.losses, self.open_lines,
             )
             for eater in self.setting.eaters
         )  # fmt: skip
@@ -71,5 +81,7 @@ def judged(
         weighed: weigh-ins by slot id and step id.
     """
     ledgers = dish_ledgers(dish, book, library, setting, weighed)
-    plate = plate_of(dish, library, rules=setting.rules, losses=sum_of_losses(ledgers))
-    return Judged(dish, plate, ledgers, sharing_of(dish, len(setting.eaters)), setting, library)
+    eaten = as_taken(dish, changes_of(ledgers))
+    plate = plate_of(eaten, library, rules=setting.rules, losses=sum_of_losses(ledgers))
+    sharing = sharing_of(dish, len(setting.eaters))
+    return Judged(dish, eaten, plate, ledgers, sharing, setting, library)

@@ -10,18 +10,14 @@ from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Food, Library
 from snabo_core.judging import judged
 from snabo_core.plate.figures import entries, total
-from snabo_core.plate.rows import PLACE, UNIT
+from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Totals
-from snabo_core.preview import LABELS, Setting, slot_ledger
+from snabo_core.plate.words import changes_of_a_serving
 from snabo_core.swaps.book import Book
+from snabo_core.swaps.ledgers import slot_ledger
 from snabo_core.swaps.line_book import Group, Member, line_book
 from snabo_core.wire import LineSwaps, LineSwapView
 from snabo_core.wording import Message, grams_text, say
-
-CHANGED = ("net_carbs", "protein", "fat", "added_oil", "sodium_mg")
-# A smaller difference per serving is not worth a word; g, mg for sodium.
-SMALLEST = {"sodium_mg": 10.0}
-SMALLEST_GRAMS = 0.3
 
 
 @dataclass(frozen=True)
@@ -102,9 +98,8 @@ def swapped_line(line: Line, own: Member, other: Member, library: Library) -> Li
         grams=best,
         grams_high=max(best, line.grams_high * other.per[2] / own.per[1]),
         reason=say(Message("instead_of", {"food": line.food_name or line.text})),
-        retained=line.retained,
         uses=line.uses,
-        leaving=line.leaving,
+        leavings=line.leavings,
     )
 
 
@@ -182,7 +177,7 @@ def _view(
         job=group.job,
         line=new,
         note=other.note,
-        changes=tuple(_changes(now, then, share)),
+        changes=tuple(changes_of_a_serving(then, now, share)),
         water_grams=_more_water(new, place.line.used(), library),
         gains=_only_in(after, before),
         loses=_only_in(before, after),
@@ -191,20 +186,6 @@ def _view(
         excluded=any(p.excluded for p in own),
         breaches=tuple(f"{p.eater.name}: {say(b.message)}" for p in own for b in p.breaches),
     )
-
-
-def _changes(now: Totals, then: Totals, share: float) -> list[str]:
-    """Return the differences per serving that are worth a word, over the line that changes."""
-    found = []
-    for name in CHANGED:
-        change = float(then.best[PLACE[name]] - now.best[PLACE[name]]) * share
-        unit = UNIT.get(name, "g")
-        if change != change:  # noqa: PLR0124  NaN differs from itself
-            found.append(f"{LABELS[name].lower()} cannot be told")
-        elif abs(change) >= SMALLEST.get(name, SMALLEST_GRAMS):
-            sign = "+" if change > 0 else "−"
-            found.append(f"{LABELS[name].lower()} {sign}{grams_text(abs(change))} {unit}")
-    return found
 
 
 def _more_water(new: Line, now: Line, library: Library) -> float | None:

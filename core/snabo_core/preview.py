@@ -11,15 +11,20 @@ from snabo_core.foods import Library
 from snabo_core.judging import Judged, judged
 from snabo_core.plate import Plate, plate_of
 from snabo_core.plate.cautions import people_cautions
+from snabo_core.plate.exclusions import Breach
+from snabo_core.plate.figures import entries, total
 from snabo_core.plate.judging import ForEater
 from snabo_core.plate.portions import Sharing
 from snabo_core.plate.programme import RULES, rule_standings
 from snabo_core.plate.rows import UNIT, Rules
+from snabo_core.plate.salt import salting
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.sources import ledger_sources
+from snabo_core.plate.taking import as_taken, makes_of, share_of
 from snabo_core.plate.totals import Figure
+from snabo_core.plate.words import LABELS, changes_of_a_serving
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.ledgers import SlotLedger, losses_of, slot_ledger, steps_for
+from snabo_core.swaps.ledgers import SlotLedger, changes_of, losses_of, steps_for
 from snabo_core.water import Ledger, Point, Step, advise, expected, sheets
 from snabo_core.wire import (
     Band,
@@ -27,31 +32,17 @@ from snabo_core.wire import (
     CautionView,
     EaterView,
     LedgerView,
+    OptionView,
     PartView,
     PointView,
     Preview,
     Reach,
     RuleView,
+    SaltView,
     ScaleView,
     StarchyView,
 )
 from snabo_core.wording import Message, in_energy_unit, say
-
-LABELS = {
-    "kcal": "Energy",
-    "net_carbs": "Net carbs",
-    "carbohydrate": "Carbohydrate",
-    "fibre": "Fibre",
-    "sugars": "Sugars",
-    "added_sugar": "Added sugar",
-    "polyols": "Polyols",
-    "protein": "Protein",
-    "fat": "Fat",
-    "saturated": "Saturated fat",
-    "added_oil": "Added oil",
-    "sodium_mg": "Sodium",
-    "vegetables": "Vegetables",
-}
 
 
 def preview(
@@ -76,14 +67,10 @@ def preview(
     made = judged(dish, setting, book, library, weighed)
     plate, sharing = made.plate, made.sharing
     ledgers = tuple(_ledger_view(each, book) for each in made.ledgers)
-    dried: dict[str, float] = {}
-    for each in made.ledgers:
-        if each.ledger is not None:
-            change = each.ledger.points[-1].state.mass - each.began
-            dried[each.part.id] = dried.get(each.part.id, 0.0) + change
-    was = as_brought(dish.original(), library, setting.rules) if dish.swapped() else plate
+    was = as_brought(dish.original(), library, setting.rules) if dish.changed() else plate
     lines = made.lines
-    layers = _parts(plate, was, dried)
+    layers = _parts(made, was)
+    masses = {layer.part_id: layer.grams for layer in layers}
     whole = dish.finished_grams or sum(part.grams for part in layers)
     least = any(line.grams is None for line in lines) and dish.finished_grams is None
     return Preview(
@@ -98,11 +85,13 @@ def preview(
         eaters=tuple(_eater(person, made, was, whole) for person in made.people),
         parts=layers,
         lines=plate.lines,
-        ledger_sources=ledger_sources(dish, plate, library),
+        ledger_sources=ledger_sources(made.eaten, plate, library),
         starchy=_starchiest(dish, was, book),
         ledgers=ledgers,
         doubtful=sum(not line.settled for line in lines),
         warnings=dish.notes,
+        options=_options(made),
+        salt=_salt(made, masses),
     )
 
 
@@ -129,19 +118,55 @@ def _scales(
 @lru_cache(maxsize=64)
 def as_brought(original: Dish, library: Library, rules: Rules) -> Plate:
     """Return the original's plate; remembered, it stays while the swap is being worked on."""
-    return plate_of(original, library, rules=rules, sample=False)
+    return plate_of(as_taken(original), library, rules=rules, sample=False)
 
 
-def _parts(plate: Plate, was: Plate, dried: Mapping[str, float]) -> tuple[PartView, ...]:
-    """Return the layers; `dried` is by how much each part changes on its way to the dish."""
-    return tuple(
-        PartView(
-            now.part_id, now.grams + dried.get(now.part_id, 0.0), before.grams,
-            now.values["net_carbs"], before.values["net_carbs"],
-            now.net_share, before.net_share, now.starch_share, before.starch_share,
-        )
-        for now, before in zip(plate.parts, was.parts, strict=True)
-    )  # fmt: skip
+def _parts(made: Judged, was: Plate) -> tuple[PartView, ...]:
+    """Return the layers: what each part makes when it is done, and how much of it goes in."""
+    changed = changes_of(made.ledgers)
+    layers = []
+    for part, now, before in zip(made.dish.parts, made.plate.parts, was.parts, strict=True):
+        change = changed.get(part.id, 0.0)
+        makes, share = makes_of(part, change), share_of(part, change)
+        if part.taken is not None and part.taken.makes_grams:
+            makes = part.taken.makes_grams
+        layers.append(
+            PartView(
+                now.part_id, makes * share, before.grams,
+                now.values["net_carbs"], before.values["net_carbs"],
+                now.net_share, before.net_share, now.starch_share, before.starch_share,
+                makes, share,
+            )
+        )  # fmt: skip
+    return tuple(layers)
+
+
+def _options(made: Judged) -> tuple[OptionView, ...]:
+    """Return the lines that may be left out, with what each costs or would cost a serving."""
+    changed = changes_of(made.ledgers)
+    found = []
+    for part in made.dish.parts:
+        share = share_of(part, changed.get(part.id, 0.0)) / made.dish.servings
+        for line in part.lines:
+            if not (line.optional or line.left_out):
+                continue
+            sums = total(*entries([line.used()], made.library, made.setting.rules), sample=False)
+            costs = tuple(changes_of_a_serving(sums, None, share))
+            words = ", ".join(costs) or "next to nothing"
+            code = "option_out" if line.left_out else "option_in"
+            name = line.food_name or line.text
+            found.append(
+                OptionView(line.id, part.id, name, not line.left_out,
+                           say(Message(code, {"costs": words})))
+            )  # fmt: skip
+    return tuple(found)
+
+
+def _salt(made: Judged, masses: Mapping[str, float]) -> SaltView | None:
+    found = salting(made.eaten, made.plate.totals, masses, made.library, made.setting.rules)
+    if found is None:
+        return None
+    return SaltView(found.mouthful, found.parts, found.code, f"{say(found.message)}.")
 
 
 def _eater(person: ForEater, made: Judged, was: Plate, whole: float) -> EaterView:
@@ -184,12 +209,20 @@ def eater_view(
         for target, result in zip(person.eater.targets, person.standings, strict=True)
     )
     broken = tuple(
-        BreachView(b.what, b.certainty, b.line_id, say(b.message)) for b in person.breaches
+        BreachView(b.what, b.certainty, b.line_id, say(b.message), _helped(b))
+        for b in person.breaches
     )
     eater = person.eater
     return EaterView(
         eater.id, eater.name, eater.school, person.suits, person.excluded, reaches, broken
     )
+
+
+def _helped(breach: Breach) -> str:
+    """Say which other choice of the recipe would do, empty where none would."""
+    if breach.other is None:
+        return ""
+    return say(Message("other_would_do", {"food": breach.other.food_name}))
 
 
 def _starchiest(dish: Dish, was: Plate, book: Book) -> StarchyView | None:
@@ -284,6 +317,3 @@ def _point(point: Point, step: Step | None, press: str | None, book: Book) -> Po
         aim=f"{say(aim)}." if aim else "",
         note=f"{say(note)}." if note else "",
     )
-
-
-__all__ = ["LABELS", "Setting", "as_brought", "eater_view", "preview", "slot_ledger"]

@@ -13,7 +13,8 @@ from snabo_core.plate import Plate
 from snabo_core.plate.eaters import Eater, Standing, Target, standing
 from snabo_core.plate.judging import ForEater
 from snabo_core.plate.rows import PLACE, UNIT
-from snabo_core.preview import LABELS, Setting
+from snabo_core.plate.setting import Setting
+from snabo_core.plate.words import LABELS
 from snabo_core.swaps.book import Book
 from snabo_core.wire import Cell, DayEater, DayLine, DayView, MatrixRow
 from snabo_core.wording import Message, in_energy_unit, listed, say

@@ -58,6 +58,20 @@ TEMPLATES: dict[str, str] = {
     "may_contain": "may contain traces of {what}: {food}",
     "check_label": "check the label of {food} for {what}",
     "unknown": "nobody has looked whether {food} holds {what}",
+    "other_would_do": "the recipe's other choice, {food}, would do",
+    "option_in": "In: {costs} a serving",
+    "option_out": "Out. It would bring {costs} a serving",
+    "salt_usual": "{salt} g of salt in 100 g of the dish, as usual ({low} to {high} g)",
+    "salt_less": "{salt} g of salt in 100 g of the dish, less than usual ({low} to {high} g)",
+    "salt_more": "{salt} g of salt in 100 g of the dish, more than usual ({low} to {high} g)",
+    "salt_unknown": "At least {salt} g of salt in 100 g of the dish; nobody knows how much more",
+    "salt_usual_base": "{salt} g of salt in 100 g of the dish, as usual; the {top} is salty "
+    "({top_salt} g), so {room} g in 100 g of the {base} is enough",
+    "salt_less_base": "{salt} g of salt in 100 g of the dish, less than usual; the {top} is salty "
+    "({top_salt} g), so {room} g in 100 g of the {base} is enough",
+    "salt_more_base": "{salt} g of salt in 100 g of the dish, more than usual ({low} to {high} g); "
+    "the {top} is salty ({top_salt} g): {room} g in 100 g of the {base} is enough",
+    "left_out": "left out, not settled: {food} may hold {what}",
     "tolerated": "{grams} g of {what}, within the {allowed} g tolerated",
     # comparing, sharing and days
     "difference_unknown": "cannot tell",

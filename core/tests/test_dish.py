@@ -3,7 +3,7 @@
 import unittest
 from dataclasses import replace
 
-from snabo_core.dish import Choice, Slot, check
+from snabo_core.dish import Choice, Slot, Taken, check
 from snabo_core.errors import BadInput
 from tests.helpers import dish, line, part
 
@@ -20,7 +20,7 @@ class Check(unittest.TestCase):
         p = GOOD.parts[0]
         same = replace(p, lines=(p.lines[0], p.lines[0]))
         cases = {
-            "another version": replace(GOOD, schema=99),
+            "loaded before": replace(GOOD, schema=99),
             "name": replace(GOOD, title="  "),
             "between 0.25 and 200": replace(GOOD, servings=0.0),
             "between 0.25": replace(GOOD, servings=float("nan")),
@@ -36,9 +36,8 @@ class Check(unittest.TestCase):
             "need low, best and high": replace(
                 GOOD, parts=(replace(p, lines=(replace(p.lines[0], grams_low=None),)),)
             ),
-            "share kept": replace(
-                GOOD, parts=(replace(p, lines=(replace(p.lines[0], retained=1.5),)),)
-            ),
+            "The share used": replace(GOOD, parts=(replace(p, taken=Taken(share=1.5)),)),
+            "more than nothing": replace(GOOD, parts=(replace(p, taken=Taken(makes_grams=0.0)),)),
         }
         for words, bad in cases.items():
             with self.subTest(words=words), self.assertRaisesRegex(BadInput, words):
@@ -49,7 +48,7 @@ class Check(unittest.TestCase):
         made = replace(GOOD, parts=(p,))
         chosen = made.with_choice("p", "s", Choice("x", (line("c", 90, "swede"),)))
         self.assertEqual([x.id for x in chosen.parts[0].effective_lines()], ["b", "c"])
-        self.assertTrue(chosen.swapped())
+        self.assertTrue(chosen.changed())
         self.assertEqual(chosen.original(), made)
         with self.assertRaises(BadInput):
             made.with_choice("p", "other", None)

@@ -124,3 +124,26 @@ class Gaps(unittest.TestCase):
     def test_no_steps(self) -> None:
         found = gaps_of(read_recipe("Pot\nServes 2\n200 g swede\n", library()))
         self.assertEqual([gap.kind for gap in found], ["steps"])
+
+
+class UsedInPart(unittest.TestCase):
+    """A step that takes some of a part asks how much goes in, unless the rest follows."""
+
+    def asked(self, *steps: str) -> list[str]:
+        base = "For the base\n800 g swede\n\nFor the walnut sauce\n200 g walnuts"
+        text = f"Pot\n\n{base}\n\nMethod\n"
+        made = read_recipe(text + "\n".join(steps), library())
+        return [gap.words for gap in gaps_of(made) if gap.kind == "part"]
+
+    def test_some_of_a_part_is_asked_about(self) -> None:
+        for step in ("Boil the swede, then stir in 4 tbsp of the walnut sauce.",
+                     "Spread some of the walnut sauce over the swede.",
+                     "Mash the swede with half the walnut sauce."):  # fmt: skip
+            self.assertEqual(len(self.asked(step)), 1, step)
+
+    def test_all_of_it_is_not(self) -> None:
+        for steps in (
+            ("Pour the walnut sauce over the swede.",),
+            ("Spread half the walnut sauce.", "Top with the rest of the walnut sauce."),
+        ):
+            self.assertEqual(self.asked(*steps), [], steps)

@@ -6,7 +6,7 @@ from dataclasses import replace
 from hypothesis import given
 from hypothesis import strategies as st
 
-from snabo_core.dish import Leaving, Loss, Use, check
+from snabo_core.dish import Leaves, Leaving, check
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.plate import plate_of
@@ -15,6 +15,8 @@ from snabo_core.quantities.leavings import causes
 from snabo_core.recipe import lines_from
 from tests.helpers import dish, line, part
 
+SHARES = st.tuples(*[st.floats(0, 1)] * 3).map(lambda s: tuple(sorted(s)))
+WHATS: tuple[Leaves, ...] = ("all", "fat", "dissolved", "sodium")
 # Shares that stay on the plate by the sources named in the book, low and high.
 WORDS = (
     ("1 litre sunflower oil, for deep frying", "deep_frying", 0.03, 0.2),
@@ -38,21 +40,21 @@ class Words(unittest.TestCase):
         for text, cause, low, high in WORDS:
             with self.subTest(text=text):
                 (read,) = lines_from(text, library(), "metric")
-                assert read.leaving is not None
-                self.assertEqual(read.leaving.cause, cause)
+                self.assertEqual([gone.cause for gone in read.leavings], [cause])
+                self.assertFalse(read.leavings[0].known)
                 self.assertAlmostEqual(read.eaten()[0], low)
                 self.assertAlmostEqual(read.eaten()[2], high)
                 self.assertEqual(read.doubts, ())
 
     def test_nothing_is_taken_away_by_silence(self) -> None:
         for text in NOTHING:
-            self.assertIsNone(read_line(text, library()).leaving, text)
+            self.assertEqual(read_line(text, library()).leavings, (), text)
 
     def test_only_the_use_that_says_so(self) -> None:
         read = read_line("60 ml olive oil plus 20 ml for frying", library())
-        assert read.leaving is not None
+        (gone,) = read.leavings
         whole = next(c for c in causes() if c.key == "frying").gone
-        self.assertAlmostEqual(read.leaving.best, whole[1] / 4, places=2)
+        self.assertAlmostEqual(gone.best, whole[1] / 4, places=2)
 
     def test_every_cause_names_its_source(self) -> None:
         for cause in causes():
@@ -81,33 +83,33 @@ class Plate(unittest.TestCase):
         self.assertLess(after["sodium_mg"].low, after["sodium_mg"].best)
         self.assertAlmostEqual(after["protein"].best, before["protein"].best)
 
-    @given(
-        st.floats(0, 1), st.floats(0, 1), st.floats(0, 1), st.floats(0, 1),
-        st.tuples(st.floats(0, 1), st.floats(0, 1), st.floats(0, 1)).map(sorted),
-    )  # fmt: skip
-    def test_the_same_grams_never_leave_twice(
-        self, retained: float, left: float, poured: float, drained: float, gone: list[float]
+    @given(st.dictionaries(st.sampled_from(WHATS), SHARES))
+    def test_what_leaves_and_what_is_eaten_make_the_whole(
+        self, shares: dict[Leaves, tuple[float, float, float]]
     ) -> None:
-        uses = (Use("dish", 1 - left), Use("left", left))
-        made = replace(
-            line("b", 100, "butter"), retained=retained, uses=uses,
-            leaving=Leaving("frying", "left in the pan", *gone),
-        )  # fmt: skip
-        losses = (
-            Loss("x", "poured_off_fat", ("b",), poured),
-            Loss("y", "drained_liquid", ("b",), drained),
-        )
-        own = replace(part("p", made), losses=losses)
-        figures = plate_of(dish(own), library()).figures
-        whole = plate_of(dish(part("p", line("b", 100, "butter"))), library()).figures
-        for name in ("fat", "sodium_mg", "kcal", "protein"):
-            figure = figures[name]
-            self.assertGreaterEqual(figure.low, -1e-9)
-            self.assertLessEqual(figure.low, figure.best + 1e-9)
-            self.assertLessEqual(figure.best, figure.high + 1e-9)
-            self.assertLessEqual(figure.best, whole[name].best + 1e-9)
+        gone = tuple(Leaving("cook", what, *each) for what, each in shares.items())
+        before = plate_of(dish(part("p", line("b", 100, "feta"))), library()).figures
+        made = check(dish(part("p", line("b", 100, "feta", leavings=gone))))
+        after = plate_of(made, library()).figures
+        kept = {what: 1 - each[1] for what, each in shares.items()}
+        eaten = {
+            "fat": kept.get("all", 1) * kept.get("fat", 1),
+            "protein": kept.get("all", 1),
+            "net_carbs": kept.get("all", 1) * kept.get("dissolved", 1),
+            "sodium_mg": kept.get("all", 1) * kept.get("dissolved", 1) * kept.get("sodium", 1),
+        }
+        for name, share in eaten.items():
+            figure, whole = after[name], before[name]
+            self.assertAlmostEqual(figure.best, share * whole.best, places=6, msg=name)
+            self.assertTrue(-1e-9 <= figure.low <= figure.best + 1e-9, name)
+            self.assertTrue(figure.best <= figure.high + 1e-9 <= whole.high + 2e-9, name)
 
-    def test_upside_down_is_refused(self) -> None:
-        odd = replace(line("b", 100, "butter"), leaving=Leaving("x", "x", 0.5, 0.2, 0.9))
-        with self.assertRaisesRegex(BadInput, "low to high"):
-            check(dish(part("p", odd)))
+    def test_nothing_leaves_twice_or_upside_down(self) -> None:
+        half = Leaving("cook", "fat", 0.5, 0.5, 0.5)
+        for gone, words in (
+            ((Leaving("x", "all", 0.5, 0.2, 0.9),), "low to high"),
+            ((Leaving("x", "all", 0.5, 0.7, 1.9),), "from 0 to 1"),
+            ((half, replace(half, cause="frying")), "cannot leave twice"),
+        ):
+            with self.subTest(words=words), self.assertRaisesRegex(BadInput, words):
+                check(dish(part("p", line("b", 100, "butter", leavings=gone))))

@@ -8,7 +8,8 @@ from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.line_swaps import line_swaps, with_instead
 from snabo_core.plate import Eater, Exclusion, Target, plate_of
-from snabo_core.preview import Setting, preview
+from snabo_core.plate.setting import Setting
+from snabo_core.preview import preview
 from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots

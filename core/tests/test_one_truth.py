@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from snabo_core.candidates import ranking
 from snabo_core.compare import Column, compare_dishes
-from snabo_core.dish import Dish, Loss, Portion, Slot
+from snabo_core.dish import Dish, Leaving, Portion, Slot, Taken
 from snabo_core.foods import library
 from snabo_core.foods.labels import Label, row_of
 from snabo_core.foods.own import Own, OwnMeasure
@@ -18,7 +18,8 @@ from snabo_core.frozen import freeze, thaw
 from snabo_core.judging import judged
 from snabo_core.plate import Eater, Exclusion, Target
 from snabo_core.plate.rows import FIGURES, PLACE, Rules, net_carbs, row_figures
-from snabo_core.preview import Setting, preview
+from snabo_core.plate.setting import Setting
+from snabo_core.preview import preview
 from snabo_core.swaps.book import book
 from snabo_core.table_view import day_view, matrix_row
 from tests.helpers import dish, line, part, row
@@ -42,8 +43,16 @@ def made_dishes(draw: st.DrawFn) -> Dish:
     )
     body = part("pot", *filling)
     if draw(st.booleans()):
-        loss = Loss("loss", "poured_off_fat", (filling[0].id,), draw(st.floats(0, 1)))
-        body = replace(body, losses=(loss,))
+        share = draw(st.floats(0, 1))
+        gone = (Leaving("cook", "fat", share / 2, share, share, known=True),)
+        body = replace(body, lines=(replace(filling[0], leavings=gone), *filling[1:]))
+    if draw(st.booleans()):
+        body = replace(body, taken=Taken(share=draw(st.floats(0.1, 1))))
+    if draw(st.booleans()):
+        lid = replace(lid, taken=Taken(grams=draw(st.floats(50, 900))))
+    if draw(st.booleans()):
+        out = replace(body.lines[-1], left_out=True, settled=draw(st.booleans()))
+        body = replace(body, lines=(*body.lines[:-1], out))
     made = dish(body, lid, servings=float(draw(st.integers(1, 8))))
     if draw(st.booleans()):
         stand_in = draw(st.sampled_from(book().stand_ins("mash")))
@@ -111,7 +120,7 @@ class OneVerdict(unittest.TestCase):
     @given(made_dishes(), eaters())
     def test_words_come_from_the_bound_shown(self, made: Dish, eater: Eater) -> None:
         unsettled = replace(made.parts[0].lines[0], grams=None, grams_low=None, grams_high=None)
-        first = replace(made.parts[0], lines=(unsettled, *made.parts[0].lines[1:]), losses=())
+        first = replace(made.parts[0], lines=(unsettled, *made.parts[0].lines[1:]))
         open_dish = replace(made, parts=(first, *made.parts[1:]))
         (bench,) = preview(open_dish, Setting((eater,)), book(), library()).eaters
         for reach in bench.reaches:

@@ -6,7 +6,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from snabo_core.dish import Dish
+from snabo_core.dish import Dish, Leaving
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.foods.records import AVAILABLE, BY_DIFFERENCE
@@ -87,9 +87,10 @@ class WorkedByHand(unittest.TestCase):
         self.assertEqual(plate.figures["added_oil"].best, 0.0)
         self.assertGreater(plate.figures["fat"].best, 40)
 
-    def test_retained_share_counts_what_is_eaten(self) -> None:
+    def test_what_is_left_in_the_pan_is_not_eaten(self) -> None:
         whole = plate_of(dish(part("p", line("o", 40, "olive_oil"))), library())
-        half = plate_of(dish(part("p", line("o", 40, "olive_oil", retained=0.5))), library())
+        gone = (Leaving("cook", "all", 0.5, 0.5, 0.5, known=True),)
+        half = plate_of(dish(part("p", line("o", 40, "olive_oil", leavings=gone))), library())
         self.assertAlmostEqual(half.figures["fat"].best * 2, whole.figures["fat"].best, places=9)
 
 

@@ -9,7 +9,7 @@ from snabo_core.errors import BadInput
 from snabo_core.explain import explain
 from snabo_core.foods import library
 from snabo_core.plate import Eater, Exclusion, Target, plate_of
-from snabo_core.preview import Setting
+from snabo_core.plate.setting import Setting
 from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
@@ -31,7 +31,7 @@ class Explained(unittest.TestCase):
     """Every total opens down to the line, its source and its rule."""
 
     def ask(self, nutrient: str, scale: str = "serving"):
-        return explain(MADE, ExplainRequest(MADE, nutrient, scale), BOTH, library())
+        return explain(MADE, ExplainRequest(MADE, nutrient, scale), BOTH, book(), library())
 
     def test_biggest_first_and_all_of_it(self) -> None:
         found = self.ask("net_carbs")
@@ -61,7 +61,7 @@ class Explained(unittest.TestCase):
 
     def test_unknown_line_stands_first(self) -> None:
         made = dish(part("p", line("a", 100, "potato"), line("b", None, "sugar")))
-        found = explain(made, ExplainRequest(made, "net_carbs", "serving"), BOTH, library())
+        found = explain(made, ExplainRequest(made, "net_carbs", "serving"), BOTH, book(), library())
         self.assertEqual((found.lines[0].line_id, found.lines[0].value), ("b", None))
         self.assertEqual(found.lines[0].doubt, "unknown")
 
@@ -71,7 +71,7 @@ class Explained(unittest.TestCase):
                 self.ask(nutrient, scale)
         with self.assertRaisesRegex(BadInput, "per 100 g"):
             made = dish(part("p", line("a", None, "potato")))
-            explain(made, ExplainRequest(made, "fat", "100g"), BOTH, library())
+            explain(made, ExplainRequest(made, "fat", "100g"), BOTH, book(), library())
 
 
 class Compared(unittest.TestCase):

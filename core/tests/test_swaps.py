@@ -9,7 +9,8 @@ from snabo_core.dish import ROLES, Slot
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.plate import Eater, Exclusion, Target
-from snabo_core.preview import Setting, preview
+from snabo_core.plate.setting import Setting
+from snabo_core.preview import preview
 from snabo_core.swaps.book import book
 from snabo_core.swaps.ranking import rank
 from snabo_core.swaps.roles import propose_slots

@@ -8,7 +8,6 @@ from hypothesis import strategies as st
 from snabo_core.dish import Use, check
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
-from snabo_core.plate import plate_of
 from snabo_core.quantities import read_line
 from tests.helpers import dish, line, part
 
@@ -71,12 +70,7 @@ class Words(unittest.TestCase):
 
 
 class WhatIsNotEaten(unittest.TestCase):
-    """What is left in the pan is a use, and is not on the plate."""
-
-    def test_left_share_leaves_the_plate(self) -> None:
-        fried = line("a", 40, "olive_oil", uses=(Use("frying", 0.25), Use("left", 0.75)))
-        plate = plate_of(dish(part("p", fried)), library())
-        self.assertAlmostEqual(plate.figures["added_oil"].best or 0, 10, delta=0.05)
+    """Uses share out all of a line."""
 
     def test_uses_that_do_not_share_out_the_line_are_refused(self) -> None:
         for shares in ((0.5, 0.4), (1.5, -0.5)):

@@ -8,7 +8,7 @@ from django.http import Http404, HttpResponse
 from rest_framework import exceptions
 from rest_framework.response import Response
 
-from snabo_core.errors import SnaboError
+from snabo_core.errors import Outdated, SnaboError
 
 
 class Conflict(Exception):
@@ -35,6 +35,8 @@ def problem(status: int, code: str, sentence: str, **more: Any) -> HttpResponse:
 def _describe(error: Exception) -> dict[str, Any] | None:
     if isinstance(error, Conflict):
         return _body(412, "stale", str(error), current_revision=error.current_revision)
+    if isinstance(error, Outdated):
+        return _body(409, error.code, error.sentence, field=error.field)
     if isinstance(error, SnaboError):
         return _body(400, error.code, error.sentence, field=error.field)
     if isinstance(error, (exceptions.NotAuthenticated, exceptions.AuthenticationFailed)):

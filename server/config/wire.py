@@ -7,6 +7,7 @@ import msgspec
 from rest_framework.parsers import BaseParser
 from rest_framework.renderers import BaseRenderer
 
+from snabo_core.dish import Dish, check_schema, upgraded
 from snabo_core.errors import BadInput
 
 T = TypeVar("T")
@@ -64,3 +65,42 @@ def convert(data: Any, kind: type[T]) -> T:
         message, _, place = str(error).partition(" - at `$")
         field = place.strip("`.") or None
         raise BadInput(f"Something sent here has the wrong shape: {message}.", field) from error
+
+
+def stored_dish(document: Mapping[str, Any]) -> Dish:
+    """Return a stored document, whatever schema it was written in.
+
+    Raises:
+        BadInput: it is no dish this release can read.
+    """
+    return convert(upgraded(document), Dish)
+
+
+def sent_dish(document: Any) -> Dish:
+    """Return a document as a screen sent it: in today's schema, with nothing in it unknown.
+
+    Raises:
+        Outdated: the screen was loaded before this release.
+        BadInput: a field is missing, unknown, or of the wrong type.
+    """
+    dish = convert(document, Dish)
+    check_schema(dish)
+    strange = _strange(document, msgspec.to_builtins(dish))
+    if strange:
+        raise BadInput(f"A dish has no field called {strange[:60]}.", "dish")
+    return dish
+
+
+def _strange(sent: Any, known: Any) -> str:
+    """Return a field that was sent and got lost on reading, empty where there is none."""
+    if isinstance(sent, Mapping) and isinstance(known, Mapping):
+        for name, value in sent.items():
+            if name not in known:
+                return str(name)
+            if found := _strange(value, known[name]):
+                return found
+    elif isinstance(sent, list) and isinstance(known, (list, tuple)):
+        for one, other in zip(sent, known, strict=False):
+            if found := _strange(one, other):
+                return found
+    return ""

@@ -6,7 +6,7 @@ from rest_framework.views import APIView
 
 from accounts.services import household_of
 from config.contract import contract
-from config.wire import convert
+from config.wire import convert, sent_dish
 from dishes import services
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
@@ -69,7 +69,7 @@ class ProposeView(APIView):
     @contract("propose_slots", body=core.Dish, answer=core.Dish)
     def post(self, request: Request) -> Response:
         """Return the document with slots for the parts that have none."""
-        document = convert(request.data, core.Dish)
+        document = sent_dish(request.data)
         return Response(services.propose(household_of(request.user), document))
 
 
@@ -79,7 +79,7 @@ class LookThroughView(APIView):
     @contract("look_through", body=core.Dish, answer=RecipeView)
     def post(self, request: Request) -> Response:
         """Return the facts in its steps and what it leaves open; nothing is stored."""
-        return Response(services.look_through(convert(request.data, core.Dish)))
+        return Response(services.look_through(sent_dish(request.data)))
 
 
 class LineSwapsView(APIView):
@@ -103,7 +103,7 @@ class DishesView(APIView):
     @contract("add_dish", body=core.Dish, answer=services.DishDetail, status=201)
     def post(self, request: Request) -> Response:
         """Store a new one."""
-        document = convert(request.data, core.Dish)
+        document = sent_dish(request.data)
         return Response(services.add_dish(household_of(request.user), document), status=201)
 
 
@@ -123,7 +123,7 @@ class DishView(APIView):
         written = request.headers.get("If-Match", "").strip('"')
         if not written.isdigit() or len(written) > 9:
             raise BadInput("Say which revision this draft started from.", "If-Match")
-        document = convert(request.data, core.Dish)
+        document = sent_dish(request.data)
         return Response(services.save_draft(household, dish_id, int(written), document))
 
     @contract("remove_dish", status=204)

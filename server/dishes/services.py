@@ -9,7 +9,7 @@ from django.utils import timezone
 
 from accounts.models import Household
 from config.problems import Conflict
-from config.wire import convert
+from config.wire import convert, stored_dish
 from dishes.models import Dish, DishVersion
 from foods.own import library_of
 from foods.services import learned
@@ -157,7 +157,7 @@ def explain(household: Household, request: ExplainRequest) -> Explained:
         BadInput: the document breaks its rules, or there is no such figure or scale.
     """
     setting = setting_of(household, request.eaters)
-    return core_explain(core.check(request.dish), request, setting, library_of(household))
+    return core_explain(core.check(request.dish), request, setting, book(), library_of(household))
 
 
 def compare(household: Household, dish_id: int, request: CompareDishRequest) -> DishComparison:
@@ -169,10 +169,10 @@ def compare(household: Household, dish_id: int, request: CompareDishRequest) -> 
     dish = own_dish(household, dish_id)
     document = core.check(request.dish)
     foods = library_of(household)
-    columns = [Column("draft", "as it is now", document)] if document.swapped() else []
+    columns = [Column("draft", "as it is now", document)] if document.changed() else []
     for number in request.versions:
         version = get_object_or_404(dish.versions, number=number)
-        kept = convert(version.document, core.Dish)
+        kept = stored_dish(version.document)
         frozen = convert(version.frozen, Frozen)
         note = "as it was kept, for today's eaters"
         if frozen.note:
@@ -190,8 +190,7 @@ def matrix(household: Household) -> TableMatrix:
     setting, foods = setting_of(household), library_of(household)
     found = Dish.objects.of(household).filter(deleted_at=None)[:MOST_DISHES]
     rows = tuple(
-        matrix_row(dish.id, convert(dish.draft, core.Dish), setting, book(), foods)
-        for dish in found
+        matrix_row(dish.id, stored_dish(dish.draft), setting, book(), foods) for dish in found
     )
     return TableMatrix(tuple(e.name for e in setting.eaters), rows)
 
@@ -203,8 +202,7 @@ def day(household: Household, request: DayRequest) -> DayView:
         BadInput: too many meals, or servings that cannot be.
     """
     meals = [
-        (convert(own_dish(household, meal.dish).draft, core.Dish), meal.servings)
-        for meal in request.meals
+        (stored_dish(own_dish(household, meal.dish).draft), meal.servings) for meal in request.meals
     ]
     return day_view(meals, setting_of(household), book(), library_of(household))
 
@@ -221,7 +219,7 @@ def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:
 
 
 def _summary(dish: Dish) -> DishRecord:
-    document = convert(dish.draft, core.Dish)
+    document = stored_dish(dish.draft)
     names = [
         book().stand_in(slot.role, slot.choice.stand_in).name
         for part in document.parts
@@ -254,7 +252,7 @@ def own_dish(household: Household, dish_id: int, *, lock: bool = False) -> Dish:
 def detail(dish: Dish) -> DishDetail:
     """Return a dish with its draft."""
     versions = [VersionRecord(v.number, v.created_at) for v in dish.versions.all()]
-    return DishDetail(dish.id, dish.revision, convert(dish.draft, core.Dish), versions)
+    return DishDetail(dish.id, dish.revision, stored_dish(dish.draft), versions)
 
 
 @transaction.atomic
@@ -303,7 +301,7 @@ def keep_version(household: Household, dish_id: int) -> VersionRecord:
     last = dish.versions.last()
     if last is not None and last.document == dish.draft:
         return VersionRecord(last.number, last.created_at)
-    document = core.check(convert(dish.draft, core.Dish))
+    document = core.check(stored_dish(dish.draft))
     version = DishVersion.objects.create(
         dish=dish,
         number=last.number + 1 if last else 1,
@@ -318,7 +316,7 @@ def keep_version(household: Household, dish_id: int) -> VersionRecord:
 def version_document(household: Household, dish_id: int, number: int) -> core.Dish:
     """Return the document of a kept version."""
     version = get_object_or_404(own_dish(household, dish_id).versions, number=number)
-    return convert(version.document, core.Dish)
+    return stored_dish(version.document)
 
 
 def remove_dish(household: Household, dish_id: int) -> None:

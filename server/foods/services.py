@@ -5,7 +5,7 @@ from django.db import transaction
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Household
-from config.wire import convert
+from config.wire import stored_dish
 from dishes.models import Dish
 from foods.models import LearnedReading
 from foods.own import library_of
@@ -90,7 +90,7 @@ def used_in(household: Household, key: str) -> list[UsedIn]:
     """Return the household's dishes whose draft uses a food, with its grams in each."""
     found = []
     for dish in Dish.objects.of(household).filter(deleted_at=None):
-        document = convert(dish.draft, core.Dish)
+        document = stored_dish(dish.draft)
         lines = [line for _, line in core.all_lines(document) if line.food == key]
         if lines:
             grams = [line.grams for line in lines]

@@ -9,7 +9,7 @@ from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from accounts.models import Household
-from config.wire import convert
+from config.wire import stored_dish
 from dishes.models import Dish, DishVersion
 from dishes.services import keep_version, own_dish
 from foods.own import library_of
@@ -102,10 +102,10 @@ def _choice(document: core.Dish, part: str, slot: str) -> core.Choice | None:
 
 def _open_run(household: Household, dish: Dish, body: WeighIn) -> Run:
     """Return the run this weigh-in belongs to, opening one where the plan has changed."""
-    document = convert(dish.draft, core.Dish)
+    document = stored_dish(dish.draft)
     run = dish.runs.filter(finished_at=None).select_related("version").first()
     if run is not None:
-        cooked = convert(run.version.document, core.Dish)
+        cooked = stored_dish(run.version.document)
         if _choice(cooked, body.part, body.slot) == _choice(document, body.part, body.slot):
             return run
         run.finished_at = timezone.now()
@@ -129,7 +129,7 @@ def weigh_in(household: Household, dish_id: int, body: WeighIn) -> WeighResult:
     grams = body.gross - body.tare
     if not -MOST_GRAMS < grams < MOST_GRAMS:
         raise BadInput("That is more than a kitchen scale can carry.", "gross")
-    document = convert(dish.draft, core.Dish)
+    document = stored_dish(dish.draft)
     slot = document.slot(body.part, body.slot)
     if slot.choice is None:
         raise BadInput("Choose a stand-in on the Bench first; then there is water to plan.", "slot")

@@ -17,7 +17,7 @@ from snabo_core.plate import Exclusion, Rules, Target
 from snabo_core.plate.eaters import check_target, schools
 from snabo_core.plate.exclusions import check_exclusion
 from snabo_core.plate.programme import Programme, check_programme
-from snabo_core.preview import Setting
+from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import book
 from snabo_core.wire import SchoolView
 from table.models import Eater

@@ -33,12 +33,16 @@ class Exclusion:
 
 @dataclass(frozen=True)
 class Breach:
-    """An exclusion that a line breaks, may break, or breaks within what is tolerated."""
+    """An exclusion that a line breaks, may break, or breaks within what is tolerated.
+
+    `other` is the line of the recipe's own choice that would do instead, where one would.
+    """
 
     what: str
     certainty: Certainty
     line_id: str
     message: Message
+    other: Line | None = None
 
 
 def check_exclusion(exclusion: Exclusion) -> None:
@@ -57,7 +61,11 @@ def check_exclusion(exclusion: Exclusion) -> None:
 
 
 def breaches(
-    exclusions: Sequence[Exclusion], lines: Sequence[Line], library: Library, share: float = 1.0
+    exclusions: Sequence[Exclusion],
+    lines: Sequence[Line],
+    library: Library,
+    share: float = 1.0,
+    left_out: Sequence[Line] = (),
 ) -> list[Breach]:
     """Return which exclusions the lines break or may break, the gravest first.
 
@@ -66,6 +74,7 @@ def breaches(
         lines: those looked through; what is not eaten does not count.
         library: where foods are looked up.
         share: how much of the dish is eaten, for tolerated amounts.
+        left_out: lines that do not go in but are not settled; what they hold stays named.
     """
     found = []
     for exclusion in exclusions:
@@ -85,8 +94,14 @@ def breaches(
                 continue
         found += [
             Breach(exclusion.what, certainty, line.id, _message(certainty, exclusion.what, line,
-                                                                library))
+                                                                library),
+                   _other(exclusion.what, line, library))
             for line, certainty, _ in broken
+        ]  # fmt: skip
+        found += [
+            Breach(exclusion.what, "may_contain", line.id, _message("left_out", exclusion.what,
+                                                                    line, library))
+            for line, _, _ in _broken(exclusion, left_out, library)
         ]  # fmt: skip
     return sorted(found, key=lambda b: GRAVEST.index(b.certainty))
 
@@ -109,9 +124,17 @@ def _broken(
     return broken
 
 
-def _message(certainty: Certainty, what: str, line: Line, library: Library) -> Message:
+def _other(what: str, line: Line, library: Library) -> Line | None:
+    """Return which other choice the recipe gives for a line is free of something."""
+    for other in line.alternatives:
+        if other.food is not None and certainty_of(library.food(other.food), what) == "free":
+            return other
+    return None
+
+
+def _message(code: str, what: str, line: Line, library: Library) -> Message:
     food = library.food(line.food).name if line.food else line.text
-    return Message(certainty, {"what": what, "food": food})
+    return Message(code, {"what": what, "food": food})
 
 
 __all__ = [

@@ -16,15 +16,8 @@ from numpy.typing import NDArray
 from snabo_core.dish import Line
 from snabo_core.foods import Library
 from snabo_core.foods.records import Vector
-from snabo_core.plate.rows import (
-    FIGURES,
-    USUAL,
-    RowFigures,
-    Rules,
-    row_figures,
-    scaled,
-    without_sodium,
-)
+from snabo_core.plate.leavings import after_leavings
+from snabo_core.plate.rows import FIGURES, USUAL, RowFigures, Rules, row_figures
 from snabo_core.plate.totals import MOST_BLAMED, Blame, Cause, Many, Matrix, Totals, gravest
 from snabo_core.quantities.units import UNITS
 
@@ -65,21 +58,18 @@ def entries(
     lines: Sequence[Line],
     library: Library,
     rules: Rules = USUAL,
-    keep: dict[str, Vector] | None = None,
 ) -> tuple[list[Entry], list[Line]]:
     """Split lines into those with a food and those without.
 
     Args:
-        lines: the lines as eaten.
+        lines: the lines as they go into the dish.
         library: where foods are looked up.
         rules: the household's choices.
-        keep: by line id, the share of each figure that is kept (see `losses.py`).
 
     Returns:
         Entries to sum, and the lines no food was chosen for, which make every figure unknown.
     """
     found, lost = [], []
-    kept = keep or {}
     for line in lines:
         if line.food is None:
             lost.append(line)
@@ -87,10 +77,8 @@ def entries(
         food = library.food(line.food)
         row = library.row(line.food, line.form)
         figures = row_figures(row, food, rules)
-        if line.id in kept:
-            figures = scaled(figures, kept[line.id])
-        if line.leaving is not None and line.leaving.sodium_only:
-            figures = without_sodium(figures, line.leaving)
+        if line.leavings:
+            figures = after_leavings(line, row, figures)
         low, best, high = line.eaten()
         known = line.grams is not None
         found.append(

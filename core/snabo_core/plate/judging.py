@@ -39,6 +39,7 @@ def judge(
     lines: Sequence[Line],
     library: Library,
     losses: Mapping[str, float] | None = None,
+    left_out: Sequence[Line] = (),
 ) -> ForEater:
     """Return how a share of a dish stands for one eater.
 
@@ -50,8 +51,10 @@ def judge(
         lines: those looked through for exclusions.
         library: where foods are looked up.
         losses: by figure, what of the whole dish left with pressed liquid.
+        left_out: lines that do not go in but are not settled: what they hold stays named.
     """
-    return judge_many(eater, Many([totals]), share, [names], [lines], library, [losses or {}])[0]
+    many, gone = Many([totals]), [losses or {}]
+    return judge_many(eater, many, share, [names], [lines], library, gone, left_out)[0]
 
 
 def judge_many(
@@ -62,6 +65,7 @@ def judge_many(
     lines: Sequence[Sequence[Line]],
     library: Library,
     losses: Sequence[Mapping[str, float]],
+    left_out: Sequence[Line] = (),
 ) -> list[ForEater]:
     """Return how many dishes stand for one eater, judged together; see `judge`."""
     columns = [
@@ -76,7 +80,7 @@ def judge_many(
         ForEater(
             eater,
             tuple(column[i] for column in columns),
-            tuple(breaches(eater.exclusions, own, library, share)),
+            tuple(breaches(eater.exclusions, own, library, share, left_out)),
         )
         for i, own in enumerate(lines)
     ]

@@ -4,14 +4,13 @@ from __future__ import annotations
 
 import tomllib
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import cache, lru_cache
 from importlib.resources import files
 from typing import Literal
 
 import numpy as np
 
-from snabo_core.dish import Leaving
 from snabo_core.foods.energy import energy_kcal
 from snabo_core.foods.records import AVAILABLE, AXIS, Food, FoodRow, Vector
 
@@ -235,34 +234,3 @@ def _with_causes(
     return RowFigures(
         best, np.maximum(low, 0.0), high, below, above, decided_low, decided_high, cause
     )
-
-
-def without_sodium(figures: RowFigures, gone: Leaving) -> RowFigures:
-    """Return a row's figures when a share of its sodium left, between low and high."""
-    best, low, high = np.ones(len(FIGURES)), np.ones(len(FIGURES)), np.ones(len(FIGURES))
-    place = PLACE["sodium_mg"]
-    best[place], low[place], high[place] = 1 - gone.best, 1 - gone.high, 1 - gone.low
-    middle = scaled(figures, best)
-    least, most = figures.low * low, scaled(figures, high).high
-    return replace(
-        middle,
-        low=least,
-        high=most,
-        below=np.where(best < 1, np.maximum(middle.below, middle.best - least), middle.below),
-        above=np.where(best < 1, np.maximum(middle.above, most - middle.best), middle.above),
-    )
-
-
-def scaled(figures: RowFigures, keep: Vector) -> RowFigures:
-    """Return what is left of a row's figures when a share of each is kept, 0 to 1."""
-
-    def kept(vector: Vector) -> Vector:
-        with np.errstate(invalid="ignore"):
-            left: Vector = np.where(keep == 0, 0.0, vector * keep)
-        return left
-
-    return RowFigures(
-        kept(figures.best), kept(figures.low), kept(figures.high), kept(figures.below),
-        kept(figures.above), kept(figures.decided_low), kept(figures.decided_high),
-        figures.cause,
-    )  # fmt: skip

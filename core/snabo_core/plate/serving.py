@@ -10,8 +10,8 @@ import numpy as np
 from snabo_core.dish import Dish, Line
 from snabo_core.foods import Library
 from snabo_core.plate.figures import Entry, entries, total
-from snabo_core.plate.losses import kept_shares
 from snabo_core.plate.rows import PLACE, SHOWN, USUAL, Rules
+from snabo_core.plate.taking import makes_of
 from snabo_core.plate.totals import Figure, Totals
 
 STARCH_PLACE = PLACE["carbohydrate"]
@@ -92,7 +92,7 @@ def plate_of(
     """Compute one serving.
 
     Args:
-        dish: the dish as it is to be eaten.
+        dish: what is to be eaten of the dish, see `as_taken`.
         library: where foods are looked up.
         rules: the household's choices for polyols and energy.
         losses: grams (whole dish) along `SHOWN` that leave with pressed or drained liquid.
@@ -103,7 +103,7 @@ def plate_of(
     """
     owner = {line.id: part.id for part in dish.parts for line in part.effective_lines()}
     lines = [line for part in dish.parts for line in part.effective_lines()]
-    found, lost = entries(lines, library, rules, kept_shares(dish, library, rules))
+    found, lost = entries(lines, library, rules)
     totals = total(found, lost, sample=sample)
     share = 1 / dish.servings
     figures = totals.figures(share)
@@ -115,7 +115,7 @@ def plate_of(
     ]  # fmt: skip
     return Plate(
         servings=dish.servings,
-        grams=sum(line.grams or 0.0 for line in lines) * share,
+        grams=sum(makes_of(part) for part in dish.parts) * share,
         figures=figures,
         parts=_part_shares(dish, found, shares, figures["net_carbs"], library),
         lines=tuple(shares),
@@ -152,7 +152,7 @@ def _part_shares(
         own = [s for s in shares if s.part_id == part.id]
         values = {name: _sum([s.values[name] for s in own]) for name in SHOWN}
         lines = part.effective_lines()
-        grams = sum(line.grams or 0.0 for line in lines)
+        grams = makes_of(part)
         starch = sum(starch_grams(line, by_line, library) for line in lines)
         part_net = values["net_carbs"]
         known = part_net is not None and net.best

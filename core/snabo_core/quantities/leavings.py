@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from functools import cache
 from importlib.resources import files
 
-from snabo_core.dish import Leaving, Use
+from snabo_core.dish import Leaves, Leaving, Use
 from snabo_core.foods import Food
 
 
@@ -22,7 +22,7 @@ class Cause:
     words: re.Pattern[str]
     classes: frozenset[str]
     forms: frozenset[str]
-    sodium_only: bool
+    what: Leaves
     gone: tuple[float, float, float]
     source: str
 
@@ -38,7 +38,7 @@ def causes() -> tuple[Cause, ...]:
             re.compile(entry["words"], re.IGNORECASE),
             frozenset(entry["classes"]),
             frozenset(entry.get("forms", ())),
-            entry.get("sodium_only", False),
+            entry.get("what", "all"),
             (float(entry["gone"][0]), float(entry["gone"][1]), float(entry["gone"][2])),
             entry["source"],
         )
@@ -46,8 +46,8 @@ def causes() -> tuple[Cause, ...]:
     )
 
 
-def leaving_of(text: str, food: Food, form: str, uses: Sequence[Use]) -> Leaving | None:
-    """Return what leaves a line by its words, None where they say nothing.
+def leavings_of(text: str, food: Food, form: str, uses: Sequence[Use]) -> tuple[Leaving, ...]:
+    """Return what leaves a line by its words, nothing where they say nothing.
 
     Where only one use of the line says so, the shares are of that use.
 
@@ -65,5 +65,7 @@ def leaving_of(text: str, food: Food, form: str, uses: Sequence[Use]) -> Leaving
         shares = [u.share for u in uses if u.words and cause.words.search(u.words)]
         whole = min(1.0, sum(shares)) if shares and len(uses) > 1 else 1.0
         low, best, high = (gone * whole for gone in cause.gone)
-        return Leaving(cause.key, cause.name, low, best, high, cause.sodium_only, cause.source)
-    return None
+        return (
+            Leaving(cause.key, cause.what, low, best, high, words=cause.name, source=cause.source),
+        )
+    return ()

@@ -13,7 +13,7 @@ from snabo_core.quantities.accounting import Account, account
 from snabo_core.quantities.amounts import Amount, read_amount
 from snabo_core.quantities.fat_shares import by_fat
 from snabo_core.quantities.grams import Grams, Waste, unknown, weigh
-from snabo_core.quantities.leavings import leaving_of
+from snabo_core.quantities.leavings import leavings_of
 from snabo_core.quantities.lexicon import (
     FoodMatch,
     Segment,
@@ -55,6 +55,7 @@ _NOTES = re.compile(
     r"a few more[^,;()]*|plus a (?:knob|drizzle|splash|handful|pinch|few|little|sprinkle)[^,;()]*)",
     re.IGNORECASE,
 )
+_EMPTY = re.compile(r"[(\[]\s*[)\]]")
 _OPTIONAL = re.compile(r"optional|garnish|if you like|if liked|if desired|if wanted", re.IGNORECASE)
 _TRIMMED = re.compile(
     r"\b(?:peeled|pared|trimmed|cored|deseeded|de-seeded|seeded|pitted|stoned|shelled|podded|"
@@ -128,7 +129,7 @@ class ReadLine:
     hold: HoldBack | None = None
     unread: tuple[str, ...] = ()
     clause: str = ""
-    leaving: Leaving | None = None
+    leavings: tuple[Leaving, ...] = ()
 
 
 def learned_key(food_text: str) -> str:
@@ -220,7 +221,7 @@ def _read_clause(
 ) -> ReadLine:
     draft = _with_amount(clause, library, system)
     notes = [m.group(0) for m in _NOTES.finditer(draft.rest)]
-    body = _NOTES.sub(" ", draft.rest)
+    body = _EMPTY.sub(" ", _NOTES.sub(" ", draft.rest))
     body, alternatives = first_of(body, system, library)
     alternatives = (*alternatives, *draft.offers)[:3]
     main = _main_words(body)
@@ -233,8 +234,8 @@ def _read_clause(
         return read
     uses = read_uses(clause.text, read.amount, found.match.food, read.form, read.grams, system)
     food = found.match.food
-    gone = leaving_of(clause.text, food, read.form, uses.uses)
-    return replace(read, uses=uses.uses, hold=uses.hold, grams=uses.grams, leaving=gone)
+    gone = leavings_of(clause.text, food, read.form, uses.uses)
+    return replace(read, uses=uses.uses, hold=uses.hold, grams=uses.grams, leavings=gone)
 
 
 _COUNTED_EXTRA = re.compile(

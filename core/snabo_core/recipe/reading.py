@@ -21,7 +21,7 @@ from snabo_core.dish import (
 from snabo_core.foods import Library
 from snabo_core.gaps import gaps_of
 from snabo_core.quantities.grams import weigh
-from snabo_core.quantities.leavings import leaving_of
+from snabo_core.quantities.leavings import leavings_of
 from snabo_core.quantities.lexicon import choose_form, head_span, segments_of, spans_in, words_in
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
 from snabo_core.quantities.step_facts import heats_in, times_in
@@ -56,7 +56,6 @@ def line_from(read: ReadLine, library: Library, identity: str) -> Line:
         food_name=library.food(read.food).name if read.food else "",
         preparation=read.preparation,
         optional=read.optional,
-        alternatives=read.alternatives,
         grams_low=read.grams.low,
         grams=read.grams.best,
         grams_high=read.grams.high,
@@ -66,7 +65,7 @@ def line_from(read: ReadLine, library: Library, identity: str) -> Line:
         candidates=read.candidates,
         settled=not read.doubts,
         uses=read.uses,
-        leaving=read.leaving,
+        leavings=read.leavings,
         hold=read.hold,
         clause=read.clause,
         unread=read.unread,
@@ -208,7 +207,37 @@ def lines_from(
         return (
             Line(make_id(), text.strip()[:500], doubts=("no_food",), confidence=0.0, settled=False),
         )
-    return tuple(line_from(read, library, make_id()) for read in found)
+    return tuple(
+        replace(
+            line_from(read, library, make_id()),
+            alternatives=tuple(
+                _alternative(words, read, library, system, make_id, learned)
+                for words in read.alternatives
+            ),
+        )
+        for read in found
+    )
+
+
+def _alternative(
+    text: str,
+    first: ReadLine,
+    library: Library,
+    system: UnitSystem,
+    make_id: Callable[[], str],
+    learned: Mapping[str, tuple[str, str | None]] | None,
+) -> Line:
+    """Return another choice of a line: with its own amount, or with that of the first."""
+    try:
+        read = read_lines(text, library, system, learned)[0]
+        if read.amount is None and read.food is not None and first.amount is not None:
+            grams = weigh(first.amount, library.food(read.food), read.form or "")
+            left = tuple(doubt for doubt in read.doubts if doubt != "no_grams")
+            doubts = left if grams.best is not None else read.doubts
+            read = replace(read, amount=first.amount, grams=grams, doubts=doubts)
+        return line_from(read, library, make_id())
+    except (ValueError, ArithmeticError, LookupError):
+        return Line(make_id(), text, doubts=("no_food",), confidence=0.0, settled=False)
 
 
 def reread_line(
@@ -238,7 +267,7 @@ def reread_line(
         doubts=("no_grams",) if grams.best is None else (),
         settled=grams.best is not None,
         unread=(),
-        leaving=leaving_of(written, food, chosen, line.uses),
+        leavings=leavings_of(written, food, chosen, line.uses),
     )
 
 

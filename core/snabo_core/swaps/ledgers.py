@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from snabo_core.dish import Dish, Part, Slot
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Library
 from snabo_core.plate.setting import Setting
+from snabo_core.plate.taking import share_of
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.sauces import liquid_of, sauce_lines, thickness_of
 from snabo_core.swaps.scaling import ledger_lines, slot_lines
@@ -118,11 +119,23 @@ def losses_of(lost: State) -> dict[str, float]:
     }
 
 
-def sum_of_losses(ledgers: tuple[SlotLedger, ...]) -> dict[str, float]:
-    """Return what leaves a whole dish with the liquid of all its ledgers."""
-    losses: dict[str, float] = {}
+def changes_of(ledgers: Sequence[SlotLedger]) -> dict[str, float]:
+    """Return by part id how many grams its ledgers add to it or, mostly, take from it."""
+    changed: dict[str, float] = {}
     for each in ledgers:
         if each.ledger is not None:
+            change = each.ledger.points[-1].state.mass - each.began
+            changed[each.part.id] = changed.get(each.part.id, 0.0) + change
+    return changed
+
+
+def sum_of_losses(ledgers: Sequence[SlotLedger]) -> dict[str, float]:
+    """Return what a whole dish misses by the liquid of all its ledgers, parts used in part so."""
+    losses: dict[str, float] = {}
+    changed = changes_of(ledgers)
+    for each in ledgers:
+        if each.ledger is not None:
+            share = share_of(each.part, changed[each.part.id])
             for name, grams in losses_of(each.ledger.lost).items():
-                losses[name] = losses.get(name, 0.0) + grams
+                losses[name] = losses.get(name, 0.0) + grams * share
     return losses

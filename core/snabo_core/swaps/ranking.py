@@ -5,19 +5,25 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from snabo_core.dish import Choice, Dish, Part, Slot, all_lines
+from snabo_core.dish import Choice, Dish, Line, Part, Slot, all_lines
 from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
 from snabo_core.plate.exclusions import breaches
 from snabo_core.plate.figures import entries, total, totals_of_many
 from snabo_core.plate.judging import ForEater, judge_many
-from snabo_core.plate.losses import kept_shares
 from snabo_core.plate.portions import sharing_of
 from snabo_core.plate.setting import Setting
+from snabo_core.plate.taking import as_taken
 from snabo_core.plate.totals import Figure
 from snabo_core.swaps.book import Book, StandIn
-from snabo_core.swaps.ledgers import dish_ledgers, losses_of, slot_ledger, sum_of_losses
-from snabo_core.swaps.scaling import scale_to
+from snabo_core.swaps.ledgers import (
+    SlotLedger,
+    changes_of,
+    dish_ledgers,
+    slot_ledger,
+    sum_of_losses,
+)
+from snabo_core.swaps.scaling import ledger_lines, scale_to
 from snabo_core.water import Ledger, advise
 from snabo_core.wording import say
 
@@ -111,26 +117,35 @@ def rank(
         return []
     bare = dish.with_choice(part.id, slot.id, None)
     own = set(slot.line_ids)
-    kept = [line for _, line in all_lines(bare) if line.id not in own]
-    names = {line.id: line.food_name or line.text for line in kept}
-    rules = setting.rules
-    base = total(*entries(kept, library, rules, kept_shares(bare, library, rules)))
-    gone = sum_of_losses(dish_ledgers(bare, book, library, setting))
+    others = dish_ledgers(bare, book, library, setting)
+    gone = sum_of_losses([each for each in others if each.part.id != part.id])
+    taken = as_taken(bare, changes_of(others))
+    # What a part used in part brings follows from what the stand-in makes of it.
+    kept = [
+        line
+        for p, line in all_lines(taken)
+        if line.id not in own and (p.id != part.id or part.taken is None)
+    ]
+    names = {line.id: line.food_name or line.text for _, line in all_lines(bare)}
+    base = total(*entries(kept, library, setting.rules))
     stand_ins = book.stand_ins(slot.role)
     choices = [scale_to(part, slot, item, role_file, library) for item in stand_ins]
     dishes = [dish.with_choice(part.id, slot.id, choice) for choice in choices]
-    groups = [
-        entries(choice.lines, library, rules, kept_shares(whole, library, rules))[0]
-        for choice, whole in zip(choices, dishes, strict=True)
+    made = [_slot_ledgers(whole, part, slot, others, book, library, setting) for whole in dishes]
+    ledgers = [each[0].ledger for each in made]
+    added = [
+        _brought(whole, part, choice, each)
+        for whole, choice, each in zip(dishes, choices, made, strict=True)
     ]
-    ledgers = [_ledger(whole, part, slot, book, library, setting) for whole in dishes]
-    losses = [_losses(ledger, gone) for ledger in ledgers]
+    groups = [entries(lines, library, setting.rules)[0] for lines in added]
+    losses = [_with(gone, sum_of_losses(each)) for each in made]
     many = totals_of_many(base, groups)
     called = [names | {line.id: line.food_name for line in c.lines} for c in choices]
-    lines = [[*kept, *choice.lines] for choice in choices]
+    lines = [[*kept, *own_lines] for own_lines in added]
+    left_out = [line for p in dish.parts for line in p.unsettled_out()]
     sharing = sharing_of(dish, len(setting.eaters))
     judged = [
-        judge_many(e, many, sharing.of(e.id), called, lines, library, losses)
+        judge_many(e, many, sharing.of(e.id), called, lines, library, losses, left_out)
         for e in setting.eaters
     ]
     result = []
@@ -159,24 +174,40 @@ def rank(
     return sorted(result, key=_place)
 
 
-def _ledger(
-    whole: Dish, part: Part, slot: Slot, book: Book, library: Library, setting: Setting
-) -> Ledger | None:
+def _slot_ledgers(
+    whole: Dish,
+    part: Part,
+    slot: Slot,
+    others: Sequence[SlotLedger],
+    book: Book,
+    library: Library,
+    setting: Setting,
+) -> list[SlotLedger]:
+    """Return the ledgers of the part with a candidate in, the candidate's own first."""
+    now, here = whole.part(part.id), whole.slot(part.id, slot.id)
+    began = sum(i.used().grams or 0.0 for i in ledger_lines(now, here, library))
     try:
-        return slot_ledger(
-            whole.part(part.id), whole.slot(part.id, slot.id), book, library, setting, spread=False
-        )
-    except SnaboError:
-        return None
+        ledger = slot_ledger(now, here, book, library, setting, spread=False)
+    except SnaboError as refusal:
+        mine = SlotLedger(now, here, None, refusal.sentence, began)
+    else:
+        mine = SlotLedger(now, here, ledger, "", began)
+    return [mine, *(replace(each, part=now) for each in others if each.part.id == part.id)]
 
 
-def _losses(ledger: Ledger | None, gone: Mapping[str, float]) -> dict[str, float]:
-    """Return what leaves the whole dish with a candidate in: its own liquid and the others'."""
-    losses = dict(gone)
-    if ledger is not None:
-        for name, grams in losses_of(ledger.lost).items():
-            losses[name] = losses.get(name, 0.0) + grams
-    return losses
+def _brought(
+    whole: Dish, part: Part, choice: Choice, made: Sequence[SlotLedger]
+) -> tuple[Line, ...]:
+    """Return the lines that a candidate changes: its own, or all of a part used in part."""
+    if part.taken is None:
+        return choice.lines
+    now = as_taken(replace(whole, parts=(whole.part(part.id),)), changes_of(made))
+    return now.parts[0].effective_lines()
+
+
+def _with(losses: Mapping[str, float], more: Mapping[str, float]) -> dict[str, float]:
+    names = {*losses, *more}
+    return {name: losses.get(name, 0.0) + more.get(name, 0.0) for name in names}
 
 
 def limit_of(ledger: Ledger | None) -> str:

@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from snabo_core.dish import Line, Part, Slot
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
+from snabo_core.plate.salt import SALT_PER_SODIUM
 from snabo_core.swaps.book import RoleFile
 from snabo_core.water.state import of_lines
 from snabo_core.water.thickness import WATER_OF_LIQUID, Thickness, thickness
@@ -16,7 +17,6 @@ SAUCE_CLASSES = {"dairy", "plant_milk", "stock", "drink", "fat_dairy", "oil", "s
                  "condiment", "egg", "coconut", "salt"}  # fmt: skip
 # Foods whose fat stays emulsified when they simmer.
 EMULSIONS = {"dairy", "plant_milk", "coconut"}
-SALT_PER_SODIUM = 2.54
 
 
 def sauce_lines(part: Part, slot: Slot, foods: Library) -> list[Line]:
@@ -24,7 +24,7 @@ def sauce_lines(part: Part, slot: Slot, foods: Library) -> list[Line]:
     return [
         line
         for line in part.lines
-        if line.id not in slot.line_ids and _in_sauce(line.used(), foods)
+        if line.id not in slot.line_ids and not line.left_out and _in_sauce(line.used(), foods)
     ]
 
 

@@ -68,8 +68,8 @@ def cooked(role: str, stand_in: str) -> Ledger:
 
 
 def slot_lines(part: Part, slot: Slot) -> list[Line]:
-    """Return the original lines of a slot."""
-    return [line for line in part.lines if line.id in slot.line_ids]
+    """Return the original lines of a slot, those left out apart."""
+    return [line for line in part.lines if line.id in slot.line_ids and not line.left_out]
 
 
 def slot_mass(part: Part, slot: Slot) -> float:

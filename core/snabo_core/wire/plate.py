@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from snabo_core.dish import Choice, Dish
+from snabo_core.plate.salt import Salt, SaltCode
 from snabo_core.plate.serving import LineShare
 from snabo_core.plate.totals import Figure
 
@@ -57,6 +58,8 @@ class BreachView:
     certainty: str
     line_id: str
     words: str
+    # what else the recipe offers that would do, in words; empty where nothing does
+    help: str = ""
 
 
 @dataclass(frozen=True)
@@ -122,7 +125,8 @@ class EaterView:
 class PartView:
     """One layer of the section, now and as it was.
 
-    `starch_share` is carbohydrate of starch-class foods per gram of part.
+    `starch_share` is carbohydrate of starch-class foods per gram of part. Of the `makes_grams`
+    it makes, the share `taken` goes into the dish; the rest is surplus.
     """
 
     part_id: str
@@ -134,6 +138,29 @@ class PartView:
     was_net_share: float | None
     starch_share: float
     was_starch_share: float
+    makes_grams: float
+    taken: float
+
+
+@dataclass(frozen=True)
+class OptionView:
+    """A line that may be left out, whether it is in, and what it costs a serving, in words."""
+
+    line_id: str
+    part_id: str
+    name: str
+    included: bool
+    words: str
+
+
+@dataclass(frozen=True)
+class SaltView:
+    """Grams of salt in 100 g of the mouthful and of each part, by part id, and the words."""
+
+    mouthful: Salt
+    parts: dict[str, Salt]
+    code: SaltCode
+    words: str
 
 
 @dataclass(frozen=True)
@@ -229,6 +256,8 @@ class Preview:
     ledgers: tuple[LedgerView, ...]
     doubtful: int
     warnings: tuple[str, ...]
+    options: tuple[OptionView, ...]
+    salt: SaltView | None
 
 
 @dataclass(frozen=True)

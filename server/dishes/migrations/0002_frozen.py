@@ -26,7 +26,7 @@ def complete(apps, _schema_editor):
             )
             libraries[household.id] = library().with_own(own.Own(foods=foods)) if foods else library()
         foods = libraries[household.id]
-        document = msgspec.convert(version.document, core.Dish)
+        document = msgspec.convert(core.upgraded(version.document), core.Dish)
         rules = Rules(household.polyols, household.energy_rules)
         frozen = freeze(document, foods, book(), rules, note=AT_UPGRADE)
         frozen = with_old_figures(frozen, version.frozen.get("per_100_g", {}), foods)

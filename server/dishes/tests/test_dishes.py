@@ -60,16 +60,37 @@ class Bring(KitchenCase):
         detail = self.bring("Fritters\nServes 2\n500 ml sunflower oil, for deep frying\n")
         path, document = f"dishes/{detail['id']}", detail["document"]
         line = document["parts"][0]["lines"][0]
-        self.assertEqual(line["leaving"]["cause"], "deep_frying")
+        self.assertEqual(line["leavings"][0]["cause"], "deep_frying")
         body = {"sequence": 1, "dish": document}
         proposed = self.send("post", "preview", body).json()["figures"]["fat"]
         self.assertLess(proposed["best"], 40)
-        line |= {"leaving": None, "retained": 0.5}
+        said = {"cause": "cook", "what": "all", "known": True, "words": "", "source": ""}
+        line["leavings"] = [{**said, "low": 0.5, "best": 0.5, "high": 0.5}]
         self.assertEqual(self.send("put", path, document, if_match="1").status_code, 200)
         mine = self.send("post", "preview", body).json()["figures"]["fat"]
         self.assertAlmostEqual(mine["best"], 500 * 0.92 * 0.5 / 2, delta=4)
-        line |= {"leaving": {"cause": "x", "words": "", "low": 2, "best": 3, "high": 4}}
+        line["leavings"] = [{**said, "low": 2, "best": 3, "high": 4}]
         self.assert_problem(self.send("put", path, document, if_match="2"), 400, "low to high")
+
+    def test_a_page_of_an_older_release_is_told_and_nothing_is_saved(self) -> None:
+        detail = self.bring("Fritters\nServes 2\n500 ml sunflower oil\n")
+        path, document = f"dishes/{detail['id']}", detail["document"]
+        old = {**document, "schema": 1, "title": "Old page"}
+        for method, where, body in (
+            ("put", path, old), ("post", "dishes", old), ("post", "read/slots", old),
+            ("post", "preview", {"sequence": 1, "dish": old}),
+        ):  # fmt: skip
+            with self.subTest(where=where):
+                answer = self.send(method, where, body, if_match="1")
+                self.assert_problem(answer, 409, "load the page again")
+        self.assertEqual(self.send("get", path).json()["document"]["title"], "Fritters")
+
+    def test_a_field_nobody_knows_is_refused_not_dropped(self) -> None:
+        detail = self.bring("Fritters\nServes 2\n500 ml sunflower oil\n")
+        document = detail["document"]
+        document["parts"][0]["lines"][0]["retained"] = 0.5
+        answer = self.send("put", f"dishes/{detail['id']}", document, if_match="1")
+        self.assert_problem(answer, 400, "no field called retained")
 
     def test_nothing_to_read_says_what_to_do(self) -> None:
         for text in ("", "   \n ", "!!! ---"):

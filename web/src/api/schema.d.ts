@@ -1316,22 +1316,26 @@ export interface components {
         /**
          * Part
          * @description One component of a dish. Lines are always the original's; slots may replace some.
+         *
+         *         `taken` says how much of it the dish uses, None for all.
          */
         Part: {
             id: string;
             name: string;
             lines: components["schemas"]["Line"][];
             slots: components["schemas"]["Slot"][];
-            losses: components["schemas"]["Loss"][];
+            taken: components["schemas"]["Taken"] | null;
         };
         /**
          * Line
          * @description One ingredient line. `text` is what was written; grams are None where nobody knows.
          *
-         *         `retained` is the share that is eaten (the rest is drained or left in the pan). `settled`
-         *         says that the cook has looked at the line, or that there was nothing to look at. `instead`
-         *         is what is used in this line's place, with the same id; the line itself stays the
-         *         original's.
+         *         `settled` says that the cook has looked at the line, or that there was nothing to look at.
+         *         `left_out` says that it does not go in; an optional line starts in. `alternatives` are the
+         *         other foods of an "A or B", each with its own amount. `leavings` name at most one cause for
+         *         each thing that leaves. `instead` is what is used in this line's place, with the same id;
+         *         the line itself stays the original's. `clause` are the words of this food where the written
+         *         line names several, `unread` those nobody understood.
          */
         Line: {
             id: string;
@@ -1343,7 +1347,8 @@ export interface components {
             food_name: string;
             preparation: string;
             optional: boolean;
-            alternatives: string[];
+            left_out: boolean;
+            alternatives: components["schemas"]["Line"][];
             grams_low: number | null;
             grams: number | null;
             grams_high: number | null;
@@ -1352,25 +1357,43 @@ export interface components {
             doubts: string[];
             candidates: string[];
             settled: boolean;
-            retained: number;
             uses: components["schemas"]["Use"][];
+            leavings: components["schemas"]["Leaving"][];
             hold: components["schemas"]["HoldBack"] | null;
             instead: components["schemas"]["Line"] | null;
             clause: string;
             unread: string[];
-            leaving: components["schemas"]["Leaving"] | null;
         };
         /**
          * Use
          * @description A share of a line and what becomes of it; the shares of a line sum to 1.
          *
-         *         `left` is what nobody eats: left in the pan, shells, leftovers. `words` are the recipe's.
+         *         `words` are the recipe's.
          */
         Use: {
             /** @enum {unknown} */
-            kind: "dish" | "frying" | "greasing" | "later" | "left" | "serving" | "top";
+            kind: "dish" | "frying" | "greasing" | "later" | "serving" | "top";
             share: number;
             words: string;
+        };
+        /**
+         * Leaving
+         * @description What leaves a line before it is eaten: left in the pan, drained, poured off, pressed out.
+         *
+         *         `low`, `best` and `high` are shares of what the line holds, 0 to 1. `cause` is a key of the
+         *         book of leavings or the id of a step; `words` say it, `source` is where it is from. `known`
+         *         says that the cook stated it; otherwise it is proposed from the line's words.
+         */
+        Leaving: {
+            cause: string;
+            /** @enum {unknown} */
+            what: "all" | "dissolved" | "fat" | "sodium";
+            low: number;
+            best: number;
+            high: number;
+            known: boolean;
+            words: string;
+            source: string;
         };
         /**
          * HoldBack
@@ -1380,22 +1403,6 @@ export interface components {
             start: number;
             ceiling: number;
             cue: string;
-        };
-        /**
-         * Leaving
-         * @description What leaves a line before it is eaten, as proposed from its words.
-         *
-         *         `low`, `best` and `high` are shares of the line that go, of its sodium alone if
-         *         `sodium_only`. `cause` is a key of the book, `words` say it, `source` is where it is from.
-         */
-        Leaving: {
-            cause: string;
-            words: string;
-            low: number;
-            best: number;
-            high: number;
-            sodium_only: boolean;
-            source: string;
         };
         /**
          * Slot
@@ -1419,18 +1426,16 @@ export interface components {
             press: ("cloth" | "mesh" | "paper" | "twist") | null;
         };
         /**
-         * Loss
-         * @description A step that takes something off the plate: a share, 0 to 1, of what some lines hold.
+         * Taken
+         * @description How much of what a part makes goes into this dish; the rest is surplus.
          *
-         *         Fat poured off a pan takes fat, liquid drained away takes the lines with it, juice
-         *         pressed out takes what is dissolved.
+         *         `grams` of the finished part, or else a `share` of it, 0 to 1. `makes_grams` is what the
+         *         part weighed when it was done, None to go by its lines.
          */
-        Loss: {
-            id: string;
-            /** @enum {unknown} */
-            kind: "drained_liquid" | "expressed_juice" | "poured_off_fat";
-            line_ids: string[];
+        Taken: {
+            grams: number | null;
             share: number;
+            makes_grams: number | null;
         };
         /**
          * StepText
@@ -1538,7 +1543,7 @@ export interface components {
         Gap: {
             key: string;
             /** @enum {unknown} */
-            kind: "amount" | "pan" | "servings" | "steps" | "temperature" | "time";
+            kind: "amount" | "pan" | "part" | "servings" | "steps" | "temperature" | "time";
             subject: string;
             words: string;
             default: string;
@@ -1665,6 +1670,8 @@ export interface components {
             ledgers: components["schemas"]["LedgerView"][];
             doubtful: number;
             warnings: string[];
+            options: components["schemas"]["OptionView"][];
+            salt: components["schemas"]["SaltView"] | null;
         };
         /**
          * Figure
@@ -1748,6 +1755,7 @@ export interface components {
             certainty: string;
             line_id: string;
             words: string;
+            help: string;
         };
         /**
          * RuleView
@@ -1771,7 +1779,8 @@ export interface components {
          * PartView
          * @description One layer of the section, now and as it was.
          *
-         *         `starch_share` is carbohydrate of starch-class foods per gram of part.
+         *         `starch_share` is carbohydrate of starch-class foods per gram of part. Of the `makes_grams`
+         *         it makes, the share `taken` goes into the dish; the rest is surplus.
          */
         PartView: {
             part_id: string;
@@ -1783,6 +1792,8 @@ export interface components {
             was_net_share: number | null;
             starch_share: number;
             was_starch_share: number;
+            makes_grams: number;
+            taken: number;
         };
         /**
          * LineShare
@@ -1880,6 +1891,39 @@ export interface components {
         Band: {
             low: number;
             high: number;
+        };
+        /**
+         * OptionView
+         * @description A line that may be left out, whether it is in, and what it costs a serving, in words.
+         */
+        OptionView: {
+            line_id: string;
+            part_id: string;
+            name: string;
+            included: boolean;
+            words: string;
+        };
+        /**
+         * SaltView
+         * @description Grams of salt in 100 g of the mouthful and of each part, by part id, and the words.
+         */
+        SaltView: {
+            mouthful: components["schemas"]["Salt"];
+            parts: {
+                [key: string]: components["schemas"]["Salt"];
+            };
+            /** @enum {unknown} */
+            code: "less" | "more" | "unknown" | "usual";
+            words: string;
+        };
+        /**
+         * Salt
+         * @description Grams of salt in 100 g; best is None where unknown, high where nothing bounds it.
+         */
+        Salt: {
+            low: number;
+            best: number | null;
+            high: number | null;
         };
         /**
          * RankRequest

@@ -1,5 +1,6 @@
 /** Pure edits of a dish document. */
-import type { Choice, Dish, Line, Part, Slot } from '../api/types';
+import type { Choice, Dish, Leaving, Line, Part, Slot, Taken } from '../api/types';
+import { newId } from './newId';
 
 export function mapPart(dish: Dish, partId: string, change: (part: Part) => Part): Dish {
   return { ...dish, parts: dish.parts.map((part) => (part.id === partId ? change(part) : part)) };
@@ -62,8 +63,8 @@ export function moveLine(dish: Dish, lineId: string, partId: string): Dish {
 }
 
 export function addPart(dish: Dish, name: string): [Dish, string] {
-  const id = crypto.randomUUID();
-  return [{ ...dish, parts: [...dish.parts, { id, name, lines: [], slots: [], losses: [] }] }, id];
+  const id = newId();
+  return [{ ...dish, parts: [...dish.parts, { id, name, lines: [], slots: [], taken: null }] }, id];
 }
 
 /** Typed grams hold as they are: the cook has weighed it. */
@@ -88,7 +89,28 @@ export function effectiveLines(part: Part): Line[] {
   return [
     ...part.lines.filter((line) => !replaced.has(line.id)),
     ...part.slots.flatMap((slot) => slot.choice?.lines ?? []),
-  ];
+  ].filter((line) => !line.left_out);
+}
+
+/** What the cook says leaves a line, in place of what was proposed; null for nothing. */
+export function withLeaving(line: Line, what: Leaving['what'], share: number | null): Line {
+  const others = line.leavings.filter((gone) => gone.what !== what);
+  if (share === null) return { ...line, leavings: others };
+  const said = { cause: 'cook', what, low: share, best: share, high: share, known: true };
+  return { ...line, leavings: [...others, { ...said, words: '', source: '' }] };
+}
+
+/** Another choice of an "A or B" in the place of the first, which becomes a choice itself. */
+export function withAlternative(line: Line, other: Line): Line {
+  const was: Line = { ...line, id: other.id, alternatives: [], instead: null };
+  const rest = line.alternatives.filter((one) => one.id !== other.id);
+  const { id, text, optional, left_out } = line;
+  const clause = other.clause || other.text;
+  return { ...other, id, text, clause, optional, left_out, alternatives: [...rest, was] };
+}
+
+export function setTaken(dish: Dish, partId: string, taken: Taken | null): Dish {
+  return mapPart(dish, partId, (part) => ({ ...part, taken }));
 }
 
 /** Every line a part knows: the original's and those of chosen stand-ins. */

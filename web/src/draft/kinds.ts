@@ -1,5 +1,6 @@
 /** What a read line really is: pure edits that turn it into something else, losing no word. */
 import type { Aside, Dish, Line, Part } from '../api/types';
+import { newId } from './newId';
 
 export type Kind = 'heading' | 'note' | 'step' | 'furniture';
 
@@ -45,11 +46,11 @@ function toHeading(dish: Dish, part: Part, line: Line): Dish {
     if (cut === 0) return [{ ...bare, name }];
     const below = new Set(under.map((l) => l.id));
     const added: Part = {
-      id: crypto.randomUUID(),
+      id: newId(),
       name,
       lines: under,
       slots: [],
-      losses: [],
+      taken: null,
     };
     return [without(bare, below), added];
   });
@@ -61,7 +62,7 @@ function insertedStep(dish: Dish, text: string): Dish {
   const found = dish.steps.findIndex((step) => placeIn(dish, step.text) > place);
   const at = found < 0 ? dish.steps.length : found;
   const steps = [...dish.steps];
-  steps.splice(at, 0, { id: crypto.randomUUID(), text });
+  steps.splice(at, 0, { id: newId(), text });
   return { ...dish, steps };
 }
 
@@ -105,7 +106,7 @@ export function asLines(dish: Dish, id: string, text: string, lines: Line[]): Di
   const owner = [...dish.parts].reverse().find(before) ?? dish.parts[0];
   const bare = withoutText(dish, id);
   if (!owner) {
-    const part = { id: crypto.randomUUID(), name: 'Dish', lines, slots: [], losses: [] };
+    const part = { id: newId(), name: 'Dish', lines, slots: [], taken: null };
     return { ...bare, parts: [part] };
   }
   return {

@@ -65,6 +65,7 @@ export function Limits({ eater, onOpen }: Props): JSX.Element {
           className={`verdict ${GRAVE[breach.certainty] ?? 'unsure'}`}
         >
           {breach.words}
+          {breach.help && <span className="soft"> · {breach.help}</span>}
         </p>
       ))}
       {eater.rules.map((rule) => (

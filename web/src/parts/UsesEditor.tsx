@@ -3,7 +3,8 @@ import TextField from '@mui/material/TextField';
 import type { JSX } from 'react';
 
 import type { Line } from '../api/types';
-import { withUnit } from './format';
+import { withLeaving } from '../draft/edits';
+import { LEAVES, withUnit } from './format';
 
 type Use = Line['uses'][number];
 
@@ -14,7 +15,6 @@ const KINDS: Record<Use['kind'], string> = {
   greasing: 'for greasing',
   frying: 'for frying',
   serving: 'to serve',
-  left: 'not eaten',
 };
 
 /** The uses as one short text, for the line itself. */
@@ -27,12 +27,10 @@ export function usesText(line: Line): string {
     shares.push(
       `start with ${withUnit(line.hold.start, 'g')}, up to ${withUnit(line.hold.ceiling, 'g')}, ${line.hold.cue}`,
     );
-  const gone = line.leaving;
-  if (gone) {
-    const what = gone.sodium_only ? ' of its sodium' : '';
-    shares.push(`about ${Math.round(gone.best * 100)} %${what} ${gone.words}`);
+  for (const gone of line.leavings) {
+    const about = gone.known ? '' : 'about ';
+    shares.push(`${about}${Math.round(gone.best * 100)} % ${gone.words || LEAVES[gone.what]}`);
   }
-  if (line.retained < 1) shares.push(`${Math.round((1 - line.retained) * 100)} % not eaten`);
   return shares.join(' · ');
 }
 
@@ -58,7 +56,8 @@ export function UsesEditor({
   line: Line;
   onChange: (line: Line) => void;
 }): JSX.Element {
-  const gone = line.leaving?.sodium_only ? null : line.leaving;
+  const gone = line.leavings.find((one) => one.what === 'all');
+  const others = line.leavings.filter((one) => one.what !== 'all');
   return (
     <div className="row uses" role="group" aria-label="What becomes of it">
       {line.uses.length > 1 &&
@@ -78,21 +77,30 @@ export function UsesEditor({
       <TextField
         label="Not eaten, %"
         type="number"
-        value={Math.round((1 - line.retained * (1 - (gone?.best ?? 0))) * 100)}
-        helperText={gone && `${Math.round(gone.low * 100)} to ${Math.round(gone.high * 100)} %`}
+        value={Math.round((gone?.best ?? 0) * 100)}
+        helperText={
+          gone &&
+          gone.low < gone.high &&
+          `${Math.round(gone.low * 100)} to ${Math.round(gone.high * 100)} %`
+        }
         sx={{ width: 130 }}
         slotProps={{ htmlInput: { min: 0, max: 100 } }}
         title={gone?.source ?? 'Left in the pan, drained away, shells'}
         onChange={(e) => {
           const lost = Math.min(Math.max(Number(e.target.value) / 100, 0), 1);
-          onChange({ ...line, retained: 1 - lost, leaving: gone ? null : line.leaving });
+          onChange(withLeaving(line, 'all', lost === 0 ? null : lost));
         }}
       />
-      {line.leaving?.sodium_only && (
-        <button type="button" className="chip" onClick={() => onChange({ ...line, leaving: null })}>
-          Not {line.leaving.words}
+      {others.map((one) => (
+        <button
+          key={one.what}
+          type="button"
+          className="chip"
+          onClick={() => onChange(withLeaving(line, one.what, null))}
+        >
+          Not {one.words || LEAVES[one.what]}
         </button>
-      )}
+      ))}
     </div>
   );
 }

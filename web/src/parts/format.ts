@@ -1,5 +1,5 @@
 /** Figures as a cook reads them: with a unit and one sensible decimal. */
-import type { Figure } from '../api/types';
+import type { Figure, Leaving } from '../api/types';
 
 /** Whole from 10 up, one decimal below; nothing is "0.0". */
 export function plain(value: number): string {
@@ -84,3 +84,11 @@ export const LABELS: Record<string, string> = {
 export function unitOf(nutrient: string): string {
   return UNITS[nutrient] ?? 'g';
 }
+
+/** What can leave a line before it is eaten, as said on screens. */
+export const LEAVES: Record<Leaving['what'], string> = {
+  all: 'left behind or drained away',
+  fat: 'fat poured off',
+  dissolved: 'juice pressed out',
+  sodium: 'salt rinsed or drained away',
+};

@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 
 import { rolesQuery } from '../../api/queries';
 import type { Line, Part, Slot } from '../../api/types';
+import { newId } from '../../draft/newId';
 import { useOpenDish } from '../../draft/context';
 import {
   allLines,
@@ -18,9 +19,12 @@ import {
 } from '../../draft/edits';
 import { makeIt } from '../../draft/kinds';
 import { percent, withUnit } from '../../parts/format';
+import { Choices } from '../../parts/Choices';
+import { InOut } from '../../parts/InOut';
 import { LineSwapsPanel } from '../../parts/LineSwapsPanel';
 import { LineRow } from '../bring/LineRow';
 import { Candidates } from './Candidates';
+import { PartFacts } from './PartFacts';
 
 function grams(line: Line): string {
   return line.grams === null ? '? g' : withUnit(line.grams, 'g');
@@ -37,7 +41,7 @@ function RoleChoice({ part, slot }: { part: Part; slot: Slot | null }): JSX.Elem
     draft.change((dish) => {
       if (slot) return mapSlot(dish, part.id, slot.id, (s) => ({ ...s, role, choice: null }));
       const ids = part.lines.map((line) => line.id);
-      const added: Slot = { id: crypto.randomUUID(), role, line_ids: ids, choice: null };
+      const added: Slot = { id: newId(), role, line_ids: ids, choice: null };
       return mapPart(dish, part.id, (p) => ({ ...p, slots: [...p.slots, added] }));
     });
   };
@@ -66,6 +70,7 @@ interface LinesProps {
 
 /** A line's text with what stands in its place. */
 function LineText({ line }: { line: Line }): JSX.Element {
+  if (line.left_out) return <s className="soft">{about(line)}</s>;
   if (!line.instead) return <span>{about(line)}</span>;
   return (
     <span>
@@ -74,6 +79,23 @@ function LineText({ line }: { line: Line }): JSX.Element {
         {grams(line.instead)} {line.instead.food_name}
       </b>
     </span>
+  );
+}
+
+/** In or out, and the recipe's other choices, where the line has any. */
+function LineChoice({ line }: { line: Line }): JSX.Element | null {
+  const { draft, preview } = useOpenDish();
+  if (!line.optional && !line.left_out && line.alternatives.length === 0) return null;
+  const change = (next: Line): void => draft.change((dish) => replaceLine(dish, line.id, next));
+  return (
+    <div className="line-choice">
+      <InOut
+        line={line}
+        option={preview?.options.find((o) => o.line_id === line.id)}
+        onChange={change}
+      />
+      <Choices line={line} unitSystem={draft.document.unit_system} onTake={change} />
+    </div>
   );
 }
 
@@ -126,6 +148,7 @@ function Was({ part, slot, onSwap }: LinesProps): JSX.Element {
                 </>
               )}
               <Or line={line} onSwap={() => onSwap(line.id)} />
+              <LineChoice line={line} />
             </li>
           ) : (
             <li key={line.id} style={{ display: 'block' }}>
@@ -252,6 +275,7 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
           />
         </div>
       )}
+      <PartFacts part={part} />
       {active && <Candidates part={part} slot={active} />}
     </>
   );

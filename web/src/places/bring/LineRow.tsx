@@ -15,6 +15,8 @@ import { FoodPicker } from '../../parts/FoodPicker';
 import { plain, withUnit } from '../../parts/format';
 import { LineSwapsPanel } from '../../parts/LineSwapsPanel';
 import type { Kind } from '../../draft/kinds';
+import { Choices } from '../../parts/Choices';
+import { InOut } from '../../parts/InOut';
 import { Notice } from '../../parts/Notice';
 import { keysAreOn } from '../../parts/useKeys';
 import { UsesEditor, usesText } from '../../parts/UsesEditor';
@@ -60,12 +62,6 @@ function questions(line: Line): string {
   return asked.join(' ');
 }
 
-/** A text for reading another choice of the same line in its place. */
-function choiceText(line: Line, other: string): string {
-  if (/^\s*[\d½¼¾⅓⅔]/.test(other) || line.amount === null) return other;
-  return `${line.amount} ${line.unit ?? ''} ${other}`;
-}
-
 function Candidate({ food, onPick }: { food: string; onPick: (key: string) => void }): JSX.Element {
   const found = useQuery(foodQuery(food));
   return (
@@ -93,16 +89,6 @@ function Edit(props: Props): JSX.Element {
       if (read.grams !== null) onClose();
     },
   });
-  const other = useMutation({
-    mutationFn: async (text: string) => {
-      const body = { text: choiceText(line, text), unit_system: props.dish.unit_system };
-      const [read] = await take(client.POST('/api/read/line', { body }));
-      const rest = line.alternatives.filter((one) => one !== text);
-      const was = line.food_name ? [line.food_name] : [];
-      return read && { ...read, id: line.id, text: line.text, alternatives: [...rest, ...was] };
-    },
-    onSuccess: (read) => read && onChange(read),
-  });
   const typed = Number(grams.replace(',', '.'));
   const valid = grams.trim() !== '' && Number.isFinite(typed) && typed >= 0 && typed <= 50_000;
   const accept = (): void => {
@@ -128,16 +114,6 @@ function Edit(props: Props): JSX.Element {
           <span className="soft">Perhaps</span>
           {line.candidates.map((food) => (
             <Candidate key={food} food={food} onPick={(key) => choose.mutate(key)} />
-          ))}
-        </div>
-      )}
-      {line.alternatives.length > 0 && (
-        <div className="chips">
-          <span className="soft">Or</span>
-          {line.alternatives.map((text) => (
-            <button key={text} type="button" className="chip" onClick={() => other.mutate(text)}>
-              {text}
-            </button>
           ))}
         </div>
       )}
@@ -188,12 +164,12 @@ function Edit(props: Props): JSX.Element {
         <LineSwapsPanel
           dish={props.dish}
           line={line}
-          onTake={(other) => props.onAdjust({ ...line, instead: other })}
+          onTake={(taken) => props.onAdjust({ ...line, instead: taken })}
         />
       )}
-      {(choose.error ?? other.error) && (
+      {choose.error && (
         <div style={{ gridColumn: '1 / -1' }}>
-          <Notice bad>{sentence(choose.error ?? other.error)}</Notice>
+          <Notice bad>{sentence(choose.error)}</Notice>
         </div>
       )}
     </form>
@@ -242,6 +218,8 @@ export function LineRow(props: Props): JSX.Element {
               “{written}” · {questions(line)} {line.food !== null && line.reason}
             </span>
           )}
+          <InOut line={line} onChange={props.onAdjust} />
+          <Choices line={line} unitSystem={props.dish.unit_system} onTake={props.onAdjust} />
           <Kinds onMake={props.onMake} />
         </span>
       </span>

@@ -1,5 +1,6 @@
 /** The lines of a label form, in the order a package of each region prints them. */
 import type { Label, OwnFood } from '../../api/types';
+import { newId } from '../../draft/newId';
 
 export type Region = Label['jurisdiction'];
 
@@ -98,7 +99,7 @@ export const HOLDABLE = [
 
 export function emptyFood(region: Region): OwnFood {
   return {
-    id: crypto.randomUUID(),
+    id: newId(),
     name: '',
     names: [],
     label: {

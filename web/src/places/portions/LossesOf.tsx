@@ -1,46 +1,39 @@
-/** What leaves the plate by an explicit step: fat poured off, liquid drained, juice pressed out. */
+/** What leaves the plate: fat poured off, liquid drained, juice pressed out, by line. */
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState, type JSX } from 'react';
 
-import type { Loss, Part } from '../../api/types';
+import type { Leaving, Line } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
-import { effectiveLines, mapPart } from '../../draft/edits';
+import { effectiveLines, replaceLine, withLeaving } from '../../draft/edits';
+import { LEAVES } from '../../parts/format';
 
-const KINDS: [Loss['kind'], string][] = [
-  ['poured_off_fat', 'fat poured off'],
-  ['drained_liquid', 'liquid drained away'],
-  ['expressed_juice', 'juice pressed out'],
-];
 const USUAL = 0.5;
 
-function Lost({ part, loss }: { part: Part; loss: Loss }): JSX.Element {
+function Lost({ line, gone }: { line: Line; gone: Leaving }): JSX.Element {
   const { draft } = useOpenDish();
-  const names = effectiveLines(part).filter((line) => loss.line_ids.includes(line.id));
-  const put = (change: Partial<Loss> | null): void =>
-    draft.change((dish) =>
-      mapPart(dish, part.id, (p) => ({
-        ...p,
-        losses: change
-          ? p.losses.map((l) => (l.id === loss.id ? { ...l, ...change } : l))
-          : p.losses.filter((l) => l.id !== loss.id),
-      })),
-    );
+  const put = (share: number | null): void =>
+    draft.change((dish) => replaceLine(dish, line.id, withLeaving(line, gone.what, share)));
   return (
     <li className="row">
       <span>
-        {names.map((line) => line.food_name).join(', ')}:{' '}
-        {KINDS.find(([kind]) => kind === loss.kind)?.[1]}
+        {line.food_name || line.text}: {LEAVES[gone.what]}
+        {gone.words && <span className="soft">, {gone.words}</span>}
       </span>
       <TextField
         label="share, %"
         type="number"
-        defaultValue={Math.round(loss.share * 100)}
-        sx={{ width: 100 }}
+        defaultValue={Math.round(gone.best * 100)}
+        helperText={
+          gone.low < gone.high &&
+          `usually ${Math.round(gone.low * 100)} to ${Math.round(gone.high * 100)} %`
+        }
+        title={gone.source}
+        sx={{ width: 160 }}
         slotProps={{ htmlInput: { min: 0, max: 100 } }}
         onChange={(e) => {
           const share = Number(e.target.value) / 100;
-          if (share >= 0 && share <= 1) put({ share });
+          if (e.target.value !== '' && share >= 0 && share <= 1) put(share);
         }}
       />
       <button type="button" className="plain-button soft" onClick={() => put(null)}>
@@ -52,36 +45,35 @@ function Lost({ part, loss }: { part: Part; loss: Loss }): JSX.Element {
 
 export function LossesOf(): JSX.Element {
   const { draft } = useOpenDish();
-  const [kind, setKind] = useState<Loss['kind']>('poured_off_fat');
+  const [what, setWhat] = useState<Leaving['what']>('fat');
   const { parts } = draft.document;
-  const add = (choice: string): void => {
-    const [partId, lineId] = choice.split('/');
-    if (!partId || !lineId) return;
-    const loss: Loss = { id: crypto.randomUUID(), kind, line_ids: [lineId], share: USUAL };
-    draft.change((dish) =>
-      mapPart(dish, partId, (part) => ({ ...part, losses: [...part.losses, loss] })),
-    );
+  const lines = parts.flatMap((part) => effectiveLines(part).map((line) => ({ part, line })));
+  const add = (lineId: string): void => {
+    const found = lines.find(({ line }) => line.id === lineId)?.line;
+    if (found) draft.change((dish) => replaceLine(dish, lineId, withLeaving(found, what, USUAL)));
   };
   return (
     <section aria-label="What leaves the plate" style={{ marginTop: 22 }}>
       <h2>What leaves the plate</h2>
       <ul className="plain-list">
-        {parts.flatMap((part) =>
-          part.losses.map((loss) => <Lost key={loss.id} part={part} loss={loss} />),
+        {lines.flatMap(({ line }) =>
+          line.leavings.map((gone) => (
+            <Lost key={`${line.id}/${gone.what}/${gone.cause}`} line={line} gone={gone} />
+          )),
         )}
       </ul>
       <div className="row" style={{ marginTop: 8 }}>
         <TextField
           select
           label="What leaves"
-          value={kind}
-          sx={{ width: 200 }}
+          value={what}
+          sx={{ width: 220 }}
           onChange={(e) => {
-            const found = KINDS.find(([key]) => key === e.target.value);
-            if (found) setKind(found[0]);
+            const found = Object.keys(LEAVES).find((key) => key === e.target.value);
+            if (found) setWhat(found as Leaving['what']);
           }}
         >
-          {KINDS.map(([key, name]) => (
+          {Object.entries(LEAVES).map(([key, name]) => (
             <MenuItem key={key} value={key}>
               {name}
             </MenuItem>
@@ -94,13 +86,11 @@ export function LossesOf(): JSX.Element {
           sx={{ width: 200 }}
           onChange={(e) => add(e.target.value)}
         >
-          {parts.flatMap((part) =>
-            effectiveLines(part).map((line) => (
-              <MenuItem key={`${part.id}/${line.id}`} value={`${part.id}/${line.id}`}>
-                {line.food_name || line.text}, {part.name.toLowerCase()}
-              </MenuItem>
-            )),
-          )}
+          {lines.map(({ part, line }) => (
+            <MenuItem key={line.id} value={line.id}>
+              {line.food_name || line.text}, {part.name.toLowerCase()}
+            </MenuItem>
+          ))}
         </TextField>
       </div>
     </section>

@@ -12,9 +12,9 @@ import { Section } from '../../parts/Section';
 
 /** An invented dish, drawn to show what this is about. */
 const PARTS: Part[] = [
-  { id: 'a', name: 'Filling', lines: [], slots: [], losses: [] },
-  { id: 'b', name: 'Sauce', lines: [], slots: [], losses: [] },
-  { id: 'c', name: 'Lid', lines: [], slots: [], losses: [] },
+  { id: 'a', name: 'Filling', lines: [], slots: [], taken: null },
+  { id: 'b', name: 'Sauce', lines: [], slots: [], taken: null },
+  { id: 'c', name: 'Lid', lines: [], slots: [], taken: null },
 ];
 const view = (
   id: string,
@@ -32,6 +32,8 @@ const view = (
   net_share: share,
   was_net_share: share,
   starch_share: starch,
+  makes_grams: grams,
+  taken: 1,
   was_starch_share: starch + (grams === was ? 0 : 0.1),
 });
 const VIEWS = [

@@ -7,6 +7,7 @@ import { useState, type JSX } from 'react';
 import { client, sentence, take } from '../../api/client';
 import { dishQuery, runsQuery } from '../../api/queries';
 import type { LedgerView, PointView, Press } from '../../api/types';
+import { newId } from '../../draft/newId';
 import { useOpenDish } from '../../draft/context';
 import { mapSlot } from '../../draft/edits';
 import { recall, keep } from '../../draft/storage';
@@ -88,7 +89,7 @@ export function WeighPanel({ ledger, point, onTaken }: Props): JSX.Element {
   const [gross, setGross] = useState('');
   const [tare, setTare] = useState(() => recall<string>('tare') ?? '');
   const [question, setQuestion] = useState<string | null>(null);
-  const [clientId, setClientId] = useState(() => crypto.randomUUID());
+  const [clientId, setClientId] = useState(() => newId());
   const queries = useQueryClient();
   const refresh = (): Promise<void> =>
     queries.invalidateQueries({ queryKey: runsQuery(draft.id).queryKey });
@@ -116,7 +117,7 @@ export function WeighPanel({ ledger, point, onTaken }: Props): JSX.Element {
       if (result.question) return;
       keep('tare', tare);
       setGross('');
-      setClientId(crypto.randomUUID());
+      setClientId(newId());
       await refresh();
       onTaken();
     },
@@ -126,7 +127,7 @@ export function WeighPanel({ ledger, point, onTaken }: Props): JSX.Element {
       take(
         client.POST('/api/runs/{run_id}/take-back', {
           params: { path: { run_id: runId } },
-          body: { client_id: crypto.randomUUID(), slot: ledger.slot_id, step: point.step_id },
+          body: { client_id: newId(), slot: ledger.slot_id, step: point.step_id },
         }),
       ),
     onSuccess: refresh,

@@ -1,0 +1,43 @@
+"""The dish document: one version of a dish as parts, lines, slots and steps.
+
+The same document travels to the browser and back and is stored as it is; `schema` numbers
+its shape, `upgrade` brings an older one up to it. Ids are UUID texts made where a thing is
+first written down.
+"""
+
+from snabo_core.dish.document import (
+    PLAIN,
+    ROLES,
+    SCHEMA,
+    Aside,
+    AsideKind,
+    Choice,
+    Dish,
+    Part,
+    Portion,
+    Slot,
+    StepText,
+    Taken,
+    Told,
+    UnitSystem,
+    all_lines,
+)
+from snabo_core.dish.lines import BY_COOK, HoldBack, Leaves, Leaving, Line, Use, UseKind
+from snabo_core.dish.rules import (
+    MAX_ASIDES,
+    MAX_GRAMS,
+    MAX_LINES,
+    MAX_PARTS,
+    MAX_SERVINGS,
+    MAX_TEXT,
+    check,
+    check_schema,
+)
+from snabo_core.dish.upgrade import upgraded
+
+__all__ = [
+    "BY_COOK", "MAX_ASIDES", "MAX_GRAMS", "MAX_LINES", "MAX_PARTS", "MAX_SERVINGS", "MAX_TEXT",
+    "PLAIN", "ROLES", "SCHEMA", "Aside", "AsideKind", "Choice", "Dish", "HoldBack", "Leaves",
+    "Leaving", "Line", "Part", "Portion", "Slot", "StepText", "Taken", "Told", "UnitSystem", "Use",
+    "UseKind", "all_lines", "check", "check_schema", "upgraded",
+]  # fmt: skip

@@ -1,0 +1,221 @@
+"""The dish document: one version of a dish as parts, lines, slots and steps.
+
+The same document travels to the browser and back and is stored as it is; `schema` numbers
+its shape. Ids are UUID texts made where a thing is first written down.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from snabo_core.dish.lines import Line
+from snabo_core.errors import BadInput
+
+SCHEMA = 2
+ROLES = (
+    "mash", "crust", "skillet_base", "long_noodle", "short_noodle", "sheet", "grain_bed", "crumb",
+    "binder", "loaf_base", "pour_sauce", "grating_cheese", "melting_cheese", "spread_cheese",
+    "batter", "quick_bread", "stuffing", "shell", "sliced_bake", "thickener", "lid", "dumpling",
+)  # fmt: skip
+PLAIN = "plain"
+
+UnitSystem = Literal["metric", "us", "australia"]
+AsideKind = Literal["furniture", "note", "story", "nutrition"]
+
+
+@dataclass(frozen=True)
+class Choice:
+    """The stand-in chosen for a slot, scaled to this dish.
+
+    `press` is how this household presses it, None for the book's way.
+    """
+
+    stand_in: str
+    lines: tuple[Line, ...]
+    press: Literal["cloth", "mesh", "paper", "twist"] | None = None
+
+
+@dataclass(frozen=True)
+class Slot:
+    """The lines of a part that a role is attached to; `choice` replaces them when made."""
+
+    id: str
+    role: str
+    line_ids: tuple[str, ...]
+    choice: Choice | None = None
+
+
+@dataclass(frozen=True)
+class Taken:
+    """How much of what a part makes goes into this dish; the rest is surplus.
+
+    `grams` of the finished part, or else a `share` of it, 0 to 1. `makes_grams` is what the
+    part weighed when it was done, None to go by its lines.
+    """
+
+    grams: float | None = None
+    share: float = 1.0
+    makes_grams: float | None = None
+
+    def of(self, makes: float) -> float:
+        """Return the share of the part that this dish takes, 0 to 1.
+
+        Args:
+            makes: what the part's lines come to, grams.
+        """
+        whole = self.makes_grams or makes
+        if self.grams is None or whole <= 0:
+            return self.share
+        return min(1.0, self.grams / whole)
+
+
+@dataclass(frozen=True)
+class Part:
+    """One component of a dish. Lines are always the original's; slots may replace some.
+
+    `taken` says how much of it the dish uses, None for all.
+    """
+
+    id: str
+    name: str
+    lines: tuple[Line, ...]
+    slots: tuple[Slot, ...] = ()
+    taken: Taken | None = None
+
+    def chosen(self) -> Slot | None:
+        """Return the first slot with a stand-in."""
+        return next((slot for slot in self.slots if slot.choice), None)
+
+    def effective_lines(self) -> tuple[Line, ...]:
+        """Return the lines as the part now is: kept ones, then the stand-ins' lines."""
+        replaced = {i for slot in self.slots if slot.choice for i in slot.line_ids}
+        kept = [line for line in self.lines if line.id not in replaced]
+        kept += [line for slot in self.slots if slot.choice for line in slot.choice.lines]
+        return tuple(line.used() for line in kept if not line.left_out)
+
+    def unsettled_out(self) -> tuple[Line, ...]:
+        """Return the lines left out that nobody has settled: they may be in after all."""
+        return tuple(line for line in self.lines if line.left_out and not line.settled)
+
+    def bare(self) -> Part:
+        """Return the part as it was brought: no stand-in, no line swapped or left out."""
+        slots = tuple(replace(slot, choice=None) if slot.choice else slot for slot in self.slots)
+        lines = tuple(
+            replace(i, instead=None, left_out=False) if i.instead or i.left_out else i
+            for i in self.lines
+        )
+        taken = self.taken
+        if taken is not None and self.chosen():
+            # What the stand-in's part weighed says nothing of the one before it.
+            taken = replace(taken, makes_grams=None)
+        return replace(self, lines=lines, slots=slots, taken=taken)
+
+
+@dataclass(frozen=True)
+class Portion:
+    """Grams of the finished dish that one eater gets; the eater by id."""
+
+    eater: str
+    grams: float
+
+
+@dataclass(frozen=True)
+class StepText:
+    """One step as the recipe wrote it."""
+
+    id: str
+    text: str
+
+
+@dataclass(frozen=True)
+class Aside:
+    """A line of the pasted text that is neither food nor step, set aside and never lost."""
+
+    id: str
+    kind: AsideKind
+    text: str
+
+
+@dataclass(frozen=True)
+class Told:
+    """What a recipe says of itself; None where it says nothing."""
+
+    servings_low: float | None = None
+    servings_high: float | None = None
+    makes: str = ""
+    prep_minutes: float | None = None
+    cook_minutes: float | None = None
+    rest_minutes: float | None = None
+    total_minutes: float | None = None
+
+
+@dataclass(frozen=True)
+class Dish:
+    """One version of a dish."""
+
+    title: str
+    servings: float
+    parts: tuple[Part, ...]
+    steps: tuple[StepText, ...] = ()
+    unit_system: UnitSystem = "metric"
+    source_text: str = ""
+    notes: tuple[str, ...] = ()
+    # keys of gaps whose marked default the cook took over, see `gaps.py`
+    accepted: tuple[str, ...] = ()
+    servings_assumed: bool = False
+    # What the finished dish weighed, and who gets how much of it; servings are then by weight.
+    finished_grams: float | None = None
+    portions: tuple[Portion, ...] = ()
+    asides: tuple[Aside, ...] = ()
+    told: Told = Told()
+    schema: int = SCHEMA
+
+    def part(self, part_id: str) -> Part:
+        """Return a part.
+
+        Raises:
+            BadInput: the dish has no such part.
+        """
+        for part in self.parts:
+            if part.id == part_id:
+                return part
+        raise BadInput("This dish has no such part any more.", "part")
+
+    def slot(self, part_id: str, slot_id: str) -> Slot:
+        """Return a slot of a part.
+
+        Raises:
+            BadInput: no such part or slot.
+        """
+        for slot in self.part(part_id).slots:
+            if slot.id == slot_id:
+                return slot
+        raise BadInput("This part has no such slot any more.", "slot")
+
+    def original(self) -> Dish:
+        """Return the dish as it was brought, without any stand-in."""
+        parts = tuple(part.bare() for part in self.parts)
+        return replace(self, parts=parts, finished_grams=None, portions=())
+
+    def with_choice(self, part_id: str, slot_id: str, choice: Choice | None) -> Dish:
+        """Return the dish with one slot's stand-in chosen, or taken back with None."""
+        slot = self.slot(part_id, slot_id)
+        part = self.part(part_id)
+        slots = tuple(replace(s, choice=choice) if s is slot else s for s in part.slots)
+        changed = replace(part, slots=slots)
+        return replace(self, parts=tuple(changed if p is part else p for p in self.parts))
+
+    def changed(self) -> bool:
+        """Tell whether anything is other than it was brought."""
+        return any(
+            part.chosen() or any(i.instead or i.left_out for i in part.lines) for part in self.parts
+        )
+
+
+def all_lines(dish: Dish) -> Iterator[tuple[Part, Line]]:
+    """Yield every effective line with its part."""
+    for part in dish.parts:
+        for line in part.effective_lines():
+            yield part, line

@@ -1,0 +1,162 @@
+"""The rules a dish document keeps."""
+
+from __future__ import annotations
+
+import math
+
+from snabo_core.dish.document import PLAIN, ROLES, SCHEMA, Dish, Part
+from snabo_core.dish.lines import Line
+from snabo_core.errors import BadInput, Outdated
+
+MAX_PARTS, MAX_LINES, MAX_TEXT = 40, 600, 400_000
+MAX_GRAMS, MAX_SERVINGS = 50_000.0, 200.0
+MAX_USES, MAX_ACCEPTED, MAX_ALTERNATIVES = 6, 200, 6
+MAX_ASIDES, MAX_ASIDE_TEXT = 400, 2000
+
+
+def check_schema(dish: Dish) -> None:
+    """Refuse a document that a page of another release wrote.
+
+    Raises:
+        Outdated: its schema is not today's.
+    """
+    if dish.schema != SCHEMA:
+        raise Outdated(
+            "This page was loaded before the last update. Your text stays in this browser: "
+            "load the page again.",
+            "schema",
+        )
+
+
+def check(dish: Dish) -> Dish:
+    """Return the dish if it keeps the document's rules.
+
+    Raises:
+        Outdated: it is of another schema.
+        BadInput: a rule is broken; names the field.
+    """
+    check_schema(dish)
+    if not dish.title.strip():
+        raise BadInput("Give the dish a name.", "title")
+    _bounded(dish.servings, 0.25, MAX_SERVINGS, "servings", "Servings")
+    if len(dish.parts) > MAX_PARTS:
+        raise BadInput(f"A dish holds at most {MAX_PARTS} parts.", "parts")
+    if len(dish.source_text) > MAX_TEXT:
+        raise BadInput("The text of the recipe is too long to keep.", "source_text")
+    if len(dish.accepted) > MAX_ACCEPTED:
+        raise BadInput("More defaults are taken over than a recipe can lack.", "accepted")
+    if len(dish.asides) > MAX_ASIDES or any(len(a.text) > MAX_ASIDE_TEXT for a in dish.asides):
+        raise BadInput("More is set aside than a recipe can hold.", "asides")
+    _check_ids(dish)
+    _check_portions(dish)
+    for part in dish.parts:
+        _check_taken(part)
+        own = {line.id for line in part.lines}
+        for slot in part.slots:
+            if slot.role != PLAIN and slot.role not in ROLES:
+                raise BadInput(f"There is no role called {slot.role}.", "role")
+            if not set(slot.line_ids) <= own:
+                raise BadInput("A slot names a line its part does not have.", "line_ids")
+            for line in slot.choice.lines if slot.choice else ():
+                _check_line(line)
+        for line in part.lines:
+            _check_line(line)
+    return dish
+
+
+def _check_portions(dish: Dish) -> None:
+    finished = dish.finished_grams
+    if finished is not None:
+        _bounded(finished, 1.0, MAX_GRAMS, "finished_grams", "Grams of the finished dish")
+    if len({portion.eater for portion in dish.portions}) != len(dish.portions):
+        raise BadInput("Somebody has two portions; join them.", "portions")
+    for portion in dish.portions:
+        _bounded(portion.grams, 0.0, MAX_GRAMS, "portions", "Grams of a portion")
+    if not dish.portions:
+        return
+    if finished is None:
+        raise BadInput("Weigh the finished dish first; then portions go by weight.", "portions")
+    out = sum(portion.grams for portion in dish.portions)
+    if out > finished + 0.5:
+        raise BadInput(
+            f"The portions weigh {out:.0f} g, the dish only {finished:.0f} g. Which is off?",
+            "portions",
+        )
+
+
+def _check_taken(part: Part) -> None:
+    taken = part.taken
+    if taken is None:
+        return
+    _bounded(taken.share, 0.0, 1.0, "taken", f"The share used of {part.name}")
+    for grams in (taken.grams, taken.makes_grams):
+        if grams is not None:
+            _bounded(grams, 0.0, MAX_GRAMS, "taken", f"Grams of {part.name}")
+    if taken.makes_grams == 0:
+        raise BadInput(f"{part.name} weighs more than nothing when it is done.", "taken")
+
+
+def _check_ids(dish: Dish) -> None:
+    lines = [line for part in dish.parts for line in part.lines]
+    lines += [
+        line
+        for part in dish.parts
+        for slot in part.slots
+        if slot.choice
+        for line in slot.choice.lines
+    ]
+    if len(lines) > MAX_LINES:
+        raise BadInput(f"A dish holds at most {MAX_LINES} lines.", "lines")
+    for ids in ([line.id for line in lines], [part.id for part in dish.parts]):
+        if len(set(ids)) != len(ids):
+            raise BadInput("Two things in this dish carry the same id.", "id")
+
+
+def _check_line(line: Line) -> None:
+    known = (line.grams_low, line.grams, line.grams_high)
+    if any(g is not None for g in known):
+        low, best, high = known
+        if low is None or best is None or high is None:
+            raise BadInput(f"Grams of '{line.text}' need low, best and high.", "grams")
+        if not 0 <= low <= best <= high <= MAX_GRAMS:
+            raise BadInput(
+                f"Grams of '{line.text}' have to run from 0 to {MAX_GRAMS:.0f}, low to high.",
+                "grams",
+            )
+    _check_uses(line)
+    _check_leavings(line)
+    if len(line.alternatives) > MAX_ALTERNATIVES:
+        raise BadInput(f"'{line.text}' offers more choices than can be read.", "alternatives")
+    for other in line.alternatives:
+        if other.alternatives or other.instead is not None:
+            raise BadInput(f"A choice of '{line.text}' has to be one plain line.", "alternatives")
+        _check_line(other)
+    if line.instead is not None:
+        if line.instead.instead is not None or line.instead.id != line.id:
+            raise BadInput(f"What replaces '{line.text}' has to be one plain line.", "instead")
+        _check_line(line.instead)
+
+
+def _check_leavings(line: Line) -> None:
+    for gone in line.leavings:
+        if not 0 <= gone.low <= gone.best <= gone.high <= 1:
+            raise BadInput(f"What leaves '{line.text}' runs from 0 to 1, low to high.", "leavings")
+    whats = [gone.what for gone in line.leavings]
+    if len(set(whats)) != len(whats):
+        raise BadInput(f"The same part of '{line.text}' cannot leave twice.", "leavings")
+
+
+def _check_uses(line: Line) -> None:
+    shares = [use.share for use in line.uses]
+    if shares and not (all(0 <= s <= 1 for s in shares) and abs(sum(shares) - 1) < 1e-6):
+        raise BadInput(f"The uses of '{line.text}' have to share out all of it.", "uses")
+    if len(shares) > MAX_USES:
+        raise BadInput(f"A line has at most {MAX_USES} uses.", "uses")
+    hold = line.hold
+    if hold is not None and not 0 <= hold.start <= hold.ceiling <= MAX_GRAMS:
+        raise BadInput(f"'{line.text}' starts lower than it may end.", "hold")
+
+
+def _bounded(value: float, low: float, high: float, field: str, name: str) -> None:
+    if not (math.isfinite(value) and low <= value <= high):
+        raise BadInput(f"{name} have to lie between {low:g} and {high:g}.", field)
