@@ -85,7 +85,7 @@ def freeze(dish: Dish, library: Library, book: Book, rules: Rules, note: str = "
         except SnaboError:
             continue
         foods[line.food] = asdict(food)
-        rows[row.key] = _frozen_row(row)
+        rows[row.key] = frozen_row(row)
     return Frozen(library.digest, rows, foods, _frozen_steps(dish, book), rules, note=note)
 
 
@@ -103,7 +103,8 @@ def _frozen_steps(dish: Dish, book: Book) -> dict[str, list[dict[str, Any]]]:
     return found
 
 
-def _frozen_row(row: FoodRow) -> FrozenRow:
+def frozen_row(row: FoodRow) -> FrozenRow:
+    """Return a row as plain numbers, None where unknown or unbounded."""
     return FrozenRow(
         row.source, row.description, row.category,
         _numbers(row.best), tuple(float(x) for x in row.low), _numbers(row.high),
@@ -149,8 +150,8 @@ def thaw(frozen: Frozen, library: Library, book: Book) -> tuple[Library, Book, R
 
     What the version does not use is as it is today; nothing of it is looked at.
     """
-    rows = {key: _row(key, row, frozen.nutrients) for key, row in frozen.rows.items()}
-    foods = {key: _food(entry) for key, entry in frozen.foods.items()}
+    rows = {key: row_from(key, row, frozen.nutrients) for key, row in frozen.rows.items()}
+    foods = {key: food_from(entry) for key, entry in frozen.foods.items()}
     kept = copy(library)
     kept.rows, kept.foods = {**library.rows, **rows}, {**library.foods, **foods}
     files = dict(book.files)
@@ -172,7 +173,8 @@ def _vector(values: Sequence[float | None], names: Sequence[str], empty: float) 
     return np.array([empty if x is None else x for x in found], dtype=np.float64)
 
 
-def _row(key: str, row: FrozenRow, names: Sequence[str]) -> FoodRow:
+def row_from(key: str, row: FrozenRow, names: Sequence[str] = NUTRIENTS) -> FoodRow:
+    """Return a frozen row as the library holds rows; `names` is the axis it was frozen by."""
     return FoodRow(
         key, row.source, row.description, row.category,
         _vector(row.best, names, np.nan), _vector(row.low, names, 0.0),
@@ -181,10 +183,11 @@ def _row(key: str, row: FrozenRow, names: Sequence[str]) -> FoodRow:
     )  # fmt: skip
 
 
-def _food(entry: Mapping[str, Any]) -> Food:
+def food_from(entry: Mapping[str, Any]) -> Food:
+    """Return a food from its plain fields; what a later release has added stays at its default."""
     known = {name: entry[name] for name in Food.__dataclass_fields__ if name in entry}
     for name in ("names", "allergens", "may_contain", "check_label", "tags", "free_of", "holds",
-                 "oil_share"):  # fmt: skip
+                 "oil_share", "plain_oil_share", "unseen", "inside"):  # fmt: skip
         if isinstance(known.get(name), list):
             known[name] = tuple(known[name])
     known["densities"] = {f: Density(**d) for f, d in known.get("densities", {}).items()}

@@ -1,5 +1,7 @@
 """Dishes over HTTP."""
 
+from uuid import UUID
+
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
@@ -7,7 +9,7 @@ from rest_framework.views import APIView
 from accounts.services import household_of
 from config.contract import contract
 from config.wire import convert, sent_dish
-from dishes import services
+from dishes import homemade, services
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.wire import (
@@ -158,6 +160,46 @@ class VersionView(APIView):
     def get(self, request: Request, dish_id: int, number: int) -> Response:
         """Return its document."""
         return Response(services.version_document(household_of(request.user), dish_id, number))
+
+
+class MakeFoodView(APIView):
+    """A kept version as a food."""
+
+    @contract("make_food", body=homemade.HomemadeForm, answer=homemade.HomemadeRecord, status=201)
+    def post(self, request: Request, dish_id: int, number: int) -> Response:
+        """Make a food of it, or of one of its parts."""
+        household = household_of(request.user)
+        form = convert(request.data, homemade.HomemadeForm)
+        dish = services.own_dish(household, dish_id)
+        return Response(homemade.make(household, dish, number, form), status=201)
+
+
+class HomemadeView(APIView):
+    """The household's homemade foods."""
+
+    @contract("homemade_foods", answer=list[homemade.HomemadeRecord])
+    def get(self, request: Request) -> Response:
+        """List them."""
+        return Response(homemade.homemade_foods(household_of(request.user)))
+
+
+class HomemadeFoodView(APIView):
+    """One homemade food."""
+
+    @contract("put_homemade_away", status=204)
+    def delete(self, request: Request, food_id: UUID) -> Response:
+        """Put it away."""
+        homemade.put_away(household_of(request.user), food_id)
+        return Response(status=204)
+
+
+class HomemadeBackView(APIView):
+    """Undoing that."""
+
+    @contract("bring_homemade_back", answer=homemade.HomemadeRecord)
+    def post(self, request: Request, food_id: UUID) -> Response:
+        """Bring it back."""
+        return Response(homemade.bring_back(household_of(request.user), food_id))
 
 
 class PreviewView(APIView):

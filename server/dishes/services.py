@@ -10,6 +10,7 @@ from django.utils import timezone
 from accounts.models import Household
 from config.problems import Conflict
 from config.wire import convert, stored_dish
+from dishes.homemade import refuse_cycles
 from dishes.models import Dish, DishVersion
 from foods.own import library_of
 from foods.services import learned
@@ -276,10 +277,11 @@ def save_draft(household: Household, dish_id: int, revision: int, document: core
     """Replace the draft if nobody else saved since `revision`.
 
     Raises:
-        BadInput: the document breaks its rules.
+        BadInput: the document breaks its rules, or would put the dish into itself.
         Conflict: it was saved elsewhere meanwhile.
     """
     core.check(document)
+    refuse_cycles(household, dish_id, document)
     dish = own_dish(household, dish_id, lock=True)
     if dish.revision != revision:
         raise Conflict(

@@ -46,6 +46,26 @@ class OwnFood(Owned):
         return self.name
 
 
+class HomemadeFood(Owned):
+    """A food made of a kept version; `document` is the core's `Homemade` without its id.
+
+    `dish` is the row's number in this database. Put away softly, as dishes may still use it.
+    """
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    dish = models.PositiveBigIntegerField()
+    name = models.CharField(max_length=80)
+    document = models.JSONField()
+    created_at = models.DateTimeField(auto_now_add=True)
+    deleted_at = models.DateTimeField(null=True)
+
+    class Meta:
+        ordering: ClassVar = ["name", "id"]
+
+    def __str__(self) -> str:
+        return self.name
+
+
 class OwnMeasure(Owned):
     """What one unit of a food weighs in this household, grams."""
 

@@ -11,14 +11,15 @@ from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from accounts.models import Household
-from foods.models import OwnFood, OwnMeasure, OwnName
+from foods.models import HomemadeFood, OwnFood, OwnMeasure, OwnName
 from snabo_core.errors import BadInput
 from snabo_core.exchange.foods_csv import ImportPlan, read_foods, write_foods
-from snabo_core.foods import Library, library
+from snabo_core.foods import Food, FoodRow, Library, library
 from snabo_core.foods import own as core
 from snabo_core.foods.labels import Label, label_warnings, row_of
 from snabo_core.foods.library import words_of
 from snabo_core.foods.view import values_of
+from snabo_core.homemade import Homemade
 from snabo_core.quantities.conversions import salt_kinds
 from snabo_core.quantities.units import BY_SYSTEM, UNITS
 from snabo_core.wire import ValueView
@@ -102,7 +103,7 @@ def library_of(household: Household) -> Library:
 @lru_cache(maxsize=32)
 def _library(household_id: int, _revision: int) -> Library:
     household = Household.objects.get(id=household_id)
-    rows = OwnFood.objects.of(household)
+    rows, homemade = OwnFood.objects.of(household), HomemadeFood.objects.of(household)
     measures = (
         core.OwnMeasure(m.food, m.unit, m.grams, m.low, m.high)
         for m in OwnMeasure.objects.of(household)
@@ -113,6 +114,8 @@ def _library(household_id: int, _revision: int) -> Library:
         measures=(*_salt_spoons(household.salt_kind), *measures),
         names={name.written: name.food for name in OwnName.objects.of(household)},
         habits=household.habits,
+        made=tuple(_made(row) for row in homemade.filter(deleted_at=None)),
+        made_away=tuple(_made(row) for row in homemade.exclude(deleted_at=None)),
     )
     if own == core.Own():
         return library()
@@ -120,6 +123,15 @@ def _library(household_id: int, _revision: int) -> Library:
     # Thousands of foods that stay; without this every later collection walks them again.
     gc.freeze()
     return grown
+
+
+def _made(row: HomemadeFood) -> tuple[Food, FoodRow]:
+    return core_homemade(row).food_and_row()
+
+
+def core_homemade(row: HomemadeFood) -> Homemade:
+    """Return a stored homemade food as the core has it."""
+    return msgspec.convert({**row.document, "id": str(row.id)}, Homemade)
 
 
 def _salt_spoons(kind: str) -> list[core.OwnMeasure]:
@@ -136,7 +148,7 @@ def _salt_spoons(kind: str) -> list[core.OwnMeasure]:
     ]
 
 
-def _changed(household: Household) -> None:
+def foods_changed(household: Household) -> None:
     """Count a change of the household's own foods, in the same transaction as the change."""
     Household.objects.filter(id=household.id).update(foods_revision=F("foods_revision") + 1)
     household.refresh_from_db(fields=["foods_revision"])
@@ -190,15 +202,26 @@ def keep_food(household: Household, food: core.OwnFood) -> OwnFoodRecord:
     row = OwnFood.objects.create(
         household=household, id=uuid.uuid4(), name=food.name.strip(), document=_document(food)
     )
-    _changed(household)
+    foods_changed(household)
     return _record(core_food(row))
+
+
+def refuse_taken_name(household: Household, name: str, own_id: uuid.UUID | None = None) -> None:
+    """Refuse a name that another food of the household carries.
+
+    Raises:
+        BadInput: it is taken.
+    """
+    for kind in (OwnFood, HomemadeFood):
+        others = kind.objects.of(household).filter(deleted_at=None).exclude(id=own_id)
+        if others.filter(name__iexact=name.strip()).exists():
+            raise BadInput(f"There is a food called '{name.strip()}' already.", "name")
 
 
 def _check_new(household: Household, food: core.OwnFood, own_id: uuid.UUID | None) -> None:
     core.check_own_food(food)
+    refuse_taken_name(household, food.name, own_id)
     kept = OwnFood.objects.of(household).filter(deleted_at=None)
-    if kept.filter(name__iexact=food.name.strip()).exclude(id=own_id).exists():
-        raise BadInput(f"There is a food called '{food.name.strip()}' already.", "name")
     if own_id is None and kept.count() >= MOST_FOODS:
         raise BadInput(f"{MOST_FOODS} own foods are the most a household keeps.", "name")
 
@@ -218,7 +241,7 @@ def change_food(household: Household, food_id: uuid.UUID, food: core.OwnFood) ->
     _check_new(household, food, row.id)
     row.name, row.document = food.name.strip(), _document(food)
     row.save()
-    _changed(household)
+    foods_changed(household)
     return _record(core_food(row))
 
 
@@ -228,7 +251,7 @@ def put_food_away(household: Household, food_id: uuid.UUID) -> None:
     row = _own(household, food_id)
     row.deleted_at = timezone.now()
     row.save()
-    _changed(household)
+    foods_changed(household)
 
 
 @transaction.atomic
@@ -242,7 +265,7 @@ def bring_food_back(household: Household, food_id: uuid.UUID) -> OwnFoodRecord:
     _check_new(household, core_food(row), row.id)
     row.deleted_at = None
     row.save()
-    _changed(household)
+    foods_changed(household)
     return _record(core_food(row))
 
 
@@ -276,7 +299,7 @@ def import_foods(household: Household, form: ImportForm) -> ImportResult:
                 id=uuid.UUID(food.id),
                 defaults={"name": food.name.strip(), "document": _document(food)},
             )
-    _changed(household)
+    foods_changed(household)
     return ImportResult(plan, sound=True, applied=True)
 
 
@@ -315,7 +338,7 @@ def keep_measure(household: Household, form: MeasureForm) -> MeasureRecord:
         unit=measure.unit,
         defaults={"grams": measure.grams, "low": measure.low, "high": measure.high},
     )
-    _changed(household)
+    foods_changed(household)
     return _measure(household, row)
 
 
@@ -323,7 +346,7 @@ def keep_measure(household: Household, form: MeasureForm) -> MeasureRecord:
 def forget_measure(household: Household, measure_id: int) -> None:
     """Forget a measure; lines read before keep their grams."""
     get_object_or_404(OwnMeasure.objects.of(household), id=measure_id).delete()
-    _changed(household)
+    foods_changed(household)
 
 
 def names(household: Household) -> list[NameRecord]:
@@ -351,7 +374,7 @@ def keep_name(household: Household, form: NameForm) -> NameRecord:
         key=" ".join(words_of(form.name))[:120],
         defaults={"written": form.name.strip(), "food": form.food},
     )
-    _changed(household)
+    foods_changed(household)
     return NameRecord(row.written, row.food, row.id, food.name)
 
 
@@ -359,4 +382,4 @@ def keep_name(household: Household, form: NameForm) -> NameRecord:
 def forget_name(household: Household, name_id: int) -> None:
     """Forget a name."""
     get_object_or_404(OwnName.objects.of(household), id=name_id).delete()
-    _changed(household)
+    foods_changed(household)

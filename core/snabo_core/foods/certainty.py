@@ -36,7 +36,7 @@ def certainty_of(food: Food, what: str) -> Certainty:
         return "may_contain"
     if what in food.check_label or (what == "animal" and FROM_ANIMALS & set(food.check_label)):
         return "check_label"
-    if _nobody_looked(food, what):
+    if what in food.unseen or _nobody_looked(food, what):
         return "unknown"
     return "check_label" if food.compound and what not in food.free_of else "free"
 
@@ -60,4 +60,4 @@ def _nobody_looked(food: Food, what: str) -> bool:
 
 def _named(food: Food, what: str) -> bool:
     wanted = set(words_of(what))
-    return any(wanted <= set(words_of(name)) for name in (food.name, *food.names))
+    return any(wanted <= set(words_of(name)) for name in (food.name, *food.names, *food.inside))

@@ -124,7 +124,10 @@ class Library:
         for item in (*own.put_away, *own.foods):
             food, row = food_and_row(item)
             self.rows[row.key], self.foods[food.key] = row, food
+        for food, row in (*own.made_away, *own.made):
+            self.rows[row.key], self.foods[food.key] = row, food
         names: dict[str, list[str]] = {item.key: [item.name, *item.names] for item in own.foods}
+        names |= {food.key: [food.name] for food, _ in own.made}
         for name, key in own.names.items():
             if key in self.foods or key in self.rows:
                 names.setdefault(key, []).append(name)

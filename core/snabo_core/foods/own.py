@@ -75,6 +75,9 @@ class Own:
     put_away: tuple[OwnFood, ...] = ()
     measures: tuple[OwnMeasure, ...] = ()
     names: Mapping[str, str] = field(default_factory=dict)
+    # Foods made of the household's own dishes; those put away only keep computing.
+    made: tuple[tuple[Food, FoodRow], ...] = ()
+    made_away: tuple[tuple[Food, FoodRow], ...] = ()
     # what this household's vague pours hold, mL by unit id
     habits: Mapping[str, float] = field(default_factory=dict)
 

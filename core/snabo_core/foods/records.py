@@ -95,7 +95,10 @@ class Food:
     `compound` food is made of several: what it is not known to hold (`free_of` names that)
     is a look at the label, never free by silence; `holds` are exclusions its recipe breaks
     beside its allergens. `oil_share` is the share (best, low, high)
-    of its fat that was added as free fat. `if_counted` is the food meant where the name comes
+    of its fat that was added as free fat. A homemade food also has `plain_oil_share`, the same
+    without dairy fat, and `vegetable_share`, what part of it is vegetables; `unseen` are
+    exclusions nobody has looked for in it, `inside` the names of what it is made of.
+    `if_counted` is the food meant where the name comes
     with a bare number: "2 peppers" are no peppercorns.
     """
 
@@ -113,6 +116,10 @@ class Food:
     tags: tuple[str, ...] = ()
     edible_share: float = 1.0
     oil_share: tuple[float, float, float] | None = None
+    plain_oil_share: tuple[float, float, float] | None = None
+    vegetable_share: float | None = None
+    unseen: tuple[str, ...] = ()
+    inside: tuple[str, ...] = ()
     compound: bool = False
     free_of: tuple[str, ...] = ()
     holds: tuple[str, ...] = ()

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from snabo_core.dish import Line
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
-from snabo_core.plate.rows import is_vegetable
+from snabo_core.plate.rows import vegetable_share
 from snabo_core.wording import Message
 
 RULES = {
@@ -64,7 +64,7 @@ def rule_standings(
     starches = list(dict.fromkeys(f.name for _, f in foods if f.starch == "full"))
     fruits = list(dict.fromkeys(f.name for _, f in foods if f.food_class == "fruit"))
     grams = sum(line.grams or 0.0 for line, _ in foods)
-    greens = sum(line.grams or 0.0 for line, f in foods if is_vegetable(f))
+    greens = sum((line.grams or 0.0) * vegetable_share(f) for line, f in foods)
     found = []
     for rule in programme.rules:
         if rule == "one_starch":

@@ -30,8 +30,13 @@ TAKEN_OFF: dict[PolyolRule, tuple[float, float]] = {
     "all": (1.0, 1.0), "half": (0.5, 1.0), "none": (0.0, 0.0),
 }  # fmt: skip
 RECALLED, LABELLED = "from memory", "your label"
+# Rows whose low and high are the modelled range: memory's, and a dish's own.
+HOMEMADE = "your dish"
 # Classes whose grams count as vegetables; the starchy ones among them do not.
 VEGETABLES = {"vegetable", "root", "squash", "mushroom", "herb"}
+
+
+OilShare = tuple[float, float, float]
 
 
 @dataclass(frozen=True)
@@ -118,9 +123,11 @@ def natural_shares(food_class: str) -> Vector:
     return shares
 
 
-def is_vegetable(food: Food) -> bool:
-    """Tell whether grams of a food count as vegetables: on the plate and in every programme."""
-    return food.food_class in VEGETABLES and food.starch != "full"
+def vegetable_share(food: Food) -> float:
+    """Return which share of a food counts as vegetables: on the plate and in every programme."""
+    if food.vegetable_share is not None:
+        return food.vegetable_share
+    return 1.0 if food.food_class in VEGETABLES and food.starch != "full" else 0.0
 
 
 def row_figures(row: FoodRow, food: Food, rules: Rules = USUAL) -> RowFigures:
@@ -131,8 +138,9 @@ def row_figures(row: FoodRow, food: Food, rules: Rules = USUAL) -> RowFigures:
         food: what it is listed as; its class decides natural spread and what counts.
         rules: the household's choices.
     """
-    vegetable = is_vegetable(food)
-    return _row_figures(row, food.food_class, food.free_fat, vegetable, rules, food.oil_share)
+    shares = food.oil_share, food.plain_oil_share or food.oil_share
+    vegetable = vegetable_share(food)
+    return _row_figures(row, food.food_class, food.free_fat, vegetable, rules, shares)
 
 
 @lru_cache(maxsize=8192)
@@ -140,9 +148,9 @@ def _row_figures(
     row: FoodRow,
     food_class: str,
     free_fat: str | None,
-    vegetable: bool,
+    vegetable: float,
     rules: Rules,
-    oil_share: tuple[float, float, float] | None,
+    oil_shares: tuple[OilShare | None, OilShare | None],
 ) -> RowFigures:
     best, low, high = (np.zeros(len(FIGURES)) for _ in range(3))
     for name in DIRECT:
@@ -154,15 +162,15 @@ def _row_figures(
     if "kcal" in row.computed:
         place = PLACE["kcal"]
         best[place], low[place], high[place] = computed_energy(row, rules)
-    for name, counts in (("added_oil", free_fat is not None),
-                         ("plain_oil", free_fat in {"oil", "spray"})):  # fmt: skip
-        share = (1.0, 1.0, 1.0) if counts else oil_share
+    counted = free_fat is not None, free_fat in {"oil", "spray"}
+    for name, counts, partly in zip(("added_oil", "plain_oil"), counted, oil_shares, strict=True):
+        share = (1.0, 1.0, 1.0) if counts else partly
         if share is not None:
             place, fat = PLACE[name], AXIS["fat"]
             best[place] = row.best[fat] * share[0]
             low[place], high[place] = row.low[fat] * share[1], row.high[fat] * share[2]
-    if vegetable:
-        best[PLACE["vegetables"]] = low[PLACE["vegetables"]] = high[PLACE["vegetables"]] = 100.0
+    place = PLACE["vegetables"]
+    best[place] = low[place] = high[place] = 100.0 * vegetable
     return _with_causes(row, food_class, best, low, high)
 
 
@@ -214,8 +222,8 @@ def _with_causes(
         decided_low, decided_high = low.copy(), high.copy()
         cause: Literal["natural", "recalled", "label"] = "label"
     else:
-        if row.source == RECALLED:
-            cause = "recalled"
+        if row.source in {RECALLED, HOMEMADE}:
+            cause = "recalled" if row.source == RECALLED else "natural"
             below, above = known - low, high - known
         else:
             cause = "natural"

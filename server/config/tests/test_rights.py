@@ -63,7 +63,12 @@ class Neighbours(KitchenCase):
         ladle = {"food": "lentils", "unit": "ladle", "grams": 110, "low": 100, "high": 120}
         measure = self.send("post", "own-measures", ladle).json()
         name = self.send("post", "own-names", {"name": "our roots", "food": "swede"}).json()
+        paste = {"name": "our paste", "part": None, "grams": None}
+        made = self.send("post", f"dishes/{dish}/versions/1/food", paste).json()
         attempts = [
+            ("post", f"dishes/{dish}/versions/1/food", paste),
+            ("delete", f"homemade/{made['id']}", None),
+            ("post", f"homemade/{made['id']}/restore", None),
             ("put", f"own-foods/{own['id']}", OWN_FOOD),
             ("delete", f"own-foods/{own['id']}", None),
             ("post", f"own-foods/{own['id']}/restore", None),

@@ -140,6 +140,11 @@ export const ownFoodsQuery = queryOptions({
   queryFn: () => take(client.GET('/api/own-foods')),
 });
 
+export const homemadeQuery = queryOptions({
+  queryKey: ['homemade'],
+  queryFn: () => take(client.GET('/api/homemade')),
+});
+
 export const ownMeasuresQuery = queryOptions({
   queryKey: ['own-measures'],
   queryFn: () => take(client.GET('/api/own-measures')),
@@ -171,7 +176,7 @@ export async function foodsChanged(queries: QueryClient): Promise<void> {
     queries.removeQueries({ queryKey: [key], type: 'inactive' });
     await queries.invalidateQueries({ queryKey: [key] });
   }
-  for (const query of [ownFoodsQuery, ownMeasuresQuery, ownNamesQuery])
+  for (const query of [ownFoodsQuery, homemadeQuery, ownMeasuresQuery, ownNamesQuery])
     await queries.invalidateQueries({ queryKey: query.queryKey });
 }
 

@@ -194,6 +194,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dishes/{dish_id}/versions/{number}/food": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Make a food of it, or of one of its parts. */
+        post: operations["make_food"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dishes/{dish_id}/weigh-ins": {
         parameters: {
             query?: never;
@@ -360,6 +377,57 @@ export interface paths {
         put?: never;
         /** @description Return up to four foods by what they are compared by. */
         post: operations["compare_foods"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/homemade": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description List them. */
+        get: operations["homemade_foods"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/homemade/{food_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Put it away. */
+        delete: operations["put_homemade_away"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/homemade/{food_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Bring it back. */
+        post: operations["bring_homemade_back"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1628,6 +1696,30 @@ export interface components {
             revision: number;
         };
         /**
+         * HomemadeForm
+         * @description What a version or one part of it is called as a food, and what it weighed when done.
+         */
+        HomemadeForm: {
+            name: string;
+            part: string | null;
+            grams: number | null;
+        };
+        /**
+         * HomemadeRecord
+         * @description A homemade food in a list.
+         */
+        HomemadeRecord: {
+            /** Format: uuid */
+            id: string;
+            key: string;
+            name: string;
+            dish: string;
+            version: number;
+            part: string;
+            grams: number;
+            weighed: boolean;
+        };
+        /**
          * PreviewRequest
          * @description A draft to compute. `weighed` is grams by slot id and step id; `eaters` empty means all.
          */
@@ -2674,6 +2766,40 @@ export interface operations {
             };
         };
     };
+    make_food: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dish_id: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["HomemadeForm"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomemadeRecord"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     weigh_in: {
         parameters: {
             query?: never;
@@ -3024,6 +3150,90 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Comparison"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    homemade_foods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomemadeRecord"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_homemade_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                food_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_homemade_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                food_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomemadeRecord"];
                 };
             };
             400: {

@@ -44,6 +44,7 @@ export type Cell = Schemas['Cell'];
 export type DayView = Schemas['DayView'];
 export type Exclusion = Schemas['Exclusion'];
 export type Programme = Schemas['Programme'];
+export type HomemadeRecord = Schemas['HomemadeRecord'];
 export type Leaving = Schemas['Leaving'];
 export type Taken = Schemas['Taken'];
 export type OptionView = Schemas['OptionView'];

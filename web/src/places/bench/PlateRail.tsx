@@ -1,17 +1,14 @@
 /** The plate against each eater's limits, read by serving, 100 g, whole dish or portion. */
-import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import { useMutation } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
-import { client, sentence, take } from '../../api/client';
 import type { EaterView, Figure } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { ExplainTable } from '../../parts/ExplainTable';
 import { figureText, LABELS, spreadOf, unitOf, withUnit } from '../../parts/format';
+import { KeepVersion } from '../../parts/KeepVersion';
 import { Limits, PeopleCautions } from '../../parts/Limits';
-import { Notice } from '../../parts/Notice';
 import { scalesOf, ScaleSwitch } from '../../parts/Scales';
 
 interface PersonProps {
@@ -31,27 +28,6 @@ function Person({ eater, onOpen }: PersonProps): JSX.Element {
       <Limits eater={eater} onOpen={onOpen} />
       <PeopleCautions eater={eater} />
     </div>
-  );
-}
-
-export function KeepButton(): JSX.Element {
-  const { draft } = useOpenDish();
-  const keeping = useMutation({
-    mutationFn: async () => {
-      await draft.flush();
-      return take(
-        client.POST('/api/dishes/{dish_id}/versions', { params: { path: { dish_id: draft.id } } }),
-      );
-    },
-  });
-  return (
-    <>
-      <Button variant="contained" disabled={keeping.isPending} onClick={() => keeping.mutate()}>
-        Keep this version
-      </Button>
-      {keeping.data && <p role="status">Kept as version {keeping.data.number}.</p>}
-      {keeping.error && <Notice bad>{sentence(keeping.error)}</Notice>}
-    </>
   );
 }
 
@@ -126,7 +102,7 @@ export function PlateRail(): JSX.Element {
         </p>
       )}
       <div style={{ marginTop: 16 }}>
-        <KeepButton />
+        <KeepVersion />
       </div>
       <Dialog
         open={opened !== null}

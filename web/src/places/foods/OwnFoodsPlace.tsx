@@ -10,6 +10,7 @@ import type { OwnFood } from '../../api/types';
 import { Notice } from '../../parts/Notice';
 import { useRemovable } from '../../parts/useRemovable';
 import { FoodsFile } from './FoodsFile';
+import { HomemadeFoods } from './HomemadeFoods';
 import { LabelForm } from './LabelForm';
 import { emptyFood, LINE_NAMES, LINES, MORE_LINES } from './labelFields';
 
@@ -137,6 +138,7 @@ export function OwnFoodsPlace(): JSX.Element {
           </li>
         ))}
       </ul>
+      <HomemadeFoods />
       <FoodsFile />
     </>
   );

@@ -6,8 +6,8 @@ import type { Figure, Preview } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { ExplainTable } from '../../parts/ExplainTable';
 import { figureText, LABELS, spreadOf, unitOf, withUnit } from '../../parts/format';
+import { KeepVersion } from '../../parts/KeepVersion';
 import { scalesOf, ScaleSwitch, type Scaled } from '../../parts/Scales';
-import { KeepButton } from '../bench/PlateRail';
 import { LossesOf } from './LossesOf';
 import { SharedOut } from './SharedOut';
 import { Standings } from './Standings';
@@ -144,7 +144,7 @@ export function PortionsPlace(): JSX.Element {
           <Standings />
           <LossesOf />
           <div style={{ marginTop: 18 }}>
-            <KeepButton />
+            <KeepVersion />
           </div>
         </section>
       </div>

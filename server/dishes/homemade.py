@@ -1,0 +1,133 @@
+"""Foods made of kept versions: used by grams in other dishes, never in themselves."""
+
+import uuid
+from dataclasses import replace
+
+import msgspec
+from django.db import transaction
+from django.shortcuts import get_object_or_404
+from django.utils import timezone
+
+from accounts.models import Household
+from config.wire import convert, stored_dish
+from dishes.models import Dish
+from foods.models import HomemadeFood
+from foods.own import core_homemade, foods_changed, library_of, refuse_taken_name
+from snabo_core import dish as core
+from snabo_core.errors import BadInput
+from snabo_core.frozen import Frozen, thaw
+from snabo_core.homemade import Homemade, homemade_in, make_food
+from snabo_core.swaps.book import book
+from table.services import setting_of
+
+MOST_HOMEMADE = 500
+
+
+class HomemadeForm(msgspec.Struct):
+    """What a version or one part of it is called as a food, and what it weighed when done."""
+
+    name: str
+    part: str | None = None
+    grams: float | None = None
+
+
+class HomemadeRecord(msgspec.Struct):
+    """A homemade food in a list."""
+
+    id: uuid.UUID
+    key: str
+    name: str
+    dish: str
+    version: int
+    part: str
+    grams: float
+    weighed: bool
+
+
+def _record(food: Homemade) -> HomemadeRecord:
+    return HomemadeRecord(
+        uuid.UUID(food.id), f"made:{food.id}", food.name, food.dish, food.version, food.part,
+        food.grams, food.weighed,
+    )  # fmt: skip
+
+
+def homemade_foods(household: Household) -> list[HomemadeRecord]:
+    """Return the household's homemade foods that are not put away."""
+    rows = HomemadeFood.objects.of(household).filter(deleted_at=None)
+    return [_record(core_homemade(row)) for row in rows]
+
+
+@transaction.atomic
+def make(household: Household, dish: Dish, number: int, form: HomemadeForm) -> HomemadeRecord:
+    """Make a food of a kept version, computed from what that froze.
+
+    Raises:
+        BadInput: its name is taken or none, a line is unsettled, or there are too many.
+    """
+    refuse_taken_name(household, form.name)
+    if HomemadeFood.objects.of(household).filter(deleted_at=None).count() >= MOST_HOMEMADE:
+        raise BadInput(f"{MOST_HOMEMADE} homemade foods are the most a household keeps.", "name")
+    version = get_object_or_404(dish.versions, number=number)
+    library, steps, rules = thaw(convert(version.frozen, Frozen), library_of(household), book())
+    setting = replace(setting_of(household), rules=rules)
+    identity = uuid.uuid4()
+    food = make_food(
+        str(identity), form.name, number, stored_dish(version.document), form.part, form.grams,
+        setting, steps, library,
+    )  # fmt: skip
+    document = msgspec.to_builtins(food)
+    del document["id"]
+    HomemadeFood.objects.create(
+        household=household, id=identity, dish=dish.id, name=food.name, document=document
+    )
+    foods_changed(household)
+    return _record(food)
+
+
+def _own(household: Household, food_id: uuid.UUID) -> HomemadeFood:
+    return get_object_or_404(HomemadeFood.objects.of(household), id=food_id)
+
+
+@transaction.atomic
+def put_away(household: Household, food_id: uuid.UUID) -> None:
+    """Put a homemade food away; dishes that use it keep it, searches no longer find it."""
+    row = _own(household, food_id)
+    row.deleted_at = timezone.now()
+    row.save(update_fields=["deleted_at"])
+    foods_changed(household)
+
+
+@transaction.atomic
+def bring_back(household: Household, food_id: uuid.UUID) -> HomemadeRecord:
+    """Bring a homemade food back.
+
+    Raises:
+        BadInput: its name has been given to another meanwhile.
+    """
+    row = _own(household, food_id)
+    refuse_taken_name(household, row.name, row.id)
+    row.deleted_at = None
+    row.save(update_fields=["deleted_at"])
+    foods_changed(household)
+    return _record(core_homemade(row))
+
+
+def refuse_cycles(household: Household, dish_id: int, document: core.Dish) -> None:
+    """Refuse a document that would put a dish into itself, directly or through others.
+
+    Raises:
+        BadInput: it would.
+    """
+    open_ids, seen = set(homemade_in(document)), set()
+    while open_ids:
+        found = HomemadeFood.objects.of(household).filter(id__in=open_ids)
+        seen |= open_ids
+        open_ids = set()
+        for row in found:
+            if row.dish == dish_id:
+                raise BadInput(
+                    f"{row.name} is made of this dish: a dish cannot go into itself. "
+                    "Choose another food for that line.",
+                    "food",
+                )
+            open_ids |= {*row.document["contains"]} - seen

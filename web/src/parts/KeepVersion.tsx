@@ -1,0 +1,113 @@
+/** Keeping the draft as a version, and making a food of it that other dishes use by grams. */
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState, type JSX } from 'react';
+
+import { client, sentence, take } from '../api/client';
+import { foodsChanged } from '../api/queries';
+import { useOpenDish } from '../draft/context';
+import { withUnit } from './format';
+import { Notice } from './Notice';
+
+const WHOLE = 'whole';
+
+function AsFood({ version }: { version: number }): JSX.Element {
+  const { draft } = useOpenDish();
+  const queries = useQueryClient();
+  const { title, parts } = draft.document;
+  const [part, setPart] = useState(WHOLE);
+  const [name, setName] = useState(title);
+  const [grams, setGrams] = useState('');
+  const making = useMutation({
+    mutationFn: () =>
+      take(
+        client.POST('/api/dishes/{dish_id}/versions/{number}/food', {
+          params: { path: { dish_id: draft.id, number: version } },
+          body: {
+            name,
+            part: part === WHOLE ? null : part,
+            grams: grams.trim() === '' ? null : Number(grams.replace(',', '.')),
+          },
+        }),
+      ),
+    onSuccess: () => foodsChanged(queries),
+  });
+  if (making.data)
+    return (
+      <p role="status">
+        {making.data.name} is a food now, {withUnit(making.data.grams, 'g')} of it
+        {making.data.weighed ? '' : ' by what went in'}. Write it into any recipe by grams.
+      </p>
+    );
+  const choose = (next: string): void => {
+    setPart(next);
+    setName(parts.find((p) => p.id === next)?.name ?? title);
+  };
+  return (
+    <form
+      className="as-food"
+      onSubmit={(event) => {
+        event.preventDefault();
+        making.mutate();
+      }}
+    >
+      {parts.length > 1 && (
+        <TextField select label="Which of it" value={part} onChange={(e) => choose(e.target.value)}>
+          <MenuItem value={WHOLE}>the whole dish</MenuItem>
+          {parts.map((p) => (
+            <MenuItem key={p.id} value={p.id}>
+              {p.name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      <TextField label="Name of the food" value={name} onChange={(e) => setName(e.target.value)} />
+      <TextField
+        label="Grams when it was done"
+        value={grams}
+        helperText="Leave empty if nobody weighed it."
+        onChange={(e) => setGrams(e.target.value)}
+        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      />
+      <Button type="submit" variant="outlined" disabled={making.isPending}>
+        Make it a food
+      </Button>
+      {making.error && <Notice bad>{sentence(making.error)}</Notice>}
+    </form>
+  );
+}
+
+export function KeepVersion(): JSX.Element {
+  const { draft } = useOpenDish();
+  const [asking, setAsking] = useState(false);
+  const keeping = useMutation({
+    mutationFn: async () => {
+      await draft.flush();
+      return take(
+        client.POST('/api/dishes/{dish_id}/versions', { params: { path: { dish_id: draft.id } } }),
+      );
+    },
+  });
+  return (
+    <>
+      <Button variant="contained" disabled={keeping.isPending} onClick={() => keeping.mutate()}>
+        Keep this version
+      </Button>
+      {keeping.data && (
+        <>
+          <p role="status">Kept as version {keeping.data.number}.</p>
+          {asking ? (
+            <AsFood key={keeping.data.number} version={keeping.data.number} />
+          ) : (
+            <button type="button" className="chip" onClick={() => setAsking(true)}>
+              Use it as an ingredient
+            </button>
+          )}
+        </>
+      )}
+      {keeping.error && <Notice bad>{sentence(keeping.error)}</Notice>}
+    </>
+  );
+}
