@@ -33,6 +33,8 @@ from snabo_core.quantities import read_line  # noqa: E402
 from snabo_core.recipe import line_from  # noqa: E402
 from table.services import EaterForm, add_eater  # noqa: E402
 from tests.score_lines import expected_lines, misspelled, score  # noqa: E402
+from tests.score_recipes import recipes  # noqa: E402
+from tests.score_recipes import score as score_recipes  # noqa: E402
 
 COMMITTED = ROOT / "tools" / "bench_ratios.json"
 ALLOWED = 3.0
@@ -197,6 +199,11 @@ def main() -> int:
             f"food {seen.foods:.1%}, grams {seen.grams:.1%}, "
             f"wrong without a doubt {seen.silent:.1%}, doubted though right {seen.doubts:.1%}"
         )
+    for name, aside in (("tuned to", False), ("set aside", True)):
+        chosen = [recipe for recipe in recipes() if recipe.set_aside == aside]
+        marks = score_recipes(chosen)
+        told = ", ".join(f"{what} {marks.share(what):.0%}" for what in marks.asked)
+        print(f"whole recipes {name}: {len(chosen)}: {told}")
     print("misspelled names: {} of {} first, {} among the first three".format(*misspelled()))
     plates, bare = found["40 plates judged"][0], found["bare product"][0]
     print(f"40 plates judged for 4 eaters: {plates / bare:.1f} times the bare matrix product")

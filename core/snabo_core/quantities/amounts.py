@@ -248,7 +248,7 @@ class _Meaning(Transformer[Token, Amount]):
     def plain(self, parts: list[Any]) -> Amount:
         first, *others = [part for part in parts if isinstance(part, Amount)]
         again = next((a for a in others if a.weighs), others[0] if others else None)
-        return first if first.weighs or again is None else replace(first, again=again)
+        return first if again is None else replace(first, again=again)
 
     def ranged(self, parts: list[Any]) -> Amount:
         low, high = (part for part in parts if isinstance(part, Amount))

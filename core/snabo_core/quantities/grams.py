@@ -41,6 +41,8 @@ POWDERS = {"starch", "spice", "fibre", "sweetener", "salt", "grain"}
 # Share of a tin that is left when its liquid is poured off; common practice, no source.
 DRAINED_SHARE = (0.55, 0.6, 0.65)
 FISH_DRAINED_SHARE = (0.65, 0.72, 0.8)
+# Packed with little liquid; from memory.
+DRY_PACKED_SHARE = {"sweetcorn": (0.8, 0.86, 0.9)}
 # What a tin holds where nobody says: grams (low, best, high); common practice, no source.
 USUAL_CAN: dict[str, tuple[float, float, float]] = {
     "drained": (150.0, 240.0, 280.0), "fish": (85.0, 112.0, 150.0), "whole": (390.0, 400.0, 425.0),
@@ -52,6 +54,11 @@ BONED: dict[str, tuple[float, float, float]] = {
     "pulse": (0.33, 0.4, 0.5),
 }  # fmt: skip
 EDIBLE_DOUBT = 0.12
+# The size of a weight that a line gives of what is left of a tin.
+NET = "net"
+# Two amounts of one line further apart than this are not the same amount: a US pint and an
+# imperial one, a quarter pound and 100 g still are.
+DISAGREE = 1.3
 # Grams assumed where a line says "to taste" or gives none: (low, best, high), by what it is.
 # Common practice, no source; the run asks for what really went in.
 TO_TASTE = {"salt": (0.0, 3.0, 8.0), "spice": (0.0, 0.5, 2.0), "herb": (0.0, 3.0, 10.0),
@@ -62,6 +69,7 @@ USUAL: dict[str, dict[str, tuple[float, float, float]]] = {
     "handful": {"": (10.0, 20.0, 40.0), "herb": (5.0, 12.0, 30.0), "nut": (25.0, 30.0, 45.0),
                 "vegetable": (20.0, 35.0, 60.0), "seed": (20.0, 30.0, 40.0),
                 "cheese": (20.0, 30.0, 45.0)},
+    "little": {"spice": (0.1, 0.5, 1.2), "salt": (0.3, 1.0, 3.0), "herb": (1.0, 3.0, 10.0)},
     "knob": {"fat_dairy": (10.0, 15.0, 20.0), "oil": (8.0, 15.0, 20.0)},
     "sprig": {"herb": (0.5, 1.0, 2.5)},
     "bunch": {"herb": (15.0, 30.0, 80.0)},
@@ -124,6 +132,10 @@ def weigh(
         return _bare_count(amount, food)
     if unit.kind == "mass":
         return _weight(amount, unit.size or 1.0, food, waste)
+    if unit.kind == "vague" and food.food_class in USUAL.get(unit.id, {}):
+        low, best, high = USUAL[unit.id][food.food_class]
+        usual = Measure(unit.id, best, low, high, "common practice")
+        return _measured(amount, usual, sized=amount.size is None)
     if unit.kind == "count":
         return _counted(amount, food, form, unit.id)
     return _volume(amount, food, form)
@@ -131,6 +143,16 @@ def weigh(
 
 def _told_again(amount: Amount, again: Amount, food: Food, form: str, waste: Waste) -> Grams | None:
     """Weigh what a bracket says of the same amount: a mass, or mL of a spoon."""
+    if _alike(amount, again):
+        # Both are meant: the first is the amount, the other bears on its range.
+        first, other = (
+            weigh(replace(one, again=None), food, form, waste=waste) for one in (amount, again)
+        )
+        if first.low is None or other.low is None or first.high is None or other.high is None:
+            return first
+        return replace(first, low=min(first.low, other.low), high=max(first.high, other.high))
+    if again.size == NET:
+        return _weight(again, (again.unit.size if again.unit else None) or 1.0, food, waste)
     if again.weighs:
         size = again.unit.size if again.unit else 1.0
         if again.size == "each" or _means_each(amount, again, food):
@@ -148,12 +170,28 @@ def _told_again(amount: Amount, again: Amount, food: Food, form: str, waste: Was
     return None
 
 
+def _alike(amount: Amount, again: Amount) -> bool:
+    """Tell two amounts in the same kind of unit: "600 ml (1 pint)", "200 g (7 oz)"."""
+    kinds = [one.unit.kind if one.unit else None for one in (amount, again)]
+    return kinds in (["mass", "mass"], ["volume", "volume"]) and again.size not in {"each", NET}
+
+
+def disagrees(amount: Amount | None) -> bool:
+    """Tell a line whose two amounts cannot both be meant: "300 ml/1 pint"."""
+    if amount is None or amount.again is None or not _alike(amount, amount.again):
+        return False
+    first, other = (
+        one.best * ((one.unit.size if one.unit else None) or 1.0) for one in (amount, amount.again)
+    )
+    return first > 0 and other > 0 and not 1 / DISAGREE <= first / other <= DISAGREE
+
+
 def _means_each(amount: Amount, again: Amount, food: Food) -> bool:
     """Tell whether "(150 g)" behind a count is each one's weight: by what one usually weighs."""
-    if amount.best <= 1 or (amount.unit is not None and amount.unit.kind != "count"):
-        return False
     if amount.unit is not None and amount.unit.id in SEALED:
         return True
+    if amount.best <= 1 or (amount.unit is not None and amount.unit.kind != "count"):
+        return False
     one = _bare_or_counted(replace(amount, low=1.0, best=1.0, high=1.0), food, food.default_form)
     if one.best is None:
         return False
@@ -200,7 +238,8 @@ def _packages(amount: Amount, food: Food, form: str, waste: Waste) -> Grams:
         each *= density.best if density else 1.0
     tinned = amount.unit is not None and amount.unit.id in SEALED
     if tinned and form == "drained":
-        shares = FISH_DRAINED_SHARE if food.food_class == "fish" else DRAINED_SHARE
+        usual = FISH_DRAINED_SHARE if food.food_class == "fish" else DRAINED_SHARE
+        shares = DRY_PACKED_SHARE.get(food.key, usual)
         reason = Message("can_drained", {"each": each, "share": shares[1]})
     elif waste == "as_bought":
         shares = _eaten(food)

@@ -26,6 +26,9 @@ _FURNITURE = re.compile(
     r"add to (?:favou?rites|collection|shopping|cart|meal|my)|shop (?:now|ingredients|this)|"
     r"shopping list|click here|watch (?:the )?video|play video|photo(?: credit| by|:)|image:|"
     r"picture:|by using this|terms of use|powered by|recipe card|continue reading|"
+    r"(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted) (?:by|on)\b|"
+    r"(?:like|reply|quote|report|share)\s*[·|•]\s*(?:like|reply|quote|report|share|\d)|^re\s*:|tag us\b|"
+    r"did you (?:make|try|like) (?:this|it)|pin (?:this|it|me) (?:for|to)\b|last edited|joined:|"
     r"private notes?|cooking notes \(|home\s*[›>»/]|back to top|print\s*[|·•]|save\s*[|·•]|"
     r"tell us below|made it\?|nutrition (?:facts|info|information)|wp recipe|\bads?\b by|"
     r"report (?:this|an? )|select all|updated \d|posted \d|more from|top comment|seen \d\d:|sent from my|ingredients? to cart|instacart|cart\b.*\$|difficulty:|skill level|"
@@ -47,7 +50,8 @@ _STARS = re.compile(
 )
 _LINK = re.compile(r"https?://|www\.|\S+@\S+\.\w{2,}|\.com\b|#\w+\s+#\w+", re.IGNORECASE)
 _NUTRITION = re.compile(
-    r"^\W*(?:nutrition\b|per serving\b|calories\b|amount per|energy\b\s*:?\s*\d|kcal\b|kj\b|(?:total |net |of which )?"
+    r"^\W*(?:macros\b|\w+(?: \w+)? (?:per|a|each) (?:serving|portion|box|slice|person|piece|bowl)\s*[:=]?\s*~?\d|"
+    r"allergens?\s*:|contains\s*:|nutrition\b|per serving\b|calories\b|amount per|energy\b\s*:?\s*\d|kcal\b|kj\b|(?:total |net |of which )?"
     r"(?:carbs?|carbohydrates?|protein|saturates|saturated fat|saturated|fib(?:re|er)|sodium|cholesterol|potassium|"
     r"sugars|trans fat|total fat)\s*:?\s*\d|fat\s*:\s*\d|sugar\s*:\s*\d|salt\s*:\s*\d|p\s*\d+\s*/\s*c\s*\d+)"
     r"|\b\d+\s*(?:kcal|calories|cals?)\b(?=.*\b(?:protein|carbs?|fat|serving)\b)|% daily value|"
@@ -85,6 +89,22 @@ _HEADING_WORDS = re.compile(
     r"crumb topping|crumb|soup|salad|assembly|batter|coating|seasoning|spice mix|spices|"
     r"meal \d+.*|day \d+.*|menu.*|optional(?: extras)?|optional toppings|extras|toppings|the (?:\w+ ){1,2}\w+)\s*:?$",
     re.IGNORECASE,
+)
+_ENUMERATED = re.compile(
+    r"^(?:(?:part|component|step|stage)\s*(?:\d{1,2}|[A-H])\b\s*[:.)\-–—]?|[A-H][.):]|\(?\d{1,2}[.)])\s+"
+    r"(?=[^\W\d])(?!oz\b|g\b|ml\b|cups?\b)",
+    re.IGNORECASE,
+)
+_COMPONENT = re.compile(
+    r"\b(?:layer|sauce|dumplings?|gravy|jam|top|topping|crust|filling|base|mash|lid|dressing|salsa|slaw|"
+    r"pastry|dough|crumb|crumble|batter|relish|broth|curry|stew|casserole|fritters|patties|meatballs|"
+    r"stuffing|glaze|marinade|pickle|raita|chutney|pesto|cakes|biscuits|scones)$"
+)
+# Sauces and pickles that come in a bottle or a jar.
+_BOTTLE = re.compile(
+    r"\b(?:hot|soy|fish|chill?i|worcester\w*|oyster|hoisin|bbq|barbecue|brown|tabasco|teriyaki|sriracha|"
+    r"tartare?|cranberry|mint|horseradish|tomato|pasta|enchilada|apple|steak|sweet|peri|mango|lime|instant|"
+    r"bought|shop|ready|jar|bottle|tin|can|fresh|frozen|leftover|puff|filo|short|shortcrust|pizza|bread)\b"
 )
 # Verbs that open a step and are no food.
 STEP_VERBS = frozenset(
@@ -188,21 +208,41 @@ def is_step(text: str, system: str = "metric") -> bool:
     return (words >= 8 and sentences > 0) or len(bare) > LONG_LINE
 
 
+def without_enumeration(text: str) -> str:
+    """Return a heading without its letter or number: "A. Filling", "Part 2: Topping"."""
+    return _ENUMERATED.sub("", text)
+
+
+def is_enumerated(text: str) -> bool:
+    """Tell a line that begins with a letter or number of its own."""
+    return _ENUMERATED.match(text.strip()) is not None
+
+
+def names_component(text: str) -> bool:
+    """Tell the name of a part ("White sauce", "Scone top") from a bottle on the shelf."""
+    plain = text.strip(" *_#=-:").lower()
+    return _COMPONENT.search(plain) is not None and _BOTTLE.search(plain) is None
+
+
 def heading_name(text: str) -> str | None:
     """Return what a line by itself is the heading of, None if it does not look like one.
 
     Marked ones only: a colon at the end, capitals, "for the ...", "#", or a usual heading.
     """
-    bare = text.strip(" #*_=-–—•").strip()
+    bare = without_enumeration(text.strip(" #*_=-–—•~[]").strip())
     plain = bare.rstrip(":").strip()
     if not plain or len(plain) > 60:
         return None
     for_the = re.match(
-        r"^(?:for\s+(?:the\s+)?|to make the\s+|ingredients for (?:the\s+)?)(?P<name>[^\d,]{2,40}?)\s*:?$",
+        r"^(?:(?:and|then|now|next|plus)\s+)?(?:for\s+(?:the\s+)?|to make the\s+|ingredients for (?:the\s+)?)"
+        r"(?P<name>[^\d,]{2,40}?)\s*:?$",
         bare, re.IGNORECASE,
     )  # fmt: skip
     if for_the:
         return for_the["name"].strip().capitalize()
+    of_it = re.match(r"^(?P<name>[^\d,:]{2,40}?)\s+ingredients\s*:?$", bare, re.IGNORECASE)
+    if of_it and len(of_it["name"].split()) <= 4:
+        return of_it["name"].strip().capitalize()
     if any(c.isdigit() for c in plain) and not re.match(
         r"^(?:meal|day|part|step|menu)\b", plain, re.IGNORECASE
     ):

@@ -7,15 +7,17 @@ after "in", "with" or "for" is only with it. Every other word is left to `accoun
 from __future__ import annotations
 
 import re
+import tomllib
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cache, lru_cache
+from importlib.resources import files
 
 from rapidfuzz import fuzz, process
 from rapidfuzz.distance import OSA
 
 from snabo_core.foods import Food, Library
-from snabo_core.foods.library import plain_word
+from snabo_core.foods.library import plain_word, words_of
 from snabo_core.quantities.vocabulary import class_of, words
 
 NEAR_ENOUGH = 84.0
@@ -407,6 +409,17 @@ def choose_form(food: Food, said: str | Sequence[str], *, counted_in_cans: bool 
             if form in food.forms:
                 return form
     return food.default_form
+
+
+@cache
+def general_names() -> dict[tuple[str, ...], tuple[str, ...]]:
+    """Return the names that mean several foods, with the keys of those foods."""
+    text = (files("snabo_core") / "book" / "general_names.toml").read_text("utf-8")
+    return {
+        tuple(words_of(name)): tuple(entry["foods"])
+        for entry in tomllib.loads(text).values()
+        for name in entry["names"]
+    }
 
 
 def candidates(text: str, library: Library, chosen: Food | None) -> tuple[str, ...]:

@@ -17,7 +17,7 @@ WORDS = {word: n for n, word in enumerate(ONES)} | {w: 10 * n for n, w in enumer
 _ONE = "|".join(ONES[1:])
 _TEN = "|".join(TENS)
 _COUNTED = (
-    rf"(?:(?:{_TEN})(?:[-\s](?:{'|'.join(ONES[1:10])}))?|{_ONE}|\d+)"
+    rf"(?:(?:{_TEN})(?:[-\s](?:{'|'.join(ONES[1:10])}))?|{_ONE}|\d+|an?(?=\s+hundred\b))"
     rf"(?:\s+hundred(?:\s+and\s+(?:{_TEN}|{_ONE}))?)?"
 )
 _PARTS = {"half": "1/2", "halves": "1/2", "third": "1/3", "thirds": "1/3", "quarter": "1/4",

@@ -12,7 +12,7 @@ from snabo_core.foods.library import words_of
 from snabo_core.quantities.accounting import Account, account
 from snabo_core.quantities.amounts import Amount, read_amount
 from snabo_core.quantities.fat_shares import by_fat
-from snabo_core.quantities.grams import Grams, Waste, unknown, weigh
+from snabo_core.quantities.grams import NET, Grams, Waste, disagrees, unknown, weigh
 from snabo_core.quantities.leavings import leavings_of
 from snabo_core.quantities.lexicon import (
     FoodMatch,
@@ -22,6 +22,7 @@ from snabo_core.quantities.lexicon import (
     candidates,
     choose_form,
     find_food,
+    general_names,
     head_span,
     nearest,
     respelled,
@@ -47,16 +48,18 @@ HABIT_SHARE = 0.2
 A_LOT = {"spice": 150.0, "salt": 400.0, "fibre": 200.0, "herb": 500.0}
 MOST_OF_ANYTHING = 20_000.0
 _NOTES = re.compile(
-    r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|for greasing|"
+    r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|\bopt\b\.?|for greasing|"
     r"for (?:shallow[\s-]?|deep[\s-]?|pan[\s-]?)?frying|for (?:the )?frying|for serving|to serve|to garnish|"
-    r"for garnish|for the pan|for (?:the )?brushing|"
+    r"for garnish|for (?:the |your )?(?:pan|dish|tin|tray|board|baking (?:sheet|tray|dish|tin))s?|for (?:the )?brushing|"
     r"(?:plus|and|\+|&) (?:some |a (?:little|bit) )?(?:extra|more)[^,;()]*|or more[^,;()]*|"
     r"as (?:needed|required)|divided|if (?:needed|you like|desired|liked|required|necessary)|"
     r"a few more[^,;()]*|plus a (?:knob|drizzle|splash|handful|pinch|few|little|sprinkle)[^,;()]*)",
     re.IGNORECASE,
 )
 _EMPTY = re.compile(r"[(\[]\s*[)\]]")
-_OPTIONAL = re.compile(r"optional|garnish|if you like|if liked|if desired|if wanted", re.IGNORECASE)
+_OPTIONAL = re.compile(
+    r"optional|\(?\bopt\b|garnish|if you like|if liked|if desired|if wanted", re.IGNORECASE
+)
 _TRIMMED = re.compile(
     r"\b(?:peeled|pared|trimmed|cored|deseeded|de-seeded|seeded|pitted|stoned|shelled|podded|"
     r"hulled|husked|skinned|boned|skin(?:s)? removed|stems? removed|stalks? removed|topped and "
@@ -376,17 +379,32 @@ def _one_bracket(draft: _Draft, match: re.Match[str], inside: str, system: str) 
     if draft.amount is None:
         draft.amount, draft.behind = amount, False
     elif draft.amount.weighs and amount.weighs and draft.waste == "trimmed_already":
-        draft.amount = replace(draft.amount, again=amount)
+        draft.amount = replace(draft.amount, again=replace(amount, size=NET))
     elif unit.kind == "count" and draft.amount.unit is None:
         return
     elif not draft.amount.weighs:
-        told = draft.amount.again
-        if unit.kind != "count" and (told is None or (amount.weighs and not told.weighs)):
-            if "drained" in words:
-                draft.amount = replace(draft.amount, each=None, each_unit=None)
-            draft.amount = replace(draft.amount, again=amount)
+        drained = "drained" in words
+        before = "drained" in draft.rest[: match.start()].lower()
+        draft.amount = _told_twice(draft.amount, amount, drained=drained, before=before)
     keep = f", {left}" if re.search(r"[a-z]{2}", left, re.IGNORECASE) else " "
     draft.rest = draft.rest[: match.start()] + keep + draft.rest[match.end() :]
+
+
+def _told_twice(amount: Amount, again: Amount, *, drained: bool, before: bool) -> Amount:
+    """Return a count or a measure with the weight or the volume that a bracket gives of it.
+
+    `drained` says that the bracket speaks of what is left of a tin, `before` that the line does
+    ahead of it: "1 tin chickpeas, drained (240 g)".
+    """
+    told = amount.again
+    counts = again.unit is not None and again.unit.kind == "count"
+    if counts or (told is not None and (told.weighs or not again.weighs)):
+        return amount
+    if drained:
+        amount = replace(amount, each=None, each_unit=None)
+    if (drained or before) and again.weighs and amount.best == 1:
+        again = replace(again, size=NET)
+    return replace(amount, again=again)
 
 
 def _own_habit(amount: Amount | None, habits: Mapping[str, float]) -> Amount | None:
@@ -507,9 +525,16 @@ def _assembled(
         grams=grams,
         confidence=confidence,
         doubts=doubts,
-        candidates=candidates(main, library, found.match.food if found else None) if doubts else (),
+        candidates=_next_foods(main, found, library) if doubts else (),
         unread=unread,
     )
+
+
+def _next_foods(main: str, found: _Found | None, library: Library) -> tuple[str, ...]:
+    if found is None:
+        return candidates(main, library, None)
+    meant = tuple(key for key in _general(found) if key in library.foods)
+    return meant or candidates(main, library, found.match.food)
 
 
 def _account(
@@ -576,6 +601,14 @@ def _unit_behind(amount: Amount | None, found: _Found, food: Food) -> Amount | N
     return amount
 
 
+def _general(found: _Found) -> tuple[str, ...]:
+    """Return the foods that a name means which kitchens use for several, none for other names."""
+    words = (w.plain for w in found.line[found.head.first : found.head.last])
+    meant = general_names().get(tuple(words), ())
+    # A claim or a form in other words of the line has told them apart.
+    return meant if found.form is None else ()
+
+
 def _a_lot(food: Food) -> float:
     """Return the grams from which so much of a food is asked about."""
     strong = food.food_class == "stock" and food.forms.keys() <= {"dry"}
@@ -595,6 +628,10 @@ def _doubts(draft: _Draft, found: _Found, grams: Grams, counts: Account) -> tupl
             doubts.append("cooked_or_dry")
     if draft.claim:
         doubts.append("label_claim")
+    if _general(found):
+        doubts.append("which_one")
+    if disagrees(draft.amount):
+        doubts.append("two_amounts")
     if grams.best is None:
         doubts.append("no_grams")
     elif grams.best > _a_lot(found.match.food):

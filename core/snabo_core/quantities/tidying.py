@@ -29,6 +29,18 @@ _TALK = re.compile(
 
 
 # Ways to say one thing.
+_NUT_OF = re.compile(
+    r"\b(?:nut|noix|(?:walnut|hazelnut)[\s-]sized (?:piece|knob|lump|bit)) of (?=(?:\w+ )?(?:butter|marg\w*|lard|dripping|ghee))",
+    re.IGNORECASE,
+)
+_BIG_SPOON = re.compile(r"\b(?:big|large|serving|table) spoon((?:ful)?s?)\b", re.IGNORECASE)
+_COOKING_SPOON = re.compile(r"\bcooking[\s-]?spoon(?:ful)?s?\b", re.IGNORECASE)
+_LITTLE_SPOON = re.compile(r"\b(?:small|little|tea) spoon((?:ful)?s?)\b", re.IGNORECASE)
+# "mint small bunch": an amount in words that stands behind its food.
+_AMOUNT_LAST = re.compile(
+    r"^(?P<food>[^\W\d][^\d,;(]*?)\s+(?P<amount>(?:an?\s+)?(?:small|large|big|good)\s+(?:bunch|handful|pinch|knob|sprig|bulb|head))$",
+    re.IGNORECASE,
+)
 _ADDED = r"(?:no[\s-]+(?:added[\s-]+)?{0}(?:[\s-]+added)?|without(?:\s+added)?\s+{0}|{0}[\s-]free|un{0}ed)\b"
 _NO_SALT = re.compile(rf"\b{_ADDED.format('salt')}", re.IGNORECASE)
 _NO_SUGAR = re.compile(rf"\b{_ADDED.format('sugar')}", re.IGNORECASE)
@@ -73,6 +85,12 @@ def plain_line(text: str) -> str:
     )
     clean = re.sub(r"(?<=[a-z])\s+'?n'?\s+(?=[a-z])", " and ", clean, flags=re.IGNORECASE)
     clean = re.sub(r"(?<=[a-z])\s*[x×]\s?(?=\d+\s*$)", " ", clean)
+    clean = _NUT_OF.sub("knob of ", clean)
+    clean = _COOKING_SPOON.sub("cookingspoon", clean)
+    clean = _BIG_SPOON.sub("tablespoon\\1", clean)
+    clean = _LITTLE_SPOON.sub("teaspoon\\1", clean)
+    last = _AMOUNT_LAST.match(clean)
+    clean = f"{last['amount']} {last['food']}" if last else clean
     clean = _NO_SALT.sub(" unsalted ", clean)
     clean = _NO_SUGAR.sub(" unsweetened ", clean)
     return spell_fractions(re.sub(r"\s+", " ", clean).strip())

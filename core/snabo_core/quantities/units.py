@@ -110,6 +110,8 @@ UNITS: dict[str, Unit] = {
         _vague("splash", TSP, 2 * TSP, 3 * TSP),
         _vague("glug", 2 * TSP, 3 * TSP, 6 * TSP),
         _vague("spoonful", 2 * TSP, 3 * TSP, 5 * TSP),
+        # A West African pot spoon.
+        _vague("cookingspoon", 25, 40, 60),
         _vague("squirt", TSP / 2, TSP, 2 * TSP),
         _vague("touch", TSP / 32, TSP / 8, TSP / 2),
         _vague("sprinkling", TSP / 4, TSP, 3 * TSP),
@@ -128,7 +130,7 @@ COUNTS = (
     "clove", "head", "can", "slice", "bulb", "bunch", "stalk", "stick", "rib", "leaf", "sprig",
     "floret", "fillet", "sheet", "jar", "pack", "bag", "block", "ball", "tub", "carton",
     "punnet", "rasher", "knob", "thumb", "piece", "handful", "cube", "ear", "cap", "nest",
-    "tube", "loaf", "link", "pat", "log", "box", "spear", "pod", "bottle", "ring", "inch",
+    "tube", "tuber", "loaf", "link", "pat", "log", "box", "spear", "pod", "bottle", "ring", "inch",
     "spray", "second", "ladle", "scoop", "square", "strand", "round", "rack", "side", "joint",
 )  # fmt: skip
 UNITS.update((word, Unit(word, "count", word)) for word in COUNTS)
@@ -153,7 +155,7 @@ WORDS: dict[str, str] = {
     "decilitre": "decilitre", "centilitre": "centilitre", "deciliter": "decilitre", "mils": "millilitre", "mls": "millilitre", "tetrapak": "carton",
     "pouch": "pack", "tray": "pack", "pottle": "tub", "floweret": "floret", "canister": "can", "shaving": "sheet",
     "filet": "fillet", "container": "tub", "pot": "tub", "sachet": "pack", "stem": "stalk",
-    "wedge": "slice", "crown": "head",
+    "wedge": "slice", "crown": "head", "shake": "dash", "blade": "stalk",
 }  # fmt: skip
 WORDS.update((word, word) for word in COUNTS)
 WORDS.update((unit.id, unit.id) for unit in UNITS.values() if unit.kind == "vague")
@@ -161,7 +163,7 @@ SYSTEM_WORDS: dict[str, str] = {
     "cup": "cup", "c": "cup", "tbsp": "tbsp", "tablespoon": "tbsp", "tbs": "tbsp", "tb": "tbsp",
     "tblsp": "tbsp", "tbl": "tbsp", "tblespoon": "tbsp", "tbsps": "tbsp", "tbps": "tbsp",
     "tbspn": "tbsp", "tablespoonful": "tbsp", "tbls": "tbsp", "tablesp": "tbsp",
-    "tsp": "tsp", "teaspoon": "tsp", "teasp": "tsp", "tspn": "tsp", "tps": "tsp", "ts": "tsp",
+    "el": "tbsp", "tl": "tsp", "tsp": "tsp", "teaspoon": "tsp", "teasp": "tsp", "tspn": "tsp", "tps": "tsp", "ts": "tsp",
     "teaspoonful": "tsp", "cupful": "cup", "cupsful": "cup", "fl oz": "fl_oz", "floz": "fl_oz",
     "pint": "pint", "pt": "pint", "quart": "quart", "qt": "quart", "gill": "gill",
 }  # fmt: skip

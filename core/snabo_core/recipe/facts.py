@@ -9,7 +9,7 @@ from snabo_core.quantities.numbers import spell_fractions, spell_numbers, to_num
 
 MOST_SERVINGS = 200.0
 _N = r"\d{1,3}(?:\.\d)?"
-_RANGE = rf"(?P<low>{_N})(?:\s*(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous) or)\s*(?P<high>{_N}))?"
+_RANGE = rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous) or)\s*(?P<high>{_N}))?"
 _ABOUT = r"(?:about|around|approx\.?|approximately|up to|roughly|at least|a good|some)?\s*"
 _ADJ = (
     r"(?:(?:hungry|generous|hearty|large|big|small|polite|people|adults?|main|side|good)\s+){0,2}"

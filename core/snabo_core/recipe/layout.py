@@ -14,8 +14,11 @@ from snabo_core.quantities.kinds import (
     first_word,
     heading_name,
     is_button,
+    is_enumerated,
     is_step,
     kind_of_line,
+    names_component,
+    without_enumeration,
 )
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.tidying import tidy, without_pictures
@@ -27,6 +30,15 @@ _OWN_LINE = re.compile(r"(?:some|more|extra|additional|plenty|any|a)\b", re.IGNO
 MOST_CHARACTERS = 2000
 WRAPPED_AT = 40
 _BULLET = re.compile(r"^\s*(?:(?:[-–—*•·▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
+# Where a recipe comes from, not what it is.
+_FROM = re.compile(
+    r"^(?:re\s*:|from (?:the|my|our|your)? ?(?:kitchen|desk|recipe box|files?|pages?|archives?|test kitchen|garden)\b)",
+    re.IGNORECASE,
+)
+_COUNTED = (
+    r"(?:\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d{1,3}|\w+))?"
+    r"(?:\s+(?:persons?|people|servings?|portions?|eaters|adults|diners|guests|covers|mouths))?"
+)
 _STEP_NUMBER = re.compile(
     r"^\s*(?:step\s*)?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d\ufe0f?\u20e3\s*",
     re.IGNORECASE,
@@ -175,7 +187,7 @@ class _Sorter:
 
     def _take(self, line: _Line) -> None:
         text = line.text
-        if self.section == "gone":
+        if self.section == "gone" or (self.section == "head" and _FROM.match(text)):
             self._aside("furniture", line.raw)
         elif self._section_of(line):
             return
@@ -223,6 +235,7 @@ class _Sorter:
         if (
             re.match(r"^by\s+\w+", text, re.IGNORECASE)
             or _GREETING.match(text)
+            or _FROM.match(text)
             or len(text) > 140
             or (times_in(text) and kind_of_line(text) == "times")
         ):
@@ -286,9 +299,14 @@ class _Sorter:
     def _is_facts(self, text: str) -> bool:
         """Tell "Makes 4 | 35 mins" and "Takes 30 mins all in." from steps and foods."""
         if begins_with_amount(text) and not re.match(
-            r"^\d+:?\d*\s*(?:servings?|portions?|people|prep|cook|total|min)", text, re.IGNORECASE
+            r"^\d+:?\d*\s*(?:servings?|portions?|people|prep|cook|total|min)"
+            r"|^\d[\d\s–-]*\w*\s*\W\s*(?:serves|servings|portions)\b",
+            text,
+            re.IGNORECASE,
         ):
             return False
+        if re.match(rf"^\W*for\s+(?:about\s+)?{_COUNTED}\W*$", text, re.IGNORECASE):
+            return True
         return re.match(r"^\W*(?:serves?|servings?|feeds|makes|yields?|portions?|takes|ready|prep|cook|total|bake|active|rest|"
                         r"time|chill|enough|recipe|\(|\d)", text, re.IGNORECASE) is not None and not is_step(text)  # fmt: skip
 
@@ -452,9 +470,22 @@ class _Sorter:
             return not re.search(r"\b\d+\s?(?:g|kg|ml|tbsp|tsp|cups?|oz|lb)\b", text)
         return words >= 12 and not is_step(text) and text.rstrip().endswith((".", "!", "?"))
 
+    def _enumerated_heading(self, text: str) -> str | None:
+        """Return the name in "B. Topping", where no numbered list goes on under it."""
+        follows = self._next()
+        numbered = follows is not None and re.match(r"^\s*\(?\w{1,2}[.)]\s", follows.raw)
+        if follows is None or numbered or not self._amounts_follow(1):
+            return None
+        name = without_enumeration(text)
+        if begins_with_amount(name) or is_step(name) or len(name.split()) > 5:
+            return None
+        return heading_name(name) or name.strip(" :").capitalize()
+
     def _heading(self, line: _Line) -> str | None:
         """Return the name of the part a line opens: marked as one, or known by the lines under it."""
         text = line.text
+        if is_enumerated(text):
+            return self._enumerated_heading(text)
         name = heading_name(text)
         if (
             name is not None
@@ -467,34 +498,25 @@ class _Sorter:
             and not _METHOD.match(name)
         ):
             return name
-        bare = text.strip(" *_#=-").rstrip(":")
-        if (
-            begins_with_amount(text)
-            or len(bare) > 45
-            or len(bare.split()) > 6
-            or any(c.isdigit() for c in bare)
-        ):
+        bare = text.strip(" *_#=-~[]").rstrip(":")
+        too_long = len(bare) > 45 or len(bare.split()) > 6
+        if begins_with_amount(text) or too_long or any(c.isdigit() for c in bare) or line.marked:
             return None
-        if (
-            re.search(
-                r"[,;()./]|\b(?:to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b",
-                bare,
-                re.IGNORECASE,
-            )
-            or line.marked
+        if re.search(
+            r"[,;()./]|\b(?:to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b",
+            bare,
+            re.IGNORECASE,
         ):
             return None
         follows = self._next()
         if follows is None or not (begins_with_amount(follows.text) or _only_amount(follows.text)):
             return None
         if self.names_food(bare):
-            # Set apart by a blank, or unmarked among bullets.
-            lone = line.after_blank or not self.layout.parts or follows.marked
-            return (
-                bare.capitalize()
-                if lone and _SEASONING.search(bare) is None and self._amounts_follow(2)
-                else None
-            )
+            # Set apart by a blank, unmarked among bullets, or the name of something made.
+            made = names_component(bare) and bool(self.layout.parts)
+            lone = made or line.after_blank or not self.layout.parts or follows.marked
+            if not lone or _SEASONING.search(bare) is not None or not self._amounts_follow(2):
+                return None
         return bare.capitalize()
 
 

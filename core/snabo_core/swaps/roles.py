@@ -31,6 +31,7 @@ SHORT_PASTA = re.compile(r"\b(penne|macaroni|fusilli|rigatoni|farfalle|conchigli
 DONE: tuple[tuple[str, str], ...] = (
     ("shell", r"(?:grate|shred|coarsely grat)\w*"),
     ("mash", r"(?:mash|rice[sd]? (?:them|it)|crush|puree|purée|cream)\w*"),
+    ("sheet", r"(?:layer|stack)\w*"),
     ("sliced_bake", r"(?:overlap|layer|slice|arrange|fan)\w*"),
     ("lid", r"(?:drape|cover|lay|top|crimp|seal|egg wash|over the (?:top|filling))\w*"),
     ("crust", r"(?:line (?:a|the|your)|bake blind|prick|base|press into the tin|rub)\w*"),
@@ -51,6 +52,8 @@ DUSTING = re.compile(
     r"^(?!.*\b(?:plus|and) (?:extra|more)).*\b(?:for (?:dusting|rolling|dredging|the work)|to dust)\b",
     re.IGNORECASE,
 )
+# From this share of its part on, a grain is what a loaf is made of and no binder.
+BULK = 0.25
 # A slot is worth naming from so many grams of starchy food on.
 LEAST_GRAMS = 2.0
 
@@ -126,15 +129,37 @@ def role_of(line: Line, dish: Dish, part: Part, book: Book, library: Library) ->
         return "binder" if BOUND.search(whole) else "crumb"
     if group.key == "potato" and by_name in {None, "lid"} and _is_mash(line, context, book):
         return "mash"
-    if group.key == "oats" and context.minced:
+    bound = group.key == "flour" and by_name is None and _binds(line, context)
+    if bound or (group.key == "oats" and context.minced):
         return "binder"
     able = (
         by_name
         or _cut(line, group, context)
         or _done(line, group, context, library)
-        or _named(context.title, group, book)
+        or _named(_title_of(dish, part), group, book)
     )
+    if able == "binder" and group.key == "grain" and _share(line, part) >= BULK:
+        return "loaf_base"
     return able or group.usual
+
+
+def _share(line: Line, part: Part) -> float:
+    whole = sum(other.grams or 0.0 for other in part.lines)
+    return (line.grams or 0.0) / whole if whole else 0.0
+
+
+def _binds(line: Line, context: _Context) -> bool:
+    """Tell flour that holds a loaf or patties together from flour that is their crust."""
+    shaped = re.search(r"\b(?:loaf|muffin|patt(?:y|ies)|fritters?|burgers?|kofta)\b", (
+        f"{context.title} {context.part.name} {context.steps}".lower()
+    ))  # fmt: skip
+    return context.eggs and shaped is not None and _share(line, context.part) < BULK
+
+
+def _title_of(dish: Dish, part: Part) -> str:
+    """Return the title without the words that name another part of the dish."""
+    others = {w for other in dish.parts if other.id != part.id for w in other.name.lower().split()}
+    return " ".join(word for word in dish.title.lower().split() if word.strip(",.&") not in others)
 
 
 def _is_mash(line: Line, context: _Context, book: Book) -> bool:
@@ -211,6 +236,9 @@ def _done(line: Line, group: StarchGroup, context: _Context, library: Library) -
         if not words & names:
             continue
         for role, verbs in DONE:
+            # Other foods are layered too, and stay what they are.
+            if role == "sheet" and group.key != "flatbread":
+                continue
             if role in group.able and re.search(rf"\b{verbs}", sentence):
                 return role
     return None

@@ -43,6 +43,8 @@ const DOUBTS: Record<string, string> = {
   no_food: 'Which food is this?',
   food_guessed: 'Is this the right food?',
   no_grams: 'How much is it?',
+  which_one: 'Which one is meant?',
+  two_amounts: 'The two amounts do not agree. How many grams is it?',
   changes_food: 'A word here may make it another food: is this the right one?',
   cooked_or_dry: 'Weighed dry or cooked?',
   label_claim: 'The packet claims something: does this food have it too?',
