@@ -384,8 +384,8 @@ def _one_bracket(draft: _Draft, match: re.Match[str], inside: str, system: str) 
         return
     elif not draft.amount.weighs:
         drained = "drained" in words
-        before = "drained" in draft.rest[: match.start()].lower()
-        draft.amount = _told_twice(draft.amount, amount, drained=drained, before=before)
+        ahead = "drained" in draft.rest[: match.start()].lower()
+        draft.amount = _told_twice(draft.amount, amount, drained=drained, before=ahead)
     keep = f", {left}" if re.search(r"[a-z]{2}", left, re.IGNORECASE) else " "
     draft.rest = draft.rest[: match.start()] + keep + draft.rest[match.end() :]
 
