@@ -54,11 +54,13 @@ BONED: dict[str, tuple[float, float, float]] = {
     "pulse": (0.33, 0.4, 0.5),
 }  # fmt: skip
 EDIBLE_DOUBT = 0.12
+# Spoons and cups that differ from country to country.
+REGIONAL = ("tbsp", "tsp", "cup")
 # The size of a weight that a line gives of what is left of a tin.
 NET = "net"
 # Two amounts of one line further apart than this are not the same amount: a US pint and an
 # imperial one, a quarter pound and 100 g still are.
-DISAGREE = 1.3
+DISAGREE = 1.4
 # Grams assumed where a line says "to taste" or gives none: (low, best, high), by what it is.
 # Common practice, no source; the run asks for what really went in.
 TO_TASTE = {"salt": (0.0, 3.0, 8.0), "spice": (0.0, 0.5, 2.0), "herb": (0.0, 3.0, 10.0),
@@ -172,6 +174,9 @@ def _told_again(amount: Amount, again: Amount, food: Food, form: str, waste: Was
 
 def _alike(amount: Amount, again: Amount) -> bool:
     """Tell two amounts in the same kind of unit: "600 ml (1 pint)", "200 g (7 oz)"."""
+    if amount.unit is not None and amount.unit.id.startswith(REGIONAL):
+        # "2 tbsp (40 ml)" says whose spoon is meant.
+        return False
     kinds = [one.unit.kind if one.unit else None for one in (amount, again)]
     return kinds in (["mass", "mass"], ["volume", "volume"]) and again.size not in {"each", NET}
 
