@@ -16,6 +16,7 @@ from pathlib import Path
 
 from snabo_core.foods import library
 from snabo_core.foods.library import words_of
+from snabo_core.plate.rows import PLACE, row_figures
 from snabo_core.quantities import read_lines, unit_for
 from snabo_core.quantities.kinds import kind_of_line
 from snabo_core.quantities.reading import ReadLine
@@ -27,6 +28,11 @@ NOT_ASKED, NONE, NO_FOOD, ASKS = {"~", "?"}, "-", "=", "?"
 SAME_UNIT = {"rib": "stalk", "stick": "stalk", "piece": NONE, "fillet": NONE, "box": "pack",
              "bag": "pack", "carton": "pack", "tub": "pack", "bottle": "jar",
              "rasher": "slice", "cube": NONE}  # fmt: skip
+
+
+# Two names of one food differ by no more, grams in 100 g.
+ALIKE = 3.0
+EATEN = ("net_carbs", "protein", "fat")
 
 
 @dataclass(frozen=True)
@@ -54,8 +60,9 @@ class Expected:
 class Score:
     """Shares of foods read right, 0 to 1, and what went wrong in sentences.
 
-    `silent` is the share that is wrong in amount, food or grams with no doubt shown, `doubts`
-    the share of right ones that are doubted all the same.
+    `silent` is the share that is wrong in amount, food or grams with no doubt shown; another
+    name of a food that is the same to eat is no such error. `doubts` is the share of right ones
+    that are doubted all the same.
     """
 
     count: int
@@ -142,6 +149,25 @@ def grams_are_right(wanted: Expected, read: ReadLine) -> bool:
     return meets and grams.low >= wanted.low / 2 and grams.high <= wanted.high * 2
 
 
+def alike(food: str | None, others: Sequence[str]) -> bool:
+    """Tell whether a food is one of others, or is theirs by another name: the same to eat."""
+    if food is None or food in others:
+        return food is not None
+    mine, kind = _per_100(food), library().food(food)
+    return any(
+        all(abs(a - b) <= ALIKE for a, b in zip(mine, _per_100(other), strict=True))
+        and kind.allergens == library().food(other).allergens
+        and kind.origin == library().food(other).origin
+        and kind.food_class == library().food(other).food_class
+        for other in others
+    )
+
+
+def _per_100(food: str) -> list[float]:
+    figures = row_figures(library().row(food), library().food(food))
+    return [float(figures.best[PLACE[name]]) for name in EATEN]
+
+
 def score(lines: Sequence[Expected]) -> Score:
     """Read every line and compare, food by food."""
     by_text: dict[str, list[Expected]] = defaultdict(list)
@@ -155,6 +181,7 @@ def score(lines: Sequence[Expected]) -> Score:
         for place, wanted in enumerate(wanted_lines):
             read = reads[place] if place < len(reads) else None
             count += 1
+            same = False
             if wanted.food == NO_FOOD:
                 good = (True,) * 3 if read is None or read.food is None else (False,) * 3
             elif read is None:
@@ -164,10 +191,11 @@ def score(lines: Sequence[Expected]) -> Score:
             else:
                 good = (amount_is_right(wanted, read), read.food == wanted.food,
                         grams_are_right(wanted, read))  # fmt: skip
+                same = good[0] and good[2] and alike(read.food, [wanted.food])
             doubted = read is not None and bool(read.doubts)
             lenient = wanted.food == ASKS or (wanted.unit is None and wanted.low is None)
             amounts, foods, grams = amounts + good[0], foods + good[1], grams + good[2]
-            silent += not all(good) and not doubted
+            silent += not all(good) and not doubted and not same
             right += all(good)
             doubts += all(good) and doubted and not lenient
             if not all(good):

@@ -22,13 +22,12 @@ from snabo_core.plate.rows import PLACE, row_figures
 from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
+from tests.score_lines import alike
 
 RECIPES = Path(__file__).with_name("data") / "recipes.txt"
 TIMES = ("prep", "cook", "rest", "total")
 # A plate counts where all of these lie inside what the careful cook's grams come to.
 PLATED = ("net_carbs", "protein", "fat")
-# Two names of one food differ by no more, grams in 100 g.
-ALIKE = 3.0
 # Beside the grams: what is negligible, and how far a row may differ from its neighbour.
 SLACK_SHARE, SLACK_GRAMS = 0.03, 0.7
 
@@ -160,25 +159,6 @@ def _bounds(recipe: Recipe, figure: str) -> tuple[float, float]:
         high += item.high * float(figures.high[place]) / 100
     few, many = recipe.servings or (1.0, 1.0)
     return low / many, high / few
-
-
-def alike(food: str | None, others: Sequence[str]) -> bool:
-    """Tell whether a food is one of others, or is theirs by another name: the same to eat."""
-    if food is None or food in others:
-        return food is not None
-    mine, kind = _per_100(food), library().food(food)
-    return any(
-        all(abs(a - b) <= ALIKE for a, b in zip(mine, _per_100(other), strict=True))
-        and kind.allergens == library().food(other).allergens
-        and kind.origin == library().food(other).origin
-        and kind.food_class == library().food(other).food_class
-        for other in others
-    )
-
-
-def _per_100(food: str) -> list[float]:
-    figures = row_figures(library().row(food), library().food(food))
-    return [float(figures.best[PLACE[name]]) for name in PLATED]
 
 
 def _name(text: str) -> str:

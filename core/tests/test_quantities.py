@@ -158,7 +158,7 @@ class Quality(unittest.TestCase):
         self.assertGreaterEqual(aside.foods, 0.95)
         self.assertGreaterEqual(aside.grams, 0.95)
         # The goal is 1 in 100; the last hands that were added read at 2 in 100.
-        self.assertLessEqual(aside.silent, 0.019)
+        self.assertLessEqual(aside.silent, 0.012)
         self.assertLessEqual(aside.doubts, 0.06)
 
     def test_every_expected_food_exists(self) -> None:
