@@ -5,17 +5,30 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import replace
 
-from snabo_core.dish import Dish
+from snabo_core.dish import Choice, Dish
+from snabo_core.errors import BadInput
 from snabo_core.foods import Library
+from snabo_core.plate.serving import plate_of
 from snabo_core.plate.setting import Setting
+from snabo_core.plate.taking import as_taken
 from snabo_core.preview import as_brought, eater_view
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ranking import elsewhere, rank
-from snabo_core.swaps.scaling import cooked
-from snabo_core.wire import Band, CandidateView, DecidingReach, EaterView, Ranking, Reach
+from snabo_core.swaps.scaling import by_hand, cooked
+from snabo_core.wire import (
+    Band,
+    ByHandView,
+    CandidateView,
+    DecidingReach,
+    EaterView,
+    Ranking,
+    Reach,
+)
 
 # A limit of nothing still needs a size to compare misses with; 5 g or mg.
 SMALL_LIMIT = 5.0
+# A limit counts as moved from this share of it on.
+LEAST_MOVED = 0.02
 
 
 def ranking(
@@ -28,13 +41,20 @@ def ranking(
     *,
     sequence: int = 0,
 ) -> Ranking:
-    """Compute every stand-in of a slot on this dish, best first.
+    """Compute every stand-in of a slot on this dish, best first, and what is done by hand.
+
+    Where the slot's own lines are not settled nothing can be scaled; the problem is said and
+    what is done by hand stays.
 
     Raises:
-        BadInput: the slot is gone, or its own lines are not settled.
+        BadInput: the slot is gone.
     """
     part, slot = dish.part(part_id), dish.slot(part_id, slot_id)
-    found = rank(dish, part, slot, setting, book, library)
+    found, problem = [], ""
+    try:
+        found = rank(dish, part, slot, setting, book, library)
+    except BadInput as refusal:
+        problem = refusal.sentence
     was = as_brought(dish.with_choice(part_id, slot_id, None), library, setting.rules)
     views = []
     for item in found:
@@ -63,6 +83,7 @@ def ranking(
                 figures=item.figures,
                 eaters=people,
                 deciding=_deciding(people),
+                moves=_moves(people),
                 extra_hands_on=item.extra_hands_on,
                 extra_total=item.extra_total,
                 water_share=end.state.water_share,
@@ -75,13 +96,38 @@ def ranking(
         )
     name = book.roles[slot.role].name
     apart = tuple(elsewhere(dish, part, slot, setting, library))
-    return Ranking(sequence, slot.role, name, tuple(views), apart)
+    plain = tuple(
+        _by_hand(dish.with_choice(part_id, slot_id, choice), choice, library, setting)
+        for choice in by_hand(part, slot)
+    )
+    net = was.figures["net_carbs"].best
+    return Ranking(sequence, slot.role, name, tuple(views), apart, plain, net, problem)
+
+
+def _by_hand(dish: Dish, choice: Choice, library: Library, setting: Setting) -> ByHandView:
+    plate = plate_of(as_taken(dish), library, rules=setting.rules, sample=False)
+    return ByHandView(choice, plate.figures["net_carbs"].best)
 
 
 def _deciding(people: Sequence[EaterView]) -> tuple[DecidingReach, ...]:
     """Return every limit of everybody eating, the one with least room first."""
     found = [DecidingReach(p.name, reach) for p in people for reach in p.reaches]
     return tuple(sorted(found, key=lambda d: (d.reach.met, _room(d.reach))))
+
+
+def _moves(people: Sequence[EaterView]) -> DecidingReach | None:
+    """Return the limit that changes most against the original, as a share of it."""
+    found = []
+    for person in people:
+        for reach in person.reaches:
+            now = reach.figure.best
+            limit = reach.at_most if reach.at_most is not None else reach.at_least
+            if now is None or reach.was is None or limit is None:
+                continue
+            moved = abs(now - reach.was) / max(limit, SMALL_LIMIT)
+            if moved >= LEAST_MOVED:
+                found.append((moved, DecidingReach(person.name, reach)))
+    return max(found, key=lambda pair: pair[0])[1] if found else None
 
 
 def _room(reach: Reach) -> float:

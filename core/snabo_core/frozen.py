@@ -93,7 +93,7 @@ def _frozen_steps(dish: Dish, book: Book) -> dict[str, list[dict[str, Any]]]:
     found: dict[str, list[dict[str, Any]]] = {}
     for part in dish.parts:
         for slot in part.slots:
-            if slot.choice is None:
+            if slot.choice is None or slot.choice.kind != "book" or slot.choice.steps:
                 continue
             try:
                 steps = book.stand_in(slot.role, slot.choice.stand_in).steps

@@ -24,7 +24,7 @@ from snabo_core.plate.taking import as_taken, makes_of, share_of
 from snabo_core.plate.totals import Figure
 from snabo_core.plate.words import LABELS, changes_of_a_serving
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.ledgers import SlotLedger, changes_of, losses_of, steps_for
+from snabo_core.swaps.ledgers import SlotLedger, changes_of, losses_of, name_of, steps_for
 from snabo_core.water import Ledger, Point, Step, advise, expected, sheets
 from snabo_core.wire import (
     Band,
@@ -251,7 +251,6 @@ def _starchiest(dish: Dish, was: Plate, book: Book) -> StarchyView | None:
 def _ledger_view(each: SlotLedger, book: Book) -> LedgerView:
     slot, choice = each.slot, each.slot.choice
     key = choice.stand_in if choice else ""
-    stand_in = book.stand_in(slot.role, key)
     steps = {step.id: step for step in steps_for(slot, book)}
     pressing = next((s for s in steps.values() if s.technique == "press"), None)
     press = str(pressing.settings.get("method", "cloth")) if pressing else None
@@ -262,7 +261,7 @@ def _ledger_view(each: SlotLedger, book: Book) -> LedgerView:
         points = tuple(_point(p, steps.get(p.step_id), press, book) for p in each.ledger.points)
         upcoming = _upcoming(each.ledger)
     return LedgerView(
-        each.part.id, slot.id, slot.role, key, stand_in.name, press, points, lost, upcoming,
+        each.part.id, slot.id, slot.role, key, name_of(slot, book), press, points, lost, upcoming,
         each.problem,
     )  # fmt: skip
 

@@ -27,7 +27,7 @@ LEAST_OVER = 1e-6
 
 
 def matrix_row(
-    dish_id: int, dish: Dish, setting: Setting, book: Book, library: Library
+    dish_id: str, dish: Dish, setting: Setting, book: Book, library: Library
 ) -> MatrixRow:
     """Return a dish against every eater, each cell with the one line that decides it."""
     made = judged(dish, setting, book, library)

@@ -6,7 +6,9 @@ from dataclasses import replace
 from hypothesis import given
 from hypothesis import strategies as st
 
-from snabo_core.dish import Dish, Line, Taken, check
+from snabo_core.candidates import ranking
+from snabo_core.dish import Choice, Dish, Line, Slot, Taken, check
+from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.plate import plate_of
 from snabo_core.plate.eaters import Eater
@@ -16,7 +18,7 @@ from snabo_core.plate.taking import as_taken, makes_of
 from snabo_core.preview import preview
 from snabo_core.recipe import lines_from
 from snabo_core.swaps.book import book
-from snabo_core.wire import Preview
+from snabo_core.wire import Preview, Ranking
 from tests.helpers import dish, line, part
 
 NUTS = Eater("1", "Ada", "x", (), (Exclusion("nuts"),))
@@ -152,3 +154,67 @@ class SaltAcrossLayers(unittest.TestCase):
 
     def test_a_dish_that_weighs_nothing_has_no_salt_in_100_g(self) -> None:
         self.assertIsNone(seen(dish(part("p", line("k", None, "kale")))).salt)
+
+
+class ByHand(unittest.TestCase):
+    """A starch without a stand-in is no dead end: half of it, none of it, any food by grams."""
+
+    def made(self, grams: float | None = 800) -> Dish:
+        lid = part("lid", line("p", grams, "potato"), line("b", 40, "butter"))
+        slot = Slot("s", "mash", ("p", "b"))
+        return dish(replace(lid, slots=(slot,)), part("pot", line("k", 400, "kale")))
+
+    def ranked(self, made: Dish) -> Ranking:
+        return ranking(check(made), "lid", "s", Setting(()), book(), library())
+
+    def test_half_and_none(self) -> None:
+        made = self.made()
+        found = self.ranked(made)
+        half, out = found.by_hand
+        for item in (half, out):
+            chosen = check(made.with_choice("lid", "s", item.choice))
+            view = seen(chosen)
+            self.assertAlmostEqual(view.figures["net_carbs"].best, item.net_carbs)
+            self.assertEqual(view.ledgers, ())
+            self.assertEqual(view.was["net_carbs"].best, found.was_net_carbs)
+        kale = plate_of(dish(part("pot", line("k", 400, "kale"))), library()).figures["net_carbs"]
+        self.assertAlmostEqual(out.net_carbs or 0, kale.best or 0)
+        potatoes = (found.was_net_carbs or 0) - (kale.best or 0)
+        self.assertAlmostEqual(half.net_carbs or 0, (kale.best or 0) + potatoes / 2)
+
+    def test_possible_where_nothing_can_be_scaled(self) -> None:
+        found = self.ranked(self.made(None))
+        self.assertIn("Settle that line first", found.problem)
+        self.assertEqual(found.candidates, ())
+        self.assertEqual([item.choice.kind for item in found.by_hand], ["reduced", "out"])
+
+    def test_any_food_by_grams(self) -> None:
+        own = Choice("", (line("x", 500, "swede"),), kind="own", name="swede")
+        chosen = check(self.made().with_choice("lid", "s", own))
+        bare = dish(part("lid", line("x", 500, "swede")), part("pot", line("k", 400, "kale")))
+        self.assertAlmostEqual(
+            seen(chosen).figures["net_carbs"].best,
+            plate_of(bare, library()).figures["net_carbs"].best,
+        )
+
+    def test_a_stand_in_is_a_snapshot(self) -> None:
+        made = self.made()
+        item = self.ranked(made).candidates[0]
+        chosen = made.with_choice("lid", "s", item.choice)
+        before = seen(chosen)
+        # The book forgets the stand-in; the dish is as it was.
+        files = {role: replace(file, stand_ins=()) for role, file in book().files.items()}
+        after = preview(chosen, Setting(()), replace(book(), files=files), library())
+        self.assertEqual(after.ledgers, before.ledgers)
+        self.assertEqual(after.figures, before.figures)
+        self.assertEqual(after.ledgers[0].name, item.name)
+
+    def test_refusals(self) -> None:
+        made = self.made()
+        for choice in (
+            Choice("", (), kind="book"),
+            Choice("celeriac_mash", (), kind="own"),
+            Choice("", (line("x", 5, "swede"),), kind="out"),
+        ):
+            with self.assertRaises(BadInput):
+                check(made.with_choice("lid", "s", choice))

@@ -1,5 +1,6 @@
 """Households and the people who sign in to them."""
 
+import uuid
 from typing import ClassVar, Self
 
 from django.contrib.auth.models import AbstractUser
@@ -22,6 +23,8 @@ class Household(models.Model):
     habits = models.JSONField(default=dict)
     # counts changes to own foods, measures, names and habits, so that caches can follow
     foods_revision = models.PositiveIntegerField(default=0)
+    # set while own foods were changed and not committed; nothing may be cached then
+    foods_in_change = False
 
     class Meta:
         constraints: ClassVar = [
@@ -66,6 +69,15 @@ class Owned(models.Model):
 
     household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="+")
     objects = OwnedQuerySet.as_manager()
+
+    class Meta:
+        abstract = True
+
+
+class Identified(models.Model):
+    """Base of rows that documents, addresses and archives name: by `uid`, never by the key."""
+
+    uid = models.UUIDField(default=uuid.uuid4, unique=True, editable=False)
 
     class Meta:
         abstract = True

@@ -4,11 +4,12 @@ from typing import Literal
 
 import msgspec
 from django.contrib.auth import authenticate, login
-from django.db import transaction
+from django.db.models import F
 from django.http import HttpRequest
 from rest_framework import exceptions
 
 from accounts.models import Household, User
+from accounts.writing import writes
 from snabo_core.dish import UnitSystem
 from snabo_core.errors import BadInput
 from snabo_core.foods.labels import Jurisdiction
@@ -86,7 +87,7 @@ WATTS = (200, 3000)
 SETTINGS = KitchenSettings.__struct_fields__
 
 
-@transaction.atomic
+@writes
 def change_kitchen(household: Household, settings: KitchenSettings) -> KitchenSettings:
     """Store new kitchen settings; dishes already here keep the units they were read in.
 
@@ -102,8 +103,9 @@ def change_kitchen(household: Household, settings: KitchenSettings) -> KitchenSe
     if settings.salt_kind not in salt_kinds():
         raise BadInput(f"Choose one of {', '.join(salt_kinds())}.", "salt_kind")
     check_habits(settings.habits)
-    for name in SETTINGS:
-        setattr(household, name, getattr(settings, name))
-    household.foods_revision += 1
-    household.save()
+    values = {name: getattr(settings, name) for name in SETTINGS}
+    Household.objects.filter(pk=household.pk).update(
+        **values, foods_revision=F("foods_revision") + 1
+    )
+    household.refresh_from_db()
     return kitchen_of(household)

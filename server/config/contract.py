@@ -7,6 +7,7 @@ front end's TypeScript is generated from the result, and lint fails when either 
 from collections.abc import Callable
 from functools import cache
 from typing import Any, TypeVar
+from uuid import UUID
 
 import msgspec
 from drf_spectacular.extensions import OpenApiAuthenticationExtension
@@ -56,12 +57,16 @@ def contract(
     status: int = 200,
     query: dict[str, type] | None = None,
     header: str | None = None,
+    client_id: bool = False,
 ) -> Callable[[View], View]:
     """Describe one view method: its name, body, answer and query."""
     parameters = [OpenApiParameter(name, kind) for name, kind in (query or {}).items()]
     if header:
         place = OpenApiParameter.HEADER
         parameters.append(OpenApiParameter(header, str, location=place, required=True))
+    if client_id:
+        place = OpenApiParameter.HEADER
+        parameters.append(OpenApiParameter("Client-Id", UUID, location=place, required=False))
     problems = {"application/problem+json": reference(Problem)}
     return extend_schema(
         operation_id=operation,

@@ -2,10 +2,12 @@
 
 from collections.abc import Mapping
 from typing import Any, TypeVar
+from uuid import UUID
 
 import msgspec
 from rest_framework.parsers import BaseParser
 from rest_framework.renderers import BaseRenderer
+from rest_framework.request import Request
 
 from snabo_core.dish import Dish, check_schema, upgraded
 from snabo_core.errors import BadInput
@@ -104,3 +106,20 @@ def _strange(sent: Any, known: Any) -> str:
             if found := _strange(one, other):
                 return found
     return ""
+
+
+def client_id_of(request: Request) -> UUID | None:
+    """Return the id a screen gave something new, None where it gave none.
+
+    Sending it again does no more than sending it once.
+
+    Raises:
+        BadInput: it is no UUID.
+    """
+    written = request.headers.get("Client-Id")
+    if not written:
+        return None
+    try:
+        return UUID(written)
+    except ValueError as error:
+        raise BadInput("The id of what was sent is none.", "Client-Id") from error

@@ -8,7 +8,7 @@ from rest_framework.views import APIView
 
 from accounts.services import household_of
 from config.contract import contract
-from config.wire import convert, sent_dish
+from config.wire import client_id_of, convert, sent_dish
 from dishes import homemade, services
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
@@ -102,24 +102,27 @@ class DishesView(APIView):
         """List them."""
         return Response(services.dishes_of(household_of(request.user)))
 
-    @contract("add_dish", body=core.Dish, answer=services.DishDetail, status=201)
+    @contract("add_dish", body=core.Dish, answer=services.DishDetail, status=201, client_id=True)
     def post(self, request: Request) -> Response:
         """Store a new one."""
         document = sent_dish(request.data)
-        return Response(services.add_dish(household_of(request.user), document), status=201)
+        return Response(
+            services.add_dish(household_of(request.user), document, client_id_of(request)),
+            status=201,
+        )
 
 
 class DishView(APIView):
     """One dish."""
 
     @contract("dish", answer=services.DishDetail)
-    def get(self, request: Request, dish_id: int) -> Response:
+    def get(self, request: Request, dish_id: UUID) -> Response:
         """Return it with its draft."""
         dish = services.own_dish(household_of(request.user), dish_id)
         return Response(services.detail(dish))
 
     @contract("save_draft", body=core.Dish, answer=services.Saved, header="If-Match")
-    def put(self, request: Request, dish_id: int) -> Response:
+    def put(self, request: Request, dish_id: UUID) -> Response:
         """Replace the draft; `If-Match` carries the revision it started from."""
         household = household_of(request.user)
         written = request.headers.get("If-Match", "").strip('"')
@@ -129,7 +132,7 @@ class DishView(APIView):
         return Response(services.save_draft(household, dish_id, int(written), document))
 
     @contract("remove_dish", status=204)
-    def delete(self, request: Request, dish_id: int) -> Response:
+    def delete(self, request: Request, dish_id: UUID) -> Response:
         """Put it away."""
         services.remove_dish(household_of(request.user), dish_id)
         return Response(status=204)
@@ -139,7 +142,7 @@ class DishBackView(APIView):
     """Undoing a removal."""
 
     @contract("restore_dish", answer=services.DishDetail)
-    def post(self, request: Request, dish_id: int) -> Response:
+    def post(self, request: Request, dish_id: UUID) -> Response:
         """Bring the dish back."""
         return Response(services.restore_dish(household_of(request.user), dish_id))
 
@@ -148,7 +151,7 @@ class VersionsView(APIView):
     """Keeping a version."""
 
     @contract("keep_version", answer=services.VersionRecord, status=201)
-    def post(self, request: Request, dish_id: int) -> Response:
+    def post(self, request: Request, dish_id: UUID) -> Response:
         """Keep the draft as it is now."""
         return Response(services.keep_version(household_of(request.user), dish_id), status=201)
 
@@ -157,7 +160,7 @@ class VersionView(APIView):
     """One kept version."""
 
     @contract("version", answer=core.Dish)
-    def get(self, request: Request, dish_id: int, number: int) -> Response:
+    def get(self, request: Request, dish_id: UUID, number: int) -> Response:
         """Return its document."""
         return Response(services.version_document(household_of(request.user), dish_id, number))
 
@@ -166,7 +169,7 @@ class MakeFoodView(APIView):
     """A kept version as a food."""
 
     @contract("make_food", body=homemade.HomemadeForm, answer=homemade.HomemadeRecord, status=201)
-    def post(self, request: Request, dish_id: int, number: int) -> Response:
+    def post(self, request: Request, dish_id: UUID, number: int) -> Response:
         """Make a food of it, or of one of its parts."""
         household = household_of(request.user)
         form = convert(request.data, homemade.HomemadeForm)
@@ -236,7 +239,7 @@ class CompareView(APIView):
     """Dishes side by side."""
 
     @contract("compare_dish", body=CompareDishRequest, answer=DishComparison)
-    def post(self, request: Request, dish_id: int) -> Response:
+    def post(self, request: Request, dish_id: UUID) -> Response:
         """Return original, draft, versions and stand-ins with their real differences."""
         wanted = convert(request.data, CompareDishRequest)
         return Response(services.compare(household_of(request.user), dish_id, wanted))

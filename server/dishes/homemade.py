@@ -2,13 +2,14 @@
 
 import uuid
 from dataclasses import replace
+from uuid import UUID
 
 import msgspec
-from django.db import transaction
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from accounts.models import Household
+from accounts.writing import writes
 from config.wire import convert, stored_dish
 from dishes.models import Dish
 from foods.models import HomemadeFood
@@ -57,7 +58,7 @@ def homemade_foods(household: Household) -> list[HomemadeRecord]:
     return [_record(core_homemade(row)) for row in rows]
 
 
-@transaction.atomic
+@writes
 def make(household: Household, dish: Dish, number: int, form: HomemadeForm) -> HomemadeRecord:
     """Make a food of a kept version, computed from what that froze.
 
@@ -88,7 +89,7 @@ def _own(household: Household, food_id: uuid.UUID) -> HomemadeFood:
     return get_object_or_404(HomemadeFood.objects.of(household), id=food_id)
 
 
-@transaction.atomic
+@writes
 def put_away(household: Household, food_id: uuid.UUID) -> None:
     """Put a homemade food away; dishes that use it keep it, searches no longer find it."""
     row = _own(household, food_id)
@@ -97,7 +98,7 @@ def put_away(household: Household, food_id: uuid.UUID) -> None:
     foods_changed(household)
 
 
-@transaction.atomic
+@writes
 def bring_back(household: Household, food_id: uuid.UUID) -> HomemadeRecord:
     """Bring a homemade food back.
 
@@ -112,7 +113,7 @@ def bring_back(household: Household, food_id: uuid.UUID) -> HomemadeRecord:
     return _record(core_homemade(row))
 
 
-def refuse_cycles(household: Household, dish_id: int, document: core.Dish) -> None:
+def refuse_cycles(household: Household, dish_id: UUID, document: core.Dish) -> None:
     """Refuse a document that would put a dish into itself, directly or through others.
 
     Raises:

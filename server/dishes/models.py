@@ -4,10 +4,10 @@ from typing import ClassVar
 
 from django.db import models
 
-from accounts.models import Owned
+from accounts.models import Identified, Owned
 
 
-class Dish(Owned):
+class Dish(Identified, Owned):
     """What goes on the table. `draft` is the document being worked on, `revision` counts saves."""
 
     title = models.CharField(max_length=200)
@@ -24,7 +24,7 @@ class Dish(Owned):
         return self.title
 
 
-class DishVersion(models.Model):
+class DishVersion(Identified, models.Model):
     """A kept document with the figures it had, immutable.
 
     `frozen` holds resolved grams, the values per 100 g they were computed from and the

@@ -1,13 +1,15 @@
 """Bringing, saving, keeping and computing dishes."""
 
 import datetime as dt
+from uuid import UUID, uuid4
 
 import msgspec
-from django.db import transaction
+from django.http import Http404
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from accounts.models import Household
+from accounts.writing import writes
 from config.problems import Conflict
 from config.wire import convert, stored_dish
 from dishes.homemade import refuse_cycles
@@ -24,6 +26,7 @@ from snabo_core.line_swaps import line_swaps as core_line_swaps
 from snabo_core.preview import preview as core_preview
 from snabo_core.recipe import lines_from, read_recipe, recipe_view, reread_line
 from snabo_core.swaps.book import book
+from snabo_core.swaps.ledgers import name_of
 from snabo_core.swaps.roles import propose_slots
 from snabo_core.table_view import day_view, matrix_row
 from snabo_core.wire import (
@@ -82,7 +85,7 @@ class VersionRecord(msgspec.Struct):
 class DishRecord(msgspec.Struct):
     """A dish in the list of dishes."""
 
-    id: int
+    id: UUID
     title: str
     servings: float
     swapped: str
@@ -94,7 +97,7 @@ class DishRecord(msgspec.Struct):
 class DishDetail(msgspec.Struct):
     """A dish with its draft."""
 
-    id: int
+    id: UUID
     revision: int
     document: core.Dish
     versions: list[VersionRecord]
@@ -161,7 +164,7 @@ def explain(household: Household, request: ExplainRequest) -> Explained:
     return core_explain(core.check(request.dish), request, setting, book(), library_of(household))
 
 
-def compare(household: Household, dish_id: int, request: CompareDishRequest) -> DishComparison:
+def compare(household: Household, dish_id: UUID, request: CompareDishRequest) -> DishComparison:
     """Put a draft, kept versions and stand-ins beside the original; pure.
 
     Raises:
@@ -191,7 +194,7 @@ def matrix(household: Household) -> TableMatrix:
     setting, foods = setting_of(household), library_of(household)
     found = Dish.objects.of(household).filter(deleted_at=None)[:MOST_DISHES]
     rows = tuple(
-        matrix_row(dish.id, stored_dish(dish.draft), setting, book(), foods) for dish in found
+        matrix_row(str(dish.uid), stored_dish(dish.draft), setting, book(), foods) for dish in found
     )
     return TableMatrix(tuple(e.name for e in setting.eaters), rows)
 
@@ -221,14 +224,9 @@ def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:
 
 def _summary(dish: Dish) -> DishRecord:
     document = stored_dish(dish.draft)
-    names = [
-        book().stand_in(slot.role, slot.choice.stand_in).name
-        for part in document.parts
-        for slot in part.slots
-        if slot.choice
-    ]
+    names = [name_of(slot, book()) for part in document.parts for slot in part.slots if slot.choice]
     return DishRecord(
-        dish.id,
+        dish.uid,
         dish.title,
         document.servings,
         ", ".join(names),
@@ -244,36 +242,54 @@ def dishes_of(household: Household) -> list[DishRecord]:
     return [_summary(dish) for dish in found[:MOST_DISHES]]
 
 
-def own_dish(household: Household, dish_id: int, *, lock: bool = False) -> Dish:
-    """Return a dish of this household, 404 for anybody else's."""
+def own_dish(household: Household, dish_id: UUID | str, *, lock: bool = False) -> Dish:
+    """Return a dish of this household, 404 for anybody else's and for what is no id."""
+    try:
+        dish_id = UUID(str(dish_id))
+    except ValueError as error:
+        raise Http404 from error
     found = Dish.objects.of(household).filter(deleted_at=None)
-    return get_object_or_404(found.select_for_update() if lock else found, id=dish_id)
+    return get_object_or_404(found.select_for_update() if lock else found, uid=dish_id)
 
 
 def detail(dish: Dish) -> DishDetail:
     """Return a dish with its draft."""
     versions = [VersionRecord(v.number, v.created_at) for v in dish.versions.all()]
-    return DishDetail(dish.id, dish.revision, stored_dish(dish.draft), versions)
+    return DishDetail(dish.uid, dish.revision, stored_dish(dish.draft), versions)
 
 
-@transaction.atomic
-def add_dish(household: Household, document: core.Dish) -> DishDetail:
-    """Store a brought dish.
+@writes
+def add_dish(
+    household: Household, document: core.Dish, client_id: UUID | None = None
+) -> DishDetail:
+    """Store a brought dish; sent twice under the same id it is stored once.
 
     Raises:
         BadInput: the document breaks its rules, or there are too many dishes.
     """
     core.check(document)
-    if Dish.objects.of(household).filter(deleted_at=None).count() >= MOST_DISHES:
-        raise BadInput(f"{MOST_DISHES} dishes are the most a household keeps.", "title")
+    known = Dish.objects.filter(uid=client_id).first() if client_id else None
+    if known is not None:
+        if known.household_id != household.id:
+            raise BadInput("This id is taken; load the page again.", "Client-Id")
+        return detail(known)
+    _refuse_too_many(household)
     dish = Dish.objects.create(
-        household=household, title=document.title[:200], draft=msgspec.to_builtins(document)
+        household=household,
+        uid=client_id or uuid4(),
+        title=document.title[:200],
+        draft=msgspec.to_builtins(document),
     )
     return detail(dish)
 
 
-@transaction.atomic
-def save_draft(household: Household, dish_id: int, revision: int, document: core.Dish) -> Saved:
+def _refuse_too_many(household: Household) -> None:
+    if Dish.objects.of(household).filter(deleted_at=None).count() >= MOST_DISHES:
+        raise BadInput(f"{MOST_DISHES} dishes are the most a household keeps.", "title")
+
+
+@writes
+def save_draft(household: Household, dish_id: UUID, revision: int, document: core.Dish) -> Saved:
     """Replace the draft if nobody else saved since `revision`.
 
     Raises:
@@ -281,8 +297,8 @@ def save_draft(household: Household, dish_id: int, revision: int, document: core
         Conflict: it was saved elsewhere meanwhile.
     """
     core.check(document)
-    refuse_cycles(household, dish_id, document)
     dish = own_dish(household, dish_id, lock=True)
+    refuse_cycles(household, dish.id, document)
     if dish.revision != revision:
         raise Conflict(
             "This dish was changed in another window. Your text is still here: "
@@ -292,12 +308,12 @@ def save_draft(household: Household, dish_id: int, revision: int, document: core
     dish.draft = msgspec.to_builtins(document)
     dish.title = document.title[:200]
     dish.revision += 1
-    dish.save()
+    dish.save(update_fields=["draft", "title", "revision", "changed_at"])
     return Saved(dish.revision)
 
 
-@transaction.atomic
-def keep_version(household: Household, dish_id: int) -> VersionRecord:
+@writes
+def keep_version(household: Household, dish_id: UUID) -> VersionRecord:
     """Keep the draft as a version that never changes; the same draft is not kept twice."""
     dish = own_dish(household, dish_id, lock=True)
     last = dish.versions.last()
@@ -315,24 +331,32 @@ def keep_version(household: Household, dish_id: int) -> VersionRecord:
     return VersionRecord(version.number, version.created_at)
 
 
-def version_document(household: Household, dish_id: int, number: int) -> core.Dish:
+def version_document(household: Household, dish_id: UUID, number: int) -> core.Dish:
     """Return the document of a kept version."""
     version = get_object_or_404(own_dish(household, dish_id).versions, number=number)
     return stored_dish(version.document)
 
 
-def remove_dish(household: Household, dish_id: int) -> None:
+@writes
+def remove_dish(household: Household, dish_id: UUID) -> None:
     """Put a dish away; `restore_dish` brings it back."""
-    dish = own_dish(household, dish_id)
+    dish = own_dish(household, dish_id, lock=True)
     dish.deleted_at = timezone.now()
-    dish.save()
+    dish.save(update_fields=["deleted_at"])
 
 
-def restore_dish(household: Household, dish_id: int) -> DishDetail:
-    """Bring a dish back."""
-    dish = get_object_or_404(Dish.objects.of(household), id=dish_id)
+@writes
+def restore_dish(household: Household, dish_id: UUID) -> DishDetail:
+    """Bring a dish back.
+
+    Raises:
+        BadInput: there are too many dishes.
+    """
+    dish = get_object_or_404(Dish.objects.of(household).select_for_update(), uid=dish_id)
+    if dish.deleted_at is not None:
+        _refuse_too_many(household)
     dish.deleted_at = None
-    dish.save()
+    dish.save(update_fields=["deleted_at"])
     return detail(dish)
 
 

@@ -197,7 +197,7 @@ class MeasureView(APIView):
     """One own measure."""
 
     @contract("forget_own_measure", status=204)
-    def delete(self, request: Request, measure_id: int) -> Response:
+    def delete(self, request: Request, measure_id: UUID) -> Response:
         """Forget it."""
         own.forget_measure(household_of(request.user), measure_id)
         return Response(status=204)
@@ -222,7 +222,7 @@ class NameView(APIView):
     """One own name."""
 
     @contract("forget_own_name", status=204)
-    def delete(self, request: Request, name_id: int) -> Response:
+    def delete(self, request: Request, name_id: UUID) -> Response:
         """Forget it."""
         own.forget_name(household_of(request.user), name_id)
         return Response(status=204)
@@ -247,7 +247,7 @@ class ReadingView(APIView):
     """One remembered reading."""
 
     @contract("forget_reading", status=204)
-    def delete(self, request: Request, reading_id: int) -> Response:
+    def delete(self, request: Request, reading_id: UUID) -> Response:
         """Forget it."""
         services.unlearn(household_of(request.user), reading_id)
         return Response(status=204)

@@ -5,10 +5,10 @@ from typing import ClassVar
 
 from django.db import models
 
-from accounts.models import Owned
+from accounts.models import Identified, Owned
 
 
-class LearnedReading(Owned):
+class LearnedReading(Identified, Owned):
     """A food text that always means the same food here, as lines are read."""
 
     key = models.CharField(max_length=120)
@@ -66,7 +66,7 @@ class HomemadeFood(Owned):
         return self.name
 
 
-class OwnMeasure(Owned):
+class OwnMeasure(Identified, Owned):
     """What one unit of a food weighs in this household, grams."""
 
     food = models.CharField(max_length=200)
@@ -91,7 +91,7 @@ class OwnMeasure(Owned):
         return f"{self.unit} of {self.food}: {self.grams:g} g"
 
 
-class OwnName(Owned):
+class OwnName(Identified, Owned):
     """What a household also calls a food; `key` is how lines are compared."""
 
     key = models.CharField(max_length=120)

@@ -3,14 +3,15 @@
 import gc
 import uuid
 from functools import lru_cache
+from uuid import UUID
 
 import msgspec
-from django.db import transaction
 from django.db.models import F
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from accounts.models import Household
+from accounts.writing import writes
 from foods.models import HomemadeFood, OwnFood, OwnMeasure, OwnName
 from snabo_core.errors import BadInput
 from snabo_core.exchange.foods_csv import ImportPlan, read_foods, write_foods
@@ -62,7 +63,7 @@ class MeasureRecord(msgspec.Struct):
     grams: float
     low: float
     high: float
-    id: int
+    id: UUID
     food_name: str
 
 
@@ -76,7 +77,7 @@ class NameForm(msgspec.Struct):
 class NameRecord(NameForm):
     """A kept name."""
 
-    id: int
+    id: UUID
     food_name: str
 
 
@@ -97,11 +98,18 @@ class ImportResult(msgspec.Struct):
 
 def library_of(household: Household) -> Library:
     """Return the foods as this household has them; rebuilt when something of its own changed."""
+    if household.foods_in_change:
+        # Not committed yet, and perhaps never: nothing of it may stay in the cache.
+        return _built(household.id)
     return _library(household.id, household.foods_revision)
 
 
 @lru_cache(maxsize=32)
 def _library(household_id: int, _revision: int) -> Library:
+    return _built(household_id)
+
+
+def _built(household_id: int) -> Library:
     household = Household.objects.get(id=household_id)
     rows, homemade = OwnFood.objects.of(household), HomemadeFood.objects.of(household)
     measures = (
@@ -152,6 +160,7 @@ def foods_changed(household: Household) -> None:
     """Count a change of the household's own foods, in the same transaction as the change."""
     Household.objects.filter(id=household.id).update(foods_revision=F("foods_revision") + 1)
     household.refresh_from_db(fields=["foods_revision"])
+    household.foods_in_change = True
 
 
 def core_food(row: OwnFood) -> core.OwnFood:
@@ -191,7 +200,7 @@ def look_at(household: Household, label: Label) -> LabelLook:
     return LabelLook(values_of(row, 100.0, household.polyols), serving, warnings)
 
 
-@transaction.atomic
+@writes
 def keep_food(household: Household, food: core.OwnFood) -> OwnFoodRecord:
     """Keep a new own food.
 
@@ -230,7 +239,7 @@ def _own(household: Household, food_id: uuid.UUID) -> OwnFood:
     return get_object_or_404(OwnFood.objects.of(household), id=food_id)
 
 
-@transaction.atomic
+@writes
 def change_food(household: Household, food_id: uuid.UUID, food: core.OwnFood) -> OwnFoodRecord:
     """Replace what is known of an own food; dishes follow, kept versions do not.
 
@@ -240,21 +249,21 @@ def change_food(household: Household, food_id: uuid.UUID, food: core.OwnFood) ->
     row = _own(household, food_id)
     _check_new(household, food, row.id)
     row.name, row.document = food.name.strip(), _document(food)
-    row.save()
+    row.save(update_fields=["name", "document", "changed_at"])
     foods_changed(household)
     return _record(core_food(row))
 
 
-@transaction.atomic
+@writes
 def put_food_away(household: Household, food_id: uuid.UUID) -> None:
     """Put an own food away; dishes that use it keep it, searches no longer find it."""
     row = _own(household, food_id)
     row.deleted_at = timezone.now()
-    row.save()
+    row.save(update_fields=["deleted_at"])
     foods_changed(household)
 
 
-@transaction.atomic
+@writes
 def bring_food_back(household: Household, food_id: uuid.UUID) -> OwnFoodRecord:
     """Bring an own food back.
 
@@ -264,7 +273,7 @@ def bring_food_back(household: Household, food_id: uuid.UUID) -> OwnFoodRecord:
     row = _own(household, food_id)
     _check_new(household, core_food(row), row.id)
     row.deleted_at = None
-    row.save()
+    row.save(update_fields=["deleted_at"])
     foods_changed(household)
     return _record(core_food(row))
 
@@ -274,7 +283,7 @@ def export_foods(household: Household) -> str:
     return write_foods(own_foods(household))
 
 
-@transaction.atomic
+@writes
 def import_foods(household: Household, form: ImportForm) -> ImportResult:
     """Read a CSV of foods into a plan and, if asked and sound, carry it out as a whole.
 
@@ -310,7 +319,7 @@ def measures(household: Household) -> list[MeasureRecord]:
 
 def _measure(household: Household, row: OwnMeasure) -> MeasureRecord:
     name = _name_of(household, row.food)
-    return MeasureRecord(row.food, row.unit, row.grams, row.low, row.high, row.id, name)
+    return MeasureRecord(row.food, row.unit, row.grams, row.low, row.high, row.uid, name)
 
 
 def _name_of(household: Household, key: str) -> str:
@@ -319,7 +328,7 @@ def _name_of(household: Household, key: str) -> str:
     return foods.food(key).name if known else "a food no longer listed"
 
 
-@transaction.atomic
+@writes
 def keep_measure(household: Household, form: MeasureForm) -> MeasureRecord:
     """Keep what a unit of a food weighs here; a later one for the same unit replaces it.
 
@@ -342,22 +351,22 @@ def keep_measure(household: Household, form: MeasureForm) -> MeasureRecord:
     return _measure(household, row)
 
 
-@transaction.atomic
-def forget_measure(household: Household, measure_id: int) -> None:
+@writes
+def forget_measure(household: Household, measure_id: UUID) -> None:
     """Forget a measure; lines read before keep their grams."""
-    get_object_or_404(OwnMeasure.objects.of(household), id=measure_id).delete()
+    get_object_or_404(OwnMeasure.objects.of(household), uid=measure_id).delete()
     foods_changed(household)
 
 
 def names(household: Household) -> list[NameRecord]:
     """Return what foods are also called here."""
     return [
-        NameRecord(row.written, row.food, row.id, _name_of(household, row.food))
+        NameRecord(row.written, row.food, row.uid, _name_of(household, row.food))
         for row in OwnName.objects.of(household)
     ]
 
 
-@transaction.atomic
+@writes
 def keep_name(household: Household, form: NameForm) -> NameRecord:
     """Keep a name for a food; a later one replaces it.
 
@@ -375,11 +384,11 @@ def keep_name(household: Household, form: NameForm) -> NameRecord:
         defaults={"written": form.name.strip(), "food": form.food},
     )
     foods_changed(household)
-    return NameRecord(row.written, row.food, row.id, food.name)
+    return NameRecord(row.written, row.food, row.uid, food.name)
 
 
-@transaction.atomic
-def forget_name(household: Household, name_id: int) -> None:
+@writes
+def forget_name(household: Household, name_id: UUID) -> None:
     """Forget a name."""
-    get_object_or_404(OwnName.objects.of(household), id=name_id).delete()
+    get_object_or_404(OwnName.objects.of(household), uid=name_id).delete()
     foods_changed(household)

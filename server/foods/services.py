@@ -1,10 +1,12 @@
 """Finding foods."""
 
+from uuid import UUID
+
 import msgspec
-from django.db import transaction
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Household
+from accounts.writing import writes
 from config.wire import stored_dish
 from dishes.models import Dish
 from foods.models import LearnedReading
@@ -50,7 +52,7 @@ class Seconds(msgspec.Struct):
 class Reading(msgspec.Struct):
     """One remembered reading."""
 
-    id: int
+    id: UUID
     written: str
     food: str
     food_name: str
@@ -95,7 +97,7 @@ def used_in(household: Household, key: str) -> list[UsedIn]:
         if lines:
             grams = [line.grams for line in lines]
             known = None if None in grams else sum(g for g in grams if g is not None)
-            found.append(UsedIn(dish.id, dish.title, known))
+            found.append(UsedIn(str(dish.uid), dish.title, known))
     return found
 
 
@@ -138,7 +140,7 @@ def learned(household: Household) -> dict[str, tuple[str, str | None]]:
 
 def _record(row: LearnedReading, household: Household) -> Reading:
     name = library_of(household).food(row.food).name
-    return Reading(row.id, row.written, row.food, name, row.form)
+    return Reading(row.uid, row.written, row.food, name, row.form)
 
 
 def readings(household: Household) -> list[Reading]:
@@ -150,7 +152,7 @@ def readings(household: Household) -> list[Reading]:
     ]
 
 
-@transaction.atomic
+@writes
 def teach(household: Household, body: Teaching) -> Reading:
     """Remember a reading; a later one for the same text replaces it.
 
@@ -174,6 +176,6 @@ def teach(household: Household, body: Teaching) -> Reading:
     return _record(row, household)
 
 
-def unlearn(household: Household, reading_id: int) -> None:
+def unlearn(household: Household, reading_id: UUID) -> None:
     """Forget a reading."""
-    get_object_or_404(LearnedReading.objects.of(household), id=reading_id).delete()
+    get_object_or_404(LearnedReading.objects.of(household), uid=reading_id).delete()

@@ -1,5 +1,7 @@
 """Runs over HTTP."""
 
+from uuid import UUID
+
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
@@ -14,7 +16,7 @@ class DishRunsView(APIView):
     """The runs of one dish."""
 
     @contract("runs", answer=services.OpenRun)
-    def get(self, request: Request, dish_id: int) -> Response:
+    def get(self, request: Request, dish_id: UUID) -> Response:
         """Return the open run and the finished ones."""
         return Response(services.runs_of(household_of(request.user), dish_id))
 
@@ -23,7 +25,7 @@ class WeighInsView(APIView):
     """Weighing in."""
 
     @contract("weigh_in", body=services.WeighIn, answer=services.WeighResult)
-    def post(self, request: Request, dish_id: int) -> Response:
+    def post(self, request: Request, dish_id: UUID) -> Response:
         """Take a weigh-in; the first opens a run. Sending it twice counts once."""
         body = convert(request.data, services.WeighIn)
         return Response(services.weigh_in(household_of(request.user), dish_id, body))
@@ -33,7 +35,7 @@ class TakeBackView(APIView):
     """Undoing a weigh-in."""
 
     @contract("take_back", body=services.TakeBack, answer=services.RunState)
-    def post(self, request: Request, run_id: int) -> Response:
+    def post(self, request: Request, run_id: UUID) -> Response:
         """Take a weigh-in back."""
         body = convert(request.data, services.TakeBack)
         return Response(services.take_back(household_of(request.user), run_id, body))
@@ -43,6 +45,6 @@ class FinishView(APIView):
     """Closing a run."""
 
     @contract("finish_run", answer=services.RunState)
-    def post(self, request: Request, run_id: int) -> Response:
+    def post(self, request: Request, run_id: UUID) -> Response:
         """Close it."""
         return Response(services.finish(household_of(request.user), run_id))

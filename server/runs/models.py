@@ -4,11 +4,11 @@ from typing import ClassVar
 
 from django.db import models
 
-from accounts.models import Owned
+from accounts.models import Identified, Owned
 from dishes.models import Dish, DishVersion
 
 
-class Run(Owned):
+class Run(Identified, Owned):
     """One cooking of a dish version."""
 
     dish = models.ForeignKey(Dish, on_delete=models.CASCADE, related_name="runs")

@@ -5,8 +5,8 @@ from django.urls import path
 from runs import api
 
 urlpatterns = [
-    path("dishes/<int:dish_id>/runs", api.DishRunsView.as_view()),
-    path("dishes/<int:dish_id>/weigh-ins", api.WeighInsView.as_view()),
-    path("runs/<int:run_id>/take-back", api.TakeBackView.as_view()),
-    path("runs/<int:run_id>/finish", api.FinishView.as_view()),
+    path("dishes/<uuid:dish_id>/runs", api.DishRunsView.as_view()),
+    path("dishes/<uuid:dish_id>/weigh-ins", api.WeighInsView.as_view()),
+    path("runs/<uuid:run_id>/take-back", api.TakeBackView.as_view()),
+    path("runs/<uuid:run_id>/finish", api.FinishView.as_view()),
 ]

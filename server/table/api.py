@@ -1,12 +1,14 @@
 """Eaters and schools over HTTP."""
 
+from uuid import UUID
+
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from accounts.services import household_of
 from config.contract import contract
-from config.wire import convert
+from config.wire import client_id_of, convert
 from snabo_core.foods.allergen_lists import AllergenList, allergen_list
 from snabo_core.wire import SchoolView
 from table import services
@@ -20,24 +22,31 @@ class EatersView(APIView):
         """List them."""
         return Response(services.eaters_of(household_of(request.user)))
 
-    @contract("add_eater", body=services.EaterForm, answer=services.EaterRecord, status=201)
+    @contract(
+        "add_eater",
+        body=services.EaterForm,
+        answer=services.EaterRecord,
+        status=201,
+        client_id=True,
+    )
     def post(self, request: Request) -> Response:
         """Add one."""
         form = convert(request.data, services.EaterForm)
-        return Response(services.add_eater(household_of(request.user), form), status=201)
+        household, own = household_of(request.user), client_id_of(request)
+        return Response(services.add_eater(household, form, own), status=201)
 
 
 class EaterView(APIView):
     """One eater."""
 
     @contract("change_eater", body=services.EaterForm, answer=services.EaterRecord)
-    def put(self, request: Request, eater_id: int) -> Response:
+    def put(self, request: Request, eater_id: UUID) -> Response:
         """Replace what is known of the eater."""
         form = convert(request.data, services.EaterForm)
         return Response(services.change_eater(household_of(request.user), eater_id, form))
 
     @contract("remove_eater", status=204)
-    def delete(self, request: Request, eater_id: int) -> Response:
+    def delete(self, request: Request, eater_id: UUID) -> Response:
         """Take the eater from the table."""
         services.remove_eater(household_of(request.user), eater_id)
         return Response(status=204)
@@ -47,7 +56,7 @@ class EaterBackView(APIView):
     """Undoing a removal."""
 
     @contract("restore_eater", answer=services.EaterRecord)
-    def post(self, request: Request, eater_id: int) -> Response:
+    def post(self, request: Request, eater_id: UUID) -> Response:
         """Bring the eater back."""
         return Response(services.restore_eater(household_of(request.user), eater_id))
 
@@ -56,7 +65,7 @@ class DismissView(APIView):
     """Putting a caution away for one eater."""
 
     @contract("dismiss_caution", answer=services.EaterRecord)
-    def post(self, request: Request, eater_id: int, key: str) -> Response:
+    def post(self, request: Request, eater_id: UUID, key: str) -> Response:
         """Do not show it to this eater again."""
         return Response(services.dismiss(household_of(request.user), eater_id, key))
 

@@ -4,10 +4,10 @@ from typing import ClassVar
 
 from django.db import models
 
-from accounts.models import Owned
+from accounts.models import Identified, Owned
 
 
-class Eater(Owned):
+class Eater(Identified, Owned):
     """A person at the table; taken away softly, so that old runs keep their names."""
 
     name = models.CharField(max_length=80)

@@ -4,13 +4,14 @@ import datetime as dt
 import zoneinfo
 from collections.abc import Sequence
 from dataclasses import replace
+from uuid import UUID, uuid4
 
 import msgspec
-from django.db import transaction
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from accounts.models import Household
+from accounts.writing import writes
 from snabo_core.errors import BadInput
 from snabo_core.plate import Eater as CoreEater
 from snabo_core.plate import Exclusion, Rules, Target
@@ -39,7 +40,7 @@ class EaterForm(msgspec.Struct):
 class EaterRecord(msgspec.Struct):
     """An eater as stored."""
 
-    id: int
+    id: UUID
     name: str
     school: str
     school_name: str
@@ -57,7 +58,7 @@ def record(eater: Eater) -> EaterRecord:
     exclusions = msgspec.convert(eater.exclusions, list[Exclusion])
     as_preset = school is not None and tuple(targets) == school.targets
     return EaterRecord(
-        eater.id,
+        eater.uid,
         eater.name,
         eater.school,
         school.name if school else eater.school,
@@ -74,9 +75,9 @@ def eaters_of(household: Household) -> list[EaterRecord]:
     return [record(e) for e in Eater.objects.of(household).filter(deleted_at=None)]
 
 
-def setting_of(household: Household, chosen: Sequence[int] = ()) -> Setting:
+def setting_of(household: Household, chosen: Sequence[str] = ()) -> Setting:
     """Return what the household brings to a computation; `chosen` eaters, or all."""
-    people = [e for e in eaters_of(household) if not chosen or e.id in chosen]
+    people = [e for e in eaters_of(household) if not chosen or str(e.id) in chosen]
     eaters = tuple(_core_eater(e) for e in people)
     return Setting(
         eaters,
@@ -138,49 +139,66 @@ def _checked(form: EaterForm) -> dict[str, object]:
     }
 
 
-@transaction.atomic
-def add_eater(household: Household, form: EaterForm) -> EaterRecord:
-    """Seat somebody at the table.
+@writes
+def add_eater(household: Household, form: EaterForm, client_id: UUID | None = None) -> EaterRecord:
+    """Seat somebody at the table; sent twice under the same id they are seated once.
 
     Raises:
         BadInput: the form contradicts itself, or the table is full.
     """
     fields = _checked(form)
+    known = Eater.objects.filter(uid=client_id).first() if client_id else None
+    if known is not None:
+        if known.household_id != household.id:
+            raise BadInput("This id is taken; load the page again.", "Client-Id")
+        return record(known)
+    _refuse_full_table(household)
+    return record(Eater.objects.create(household=household, uid=client_id or uuid4(), **fields))
+
+
+def _refuse_full_table(household: Household) -> None:
     if Eater.objects.of(household).filter(deleted_at=None).count() >= MOST_EATERS:
         raise BadInput(f"{MOST_EATERS} eaters are the most a table holds.", "name")
-    return record(Eater.objects.create(household=household, **fields))
 
 
-def _own(household: Household, eater_id: int) -> Eater:
-    return get_object_or_404(Eater.objects.of(household), id=eater_id)
+def _own(household: Household, eater_id: UUID) -> Eater:
+    return get_object_or_404(Eater.objects.of(household).select_for_update(), uid=eater_id)
 
 
-@transaction.atomic
-def change_eater(household: Household, eater_id: int, form: EaterForm) -> EaterRecord:
+@writes
+def change_eater(household: Household, eater_id: UUID, form: EaterForm) -> EaterRecord:
     """Change an eater; the change counts from now on, kept versions keep their figures.
 
     Raises:
         BadInput: the form contradicts itself.
     """
-    eater = _own(household, eater_id)
-    for field, value in _checked(form).items():
+    eater, fields = _own(household, eater_id), _checked(form)
+    for field, value in fields.items():
         setattr(eater, field, value)
-    eater.save()
+    eater.save(update_fields=list(fields))
     return record(eater)
 
 
-def remove_eater(household: Household, eater_id: int) -> None:
+@writes
+def remove_eater(household: Household, eater_id: UUID) -> None:
     """Take an eater from the table; `restore_eater` brings them back."""
     eater = _own(household, eater_id)
     eater.deleted_at = timezone.now()
-    eater.save()
+    eater.save(update_fields=["deleted_at"])
 
 
-def restore_eater(household: Household, eater_id: int) -> EaterRecord:
-    """Bring a removed eater back."""
+@writes
+def restore_eater(household: Household, eater_id: UUID) -> EaterRecord:
+    """Bring a removed eater back.
+
+    Raises:
+        BadInput: the table is full.
+    """
     eater = _own(household, eater_id)
+    if eater.deleted_at is not None:
+        _refuse_full_table(household)
     eater.deleted_at = None
-    eater.save()
+    eater.save(update_fields=["deleted_at"])
     return record(eater)
 
 
@@ -198,7 +216,8 @@ def school_views() -> list[SchoolView]:
     ]
 
 
-def dismiss(household: Household, eater_id: int, key: str) -> EaterRecord:
+@writes
+def dismiss(household: Household, eater_id: UUID, key: str) -> EaterRecord:
     """Put a caution away for one eater; putting it away twice changes nothing.
 
     Raises:
@@ -208,5 +227,5 @@ def dismiss(household: Household, eater_id: int, key: str) -> EaterRecord:
         raise BadInput("There is no such caution to put away.", "key")
     eater = _own(household, eater_id)
     eater.dismissed = sorted({*eater.dismissed, key})
-    eater.save()
+    eater.save(update_fields=["dismissed"])
     return record(eater)

@@ -12,10 +12,14 @@ from snabo_core.dish.document import (
     Aside,
     AsideKind,
     Choice,
+    ChoiceKind,
+    ChoiceStep,
     Dish,
     Part,
     Portion,
     Slot,
+    Span,
+    StepSetting,
     StepText,
     Taken,
     Told,
@@ -33,11 +37,12 @@ from snabo_core.dish.rules import (
     check,
     check_schema,
 )
-from snabo_core.dish.upgrade import upgraded
+from snabo_core.dish.upgrade import row_id, upgraded
 
 __all__ = [
     "BY_COOK", "MAX_ASIDES", "MAX_GRAMS", "MAX_LINES", "MAX_PARTS", "MAX_SERVINGS", "MAX_TEXT",
-    "PLAIN", "ROLES", "SCHEMA", "Aside", "AsideKind", "Choice", "Dish", "HoldBack", "Leaves",
-    "Leaving", "Line", "Part", "Portion", "Slot", "StepText", "Taken", "Told", "UnitSystem", "Use",
-    "UseKind", "all_lines", "check", "check_schema", "upgraded",
+    "PLAIN", "ROLES", "SCHEMA", "Aside", "AsideKind", "Choice", "ChoiceKind", "ChoiceStep", "Dish",
+    "HoldBack", "Leaves", "Leaving", "Line", "Part", "Portion", "Slot", "Span", "StepSetting",
+    "StepText", "Taken", "Told", "UnitSystem", "Use", "UseKind", "all_lines", "check",
+    "check_schema", "row_id", "upgraded",
 ]  # fmt: skip

@@ -13,7 +13,7 @@ from typing import Literal
 from snabo_core.dish.lines import Line
 from snabo_core.errors import BadInput
 
-SCHEMA = 2
+SCHEMA = 3
 ROLES = (
     "mash", "crust", "skillet_base", "long_noodle", "short_noodle", "sheet", "grain_bed", "crumb",
     "binder", "loaf_base", "pour_sauce", "grating_cheese", "melting_cheese", "spread_cheese",
@@ -25,16 +25,59 @@ UnitSystem = Literal["metric", "us", "australia"]
 AsideKind = Literal["furniture", "note", "story", "nutrition"]
 
 
+# A worked-out stand-in, any food by grams, nothing at all, or less of the same.
+ChoiceKind = Literal["book", "own", "out", "reduced"]
+
+
+@dataclass(frozen=True)
+class Span:
+    """From low to high."""
+
+    low: float
+    high: float
+
+
+@dataclass(frozen=True)
+class StepSetting:
+    """One setting of a technique, by its name in the book."""
+
+    name: str
+    value: str | float | bool
+
+
+@dataclass(frozen=True)
+class ChoiceStep:
+    """A step of a chosen stand-in as it was when it was chosen; see `water.Step`."""
+
+    id: str
+    technique: str
+    label: str
+    foods: tuple[str, ...] = ()
+    cue: str = ""
+    hands_on_minutes: Span = Span(0.0, 0.0)
+    passive_minutes: Span = Span(0.0, 0.0)
+    band: Span | None = None
+    cautions: tuple[str, ...] = ()
+    settings: tuple[StepSetting, ...] = ()
+
+
 @dataclass(frozen=True)
 class Choice:
-    """The stand-in chosen for a slot, scaled to this dish.
+    """What is taken instead of a slot's lines, scaled to this dish.
 
-    `press` is how this household presses it, None for the book's way.
+    A snapshot: changing or removing a stand-in changes no dish. `stand_in` is its key in the
+    book, empty for other kinds; `name` is what screens call it; `press` is how this household
+    presses it, None for the stand-in's own way. A choice of an older release has no steps of
+    its own and goes by the book.
     """
 
     stand_in: str
     lines: tuple[Line, ...]
     press: Literal["cloth", "mesh", "paper", "twist"] | None = None
+    kind: ChoiceKind = "book"
+    name: str = ""
+    basis: str = ""
+    steps: tuple[ChoiceStep, ...] = ()
 
 
 @dataclass(frozen=True)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from snabo_core.dish.document import PLAIN, ROLES, SCHEMA, Dish, Part
+from snabo_core.dish.document import PLAIN, ROLES, SCHEMA, Choice, Dish, Part
 from snabo_core.dish.lines import Line
 from snabo_core.errors import BadInput, Outdated
 
@@ -12,6 +12,7 @@ MAX_PARTS, MAX_LINES, MAX_TEXT = 40, 600, 400_000
 MAX_GRAMS, MAX_SERVINGS = 50_000.0, 200.0
 MAX_USES, MAX_ACCEPTED, MAX_ALTERNATIVES = 6, 200, 6
 MAX_ASIDES, MAX_ASIDE_TEXT = 400, 2000
+MAX_CHOICE_STEPS, MAX_NAME = 60, 200
 
 
 def check_schema(dish: Dish) -> None:
@@ -57,8 +58,8 @@ def check(dish: Dish) -> Dish:
                 raise BadInput(f"There is no role called {slot.role}.", "role")
             if not set(slot.line_ids) <= own:
                 raise BadInput("A slot names a line its part does not have.", "line_ids")
-            for line in slot.choice.lines if slot.choice else ():
-                _check_line(line)
+            if slot.choice is not None:
+                _check_choice(slot.choice)
         for line in part.lines:
             _check_line(line)
     return dish
@@ -82,6 +83,19 @@ def _check_portions(dish: Dish) -> None:
             f"The portions weigh {out:.0f} g, the dish only {finished:.0f} g. Which is off?",
             "portions",
         )
+
+
+def _check_choice(choice: Choice) -> None:
+    for line in choice.lines:
+        _check_line(line)
+    if choice.kind == "book" and not choice.stand_in:
+        raise BadInput("A stand-in of the book has a name there.", "choice")
+    if choice.kind != "book" and (choice.stand_in or choice.steps):
+        raise BadInput("What is chosen by hand is no stand-in of the book.", "choice")
+    if choice.kind == "out" and choice.lines:
+        raise BadInput("What is left out has no lines.", "choice")
+    if len(choice.steps) > MAX_CHOICE_STEPS or len(choice.name) > MAX_NAME:
+        raise BadInput("This stand-in is longer than a stand-in can be.", "choice")
 
 
 def _check_taken(part: Part) -> None:

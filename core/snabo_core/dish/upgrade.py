@@ -14,8 +14,15 @@ from snabo_core.dish.document import SCHEMA
 from snabo_core.errors import BadInput
 
 Raw = dict[str, Any]
+# Rows that older releases named by their number in the database.
+ROWS = uuid.uuid5(uuid.NAMESPACE_DNS, "rows.snabo")
 # What a loss of schema 1 took of the lines it named.
 LOSSES = {"poured_off_fat": "fat", "drained_liquid": "all", "expressed_juice": "dissolved"}
+
+
+def row_id(table: str, key: int | str) -> uuid.UUID:
+    """Return the id of a row that an older release named by its number."""
+    return uuid.uuid5(ROWS, f"{table}/{key}")
 
 
 def upgraded(document: Mapping[str, Any]) -> Raw:
@@ -102,4 +109,14 @@ def _leavings(line: Raw, left: float, lost: Mapping[str, float]) -> list[Raw]:
     return found
 
 
-STEPS: dict[int, Callable[[Raw], Raw]] = {1: _to_2}
+def _to_3(raw: Raw) -> Raw:
+    """Eaters are named by ids of their own; choices may be of several kinds."""
+    portions = [
+        portion | {"eater": str(row_id("eater", portion["eater"]))}
+        if str(portion["eater"]).isdecimal() else portion
+        for portion in raw.get("portions", ())
+    ]  # fmt: skip
+    return raw | {"portions": portions}
+
+
+STEPS: dict[int, Callable[[Raw], Raw]] = {1: _to_2, 2: _to_3}

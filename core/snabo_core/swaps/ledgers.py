@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from snabo_core.dish import Dish, Part, Slot
+from snabo_core.dish import ChoiceStep, Dish, Part, Slot
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Library
 from snabo_core.plate.setting import Setting
@@ -35,10 +35,12 @@ class SlotLedger:
 
 
 def steps_for(slot: Slot, book: Book) -> tuple[Step, ...]:
-    """Return the steps of a slot's stand-in, pressed the household's way."""
-    if slot.choice is None:
+    """Return the steps of what is chosen for a slot, pressed the household's way."""
+    if slot.choice is None or slot.choice.kind != "book":
         return ()
-    steps = book.stand_in(slot.role, slot.choice.stand_in).steps
+    steps = tuple(_step(step) for step in slot.choice.steps)
+    # A choice of an older release did not keep them.
+    steps = steps or book.stand_in(slot.role, slot.choice.stand_in).steps
     if slot.choice.press is None:
         return steps
     return tuple(
@@ -47,6 +49,24 @@ def steps_for(slot: Slot, book: Book) -> tuple[Step, ...]:
         else step
         for step in steps
     )
+
+
+def name_of(slot: Slot, book: Book) -> str:
+    """Return what screens call the choice of a slot, empty where none is made."""
+    choice = slot.choice
+    if choice is None or choice.name or choice.kind != "book":
+        return choice.name if choice else ""
+    known = {item.key: item.name for item in book.stand_ins(slot.role)}
+    return known.get(choice.stand_in, choice.stand_in.replace("_", " "))
+
+
+def _step(step: ChoiceStep) -> Step:
+    hands, waits, band = step.hands_on_minutes, step.passive_minutes, step.band
+    return Step(
+        step.id, step.technique, step.label, step.foods, step.cue, (hands.low, hands.high),
+        (waits.low, waits.high), (band.low, band.high) if band else None, step.cautions,
+        {setting.name: setting.value for setting in step.settings},
+    )  # fmt: skip
 
 
 def slot_ledger(
@@ -92,7 +112,7 @@ def dish_ledgers(
     found = []
     for part in dish.parts:
         for slot in part.slots:
-            if slot.choice is None:
+            if slot.choice is None or slot.choice.kind != "book":
                 continue
             began = sum(i.used().grams or 0.0 for i in ledger_lines(part, slot, library))
             scale = (weighed or {}).get(slot.id, {})

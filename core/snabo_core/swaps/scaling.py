@@ -7,18 +7,21 @@ from collections.abc import Sequence
 from dataclasses import replace
 from functools import lru_cache
 
-from snabo_core.dish import Choice, Line, Part, Slot
+from snabo_core.dish import Choice, ChoiceStep, Line, Part, Slot, Span, StepSetting
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library, library
+from snabo_core.plate.taking import cut_lines
 from snabo_core.swaps.book import RoleFile, StandIn, StandInLine, book
 from snabo_core.swaps.sauces import liquid_of, power_of, sauce_lines, thickness_of
-from snabo_core.water import Ledger, predict
+from snabo_core.water import Ledger, Step, predict
 from snabo_core.wording import Message, grams_text, say
 
 # What lies between the pieces of a crumb and takes no room of its own.
 BETWEEN = {"fat_dairy", "oil", "salt", "spice", "herb", "egg", "stock", "drink", "dairy",
            "condiment", "plant_milk", "vegetable", "fruit"}  # fmt: skip
 SCALE_DOUBT = 0.02
+# What is left where somebody takes less of a starch, as a first step.
+HALF = 0.5
 NAMESPACE = uuid.UUID("6f1c8a52-6a54-4c0f-9a43-1a3a0d0a7f10")
 
 
@@ -162,7 +165,29 @@ def scale_to(
     for item in stand_in.lines:
         identity = uuid.uuid5(NAMESPACE, f"{slot.id}/{stand_in.key}/{item.food}/{item.form}")
         lines.append(line_of(item, factor, str(identity), foods))
-    return Choice(stand_in.key, tuple(lines))
+    steps = tuple(_snapshot(step) for step in stand_in.steps)
+    return Choice(stand_in.key, tuple(lines), name=stand_in.name, basis=stand_in.basis, steps=steps)
+
+
+def _snapshot(step: Step) -> ChoiceStep:
+    return ChoiceStep(
+        step.id, step.technique, step.label, step.foods, step.cue,
+        Span(*step.hands_on_minutes), Span(*step.passive_minutes),
+        Span(*step.band) if step.band else None, step.cautions,
+        tuple(StepSetting(name, value) for name, value in sorted(step.settings.items())),
+    )  # fmt: skip
+
+
+def by_hand(part: Part, slot: Slot) -> tuple[Choice, ...]:
+    """Return what can always be done with a slot: half of it, or none of it."""
+    half = tuple(
+        replace(line, id=str(uuid.uuid5(NAMESPACE, f"{slot.id}/half/{line.id}")))
+        for line in cut_lines(tuple(slot_lines(part, slot)), HALF)
+    )
+    return (
+        Choice("", half, kind="reduced", name="Half of it"),
+        Choice("", (), kind="out", name="Left out"),
+    )
 
 
 def ledger_lines(part: Part, slot: Slot, foods: Library) -> list[Line]:

@@ -27,6 +27,7 @@ from snabo_core.wire.lines import (
 from snabo_core.wire.plate import (
     Band,
     BreachView,
+    ByHandView,
     CandidateView,
     CautionView,
     CompareDishRequest,
@@ -73,6 +74,7 @@ from snabo_core.wire.table import (
 __all__ = [
     "Band",
     "BreachView",
+    "ByHandView",
     "CandidateView",
     "CautionView",
     "Cell",

@@ -51,7 +51,7 @@ class MeasureView:
 class UsedIn:
     """A dish whose draft uses a food."""
 
-    dish: int
+    dish: str
     title: str
     grams: float | None
 

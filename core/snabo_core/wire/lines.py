@@ -47,7 +47,7 @@ class LineSwapRequest:
 
     dish: Dish
     line: str
-    eaters: tuple[int, ...] = ()
+    eaters: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)

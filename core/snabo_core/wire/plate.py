@@ -16,7 +16,7 @@ class PreviewRequest:
 
     sequence: int
     dish: Dish
-    eaters: tuple[int, ...] = ()
+    eaters: tuple[str, ...] = ()
     weighed: dict[str, dict[str, float]] | None = None
 
 
@@ -28,7 +28,7 @@ class RankRequest:
     dish: Dish
     part: str
     slot: str
-    eaters: tuple[int, ...] = ()
+    eaters: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -287,6 +287,8 @@ class CandidateView:
     eaters: tuple[EaterView, ...]
     # every limit of everybody eating, the worst off first
     deciding: tuple[DecidingReach, ...]
+    # the limit that this stand-in moves most, None where it moves none to speak of
+    moves: DecidingReach | None
     extra_hands_on: float
     extra_total: float
     water_share: float
@@ -299,8 +301,19 @@ class CandidateView:
 
 
 @dataclass(frozen=True)
+class ByHandView:
+    """What can always be done with a slot, and the net carbs of a serving with it."""
+
+    choice: Choice
+    net_carbs: float | None
+
+
+@dataclass(frozen=True)
 class Ranking:
-    """The stand-ins of a slot, best first."""
+    """The stand-ins of a slot, best first, and what is done by hand.
+
+    `problem` says why no stand-in could be scaled, empty where they were.
+    """
 
     sequence: int
     role: str
@@ -308,6 +321,9 @@ class Ranking:
     candidates: tuple[CandidateView, ...]
     # What somebody leaves out elsewhere in the dish: no stand-in of this slot cures it.
     elsewhere: tuple[str, ...] = ()
+    by_hand: tuple[ByHandView, ...] = ()
+    was_net_carbs: float | None = None
+    problem: str = ""
 
 
 @dataclass(frozen=True)
@@ -317,7 +333,7 @@ class ExplainRequest:
     dish: Dish
     nutrient: str
     scale: str
-    eaters: tuple[int, ...] = ()
+    eaters: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -372,7 +388,7 @@ class CompareDishRequest:
     dish: Dish
     stand_ins: tuple[CompareStandIn, ...] = ()
     versions: tuple[int, ...] = ()
-    eaters: tuple[int, ...] = ()
+    eaters: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)

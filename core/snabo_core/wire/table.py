@@ -21,7 +21,7 @@ class Cell:
 class MatrixRow:
     """A dish against every eater, and where it would have to split for them to share it."""
 
-    dish: int
+    dish: str
     title: str
     cells: tuple[Cell, ...]
     split: str
@@ -39,7 +39,7 @@ class TableMatrix:
 class DayMeal:
     """A meal of a day: a dish and how many servings of it everybody has."""
 
-    dish: int
+    dish: str
     servings: float
 
 

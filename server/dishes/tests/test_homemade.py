@@ -11,18 +11,18 @@ PIE = "Boathouse tart\nServes 2\nFor the base\n300 g potatoes\nFor the top\n120 
 class Homemade(KitchenCase):
     """Dishes in dishes."""
 
-    def kept(self, text: str) -> int:
+    def kept(self, text: str) -> str:
         dish = self.bring(text)["id"]
         self.assertEqual(self.send("post", f"dishes/{dish}/versions").status_code, 201)
-        return int(dish)
+        return str(dish)
 
-    def made(self, dish: int, name: str, **form: object) -> dict:
+    def made(self, dish: str, name: str, **form: object) -> dict:
         body = {"name": name, "part": None, "grams": None, **form}
         answer = self.send("post", f"dishes/{dish}/versions/1/food", body)
         self.assertEqual(answer.status_code, 201, answer.content)
         return answer.json()
 
-    def using(self, dish: int, text: str) -> tuple[dict, dict]:
+    def using(self, dish: str, text: str) -> tuple[dict, dict]:
         detail = self.send("get", f"dishes/{dish}").json()
         body = {"text": text, "unit_system": "metric"}
         (line,) = self.send("post", "read/line", body).json()

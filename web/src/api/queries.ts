@@ -55,7 +55,7 @@ export const readingsQuery = queryOptions({
   queryFn: () => take(client.GET('/api/readings')),
 });
 
-export const dishQuery = (id: number) =>
+export const dishQuery = (id: string) =>
   queryOptions({
     queryKey: ['dish', id],
     queryFn: () => take(client.GET('/api/dishes/{dish_id}', { params: { path: { dish_id: id } } })),
@@ -63,7 +63,7 @@ export const dishQuery = (id: number) =>
     gcTime: 0,
   });
 
-export const runsQuery = (id: number) =>
+export const runsQuery = (id: string) =>
   queryOptions({
     queryKey: ['runs', id],
     queryFn: () =>
@@ -201,7 +201,7 @@ export const explainQuery = (dish: Dish, nutrient: string, scale: string) =>
     retry: false,
   });
 
-export const compareDishQuery = (dishId: number, request: CompareDishRequest) =>
+export const compareDishQuery = (dishId: string, request: CompareDishRequest) =>
   queryOptions({
     queryKey: ['compare-dish', dishId, request],
     queryFn: () =>
@@ -222,7 +222,7 @@ export const matrixQuery = queryOptions({
   queryFn: () => take(client.GET('/api/table')),
 });
 
-export const dayQuery = (meals: { dish: number; servings: number }[]) =>
+export const dayQuery = (meals: { dish: string; servings: number }[]) =>
   queryOptions({
     queryKey: ['day', meals],
     queryFn: () => take(client.POST('/api/day', { body: { meals } })),

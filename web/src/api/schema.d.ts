@@ -944,7 +944,8 @@ export interface components {
          * @description An eater as stored.
          */
         EaterRecord: {
-            id: number;
+            /** Format: uuid */
+            id: string;
             name: string;
             school: string;
             school_name: string;
@@ -1105,7 +1106,7 @@ export interface components {
          * @description A dish whose draft uses a food.
          */
         UsedIn: {
-            dish: number;
+            dish: string;
             title: string;
             grams: number | null;
         };
@@ -1298,7 +1299,8 @@ export interface components {
             grams: number;
             low: number;
             high: number;
-            id: number;
+            /** Format: uuid */
+            id: string;
             food_name: string;
         };
         /**
@@ -1319,7 +1321,8 @@ export interface components {
         NameRecord: {
             name: string;
             food: string;
-            id: number;
+            /** Format: uuid */
+            id: string;
             food_name: string;
         };
         /**
@@ -1335,7 +1338,8 @@ export interface components {
          * @description One remembered reading.
          */
         Reading: {
-            id: number;
+            /** Format: uuid */
+            id: string;
             written: string;
             food: string;
             food_name: string;
@@ -1484,14 +1488,54 @@ export interface components {
         };
         /**
          * Choice
-         * @description The stand-in chosen for a slot, scaled to this dish.
+         * @description What is taken instead of a slot's lines, scaled to this dish.
          *
-         *         `press` is how this household presses it, None for the book's way.
+         *         A snapshot: changing or removing a stand-in changes no dish. `stand_in` is its key in the
+         *         book, empty for other kinds; `name` is what screens call it; `press` is how this household
+         *         presses it, None for the stand-in's own way. A choice of an older release has no steps of
+         *         its own and goes by the book.
          */
         Choice: {
             stand_in: string;
             lines: components["schemas"]["Line"][];
             press: ("cloth" | "mesh" | "paper" | "twist") | null;
+            /** @enum {unknown} */
+            kind: "book" | "out" | "own" | "reduced";
+            name: string;
+            basis: string;
+            steps: components["schemas"]["ChoiceStep"][];
+        };
+        /**
+         * ChoiceStep
+         * @description A step of a chosen stand-in as it was when it was chosen; see `water.Step`.
+         */
+        ChoiceStep: {
+            id: string;
+            technique: string;
+            label: string;
+            foods: string[];
+            cue: string;
+            hands_on_minutes: components["schemas"]["Span"];
+            passive_minutes: components["schemas"]["Span"];
+            band: components["schemas"]["Span"] | null;
+            cautions: string[];
+            settings: components["schemas"]["StepSetting"][];
+        };
+        /**
+         * Span
+         * @description From low to high.
+         */
+        Span: {
+            low: number;
+            high: number;
+        };
+        /**
+         * StepSetting
+         * @description One setting of a technique, by its name in the book.
+         */
+        StepSetting: {
+            name: string;
+            value: string | number | boolean;
         };
         /**
          * Taken
@@ -1624,7 +1668,7 @@ export interface components {
         LineSwapRequest: {
             dish: components["schemas"]["Dish"];
             line: string;
-            eaters: number[];
+            eaters: string[];
         };
         /**
          * LineSwaps
@@ -1662,7 +1706,8 @@ export interface components {
          * @description A dish in the list of dishes.
          */
         DishRecord: {
-            id: number;
+            /** Format: uuid */
+            id: string;
             title: string;
             servings: number;
             swapped: string;
@@ -1675,7 +1720,8 @@ export interface components {
          * @description A dish with its draft.
          */
         DishDetail: {
-            id: number;
+            /** Format: uuid */
+            id: string;
             revision: number;
             document: components["schemas"]["Dish"];
             versions: components["schemas"]["VersionRecord"][];
@@ -1726,7 +1772,7 @@ export interface components {
         PreviewRequest: {
             sequence: number;
             dish: components["schemas"]["Dish"];
-            eaters: number[];
+            eaters: string[];
             weighed: {
                 [key: string]: {
                     [key: string]: number;
@@ -2026,11 +2072,13 @@ export interface components {
             dish: components["schemas"]["Dish"];
             part: string;
             slot: string;
-            eaters: number[];
+            eaters: string[];
         };
         /**
          * Ranking
-         * @description The stand-ins of a slot, best first.
+         * @description The stand-ins of a slot, best first, and what is done by hand.
+         *
+         *         `problem` says why no stand-in could be scaled, empty where they were.
          */
         Ranking: {
             sequence: number;
@@ -2038,6 +2086,9 @@ export interface components {
             role_name: string;
             candidates: components["schemas"]["CandidateView"][];
             elsewhere: string[];
+            by_hand: components["schemas"]["ByHandView"][];
+            was_net_carbs: number | null;
+            problem: string;
         };
         /**
          * CandidateView
@@ -2064,6 +2115,7 @@ export interface components {
             };
             eaters: components["schemas"]["EaterView"][];
             deciding: components["schemas"]["DecidingReach"][];
+            moves: components["schemas"]["DecidingReach"] | null;
             extra_hands_on: number;
             extra_total: number;
             water_share: number;
@@ -2082,6 +2134,14 @@ export interface components {
             reach: components["schemas"]["Reach"];
         };
         /**
+         * ByHandView
+         * @description What can always be done with a slot, and the net carbs of a serving with it.
+         */
+        ByHandView: {
+            choice: components["schemas"]["Choice"];
+            net_carbs: number | null;
+        };
+        /**
          * ExplainRequest
          * @description Which figure of a draft to open: by serving, 100g, dish, or an eater's id.
          */
@@ -2089,7 +2149,7 @@ export interface components {
             dish: components["schemas"]["Dish"];
             nutrient: string;
             scale: string;
-            eaters: number[];
+            eaters: string[];
         };
         /**
          * Explained
@@ -2135,7 +2195,7 @@ export interface components {
             dish: components["schemas"]["Dish"];
             stand_ins: components["schemas"]["CompareStandIn"][];
             versions: number[];
-            eaters: number[];
+            eaters: string[];
         };
         /**
          * CompareStandIn
@@ -2209,7 +2269,7 @@ export interface components {
          * @description A dish against every eater, and where it would have to split for them to share it.
          */
         MatrixRow: {
-            dish: number;
+            dish: string;
             title: string;
             cells: components["schemas"]["Cell"][];
             split: string;
@@ -2236,7 +2296,7 @@ export interface components {
          * @description A meal of a day: a dish and how many servings of it everybody has.
          */
         DayMeal: {
-            dish: number;
+            dish: string;
             servings: number;
         };
         /**
@@ -2289,10 +2349,11 @@ export interface components {
         };
         /**
          * RunState
-         * @description What is known of a run: net grams by slot and step.
+         * @description What is known of a run: net grams by slot and step, and of which stand-in they are.
          */
         RunState: {
-            id: number;
+            /** Format: uuid */
+            id: string;
             version: number;
             started_at: string;
             finished_at: string | null;
@@ -2301,10 +2362,15 @@ export interface components {
                     [key: string]: number;
                 };
             };
+            stand_ins: {
+                [key: string]: string;
+            };
         };
         /**
          * WeighIn
          * @description A measured mass at a step. Net grams are `gross - tare`; `sure` answers a question.
+         *
+         *         What it was weighed in and how the step was done is kept for learning, where it is known.
          */
         WeighIn: {
             /** Format: uuid */
@@ -2315,6 +2381,12 @@ export interface components {
             gross: number;
             tare: number;
             sure: boolean;
+            vessel: string;
+            tool: string;
+            round: number | null;
+            heat: string;
+            seconds: number | null;
+            watts: number | null;
         };
         /**
          * WeighResult
@@ -2496,7 +2568,9 @@ export interface operations {
     add_dish: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Client-Id"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -2529,7 +2603,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                dish_id: number;
+                dish_id: string;
             };
             cookie?: never;
         };
@@ -2560,7 +2634,7 @@ export interface operations {
                 "If-Match": string;
             };
             path: {
-                dish_id: number;
+                dish_id: string;
             };
             cookie?: never;
         };
@@ -2593,7 +2667,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                dish_id: number;
+                dish_id: string;
             };
             cookie?: never;
         };
@@ -2621,7 +2695,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                dish_id: number;
+                dish_id: string;
             };
             cookie?: never;
         };
@@ -2654,7 +2728,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                dish_id: number;
+                dish_id: string;
             };
             cookie?: never;
         };
@@ -2683,7 +2757,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                dish_id: number;
+                dish_id: string;
             };
             cookie?: never;
         };
@@ -2712,7 +2786,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                dish_id: number;
+                dish_id: string;
             };
             cookie?: never;
         };
@@ -2741,7 +2815,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                dish_id: number;
+                dish_id: string;
                 number: number;
             };
             cookie?: never;
@@ -2771,7 +2845,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                dish_id: number;
+                dish_id: string;
                 number: number;
             };
             cookie?: never;
@@ -2805,7 +2879,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                dish_id: number;
+                dish_id: string;
             };
             cookie?: never;
         };
@@ -2863,7 +2937,9 @@ export interface operations {
     add_eater: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Client-Id"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -2896,7 +2972,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                eater_id: number;
+                eater_id: string;
             };
             cookie?: never;
         };
@@ -2929,7 +3005,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                eater_id: number;
+                eater_id: string;
             };
             cookie?: never;
         };
@@ -2957,7 +3033,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                eater_id: number;
+                eater_id: string;
                 key: string;
             };
             cookie?: never;
@@ -2987,7 +3063,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                eater_id: number;
+                eater_id: string;
             };
             cookie?: never;
         };
@@ -3634,7 +3710,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                measure_id: number;
+                measure_id: string;
             };
             cookie?: never;
         };
@@ -3720,7 +3796,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                name_id: number;
+                name_id: string;
             };
             cookie?: never;
         };
@@ -4023,7 +4099,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                reading_id: number;
+                reading_id: string;
             };
             cookie?: never;
         };
@@ -4078,7 +4154,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                run_id: number;
+                run_id: string;
             };
             cookie?: never;
         };
@@ -4107,7 +4183,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                run_id: number;
+                run_id: string;
             };
             cookie?: never;
         };

@@ -48,6 +48,7 @@ export type HomemadeRecord = Schemas['HomemadeRecord'];
 export type Leaving = Schemas['Leaving'];
 export type Taken = Schemas['Taken'];
 export type OptionView = Schemas['OptionView'];
+export type Ranking = Schemas['Ranking'];
 export type RoleView = Schemas['RoleView'];
 export type RunState = Schemas['RunState'];
 export type EaterRecord = Schemas['EaterRecord'];

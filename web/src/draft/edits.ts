@@ -80,6 +80,37 @@ export function withGrams(line: Line, grams: number): Line {
   };
 }
 
+/** A line that nothing is known of yet but its text. */
+export function emptyLine(text: string): Line {
+  return {
+    id: newId(),
+    text,
+    amount: null,
+    unit: null,
+    food: null,
+    form: null,
+    food_name: '',
+    preparation: '',
+    optional: false,
+    left_out: false,
+    alternatives: [],
+    grams_low: null,
+    grams: null,
+    grams_high: null,
+    reason: '',
+    confidence: 1,
+    doubts: [],
+    candidates: [],
+    settled: false,
+    uses: [],
+    leavings: [],
+    hold: null,
+    instead: null,
+    clause: '',
+    unread: [],
+  };
+}
+
 export function withoutSlots(dish: Dish): Dish {
   return { ...dish, parts: dish.parts.map((part) => ({ ...part, slots: [] })) };
 }

@@ -20,7 +20,7 @@ interface Unsaved {
 }
 
 export interface Draft {
-  id: number;
+  id: string;
   document: Dish;
   /** Counts edits; the number of the preview that belongs to this document. */
   sequence: number;
@@ -43,7 +43,7 @@ interface State {
   past: Dish[];
 }
 
-function start(id: number, revision: number, stored: Dish): { state: State; dirty: boolean } {
+function start(id: string, revision: number, stored: Dish): { state: State; dirty: boolean } {
   const unsaved = recall<Unsaved>(`draft-${id}`);
   const ours = unsaved?.revision === revision ? unsaved.document : null;
   if (unsaved && !ours) keep(`draft-${id}-left`, unsaved);
@@ -51,7 +51,7 @@ function start(id: number, revision: number, stored: Dish): { state: State; dirt
   return { state: { document, sequence: 0, past: ours ? [stored] : [] }, dirty: ours !== null };
 }
 
-export function useDraft(id: number, revision: number, stored: Dish, reload: () => void): Draft {
+export function useDraft(id: string, revision: number, stored: Dish, reload: () => void): Draft {
   const [begun] = useState(() => start(id, revision, stored));
   const [state, setState] = useState(begun.state);
   const [conflict, setConflict] = useState<number | null>(null);

@@ -28,7 +28,7 @@ export function PeopleCautions({ eater }: { eater: EaterView }): JSX.Element | n
     mutationFn: (key: string) =>
       take(
         client.POST('/api/eaters/{eater_id}/cautions/{key}', {
-          params: { path: { eater_id: Number(eater.id), key } },
+          params: { path: { eater_id: eater.id, key } },
         }),
       ),
     onSuccess: () => queries.invalidateQueries({ queryKey: ['preview'] }),

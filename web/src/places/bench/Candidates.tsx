@@ -8,10 +8,11 @@ import { rankQuery } from '../../api/queries';
 import type { CandidateView, Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { setChoice } from '../../draft/edits';
-import { percent, signed } from '../../parts/format';
+import { percent, signed, withUnit } from '../../parts/format';
 import { Limits } from '../../parts/Limits';
 import { Notice } from '../../parts/Notice';
 import { ReachBar } from '../../parts/ReachBar';
+import { ByHand } from './ByHand';
 
 const TEXTURE = ['crisp', 'chew', 'cling', 'hold'];
 
@@ -44,14 +45,15 @@ function Opened({ item }: { item: CandidateView }): JSX.Element {
 
 interface StripProps {
   item: CandidateView;
+  was: number | null;
   chosen: boolean;
   open: boolean;
   onToggle: () => void;
   onChoose: () => void;
 }
 
-function Strip({ item, chosen, open, onToggle, onChoose }: StripProps): JSX.Element {
-  const deciding = item.deciding[0];
+function Strip({ item, was, chosen, open, onToggle, onChoose }: StripProps): JSX.Element {
+  const limit = item.moves ?? item.deciding[0];
   const classes = [chosen && 'chosen', item.excluded && 'excluded'].filter(Boolean).join(' ');
   return (
     <li className={classes}>
@@ -59,11 +61,7 @@ function Strip({ item, chosen, open, onToggle, onChoose }: StripProps): JSX.Elem
         <button type="button" className="plain-button name" aria-expanded={open} onClick={onToggle}>
           {open ? '▾' : '▸'} {item.name}
         </button>
-        {deciding ? (
-          <ReachBar reach={deciding.reach} whose={deciding.eater} wordsHidden />
-        ) : (
-          <span />
-        )}
+        {limit ? <ReachBar reach={limit.reach} whose={limit.eater} wordsHidden /> : <span />}
         <span className="minutes">
           {signed(item.extra_total)} min
           <br />
@@ -77,6 +75,7 @@ function Strip({ item, chosen, open, onToggle, onChoose }: StripProps): JSX.Elem
           </Button>
         )}
         <span className="expect">
+          <NetCarbs now={item.figures.net_carbs?.best ?? null} was={was} />
           {item.excluded ? (
             <b className="verdict bad">{item.why} </b>
           ) : (
@@ -93,6 +92,23 @@ function Strip({ item, chosen, open, onToggle, onChoose }: StripProps): JSX.Elem
   );
 }
 
+/** Net carbs of a serving, before and after; words, not a bar, so that rows can be compared. */
+export function NetCarbs({
+  now,
+  was,
+}: {
+  now: number | null;
+  was: number | null;
+}): JSX.Element | null {
+  if (now === null) return null;
+  return (
+    <b className="net-carbs">
+      {was !== null && <>{withUnit(was, 'g')} → </>}
+      {withUnit(now, 'g')} net carbs.{' '}
+    </b>
+  );
+}
+
 export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Element {
   const { draft } = useOpenDish();
   const [open, setOpen] = useState<string | null>(null);
@@ -103,9 +119,9 @@ export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Elem
     <>
       <h3 id="stand-ins" tabIndex={-1} style={{ marginTop: 14 }}>
         Stand-ins{' '}
-        {ranking.data && (
+        {ranking.data && list.length > 0 && (
           <span className="soft" style={{ font: '16px var(--text)' }}>
-            {suited} of {list.length} keep every exclusion; each by its tightest limit
+            {suited} of {list.length} contain nothing anyone avoids
           </span>
         )}
       </h3>
@@ -113,10 +129,11 @@ export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Elem
       {ranking.data?.elsewhere.map((words) => (
         <Notice key={words}>{words}</Notice>
       ))}
-      {ranking.data && list.length === 0 && (
+      {ranking.data?.problem && <Notice>{ranking.data.problem}</Notice>}
+      {ranking.data && list.length === 0 && !ranking.data.problem && (
         <p className="soft">
-          The book has no stand-ins for a {ranking.data.role_name} yet. Mash, crumb and thickener
-          are worked out.
+          The book has no stand-in for the {ranking.data.role_name} yet. You can still do it by hand
+          below: take another food, half of it, or none.
         </p>
       )}
       <ul className="candidates">
@@ -124,6 +141,7 @@ export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Elem
           <Strip
             key={item.stand_in}
             item={item}
+            was={ranking.data?.was_net_carbs ?? null}
             chosen={slot.choice?.stand_in === item.stand_in}
             open={open === item.stand_in}
             onToggle={() => setOpen(open === item.stand_in ? null : item.stand_in)}
@@ -131,6 +149,7 @@ export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Elem
           />
         ))}
       </ul>
+      {ranking.data && <ByHand part={part} slot={slot} ranking={ranking.data} />}
     </>
   );
 }

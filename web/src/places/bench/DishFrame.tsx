@@ -5,7 +5,7 @@ import { NavLink, Outlet, useParams } from 'react-router';
 
 import { sentence } from '../../api/client';
 import { dishQuery, previewQuery, runsQuery } from '../../api/queries';
-import type { Dish, Preview } from '../../api/types';
+import type { Dish, Preview, RunState } from '../../api/types';
 import { OpenDishContext, type OpenDish } from '../../draft/context';
 import { useDraft } from '../../draft/useDraft';
 import { plain } from '../../parts/format';
@@ -21,7 +21,7 @@ const STATIONS = [
 ] as const;
 
 export function DishFrame(): JSX.Element {
-  const id = Number(useParams().dishId);
+  const id = useParams().dishId ?? '';
   const [attempt, setAttempt] = useState(0);
   const queries = useQueryClient();
   const dish = useQuery(dishQuery(id));
@@ -51,8 +51,18 @@ export function DishFrame(): JSX.Element {
   );
 }
 
+/** Weigh-ins belong to the stand-in they were made of; another one starts with none. */
+function weighedOf(dish: Dish, run: RunState): RunState['weighed'] {
+  const slots = dish.parts.flatMap((part) => part.slots);
+  return Object.fromEntries(
+    Object.entries(run.weighed).filter(
+      ([id]) => slots.find((slot) => slot.id === id)?.choice?.stand_in === run.stand_ins[id],
+    ),
+  );
+}
+
 interface OpenedProps {
-  id: number;
+  id: string;
   revision: number;
   stored: Dish;
   version: number;
@@ -66,7 +76,7 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
   // Typing stays ahead of computing: the preview follows when the screen has a moment.
   const shown = useDeferredValue(draft.document);
   const sequence = useDeferredValue(draft.sequence);
-  const preview = useQuery(previewQuery(sequence, shown, run?.weighed ?? null));
+  const preview = useQuery(previewQuery(sequence, shown, run && weighedOf(shown, run)));
   // A refused draft keeps the last figures, and with them every field being typed in.
   const [last, setLast] = useState<Preview>();
   if (preview.data && preview.data !== last) setLast(preview.data);

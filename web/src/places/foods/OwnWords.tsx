@@ -29,7 +29,7 @@ export function OwnMeasure({ food }: { food: string }): JSX.Element {
     },
   });
   const forget = useMutation({
-    mutationFn: (id: number) =>
+    mutationFn: (id: string) =>
       take(
         client.DELETE('/api/own-measures/{measure_id}', { params: { path: { measure_id: id } } }),
       ),
@@ -94,7 +94,7 @@ export function OwnName({ food }: { food: string }): JSX.Element {
     },
   });
   const forget = useMutation({
-    mutationFn: (id: number) =>
+    mutationFn: (id: string) =>
       take(client.DELETE('/api/own-names/{name_id}', { params: { path: { name_id: id } } })),
     onSuccess: () => foodsChanged(queries),
   });

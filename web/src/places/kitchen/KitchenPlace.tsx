@@ -211,7 +211,7 @@ function Readings(): JSX.Element {
   const readings = useQuery(readingsQuery);
   const queries = useQueryClient();
   const forgetting = useMutation({
-    mutationFn: (id: number) =>
+    mutationFn: (id: string) =>
       take(client.DELETE('/api/readings/{reading_id}', { params: { path: { reading_id: id } } })),
     onSuccess: () => queries.invalidateQueries({ queryKey: readingsQuery.queryKey }),
   });

@@ -11,7 +11,7 @@ import { figureText, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 
 interface Meal {
-  dish: number;
+  dish: string;
   servings: number;
 }
 
@@ -51,8 +51,8 @@ export function Day(): JSX.Element {
   const dishes = useQuery(dishesQuery);
   const [meals, setMeals] = useState<Meal[]>([]);
   const found = useQuery(dayQuery(meals));
-  const add = (dish: number): void => setMeals([...meals, { dish, servings: 1 }]);
-  const title = (id: number): string => dishes.data?.find((d) => d.id === id)?.title ?? '';
+  const add = (dish: string): void => setMeals([...meals, { dish, servings: 1 }]);
+  const title = (id: string): string => dishes.data?.find((d) => d.id === id)?.title ?? '';
   return (
     <section aria-label="A day" style={{ marginTop: 30 }}>
       <div className="row">
@@ -65,7 +65,7 @@ export function Day(): JSX.Element {
           value=""
           sx={{ width: 260 }}
           disabled={meals.length >= MOST}
-          onChange={(e) => add(Number(e.target.value))}
+          onChange={(e) => add(e.target.value)}
         >
           {(dishes.data ?? []).map((dish) => (
             <MenuItem key={dish.id} value={dish.id}>

@@ -91,7 +91,7 @@ function PlaceSetting({ eater, onChange, onTakeAway }: SettingProps): JSX.Elemen
   );
 }
 
-function formOf(eaters: EaterRecord[] | undefined, id: number): EaterForm {
+function formOf(eaters: EaterRecord[] | undefined, id: string): EaterForm {
   return eaters?.find((eater) => eater.id === id) ?? NEW;
 }
 
@@ -99,7 +99,7 @@ export function TablePlace(): JSX.Element {
   const eaters = useQuery(eatersQuery);
   const schools = useQuery(schoolsQuery);
   const queries = useQueryClient();
-  const [open, setOpen] = useState<number | 'new' | null>(null);
+  const [open, setOpen] = useState<string | null>(null);
   const refresh = async (): Promise<void> => {
     await queries.invalidateQueries({ queryKey: eatersQuery.queryKey });
     for (const key of ['preview', 'rank', 'explain', 'compare-dish', 'line-swaps'])

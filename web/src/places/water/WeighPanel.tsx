@@ -108,6 +108,12 @@ export function WeighPanel({ ledger, point, onTaken }: Props): JSX.Element {
             gross: number(gross) ?? 0,
             tare: number(tare) ?? 0,
             sure,
+            vessel: '',
+            tool: ledger.press ?? '',
+            round: null,
+            heat: '',
+            seconds: null,
+            watts: null,
           },
         }),
       );
@@ -123,7 +129,7 @@ export function WeighPanel({ ledger, point, onTaken }: Props): JSX.Element {
     },
   });
   const takingBack = useMutation({
-    mutationFn: (runId: number) =>
+    mutationFn: (runId: string) =>
       take(
         client.POST('/api/runs/{run_id}/take-back', {
           params: { path: { run_id: runId } },
@@ -133,7 +139,7 @@ export function WeighPanel({ ledger, point, onTaken }: Props): JSX.Element {
     onSuccess: refresh,
   });
   const finishing = useMutation({
-    mutationFn: (runId: number) =>
+    mutationFn: (runId: string) =>
       take(client.POST('/api/runs/{run_id}/finish', { params: { path: { run_id: runId } } })),
     onSuccess: async () => {
       await refresh();

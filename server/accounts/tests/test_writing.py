@@ -1,0 +1,169 @@
+"""Writes that meet: nothing is lost, nothing goes back, nothing is doubled."""
+
+import threading
+import uuid
+from collections.abc import Callable
+from typing import Any
+
+from django.db import OperationalError, connection
+from django.test import TransactionTestCase
+
+from accounts.models import Household
+from accounts.services import change_kitchen, kitchen_of
+from accounts.writing import MOST_TRIES, writes
+from config.tests.base import OWN_FOOD, KitchenCase
+from dishes import services as dishes
+from foods import own
+from snabo_core.dish import Dish as CoreDish
+from snabo_core.dish import Line, Part
+from snabo_core.errors import BadInput
+from table.services import eaters_of
+
+DISH = CoreDish("Boat pot", 2, (Part("p", "Pot", (Line("l", "200 g peas"),)),))
+
+
+class Meeting(TransactionTestCase):
+    """Several threads write to one household."""
+
+    def setUp(self) -> None:
+        self.household = Household.objects.create(name="Ours")
+
+    def together(self, *calls: Callable[[], Any]) -> list[Any]:
+        answers: list[Any] = [None] * len(calls)
+
+        def run(place: int, call: Callable[[], Any]) -> None:
+            try:
+                answers[place] = call()
+            except Exception as error:  # noqa: BLE001  looked at by the test
+                answers[place] = error
+            finally:
+                connection.close()
+
+        threads = [threading.Thread(target=run, args=pair) for pair in enumerate(calls)]
+        for thread in threads:
+            thread.start()
+        for thread in threads:
+            thread.join(60)
+        return answers
+
+    def test_putting_away_takes_back_no_save(self) -> None:
+        detail = dishes.add_dish(self.household, DISH)
+        saved = []
+
+        def autosaves() -> None:
+            for number in range(1, 11):
+                done = dishes.save_draft(self.household, detail.id, number, DISH)
+                saved.append(done.revision)
+
+        def away_and_back() -> None:
+            for _ in range(10):
+                dishes.remove_dish(self.household, detail.id)
+                dishes.restore_dish(self.household, detail.id)
+
+        answers = self.together(autosaves, away_and_back)
+        lost = [a for a in answers if isinstance(a, OperationalError)]
+        self.assertEqual(lost, [])
+        kept = dishes.detail(dishes.own_dish(self.household, detail.id)).revision
+        self.assertEqual(kept, saved[-1] if saved else 1)
+
+    def test_own_foods_names_and_kitchen_do_not_deadlock(self) -> None:
+        settings = kitchen_of(self.household)
+
+        def foods() -> None:
+            for number in range(8):
+                body = {**OWN_FOOD, "id": str(uuid.uuid4()), "name": f"Wrap {number}"}
+                own.keep_food(self.household, own.msgspec.convert(body, own.core.OwnFood))
+
+        def measures() -> None:
+            for number in range(8):
+                own.keep_measure(self.household, own.MeasureForm("swede", "ladle", 100.0 + number))
+
+        def kitchen() -> None:
+            for watts in range(700, 708):
+                changed = own.msgspec.structs.replace(settings, microwave_watts=watts)
+                change_kitchen(self.household, changed)
+
+        answers = self.together(foods, measures, kitchen, measures)
+        self.assertEqual([a for a in answers if a is not None], [])
+        self.household.refresh_from_db()
+        self.assertEqual(self.household.foods_revision, 8 + 8 + 8 + 8)
+        self.assertEqual(len(own.own_foods(self.household)), 8)
+        self.assertEqual(self.household.microwave_watts, 707)
+
+    def test_the_same_thing_sent_at_once_is_there_once(self) -> None:
+        one = uuid.uuid4()
+        answers = self.together(
+            *[lambda: dishes.add_dish(self.household, DISH, one) for _ in range(5)]
+        )
+        self.assertEqual({answer.id for answer in answers}, {one})
+        self.assertEqual(len(dishes.dishes_of(self.household)), 1)
+
+    def test_a_deadlock_is_tried_again_and_gives_up_in_the_end(self) -> None:
+        tries = []
+
+        @writes
+        def twice_broken(_household: Household) -> str:
+            tries.append(1)
+            if len(tries) < 3:
+                raise OperationalError(1213, "Deadlock found")
+            return "done"
+
+        self.assertEqual(twice_broken(self.household), "done")
+        self.assertEqual(len(tries), 3)
+
+        @writes
+        def always_broken(_household: Household) -> None:
+            tries.append(1)
+            raise OperationalError(1213, "Deadlock found")
+
+        tries.clear()
+        with self.assertRaises(OperationalError):
+            always_broken(self.household)
+        self.assertEqual(len(tries), MOST_TRIES)
+
+    def test_a_change_that_fails_leaves_nothing_behind(self) -> None:
+        before = own.library_of(self.household)
+
+        @writes
+        def failing(household: Household) -> None:
+            own.refuse_taken_name(household, "x")
+            own.keep_name(household, own.NameForm("our roots", "swede"))
+            self.assertTrue(("our", "root") in own.library_of(household).names)
+            raise BadInput("No.", "x")
+
+        with self.assertRaises(BadInput):
+            failing(self.household)
+        own.keep_name(self.household, own.NameForm("our leaves", "kale"))
+        names = own.library_of(self.household).names
+        self.assertFalse(("our", "root") in names)
+        self.assertIs(before, own.library_of(Household(id=self.household.id, foods_revision=0)))
+
+
+class Again(KitchenCase):
+    """What is sent twice under one id happens once; another household's id is refused."""
+
+    def test_dishes_and_eaters(self) -> None:
+        one = str(uuid.uuid4())
+        document = self.read()
+        first = self.send("post", "dishes", document, client_id=one)
+        again = self.send("post", "dishes", document, client_id=one)
+        self.assertEqual((first.json()["id"], again.json()["id"]), (one, one))
+        self.assertEqual(len(self.send("get", "dishes").json()), 1)
+        taken = self.send("post", "dishes", document, self.other, client_id=one)
+        self.assert_problem(taken, 400, "load the page again")
+        form = {"name": "Cy", "school": "low_carb", "targets": [], "exclusions": []}
+        two = str(uuid.uuid4())
+        before = len(eaters_of(self.household))
+        for _ in range(2):
+            self.assertEqual(self.send("post", "eaters", form, client_id=two).json()["id"], two)
+        self.assertEqual(len(eaters_of(self.household)), before + 1)
+        self.assert_problem(self.send("post", "dishes", document, client_id="x"), 400, "is none")
+
+    def test_a_full_table_stays_full(self) -> None:
+        form = {"name": "Cy", "school": "low_carb", "targets": [], "exclusions": []}
+        added = [self.send("post", "eaters", form) for _ in range(25)]
+        first = added[0].json()["id"]
+        self.assertEqual(added[-1].status_code, 400)
+        self.send("delete", f"eaters/{first}")
+        self.assertEqual(self.send("post", "eaters", form).status_code, 201)
+        self.assert_problem(self.send("post", f"eaters/{first}/restore"), 400, "most a table")

@@ -1,0 +1,54 @@
+"""How a service writes: one transaction, the household first, again where a deadlock broke it.
+
+Writes of one household stand in line behind its row, so that they cannot wait for each other
+in a circle; a deadlock with something else is tried again.
+"""
+
+import random
+import time
+from collections.abc import Callable
+from functools import wraps
+from typing import Concatenate, ParamSpec, TypeVar
+
+from django.db import OperationalError, connection, transaction
+
+from accounts.models import Household
+
+Given = ParamSpec("Given")
+Answer = TypeVar("Answer")
+# MariaDB's codes: a deadlock was found, a lock was waited for too long.
+BROKEN = {1213, 1205}
+MOST_TRIES = 5
+WAIT_SECONDS = 0.02
+
+
+def writes(
+    service: Callable[Concatenate[Household, Given], Answer],
+) -> Callable[Concatenate[Household, Given], Answer]:
+    """Run a service in a transaction that holds the household's row.
+
+    The service gets the household as it is now, so that nothing stale is written back.
+    """
+
+    @wraps(service)
+    def run(household: Household, *args: Given.args, **kwargs: Given.kwargs) -> Answer:
+        for tried in range(1, MOST_TRIES + 1):
+            try:
+                with transaction.atomic():
+                    now = Household.objects.select_for_update().get(pk=household.pk)
+                    answer = service(now, *args, **kwargs)
+                household.foods_revision = now.foods_revision
+                if connection.in_atomic_block:
+                    # The larger transaction may still be undone.
+                    household.foods_in_change = household.foods_in_change or now.foods_in_change
+            except OperationalError as error:
+                code = error.args[0] if error.args else None
+                # Inside a larger transaction only its owner can begin again.
+                if code not in BROKEN or tried == MOST_TRIES or connection.in_atomic_block:
+                    raise
+                time.sleep(WAIT_SECONDS * tried * (0.5 + random.random()))  # noqa: S311
+            else:
+                return answer
+        raise AssertionError("unreachable")
+
+    return run
