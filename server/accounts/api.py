@@ -1,6 +1,7 @@
 """Session and kitchen settings over HTTP."""
 
-from django.contrib.auth import logout
+from uuid import UUID
+
 from django.http import HttpRequest
 from django.utils.decorators import method_decorator
 from django.views.decorators.csrf import csrf_protect
@@ -41,7 +42,37 @@ class SessionView(APIView):
     @contract("sign_out", status=204)
     def delete(self, request: Request) -> Response:
         """Sign out."""
-        logout(plain(request))
+        services.sign_out(plain(request))
+        return Response(status=204)
+
+
+class PasswordView(APIView):
+    """One's own password."""
+
+    @contract("change_password", body=services.PasswordChange, status=204)
+    def put(self, request: Request) -> Response:
+        """Change it."""
+        wanted = convert(request.data, services.PasswordChange)
+        services.change_password(plain(request), request.user, wanted)
+        return Response(status=204)
+
+
+class SignInsView(APIView):
+    """One's open sessions."""
+
+    @contract("sign_ins", answer=list[services.SignInRecord])
+    def get(self, request: Request) -> Response:
+        """List them."""
+        return Response(services.sign_ins(request.user, plain(request).session.session_key))
+
+
+class SignInView(APIView):
+    """One open session."""
+
+    @contract("end_sign_in", status=204)
+    def delete(self, request: Request, sign_in_id: UUID) -> Response:
+        """End it."""
+        services.end_sign_in(request.user, sign_in_id)
         return Response(status=204)
 
 

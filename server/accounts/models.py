@@ -23,6 +23,8 @@ class Household(models.Model):
     habits = models.JSONField(default=dict)
     # counts changes to own foods, measures, names and habits, so that caches can follow
     foods_revision = models.PositiveIntegerField(default=0)
+    # minutes without a request after which a session ends; 0 for never
+    idle_minutes = models.PositiveIntegerField(default=0)
     # set while own foods were changed and not committed; nothing may be cached then
     foods_in_change = False
 
@@ -54,6 +56,23 @@ class User(AbstractUser):
     household = models.ForeignKey(
         Household, on_delete=models.CASCADE, null=True, related_name="users"
     )
+
+
+class SignIn(models.Model):
+    """One open session of a user, for the list in which it can be ended."""
+
+    uid = models.UUIDField(default=uuid.uuid4, unique=True, editable=False)
+    user = models.ForeignKey(User, on_delete=models.CASCADE, related_name="sign_ins")
+    session_key = models.CharField(max_length=40, unique=True)
+    device = models.CharField(max_length=120)
+    since = models.DateTimeField(auto_now_add=True)
+    seen = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering: ClassVar = ["-seen", "-id"]
+
+    def __str__(self) -> str:
+        return f"{self.user} on {self.device}"
 
 
 class OwnedQuerySet(models.QuerySet):

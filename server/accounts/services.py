@@ -1,14 +1,25 @@
 """Signing in and out, and what a household says about its kitchen."""
 
+import datetime as dt
 from typing import Literal
+from uuid import UUID
 
 import msgspec
-from django.contrib.auth import authenticate, login
-from django.db.models import F
+from axes.models import AccessAttempt
+from django.conf import settings
+from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
+from django.contrib.auth.password_validation import validate_password
+from django.contrib.sessions.backends.db import SessionStore
+from django.core.exceptions import ValidationError
+from django.db import transaction
+from django.db.models import F, Sum
 from django.http import HttpRequest
+from django.shortcuts import get_object_or_404
+from django.utils import timezone
 from rest_framework import exceptions
 
-from accounts.models import Household, User
+from accounts.address import client_address
+from accounts.models import Household, SignIn, User
 from accounts.writing import writes
 from snabo_core.dish import UnitSystem
 from snabo_core.errors import BadInput
@@ -36,6 +47,24 @@ class KitchenSettings(msgspec.Struct):
     energy_unit: Literal["kcal", "kj"]
     salt_kind: str
     habits: dict[str, float]
+    idle_minutes: int = 0
+
+
+class PasswordChange(msgspec.Struct):
+    """The password there is and the one there will be."""
+
+    old: str
+    new: str
+
+
+class SignInRecord(msgspec.Struct):
+    """An open session; `here` is the one that asks."""
+
+    id: UUID
+    device: str
+    since: dt.datetime
+    seen: dt.datetime
+    here: bool
 
 
 class Session(msgspec.Struct):
@@ -74,36 +103,158 @@ def sign_in(request: HttpRequest, credentials: Credentials) -> Session:
     Raises:
         BadInput: name and password do not belong together, or too many tries.
     """
+    _refuse_sprayed(request)
     user = authenticate(
         request, username=credentials.username[:150], password=credentials.password[:500]
     )
     if not isinstance(user, User):
         raise BadInput("That name and password do not belong together. Try again.", "password")
     login(request, user)
+    SignIn.objects.create(
+        user=user, session_key=request.session.session_key, device=_device(request)
+    )
     return describe(user)
 
 
+def sign_out(request: HttpRequest) -> None:
+    """End the session that asks."""
+    SignIn.objects.filter(session_key=request.session.session_key).delete()
+    logout(request)
+
+
+def _refuse_sprayed(request: HttpRequest) -> None:
+    """Refuse an address from which too many passwords were tried, for whatever names."""
+    since = timezone.now() - dt.timedelta(seconds=settings.LOCKOUT_SECONDS)
+    tried = AccessAttempt.objects.filter(
+        ip_address=client_address(request), attempt_time__gte=since
+    ).aggregate(failures=Sum("failures_since_start"))
+    if (tried["failures"] or 0) >= settings.MOST_FAILURES_OF_ADDRESS:
+        raise exceptions.Throttled(wait=settings.LOCKOUT_SECONDS)
+
+
+def _device(request: HttpRequest) -> str:
+    """Return what somebody would call the browser they sign in with."""
+    agent = request.headers.get("User-Agent", "")
+    program = next((name for key, name in BROWSERS if key in agent), "a browser")
+    system = next((name for key, name in SYSTEMS if key in agent), "")
+    return f"{program} on {system}" if system else program
+
+
+def check_password(password: str, user: User) -> None:
+    """Refuse a password that is easily guessed.
+
+    Raises:
+        BadInput: it is; says why.
+    """
+    try:
+        validate_password(password[:500], user)
+    except ValidationError as refusal:
+        raise BadInput(" ".join(refusal.messages), "password") from refusal
+
+
+def change_password(request: HttpRequest, user: User, change: PasswordChange) -> None:
+    """Give a user another password; their other sessions end.
+
+    Raises:
+        BadInput: the old one is wrong, or the new one easily guessed.
+    """
+    if not user.check_password(change.old[:500]):
+        raise BadInput("That is not the password there is now.", "old")
+    check_password(change.new, user)
+    user.set_password(change.new[:500])
+    user.save(update_fields=["password"])
+    update_session_auth_hash(request, user)
+    here = request.session.session_key
+    SignIn.objects.filter(user=user).exclude(session_key=here).delete()
+    SignIn.objects.get_or_create(
+        session_key=here, defaults={"user": user, "device": _device(request)}
+    )
+
+
+def sign_ins(user: User, here: str | None) -> list[SignInRecord]:
+    """Return a user's open sessions, last used first."""
+    return [
+        SignInRecord(s.uid, s.device, s.since, s.seen, s.session_key == here)
+        for s in user.sign_ins.all()
+    ]
+
+
+def end_sign_in(user: User, sign_in_id: UUID) -> None:
+    """End one of a user's sessions."""
+    found = get_object_or_404(user.sign_ins, uid=sign_in_id)
+    SessionStore(found.session_key).delete()
+    found.delete()
+
+
+def seen_now(user: User, session_key: str | None) -> bool:
+    """Note that a session is used; False where it was idle for too long or ended elsewhere."""
+    found = SignIn.objects.filter(user=user, session_key=session_key).first()
+    if found is None:
+        # Opened by an older release.
+        if session_key:
+            SignIn.objects.create(user=user, session_key=session_key, device="a browser")
+        return True
+    now, limit = timezone.now(), user.household.idle_minutes if user.household else 0
+    if limit and now - found.seen > dt.timedelta(minutes=limit):
+        found.delete()
+        return False
+    if now - found.seen > SEEN_EVERY:
+        SignIn.objects.filter(pk=found.pk).update(seen=now)
+    return True
+
+
+@transaction.atomic
+def add_household(name: str, username: str, password: str) -> Household:
+    """Make a household and its first sign-in.
+
+    Raises:
+        BadInput: a name is none or taken, or the password is easily guessed.
+    """
+    if not 0 < len(name.strip()) <= LONGEST_NAME:
+        raise BadInput(f"A household's name has 1 to {LONGEST_NAME} characters.", "name")
+    user = User(username=username.strip())
+    try:
+        user.username_validator(user.username)
+    except ValidationError as refusal:
+        raise BadInput(" ".join(refusal.messages), "username") from refusal
+    if not user.username or User.objects.filter(username__iexact=user.username).exists():
+        raise BadInput("Somebody signs in with that name already; choose another.", "username")
+    check_password(password, user)
+    household = Household.objects.create(name=name.strip())
+    user.household = household
+    user.set_password(password)
+    user.save()
+    return household
+
+
 WATTS = (200, 3000)
+MOST_IDLE_MINUTES, LONGEST_NAME = 1440, 120
+SEEN_EVERY = dt.timedelta(minutes=1)
+BROWSERS = (("Edg/", "Edge"), ("Firefox/", "Firefox"), ("Chrome/", "Chrome"), ("Safari/", "Safari"))
+SYSTEMS = (("Android", "Android"), ("iPhone", "an iPhone"), ("iPad", "an iPad"),
+           ("Windows", "Windows"), ("Mac OS", "a Mac"), ("Linux", "Linux"))  # fmt: skip
 SETTINGS = KitchenSettings.__struct_fields__
 
 
 @writes
-def change_kitchen(household: Household, settings: KitchenSettings) -> KitchenSettings:
-    """Store new kitchen settings; dishes already here keep the units they were read in.
+def change_kitchen(household: Household, wanted: KitchenSettings) -> KitchenSettings:
+    """Store new kitchen wanted; dishes already here keep the units they were read in.
 
     Raises:
         BadInput: a value no kitchen has.
     """
     low, high = WATTS
-    if not low <= settings.microwave_watts <= high:
+    if not low <= wanted.microwave_watts <= high:
         raise BadInput(
             f"Microwaves have {low} to {high} W; look at the plate on the back of yours.",
             "microwave_watts",
         )
-    if settings.salt_kind not in salt_kinds():
+    if wanted.salt_kind not in salt_kinds():
         raise BadInput(f"Choose one of {', '.join(salt_kinds())}.", "salt_kind")
-    check_habits(settings.habits)
-    values = {name: getattr(settings, name) for name in SETTINGS}
+    check_habits(wanted.habits)
+    if not 0 <= wanted.idle_minutes <= MOST_IDLE_MINUTES:
+        raise BadInput("A session ends after 0 (never) to 1440 idle minutes.", "idle_minutes")
+    values = {name: getattr(wanted, name) for name in SETTINGS}
     Household.objects.filter(pk=household.pk).update(
         **values, foods_revision=F("foods_revision") + 1
     )

@@ -6,5 +6,8 @@ from accounts import api
 
 urlpatterns = [
     path("session", api.SessionView.as_view()),
+    path("session/password", api.PasswordView.as_view()),
+    path("sign-ins", api.SignInsView.as_view()),
+    path("sign-ins/<uuid:sign_in_id>", api.SignInView.as_view()),
     path("kitchen", api.KitchenView.as_view()),
 ]

@@ -1,11 +1,13 @@
-"""Limits that hold before any view runs."""
+"""Limits that hold before any view runs, and headers that stand on every answer."""
 
+import ctypes
+import threading
 from collections.abc import Callable
 
 from django.conf import settings
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpRequest, HttpResponse, HttpResponseRedirect
 
-from config.problems import problem
+from config.problems import TookTooLong, problem
 
 
 class BodyLimitMiddleware:
@@ -26,3 +28,50 @@ class BodyLimitMiddleware:
                 "Nothing was lost here; send a shorter text.",
             )
         return self.get_response(request)
+
+
+class TimeLimitMiddleware:
+    """Ends a request that computes for too long, so that it cannot hold a thread for good."""
+
+    def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
+        self.get_response = get_response
+
+    def __call__(self, request: HttpRequest) -> HttpResponse:
+        """Raise `TookTooLong` in the request's own thread when the limit is reached."""
+        thread, done, lock = threading.get_ident(), False, threading.Lock()
+
+        def end() -> None:
+            with lock:
+                if not done:
+                    ctypes.pythonapi.PyThreadState_SetAsyncExc(
+                        ctypes.c_ulong(thread), ctypes.py_object(TookTooLong)
+                    )
+
+        timer = threading.Timer(settings.REQUEST_SECONDS, end)
+        timer.daemon = True
+        timer.start()
+        try:
+            return self.get_response(request)
+        finally:
+            with lock:
+                done = True
+            timer.cancel()
+
+
+class HeadersMiddleware:
+    """Puts the headers on every answer, on files too."""
+
+    def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
+        self.get_response = get_response
+
+    def __call__(self, request: HttpRequest) -> HttpResponse:
+        """Forbid what no page here needs, and keep households' data out of shared caches."""
+        if request.path == "/index.html":
+            # The page carries a fresh nonce; it is never served as a file.
+            return HttpResponseRedirect("/")
+        response = self.get_response(request)
+        response.headers.setdefault("Permissions-Policy", settings.PERMISSIONS_POLICY)
+        response.headers.setdefault("Cross-Origin-Resource-Policy", "same-origin")
+        if request.path.startswith("/api/"):
+            response.headers.setdefault("Cache-Control", "no-store")
+        return response

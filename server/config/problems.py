@@ -1,10 +1,12 @@
 """Every refusal is one RFC 9457 problem document with a sentence for the cook."""
 
+from collections.abc import Callable
 from typing import Any
 
 import msgspec
+from django.conf import settings
 from django.core.exceptions import PermissionDenied
-from django.http import Http404, HttpResponse
+from django.http import Http404, HttpRequest, HttpResponse
 from rest_framework import exceptions
 from rest_framework.response import Response
 
@@ -17,6 +19,10 @@ class Conflict(Exception):
     def __init__(self, sentence: str, current_revision: int) -> None:
         super().__init__(sentence)
         self.current_revision = current_revision
+
+
+class TookTooLong(Exception):
+    """A request ran past its limit; raised in its thread from outside."""
 
 
 def _body(status: int, code: str, sentence: str, **more: Any) -> dict[str, Any]:
@@ -32,22 +38,49 @@ def problem(status: int, code: str, sentence: str, **more: Any) -> HttpResponse:
     )
 
 
+def _conflict(error: Conflict) -> dict[str, Any]:
+    return _body(412, "stale", str(error), current_revision=error.current_revision)
+
+
+def _refusal(error: SnaboError) -> dict[str, Any]:
+    status = 409 if isinstance(error, Outdated) else 400
+    return _body(status, error.code, error.sentence, field=error.field)
+
+
+# By kind of error what it is answered with; the first kind that fits counts.
+ANSWERS: tuple[tuple[Any, Callable[[Any], dict[str, Any]]], ...] = (
+    (Conflict, _conflict),
+    (SnaboError, _refusal),
+    (
+        (exceptions.NotAuthenticated, exceptions.AuthenticationFailed),
+        lambda _: _body(401, "sign-in", "Sign in to go on. Unsaved text stays in this browser."),
+    ),
+    (
+        (exceptions.PermissionDenied, PermissionDenied),
+        lambda _: _body(403, "not-allowed", "This page is out of date. Load it again and retry."),
+    ),
+    (
+        (Http404, exceptions.NotFound),
+        lambda _: _body(404, "not-found", "There is no such thing in this household."),
+    ),
+    (
+        TookTooLong,
+        lambda _: _body(
+            503,
+            "too-long",
+            "That took too long and was stopped. Nothing was lost; try with a shorter text.",
+        ),
+    ),
+    (exceptions.Throttled, lambda error: _body(429, "too-many", too_many(error.wait or 0))),
+    (
+        exceptions.APIException,
+        lambda error: _body(error.status_code, str(error.default_code), str(error.detail)),
+    ),
+)
+
+
 def _describe(error: Exception) -> dict[str, Any] | None:
-    if isinstance(error, Conflict):
-        return _body(412, "stale", str(error), current_revision=error.current_revision)
-    if isinstance(error, Outdated):
-        return _body(409, error.code, error.sentence, field=error.field)
-    if isinstance(error, SnaboError):
-        return _body(400, error.code, error.sentence, field=error.field)
-    if isinstance(error, (exceptions.NotAuthenticated, exceptions.AuthenticationFailed)):
-        return _body(401, "sign-in", "Sign in to go on. Unsaved text stays in this browser.")
-    if isinstance(error, (exceptions.PermissionDenied, PermissionDenied)):
-        return _body(403, "not-allowed", "This page is out of date. Load it again and retry.")
-    if isinstance(error, (Http404, exceptions.NotFound)):
-        return _body(404, "not-found", "There is no such thing in this household.")
-    if isinstance(error, exceptions.APIException):
-        return _body(error.status_code, str(error.default_code), str(error.detail))
-    return None
+    return next((words(error) for kind, words in ANSWERS if isinstance(error, kind)), None)
 
 
 def problem_response(error: Exception, _context: dict[str, Any]) -> Response | None:
@@ -55,4 +88,37 @@ def problem_response(error: Exception, _context: dict[str, Any]) -> Response | N
     described = _describe(error)
     if described is None:
         return None
-    return Response(described, status=described["status"], content_type="application/problem+json")
+    answer = Response(
+        described, status=described["status"], content_type="application/problem+json"
+    )
+    if isinstance(error, exceptions.Throttled) and error.wait:
+        answer["Retry-After"] = str(round(error.wait))
+    return answer
+
+
+def too_many(seconds: float) -> str:
+    """Return what somebody is told who guessed too often."""
+    minutes = max(1, round(seconds / 60))
+    wait = "a minute" if minutes == 1 else f"{minutes} minutes"
+    return f"Too many tries. Wait {wait}, then try again."
+
+
+def locked_out(_request: HttpRequest, *_args: Any, **_kwargs: Any) -> HttpResponse:
+    """Answer a name that was guessed at too often from one address."""
+    seconds = settings.LOCKOUT_SECONDS
+    answer = problem(429, "too-many", too_many(seconds))
+    answer["Retry-After"] = str(seconds)
+    return answer
+
+
+def page_is_old(_request: HttpRequest, reason: str = "") -> HttpResponse:
+    """Answer a form without its token."""
+    del reason
+    return problem(403, "not-allowed", "This page is out of date. Load it again and retry.")
+
+
+def crashed(_request: HttpRequest) -> HttpResponse:
+    """Answer a fault of ours."""
+    return problem(
+        500, "fault", "Something failed here. Nothing saved was lost; load the page and try again."
+    )

@@ -3,6 +3,8 @@
 import os
 from pathlib import Path
 
+from csp.constants import NONCE, SELF
+
 SERVER = Path(__file__).resolve().parents[1]
 ROOT = SERVER.parent
 WEB_BUILD = ROOT / "web" / "dist"
@@ -28,7 +30,10 @@ INSTALLED_APPS = [
     "runs",
 ]
 MIDDLEWARE = [
+    "config.middleware.TimeLimitMiddleware",
+    "config.middleware.HeadersMiddleware",
     "django.middleware.security.SecurityMiddleware",
+    "csp.middleware.CSPMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "config.middleware.BodyLimitMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
@@ -36,7 +41,6 @@ MIDDLEWARE = [
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
-    "csp.middleware.CSPMiddleware",
     "axes.middleware.AxesMiddleware",
 ]
 ROOT_URLCONF = "config.urls"
@@ -75,27 +79,54 @@ AUTHENTICATION_BACKENDS = [
     "accounts.backends.HouseholdBackend",
 ]
 PASSWORD_HASHERS = ["django.contrib.auth.hashers.PBKDF2PasswordHasher"]
-# Ten wrong passwords for one name from one address close that pair for a quarter of an hour.
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": f"django.contrib.auth.password_validation.{name}"}
+    for name in (
+        "UserAttributeSimilarityValidator",
+        "MinimumLengthValidator",
+        "CommonPasswordValidator",
+        "NumericPasswordValidator",
+    )
+]
+# Ten wrong passwords for one name from one address close that pair for a quarter of an hour;
+# so many for whatever names close the address.
 AXES_FAILURE_LIMIT = 10
-AXES_COOLOFF_TIME = 0.25
+MOST_FAILURES_OF_ADDRESS = 50
+LOCKOUT_SECONDS = 900
+AXES_COOLOFF_TIME = LOCKOUT_SECONDS / 3600
+AXES_LOCKOUT_CALLABLE = "config.problems.locked_out"
+AXES_CLIENT_IP_CALLABLE = "accounts.address.client_address"
+# How many proxies of ours stand in front; their X-Forwarded-For is believed, nobody else's.
+PROXIES = int(os.environ.get("SNABO_PROXIES", "0"))
+CSRF_FAILURE_VIEW = "config.problems.page_is_old"
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_VERBOSE = False
 SESSION_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_SECURE = BEHIND_TLS
 CSRF_COOKIE_SECURE = BEHIND_TLS
 SECURE_CONTENT_TYPE_NOSNIFF = True
+SECURE_HSTS_SECONDS = 31_536_000 if BEHIND_TLS else 0
+SECURE_HSTS_INCLUDE_SUBDOMAINS = SECURE_HSTS_PRELOAD = BEHIND_TLS
+SECURE_SSL_REDIRECT = BEHIND_TLS
+if BEHIND_TLS and PROXIES:
+    SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
+PERMISSIONS_POLICY = (
+    "accelerometer=(), autoplay=(self), camera=(self), display-capture=(), geolocation=(), "
+    "gyroscope=(), magnetometer=(), microphone=(), midi=(), payment=(), usb=(self), serial=(self)"
+)
+# No request of a kitchen computes for longer.
+REQUEST_SECONDS = 20.0
 X_FRAME_OPTIONS = "DENY"
 
 BODY_LIMIT_BYTES = 1_000_000
 DATA_UPLOAD_MAX_MEMORY_SIZE = BODY_LIMIT_BYTES
 
-# Everything ships with the application. Emotion writes style elements at run time,
-# hence the exception for styles; scripts have none.
+# Everything ships with the application. Styles written at run time carry the page's nonce.
 CONTENT_SECURITY_POLICY = {
     "DIRECTIVES": {
         "default-src": ["'self'"],
-        "style-src": ["'self'", "'unsafe-inline'"],
-        "img-src": ["'self'", "data:"],
+        "style-src": [SELF, NONCE],
+        "img-src": [SELF, "data:", "blob:"],
         "object-src": ["'none'"],
         "base-uri": ["'self'"],
         "frame-ancestors": ["'none'"],

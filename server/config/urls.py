@@ -35,3 +35,5 @@ urlpatterns = [
     re_path(r"^api/", no_such_endpoint),
     re_path(r"^(?!assets/|static/).*$", front_end),
 ]
+
+handler500 = "config.problems.crashed"

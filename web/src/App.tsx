@@ -1,4 +1,6 @@
 /** Theme, server state and the map of places. */
+import createCache from '@emotion/cache';
+import { CacheProvider } from '@emotion/react';
 import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
@@ -24,6 +26,9 @@ import { TablePlace } from './places/table/TablePlace';
 import { WaterPlace } from './places/water/WaterPlace';
 import { themeFor } from './theme/theme';
 import { useMode } from './theme/useMode';
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
+const styles = createCache({ key: 'css', nonce, prepend: true });
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -86,11 +91,13 @@ export function App(): JSX.Element {
   const { mode } = useMode();
   const theme = useMemo(() => themeFor(mode), [mode]);
   return (
-    <ThemeProvider theme={theme}>
-      <CssBaseline enableColorScheme />
-      <QueryClientProvider client={queries}>
-        <RouterProvider router={router} />
-      </QueryClientProvider>
-    </ThemeProvider>
+    <CacheProvider value={styles}>
+      <ThemeProvider theme={theme}>
+        <CssBaseline enableColorScheme />
+        <QueryClientProvider client={queries}>
+          <RouterProvider router={router} />
+        </QueryClientProvider>
+      </ThemeProvider>
+    </CacheProvider>
   );
 }

@@ -31,6 +31,7 @@ from snabo_core.renaming import renamed
 
 FUZZY_ENOUGH = 78.0
 FUZZY_NAME_WORTH = 40.0
+MOST_SEARCHES = 4096
 LOOKED_AT_CLOSELY = 300
 # Classes of animal foods, which hold no fibre.
 WITHOUT_FIBRE = {"meat", "fish", "egg", "dairy", "cheese", "fat_dairy"}
@@ -199,6 +200,8 @@ class Library:
         self._vocabulary = sorted(self._by_word)
         self.plain_names = {" ".join(name): key for name, key in self.names.items()}
         self._plain = list(self.plain_names)
+        # What was searched for lately; the same words come again from line to line.
+        self._searched: dict[tuple[str, int], tuple[Hit, ...]] = {}
 
     def names_of(self, key: str) -> Sequence[tuple[str, ...]]:
         """Return what a food is called, each name as plain words."""
@@ -247,6 +250,14 @@ class Library:
         Returns:
             Hits, best first; empty when nothing is near.
         """
+        known = self._searched.get((text, limit))
+        if known is None:
+            if len(self._searched) >= MOST_SEARCHES:
+                self._searched.clear()
+            known = self._searched[text, limit] = tuple(self._search(text, limit))
+        return list(known)
+
+    def _search(self, text: str, limit: int) -> list[Hit]:
         wanted = words_of(text)[:8]
         if not wanted:
             return []

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from functools import lru_cache
 from typing import Literal
 
 from snabo_core.quantities.amounts import read_amount
@@ -157,6 +158,11 @@ def first_word(text: str) -> str:
     return match["word"].lower() if match else ""
 
 
+# A line is looked at from several sides; what was seen is remembered for a while.
+REMEMBERED = 2048
+
+
+@lru_cache(maxsize=REMEMBERED)
 def begins_with_amount(text: str, system: str = "metric") -> bool:
     """Tell an ingredient line by its amount: "Pot" alone is a unit, but measures nothing."""
     plain = spell_numbers(spell_fractions(plain_line(text)))
@@ -172,6 +178,7 @@ def is_button(text: str) -> bool:
     return _BUTTON.match(text) is not None
 
 
+@lru_cache(maxsize=REMEMBERED)
 def is_furniture(text: str) -> bool:
     """Tell the buttons, ratings and adverts of a web page."""
     if _STARS.search(text) or _LINK.search(text) or is_button(text):
@@ -183,6 +190,7 @@ def is_furniture(text: str) -> bool:
     )
 
 
+@lru_cache(maxsize=REMEMBERED)
 def is_step(text: str, system: str = "metric") -> bool:
     """Tell a step from an ingredient: it begins with a verb or reads as sentences."""
     bare = re.sub(r"^\W*(?:step\s*)?\d{1,2}\s*[.):]\s*", "", text, flags=re.IGNORECASE)
@@ -224,6 +232,7 @@ def names_component(text: str) -> bool:
     return _COMPONENT.search(plain) is not None and _BOTTLE.search(plain) is None
 
 
+@lru_cache(maxsize=REMEMBERED)
 def heading_name(text: str) -> str | None:
     """Return what a line by itself is the heading of, None if it does not look like one.
 
@@ -256,6 +265,7 @@ def heading_name(text: str) -> str | None:
     return None
 
 
+@lru_cache(maxsize=REMEMBERED)
 def kind_of_line(text: str, system: str = "metric") -> LineKind:
     """Return what a line is, looked at alone; `food` is what nothing else claims."""
     clean = without_pictures(tidy(text[:2000]))

@@ -10,6 +10,8 @@ from snabo_core.quantities.units import FAN_BELOW
 
 MOST_CORE_CELSIUS = 100.0
 _N = r"(?:\d*\s?[½⅓⅔¼¾⅕⅛]|\d+\s+\d/\d|\d+/\d|\d+(?:\.\d+)?)"
+# No step is looked at further than this.
+LONGEST = 2000
 _UNIT_SECONDS = {"s": 1.0, "m": 60.0, "h": 3600.0}
 _UNIT = r"(?:seconds?|secs?|minutes?|mins?|hours?|hrs?)"
 _SPAN = re.compile(
@@ -73,7 +75,7 @@ def _seconds(number: str, unit: str) -> float:
 
 def times_in(text: str) -> tuple[StepTime, ...]:
     """Return the times a step gives, in order."""
-    found = []
+    found, text = [], text[:LONGEST]
     for match in _SPAN.finditer(text):
         unit = match.group("unit")
         low = _seconds(match.group("low"), match.group("unit_low") or unit)
@@ -97,6 +99,7 @@ def heats_in(text: str) -> tuple[StepHeat, ...]:
     "200C/180C fan/gas 6" is one setting: what follows within a few characters is the same
     again. Below 100 C a temperature is that of the food.
     """
+    text = text[:LONGEST]
     scales = ((_CELSIUS, "c"), (_FAHRENHEIT, "f"), (_GAS, "gas"), (_OVEN, "word"))
     raw = [
         (match.start(), match.end(), _celsius(match, scale, text))
@@ -128,7 +131,7 @@ def _celsius(match: re.Match[str], scale: str, text: str) -> float:
 
 def pan_in(text: str) -> str | None:
     """Return the oven dish a step names, with its size where it is given."""
-    for match in _PAN.finditer(text):
+    for match in _PAN.finditer(text[:LONGEST]):
         pan, size = match.group("pan"), match.group("size")
         # "The pie" is what is baked; "a 23 cm pie" says what it is baked in.
         if pan.lower() in OVEN_DISHES and (size or pan.lower() not in {"pie", "tart"}):

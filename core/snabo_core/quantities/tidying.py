@@ -15,6 +15,8 @@ _BULLET = re.compile(
 # Signs that pictures and ticks bring along; letters, figures and punctuation stay.
 _PICTURES = {"So", "Cs", "Co", "Cn"}
 _KEPT_SIGNS = "°º™®"
+# No word is longer; patterns that look ahead within a word stay short.
+_LONG_WORD = re.compile(r"[^\W_]{60}(?=[^\W_])")
 _SPOKEN = re.compile(r"\s+comma\b", re.IGNORECASE)
 _TAKEN_BACK = re.compile(
     r"^.*\b(?:no wait|no,? make (?:it|that)|scratch that|i mean|sorry,?|correction)\b[\s,:]*(?=\S)",
@@ -48,7 +50,7 @@ _NO_SUGAR = re.compile(rf"\b{_ADDED.format('sugar')}", re.IGNORECASE)
 
 def tidy(text: str) -> str:
     """Return a line with entities decoded, odd spaces and control characters gone."""
-    plain = html.unescape(text)
+    plain = _LONG_WORD.sub(r"\g<0> ", html.unescape(text))
     plain = "".join(" " if unicodedata.category(c) in {"Zs", "Cc", "Cf"} else c for c in plain)
     return re.sub(r"\s+", " ", plain).strip()
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Sequence
+from itertools import islice
 
 from snabo_core.foods import Library
 from snabo_core.quantities.amounts import read_amount
@@ -11,6 +12,8 @@ from snabo_core.quantities.lexicon import head_span, segments_of, spans_in, word
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.vocabulary import class_of
 
+# No sentence of a recipe names more amounts.
+MOST_AMOUNTS = 20
 MOST_WORDS_BEHIND = 6
 _START = re.compile(
     r"(?<![\w.,/°-])(?=(?:[\d½¼¾⅓⅔⅛]|a (?=\d)|a (?:pinch|handful|few|splash|drizzle|knob|tin|can)\b))"
@@ -42,7 +45,7 @@ def lines_in_steps(steps: Sequence[str], system: str, library: Library) -> list[
 
 def _in_sentence(sentence: str, system: str, library: Library) -> list[str]:
     lines, reached = [], 0
-    for match in _START.finditer(sentence):
+    for match in islice(_START.finditer(sentence), MOST_AMOUNTS):
         if match.start() < reached:
             continue
         rest = sentence[match.start() :]

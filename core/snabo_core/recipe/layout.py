@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, field
 
 from snabo_core.dish import AsideKind
@@ -27,7 +27,10 @@ from snabo_core.recipe.facts import Servings, clean_title, servings_in, times_in
 # "Some butter" begins a line of its own, however the line before it ended.
 _OWN_LINE = re.compile(r"(?:some|more|extra|additional|plenty|any|a)\b", re.IGNORECASE)
 # A line is looked at only so far; nobody writes longer ingredients.
-MOST_CHARACTERS = 2000
+# No line of a recipe is longer, and no recipe itself.
+MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 40_000
+# What is longer is not taken up again by the next line.
+LONGEST_STEP, LONGEST_LINE = 2000, 400
 WRAPPED_AT = 40
 _BULLET = re.compile(r"^\s*(?:(?:[-–—*•·▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
 # Where a recipe comes from, not what it is.
@@ -125,8 +128,8 @@ class _Line:
 def _written(text: str) -> list[_Line]:
     """Return the lines of a text that hold words, without bullets and pictures."""
     found, blank = [], True
-    for raw in text.splitlines():
-        plain = tidy(raw[:MOST_CHARACTERS])
+    for raw in _pieces(text):
+        plain = tidy(raw)
         bare = without_pictures(_BULLET.sub("", plain))
         bare = _BULLET.sub("", bare) if not re.match(r"^-?\d", bare) else bare
         if not any(c.isalnum() for c in bare):
@@ -140,13 +143,30 @@ def _written(text: str) -> list[_Line]:
     return _labels_joined(found)
 
 
+def _pieces(text: str) -> Iterator[str]:
+    """Yield the lines of a text, no longer than a line is.
+
+    What is longer is broken, so that no pattern ever looks at more; what is more than any
+    recipe is not looked at.
+    """
+    for raw in text[:MOST_LOOKED_AT].splitlines():
+        line = raw
+        while len(line) > MOST_CHARACTERS:
+            cut = line.rfind(" ", MOST_CHARACTERS // 2, MOST_CHARACTERS)
+            cut = cut if cut > 0 else MOST_CHARACTERS
+            yield line[:cut]
+            line = line[cut:]
+        yield line
+
+
 def _labels_joined(lines: Sequence[_Line]) -> list[_Line]:
     """Put "SERVES" and the "4" under it on one line."""
     joined: list[_Line] = []
     for line in lines:
         before = joined[-1] if joined else None
-        short = re.match(r"^\W*\d[\d\s./:–-]*(?:\w+\.?\s*){0,3}$", line.text)
-        if before is not None and _LABEL.match(before.text) and short and len(line.text) < 25:
+        label = before is not None and len(line.text) < 25 and _LABEL.match(before.text)
+        short = label and re.match(r"^\W*\d[\d\s./:–-]*(?:\w+\.?\s*){0,3}$", line.text)
+        if before is not None and short:
             joined[-1] = _Line(f"{before.text} {line.text}", before.after_blank, before.marked,
                                before.raw)  # fmt: skip
         else:
@@ -366,7 +386,7 @@ class _Sorter:
     def _continues_step(self, line: _Line) -> bool:
         """Tell the rest of a step that was broken at the edge of a page."""
         steps = self.layout.steps
-        if not steps or line.after_blank or line.marked:
+        if not steps or line.after_blank or line.marked or len(steps[-1]) > LONGEST_STEP:
             return False
         before = self.lines[self.place - 1].raw
         if re.search(r"[.!?:;)]$", before) and line.text[:1].isupper():
@@ -427,11 +447,8 @@ class _Sorter:
         if self.section != "list" or not parts or not parts[-1][1] or line.after_blank:
             return False
         before = parts[-1][1][-1]
-        if (
-            begins_with_amount(line.text)
-            and not before.endswith(("(", "-"))
-            and before.count("(") <= before.count(")")
-        ):
+        closed = not before.endswith(("(", "-")) and before.count("(") <= before.count(")")
+        if len(before) > LONGEST_LINE or (closed and begins_with_amount(line.text)):
             return False
         if before.count("(") > before.count(")"):
             return True

@@ -26,7 +26,7 @@ from snabo_core.quantities.lexicon import choose_form, head_span, segments_of, s
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
 from snabo_core.quantities.step_facts import heats_in, times_in
 from snabo_core.recipe.from_steps import lines_in_steps
-from snabo_core.recipe.layout import Layout, sort_lines
+from snabo_core.recipe.layout import MOST_LOOKED_AT, Layout, sort_lines
 from snabo_core.wire import RecipeView, StepView
 from snabo_core.wording import say
 
@@ -121,6 +121,11 @@ def read_recipe(
         if found:
             layout.parts = [("", found)]
             notes.append("There was no list of ingredients: they were picked out of the steps.")
+    if MOST_LOOKED_AT < len(text) <= MAX_TEXT:
+        notes.append(
+            f"The text is longer than a recipe: what follows after {MOST_LOOKED_AT} characters "
+            "was not read."
+        )
     if len(text) > MAX_TEXT:
         notes.append("The text was very long; its end was left out.")
     if layout.makes:

@@ -5,7 +5,7 @@ from config.tests.base import KitchenCase
 GOOD = {
     "microwave_watts": 1000, "unit_system": "us", "polyols": "half", "label_region": "us",
     "energy_rules": "us", "energy_unit": "kj", "salt_kind": "fine sea salt",
-    "habits": {"drizzle": 4.0},
+    "habits": {"drizzle": 4.0}, "idle_minutes": 30,
 }  # fmt: skip
 
 

@@ -5,6 +5,7 @@ import re
 from django.test import Client
 from django.urls import URLPattern, URLResolver, get_resolver
 
+from accounts.models import SignIn, User
 from config.tests.base import OWN_FOOD, KitchenCase
 from table.models import Eater
 
@@ -65,7 +66,11 @@ class Neighbours(KitchenCase):
         name = self.send("post", "own-names", {"name": "our roots", "food": "swede"}).json()
         paste = {"name": "our paste", "part": None, "grams": None}
         made = self.send("post", f"dishes/{dish}/versions/1/food", paste).json()
+        sign_in = SignIn.objects.create(
+            user=User.objects.get(username="cook"), session_key="x", device="a browser"
+        )
         attempts = [
+            ("delete", f"sign-ins/{sign_in.uid}", None),
             ("post", f"dishes/{dish}/versions/1/food", paste),
             ("delete", f"homemade/{made['id']}", None),
             ("post", f"homemade/{made['id']}/restore", None),

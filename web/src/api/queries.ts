@@ -140,6 +140,11 @@ export const ownFoodsQuery = queryOptions({
   queryFn: () => take(client.GET('/api/own-foods')),
 });
 
+export const signInsQuery = queryOptions({
+  queryKey: ['sign-ins'],
+  queryFn: () => take(client.GET('/api/sign-ins')),
+});
+
 export const homemadeQuery = queryOptions({
   queryKey: ['homemade'],
   queryFn: () => take(client.GET('/api/homemade')),

@@ -16,6 +16,7 @@ import {
 import type { KitchenSettings } from '../../api/types';
 import { setEnergyUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
+import { Doors } from './Doors';
 
 const UNITS = [
   ['metric', 'Metric: cup 250 ml, tablespoon 15 ml'],
@@ -57,6 +58,13 @@ interface PickProps<T extends string> {
   options: readonly (readonly [T, string])[];
   onPick: (value: T) => void;
 }
+
+const IDLE: [string, string][] = [
+  ['0', 'never'],
+  ['15', 'after 15 minutes without use'],
+  ['60', 'after an hour without use'],
+  ['480', 'after 8 hours without use'],
+];
 
 function Pick<T extends string>(props: PickProps<T>): JSX.Element {
   return (
@@ -124,6 +132,14 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
             slotProps={{ htmlInput: { inputMode: 'numeric' } }}
           />
         </div>
+        <Pick
+          title="Leaving it open"
+          words="On a shared tablet a session can end by itself when nobody uses it."
+          label="Session ends"
+          value={String(settings.idle_minutes)}
+          options={IDLE}
+          onPick={(key) => setSettings({ ...settings, idle_minutes: Number(key) })}
+        />
         <Pick
           title="Cups and spoons"
           words="For recipes you bring from now on. Dishes already here keep theirs."
@@ -253,6 +269,7 @@ export function KitchenPlace(): JSX.Element {
       {kitchen.error && <Notice bad>{sentence(kitchen.error)}</Notice>}
       {kitchen.data && <Settings stored={kitchen.data} />}
       <Readings />
+      <Doors />
     </main>
   );
 }

@@ -1,0 +1,72 @@
+"""Bent recipes and documents: a doubt or a sentence, never a crash, never a wait."""
+
+import time
+import unittest
+from typing import Any
+
+import msgspec
+
+from snabo_core.dish import Dish, check
+from snabo_core.errors import SnaboError
+from snabo_core.foods import library
+from snabo_core.plate.setting import Setting
+from snabo_core.preview import preview
+from snabo_core.recipe import read_recipe, recipe_view
+from snabo_core.swaps.book import book
+from snabo_core.swaps.roles import propose_slots
+from tests.mutations import documents, texts
+from tests.score_recipes import recipes
+
+TEXTS, DOCUMENTS = 500, 300
+# Minutes of margin on a slow machine; a pattern that never ends takes far longer.
+LONGEST_SECONDS = 10.0
+
+
+def read(text: str) -> Dish | None:
+    """Read a text as the screen does, None where it is refused with a sentence."""
+    try:
+        made = propose_slots(read_recipe(text, library(), None), book(), library())
+        recipe_view(made)
+    except SnaboError:
+        return None
+    return made
+
+
+def compute(document: dict[str, Any]) -> bool:
+    """Compute a document as the screen does; False where it is refused with a sentence."""
+    try:
+        made = check(msgspec.convert(document, Dish))
+        preview(made, Setting(()), book(), library())
+    except (SnaboError, msgspec.ValidationError):
+        return False
+    return True
+
+
+def sound() -> dict[str, Any]:
+    """Return the document of a recipe that is in order."""
+    made = read(recipes()[0].text)
+    assert made is not None
+    return msgspec.to_builtins(made)
+
+
+class Bent(unittest.TestCase):
+    """Seeded, so that a fault comes again; `./snabo fuzz` runs a hundred thousand."""
+
+    def test_recipes(self) -> None:
+        slowest = 0.0
+        for text in texts(TEXTS, seed=20):
+            began = time.monotonic()
+            read(text)
+            slowest = max(slowest, time.monotonic() - began)
+        self.assertLess(slowest, LONGEST_SECONDS)
+
+    def test_documents(self) -> None:
+        computed = sum(compute(document) for document in documents(sound(), DOCUMENTS, seed=20))
+        # Most of what is bent is refused; some of it is odd and still a dish.
+        self.assertGreater(computed, DOCUMENTS // 20)
+
+    def test_long_runs_of_one_thing(self) -> None:
+        for unit in ("1", " ", "½", "1/", "(", "a, ", "²", "1 1 / 2 ", "x", "%", "for the "):
+            began = time.monotonic()
+            read(f"Title\n{unit * (100_000 // len(unit))}")
+            self.assertLess(time.monotonic() - began, LONGEST_SECONDS, unit)

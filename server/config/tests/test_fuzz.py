@@ -1,0 +1,59 @@
+"""Bent requests over HTTP: every one is answered, none with a crash."""
+
+import time
+from collections import Counter
+
+from config.tests.base import OWN_FOOD, KitchenCase
+from tests.mutations import documents, texts
+
+TEXTS = 60
+LONGEST_SECONDS = 10.0
+
+
+class Bent(KitchenCase):
+    """Seeded; `./snabo fuzz` sends ten thousand."""
+
+    def bent(self, count: int, seed: int) -> Counter[int]:
+        """Send bent texts and bodies to every address that takes one; return answers by status."""
+        document = self.bring()["document"]
+        part = document["parts"][1]
+        bodies = {
+            "dishes": document,
+            "read/slots": document,
+            "read/look-through": document,
+            "preview": {"sequence": 1, "dish": document, "eaters": [], "weighed": None},
+            "rank": {"sequence": 1, "dish": document, "part": part["id"],
+                     "slot": part["slots"][0]["id"], "eaters": []},
+            "explain": {"dish": document, "nutrient": "fat", "scale": "serving", "eaters": []},
+            "read/food": {"line": part["lines"][0], "unit_system": "us", "food": "swede",
+                          "form": None},
+            "eaters": {"name": "Cy", "school": "low_carb", "exclusions": [{"what": "milk"}],
+                       "targets": [{"nutrient": "fat", "at_most": 30, "per": "serving"}]},
+            "own-foods": OWN_FOOD,
+            "own-foods/label": OWN_FOOD["label"],
+            "own-measures": {"food": "swede", "unit": "ladle", "grams": 100},
+            "own-names": {"name": "our roots", "food": "swede"},
+            "convert": {"amount": 2, "unit": "cup_us", "food": "swede", "form": None},
+            "day": {"meals": []},
+        }  # fmt: skip
+        found: Counter[int] = Counter()
+        sent = [("read", {"text": text, "unit_system": None}) for text in texts(count, seed)]
+        sent += [
+            (path, bent)
+            for place, (path, body) in enumerate(bodies.items())
+            for bent in documents(body, max(1, count // 6), seed + place)
+        ]
+        for path, body in sent:
+            began = time.monotonic()
+            answer = self.send("post", path, body)
+            self.assertLess(time.monotonic() - began, LONGEST_SECONDS, (path, str(body)[:300]))
+            self.assertLess(answer.status_code, 500, (path, str(body)[:300]))
+            if answer.status_code >= 400:
+                self.assertEqual(answer["Content-Type"], "application/problem+json")
+                self.assertGreater(len(answer.json()["detail"]), 10)
+            found[answer.status_code] += 1
+        return found
+
+    def test_no_request_crashes(self) -> None:
+        found = self.bent(TEXTS, seed=21)
+        self.assertTrue(found[200] > 50 and found[400] > 30, found)
