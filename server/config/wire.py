@@ -1,5 +1,6 @@
 """JSON in and out by msgspec: core dataclasses travel as they are."""
 
+import dataclasses
 from collections.abc import Mapping
 from typing import Any, TypeVar
 from uuid import UUID
@@ -75,7 +76,26 @@ def stored_dish(document: Mapping[str, Any]) -> Dish:
     Raises:
         BadInput: it is no dish this release can read.
     """
-    return convert(upgraded(document), Dish)
+    dish = convert(upgraded(document), Dish)
+    _complete(dish)
+    return dish
+
+
+def _complete(value: Any) -> None:
+    """Give every dataclass inside a value the fields that were missing and have a default.
+
+    The converter leaves them to the class, and what is not the instance's own is not written
+    out again.
+    """
+    if isinstance(value, (tuple, list)):
+        for item in value:
+            _complete(item)
+    elif dataclasses.is_dataclass(value) and not isinstance(value, type):
+        for field in dataclasses.fields(value):
+            found = getattr(value, field.name)
+            if field.name not in value.__dict__:
+                object.__setattr__(value, field.name, found)
+            _complete(found)
 
 
 def sent_dish(document: Any) -> Dish:
@@ -87,6 +107,7 @@ def sent_dish(document: Any) -> Dish:
     """
     dish = convert(document, Dish)
     check_schema(dish)
+    _complete(dish)
     strange = _strange(document, msgspec.to_builtins(dish))
     if strange:
         raise BadInput(f"A dish has no field called {strange[:60]}.", "dish")

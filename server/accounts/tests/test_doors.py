@@ -87,7 +87,8 @@ class Sessions(KitchenCase):
     def test_another_password(self) -> None:
         here, there = self.enter(), self.enter()
         for old, new, words in (
-            ("wrong", NEW, "not the password"), (PASSWORD, "1", "too short"), (PASSWORD, "password1", "common"),
+            ("wrong", NEW, "not the password"), (PASSWORD, "1", "too short"),
+            (PASSWORD, "password1", "common"),
         ):  # fmt: skip
             answer = self.send("put", "session/password", {"old": old, "new": new}, here)
             self.assert_problem(answer, 400, words)

@@ -2,6 +2,7 @@
 
 import gzip
 import subprocess
+from dataclasses import fields
 from pathlib import Path
 from typing import Any
 
@@ -11,6 +12,7 @@ from django.test import Client, SimpleTestCase
 
 from accounts.models import User
 from dishes.models import Dish
+from snabo_core import dish as core
 
 DUMP = Path(__file__).parent / "data" / "0.2.0.sql.gz"
 BACKEND = "accounts.backends.HouseholdBackend"
@@ -67,6 +69,13 @@ class FromVersion020(SimpleTestCase):
         self.assertEqual(answer.status_code, 200, answer.content[:400])
         return answer.json()
 
+    def _assert_whole(self, document: dict[str, Any]) -> None:
+        self.assertEqual(set(document), {f.name for f in fields(core.Dish)})
+        for part in document["parts"]:
+            self.assertEqual(set(part), {f.name for f in fields(core.Part)})
+            for line in part["lines"]:
+                self.assertEqual(set(line), {f.name for f in fields(core.Line)})
+
     def test_every_dish_is_shown_with_its_figures(self) -> None:
         shown = 0
         for name in ("demo", "boathouse"):
@@ -76,6 +85,8 @@ class FromVersion020(SimpleTestCase):
                 body = {"sequence": 1, "dish": detail["document"], "eaters": []}
                 figures = self.post(client, "preview", body)["figures"]
                 self.assertIn("net_carbs", figures)
+                # Every field of today's schema is there for the screen.
+                self._assert_whole(detail["document"])
                 shown += 1
         self.assertEqual(shown, Dish.objects.filter(deleted_at=None).count())
         self.assertEqual(shown, 30)
