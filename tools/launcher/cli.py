@@ -14,11 +14,15 @@ from pathlib import Path
 
 from launcher.console import Trouble, say
 from launcher.database import Database, free_port, port_is_busy
-from launcher.places import ROOT, secret, state_folder
+from launcher.places import ROOT, refuse_anothers_checkout, secret, state_folder
+from launcher.processes import end, end_with_parent, remember, remembered
 from launcher.setup import WEB, prepare, python
 
 DEFAULT_PORT = 8760
-SERVE_SECONDS = 60
+LOWEST_PORT, HIGHEST_PORT = 1, 65_535
+SERVE_SECONDS, STOP_SECONDS = 60, 45
+# What ends more often than this within a minute is not started again.
+MOST_RESTARTS, RESTART_WINDOW = 5, 60.0
 DEMO = "mariadb"
 TESTS = "mariadb-tests"
 
@@ -40,30 +44,42 @@ def _manage_or_stop(what: str, database: Database, *arguments: str) -> None:
         raise Trouble(f"{what} failed; the lines above say why.")
 
 
-def _web_pid_file() -> Path:
-    return state_folder() / "web.pid"
+def _launcher_file() -> Path:
+    return state_folder() / "launcher.json"
 
 
-def _web_pid() -> int | None:
+def _web_file() -> Path:
+    return state_folder() / "web.json"
+
+
+def _port(text: str) -> int:
+    """Return a port somebody asked for.
+
+    Raises:
+        Trouble: it is none.
+    """
     try:
-        pid = int(_web_pid_file().read_text())
-        os.kill(pid, 0)
-        command = Path(f"/proc/{pid}/cmdline").read_bytes()
-    except (OSError, ValueError):
-        return None
-    return pid if b"gunicorn" in command else None
+        port = int(text)
+    except ValueError:
+        port = 0
+    if not LOWEST_PORT <= port <= HIGHEST_PORT:
+        raise Trouble(
+            f"{text!r} is no port. Choose a number from {LOWEST_PORT} to {HIGHEST_PORT}, "
+            "such as --port 8800."
+        )
+    return port
 
 
-def _gunicorn(port: int, env: dict[str, str], pid_file: Path) -> subprocess.Popen[bytes]:
+def _gunicorn(port: int, env: dict[str, str], kept: Path) -> subprocess.Popen[bytes]:
     command = [
         str(python()), "-m", "gunicorn", "config.wsgi",
-        "--bind", f"127.0.0.1:{port}",
-        "--workers", "2", "--threads", "4", "--preload",
-        "--limit-request-line", "8190",
-        "--pid", str(pid_file),
-        "--log-level", "warning",
+        "--bind", f"127.0.0.1:{port}", "--config", "python:config.gunicorn",
     ]  # fmt: skip
-    process = subprocess.Popen(command, cwd=ROOT / "server", env=env, start_new_session=True)
+    process = subprocess.Popen(
+        command, cwd=ROOT / "server", env=env, start_new_session=True,
+        preexec_fn=end_with_parent,  # noqa: PLW1509  the launcher has no threads by now
+    )  # fmt: skip
+    remember(kept, process.pid)
     limit = time.monotonic() + SERVE_SECONDS
     while time.monotonic() < limit and process.poll() is None:
         if port_is_busy(port):
@@ -73,14 +89,60 @@ def _gunicorn(port: int, env: dict[str, str], pid_file: Path) -> subprocess.Pope
     raise Trouble("The web server did not start; the lines above say why.")
 
 
+class Keeper:
+    """Keeps database and web server up: what died is started again, and said so."""
+
+    def __init__(self, database: Database, port: int) -> None:
+        self.database, self.port = database, port
+        self.web = self._serve()
+        self.restarts: list[float] = []
+
+    def _serve(self) -> subprocess.Popen[bytes]:
+        return _gunicorn(self.port, _environment(self.database), _web_file())
+
+    def look(self) -> None:
+        """Start again what has died.
+
+        Raises:
+            Trouble: it keeps dying.
+        """
+        web_died, database_died = self.web.poll() is not None, not self.database.running_pid()
+        if not web_died and not database_died:
+            return
+        now = time.monotonic()
+        self.restarts = [t for t in self.restarts if now - t < RESTART_WINDOW] + [now]
+        if len(self.restarts) > MOST_RESTARTS:
+            raise Trouble(
+                f"It ended {MOST_RESTARTS} times within a minute; stopping. "
+                f"The reason is above or at the end of {self.database.log}."
+            )
+        if database_died:
+            say("The database has ended; starting it again ...")
+            self.database.start()
+            say("  it is up; nothing saved is lost")
+        if self.web.poll() is not None:
+            say("The web server has ended; starting it again ...")
+            self.web = self._serve()
+            say("  it is up")
+
+    def end(self) -> None:
+        """End the web server in order."""
+        if self.web.poll() is None:
+            self.web.terminate()
+        with contextlib.suppress(subprocess.TimeoutExpired):
+            self.web.wait(timeout=30)
+
+
 def start(options: argparse.Namespace) -> int:
     """Set up, serve the demo household, and stop everything on Ctrl-C."""
-    if _web_pid():
+    port = _port(str(options.port))
+    refuse_anothers_checkout()
+    if remembered(_launcher_file()):
         say("Snabo is already running here; ./snabo stop ends it.")
         return 0
-    if port_is_busy(options.port):
+    if port_is_busy(port):
         raise Trouble(
-            f"Port {options.port} is in use by another program. "
+            f"Port {port} is in use by another program. "
             "Choose another one: ./snabo start --port 8800"
         )
     prepare()
@@ -90,38 +152,61 @@ def start(options: argparse.Namespace) -> int:
         nonlocal interrupted
         interrupted = True
 
-    signal.signal(signal.SIGINT, interrupt)
-    signal.signal(signal.SIGTERM, interrupt)
+    # Closing the terminal ends everything, like Ctrl-C.
+    for ending in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
+        signal.signal(ending, interrupt)
+    remember(_launcher_file(), os.getpid())
     with Database(DEMO).serving() as database:
         say("  database is up")
         _manage_or_stop("Updating the database", database, "migrate", "--verbosity", "0")
-        _manage_or_stop("Loading the demo household", database, "load_demo")
-        web = _gunicorn(options.port, _environment(database), _web_pid_file())
-        say(f"\nSnabo is at http://127.0.0.1:{options.port}/")
-        say("Sign in as  demo  with the password  swede-and-celeriac\nCtrl-C stops everything.")
-        while web.poll() is None and not interrupted:
-            time.sleep(0.1)
-        say("\nStopping ...")
-        if web.poll() is None:
-            web.terminate()
-        web.wait(timeout=30)
-    say("Stopped; everything is kept.")
-    return 0 if interrupted or web.returncode == 0 else 1
+        if options.demo:
+            _manage_or_stop("Loading the demo household", database, "load_demo")
+        keeper = Keeper(database, port)
+        say(f"\nSnabo is at http://127.0.0.1:{port}/")
+        if options.demo:
+            say("Sign in as  demo  with the password  swede-and-celeriac")
+        else:
+            say("Without the demo. ./snabo household add NAME makes a household.")
+        say("Ctrl-C stops everything.")
+        try:
+            while not interrupted:
+                keeper.look()
+                time.sleep(0.2)
+        finally:
+            with contextlib.suppress(OSError):
+                say("\nStopping ...")
+            keeper.end()
+            # Also one that a killed launcher had left running.
+            database.stop()
+            _launcher_file().unlink(missing_ok=True)
+    with contextlib.suppress(OSError):
+        say("Stopped; everything is kept.")
+    return 0
+
+
+def household(options: argparse.Namespace) -> int:
+    """Make a household and its first sign-in; the password is asked for."""
+    prepare(build=False)
+    with Database(DEMO).serving() as database:
+        _manage_or_stop("Updating the database", database, "migrate", "--verbosity", "0")
+        return _manage(database, "add_household", options.name)
 
 
 def stop(_options: argparse.Namespace) -> int:
     """End a running Snabo, its database included."""
-    pid = _web_pid()
-    if pid:
-        os.kill(pid, signal.SIGTERM)
-        limit = time.monotonic() + SERVE_SECONDS
-        while time.monotonic() < limit and (_web_pid() or Database(DEMO).running_pid()):
-            time.sleep(0.1)
-    if Database(DEMO).running_pid():
-        Database(DEMO).stop()
-        say("The database is stopped; everything is kept.")
-    else:
-        say("Snabo is stopped." if pid else "Snabo was not running.")
+    launcher, web = remembered(_launcher_file()), remembered(_web_file())
+    database = Database(DEMO)
+    was_up = bool(launcher or web or database.running_pid())
+    if launcher and not end(launcher, STOP_SECONDS):
+        say("It does not end in order; ending it part by part.")
+    # What a killed launcher left behind.
+    web = remembered(_web_file())
+    if web:
+        end(web, STOP_SECONDS)
+    database.stop()
+    for path in (_launcher_file(), _web_file()):
+        path.unlink(missing_ok=True)
+    say("Snabo is stopped; everything is kept." if was_up else "Snabo was not running.")
     return 0
 
 
@@ -192,7 +277,7 @@ def shots(options: argparse.Namespace) -> int:
         _manage_or_stop("Updating the database", database, "migrate", "--verbosity", "0")
         _manage_or_stop("Loading the demo household", database, "load_demo", "--reset")
         port = free_port()
-        web = _gunicorn(port, _environment(database), state_folder() / "shots.pid")
+        web = _gunicorn(port, _environment(database), state_folder() / "shots.json")
         try:
             command = [str(python()), "tools/take_shots.py", f"http://127.0.0.1:{port}"]
             return subprocess.call([*command, *options.names], cwd=ROOT, env=_environment(database))
@@ -212,9 +297,15 @@ def main(arguments: Sequence[str]) -> int:
         command.set_defaults(action=action)
         return command
 
-    port = int(os.environ.get("SNABO_PORT", DEFAULT_PORT))
+    port = os.environ.get("SNABO_PORT", str(DEFAULT_PORT))
     serve = add("start", start, "set up and serve the demo household")
-    serve.add_argument("--port", type=int, default=port, help=f"default {port}")
+    serve.add_argument("--port", default=port, help=f"default {port}")
+    serve.add_argument(
+        "--no-demo", dest="demo", action="store_false", help="without the published account"
+    )
+    homes = add("household", household, "make a household: household add NAME")
+    homes.add_argument("what", choices=["add"])
+    homes.add_argument("name")
     add("stop", stop, "end a running Snabo and its database")
     tests = add("test", test, "run all tests, or the labels given")
     tests.add_argument("labels", nargs="*", help="core/tests, server, e2e or a dotted test name")

@@ -17,9 +17,12 @@ from pathlib import Path
 
 from launcher.console import Trouble, say
 from launcher.places import database_folder, read_json, socket_path
+from launcher.processes import begun_at, end_with_parent
 
 START_SECONDS = 60
 STOP_SECONDS = 60
+# Bytes below which a database does not start.
+LEAST_FREE = 64_000_000
 SERVER_USER = "mysql"
 
 
@@ -67,11 +70,11 @@ class Database:
         """Return the server's process id if it is alive."""
         try:
             pid = int(self.pid_file.read_text())
-            os.kill(pid, 0)
-            name = Path(f"/proc/{pid}/comm").read_text().strip()
+            command = Path(f"/proc/{pid}/cmdline").read_bytes()
         except (OSError, ValueError):
             return None
-        return pid if name.startswith("mariadb") else None
+        ours = f"--datadir={self.data}".encode() in command.split(b"\0")
+        return pid if ours and begun_at(pid) is not None else None
 
     @contextlib.contextmanager
     def serving(self) -> Iterator[Database]:
@@ -160,18 +163,24 @@ class Database:
 
     def _install(self) -> None:
         say("  making a database folder ...")
+        # Under another name until it is whole: a set-up that is interrupted leaves nothing.
+        new = self.folder / "data.new"
+        shutil.rmtree(new, ignore_errors=True)
         command = [
             _find("mariadb-install-db"),
             "--no-defaults",
-            f"--datadir={self.data}",
+            f"--datadir={new}",
             "--skip-test-db",
             *self._user(),
         ]
         with self.log.open("ab") as sink:
             code = subprocess.call(command, stdout=sink, stderr=sink, cwd="/")
         if code:
-            shutil.rmtree(self.data, ignore_errors=True)
+            shutil.rmtree(new, ignore_errors=True)
             raise Trouble(f"The database folder could not be made; see {self.log}.")
+        if self.data.exists():
+            shutil.rmtree(self.data)
+        new.rename(self.data)
 
     def _launch(self) -> None:
         port = read_json(self.settings_file)["port"]
@@ -193,8 +202,9 @@ class Database:
         with self.log.open("ab") as sink:
             # A session of its own: Ctrl-C reaches the launcher, which then stops it in order.
             process = subprocess.Popen(
-                command, stdout=sink, stderr=sink, cwd="/", start_new_session=True
-            )
+                command, stdout=sink, stderr=sink, cwd="/", start_new_session=True,
+                preexec_fn=end_with_parent,  # noqa: PLW1509  the launcher has no threads by now
+            )  # fmt: skip
         limit = time.monotonic() + START_SECONDS
         while time.monotonic() < limit:
             if process.poll() is not None:
@@ -203,6 +213,10 @@ class Database:
                 return
             time.sleep(0.05)
         process.terminate()
+        if shutil.disk_usage(self.folder).free < LEAST_FREE:
+            raise Trouble(
+                "The database did not start: the disk is full. Free some space, then start again."
+            )
         raise Trouble(f"The database did not start; the reason is at the end of {self.log}.")
 
 

@@ -39,6 +39,20 @@ def state_folder() -> Path:
     return folder
 
 
+def refuse_anothers_checkout() -> None:
+    """Refuse to make files of root's in the checkout of the person behind sudo.
+
+    Raises:
+        Trouble: root runs it for somebody whose checkout it is.
+    """
+    behind = os.environ.get("SUDO_UID", "")
+    if os.geteuid() == 0 and behind.isdecimal() and ROOT.stat().st_uid == int(behind) != 0:
+        raise Trouble(
+            "This checkout is yours, not root's: run ./snabo start without sudo, "
+            "or its files would belong to root afterwards."
+        )
+
+
 def others_can_enter(folder: Path) -> bool:
     """Tell whether a user who owns none of it may walk down to `folder`."""
     existing = [p for p in (folder, *folder.parents) if p.exists()]

@@ -126,8 +126,13 @@ def ensure_python(*, develop: bool = False) -> None:
         return
     log = state_folder() / "pip.log"
     if not python().exists():
-        venv = [sys.executable, "-m", "venv", str(state_folder() / "venv")]
+        # Under another name until it is whole: a set-up that is interrupted leaves nothing.
+        new = state_folder() / "venv.new"
+        for left in (new, state_folder() / "venv"):
+            shutil.rmtree(left, ignore_errors=True)
+        venv = [sys.executable, "-m", "venv", str(new)]
         run_step("making a virtual environment for Python", venv, log)
+        new.rename(state_folder() / "venv")
     install = [str(python()), "-m", "pip", "install", "--disable-pip-version-check"]
     run_step("installing Python packages", [*install, "-r", str(requirements[-1])], log)
     stamps.done(f"python-{name}", digest)
@@ -146,7 +151,11 @@ def ensure_web(*, build: bool = True) -> None:
     settings = [p for p in WEB.iterdir() if p.is_file()]
     inputs = _digest([*settings, *_files(WEB / "src")])
     if stamps.stale("build", inputs) or not (WEB / "dist" / "index.html").exists():
-        run_step("building the screens", ["npm", "run", "build"], log, cwd=WEB)
+        new = WEB / "dist.new"
+        build_it = ["npm", "run", "build", "--", "--outDir", new.name, "--emptyOutDir"]
+        run_step("building the screens", build_it, log, cwd=WEB)
+        shutil.rmtree(WEB / "dist", ignore_errors=True)
+        new.rename(WEB / "dist")
         stamps.done("build", inputs)
 
 

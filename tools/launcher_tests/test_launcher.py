@@ -1,11 +1,13 @@
 """Trouble gets one clear sentence and a non-zero exit, never a traceback."""
 
 import errno
+import itertools
 import os
 import socket
 import subprocess
 import sys
 import tempfile
+import time
 import unittest
 from pathlib import Path
 from unittest import mock
@@ -13,7 +15,7 @@ from unittest import mock
 ROOT = Path(__file__).resolve().parents[2]
 sys.path.insert(0, str(ROOT / "tools"))
 
-from launcher import database, places, setup  # noqa: E402  the path has to be set first
+from launcher import cli, database, places, processes, setup  # noqa: E402  the path has to be set first
 from launcher.console import Trouble  # noqa: E402
 
 
@@ -50,6 +52,22 @@ class Start(Home):
             other.listen()
             port = str(other.getsockname()[1])
             self.assert_sentence(self.snabo("start", "--port", port), "in use by another program")
+
+    def test_what_is_no_port(self) -> None:
+        for port in ("99999", "-1", "0", "eight", "8760.5", ""):
+            with self.subTest(port=port):
+                self.assert_sentence(self.snabo("start", f"--port={port}"), "is no port")
+        self.assert_sentence(self.snabo("start", SNABO_PORT="x"), "'x' is no port")
+
+    def test_root_leaves_somebody_elses_checkout_alone(self) -> None:
+        owner = mock.Mock(st_uid=1000)
+        with (
+            mock.patch("launcher.places.os.geteuid", return_value=0),
+            mock.patch.object(Path, "stat", return_value=owner),
+            mock.patch.dict(os.environ, {"SUDO_UID": "1000"}),
+            self.assertRaisesRegex(Trouble, "without sudo"),
+        ):
+            places.refuse_anothers_checkout()
 
     def test_folder_that_cannot_be_written(self) -> None:
         done = self.snabo("start", SNABO_HOME="/proc/no-such-place")
@@ -149,3 +167,61 @@ class Server(Home):
         other.folder.mkdir(parents=True)
         other.pid_file.write_text(str(os.getpid()))
         self.assertIsNone(other.running_pid())
+
+    def test_a_process_of_ours_is_told_from_one_that_got_its_number(self) -> None:
+        kept = self.home / "web.json"
+        child = subprocess.Popen(["sleep", "60"])
+        processes.remember(kept, child.pid)
+        self.assertEqual(processes.remembered(kept), child.pid)
+        kept.write_text(kept.read_text().replace('"begun": ', '"begun": 1'))
+        self.assertIsNone(processes.remembered(kept))
+        processes.remember(kept, child.pid)
+        child.kill()
+        # A zombie is not alive.
+        while processes.begun_at(child.pid) is not None:
+            time.sleep(0.01)
+        self.assertIsNone(processes.remembered(kept))
+        child.wait()
+        for broken in ("", "[]", '{"pid": "x"}', '{"pid": 1}'):
+            kept.write_text(broken)
+            self.assertIsNone(processes.remembered(kept))
+
+    def test_children_end_when_the_launcher_is_killed(self) -> None:
+        code = (
+            "import subprocess, sys, time; sys.path.insert(0, sys.argv[1]);"
+            "from launcher.processes import end_with_parent;"
+            "p = subprocess.Popen(['sleep', '60'], preexec_fn=end_with_parent);"
+            "print(p.pid, flush=True); time.sleep(60)"
+        )
+        parent = subprocess.Popen(
+            [sys.executable, "-c", code, str(ROOT / "tools")], stdout=subprocess.PIPE, text=True
+        )
+        assert parent.stdout is not None
+        pid = int(parent.stdout.readline())
+        self.assertIsNotNone(processes.begun_at(pid))
+        parent.kill()
+        parent.wait()
+        parent.stdout.close()
+        limit = time.monotonic() + 10
+        while processes.begun_at(pid) is not None and time.monotonic() < limit:
+            time.sleep(0.01)
+        self.assertIsNone(processes.begun_at(pid))
+
+    def test_what_dies_is_started_again_and_gives_up_in_the_end(self) -> None:
+        up, said = mock.Mock(), []
+        up.poll.side_effect = itertools.cycle([1])
+        base = mock.Mock(running_pid=mock.Mock(return_value=None), log="the log")
+        with (
+            mock.patch("launcher.cli._gunicorn", return_value=up) as served,
+            mock.patch("launcher.cli._environment", return_value={}),
+            mock.patch("launcher.cli._web_file", return_value=self.home / "w"),
+            mock.patch("launcher.cli.say", side_effect=said.append),
+        ):
+            keeper = cli.Keeper(base, 8760)
+            for _ in range(cli.MOST_RESTARTS):
+                keeper.look()
+            self.assertEqual(base.start.call_count, cli.MOST_RESTARTS)
+            self.assertEqual(served.call_count, cli.MOST_RESTARTS + 1)
+            self.assertIn("starting it again", said[0])
+            with self.assertRaisesRegex(Trouble, "within a minute"):
+                keeper.look()
