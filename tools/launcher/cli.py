@@ -5,6 +5,7 @@ from __future__ import annotations
 import argparse
 import contextlib
 import os
+import secrets
 import signal
 import subprocess
 import sys
@@ -14,6 +15,7 @@ from pathlib import Path
 
 from launcher.console import Trouble, say
 from launcher.database import Database, free_port, port_is_busy
+from launcher.killing import Score, killtest
 from launcher.places import ROOT, refuse_anothers_checkout, secret, state_folder
 from launcher.processes import end, end_with_parent, remember, remembered
 from launcher.setup import WEB, prepare, python
@@ -92,13 +94,14 @@ def _gunicorn(port: int, env: dict[str, str], kept: Path) -> subprocess.Popen[by
 class Keeper:
     """Keeps database and web server up: what died is started again, and said so."""
 
-    def __init__(self, database: Database, port: int) -> None:
-        self.database, self.port = database, port
+    def __init__(self, database: Database, port: int, kept: Path | None = None) -> None:
+        self.database, self.port, self.kept = database, port, kept or _web_file()
+        self.most_restarts = MOST_RESTARTS
         self.web = self._serve()
         self.restarts: list[float] = []
 
     def _serve(self) -> subprocess.Popen[bytes]:
-        return _gunicorn(self.port, _environment(self.database), _web_file())
+        return _gunicorn(self.port, _environment(self.database), self.kept)
 
     def look(self) -> None:
         """Start again what has died.
@@ -111,9 +114,9 @@ class Keeper:
             return
         now = time.monotonic()
         self.restarts = [t for t in self.restarts if now - t < RESTART_WINDOW] + [now]
-        if len(self.restarts) > MOST_RESTARTS:
+        if len(self.restarts) > self.most_restarts:
             raise Trouble(
-                f"It ended {MOST_RESTARTS} times within a minute; stopping. "
+                f"It ended {self.most_restarts} times within a minute; stopping. "
                 f"The reason is above or at the end of {self.database.log}."
             )
         if database_died:
@@ -287,6 +290,50 @@ def shots(options: argparse.Namespace) -> int:
                 web.wait(timeout=30)
 
 
+def kills(options: argparse.Namespace) -> int:
+    """Kill database, server and workers under writers; fail if anything acknowledged is lost."""
+    prepare()
+    score = run_kills(options.kills, options.seed)
+    waits = sorted(score.waits) or [0.0]
+    say(
+        f"{options.kills} kills: {score.acknowledged} writes acknowledged, {score.lost} lost, "
+        f"{score.doubled} doubled; longest wait {waits[-1]:.1f} s"
+    )
+    return 1 if score.lost or score.doubled else 0
+
+
+def run_kills(count: int, seed: int, *, between: float = 3.0) -> Score:
+    """Serve a household of its own, kill under writers, and return the score."""
+    with Database("mariadb-kills").serving() as database:
+        database.quick = False
+        _manage_or_stop("Updating the database", database, "migrate", "--verbosity", "0")
+        env = _environment(database)
+        command = [str(python()), str(ROOT / "server" / "manage.py"), "add_household"]
+        user = f"killer{secrets.token_hex(4)}"
+        subprocess.run(
+            [*command, "Kills", "--user", user],
+            input="four quiet herons\n", text=True, cwd=ROOT, env=env, check=True,
+            stdout=subprocess.DEVNULL,
+        )  # fmt: skip
+        keeper = Keeper(database, free_port(), state_folder() / "kills.json")
+        keeper.most_restarts = 10**6
+        try:
+            return killtest(
+                keeper, f"http://127.0.0.1:{keeper.port}", user, count, seed, between=between
+            )
+        finally:
+            keeper.end()
+
+
+def fuzz(options: argparse.Namespace) -> int:
+    """Read and compute bent recipes and documents, and send bent requests."""
+    prepare(develop=True, build=False)
+    command = [str(python()), "tools/fuzz.py", str(options.count), str(options.http),
+               str(options.seed)]  # fmt: skip
+    with Database(TESTS).serving() as database:
+        return subprocess.call(command, cwd=ROOT, env=_environment(database))
+
+
 def main(arguments: Sequence[str]) -> int:
     """Run one command and return the process's exit code."""
     parser = argparse.ArgumentParser(prog="./snabo", description="Set up, run and check Snabo.")
@@ -314,6 +361,13 @@ def main(arguments: Sequence[str]) -> int:
     add("types", types, "renew the API contract and the generated TypeScript")
     bench_command = add("bench", bench, "print timings and ratios")
     bench_command.add_argument("--write", action="store_true", help="commit these ratios")
+    killing = add("killtest", kills, "kill database, server and workers under writers")
+    killing.add_argument("--kills", type=int, default=30)
+    killing.add_argument("--seed", type=int, default=1)
+    fuzzing = add("fuzz", fuzz, "read, compute and send what is bent out of shape")
+    fuzzing.add_argument("--count", type=int, default=100_000, help="recipes and documents")
+    fuzzing.add_argument("--http", type=int, default=10_000, help="requests")
+    fuzzing.add_argument("--seed", type=int, default=1)
     demo_command = add("demo", demo, "load the demo household")
     demo_command.add_argument("--reset", action="store_true", help="put it back as it was")
     pictures = add("shots", shots, "take the pictures of docs/screenshots")

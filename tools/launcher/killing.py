@@ -1,0 +1,184 @@
+"""Kills database, web server and workers under writers, and counts what was lost or doubled."""
+
+from __future__ import annotations
+
+import contextlib
+import http.client
+import http.cookiejar
+import json
+import os
+import random
+import signal
+import subprocess
+import threading
+import time
+import urllib.error
+import urllib.request
+import uuid
+from dataclasses import dataclass, field
+from typing import Any
+
+WRITERS = 3
+PASSWORD = "four quiet herons"
+RECIPE = "Pea pot\nServes 4\n200 g peas\n1 onion\n"
+
+
+class Kitchen:
+    """A signed-in client that speaks JSON."""
+
+    def __init__(self, base: str, name: str, password: str) -> None:
+        self.base, self.jar = base, http.cookiejar.CookieJar()
+        self.opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(self.jar))
+        self.opener.open(base, timeout=30).read()
+        self.send("POST", "session", {"username": name, "password": password})
+
+    def send(self, method: str, path: str, body: Any = None, **headers: str) -> Any:
+        """Return the answer's JSON.
+
+        Raises:
+            OSError: nobody answered, or with an error.
+        """
+        token = next((c.value for c in self.jar if c.name == "csrftoken"), "")
+        named = {name.replace("_", "-"): value for name, value in headers.items()}
+        request = urllib.request.Request(
+            f"{self.base}/api/{path}",
+            method=method,
+            data=None if body is None else json.dumps(body).encode(),
+            headers={"Content-Type": "application/json", "X-CSRFToken": token or "", **named},
+        )
+        with self.opener.open(request, timeout=20) as answer:
+            text = answer.read()
+        return json.loads(text) if text else None
+
+
+@dataclass
+class Score:
+    """What was acknowledged, and what of it was not there afterwards."""
+
+    acknowledged: int = 0
+    lost: int = 0
+    doubled: int = 0
+    waits: list[float] = field(default_factory=list)
+
+
+class Writer(threading.Thread):
+    """Saves one dish over and over, and adds others; never believes what was not acknowledged."""
+
+    def __init__(self, kitchen: Kitchen, number: int) -> None:
+        super().__init__(daemon=True)
+        self.kitchen, self.number, self.ending = kitchen, number, threading.Event()
+        document = kitchen.send("POST", "read", {"text": RECIPE, "unit_system": "metric"})
+        self.document = document | {"title": f"Writer {number}"}
+        self.dish = kitchen.send("POST", "dishes", self.document, Client_Id=str(uuid.uuid4()))
+        self.revision, self.saves, self.added = self.dish["revision"], 0, set[str]()
+        self.waits: list[float] = []
+
+    def run(self) -> None:
+        """Write until told to end; what had no answer is sent again."""
+        count = 0
+        while not self.ending.is_set():
+            count += 1
+            if count % 5 == 0:
+                self._again(self._add, str(uuid.uuid4()))
+            else:
+                self._again(self._save, f"Writer {self.number}, save {count}")
+
+    def _again(self, write: Any, what: str) -> None:
+        began = time.monotonic()
+        while not self.ending.is_set():
+            try:
+                write(what)
+            except (OSError, ValueError, http.client.HTTPException):
+                time.sleep(0.05)
+                continue
+            self.waits.append(time.monotonic() - began)
+            return
+
+    def _save(self, title: str) -> None:
+        self.document = self.document | {"title": title}
+        path = f"dishes/{self.dish['id']}"
+        try:
+            saved = self.kitchen.send("PUT", path, self.document, If_Match=str(self.revision))
+        except urllib.error.HTTPError as refusal:
+            if refusal.code != 412:
+                raise
+            # The save before had arrived without its answer.
+            now = self.kitchen.send("GET", path)
+            self.revision = now["revision"]
+            if now["document"]["title"] != title:
+                raise
+            self.saves += 1
+            return
+        self.revision, self.saves = saved["revision"], self.saves + 1
+
+    def _add(self, client_id: str) -> None:
+        self.kitchen.send("POST", "dishes", self.document | {"title": "Added"}, Client_Id=client_id)
+        self.added.add(client_id)
+
+
+def score(writers: list[Writer], kitchen: Kitchen) -> Score:
+    """Compare what the server holds with what it acknowledged."""
+    found = Score()
+    ids = [dish["id"] for dish in kitchen.send("GET", "dishes")]
+    for writer in writers:
+        now = kitchen.send("GET", f"dishes/{writer.dish['id']}")
+        found.acknowledged += writer.saves + len(writer.added)
+        found.waits += writer.waits
+        found.lost += max(0, writer.revision - now["revision"])
+        found.lost += len(writer.added - set(ids))
+    found.doubled = len(ids) - len(set(ids))
+    return found
+
+
+def children(pid: int) -> list[int]:
+    """Return the processes that a process has started."""
+    listed = subprocess.run(
+        ["ps", "-o", "pid=", "--ppid", str(pid)], capture_output=True, text=True, check=False
+    )
+    return [int(word) for word in listed.stdout.split()]
+
+
+def kill_one(keeper: Any, chance: random.Random) -> str:
+    """Kill the database, the web server or one of its workers; return which."""
+    web = keeper.web.pid
+    targets = {"database": keeper.database.running_pid(), "web server": web}
+    workers = children(web)
+    if workers:
+        targets["worker"] = chance.choice(workers)
+    name = chance.choice(sorted(targets))
+    pid = targets[name]
+    if pid:
+        with contextlib.suppress(ProcessLookupError):
+            os.kill(pid, signal.SIGKILL)
+    return name
+
+
+def killtest(keeper: Any, base: str, user: str, kills: int, seed: int, *, between: float) -> Score:
+    """Kill under writers and return the score.
+
+    Args:
+        keeper: what starts again what died.
+        base: the address served.
+        user: who signs in, with `PASSWORD`.
+        kills: how many.
+        seed: of the choice who dies.
+        between: seconds from kill to kill.
+    """
+    chance = random.Random(seed)
+    kitchen = Kitchen(base, user, PASSWORD)
+    writers = [Writer(kitchen, number) for number in range(WRITERS)]
+    for writer in writers:
+        writer.start()
+    for _ in range(kills):
+        kill_one(keeper, chance)
+        limit = time.monotonic() + between
+        while time.monotonic() < limit:
+            keeper.look()
+            time.sleep(0.1)
+    keeper.look()
+    time.sleep(2)
+    for writer in writers:
+        writer.ending.set()
+    for writer in writers:
+        writer.join(30)
+    return score(writers, Kitchen(base, user, PASSWORD))

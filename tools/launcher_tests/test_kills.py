@@ -1,0 +1,18 @@
+"""The short form of ./snabo killtest."""
+
+import unittest
+
+from launcher.cli import run_kills
+
+
+# Kills one of each: database, web server, worker.
+SEED = 2
+
+
+class Kills(unittest.TestCase):
+    """Database, server and workers killed under writers: nothing acknowledged is lost."""
+
+    def test_three_kills(self) -> None:
+        score = run_kills(3, seed=SEED, between=2.0)
+        self.assertGreater(score.acknowledged, 20)
+        self.assertEqual((score.lost, score.doubled), (0, 0))
