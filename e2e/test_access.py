@@ -40,7 +40,7 @@ class Axe(CookCase):
         places = [f"{dish}/bench", f"{dish}/water", f"{dish}/portions", f"{dish}/compare",
                   "/dishes", "/bring", "/table", "/foods", "/foods/side-by-side",
                   "/foods/own", "/foods/conversions", "/kitchen"]  # fmt: skip
-        for mode in ("Evening", "Day"):
+        for mode in ("Dark", "Light"):
             for place in places:
                 self.open(place)
                 page.wait_for_load_state("networkidle")

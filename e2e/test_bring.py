@@ -106,7 +106,7 @@ class Bring(CookCase):
         self.paste(OPTIONAL)
         page.get_by_role("button", name="Put it on the Bench").click()
         expect(page.get_by_text(re.compile("In: .*fat .* a serving"))).to_be_visible()
-        page.get_by_role("button", name=re.compile("^Leave it out")).click()
+        page.locator(".in-out").get_by_role("button").click()
         expect(page.get_by_text(re.compile("Out. It would bring .*fat"))).to_be_visible()
         page.get_by_role("button", name="Not all of it").click()
         page.get_by_label("Grams of the crumb used here").fill("50")

@@ -57,7 +57,7 @@ class OwnFoods(CookCase):
         expect(page.get_by_role("button", name="Change Pier seed wraps")).to_be_visible()
         # Put away, it is no longer found; brought back, it is.
         self.drawer("Your own")
-        page.get_by_role("button", name="Put Pier seed wraps away").click()
+        page.get_by_role("button", name="Archive Pier seed wraps").click()
         page.get_by_role("button", name="Bring back").click()
         expect(page.get_by_role("link", name="Pier seed wraps")).to_be_visible()
 
@@ -121,8 +121,8 @@ class LinesAndGaps(CookCase):
         for words in ("How many does it serve?", "How hot is the oven?", "How long to fry?",
                       "How big is the dish?"):  # fmt: skip
             expect(points).to_contain_text(words)
-        page.get_by_role("button", name=re.compile("Take over all")).click()
-        expect(points).to_contain_text("Nothing left open")
+        page.get_by_role("button", name=re.compile("Use all")).click()
+        expect(points).to_contain_text("Nothing is missing")
         page.get_by_role("button", name="Undo").click()
         expect(points).to_contain_text("How hot is the oven?")
         expect(page.get_by_text("20 g in the dish · 20 g later")).to_be_visible()
@@ -133,11 +133,11 @@ class LinesAndGaps(CookCase):
         rail = self.rail()
         expect(rail).to_contain_text("added oil", ignore_case=True)
         before = rail.inner_text()
-        page.get_by_role("button", name=re.compile("instead of butter")).click()
+        page.get_by_role("button", name=re.compile("^Replace butter")).click()
         drawer = page.get_by_role("region", name="Instead of butter")
         expect(drawer).to_contain_text("without milk")
         drawer.get_by_role("button", name=re.compile("water")).click()
         expect(rail).not_to_have_text(before)
         expect(page.get_by_text(re.compile(r"\d+ g water"))).to_be_visible()
-        page.get_by_role("button", name="undo").click()
+        page.get_by_role("button", name="U undo").click()
         expect(page.get_by_text(re.compile(r"\d+ g water"))).to_be_hidden()

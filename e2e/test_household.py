@@ -88,7 +88,7 @@ class Places(CookCase):
         page = self.page
         self.to_bench()
         self.place("Dishes")
-        page.get_by_role("button", name="Put away Harbour-light bean pot").click()
+        page.get_by_role("button", name="Archive Harbour-light bean pot").click()
         expect(page.get_by_text("No dish yet.")).to_be_visible()
         page.get_by_role("button", name="Bring it back").click()
         expect(page.get_by_role("link", name="Harbour-light bean pot")).to_be_visible()
@@ -107,7 +107,7 @@ class Places(CookCase):
     def test_evening_stays_after_a_reload(self) -> None:
         page = self.page
         self.sign_in()
-        page.get_by_role("button", name="Evening").click()
+        page.get_by_role("button", name="Dark").click()
         page.reload()
-        expect(page.get_by_role("button", name="Day")).to_be_visible()
+        expect(page.get_by_role("button", name="Light")).to_be_visible()
         self.assertEqual(page.evaluate("() => document.documentElement.dataset.mode"), "dark")

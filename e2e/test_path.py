@@ -39,7 +39,7 @@ class CookCase(BrowserCase):
         if tare is not None:
             page.get_by_label("Empty bowl").fill(f"{tare:.0f}")
         page.get_by_role("button", name="Weigh in").click()
-        expect(page.get_by_role("button", name="Take it back")).to_be_visible()
+        expect(page.get_by_role("button", name="Delete this weighing")).to_be_visible()
 
 
 class Path(CookCase):
@@ -57,7 +57,7 @@ class Path(CookCase):
         expect(page.get_by_text("chosen", exact=True)).to_be_visible()
         expect(self.rail()).not_to_have_text(before)
         # Undo takes it back, choosing again brings it again.
-        page.get_by_role("button", name="undo").click()
+        page.get_by_role("button", name="U undo").click()
         expect(page.get_by_text("Choose a stand-in below")).to_be_visible()
         page.get_by_role("button", name="Choose Cauliflower").click()
 
@@ -131,7 +131,7 @@ class Path(CookCase):
         expect(read).to_contain_text("one doubtful")
         # The next doubtful line opens by itself.
         page.get_by_label("Grams").fill("30")
-        page.get_by_role("button", name="Settle").click()
+        page.get_by_role("button", name="Done").click()
         expect(read).to_contain_text("none doubtful")
         expect(read).to_contain_text("typed by you")
 
@@ -176,7 +176,7 @@ class Trouble(CookCase):
         page.route("**/api/dishes/*", lambda route: route.abort())
         page.get_by_role("button", name="Choose Swede").click()
         expect(page.get_by_role("alert")).to_contain_text("does not answer")
-        expect(page.get_by_text("kept in this browser")).to_be_visible()
+        expect(page.get_by_text("not yet saved")).to_be_visible()
         page.unroute("**/api/dishes/*")
         page.reload()
         expect(page.get_by_text("chosen", exact=True)).to_be_visible()

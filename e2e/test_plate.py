@@ -99,7 +99,7 @@ class SideBySide(CookCase):
         net = page.get_by_role("row", name=re.compile("^Net carbs"))
         expect(net.get_by_role("cell").nth(1)).to_contain_text(re.compile(r"▼ \d+ g less"))
         expect(page.get_by_role("main")).to_contain_text("no real difference")
-        chart = page.get_by_role("img", name=re.compile("^Net carbs by part. as brought: Pot"))
+        chart = page.get_by_role("img", name=re.compile("^Net carbs by part. original: Pot"))
         expect(chart).to_be_visible()
 
 
@@ -118,11 +118,11 @@ class Table(CookCase):
         page.get_by_label("Name").fill("Cleo")
         page.get_by_label("Fat at most", exact=True).fill("3")
         page.get_by_label("Fat counts").click()
-        page.get_by_role("option", name="a serving, a wish").click()
+        page.get_by_role("option", name="per serving, nice to have").click()
         page.get_by_label("Something else, in your words").fill("leek")
         page.get_by_role("button", name="Leave out").click()
         page.get_by_role("button", name="Save").click()
-        expect(page.get_by_text("Fat at most 3 g, a wish")).to_be_visible()
+        expect(page.get_by_text("Fat at most 3 g, nice to have")).to_be_visible()
         row = page.get_by_role("row", name=re.compile("Harbour-light bean pot"))
         expect(row.get_by_role("cell").last).to_contain_text("contains leek: leek")
         page.get_by_role("button", name="Change Cleo").click()

@@ -48,11 +48,11 @@ def water(page: Page) -> None:
         page.get_by_role("button", name=step).click()
         form.get_by_label("On the scale").fill(grams)
         form.get_by_role("button", name="Weigh in").click()
-        form.get_by_role("button", name="Take it back").wait_for()
+        form.get_by_role("button", name="Delete this weighing").wait_for()
     page.get_by_role("button", name="Pressed").click()
     form.get_by_label("On the scale").fill("1002")
     form.get_by_role("button", name="Weigh in").click()
-    form.get_by_role("button", name="Take it back").wait_for()
+    form.get_by_role("button", name="Delete this weighing").wait_for()
 
 
 def portions(page: Page) -> None:
@@ -151,7 +151,7 @@ def beside(page: Page) -> None:
 
 def line_swaps(page: Page) -> None:
     open_dish(page, "mackerel pot")
-    page.get_by_role("button", name="instead of butter").last.click()
+    page.get_by_role("button", name="Replace butter").last.click()
     page.get_by_role("region", name="Instead of butter").wait_for()
 
 

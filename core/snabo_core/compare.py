@@ -103,7 +103,7 @@ def compare_dishes(
     """
     if len(columns) + 1 > MOST_COLUMNS:
         raise BadInput(f"{MOST_COLUMNS} columns are the most that can be read.", "columns")
-    whole = [Column("original", "as brought", original), *columns]
+    whole = [Column("original", "original", original), *columns]
     made = [_judged(c, setting, book, library) for c in whole]
     return DishComparison(
         SHOWN,

@@ -218,7 +218,7 @@ class Standings(unittest.TestCase):
         made = dish(part("p", line("a", 1000, "cod"), line("b", None, "potato")))
         result = self.judge(made, Target("protein", at_least=30))
         self.assertEqual(result.code, "meets")
-        self.assertRegex(say(result.message), r"^at least \d+ g over the line$")
+        self.assertRegex(say(result.message), r"^\d+ g or more above what is needed$")
 
     def test_losses_count_against_at_least_only(self) -> None:
         made = dish(part("p", line("a", 1000, "potato")))

@@ -16,6 +16,9 @@ class Dish(Identified, Owned):
     created_at = models.DateTimeField(auto_now_add=True)
     changed_at = models.DateTimeField(auto_now=True)
     deleted_at = models.DateTimeField(null=True)
+    # The list's figures and what they follow from; renewed when that has changed.
+    summary = models.JSONField(null=True)
+    summary_key = models.CharField(max_length=64, default="")
 
     class Meta:
         ordering: ClassVar = ["-changed_at", "-id"]

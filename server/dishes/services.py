@@ -1,9 +1,11 @@
 """Bringing, saving, keeping and computing dishes."""
 
 import datetime as dt
+import hashlib
 from uuid import UUID, uuid4
 
 import msgspec
+from django.db.models import Count, F
 from django.http import Http404
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
@@ -19,14 +21,16 @@ from foods.services import learned
 from snabo_core import dish as core
 from snabo_core.candidates import ranking as core_ranking
 from snabo_core.compare import Column, compare_dishes, stand_in_columns
-from snabo_core.errors import BadInput
+from snabo_core.errors import BadInput, SnaboError
 from snabo_core.explain import explain as core_explain
+from snabo_core.foods import Library
 from snabo_core.frozen import Frozen, freeze
 from snabo_core.line_swaps import line_swaps as core_line_swaps
+from snabo_core.plate.setting import Setting
 from snabo_core.preview import preview as core_preview
 from snabo_core.recipe import lines_from, read_recipe, recipe_view, reread_line
+from snabo_core.summary import summary as core_summary
 from snabo_core.swaps.book import book
-from snabo_core.swaps.ledgers import name_of
 from snabo_core.swaps.roles import propose_slots
 from snabo_core.table_view import day_view, matrix_row
 from snabo_core.wire import (
@@ -34,10 +38,12 @@ from snabo_core.wire import (
     DayRequest,
     DayView,
     DishComparison,
+    DishSummary,
     Explained,
     ExplainRequest,
     LineSwapRequest,
     LineSwaps,
+    MatrixRow,
     Preview,
     PreviewRequest,
     Ranking,
@@ -49,6 +55,8 @@ from snabo_core.wire import (
 from table.services import setting_of
 
 MOST_DISHES = 500
+# Raised when figures of the list come out otherwise from the same documents.
+RELEASE = "0.4.0"
 
 
 class RecipeText(msgspec.Struct):
@@ -83,15 +91,15 @@ class VersionRecord(msgspec.Struct):
 
 
 class DishRecord(msgspec.Struct):
-    """A dish in the list of dishes."""
+    """A dish in the list of dishes; `problem` says why there are no figures, if there are none."""
 
     id: UUID
     title: str
-    servings: float
-    swapped: str
     version: int
     runs: int
     changed_at: dt.datetime
+    summary: DishSummary | None
+    problem: str
 
 
 class DishDetail(msgspec.Struct):
@@ -193,10 +201,16 @@ def matrix(household: Household) -> TableMatrix:
     """Return the household's dishes against its eaters."""
     setting, foods = setting_of(household), library_of(household)
     found = Dish.objects.of(household).filter(deleted_at=None)[:MOST_DISHES]
-    rows = tuple(
-        matrix_row(str(dish.uid), stored_dish(dish.draft), setting, book(), foods) for dish in found
-    )
+    rows = tuple(row for dish in found if (row := _matrix_row(dish, setting, foods)) is not None)
     return TableMatrix(tuple(e.name for e in setting.eaters), rows)
+
+
+def _matrix_row(dish: Dish, setting: Setting, foods: Library) -> MatrixRow | None:
+    """Return a dish against the eaters, None for one that cannot be read any more."""
+    try:
+        return matrix_row(str(dish.uid), stored_dish(dish.draft), setting, book(), foods)
+    except SnaboError:
+        return None
 
 
 def day(household: Household, request: DayRequest) -> DayView:
@@ -222,24 +236,39 @@ def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:
     return core_line_swaps(core.check(request.dish), request.line, setting, book(), foods)
 
 
-def _summary(dish: Dish) -> DishRecord:
-    document = stored_dish(dish.draft)
-    names = [name_of(slot, book()) for part in document.parts for slot in part.slots if slot.choice]
-    return DishRecord(
-        dish.uid,
-        dish.title,
-        document.servings,
-        ", ".join(names),
-        dish.versions.count(),
-        dish.runs.count(),
-        dish.changed_at,
-    )
-
-
 def dishes_of(household: Household) -> list[DishRecord]:
-    """Return the household's dishes, last changed first."""
-    found = Dish.objects.of(household).filter(deleted_at=None).prefetch_related("versions", "runs")
-    return [_summary(dish) for dish in found[:MOST_DISHES]]
+    """Return the household's dishes with their figures, last changed first.
+
+    One that cannot be read any more is listed with what is wrong, and keeps no other away.
+    """
+    found = (
+        Dish.objects.of(household)
+        .filter(deleted_at=None)
+        .annotate(kept=Count("versions", distinct=True), cooked=Count("runs", distinct=True))
+    )
+    setting, foods = setting_of(household), library_of(household)
+    table = hashlib.sha256(repr((setting.eaters, setting.rules, setting.microwave_watts)).encode())
+    rests_on = f"{household.foods_revision}|{table.hexdigest()}|{foods.digest}|{RELEASE}"
+    return [_listed(dish, rests_on, setting, foods) for dish in found[:MOST_DISHES]]
+
+
+def _listed(dish: Dish, rests_on: str, setting: Setting, foods: Library) -> DishRecord:
+    key = hashlib.sha256(f"{dish.revision}|{rests_on}".encode()).hexdigest()
+    problem, figures = "", None
+    try:
+        if dish.summary_key == key and dish.summary is not None:
+            figures = convert(dish.summary, DishSummary)
+        else:
+            figures = core_summary(core.check(stored_dish(dish.draft)), setting, book(), foods)
+            # Only these two fields, and only of the revision they were computed from.
+            Dish.objects.filter(pk=dish.pk, revision=dish.revision).update(
+                summary=msgspec.to_builtins(figures), summary_key=key, changed_at=F("changed_at")
+            )
+    except SnaboError as refusal:
+        problem = refusal.sentence
+    return DishRecord(
+        dish.uid, dish.title, dish.kept, dish.cooked, dish.changed_at, figures, problem
+    )
 
 
 def own_dish(household: Household, dish_id: UUID | str, *, lock: bool = False) -> Dish:

@@ -128,7 +128,7 @@ def _checked(form: EaterForm) -> dict[str, object]:
     if form.programme is not None:
         check_programme(form.programme)
     if any(key not in book().cautions for key in form.dismissed):
-        raise BadInput("There is no such caution to put away.", "dismissed")
+        raise BadInput("There is no such caution.", "dismissed")
     return {
         "name": form.name.strip(),
         "school": form.school,
@@ -224,7 +224,7 @@ def dismiss(household: Household, eater_id: UUID, key: str) -> EaterRecord:
         BadInput: there is no such caution.
     """
     if key not in book().cautions:
-        raise BadInput("There is no such caution to put away.", "key")
+        raise BadInput("There is no such caution.", "key")
     eater = _own(household, eater_id)
     eater.dismissed = sorted({*eater.dismissed, key})
     eater.save(update_fields=["dismissed"])

@@ -304,8 +304,10 @@ def kills(options: argparse.Namespace) -> int:
 
 def run_kills(count: int, seed: int, *, between: float = 3.0) -> Score:
     """Serve a household of its own, kill under writers, and return the score."""
-    with Database("mariadb-kills").serving() as database:
-        database.quick = False
+    own = Database("mariadb-kills")
+    # As careful with what it has acknowledged as the one that is cooked with.
+    own.quick = False
+    with own.serving() as database:
         _manage_or_stop("Updating the database", database, "migrate", "--verbosity", "0")
         env = _environment(database)
         command = [str(python()), str(ROOT / "server" / "manage.py"), "add_household"]

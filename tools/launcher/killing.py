@@ -19,6 +19,7 @@ from dataclasses import dataclass, field
 from typing import Any
 
 WRITERS = 3
+PATIENCE = 30.0
 PASSWORD = "four quiet herons"
 RECIPE = "Pea pot\nServes 4\n200 g peas\n1 onion\n"
 
@@ -116,12 +117,27 @@ class Writer(threading.Thread):
         self.added.add(client_id)
 
 
+def patiently(kitchen: Kitchen, path: str) -> Any:
+    """Return what is at an address, None where nothing is; waits while nobody answers."""
+    limit = time.monotonic() + PATIENCE
+    while True:
+        try:
+            return kitchen.send("GET", path)
+        except urllib.error.HTTPError as refusal:
+            if refusal.code == 404 or time.monotonic() > limit:
+                return None
+        except (OSError, http.client.HTTPException):
+            if time.monotonic() > limit:
+                raise
+        time.sleep(0.2)
+
+
 def score(writers: list[Writer], kitchen: Kitchen) -> Score:
     """Compare what the server holds with what it acknowledged."""
     found = Score()
-    ids = [dish["id"] for dish in kitchen.send("GET", "dishes")]
+    ids = [dish["id"] for dish in patiently(kitchen, "dishes")]
     for writer in writers:
-        now = kitchen.send("GET", f"dishes/{writer.dish['id']}")
+        now = patiently(kitchen, f"dishes/{writer.dish['id']}") or {"revision": 0}
         found.acknowledged += writer.saves + len(writer.added)
         found.waits += writer.waits
         found.lost += max(0, writer.revision - now["revision"])

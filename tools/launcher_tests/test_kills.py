@@ -4,7 +4,6 @@ import unittest
 
 from launcher.cli import run_kills
 
-
 # Kills one of each: database, web server, worker.
 SEED = 2
 

@@ -24,6 +24,7 @@ import { KitchenPlace } from './places/kitchen/KitchenPlace';
 import { PortionsPlace } from './places/portions/PortionsPlace';
 import { TablePlace } from './places/table/TablePlace';
 import { WaterPlace } from './places/water/WaterPlace';
+import { useTitle } from './parts/useTitle';
 import { themeFor } from './theme/theme';
 import { useMode } from './theme/useMode';
 
@@ -46,6 +47,18 @@ function Fault(): JSX.Element {
       <Notice bad actions={<a href="/">Back to the dishes</a>}>
         This page failed: {sentence(error)} Nothing saved was lost.
       </Notice>
+    </main>
+  );
+}
+
+function NoSuchPlace(): JSX.Element {
+  useTitle('No such page');
+  return (
+    <main className="place" id="content">
+      <h1>No such page</h1>
+      <p>
+        There is nothing at this address. <a href="/dishes">To the dishes</a>
+      </p>
     </main>
   );
 }
@@ -82,7 +95,7 @@ const router = createBrowserRouter([
           { path: 'compare', element: <ComparePlace /> },
         ],
       },
-      { path: '*', element: <Navigate to="/dishes" replace /> },
+      { path: '*', element: <NoSuchPlace /> },
     ],
   },
 ]);

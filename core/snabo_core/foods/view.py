@@ -100,7 +100,8 @@ def measures_of(food: Food, form: str, system: str) -> tuple[MeasureView, ...]:
         elif density is not None and unit.size:
             best, low, high = (unit.size * d for d in (density.best, density.low, density.high))
             views.append(MeasureView(unit.id, name, best, low, high,
-                                     f"bulk density {density.best:g} g/ml, common practice",
+                                     f"usual weight of a cup, {density.best:g} g/ml; common "
+                                     "practice",
                                      own=False))  # fmt: skip
     views += [
         MeasureView(unit, unit.replace("_", " "), m.grams, m.low, m.high, m.source,

@@ -36,6 +36,30 @@ class TableMatrix:
 
 
 @dataclass(frozen=True)
+class Layer:
+    """One part of a dish in small: grams, and how much of them is starch."""
+
+    name: str
+    grams: float
+    starch_share: float
+    swapped: bool
+
+
+@dataclass(frozen=True)
+class DishSummary:
+    """A dish in the list: per serving, with whom it suits; None where unknown or unchanged."""
+
+    servings: float
+    net_carbs: float | None
+    was_net_carbs: float | None
+    suits: tuple[str, ...]
+    others: tuple[str, ...]
+    layers: tuple[Layer, ...]
+    swapped: tuple[str, ...]
+    doubtful: int
+
+
+@dataclass(frozen=True)
 class DayMeal:
     """A meal of a day: a dish and how many servings of it everybody has."""
 

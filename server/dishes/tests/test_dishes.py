@@ -226,7 +226,7 @@ class Compute(KitchenCase):
     def test_preview_asks_the_database_little(self) -> None:
         body = {"sequence": 1, "dish": self.read()}
         # Session, user with household, eaters.
-        with self.assertNumQueries(3):
+        with self.assertNumQueries(4):
             self.send("post", "preview", body)
 
     def test_the_list_of_dishes_asks_the_database_the_same_for_many(self) -> None:
@@ -234,7 +234,7 @@ class Compute(KitchenCase):
             detail = self.bring()
             self.send("post", f"dishes/{detail['id']}/versions")
         # Session, user with household, dishes, versions, runs.
-        with self.assertNumQueries(5):
+        with self.assertNumQueries(6):
             self.assertEqual(len(self.send("get", "dishes").json()), 3)
 
     def test_rank_offers_every_family(self) -> None:
@@ -329,7 +329,7 @@ class Plates(KitchenCase):
         path = f"dishes/{detail['id']}/compare"
         found = self.send("post", path, body).json()
         labels = [column["label"] for column in found["columns"]]
-        self.assertEqual(labels[:3], ["as brought", "as it is now", "version 1"])
+        self.assertEqual(labels[:3], ["original", "as it is now", "version 1"])
         net = [c["differences"]["net_carbs"]["words"] for c in found["columns"][1:]]
         self.assertTrue(all(words.endswith("g less") for words in net), net)
         gone = self.send("post", path, body | {"versions": [9]})

@@ -1775,17 +1775,41 @@ export interface components {
         };
         /**
          * DishRecord
-         * @description A dish in the list of dishes.
+         * @description A dish in the list of dishes; `problem` says why there are no figures, if there are none.
          */
         DishRecord: {
             /** Format: uuid */
             id: string;
             title: string;
-            servings: number;
-            swapped: string;
             version: number;
             runs: number;
             changed_at: string;
+            summary: components["schemas"]["DishSummary"] | null;
+            problem: string;
+        };
+        /**
+         * DishSummary
+         * @description A dish in the list: per serving, with whom it suits; None where unknown or unchanged.
+         */
+        DishSummary: {
+            servings: number;
+            net_carbs: number | null;
+            was_net_carbs: number | null;
+            suits: string[];
+            others: string[];
+            layers: components["schemas"]["Layer"][];
+            swapped: string[];
+            doubtful: number;
+        };
+        /**
+         * Layer
+         * @description One part of a dish in small: grams, and how much of them is starch.
+         */
+        Layer: {
+            name: string;
+            grams: number;
+            starch_share: number;
+            swapped: boolean;
         };
         /**
          * DishDetail

@@ -62,6 +62,13 @@ export function moveLine(dish: Dish, lineId: string, partId: string): Dish {
   }));
 }
 
+/** Move a line to a part, or with "new" to one of its own. */
+export function movedTo(dish: Dish, lineId: string, to: string): Dish {
+  if (to !== 'new') return moveLine(dish, lineId, to);
+  const [more, id] = addPart(dish, 'New part');
+  return moveLine(more, lineId, id);
+}
+
 export function addPart(dish: Dish, name: string): [Dish, string] {
   const id = newId();
   return [{ ...dish, parts: [...dish.parts, { id, name, lines: [], slots: [], taken: null }] }, id];

@@ -6,13 +6,17 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 
 import { ApiError, client, sentence, take } from '../api/client';
-import { dishesQuery } from '../api/queries';
-import type { Dish } from '../api/types';
+import { dishesQuery, runsQuery } from '../api/queries';
+import type { Dish, WeighBody } from '../api/types';
+import { describe } from './describe';
+import { newId } from './newId';
 import { forget, keep, recall } from './storage';
 
 const SAVE_AFTER_MS = 500;
 const RETRY_AFTER_MS = 5000;
 const MOST_UNDO = 100;
+// So many steps outlive a reload; a window keeps a few megabytes at most.
+const MOST_KEPT = 15;
 
 interface Unsaved {
   revision: number;
@@ -26,7 +30,18 @@ export interface Draft {
   sequence: number;
   change: (next: (dish: Dish) => Dish) => void;
   undo: () => void;
-  canUndo: boolean;
+  redo: () => void;
+  /** What undo and redo would do, in words; null where there is nothing. */
+  undoes: string | null;
+  redoes: string | null;
+  /** What was undone or redone last, to be said. */
+  said: string;
+  /** Tell the history of a weigh-in, so that undo covers it. */
+  noteWeighed: (weighed: Weighed) => void;
+  /** An unsaved change of an older revision, found in this browser. */
+  left: Dish | null;
+  takeUpLeft: () => void;
+  dropLeft: () => void;
   saving: 'saved' | 'saving' | 'waiting';
   problem: string | null;
   /** Set when somebody else saved meanwhile; `saveOver` keeps ours, `loadOther` theirs. */
@@ -37,18 +52,60 @@ export interface Draft {
   flush: () => Promise<void>;
 }
 
+/** A weigh-in that undo deletes and redo makes again. */
+export interface Weighed {
+  run: string;
+  body: WeighBody;
+  words: string;
+}
+
+type Entry = { document: Dish; words: string } | { weighed: Weighed; words: string };
+
 interface State {
   document: Dish;
   sequence: number;
-  past: Dish[];
+  past: Entry[];
+  future: Entry[];
 }
 
-function start(id: string, revision: number, stored: Dish): { state: State; dirty: boolean } {
+/** Undo and redo outlive a reload of this window. */
+function recallHistory(id: string, document: Dish): { past: Entry[]; future: Entry[] } {
+  try {
+    const text = sessionStorage.getItem(`snabo-history-${id}`);
+    const kept = text ? (JSON.parse(text) as { at: Dish; past: Entry[]; future: Entry[] }) : null;
+    // A history of another document would undo into the wrong one.
+    if (kept && JSON.stringify(kept.at) === JSON.stringify(document)) return kept;
+  } catch {
+    // Nothing kept, or nothing that can be read.
+  }
+  return { past: [], future: [] };
+}
+
+function keepHistory(id: string, state: State): void {
+  const kept = {
+    at: state.document,
+    past: state.past.slice(-MOST_KEPT),
+    future: state.future.slice(-MOST_KEPT),
+  };
+  try {
+    sessionStorage.setItem(`snabo-history-${id}`, JSON.stringify(kept));
+  } catch {
+    // Undo still works until the window is closed.
+  }
+}
+
+function start(
+  id: string,
+  revision: number,
+  stored: Dish,
+): { state: State; dirty: boolean; left: Unsaved | null } {
   const unsaved = recall<Unsaved>(`draft-${id}`);
-  const ours = unsaved?.revision === revision ? unsaved.document : null;
-  if (unsaved && !ours) keep(`draft-${id}-left`, unsaved);
+  const usable = unsaved?.document.schema === stored.schema ? unsaved : null;
+  const ours = usable?.revision === revision ? usable.document : null;
   const document = ours ?? stored;
-  return { state: { document, sequence: 0, past: ours ? [stored] : [] }, dirty: ours !== null };
+  const state = { document, sequence: 0, ...recallHistory(id, document) };
+  // An unsaved change of an older revision is offered; nobody's text is dropped unasked.
+  return { state, dirty: ours !== null, left: usable && !ours ? usable : null };
 }
 
 export function useDraft(id: string, revision: number, stored: Dish, reload: () => void): Draft {
@@ -59,6 +116,8 @@ export function useDraft(id: string, revision: number, stored: Dish, reload: () 
   const known = useRef(revision);
   const dirty = useRef(begun.dirty);
   const latest = useRef(begun.state.document);
+  const [left, setLeft] = useState(begun.left?.document ?? null);
+  const [said, setSaid] = useState('');
   const queries = useQueryClient();
 
   const { mutateAsync, isPending, error } = useMutation({
@@ -113,6 +172,7 @@ export function useDraft(id: string, revision: number, stored: Dish, reload: () 
       dirty.current = true;
       setUnsaved(true);
       keep(`draft-${id}`, { revision: known.current, document: next.document });
+      keepHistory(id, next);
       setState(next);
     },
     [id],
@@ -122,26 +182,88 @@ export function useDraft(id: string, revision: number, stored: Dish, reload: () 
     (edit: (dish: Dish) => Dish) => {
       const document = edit(state.document);
       if (document === state.document) return;
-      const past = [...state.past, state.document].slice(-MOST_UNDO);
-      put({ document, past, sequence: state.sequence + 1 });
+      const entry = { document: state.document, words: describe(state.document, document) };
+      const past = [...state.past, entry].slice(-MOST_UNDO);
+      put({ document, past, future: [], sequence: state.sequence + 1 });
     },
     [state, put],
   );
 
-  const undo = useCallback(() => {
-    const document = state.past[state.past.length - 1];
-    if (!document) return;
-    put({ document, past: state.past.slice(0, -1), sequence: state.sequence + 1 });
-  }, [state, put]);
+  const noteWeighed = useCallback(
+    (weighed: Weighed) => {
+      const entry = { weighed, words: weighed.words };
+      const next = { ...state, past: [...state.past, entry].slice(-MOST_UNDO), future: [] };
+      keepHistory(id, next);
+      setState(next);
+    },
+    [id, state],
+  );
+
+  /** Delete a weigh-in, or make it again; the run says what there is. */
+  const weigh = useCallback(
+    async (weighed: Weighed, back: boolean): Promise<void> => {
+      const { slot, step } = weighed.body;
+      if (back)
+        await take(
+          client.POST('/api/runs/{run_id}/take-back', {
+            params: { path: { run_id: weighed.run } },
+            body: { client_id: newId(), slot, step },
+          }),
+        );
+      else
+        await take(
+          client.POST('/api/dishes/{dish_id}/weigh-ins', {
+            params: { path: { dish_id: id } },
+            body: { ...weighed.body, client_id: newId(), sure: true },
+          }),
+        );
+      await queries.invalidateQueries({ queryKey: runsQuery(id).queryKey });
+    },
+    [id, queries],
+  );
+
+  const move = useCallback(
+    (back: boolean) => {
+      const from = back ? state.past : state.future;
+      const entry = from.at(-1);
+      if (!entry) return;
+      const rest = from.slice(0, -1);
+      const opposite: Entry =
+        'document' in entry ? { document: state.document, words: entry.words } : entry;
+      const to = [...(back ? state.future : state.past), opposite].slice(-MOST_UNDO);
+      const lists = back ? { past: rest, future: to } : { past: to, future: rest };
+      setSaid(`${back ? 'Undone' : 'Done again'}: ${entry.words}.`);
+      if ('document' in entry) {
+        put({ document: entry.document, ...lists, sequence: state.sequence + 1 });
+        return;
+      }
+      const next = { ...state, ...lists };
+      setState(next);
+      keepHistory(id, next);
+      weigh(entry.weighed, back).catch((refusal: unknown) => setSaid(sentence(refusal)));
+    },
+    [id, state, put, weigh],
+  );
+  const undo = useCallback(() => move(true), [move]);
+  const redo = useCallback(() => move(false), [move]);
 
   const saveOver = (): void => {
     if (conflict === null) return;
     known.current = conflict;
     setConflict(null);
+    flush().catch(() => undefined);
   };
   const loadOther = (): void => {
     forget(`draft-${id}`);
     reload();
+  };
+  const takeUpLeft = (): void => {
+    if (left) change(() => left);
+    setLeft(null);
+  };
+  const dropLeft = (): void => {
+    if (!dirty.current) forget(`draft-${id}`);
+    setLeft(null);
   };
 
   const stale = error instanceof ApiError && error.status === 412;
@@ -151,7 +273,14 @@ export function useDraft(id: string, revision: number, stored: Dish, reload: () 
     sequence: state.sequence,
     change,
     undo,
-    canUndo: state.past.length > 0,
+    redo,
+    undoes: state.past.at(-1)?.words ?? null,
+    redoes: state.future.at(-1)?.words ?? null,
+    said,
+    noteWeighed,
+    left,
+    takeUpLeft,
+    dropLeft,
     saving: error ? 'waiting' : isPending || unsaved ? 'saving' : 'saved',
     problem: error && !stale ? sentence(error) : null,
     conflict,

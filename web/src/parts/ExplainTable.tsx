@@ -100,7 +100,7 @@ export function ExplainTable({ dish, nutrient, scale }: Props): JSX.Element {
         {label}: where it comes from{' '}
         <span className="soft" style={{ font: '16px var(--text)' }}>
           {figureText(figure, unit)} in {found.data.scale}
-          {spread && `, nine times in ten ${spread}`}
+          {spread && `, usually ${spread}`}
         </span>
       </h2>
       {lines.length === 0 ? (

@@ -55,6 +55,18 @@ export function Frame(): JSX.Element {
     <div className="frame">
       <ReachPatterns />
       <GlassPatterns />
+      <a
+        href="#content"
+        className="skip"
+        onClick={(event) => {
+          event.preventDefault();
+          const main = document.querySelector('main');
+          main?.setAttribute('tabindex', '-1');
+          main?.focus();
+        }}
+      >
+        Skip to the content
+      </a>
       <header className="top">
         <Link to="/dishes" className="mark" aria-label="Snabo, to the dishes">
           snabo
@@ -69,7 +81,7 @@ export function Frame(): JSX.Element {
         <span className="grow" />
         <span className="soft wide">{session.data.household}</span>
         <button type="button" className="plain-button" onClick={toggle}>
-          {mode === 'dark' ? 'Day' : 'Evening'}
+          {mode === 'dark' ? 'Light' : 'Dark'}
         </button>
         <button type="button" className="plain-button wide" onClick={() => showKeys(true)}>
           <kbd>?</kbd> keys

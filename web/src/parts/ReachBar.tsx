@@ -16,7 +16,7 @@ const VERDICTS: Record<string, string> = {
 
 function limitText(reach: Reach): string {
   const { at_least: least, at_most: most, unit } = reach;
-  const wish = reach.hard ? '' : ', a wish';
+  const wish = reach.hard ? '' : ', nice to have';
   if (least !== null && most !== null)
     return `${valueIn(least, unit)} to ${valueIn(most, unit)}${wish}`;
   if (most !== null) return `at most ${valueIn(most, unit)}${wish}`;

@@ -165,8 +165,8 @@ export function Section({ parts, views, chosen, onChoose }: Props): JSX.Element 
           ))}
       </div>
       <figcaption className="soft">
-        Hatching: starch-class carbohydrate.
-        {layers.some((layer) => layer.ghost !== null) && ' Dashes: how deep the old part went.'}
+        Striped: starch.
+        {layers.some((layer) => layer.ghost !== null) && ' Dashed: height before the swap.'}
       </figcaption>
     </figure>
   );

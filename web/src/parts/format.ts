@@ -85,6 +85,20 @@ export function unitOf(nutrient: string): string {
   return UNITS[nutrient] ?? 'g';
 }
 
+/** How much longer the whole takes, as said: "6 min quicker". */
+export function minutesMore(minutes: number): string {
+  const whole = Math.round(Math.abs(minutes));
+  if (whole === 0) return 'as quick';
+  return `${whole} min ${minutes < 0 ? 'quicker' : 'longer'}`;
+}
+
+/** How much more of it is work. */
+export function workMore(minutes: number): string {
+  const whole = Math.round(Math.abs(minutes));
+  if (whole === 0) return 'as much work';
+  return `${whole} min ${minutes < 0 ? 'less' : 'more'} work`;
+}
+
 /** What can leave a line before it is eaten, as said on screens. */
 export const LEAVES: Record<Leaving['what'], string> = {
   all: 'left behind or drained away',

@@ -50,7 +50,14 @@ export function themeFor(mode: Mode): Theme {
       h2: { fontFamily: HEADING },
     },
     components: {
-      MuiButtonBase: { defaultProps: { disableRipple: true } },
+      MuiButtonBase: {
+        defaultProps: { disableRipple: true },
+        styleOverrides: {
+          root: {
+            '&.Mui-focusVisible': { outline: `2.5px solid ${c.aubergine}`, outlineOffset: 2 },
+          },
+        },
+      },
       MuiButton: {
         defaultProps: { disableElevation: true },
         styleOverrides: {

@@ -8,7 +8,7 @@ import { rankQuery } from '../../api/queries';
 import type { CandidateView, Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { setChoice } from '../../draft/edits';
-import { percent, signed, withUnit } from '../../parts/format';
+import { minutesMore, percent, withUnit, workMore } from '../../parts/format';
 import { Limits } from '../../parts/Limits';
 import { Notice } from '../../parts/Notice';
 import { ReachBar } from '../../parts/ReachBar';
@@ -63,9 +63,9 @@ function Strip({ item, was, chosen, open, onToggle, onChoose }: StripProps): JSX
         </button>
         {limit ? <ReachBar reach={limit.reach} whose={limit.eater} wordsHidden /> : <span />}
         <span className="minutes">
-          {signed(item.extra_total)} min
+          {minutesMore(item.extra_total)}
           <br />
-          <span className="soft">{signed(item.extra_hands_on)} by hand</span>
+          <span className="soft">{workMore(item.extra_hands_on)}</span>
         </span>
         {chosen ? (
           <b className="aside">chosen</b>

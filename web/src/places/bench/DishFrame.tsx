@@ -11,6 +11,7 @@ import { useDraft } from '../../draft/useDraft';
 import { plain } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { useKeys } from '../../parts/useKeys';
+import { useTitle } from '../../parts/useTitle';
 import { CounterStrip } from './CounterStrip';
 
 const STATIONS = [
@@ -80,7 +81,8 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
   // A refused draft keeps the last figures, and with them every field being typed in.
   const [last, setLast] = useState<Preview>();
   if (preview.data && preview.data !== last) setLast(preview.data);
-  useKeys(useMemo(() => ({ u: draft.undo }), [draft.undo]));
+  useKeys(useMemo(() => ({ u: draft.undo, r: draft.redo }), [draft.undo, draft.redo]));
+  useTitle(draft.document.title);
   const open: OpenDish = {
     draft,
     preview: preview.data ?? last,
@@ -109,18 +111,33 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
                 ? 'saved'
                 : draft.saving === 'saving'
                   ? 'saving …'
-                  : 'kept in this browser'}
+                  : 'not yet saved'}
             </span>
           </p>
         </div>
-        <button
-          type="button"
-          className="plain-button"
-          disabled={!draft.canUndo}
-          onClick={draft.undo}
-        >
-          <kbd>U</kbd> undo
-        </button>
+        <span className="history">
+          <button
+            type="button"
+            className="plain-button"
+            disabled={draft.undoes === null}
+            title={draft.undoes ? `Undo: ${draft.undoes}` : 'Nothing to undo'}
+            onClick={draft.undo}
+          >
+            <kbd>U</kbd> undo
+          </button>
+          <button
+            type="button"
+            className="plain-button"
+            disabled={draft.redoes === null}
+            title={draft.redoes ? `Redo: ${draft.redoes}` : 'Nothing to redo'}
+            onClick={draft.redo}
+          >
+            <kbd>R</kbd> redo
+          </button>
+          <span role="status" className="soft">
+            {draft.said}
+          </span>
+        </span>
         <nav className="stations" aria-label="Stations">
           {STATIONS.map(([to, name], i) => (
             <span key={to} style={{ display: 'contents' }}>
@@ -133,6 +150,22 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
           ))}
         </nav>
       </div>
+      {draft.left && (
+        <Notice
+          actions={
+            <>
+              <button type="button" className="chip" onClick={draft.takeUpLeft}>
+                Take it up
+              </button>
+              <button type="button" className="chip" onClick={draft.dropLeft}>
+                Drop it
+              </button>
+            </>
+          }
+        >
+          A change to this dish was not saved and is still in this browser.
+        </Notice>
+      )}
       {draft.problem && <Notice bad>{draft.problem}</Notice>}
       {open.previewProblem && <Notice bad>{open.previewProblem}</Notice>}
       {draft.conflict !== null && (

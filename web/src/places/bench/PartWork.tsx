@@ -16,6 +16,8 @@ import {
   mapSlot,
   replaceLine,
   setChoice,
+  movedTo,
+  removeLine,
 } from '../../draft/edits';
 import { makeIt } from '../../draft/kinds';
 import { percent, withUnit } from '../../parts/format';
@@ -107,7 +109,7 @@ function Or({ line, onSwap }: { line: Line; onSwap: () => void }): JSX.Element {
       title="What else would do?"
       onClick={onSwap}
     >
-      or …<span className="hidden"> instead of {line.food_name}</span>
+      Replace<span className="hidden"> {line.food_name}</span>
     </button>
   );
 }
@@ -126,7 +128,7 @@ function Was({ part, slot, onSwap }: LinesProps): JSX.Element {
   };
   return (
     <div>
-      <h3>was{slot && ' (ticked: swapped together)'}</h3>
+      <h3>{slot ? 'Ticked lines are replaced' : 'was'}</h3>
       <ul className="amounts">
         {part.lines.map((line) =>
           line.settled ? (
@@ -161,8 +163,8 @@ function Was({ part, slot, onSwap }: LinesProps): JSX.Element {
                 onClose={() => setOpen(null)}
                 onChange={(next) => draft.change((dish) => replaceLine(dish, line.id, next))}
                 onAdjust={(next) => draft.change((dish) => replaceLine(dish, line.id, next))}
-                onMove={() => undefined}
-                onRemove={() => undefined}
+                onMove={(to) => draft.change((dish) => movedTo(dish, line.id, to))}
+                onRemove={() => draft.change((dish) => removeLine(dish, line.id))}
                 onMake={(kind) => draft.change((dish) => makeIt(dish, line.id, kind))}
               />
             </li>
@@ -212,7 +214,7 @@ function Becomes({ part, slot, onSwap }: LinesProps): JSX.Element {
           className="chip"
           onClick={() => draft.change((dish) => setChoice(dish, part.id, slot.id, null))}
         >
-          Take it back
+          Undo swap
         </button>
       </p>
     </div>
@@ -220,10 +222,15 @@ function Becomes({ part, slot, onSwap }: LinesProps): JSX.Element {
 }
 
 export function PartWork({ part }: { part: Part }): JSX.Element {
-  const [picked, setPicked] = useState(0);
+  const { draft, preview } = useOpenDish();
+  // The slot that carries most of the starch comes first.
+  const starchy = part.slots.findIndex((s) => s.id === preview?.starchy?.slot_id);
+  const [chosenSlot, setPicked] = useState<number | null>(null);
+  const picked = chosenSlot ?? Math.max(0, starchy);
   const slot = part.slots[Math.min(picked, part.slots.length - 1)] ?? null;
   const active = slot && slot.role !== 'plain' ? slot : null;
-  const { draft } = useOpenDish();
+  const roles = useQuery(rolesQuery);
+  const roleNames = new Map(roles.data?.map((role) => [role.key, role.name]));
   const [swapping, setSwapping] = useState<string | null>(null);
   const toSwap = allLines(part).find((line) => line.id === swapping);
   return (
@@ -241,7 +248,7 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
           >
             {part.slots.map((s, i) => (
               <option key={s.id} value={i}>
-                slot {i + 1}: {s.role}
+                {roleNames.get(s.role) ?? s.role}
               </option>
             ))}
           </select>

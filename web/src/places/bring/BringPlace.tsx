@@ -15,6 +15,7 @@ import { Notice } from '../../parts/Notice';
 import { useKeys } from '../../parts/useKeys';
 import { EXAMPLE } from './example';
 import { ReadDish } from './ReadDish';
+import { useTitle } from '../../parts/useTitle';
 
 const MOST_UNDO = 100;
 const SYSTEMS: [UnitSystem, string][] = [
@@ -28,6 +29,7 @@ function isSystem(text: string): text is UnitSystem {
 }
 
 export function BringPlace(): JSX.Element {
+  useTitle('Bring a dish');
   const [text, setText] = useState(() => recall<string>('bring-text') ?? '');
   const [read, setRead] = useState<Dish | null>(() => recall<Dish>('bring-read'));
   const [chosen, setChosen] = useState<UnitSystem | null>(null);

@@ -152,7 +152,7 @@ function Edit(props: Props): JSX.Element {
       />
       <div className="row">
         <Button type="submit" variant="contained">
-          Settle
+          Done
         </Button>
         <Button onClick={props.onRemove}>Remove</Button>
         {line.food !== null && line.grams !== null && (

@@ -21,7 +21,7 @@ export function OpenCount({ dish }: { dish: Dish }): JSX.Element | null {
   if (open === 0) return null;
   return (
     <a href="#open-points" className="assumed">
-      {open} left open by the recipe
+      {open === 1 ? 'One thing' : `${open} things`} the recipe does not say
     </a>
   );
 }
@@ -35,7 +35,11 @@ export function OpenPoints({ dish, onTakeOver, onLine }: Props): JSX.Element | n
   return (
     <section aria-label="What the recipe leaves open" className="open-points" id="open-points">
       <div className="row">
-        <h3>{open.length === 0 ? 'Nothing left open' : `The recipe leaves ${open.length} open`}</h3>
+        <h3>
+          {open.length === 0
+            ? 'Nothing is missing'
+            : `${open.length === 1 ? 'One thing' : `${open.length} things`} the recipe does not say`}
+        </h3>
         <span className="grow" />
         {defaults.length > 1 && (
           <button
@@ -43,7 +47,7 @@ export function OpenPoints({ dish, onTakeOver, onLine }: Props): JSX.Element | n
             className="chip"
             onClick={() => onTakeOver(defaults.map((gap) => gap.key))}
           >
-            Take over all {defaults.length} defaults
+            Use all {defaults.length} suggestions
           </button>
         )}
       </div>
@@ -53,7 +57,7 @@ export function OpenPoints({ dish, onTakeOver, onLine }: Props): JSX.Element | n
             <Point gap={gap} dish={dish} />
             {gap.default ? (
               <button type="button" className="chip" onClick={() => onTakeOver([gap.key])}>
-                Take over
+                Use this
               </button>
             ) : (
               onLine &&
@@ -66,7 +70,7 @@ export function OpenPoints({ dish, onTakeOver, onLine }: Props): JSX.Element | n
           </li>
         ))}
       </ul>
-      {taken > 0 && <p className="soft">{taken} taken over as assumed.</p>}
+      {taken > 0 && <p className="soft">{taken} suggestions used.</p>}
     </section>
   );
 }
@@ -80,7 +84,7 @@ function Point({ gap, dish }: { gap: Gap; dish: Dish }): JSX.Element {
       {gap.default ? (
         <span className="assumed">assumed {gap.default}</span>
       ) : (
-        <span className="soft">nothing sensible can be assumed</span>
+        <span className="soft">please fill in</span>
       )}
     </span>
   );

@@ -83,7 +83,7 @@ function Columns({ found }: { found: DishComparison }): JSX.Element {
             <td key={column.key}>
               {column.extra_total === null
                 ? '–'
-                : `${signed(column.extra_total)}, ${signed(column.extra_hands_on ?? 0)} by hand`}
+                : `${signed(column.extra_total)}, ${signed(column.extra_hands_on ?? 0)} of it work`}
             </td>
           ))}
         </tr>
@@ -94,7 +94,11 @@ function Columns({ found }: { found: DishComparison }): JSX.Element {
               {column.eaters.map((eater) => (
                 <div key={eater.id} className={`verdict ${eater.suits ? 'ok' : 'bad'}`}>
                   {eater.name}{' '}
-                  {eater.suits ? 'yes' : eater.excluded ? 'not as it is' : 'a limit missed'}
+                  {eater.suits
+                    ? 'yes'
+                    : eater.excluded
+                      ? 'cannot eat this version'
+                      : 'misses a limit'}
                 </div>
               ))}
             </td>

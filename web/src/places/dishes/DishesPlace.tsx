@@ -1,25 +1,93 @@
 /** The household's dishes. */
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import type { JSX } from 'react';
+import TextField from '@mui/material/TextField';
+import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
 import { client, sentence, take } from '../../api/client';
 import { dishesQuery } from '../../api/queries';
-import type { DishRecord } from '../../api/types';
-import { day, plain } from '../../parts/format';
+import type { DishRecord, DishSummary, Layer } from '../../api/types';
+import { day, plain, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { useRemovable } from '../../parts/useRemovable';
+import { useTitle } from '../../parts/useTitle';
+
+const WIDE = 64;
+const HIGH = 44;
 
 function about(dish: DishRecord): string {
-  const parts = [`${plain(dish.servings)} servings`];
+  const parts = dish.summary ? [`${plain(dish.summary.servings)} servings`] : [];
   if (dish.version) parts.push(`version ${dish.version}`);
   if (dish.runs) parts.push(dish.runs === 1 ? 'cooked once' : `cooked ${dish.runs} times`);
   parts.push(`changed ${day(dish.changed_at)}`);
   return parts.join(' · ');
 }
 
+/** The dish as a cut in small: its parts to mass, striped by how much of them is starch. */
+function Cut({ layers }: { layers: Layer[] }): JSX.Element {
+  const whole = layers.reduce((sum, layer) => sum + layer.grams, 0);
+  const high = (layer: Layer): number => (whole > 0 ? (layer.grams / whole) * HIGH : 0);
+  // The first part lies at the bottom of the dish.
+  const topOf = (place: number): number =>
+    HIGH - layers.slice(0, place + 1).reduce((sum, layer) => sum + high(layer), 0);
+  return (
+    <svg
+      className="cut"
+      viewBox={`0 0 ${WIDE} ${HIGH + 2}`}
+      width={WIDE}
+      height={HIGH + 2}
+      role="img"
+      aria-label={layers.map((layer) => layer.name).join(', ')}
+    >
+      {layers.map((layer, place) => {
+        const height = high(layer);
+        const top = topOf(place);
+        return (
+          <g key={layer.name}>
+            <rect
+              x={3}
+              y={top}
+              width={WIDE - 3}
+              height={height}
+              className={layer.swapped ? 'swapped' : ''}
+            />
+            <rect
+              x={3}
+              y={top}
+              width={(WIDE - 3) * Math.min(1, layer.starch_share * 3)}
+              height={height}
+              className="starch"
+            />
+          </g>
+        );
+      })}
+      <path d={`M1 0V${HIGH + 1}H${WIDE}`} />
+    </svg>
+  );
+}
+
+function Figures({ summary }: { summary: DishSummary }): JSX.Element {
+  const { net_carbs: now, was_net_carbs: was } = summary;
+  return (
+    <span>
+      <b>
+        {now === null
+          ? 'Net carbs not known yet'
+          : `${was === null ? '' : `${withUnit(was, 'g')} → `}${withUnit(now, 'g')} net carbs`}
+      </b>
+      <br />
+      <span className="soft">
+        {summary.suits.length > 0 && `for ${summary.suits.join(', ')}`}
+        {summary.suits.length > 0 && summary.others.length > 0 && '; '}
+        {summary.others.length > 0 && `not yet for ${summary.others.join(', ')}`}
+      </span>
+    </span>
+  );
+}
+
 export function DishesPlace(): JSX.Element {
+  useTitle('Dishes');
   const dishes = useQuery(dishesQuery);
   const queries = useQueryClient();
   const refresh = (): Promise<void> =>
@@ -34,6 +102,10 @@ export function DishesPlace(): JSX.Element {
     refresh,
   );
   const problem = dishes.error ?? away.error;
+  const [wanted, setWanted] = useState('');
+  const shown = (dishes.data ?? []).filter((dish) =>
+    dish.title.toLowerCase().includes(wanted.trim().toLowerCase()),
+  );
   return (
     <main className="place">
       <div className="row">
@@ -52,7 +124,7 @@ export function DishesPlace(): JSX.Element {
             </button>
           }
         >
-          {away.removed.title} is put away.
+          {away.removed.title} is archived.
         </Notice>
       )}
       {dishes.data?.length === 0 && (
@@ -61,24 +133,44 @@ export function DishesPlace(): JSX.Element {
           finds the starch in it.
         </p>
       )}
+      {(dishes.data?.length ?? 0) > 3 && (
+        <TextField
+          type="search"
+          label="Search your dishes"
+          value={wanted}
+          sx={{ width: 320, maxWidth: '100%', mt: 1 }}
+          onChange={(event) => setWanted(event.target.value)}
+        />
+      )}
+      {dishes.data && dishes.data.length > 0 && shown.length === 0 && (
+        <p style={{ marginTop: 12 }}>No dish is called “{wanted}”.</p>
+      )}
       <ul className="ledger-list dishes-list">
-        {dishes.data?.map((dish) => (
+        {shown.map((dish) => (
           <li key={dish.id}>
+            {dish.summary ? <Cut layers={dish.summary.layers} /> : <span />}
             <span>
               <Link to={`/dishes/${dish.id}/bench`}>{dish.title}</Link>
               <br />
               <span className="soft">{about(dish)}</span>
             </span>
-            <span className={dish.swapped ? 'aside' : 'soft'}>
-              {dish.swapped ? `swapped: ${dish.swapped.toLowerCase()}` : 'as brought'}
+            {dish.summary ? (
+              <Figures summary={dish.summary} />
+            ) : (
+              <span className="verdict unsure">{dish.problem}</span>
+            )}
+            <span className={dish.summary?.swapped.length ? 'aside' : 'soft'}>
+              {dish.summary?.swapped.length
+                ? `swapped: ${dish.summary.swapped.join(', ').toLowerCase()}`
+                : 'original'}
             </span>
             <button
               type="button"
               className="plain-button soft"
-              aria-label={`Put away ${dish.title}`}
+              aria-label={`Archive ${dish.title}`}
               onClick={() => away.remove(dish)}
             >
-              Put away
+              Archive
             </button>
           </li>
         ))}

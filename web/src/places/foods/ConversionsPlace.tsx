@@ -177,7 +177,9 @@ function Oven(): JSX.Element {
           </p>
         )
       )}
-      <p className="soft">A fan oven does at 20 °C less what a still one does. Cues first.</p>
+      <p className="soft">
+        A fan oven does at 20 °C less what a still one does. Go by look and smell; ovens differ.
+      </p>
     </section>
   );
 }

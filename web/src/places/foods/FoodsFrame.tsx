@@ -1,6 +1,7 @@
 /** The Foods place: looking up, side by side, own foods, conversions. */
 import type { JSX } from 'react';
 import { NavLink, Outlet } from 'react-router';
+import { useTitle } from '../../parts/useTitle';
 
 const DRAWERS = [
   ['/foods', 'Look up'],
@@ -10,6 +11,7 @@ const DRAWERS = [
 ] as const;
 
 export function FoodsFrame(): JSX.Element {
+  useTitle('Foods');
   return (
     <main className="place">
       <div className="row drawers">

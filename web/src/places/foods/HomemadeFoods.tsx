@@ -33,7 +33,7 @@ export function HomemadeFoods(): JSX.Element {
             </button>
           }
         >
-          {away.removed.name} is put away; dishes that use it keep it.
+          {away.removed.name} is archived; dishes that use it keep it.
         </Notice>
       )}
       {kept.data?.length === 0 && (
@@ -58,10 +58,10 @@ export function HomemadeFoods(): JSX.Element {
               <button
                 type="button"
                 className="plain-button soft"
-                aria-label={`Put ${food.name} away`}
+                aria-label={`Archive ${food.name}`}
                 onClick={() => away.remove(food)}
               >
-                Put away
+                Archive
               </button>
             </div>
           </li>

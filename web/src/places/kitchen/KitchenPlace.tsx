@@ -17,6 +17,7 @@ import type { KitchenSettings } from '../../api/types';
 import { setEnergyUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { Doors } from './Doors';
+import { useTitle } from '../../parts/useTitle';
 
 const UNITS = [
   ['metric', 'Metric: cup 250 ml, tablespoon 15 ml'],
@@ -262,6 +263,7 @@ function Readings(): JSX.Element {
 }
 
 export function KitchenPlace(): JSX.Element {
+  useTitle('Kitchen');
   const kitchen = useQuery(kitchenQuery);
   return (
     <main className="place">

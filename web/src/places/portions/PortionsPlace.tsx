@@ -65,8 +65,8 @@ function Row({ nutrient, preview, scaled, open, onToggle }: RowProps): JSX.Eleme
 
 function Sources({ preview }: { preview: Preview }): JSX.Element {
   return (
-    <section aria-label="Ledgers by source" style={{ marginTop: 22 }}>
-      <h2>Ledgers by source, per serving</h2>
+    <section aria-label="Where it comes from" style={{ marginTop: 22 }}>
+      <h2>Where it comes from, per serving</h2>
       {preview.ledger_sources.length === 0 && (
         <p className="soft">No added oil, salt, added sugar or polyols.</p>
       )}
@@ -115,8 +115,8 @@ export function PortionsPlace(): JSX.Element {
             <thead>
               <tr>
                 <th scope="col">figure</th>
-                <th scope="col">{swapped ? 'with the swap' : 'as brought'}</th>
-                <th scope="col">nine times in ten</th>
+                <th scope="col">{swapped ? 'with the swap' : 'original'}</th>
+                <th scope="col">usual range</th>
                 {swapped && <th scope="col">original</th>}
               </tr>
             </thead>

@@ -53,7 +53,7 @@ export function SharedOut(): JSX.Element | null {
       </form>
       {document.finished_grams === null ? (
         <p className="soft">
-          Without its tare. Until it is weighed, everybody has a serving of{' '}
+          The weight without the dish it is in. Until it is weighed, everybody has a serving of{' '}
           {withUnit(preview.serving_grams, 'g')} before baking.
         </p>
       ) : (

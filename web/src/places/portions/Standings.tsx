@@ -13,7 +13,7 @@ export function Standings(): JSX.Element {
         <div key={eater.id} style={{ marginTop: 12 }}>
           <h3>
             {eater.name}:{' '}
-            {eater.excluded ? 'not as it is' : eater.suits ? 'yes' : 'with a limit missed'}
+            {eater.excluded ? 'cannot eat this version' : eater.suits ? 'yes' : 'misses a limit'}
           </h3>
           <Limits eater={eater} />
         </div>

@@ -9,6 +9,7 @@ import { sessionQuery } from '../../api/queries';
 import type { Part, PartView } from '../../api/types';
 import { Notice } from '../../parts/Notice';
 import { Section } from '../../parts/Section';
+import { useTitle } from '../../parts/useTitle';
 
 /** An invented dish, drawn to show what this is about. */
 const PARTS: Part[] = [
@@ -43,6 +44,7 @@ const VIEWS = [
 ];
 
 export function SignInPlace(): JSX.Element {
+  useTitle('Sign in');
   const [username, setUsername] = useState('');
   const [password, setPassword] = useState('');
   const queries = useQueryClient();

@@ -25,7 +25,7 @@ export function LimitsForm({ limits, onChange }: Props): JSX.Element {
       <span className="soft">at least</span>
       <span className="soft">at most</span>
       <span className="soft">counts</span>
-      <span className="soft">may pass by</span>
+      <span className="soft">may go over by</span>
       {shown.map((nutrient) => {
         const typed = limits[nutrient] ?? NONE;
         const name = LABELS[nutrient] ?? nutrient;
@@ -59,10 +59,10 @@ export function LimitsForm({ limits, onChange }: Props): JSX.Element {
                       });
                     }}
                   >
-                    <MenuItem value="serving/must">a serving, a must</MenuItem>
-                    <MenuItem value="serving/wish">a serving, a wish</MenuItem>
-                    <MenuItem value="day/must">a day, a must</MenuItem>
-                    <MenuItem value="day/wish">a day, a wish</MenuItem>
+                    <MenuItem value="serving/must">per serving, must</MenuItem>
+                    <MenuItem value="serving/wish">per serving, nice to have</MenuItem>
+                    <MenuItem value="day/must">per day, must</MenuItem>
+                    <MenuItem value="day/wish">per day, nice to have</MenuItem>
                   </TextField>
                   {typed.per === 'day' && (
                     <TextField
@@ -79,7 +79,7 @@ export function LimitsForm({ limits, onChange }: Props): JSX.Element {
                   placeholder="0"
                   onChange={(e) => set(nutrient, { tolerance: e.target.value })}
                   slotProps={{
-                    htmlInput: { inputMode: 'decimal', 'aria-label': `${name} may pass by` },
+                    htmlInput: { inputMode: 'decimal', 'aria-label': `${name} may go over by` },
                   }}
                 />
               </>

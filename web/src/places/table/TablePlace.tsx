@@ -12,6 +12,7 @@ import { useRemovable } from '../../parts/useRemovable';
 import { Day } from './Day';
 import { EaterEditor } from './EaterEditor';
 import { Matrix } from './Matrix';
+import { useTitle } from '../../parts/useTitle';
 
 function limit(target: Target): string {
   const unit = unitOf(target.nutrient);
@@ -19,8 +20,8 @@ function limit(target: Target): string {
   if (target.at_least !== null) parts.push(`at least ${valueIn(target.at_least, unit)}`);
   if (target.at_most !== null) parts.push(`at most ${valueIn(target.at_most, unit)}`);
   const day = target.per === 'day' ? ` a day, ${percent(target.day_share)} of it here` : '';
-  const wish = target.hard ? '' : ', a wish';
-  const bears = target.tolerance > 0 ? `, may pass by ${plain(target.tolerance)}` : '';
+  const wish = target.hard ? '' : ', nice to have';
+  const bears = target.tolerance > 0 ? `, may go over by ${plain(target.tolerance)}` : '';
   const name = LABELS[target.nutrient] ?? target.nutrient;
   return `${name} ${parts.join(', ')} ${unitText(unit)}${day}${wish}${bears}`;
 }
@@ -96,6 +97,7 @@ function formOf(eaters: EaterRecord[] | undefined, id: string): EaterForm {
 }
 
 export function TablePlace(): JSX.Element {
+  useTitle('Table');
   const eaters = useQuery(eatersQuery);
   const schools = useQuery(schoolsQuery);
   const queries = useQueryClient();

@@ -6,7 +6,7 @@ import { useState, type JSX } from 'react';
 
 import { client, sentence, take } from '../../api/client';
 import { dishQuery, runsQuery } from '../../api/queries';
-import type { LedgerView, PointView, Press } from '../../api/types';
+import type { LedgerView, PointView, Press, WeighBody } from '../../api/types';
 import { newId } from '../../draft/newId';
 import { useOpenDish } from '../../draft/context';
 import { mapSlot } from '../../draft/edits';
@@ -93,6 +93,21 @@ export function WeighPanel({ ledger, point, onTaken }: Props): JSX.Element {
   const queries = useQueryClient();
   const refresh = (): Promise<void> =>
     queries.invalidateQueries({ queryKey: runsQuery(draft.id).queryKey });
+  const bodyOf = (sure: boolean): WeighBody => ({
+    client_id: clientId,
+    part: ledger.part_id,
+    slot: ledger.slot_id,
+    step: point.step_id,
+    gross: number(gross) ?? 0,
+    tare: number(tare) ?? 0,
+    sure,
+    vessel: '',
+    tool: ledger.press ?? '',
+    round: null,
+    heat: '',
+    seconds: null,
+    watts: null,
+  });
   const weighing = useMutation({
     mutationFn: async (sure: boolean) => {
       // The run freezes what the server holds, so the draft has to be there first.
@@ -100,21 +115,7 @@ export function WeighPanel({ ledger, point, onTaken }: Props): JSX.Element {
       return take(
         client.POST('/api/dishes/{dish_id}/weigh-ins', {
           params: { path: { dish_id: draft.id } },
-          body: {
-            client_id: clientId,
-            part: ledger.part_id,
-            slot: ledger.slot_id,
-            step: point.step_id,
-            gross: number(gross) ?? 0,
-            tare: number(tare) ?? 0,
-            sure,
-            vessel: '',
-            tool: ledger.press ?? '',
-            round: null,
-            heat: '',
-            seconds: null,
-            watts: null,
-          },
+          body: bodyOf(sure),
         }),
       );
     },
@@ -122,6 +123,12 @@ export function WeighPanel({ ledger, point, onTaken }: Props): JSX.Element {
       setQuestion(result.question);
       if (result.question) return;
       keep('tare', tare);
+      if (result.run)
+        draft.noteWeighed({
+          run: result.run.id,
+          body: bodyOf(true),
+          words: `the weighing of ${point.label.toLowerCase()}`,
+        });
       setGross('');
       setClientId(newId());
       await refresh();
@@ -189,7 +196,7 @@ export function WeighPanel({ ledger, point, onTaken }: Props): JSX.Element {
           </Button>
           {run && point.weighed !== null && (
             <Button variant="outlined" onClick={() => takingBack.mutate(run.id)}>
-              Take it back
+              Delete this weighing
             </Button>
           )}
         </div>
