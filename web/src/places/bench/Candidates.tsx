@@ -80,7 +80,7 @@ function Strip({ item, was, chosen, open, onToggle, onChoose }: StripProps): JSX
             <b className="verdict bad">{item.why} </b>
           ) : (
             <b>
-              {item.family}. {item.why}{' '}
+              <span className="family">{item.family}.</span> {item.why}{' '}
             </b>
           )}
           {item.expectation}

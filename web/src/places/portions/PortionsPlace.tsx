@@ -111,7 +111,7 @@ export function PortionsPlace(): JSX.Element {
               {preview.by_weight ? 'by the weight of what was finished' : 'in equal servings'}
             </span>
           </div>
-          <table style={{ marginTop: 10 }}>
+          <table className="figures" style={{ marginTop: 10 }}>
             <thead>
               <tr>
                 <th scope="col">figure</th>
