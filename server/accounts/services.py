@@ -27,6 +27,7 @@ from snabo_core.foods.labels import Jurisdiction
 from snabo_core.foods.own import check_habits
 from snabo_core.plate.rows import PolyolRule
 from snabo_core.quantities.conversions import salt_kinds
+from snabo_core.unseen import one_line, without_unseen
 
 
 class Credentials(msgspec.Struct):
@@ -210,8 +211,11 @@ def add_household(name: str, username: str, password: str) -> Household:
     Raises:
         BadInput: a name is none or taken, or the password is easily guessed.
     """
-    if not 0 < len(name.strip()) <= LONGEST_NAME:
-        raise BadInput(f"A household's name has 1 to {LONGEST_NAME} characters.", "name")
+    name = without_unseen(name)
+    if not 0 < len(name.strip()) <= LONGEST_NAME or not one_line(name):
+        raise BadInput(
+            f"A household's name has 1 to {LONGEST_NAME} characters, on one line.", "name"
+        )
     user = User(username=username.strip())
     try:
         user.username_validator(user.username)

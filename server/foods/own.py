@@ -14,7 +14,7 @@ from accounts.models import Household
 from accounts.writing import writes
 from foods.models import HomemadeFood, OwnFood, OwnMeasure, OwnName
 from snabo_core.errors import BadInput
-from snabo_core.exchange.foods_csv import ImportPlan, read_foods, write_foods
+from snabo_core.exchange.foods_csv import MOST_ROWS, ImportPlan, read_foods, write_foods
 from snabo_core.foods import Food, FoodRow, Library, library
 from snabo_core.foods import own as core
 from snabo_core.foods.labels import Label, label_warnings, row_of
@@ -26,7 +26,8 @@ from snabo_core.quantities.units import BY_SYSTEM, UNITS
 from snabo_core.wire import ValueView
 from snabo_core.wording import say
 
-MOST_FOODS, MOST_MEASURES, MOST_NAMES = 4000, 1000, 1000
+MOST_FOODS = MOST_ROWS  # so that what was exported can be imported
+MOST_MEASURES, MOST_NAMES = 1000, 1000
 USUAL_SALT = "fine table salt"
 
 

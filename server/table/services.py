@@ -20,6 +20,7 @@ from snabo_core.plate.exclusions import check_exclusion
 from snabo_core.plate.programme import Programme, check_programme
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import book
+from snabo_core.unseen import one_line
 from snabo_core.wire import SchoolView
 from table.models import Eater
 
@@ -109,8 +110,8 @@ def today_in(household: Household) -> dt.date:
 
 
 def _checked(form: EaterForm) -> dict[str, object]:
-    if not form.name.strip() or len(form.name) > 80:
-        raise BadInput("A name has 1 to 80 letters.", "name")
+    if not form.name.strip() or len(form.name) > 80 or not one_line(form.name):
+        raise BadInput("A name has 1 to 80 letters, on one line.", "name")
     if form.school not in schools():
         raise BadInput("Choose one of the ways of eating in the list.", "school")
     for target in form.targets:

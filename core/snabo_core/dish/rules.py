@@ -7,6 +7,7 @@ import math
 from snabo_core.dish.document import PLAIN, ROLES, SCHEMA, Choice, Dish, Part
 from snabo_core.dish.lines import Line
 from snabo_core.errors import BadInput, Outdated
+from snabo_core.unseen import one_line
 
 MAX_PARTS, MAX_LINES, MAX_TEXT = 40, 600, 400_000
 MAX_GRAMS, MAX_SERVINGS = 50_000.0, 200.0
@@ -39,6 +40,8 @@ def check(dish: Dish) -> Dish:
     check_schema(dish)
     if not dish.title.strip():
         raise BadInput("Give the dish a name.", "title")
+    if not one_line(dish.title):
+        raise BadInput("The dish's name stands on one line.", "title")
     _bounded(dish.servings, 0.25, MAX_SERVINGS, "servings", "Servings")
     if len(dish.parts) > MAX_PARTS:
         raise BadInput(f"A dish holds at most {MAX_PARTS} parts.", "parts")

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
+import re
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any, Literal
@@ -24,6 +25,8 @@ PLAIN_COLUMNS = (
 COLUMNS = (*PLAIN_COLUMNS, *FIELDS)
 NOT_READ = "not read"
 YES = {"yes", "true", "1", "y"}
+# A cell that begins so is run as a formula by spreadsheets; a quote before it keeps it a text.
+_FORMULA = re.compile(r"'*[=+\-@\t\r]")
 NO = {"no", "false", "0", "n", ""}
 
 
@@ -78,12 +81,25 @@ def _cells(own: OwnFood) -> dict[str, str]:
 
 
 def write_foods(foods: Sequence[OwnFood]) -> str:
-    """Return the foods as CSV with a header row, comma-separated, UTF-8."""
+    """Return the foods as CSV with a header row, comma-separated, UTF-8.
+
+    A cell that a spreadsheet would run as a formula has a quote before it; reading takes it off.
+    """
     out = io.StringIO()
     writer = csv.DictWriter(out, COLUMNS, restval="", lineterminator="\r\n")
     writer.writeheader()
-    writer.writerows(_cells(food) for food in foods)
+    writer.writerows(
+        {column: _harmless(cell) for column, cell in _cells(food).items()} for food in foods
+    )
     return out.getvalue()
+
+
+def _harmless(cell: str) -> str:
+    return f"'{cell}" if _FORMULA.match(cell) else cell
+
+
+def _as_meant(cell: str) -> str:
+    return cell[1:] if cell.startswith("'") and _FORMULA.match(cell) else cell
 
 
 def read_foods(text: str, existing: Sequence[OwnFood], make_id: Callable[[], str]) -> ImportPlan:
@@ -113,7 +129,7 @@ def read_foods(text: str, existing: Sequence[OwnFood], make_id: Callable[[], str
         for number, cells in enumerate(reader, start=2):
             if len(plans) >= MOST_ROWS:
                 raise BadInput(f"{MOST_ROWS} rows are the most at a time.", "text")
-            row = {t: (c or "").strip() for t, c in zip(titles, cells, strict=False)}
+            row = {t: _as_meant((c or "").strip()) for t, c in zip(titles, cells, strict=False)}
             if any(row.values()):
                 plans.append(_plan(number, row, by_id, by_name, seen, make_id))
     except csv.Error as error:

@@ -12,6 +12,7 @@ import numpy as np
 from snabo_core.errors import BadInput
 from snabo_core.foods.labels import Label, check_label, row_of
 from snabo_core.foods.records import AXIS, Density, Food, FoodRow, Measure
+from snabo_core.unseen import one_line
 
 AS_SOLD = "as sold"
 OWN_CLASS = "own"
@@ -131,8 +132,10 @@ def check_name(name: str, where: str = "name") -> None:
     """Refuse a name that no line could carry.
 
     Raises:
-        BadInput: it is empty, too long, or has no letter.
+        BadInput: it is empty, too long, of several lines, or has no letter.
     """
+    if not one_line(name):
+        raise BadInput("A food's name stands on one line.", where)
     if not 0 < len(name.strip()) <= LONGEST_NAME or not any(c.isalpha() for c in name):
         raise BadInput(f"A food's name has 1 to {LONGEST_NAME} characters, letters in it.", where)
 

@@ -46,6 +46,17 @@ class Listed(KitchenCase):
             self.listed()
             self.assertEqual(computed.call_count, 3)
 
+    def test_a_name_holds_only_what_can_be_seen(self) -> None:
+        detail = self.bring()
+        path = f"dishes/{detail['id']}"
+        detail["document"]["title"] = "Weir\u202e \u200bpot\x1b"
+        self.assertEqual(self.send("put", path, detail["document"], if_match="1").status_code, 200)
+        self.assertEqual(self.listed()[0]["title"], "Weir pot")
+        detail["document"]["title"] = "Weir\u2028pot"
+        refused = self.send("put", path, detail["document"], if_match="2")
+        self.assertEqual((refused.status_code, refused.json()["field"]), (400, "title"))
+        self.assertEqual(self.listed()[0]["title"], "Weir pot")
+
     def test_the_order_stays_when_figures_are_renewed(self) -> None:
         first, second = self.bring()["id"], self.bring()["id"]
         self.assertEqual([row["id"] for row in self.listed()], [second, first])

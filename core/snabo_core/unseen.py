@@ -1,0 +1,38 @@
+"""Characters nobody sees: taken out of whatever is typed, pasted or read from a file.
+
+A name that turns the writing direction, or that differs from another by a sign without width,
+is one that no cook can tell apart. Joiners stay: some scripts and pictures need them.
+"""
+
+import re
+from typing import Any
+
+_LINE_ENDS = re.compile("[\v\f\x1c-\x1e\x85\u2028\u2029]")
+_UNSEEN = re.compile(
+    "[\x00-\x08\x0e-\x1b\x1f\x7f-\x84\x86-\x9f\xad\u061c\u180e\u200b\u200e\u200f"
+    "\u202a-\u202e\u2060-\u206f\ufeff\ufff9-\ufffb\U000e0000-\U000e007f]"
+)
+
+
+def without_unseen(text: str) -> str:
+    """Return a text without control, direction and zero-width signs; rare line ends are new lines.
+
+    Tab, carriage return and new line stay.
+    """
+    return _UNSEEN.sub("", _LINE_ENDS.sub("\n", text))
+
+
+def all_without_unseen(value: Any) -> Any:
+    """Return plain containers with every text in them, field names included, as above."""
+    if isinstance(value, str):
+        return without_unseen(value)
+    if isinstance(value, list):
+        return [all_without_unseen(item) for item in value]
+    if isinstance(value, dict):
+        return {without_unseen(key): all_without_unseen(item) for key, item in value.items()}
+    return value
+
+
+def one_line(name: str) -> bool:
+    """Tell whether a name stands on one line."""
+    return len(name.splitlines()) <= 1
