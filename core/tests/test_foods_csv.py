@@ -87,13 +87,21 @@ class Plans(unittest.TestCase):
             ("", "name the columns"),
             ("a,b\n1,2\n", "one of them 'name'"),
             ("name\n", "no foods"),
-            ("name\n" + "x\n" * 2001, "2000 rows"),
+            ("name\n" + "x\n" * 4001, "4000 rows"),
             ("name\n\x00\n", "no text file"),
             ("n" * 900_001, "too large"),
+            ("name\ncr\ufffdme\n", "damaged"),
+            ("name\n" + "crème".encode().decode("cp1252") + "\n", "damaged"),
+            ("name\n" + "pâté €".encode().decode("cp1252") + "\n", "damaged"),
         )
         for text, words in cases:
             with self.subTest(words=words), self.assertRaisesRegex(BadInput, words):
                 plan(text)
+
+    def test_letters_of_any_script_are_not_damage(self) -> None:
+        for name in ("crème brûlée", "Äpfel", "pâté", "Ærø smør", "ÉTÉ", "naïve", "日本", "ñandú"):
+            with self.subTest(name=name):
+                self.assertTrue(plan(f"name,fat\n{name},1\n").sound())
 
     def test_wrong_cells_name_their_column(self) -> None:
         cases = (

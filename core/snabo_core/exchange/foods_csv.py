@@ -16,7 +16,7 @@ from snabo_core.foods.labels import FIELDS, label_warnings
 from snabo_core.foods.own import OwnFood, check_own_food
 from snabo_core.wording import say
 
-MOST_ROWS = 2000
+MOST_ROWS = 4000
 LONGEST = 900_000
 PLAIN_COLUMNS = (
     "id", "name", "other_names", "region", "basis", "serving_grams", "no_polyols", "origin",
@@ -114,12 +114,18 @@ def read_foods(text: str, existing: Sequence[OwnFood], make_id: Callable[[], str
         make_id: where ids of new foods come from.
 
     Raises:
-        BadInput: it is no CSV with a name column, too long, or empty.
+        BadInput: it is no CSV with a name column, too long, damaged, or empty.
     """
     if len(text) > LONGEST:
         raise BadInput("The file is too large; split it into parts below 900 kB.", "text")
     if "\x00" in text:
         raise BadInput("This is no text file; save the table as CSV.", "text")
+    if _damaged(text):
+        raise BadInput(
+            "Letters of this file are damaged, as when a table is opened in the wrong encoding; "
+            "save it again as CSV in UTF-8.",
+            "text",
+        )
     reader, titles = _open(text.lstrip("\ufeff"))
     by_id = {food.id: food for food in existing}
     by_name = {food.name.casefold(): food for food in existing}
@@ -138,6 +144,19 @@ def read_foods(text: str, existing: Sequence[OwnFood], make_id: Callable[[], str
         raise BadInput("The file has a header but no foods.", "text")
     ignored = tuple(t for t in titles if t and t not in COLUMNS)
     return ImportPlan(tuple(plans), ignored)
+
+
+def _damaged(text: str) -> bool:
+    """Tell whether letters were lost, or UTF-8 was read as the older western encoding."""
+    if "\ufffd" in text:
+        return True
+    for word in set(re.findall(r"\w*[\u00c2-\u00f4]\S+", text)):
+        try:
+            if word.encode("cp1252").decode("utf-8") != word:
+                return True
+        except UnicodeError:
+            continue
+    return False
 
 
 def _open(text: str) -> tuple[Any, list[str]]:
