@@ -202,7 +202,7 @@ def _mark_foods(recipe: Recipe, dish: Dish, marks: Marks) -> None:
         marks.mark("foods", good=True)
     for line in left:
         marks.mark("foods", f"{line.food} came of {line.text!r}", good=False)
-        marks.mark("silent", f"{line.food} of {line.text!r}", good=bool(line.doubts))
+        marks.mark("surplus doubted", f"{line.food} of {line.text!r}", good=bool(line.doubts))
 
 
 def _mark_slot(recipe: Recipe, dish: Dish, marks: Marks) -> None:

@@ -1,11 +1,12 @@
 """Signs nobody sees are taken out; everything that can be read stays."""
 
+import json
 import unittest
 
 from hypothesis import given
 from hypothesis import strategies as st
 
-from snabo_core.unseen import all_without_unseen, one_line, without_unseen
+from snabo_core.unseen import all_without_unseen, decoded, one_line, without_unseen
 
 
 class Unseen(unittest.TestCase):
@@ -36,6 +37,19 @@ class Unseen(unittest.TestCase):
             all_without_unseen({"na\u200bme": ["a\u202e", {"x": 1.5, "y": None, "z": True}]}),
             {"name": ["a", {"x": 1.5, "y": None, "z": True}]},
         )
+
+    @given(
+        st.recursive(
+            st.one_of(st.none(), st.booleans(), st.integers(-9, 9), st.text()),
+            lambda inner: st.lists(inner) | st.dictionaries(st.text(), inner),
+        ),
+        st.booleans(),
+    )
+    def test_a_body_is_read_without_them_however_they_are_written(
+        self, value: object, escaped: bool
+    ) -> None:
+        body = json.dumps(value, ensure_ascii=escaped).encode()
+        self.assertEqual(decoded(body), all_without_unseen(value))
 
     def test_a_name_is_one_line(self) -> None:
         self.assertTrue(one_line("Weir pot"))

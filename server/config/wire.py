@@ -12,7 +12,7 @@ from rest_framework.request import Request
 
 from snabo_core.dish import Dish, check_schema, upgraded
 from snabo_core.errors import BadInput
-from snabo_core.unseen import all_without_unseen
+from snabo_core.unseen import decoded
 
 T = TypeVar("T")
 ENCODER = msgspec.json.Encoder(enc_hook=str)
@@ -52,7 +52,7 @@ class JsonParser(BaseParser):
             BadInput: the body is not JSON or holds a number too large to be one.
         """
         try:
-            return all_without_unseen(msgspec.json.decode(stream.read()))
+            return decoded(stream.read())
         except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
             raise BadInput("The request could not be read; load the page again.") from error
 
