@@ -1,5 +1,5 @@
 /** A field that finds a food as you type. */
-import Autocomplete from '@mui/material/Autocomplete';
+import Autocomplete, { type AutocompleteProps } from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
@@ -16,6 +16,11 @@ interface Props {
 }
 
 const SHOWN = 10;
+/** The list opens below its field, so that it does not cover the line it is about. */
+const BELOW: AutocompleteProps<FoodView, false, false, true>['slotProps'] = {
+  popper: { placement: 'bottom-start', modifiers: [{ name: 'flip', enabled: false }] },
+  listbox: { sx: { maxHeight: 'min(40vh, 300px)' } },
+};
 
 function describe(food: FoodView): string {
   const net =
@@ -47,7 +52,8 @@ export function FoodPicker({ label, initial, autoFocus = false, onPick }: Props)
         else if (food) onPick(food);
       }}
       autoHighlight
-      openOnFocus
+      openOnFocus={!autoFocus}
+      slotProps={BELOW}
       renderOption={({ key, ...props }, food) => (
         <li key={key} {...props}>
           <span>

@@ -73,6 +73,11 @@ function Candidate({ food, onPick }: { food: string; onPick: (key: string) => vo
   );
 }
 
+/** Room for the list of foods below the form. */
+function intoView(form: HTMLFormElement | null): void {
+  form?.scrollIntoView({ block: 'center' });
+}
+
 function Edit(props: Props): JSX.Element {
   const { line, onChange, onClose } = props;
   const [grams, setGrams] = useState(line.grams === null ? '' : plain(line.grams));
@@ -103,6 +108,7 @@ function Edit(props: Props): JSX.Element {
   return (
     <form
       className="line-edit"
+      ref={intoView}
       onSubmit={(event) => {
         event.preventDefault();
         accept();
