@@ -99,6 +99,16 @@ class Names(Case):
         ):  # fmt: skip
             self.assertEqual(read(text).food, food, text)
 
+    def test_a_note_taken_out_of_brackets_leaves_no_gap(self) -> None:
+        for text, preparation in (
+            ("30 g pine nuts (optional)", "optional"),
+            ("2 tbsp capers (rinsed, optional)", "(rinsed), optional"),
+            ("2 tbsp capers (optional, rinsed)", "(rinsed), optional"),
+            ("200 g peas (frozen) (optional)", "(frozen), optional"),
+        ):
+            with self.subTest(text=text):
+                self.assertEqual(read_line(text, library()).preparation, preparation)
+
     def test_preparation_never_changes_the_food(self) -> None:
         for after in (
             "chopped",

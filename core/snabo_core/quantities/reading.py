@@ -484,6 +484,12 @@ def _find(
     return _Found(match, spelled, segments, head, used, guessed=guessed)
 
 
+def _without_gaps(preparation: str) -> str:
+    """Close what a note taken out of brackets left behind: "(rinsed, )", "( )"."""
+    closed = re.sub(r"\([\s,;]+", "(", re.sub(r"[\s,;]+\)", ")", preparation))
+    return re.sub(r"\(\s*\)", "", closed).strip(" ,;")
+
+
 def _assembled(
     text: str,
     clause: Clause,
@@ -518,7 +524,7 @@ def _assembled(
         food=found.match.food.key if found else None,
         form=form,
         food_text=main.strip(),
-        preparation=", ".join(p for p in (preparation, note_text) if p),
+        preparation=", ".join(p for p in (_without_gaps(preparation), note_text) if p),
         optional=_OPTIONAL.search(clause.text) is not None,
         to_taste=amount is None and grams.best is not None,
         alternatives=alternatives,
