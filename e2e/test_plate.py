@@ -66,7 +66,7 @@ class SharedOut(CookCase):
         page.get_by_role("button", name="serving", exact=True).click()
         self.assertAlmostEqual(hers / self.figure("Net carbs"), 247 / 370, delta=0.02)
         page.get_by_label("Ada gets, g").fill("1600")
-        expect(page.get_by_role("alert").first).to_contain_text("the dish only 1480 g")
+        expect(page.get_by_role("alert").first).to_contain_text("come to 108 % of the dish")
         page.get_by_label("Ada gets, g").fill("370")
         expect(page.get_by_role("alert")).to_have_count(0)
         expect(shared).to_contain_text("740 g left over")

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from snabo_core.dish import Dish
+from snabo_core.dish import NONE, Dish
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.frozen import Frozen, thaw
@@ -87,7 +87,7 @@ def _judged(column: Column, setting: Setting, book: Book, library: Library) -> J
     if column.frozen is None:
         return judged(column.dish, setting, book, library)
     foods, steps, rules = thaw(column.frozen, library, book)
-    return judged(column.dish, replace(setting, rules=rules), steps, foods)
+    return judged(column.dish, replace(setting, rules=rules, readings=NONE), steps, foods)
 
 
 def compare_dishes(

@@ -11,13 +11,12 @@ from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.foods.records import AVAILABLE, NET_ONLY, FoodRow
 from snabo_core.foods.view import how_known
-from snabo_core.judging import judged
+from snabo_core.judging import Judged, judged
 from snabo_core.plate.eaters import standing
 from snabo_core.plate.figures import entries, total
-from snabo_core.plate.portions import sharing_of
 from snabo_core.plate.rows import PLACE, SHOWN
 from snabo_core.plate.setting import Setting
-from snabo_core.plate.taking import cut_lines, makes_of
+from snabo_core.plate.taking import cut_lines
 from snabo_core.plate.totals import Cause, Totals
 from snabo_core.plate.words import LABELS
 from snabo_core.swaps.book import Book
@@ -39,20 +38,19 @@ class _Scale:
     words: str
 
 
-def _scale(dish: Dish, scale: str, setting: Setting) -> _Scale:
+def _scale(made: Judged, scale: str) -> _Scale:
+    dish = made.dish
     if scale == "serving":
         return _Scale(1 / dish.servings, "a serving")
     if scale == "dish":
         return _Scale(1.0, "the whole dish")
     if scale == "100g":
-        grams = dish.finished_grams or sum(makes_of(part) for part in dish.parts)
-        if grams <= 0:
+        if made.grams <= 0:
             raise BadInput("Nobody knows what this dish weighs, so nothing is per 100 g.", "scale")
-        return _Scale(100 / grams, "100 g before cooking" if not dish.finished_grams else "100 g")
-    for eater in setting.eaters:
+        return _Scale(100 / made.grams, "100 g" if made.weighs else "100 g before cooking")
+    for eater in made.setting.eaters:
         if eater.id == scale:
-            share = sharing_of(dish, len(setting.eaters)).of(eater.id)
-            return _Scale(share, f"{eater.name}'s portion")
+            return _Scale(made.sharing.of(eater.id), f"{eater.name}'s portion")
     raise BadInput("There is no such scale; the eater may have left the table.", "scale")
 
 
@@ -86,8 +84,9 @@ def explain(
     nutrient = request.nutrient
     if nutrient not in SHOWN:
         raise BadInput(f"A plate has no figure called {nutrient[:30]}.", "nutrient")
-    eaten = judged(dish, setting, book, library).eaten
-    scale = _scale(eaten, request.scale, setting)
+    made = judged(dish, setting, book, library)
+    eaten = made.eaten
+    scale = _scale(made, request.scale)
     parts = {line.id: part.name for part, line in all_lines(eaten)}
     lines = [line for _, line in all_lines(eaten)]
     found, lost = entries(lines, library, setting.rules)

@@ -100,7 +100,7 @@ def make_food(
     # Which polyols count is the household's choice later on, so none are taken off here.
     plain = replace(setting, eaters=(), rules=Rules("none", setting.rules.energy))
     if part_id is not None:
-        dish = replace(dish, parts=(dish.part(part_id),), finished_grams=None, portions=())
+        dish = replace(dish, parts=(dish.part(part_id),), expected_grams=None, portions=())
     whole = replace(dish, parts=tuple(replace(part, taken=None) for part in dish.parts))
     made = judged(whole if part_id is not None else dish, plain, book, library)
     unsettled = next((line for line in made.lines if line.food is None or line.grams is None), None)
@@ -128,7 +128,7 @@ def _described(dish: Dish, version: int, part_id: str | None) -> str:
 
 def _mass(made: Judged, grams: float | None) -> tuple[float, bool]:
     if grams is None:
-        grams = made.dish.finished_grams
+        grams = made.weighs
     if grams is not None:
         if not 1 <= grams <= MAX_GRAMS:
             raise BadInput(f"It weighs 1 to {MAX_GRAMS:.0f} g.", "grams")

@@ -15,10 +15,10 @@ from snabo_core.plate import Plate, plate_of
 from snabo_core.plate.judging import ForEater, judge
 from snabo_core.plate.portions import Sharing, sharing_of
 from snabo_core.plate.setting import Setting
-from snabo_core.plate.taking import as_taken
+from snabo_core.plate.taking import as_taken, makes_of, share_of
 from snabo_core.plate.totals import Figure
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.ledgers import SlotLedger, Weighed, changes_of, dish_ledgers, sum_of_losses
+from snabo_core.swaps.ledgers import SlotLedger, changes_of, dish_ledgers, sum_of_losses
 
 
 @dataclass(frozen=True, eq=False)
@@ -62,25 +62,45 @@ class Judged:
             for eater in self.setting.eaters
         )  # fmt: skip
 
+    @property
+    def weighs(self) -> float | None:
+        """What the finished dish weighs: by the scale, or as planned; None where nobody knows."""
+        return self.setting.readings.finished(self.dish) or self.dish.expected_grams
+
+    @cached_property
+    def layers(self) -> dict[str, tuple[float, float]]:
+        """Grams that each part makes when it is done and the share that goes in, by part id."""
+        changed = changes_of(self.ledgers)
+        found = {}
+        for part in self.dish.parts:
+            change = changed.get(part.id, 0.0)
+            makes, share = makes_of(part, change), share_of(part, change)
+            if part.taken is not None and part.taken.makes_grams:
+                makes = part.taken.makes_grams
+            found[part.id] = (makes, share)
+        return found
+
+    @cached_property
+    def grams(self) -> float:
+        """What the whole dish weighs: as weighed or planned, else the sum of its layers."""
+        return self.weighs or sum(makes * share for makes, share in self.layers.values())
+
     def figures_of(self, eater: str) -> dict[str, Figure]:
         """Return the figures of what an eater is given: a serving, or their own portion."""
         share = self.sharing.of(eater)
         return self.plate.figures if share == 1 / self.dish.servings else self.plate.of_share(share)
 
 
-def judged(
-    dish: Dish, setting: Setting, book: Book, library: Library, weighed: Weighed | None = None
-) -> Judged:
+def judged(dish: Dish, setting: Setting, book: Book, library: Library) -> Judged:
     """Compute a dish for a household.
 
     Args:
         dish: the dish as it is to be eaten.
-        setting: eaters, kitchen and rules of the household.
+        setting: eaters, kitchen and rules of the household, and what its scale said.
         book: the swap book, for what the stand-ins' steps take away.
         library: where foods are looked up.
-        weighed: weigh-ins by slot id and step id.
     """
-    ledgers = dish_ledgers(dish, book, library, setting, weighed)
+    ledgers = dish_ledgers(dish, book, library, setting)
     eaten = as_taken(dish, changes_of(ledgers))
     plate = plate_of(eaten, library, rules=setting.rules, losses=sum_of_losses(ledgers))
     sharing = sharing_of(dish, len(setting.eaters))

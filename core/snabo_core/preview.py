@@ -20,11 +20,11 @@ from snabo_core.plate.rows import UNIT, Rules
 from snabo_core.plate.salt import salting
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.sources import ledger_sources
-from snabo_core.plate.taking import as_taken, makes_of, share_of
+from snabo_core.plate.taking import as_taken
 from snabo_core.plate.totals import Figure
 from snabo_core.plate.words import LABELS, changes_of_a_serving
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.ledgers import SlotLedger, changes_of, losses_of, name_of, steps_for
+from snabo_core.swaps.ledgers import SlotLedger, losses_of, name_of, steps_for
 from snabo_core.water import Ledger, Point, Step, advise, expected, sheets
 from snabo_core.wire import (
     Band,
@@ -52,33 +52,31 @@ def preview(
     library: Library,
     *,
     sequence: int = 0,
-    weighed: Mapping[str, Mapping[str, float]] | None = None,
 ) -> Preview:
     """Compute plate, section, standings and ledgers of one draft.
 
     Args:
         dish: the whole document.
-        setting: eaters and kitchen of the household.
+        setting: eaters and kitchen of the household, and what its scale said of this dish.
         book: the swap book.
         library: where foods are looked up.
         sequence: handed back, so that the screen can drop late answers.
-        weighed: weigh-ins by slot id and step id.
     """
-    made = judged(dish, setting, book, library, weighed)
+    made = judged(dish, setting, book, library)
     plate, sharing = made.plate, made.sharing
     ledgers = tuple(_ledger_view(each, book) for each in made.ledgers)
     was = as_brought(dish.original(), library, setting.rules) if dish.changed() else plate
     lines = made.lines
     layers = _parts(made, was)
     masses = {layer.part_id: layer.grams for layer in layers}
-    whole = dish.finished_grams or sum(part.grams for part in layers)
-    least = any(line.grams is None for line in lines) and dish.finished_grams is None
+    whole = made.grams
+    least = any(line.grams is None for line in lines) and made.weighs is None
     return Preview(
         sequence=sequence,
         serving_grams=whole / dish.servings,
         mass_is_least=least,
-        by_weight=sharing.by_weight,
-        left_grams=sharing.left * whole if sharing.by_weight else None,
+        finished_grams=setting.readings.finished(dish),
+        left_grams=sharing.left * whole if made.weighs or dish.portions else None,
         figures=plate.figures,
         was=was.figures,
         scales=_scales(plate, was, dish, None if least else whole, sharing),
@@ -123,13 +121,9 @@ def as_brought(original: Dish, library: Library, rules: Rules) -> Plate:
 
 def _parts(made: Judged, was: Plate) -> tuple[PartView, ...]:
     """Return the layers: what each part makes when it is done, and how much of it goes in."""
-    changed = changes_of(made.ledgers)
     layers = []
-    for part, now, before in zip(made.dish.parts, made.plate.parts, was.parts, strict=True):
-        change = changed.get(part.id, 0.0)
-        makes, share = makes_of(part, change), share_of(part, change)
-        if part.taken is not None and part.taken.makes_grams:
-            makes = part.taken.makes_grams
+    for now, before in zip(made.plate.parts, was.parts, strict=True):
+        makes, share = made.layers[now.part_id]
         layers.append(
             PartView(
                 now.part_id, makes * share, before.grams,
@@ -143,10 +137,9 @@ def _parts(made: Judged, was: Plate) -> tuple[PartView, ...]:
 
 def _options(made: Judged) -> tuple[OptionView, ...]:
     """Return the lines that may be left out, with what each costs or would cost a serving."""
-    changed = changes_of(made.ledgers)
     found = []
     for part in made.dish.parts:
-        share = share_of(part, changed.get(part.id, 0.0)) / made.dish.servings
+        share = made.layers[part.id][1] / made.dish.servings
         for line in part.lines:
             if not (line.optional or line.left_out):
                 continue

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
-from snabo_core.dish import Dish, Part, all_lines
+from snabo_core.dish import NONE, Dish, Part, Readings, all_lines
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.judging import judged
@@ -137,13 +137,20 @@ def _holds(part: Part, blamed: set[str]) -> bool:
     return any(line.id in blamed for line in part.effective_lines())
 
 
-def day_view(
-    meals: Sequence[tuple[Dish, float]], setting: Setting, book: Book, library: Library
-) -> DayView:
+@dataclass(frozen=True)
+class Meal:
+    """A dish of the day, how many servings everybody has, and what a run weighed of it."""
+
+    dish: Dish
+    servings: float
+    readings: Readings = NONE
+
+
+def day_view(meals: Sequence[Meal], setting: Setting, book: Book, library: Library) -> DayView:
     """Return what the meals of a day use of every daily limit, and what they leave.
 
     Args:
-        meals: dishes and how many servings of each everybody has.
+        meals: what is eaten.
         setting: eaters and rules of the household.
         book: the swap book.
         library: where foods are looked up.
@@ -153,16 +160,17 @@ def day_view(
     """
     if len(meals) > MOST_MEALS:
         raise BadInput(f"A day has at most {MOST_MEALS} meals here.", "meals")
-    if any(not 0 < servings <= 20 for _, servings in meals):
+    if any(not 0 < meal.servings <= 20 for meal in meals):
         raise BadInput("A meal is more than nothing and at most 20 servings.", "servings")
     eaten = None
     gone: dict[str, float] = {}
-    for dish, servings in meals:
-        plate = judged(dish, setting, book, library).plate
-        totals = plate.totals.times(servings / dish.servings)
+    for meal in meals:
+        plate = judged(meal.dish, replace(setting, readings=meal.readings), book, library).plate
+        share = meal.servings / meal.dish.servings
+        totals = plate.totals.times(share)
         eaten = totals if eaten is None else eaten.plus(totals)
         for name, grams in plate.losses.items():
-            gone[name] = gone.get(name, 0.0) + grams * servings / dish.servings
+            gone[name] = gone.get(name, 0.0) + grams * share
     people = []
     for eater in setting.eaters:
         lines = []
@@ -187,7 +195,7 @@ def day_view(
                 )
             )
         people.append(DayEater(eater.id, eater.name, tuple(lines)))
-    return DayView(tuple(dish.title for dish, _ in meals), tuple(people))
+    return DayView(tuple(meal.dish.title for meal in meals), tuple(people))
 
 
 def _left(message: Message) -> Message:

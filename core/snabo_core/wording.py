@@ -131,6 +131,10 @@ TEMPLATES: dict[str, str] = {
     "question_heavier": "That is {grams} g more than before and nothing was added. "
     "Was the bowl weighed too?",
     "question_tenfold": "That is about ten times {direction} than expected. Is a digit missing?",
+    "question_finished_heavy": "That is more than went in ({grams} g). "
+    "Was the dish it is in weighed too?",
+    "question_finished_light": "That is less than half of what went in ({grams} g). "
+    "Is all of it on the scale?",
     "question_tiny": "That is far below what the solids alone weigh ({grams} g). "
     "Was something left in the cloth?",
 }

@@ -7,7 +7,7 @@ from dataclasses import replace
 from hypothesis import given
 from hypothesis import strategies as st
 
-from snabo_core.dish import Dish, Leaving, Portion, check
+from snabo_core.dish import Dish, Leaving, Portion, Readings, check
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.foods.own import Own
@@ -37,49 +37,60 @@ class Portions(unittest.TestCase):
     """By weight once the finished dish was weighed; who takes more has more on the plate."""
 
     def test_247_g_of_1480_g(self) -> None:
-        made = potatoes(finished_grams=1480.0, portions=(Portion("1", 247.0),))
-        view = preview(made, Setting((ADA,)), book(), library())
-        self.assertTrue(view.by_weight)
+        made = potatoes(portions=(Portion("1", 247 / 1480),))
+        weighed = Setting((ADA,), readings=Readings(finished_grams=1480.0))
+        view = preview(made, weighed, book(), library())
+        self.assertEqual(view.finished_grams, 1480)
         self.assertAlmostEqual(view.eaters[0].portion_grams or 0, 247)
         whole = plate_of(made, library()).totals.best[1]
         self.assertAlmostEqual(view.eaters[0].reaches[0].figure.best or 0, whole * 247 / 1480)
         self.assertAlmostEqual(view.left_grams or 0, 1480 - 247)
 
-    def test_uneven_portions_and_the_rest(self) -> None:
-        portions = (Portion("1", 500.0), Portion("2", 300.0))
-        made = potatoes(finished_grams=1480.0, portions=portions)
+    def test_planned_shares_and_the_rest(self) -> None:
+        made = potatoes(expected_grams=1480.0, portions=(Portion("1", 0.4), Portion("2", 0.2)))
         view = preview(made, Setting((ADA, BO)), book(), library())
+        self.assertIsNone(view.finished_grams)
         grams = [e.portion_grams for e in view.eaters]
-        self.assertEqual([round(g or 0) for g in grams], [500, 300])
-        self.assertAlmostEqual(view.left_grams or 0, 680)
+        self.assertEqual([round(g or 0) for g in grams], [592, 296])
+        self.assertAlmostEqual(view.left_grams or 0, 592)
         figures = [e.reaches[0].figure.best or 0 for e in view.eaters]
-        self.assertAlmostEqual(figures[0] / figures[1], 5 / 3)
+        self.assertAlmostEqual(figures[0] / figures[1], 2)
+
+    def test_the_scale_overrules_the_plan(self) -> None:
+        made = potatoes(expected_grams=1400.0)
+        weighed = Setting((ADA,), readings=Readings(finished_grams=1200.0))
+        self.assertAlmostEqual(preview(made, weighed, book(), library()).serving_grams, 300)
+
+    def test_what_another_stand_in_weighed_counts_for_none_else(self) -> None:
+        said = Readings(finished_grams=900.0, finished_of={"slot": "cauliflower"})
+        self.assertIsNone(said.finished(potatoes()))
+        view = preview(potatoes(), Setting((ADA,), readings=said), book(), library())
+        self.assertAlmostEqual(view.serving_grams, 400)
 
     def test_who_has_no_portion_takes_a_serving(self) -> None:
-        sharing = sharing_of(potatoes(finished_grams=1480.0, portions=(Portion("1", 740.0),)), 2)
+        sharing = sharing_of(potatoes(portions=(Portion("1", 0.5),)), 2)
         self.assertEqual((sharing.of("1"), sharing.of("2"), sharing.left), (0.5, 0.25, 0.25))
 
-    @given(st.lists(st.floats(0, 300), max_size=4))
-    def test_shares_and_the_rest_make_the_whole(self, grams: list[float]) -> None:
-        portions = tuple(Portion(str(i), g) for i, g in enumerate(grams))
-        sharing = sharing_of(potatoes(finished_grams=1480.0, portions=portions), len(grams))
+    @given(st.lists(st.floats(0, 0.2), max_size=4))
+    def test_shares_and_the_rest_make_the_whole(self, shares: list[float]) -> None:
+        portions = tuple(Portion(str(i), share) for i, share in enumerate(shares))
+        sharing = sharing_of(potatoes(portions=portions), len(shares))
         self.assertAlmostEqual(sum(sharing.portions.values()) + sharing.left, 1.0)
 
     def test_refusals(self) -> None:
         for more, words in (
-            ({"finished_grams": 1480.0, "portions": (Portion("1", 1600.0),)}, "weigh 1600 g"),
-            ({"portions": (Portion("1", 100.0),)}, "Weigh the finished dish first"),
-            ({"finished_grams": 0.0}, "between 1"),
-            ({"finished_grams": float("nan")}, "between 1"),
-            ({"finished_grams": 900.0, "portions": (Portion("1", -5.0),)}, "between 0"),
-            ({"finished_grams": 900.0, "portions": (Portion("1", 5.0),) * 2}, "two portions"),
+            ({"portions": (Portion("1", 0.6), Portion("2", 0.48))}, "come to 108 % of the dish"),
+            ({"expected_grams": 0.0}, "between 1"),
+            ({"expected_grams": float("nan")}, "between 1"),
+            ({"portions": (Portion("1", -0.1),)}, "between 0"),
+            ({"portions": (Portion("1", 0.1),) * 2}, "two portions"),
             ({"servings": 0.0}, "between 0.25"),
         ):
             with self.subTest(words=words), self.assertRaisesRegex(BadInput, words):
                 check(potatoes(**more))
 
     def test_an_eater_who_left_the_table_takes_nothing(self) -> None:
-        made = potatoes(finished_grams=1480.0, portions=(Portion("99", 700.0),))
+        made = potatoes(expected_grams=1480.0, portions=(Portion("99", 0.4),))
         view = preview(check(made), Setting((ADA,)), book(), library())
         self.assertEqual([e.id for e in view.eaters], ["1"])
         self.assertAlmostEqual(view.eaters[0].portion_grams or 0, 370)

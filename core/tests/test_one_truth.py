@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from snabo_core.candidates import ranking
 from snabo_core.compare import Column, compare_dishes
-from snabo_core.dish import Dish, Leaving, Portion, Slot, Taken
+from snabo_core.dish import Dish, Leaving, Portion, Readings, Slot, Taken
 from snabo_core.foods import library
 from snabo_core.foods.labels import Label, row_of
 from snabo_core.foods.own import Own, OwnMeasure
@@ -21,7 +21,7 @@ from snabo_core.plate.rows import FIGURES, PLACE, Rules, net_carbs, row_figures
 from snabo_core.plate.setting import Setting
 from snabo_core.preview import preview
 from snabo_core.swaps.book import book
-from snabo_core.table_view import day_view, matrix_row
+from snabo_core.table_view import Meal, day_view, matrix_row
 from tests.helpers import dish, line, part, row
 
 FOODS = ("potato", "onion", "olive_oil", "cheddar", "chickpeas", "milk", "cashews", "cod",
@@ -63,8 +63,25 @@ def made_dishes(draw: st.DrawFn) -> Dish:
         )
         made = made.with_choice("lid", "slot", choice)
     if draw(st.booleans()):
-        made = replace(made, finished_grams=1500.0, portions=(Portion("1", 400.0),))
+        made = replace(made, portions=(Portion("1", 0.3),))
     return made
+
+
+@st.composite
+def readings(draw: st.DrawFn, made: Dish) -> Readings:
+    """Return what the scale said of a dish: of its stand-in's first steps, and of all of it."""
+    choice = made.slot("lid", "slot").choice
+    steps = {}
+    if choice is not None:
+        ledger = judged(made, Setting(()), book(), library()).ledgers[0].ledger
+        points = ledger.points if ledger is not None else ()
+        steps = {
+            point.step_id: point.state.mass * draw(st.floats(0.8, 1.1))
+            for point in points[: draw(st.integers(0, len(points)))]
+        }
+    whole = draw(st.one_of(st.none(), st.floats(200, 2000)))
+    mine = {"slot": choice.stand_in} if choice is not None else {}
+    return Readings({"slot": steps}, mine, whole, mine)
 
 
 @st.composite
@@ -86,9 +103,9 @@ class OneVerdict(unittest.TestCase):
     """Bench, Compare, Table, ranking and day agree."""
 
     @settings(deadline=None, max_examples=60, suppress_health_check=list(HealthCheck))
-    @given(made_dishes(), eaters())
-    def test_screens_agree(self, made: Dish, eater: Eater) -> None:
-        setting = Setting((eater,))
+    @given(made_dishes(), eaters(), st.data())
+    def test_screens_agree(self, made: Dish, eater: Eater, data: st.DataObject) -> None:
+        setting = Setting((eater,), readings=data.draw(readings(made)))
         (bench,) = preview(made, setting, book(), library()).eaters
         codes = [reach.code for reach in bench.reaches]
         columns = [Column("draft", "as it is now", made)]
@@ -109,11 +126,11 @@ class OneVerdict(unittest.TestCase):
     @settings(deadline=None, max_examples=30, suppress_health_check=list(HealthCheck))
     @given(made_dishes(), eaters())
     def test_a_day_of_one_serving_is_the_serving(self, made: Dish, eater: Eater) -> None:
-        made = replace(made, finished_grams=None, portions=())
+        made = replace(made, portions=())
         daily = replace(eater, targets=tuple(replace(t, per="day") for t in eater.targets))
         whole = replace(daily, targets=tuple(replace(t, day_share=1.0) for t in daily.targets))
         (bench,) = preview(made, Setting((whole,)), book(), library()).eaters
-        (day,) = day_view([(made, 1.0)], Setting((whole,)), book(), library()).eaters
+        (day,) = day_view([Meal(made, 1.0)], Setting((whole,)), book(), library()).eaters
         self.assertEqual([item.met for item in day.lines], [r.met for r in bench.reaches])
 
     @settings(deadline=None, max_examples=60, suppress_health_check=list(HealthCheck))

@@ -13,7 +13,7 @@ from snabo_core.plate.setting import Setting
 from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
-from snabo_core.table_view import day_view, matrix_row
+from snabo_core.table_view import Meal, day_view, matrix_row
 from snabo_core.wire import CompareStandIn, ExplainRequest
 from tests.helpers import dish, line, part
 
@@ -164,7 +164,7 @@ class Table(unittest.TestCase):
         day = Eater("1", "Ada", "x", (Target("net_carbs", at_most=130, per="day", day_share=0.4),
                                       Target("protein", at_least=50, per="day"),
                                       Target("fat", at_most=10)))  # fmt: skip
-        found = day_view([(MADE, 1.0), (MADE, 0.5)], Setting((day,)), book(), library())
+        found = day_view([Meal(MADE, 1.0), Meal(MADE, 0.5)], Setting((day,)), book(), library())
         lines = found.eaters[0].lines
         self.assertEqual([x.nutrient for x in lines], ["net_carbs", "protein"])
         once = plate_of(MADE, library()).figures["net_carbs"].best or 0
@@ -172,6 +172,6 @@ class Table(unittest.TestCase):
         self.assertRegex(lines[0].words, "g left for the day")
         self.assertRegex(lines[1].words, "g still to come")
         self.assertEqual(day_view([], Setting((day,)), book(), library()).eaters[0].lines, ())
-        for meals in ([(MADE, 0.0)], [(MADE, float("nan"))], [(MADE, 1.0)] * 9):
+        for meals in ([Meal(MADE, 0.0)], [Meal(MADE, float("nan"))], [Meal(MADE, 1.0)] * 9):
             with self.assertRaises(BadInput):
                 day_view(meals, Setting((day,)), book(), library())

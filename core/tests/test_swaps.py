@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from snabo_core.book_check import coverage_faults, food_faults, stand_in_faults
 from snabo_core.candidates import ranking
-from snabo_core.dish import ROLES, Slot
+from snabo_core.dish import ROLES, Readings, Slot
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.plate import Eater, Exclusion, Target
@@ -215,10 +215,11 @@ class Preview(unittest.TestCase):
 
     def test_weigh_ins_change_the_glasses_not_the_rest(self) -> None:
         made = self.swapped()
-        slot = made.parts[2].slots[0].id
+        slot = made.parts[2].slots[0]
         plain = preview(made, Setting(()), book(), library())
         heavy = plain.ledgers[0].points[2].target + 60
-        seen = preview(made, Setting(()), book(), library(), weighed={slot: {"press": heavy}})
+        said = Readings({slot.id: {"press": heavy}}, {slot.id: slot.choice.stand_in})
+        seen = preview(made, Setting((), readings=said), book(), library())
         self.assertEqual(seen.ledgers[0].points[2].weighed, heavy)
         self.assertEqual(seen.ledgers[0].points[2].advice, "press_more")
         self.assertEqual(seen.figures, plain.figures)

@@ -28,6 +28,8 @@ INSTALLED_APPS = [
     "foods",
     "dishes",
     "runs",
+    "reckon",
+    "demo",
 ]
 MIDDLEWARE = [
     "config.middleware.TimeLimitMiddleware",

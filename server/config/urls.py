@@ -32,6 +32,7 @@ urlpatterns = [
     path("api/", include("foods.urls")),
     path("api/", include("dishes.urls")),
     path("api/", include("runs.urls")),
+    path("api/", include("reckon.urls")),
     re_path(r"^api/", no_such_endpoint),
     re_path(r"^(?!assets/|static/).*$", front_end),
 ]

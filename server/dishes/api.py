@@ -13,21 +13,7 @@ from dishes import homemade, services
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.wire import (
-    CompareDishRequest,
-    DayRequest,
-    DayView,
-    DishComparison,
-    Explained,
-    ExplainRequest,
-    LineSwapRequest,
-    LineSwaps,
-    Preview,
-    PreviewRequest,
-    Ranking,
-    RankRequest,
     RecipeView,
-    RoleView,
-    TableMatrix,
 )
 
 
@@ -75,6 +61,15 @@ class ProposeView(APIView):
         return Response(services.propose(household_of(request.user), document))
 
 
+class UpgradeView(APIView):
+    """Bringing what an older release left in a browser up to today's form."""
+
+    @contract("upgrade", body=core.Dish, answer=core.Dish)
+    def post(self, request: Request) -> Response:
+        """Return the document in today's form; nothing is stored."""
+        return Response(services.upgrade(request.data))
+
+
 class LookThroughView(APIView):
     """Looking a brought recipe through."""
 
@@ -84,23 +79,8 @@ class LookThroughView(APIView):
         return Response(services.look_through(sent_dish(request.data)))
 
 
-class LineSwapsView(APIView):
-    """Finding what else would do for a line."""
-
-    @contract("line_swaps", body=LineSwapRequest, answer=LineSwaps)
-    def post(self, request: Request) -> Response:
-        """Return the swaps computed on this dish, those that suit first."""
-        wanted = convert(request.data, LineSwapRequest)
-        return Response(services.line_swaps(household_of(request.user), wanted))
-
-
 class DishesView(APIView):
     """The household's dishes."""
-
-    @contract("dishes", answer=list[services.DishRecord])
-    def get(self, request: Request) -> Response:
-        """List them."""
-        return Response(services.dishes_of(household_of(request.user)))
 
     @contract("add_dish", body=core.Dish, answer=services.DishDetail, status=201, client_id=True)
     def post(self, request: Request) -> Response:
@@ -203,71 +183,3 @@ class HomemadeBackView(APIView):
     def post(self, request: Request, food_id: UUID) -> Response:
         """Bring it back."""
         return Response(homemade.bring_back(household_of(request.user), food_id))
-
-
-class PreviewView(APIView):
-    """Computing a draft."""
-
-    @contract("preview", body=PreviewRequest, answer=Preview)
-    def post(self, request: Request) -> Response:
-        """Return plate, section, standings and ledgers; nothing is stored."""
-        wanted = convert(request.data, PreviewRequest)
-        return Response(services.preview(household_of(request.user), wanted))
-
-
-class RankView(APIView):
-    """Finding stand-ins."""
-
-    @contract("rank", body=RankRequest, answer=Ranking)
-    def post(self, request: Request) -> Response:
-        """Return them computed on this dish, best first."""
-        wanted = convert(request.data, RankRequest)
-        return Response(services.rank(household_of(request.user), wanted))
-
-
-class ExplainView(APIView):
-    """Opening a figure."""
-
-    @contract("explain", body=ExplainRequest, answer=Explained)
-    def post(self, request: Request) -> Response:
-        """Return what each line brings to it, and what if it were gone or halved."""
-        wanted = convert(request.data, ExplainRequest)
-        return Response(services.explain(household_of(request.user), wanted))
-
-
-class CompareView(APIView):
-    """Dishes side by side."""
-
-    @contract("compare_dish", body=CompareDishRequest, answer=DishComparison)
-    def post(self, request: Request, dish_id: UUID) -> Response:
-        """Return original, draft, versions and stand-ins with their real differences."""
-        wanted = convert(request.data, CompareDishRequest)
-        return Response(services.compare(household_of(request.user), dish_id, wanted))
-
-
-class MatrixView(APIView):
-    """Who can eat what."""
-
-    @contract("table_matrix", answer=TableMatrix)
-    def get(self, request: Request) -> Response:
-        """Return every dish against every eater."""
-        return Response(services.matrix(household_of(request.user)))
-
-
-class DayOfMealsView(APIView):
-    """What meals leave of a day."""
-
-    @contract("day", body=DayRequest, answer=DayView)
-    def post(self, request: Request) -> Response:
-        """Return every daily limit of every eater after the meals; nothing is stored."""
-        wanted = convert(request.data, DayRequest)
-        return Response(services.day(household_of(request.user), wanted))
-
-
-class RolesView(APIView):
-    """The roles of the book."""
-
-    @contract("roles", answer=list[RoleView])
-    def get(self, request: Request) -> Response:
-        """List them."""
-        return Response(services.role_views())

@@ -2,10 +2,12 @@
 
 import datetime as dt
 import uuid
-from typing import Annotated
+from dataclasses import replace
+from typing import Annotated, Any
 from uuid import UUID
 
 import msgspec
+from django.db.models import Prefetch
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
@@ -18,15 +20,17 @@ from foods.own import library_of
 from runs.models import Run, RunEvent
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
+from snabo_core.judging import judged
+from snabo_core.plate.portions import finished_question
 from snabo_core.swaps.book import book
 from snabo_core.swaps.ledgers import slot_ledger
 from snabo_core.water import question
 from snabo_core.wording import say
 from table.services import setting_of
 
-WEIGH_IN, TAKEN_BACK = "weigh_in", "weigh_in_taken_back"
+WEIGHED, TAKEN_BACK, PORTIONED = "weighed", "taken_back", "portioned"
 MOST_GRAMS = 50_000
-EVENT_SCHEMA = 2
+EVENT_SCHEMA = 3
 
 
 class WeighIn(msgspec.Struct):
@@ -50,23 +54,32 @@ class WeighIn(msgspec.Struct):
     watts: Annotated[int, msgspec.Meta(ge=1, le=5000)] | None = None
 
 
-class TakeBack(msgspec.Struct):
-    """Which step's weigh-in to take back."""
+class WeighFinished(msgspec.Struct):
+    """What the finished dish weighs, in what it stands in; `sure` answers a question."""
 
     client_id: uuid.UUID
-    slot: str
-    step: str
+    gross: float
+    tare: float = 0.0
+    sure: bool = False
+    vessel: Annotated[str, msgspec.Meta(max_length=80)] = ""
+
+
+class TakeBack(msgspec.Struct):
+    """Which step's weigh-in to take back; without a step the weight of the finished dish."""
+
+    client_id: uuid.UUID
+    slot: str | None = None
+    step: str | None = None
 
 
 class RunState(msgspec.Struct):
-    """What is known of a run: net grams by slot and step, and of which stand-in they are."""
+    """What is known of a run."""
 
     id: UUID
     version: int
     started_at: dt.datetime
     finished_at: dt.datetime | None
-    weighed: dict[str, dict[str, float]]
-    stand_ins: dict[str, str]
+    readings: core.Readings
 
 
 class WeighResult(msgspec.Struct):
@@ -83,23 +96,47 @@ class OpenRun(msgspec.Struct):
     finished: list[RunState]
 
 
-def fold(run: Run) -> RunState:
-    """Return the state that a run's events add up to."""
-    weighed: dict[str, dict[str, float]] = {}
+def _readings(run: Run) -> core.Readings:
+    """Return what the scale said in a run: the fold of its weigh-ins."""
+    steps: dict[str, dict[str, float]] = {}
     stand_ins: dict[str, str] = {}
+    finished: float | None = None
+    finished_of: dict[str, str] = {}
     for event in run.events.all():
-        slot, own = event.payload["slot"], event.payload.get("stand_in", "")
-        if event.kind == WEIGH_IN:
+        payload = event.payload
+        if event.kind == PORTIONED:
+            finished, finished_of = payload["grams"], payload["stand_ins"]
+        elif event.kind == TAKEN_BACK and payload.get("step") is None:
+            finished, finished_of = None, {}
+        elif event.kind == TAKEN_BACK:
+            steps.get(payload["slot"], {}).pop(payload["step"], None)
+        elif event.kind == WEIGHED:
+            slot, own = payload["slot"], payload.get("stand_in", "")
             if own != stand_ins.get(slot, own):
                 # What another stand-in weighed says nothing of this one.
-                weighed[slot] = {}
+                steps[slot] = {}
             stand_ins[slot] = own
-            weighed.setdefault(slot, {})[event.payload["step"]] = event.payload["grams"]
-        elif event.kind == TAKEN_BACK:
-            weighed.get(slot, {}).pop(event.payload["step"], None)
-    return RunState(
-        run.uid, run.version.number, run.started_at, run.finished_at, weighed, stand_ins
-    )
+            steps.setdefault(slot, {})[payload["step"]] = payload["grams"]
+    return core.Readings(steps, stand_ins, finished, finished_of)
+
+
+def fold(run: Run) -> RunState:
+    """Return the state that a run's events add up to."""
+    return RunState(run.uid, run.version.number, run.started_at, run.finished_at, _readings(run))
+
+
+def being_cooked() -> Prefetch:
+    """Return what to prefetch so that `readings_of` many dishes asks only once."""
+    runs = Run.objects.filter(finished_at=None).prefetch_related("events")
+    return Prefetch("runs", queryset=runs, to_attr="open_runs")
+
+
+def readings_of(dish: Dish) -> core.Readings:
+    """Return what the scale said of a dish being cooked, nothing where it is not."""
+    known = getattr(dish, "open_runs", None)
+    runs = dish.runs.filter(finished_at=None).prefetch_related("events") if known is None else known
+    run = next(iter(runs), None)
+    return core.NONE if run is None else _readings(run)
 
 
 def runs_of(household: Household, dish_id: UUID) -> OpenRun:
@@ -113,26 +150,31 @@ def runs_of(household: Household, dish_id: UUID) -> OpenRun:
     )
 
 
-def _choice(document: core.Dish, part: str, slot: str) -> core.Choice | None:
-    try:
-        return document.slot(part, slot).choice
-    except BadInput:
-        return None
-
-
-def _open_run(household: Household, dish: Dish, body: WeighIn) -> Run:
-    """Return the run this weigh-in belongs to, opening one where the plan has changed."""
-    document = stored_dish(dish.draft)
+def _open_run(household: Household, dish: Dish) -> Run:
+    """Return the run a weigh-in belongs to, opening one where the plan has changed."""
     run = dish.runs.filter(finished_at=None).select_related("version").first()
     if run is not None:
         cooked = stored_dish(run.version.document)
-        if _choice(cooked, body.part, body.slot) == _choice(document, body.part, body.slot):
+        if core.stand_ins_of(cooked) == core.stand_ins_of(stored_dish(dish.draft)):
             return run
         run.finished_at = timezone.now()
         run.save(update_fields=["finished_at"])
     number = keep_version(household, dish.uid).number
     version = DishVersion.objects.get(dish=dish, number=number)
     return Run.objects.create(household=household, dish=dish, version=version)
+
+
+def _repeated(dish: Dish, client_id: uuid.UUID) -> WeighResult | None:
+    """Return the answer to a weigh-in that has already been taken."""
+    event = RunEvent.objects.filter(run__dish=dish, client_id=client_id).first()
+    return None if event is None else WeighResult(fold(event.run), None)
+
+
+def _net(body: WeighIn | WeighFinished) -> float:
+    grams = body.gross - body.tare
+    if not -MOST_GRAMS < grams < MOST_GRAMS:
+        raise BadInput("That is more than a kitchen scale can carry.", "gross")
+    return grams
 
 
 @writes
@@ -143,23 +185,17 @@ def weigh_in(household: Household, dish_id: UUID, body: WeighIn) -> WeighResult:
         BadInput: the slot has no stand-in, the step is none of its, or the weight cannot be.
     """
     dish = own_dish(household, dish_id, lock=True)
-    repeated = RunEvent.objects.filter(run__dish=dish, client_id=body.client_id).first()
-    if repeated is not None:
-        return WeighResult(fold(repeated.run), None)
-    grams = body.gross - body.tare
-    if not -MOST_GRAMS < grams < MOST_GRAMS:
-        raise BadInput("That is more than a kitchen scale can carry.", "gross")
+    if (repeated := _repeated(dish, body.client_id)) is not None:
+        return repeated
+    grams = _net(body)
     document = stored_dish(dish.draft)
     slot = document.slot(body.part, body.slot)
     if slot.choice is None:
         raise BadInput("Choose a stand-in on the Bench first; then there is water to plan.", "slot")
     run = dish.runs.filter(finished_at=None).first()
-    state = fold(run) if run else None
-    same = state is not None and state.stand_ins.get(body.slot) == slot.choice.stand_in
-    known = state.weighed.get(body.slot, {}) if state is not None and same else {}
-    ledger = slot_ledger(
-        document.part(body.part), slot, book(), library_of(household), setting_of(household), known
-    )
+    setting = replace(setting_of(household), readings=_readings(run) if run else core.NONE)
+    part = document.part(body.part)
+    ledger = slot_ledger(part, slot, book(), library_of(household), setting)
     steps = [point.step_id for point in ledger.points]
     if body.step not in steps:
         raise BadInput("This stand-in has no such step.", "step")
@@ -168,14 +204,48 @@ def weigh_in(household: Household, dish_id: UUID, body: WeighIn) -> WeighResult:
     doubt = question(ledger, body.step, grams)
     if doubt is not None and (grams <= 0 or not body.sure):
         return WeighResult(fold(run) if run else None, say(doubt))
-    run = _open_run(household, dish, body)
     payload = {
         "slot": body.slot, "step": body.step, "stand_in": slot.choice.stand_in, "grams": grams,
         "gross": body.gross, "tare": body.tare, "before": before, "vessel": body.vessel,
         "tool": body.tool or slot.choice.press or "", "round": body.round, "heat": body.heat,
-        "seconds": body.seconds, "watts": body.watts, "schema": EVENT_SCHEMA,
+        "seconds": body.seconds, "watts": body.watts,
     }  # fmt: skip
-    RunEvent.objects.create(run=run, client_id=body.client_id, kind=WEIGH_IN, payload=payload)
+    return _noted(household, dish, body.client_id, WEIGHED, payload)
+
+
+@writes
+def weigh_finished(household: Household, dish_id: UUID, body: WeighFinished) -> WeighResult:
+    """Take the weight of the finished dish, or ask about one that is hard to believe.
+
+    Raises:
+        BadInput: the weight cannot be.
+    """
+    dish = own_dish(household, dish_id, lock=True)
+    if (repeated := _repeated(dish, body.client_id)) is not None:
+        return repeated
+    grams = _net(body)
+    document = stored_dish(dish.draft)
+    made = judged(document, setting_of(household), book(), library_of(household))
+    known = all(line.grams is not None for line in made.lines)
+    went_in = sum(makes * share for makes, share in made.layers.values()) if known else 0.0
+    doubt = finished_question(grams, went_in)
+    if doubt is not None and (grams <= 0 or not body.sure):
+        run = dish.runs.filter(finished_at=None).first()
+        return WeighResult(fold(run) if run else None, say(doubt))
+    payload = {
+        "grams": grams, "gross": body.gross, "tare": body.tare, "vessel": body.vessel,
+        "stand_ins": core.stand_ins_of(document),
+    }  # fmt: skip
+    return _noted(household, dish, body.client_id, PORTIONED, payload)
+
+
+def _noted(
+    household: Household, dish: Dish, client_id: UUID, kind: str, payload: dict[str, Any]
+) -> WeighResult:
+    run = _open_run(household, dish)
+    RunEvent.objects.create(
+        run=run, client_id=client_id, kind=kind, payload=payload | {"schema": EVENT_SCHEMA}
+    )
     return WeighResult(fold(run), None)
 
 
@@ -194,7 +264,11 @@ def take_back(household: Household, run_id: UUID, body: TakeBack) -> RunState:
     run = _own_run(household, run_id)
     if not run.events.filter(client_id=body.client_id).exists():
         _refuse_closed(run)
-        if body.step not in fold(run).weighed.get(body.slot, {}):
+        said = _readings(run)
+        known = said.finished_grams is not None
+        if body.step is not None:
+            known = body.step in said.steps.get(body.slot or "", {})
+        if not known:
             raise BadInput("There is no such weigh-in to take back.", "step")
         payload = {"slot": body.slot, "step": body.step, "schema": EVENT_SCHEMA}
         RunEvent.objects.create(run=run, client_id=body.client_id, kind=TAKEN_BACK, payload=payload)

@@ -27,6 +27,7 @@ from snabo_core.dish.document import (
     all_lines,
 )
 from snabo_core.dish.lines import BY_COOK, HoldBack, Leaves, Leaving, Line, Use, UseKind
+from snabo_core.dish.readings import NONE, Readings, stand_ins_of
 from snabo_core.dish.rules import (
     MAX_ASIDES,
     MAX_GRAMS,
@@ -41,8 +42,8 @@ from snabo_core.dish.upgrade import row_id, upgraded
 
 __all__ = [
     "BY_COOK", "MAX_ASIDES", "MAX_GRAMS", "MAX_LINES", "MAX_PARTS", "MAX_SERVINGS", "MAX_TEXT",
-    "PLAIN", "ROLES", "SCHEMA", "Aside", "AsideKind", "Choice", "ChoiceKind", "ChoiceStep", "Dish",
-    "HoldBack", "Leaves", "Leaving", "Line", "Part", "Portion", "Slot", "Span", "StepSetting",
-    "StepText", "Taken", "Told", "UnitSystem", "Use", "UseKind", "all_lines", "check",
-    "check_schema", "row_id", "upgraded",
+    "NONE", "PLAIN", "ROLES", "SCHEMA", "Aside", "AsideKind", "Choice", "ChoiceKind",
+    "ChoiceStep", "Dish", "HoldBack", "Leaves", "Leaving", "Line", "Part", "Portion", "Readings",
+    "Slot", "Span", "StepSetting", "StepText", "Taken", "Told", "UnitSystem", "Use", "UseKind",
+    "all_lines", "check", "check_schema", "row_id", "stand_ins_of", "upgraded",
 ]  # fmt: skip

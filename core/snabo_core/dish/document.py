@@ -13,7 +13,7 @@ from typing import Literal
 from snabo_core.dish.lines import Line
 from snabo_core.errors import BadInput
 
-SCHEMA = 3
+SCHEMA = 4
 ROLES = (
     "mash", "crust", "skillet_base", "long_noodle", "short_noodle", "sheet", "grain_bed", "crumb",
     "binder", "loaf_base", "pour_sauce", "grating_cheese", "melting_cheese", "spread_cheese",
@@ -158,10 +158,10 @@ class Part:
 
 @dataclass(frozen=True)
 class Portion:
-    """Grams of the finished dish that one eater gets; the eater by id."""
+    """The share of the whole dish, 0 to 1, that one eater gets; the eater by id."""
 
     eater: str
-    grams: float
+    share: float
 
 
 @dataclass(frozen=True)
@@ -208,8 +208,8 @@ class Dish:
     # keys of gaps whose marked default the cook took over, see `gaps.py`
     accepted: tuple[str, ...] = ()
     servings_assumed: bool = False
-    # What the finished dish weighed, and who gets how much of it; servings are then by weight.
-    finished_grams: float | None = None
+    # What the finished dish is expected to weigh, until a run has weighed it.
+    expected_grams: float | None = None
     portions: tuple[Portion, ...] = ()
     asides: tuple[Aside, ...] = ()
     told: Told = Told()
@@ -240,7 +240,7 @@ class Dish:
     def original(self) -> Dish:
         """Return the dish as it was brought, without any stand-in."""
         parts = tuple(part.bare() for part in self.parts)
-        return replace(self, parts=parts, finished_grams=None, portions=())
+        return replace(self, parts=parts, expected_grams=None, portions=())
 
     def with_choice(self, part_id: str, slot_id: str, choice: Choice | None) -> Dish:
         """Return the dish with one slot's stand-in chosen, or taken back with None."""

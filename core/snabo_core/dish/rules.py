@@ -14,6 +14,8 @@ MAX_GRAMS, MAX_SERVINGS = 50_000.0, 200.0
 MAX_USES, MAX_ACCEPTED, MAX_ALTERNATIVES = 6, 200, 6
 MAX_ASIDES, MAX_ASIDE_TEXT = 400, 2000
 MAX_CHOICE_STEPS, MAX_NAME = 60, 200
+# Portions typed in whole grams may come to a little more than the whole.
+SHARED_SLACK = 0.001
 
 
 def check_schema(dish: Dish) -> None:
@@ -69,21 +71,18 @@ def check(dish: Dish) -> Dish:
 
 
 def _check_portions(dish: Dish) -> None:
-    finished = dish.finished_grams
-    if finished is not None:
-        _bounded(finished, 1.0, MAX_GRAMS, "finished_grams", "Grams of the finished dish")
+    if dish.expected_grams is not None:
+        _bounded(
+            dish.expected_grams, 1.0, MAX_GRAMS, "expected_grams", "Grams of the finished dish"
+        )
     if len({portion.eater for portion in dish.portions}) != len(dish.portions):
         raise BadInput("Somebody has two portions; join them.", "portions")
     for portion in dish.portions:
-        _bounded(portion.grams, 0.0, MAX_GRAMS, "portions", "Grams of a portion")
-    if not dish.portions:
-        return
-    if finished is None:
-        raise BadInput("Weigh the finished dish first; then portions go by weight.", "portions")
-    out = sum(portion.grams for portion in dish.portions)
-    if out > finished + 0.5:
+        _bounded(portion.share, 0.0, MAX_SERVINGS, "portions", "A portion's share of the dish")
+    out = sum(portion.share for portion in dish.portions)
+    if out > 1 + SHARED_SLACK:
         raise BadInput(
-            f"The portions weigh {out:.0f} g, the dish only {finished:.0f} g. Which is off?",
+            f"The portions come to {out:.0%} of the dish. Which is off?".replace("%", " %"),
             "portions",
         )
 

@@ -119,4 +119,16 @@ def _to_3(raw: Raw) -> Raw:
     return raw | {"portions": portions}
 
 
-STEPS: dict[int, Callable[[Raw], Raw]] = {1: _to_2, 2: _to_3}
+def _to_4(raw: Raw) -> Raw:
+    """The document plans shares of the dish; what a scale said of it is an event of a run."""
+    finished = raw.get("finished_grams")
+    portions = [
+        {"eater": portion["eater"], "share": portion["grams"] / finished}
+        for portion in raw.get("portions", ())
+        if finished
+    ]
+    rest = {name: value for name, value in raw.items() if name != "finished_grams"}
+    return rest | {"expected_grams": finished, "portions": portions}
+
+
+STEPS: dict[int, Callable[[Raw], Raw]] = {1: _to_2, 2: _to_3, 3: _to_4}

@@ -6,16 +6,21 @@ import datetime as dt
 from dataclasses import dataclass
 from typing import Literal
 
+from snabo_core.dish.readings import NONE, Readings
 from snabo_core.plate.eaters import Eater
 from snabo_core.plate.rows import USUAL, Rules
 
 
 @dataclass(frozen=True)
 class Setting:
-    """What a household's kitchen and table bring to every computation."""
+    """What a household's kitchen and table bring to every computation.
+
+    `readings` are what its scale said of the dish that is computed.
+    """
 
     eaters: tuple[Eater, ...]
     microwave_watts: float = 800.0
     rules: Rules = USUAL
     energy_unit: Literal["kcal", "kj"] = "kcal"
     today: dt.date | None = None
+    readings: Readings = NONE

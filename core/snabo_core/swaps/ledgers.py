@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from snabo_core.dish import ChoiceStep, Dish, Part, Slot
@@ -17,7 +17,6 @@ from snabo_core.water import Kitchen, Ledger, State, Step, predict
 
 # Grams of liquid below which there is no sauce to speak of.
 LEAST_LIQUID = 10.0
-Weighed = Mapping[str, Mapping[str, float]]
 
 
 @dataclass(frozen=True)
@@ -75,11 +74,12 @@ def slot_ledger(
     book: Book,
     library: Library,
     setting: Setting,
-    weighed: Mapping[str, float] | None = None,
     *,
     spread: bool = True,
 ) -> Ledger:
-    """Predict the water of a swapped slot; without `spread` quickly, see `predict`.
+    """Predict the water of a swapped slot, going by its weigh-ins.
+
+    Without `spread` quickly, see `predict`.
 
     Raises:
         SnaboError: a line is unsettled or its water is unknown.
@@ -99,14 +99,14 @@ def slot_ledger(
         steps_for(slot, book),
         library,
         kitchen=Kitchen(setting.microwave_watts),
-        weighed=weighed,
+        weighed=setting.readings.of(slot),
         thickness=thickness,
         spread=spread,
     )
 
 
 def dish_ledgers(
-    dish: Dish, book: Book, library: Library, setting: Setting, weighed: Weighed | None = None
+    dish: Dish, book: Book, library: Library, setting: Setting
 ) -> tuple[SlotLedger, ...]:
     """Return the ledgers of every swapped slot of a dish."""
     found = []
@@ -115,9 +115,8 @@ def dish_ledgers(
             if slot.choice is None or slot.choice.kind != "book":
                 continue
             began = sum(i.used().grams or 0.0 for i in ledger_lines(part, slot, library))
-            scale = (weighed or {}).get(slot.id, {})
             try:
-                ledger = slot_ledger(part, slot, book, library, setting, scale)
+                ledger = slot_ledger(part, slot, book, library, setting)
             except SnaboError as refusal:
                 found.append(SlotLedger(part, slot, None, refusal.sentence, began))
             else:

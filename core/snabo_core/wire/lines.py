@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from snabo_core.dish import Dish, Line
+from snabo_core.dish import NONE, Dish, Line, Readings
 from snabo_core.gaps import Gap
 from snabo_core.quantities.step_facts import StepHeat, StepTime
 
@@ -48,6 +48,7 @@ class LineSwapRequest:
     dish: Dish
     line: str
     eaters: tuple[str, ...] = ()
+    readings: Readings = NONE
 
 
 @dataclass(frozen=True)

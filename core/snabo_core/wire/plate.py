@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from snabo_core.dish import Choice, Dish
+from snabo_core.dish import NONE, Choice, Dish, Readings
 from snabo_core.plate.salt import Salt, SaltCode
 from snabo_core.plate.serving import LineShare
 from snabo_core.plate.totals import Figure
@@ -12,12 +12,12 @@ from snabo_core.plate.totals import Figure
 
 @dataclass(frozen=True)
 class PreviewRequest:
-    """A draft to compute. `weighed` is grams by slot id and step id; `eaters` empty means all."""
+    """A draft to compute, with what a run has weighed of it; `eaters` empty means all."""
 
     sequence: int
     dish: Dish
     eaters: tuple[str, ...] = ()
-    weighed: dict[str, dict[str, float]] | None = None
+    readings: Readings = NONE
 
 
 @dataclass(frozen=True)
@@ -29,6 +29,7 @@ class RankRequest:
     part: str
     slot: str
     eaters: tuple[str, ...] = ()
+    readings: Readings = NONE
 
 
 @dataclass(frozen=True)
@@ -236,14 +237,15 @@ class Preview:
     """Everything a screen needs for one draft.
 
     `mass_is_least` says that a line's grams are unknown, so that `serving_grams` is only a
-    lower bound and nothing can be said per 100 g. `by_weight` says that the finished dish was
-    weighed; `left_grams` is then what nobody has taken.
+    lower bound and nothing can be said per 100 g. `finished_grams` is what the scale said of
+    the finished dish; `left_grams`, once portions are planned or it was weighed, what nobody has
+    taken.
     """
 
     sequence: int
     serving_grams: float
     mass_is_least: bool
-    by_weight: bool
+    finished_grams: float | None
     left_grams: float | None
     figures: dict[str, Figure]
     was: dict[str, Figure]
@@ -334,6 +336,7 @@ class ExplainRequest:
     nutrient: str
     scale: str
     eaters: tuple[str, ...] = ()
+    readings: Readings = NONE
 
 
 @dataclass(frozen=True)
@@ -389,6 +392,7 @@ class CompareDishRequest:
     stand_ins: tuple[CompareStandIn, ...] = ()
     versions: tuple[int, ...] = ()
     eaters: tuple[str, ...] = ()
+    readings: Readings = NONE
 
 
 @dataclass(frozen=True)

@@ -61,7 +61,7 @@ class SigningIn(KitchenCase):
     def test_a_fault_of_ours_is_a_problem_document(self) -> None:
         quiet = Client(raise_request_exception=False)
         quiet.force_login(User.objects.get(username="cook"), "accounts.backends.HouseholdBackend")
-        with mock.patch("dishes.services.dishes_of", side_effect=RuntimeError("broken")):
+        with mock.patch("reckon.services.dishes_of", side_effect=RuntimeError("broken")):
             self.assert_problem(quiet.get("/api/dishes"), 500, "Nothing saved was lost")
 
     @override_settings(REQUEST_SECONDS=0.2)
@@ -70,7 +70,7 @@ class SigningIn(KitchenCase):
             while True:
                 sum(range(1000))
 
-        with mock.patch("dishes.services.dishes_of", side_effect=forever):
+        with mock.patch("reckon.services.dishes_of", side_effect=forever):
             self.assert_problem(self.send("get", "dishes"), 503, "took too long")
         self.assertEqual(self.send("get", "dishes").status_code, 200)
 

@@ -13,6 +13,7 @@ from accounts.services import change_kitchen, kitchen_of
 from accounts.writing import MOST_TRIES, writes
 from config.tests.base import OWN_FOOD, KitchenCase
 from dishes import services as dishes
+from dishes.models import Dish
 from foods import own
 from snabo_core.dish import Dish as CoreDish
 from snabo_core.dish import Line, Part
@@ -96,7 +97,7 @@ class Meeting(TransactionTestCase):
             *[lambda: dishes.add_dish(self.household, DISH, one) for _ in range(5)]
         )
         self.assertEqual({answer.id for answer in answers}, {one})
-        self.assertEqual(len(dishes.dishes_of(self.household)), 1)
+        self.assertEqual(Dish.objects.of(self.household).count(), 1)
 
     def test_a_deadlock_is_tried_again_and_gives_up_in_the_end(self) -> None:
         tries = []

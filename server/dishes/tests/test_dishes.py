@@ -229,13 +229,26 @@ class Compute(KitchenCase):
         with self.assertNumQueries(4):
             self.send("post", "preview", body)
 
+    def test_what_an_older_release_left_in_a_browser_is_taken_up(self) -> None:
+        ada = self.send("get", "eaters").json()[0]["id"]
+        left = self.read()
+        del left["expected_grams"]
+        left |= {"schema": 3, "finished_grams": 1480, "portions": [{"eater": ada, "grams": 370}]}
+        today = self.send("post", "read/upgrade", left).json()
+        self.assertEqual(today["expected_grams"], 1480)
+        self.assertEqual(today["portions"], [{"eater": ada, "share": 0.25}])
+        self.assertEqual(self.send("post", "dishes", today).status_code, 201)
+        newer = self.send("post", "read/upgrade", left | {"schema": 99})
+        self.assert_problem(newer, 400, "written for another version")
+        self.assert_problem(self.send("post", "read/upgrade", [1]), 400, "not a dish")
+
     def test_the_list_of_dishes_asks_the_database_the_same_for_many(self) -> None:
         for _ in range(3):
             detail = self.bring()
             self.send("post", f"dishes/{detail['id']}/versions")
-        # Session, user with household, dishes, versions, runs.
+        # Session, user with household, sign-in, eaters, dishes, what is being cooked.
         self.send("get", "dishes")
-        with self.assertNumQueries(5):
+        with self.assertNumQueries(6):
             self.assertEqual(len(self.send("get", "dishes").json()), 3)
 
     def test_rank_offers_every_family(self) -> None:
@@ -341,18 +354,19 @@ class Plates(KitchenCase):
     def test_portions_by_weight(self) -> None:
         document = self.read()
         ada = self.send("get", "eaters").json()[0]["id"]
-        document |= {"finished_grams": 1480, "portions": [{"eater": str(ada), "grams": 247}]}
-        seen = self.send("post", "preview", {"sequence": 1, "dish": document}).json()
-        self.assertTrue(seen["by_weight"])
+        document |= {"portions": [{"eater": str(ada), "share": 247 / 1480}]}
+        body = {"sequence": 1, "dish": document, "readings": {"finished_grams": 1480}}
+        seen = self.send("post", "preview", body).json()
+        self.assertEqual(seen["finished_grams"], 1480)
         self.assertAlmostEqual(seen["eaters"][0]["portion_grams"], 247)
         self.assertEqual([s["scale"] for s in seen["scales"]],
                          ["serving", "100g", "dish", str(ada)])  # fmt: skip
         self.send("delete", f"eaters/{ada}")
-        left = self.send("post", "preview", {"sequence": 2, "dish": document})
+        left = self.send("post", "preview", body)
         self.assertEqual(left.status_code, 200)
-        document["portions"][0]["grams"] = 1600
-        heavy = self.send("post", "preview", {"sequence": 3, "dish": document})
-        self.assert_problem(heavy, 400, "portions weigh 1600 g, the dish only 1480 g")
+        document["portions"][0]["share"] = 1.08
+        heavy = self.send("post", "preview", body)
+        self.assert_problem(heavy, 400, "come to 108 % of the dish")
 
     def test_table_and_day(self) -> None:
         dish = self.bring()["id"]

@@ -2,14 +2,16 @@
 
 import uuid
 from typing import Any
+from unittest import mock
 
 from config.tests.base import KitchenCase
 from dishes.models import DishVersion
+from reckon import services as reckon
 from runs.models import Run, RunEvent
 
 
-class WeighIns(KitchenCase):
-    """One cooking of a swapped dish."""
+class Weighing(KitchenCase):
+    """A swapped dish that is about to be cooked."""
 
     def setUp(self) -> None:
         super().setUp()
@@ -20,20 +22,27 @@ class WeighIns(KitchenCase):
         self.place = {"part": lid["id"], "slot": lid["slots"][0]["id"]}
         self.points = {p["step_id"]: p for p in self.preview()["ledgers"][0]["points"]}
 
-    def preview(self, weighed: dict | None = None) -> dict:
-        body = {"sequence": 1, "dish": self.document, "weighed": weighed}
+    def preview(self, readings: dict | None = None) -> dict:
+        body = {
+            "sequence": 1,
+            "dish": self.document,
+        } | ({"readings": readings} if readings else {})
         return self.send("post", "preview", body).json()
 
     def weigh(self, step: str, grams: float, **more: Any):
         body = {"client_id": str(uuid.uuid4()), "step": step, "gross": grams, **self.place}
         return self.send("post", f"dishes/{self.dish}/weigh-ins", body | more)
 
+
+class WeighIns(Weighing):
+    """One cooking of a swapped dish."""
+
     def test_first_weigh_in_opens_a_run_and_freezes_the_version(self) -> None:
         self.assertFalse(DishVersion.objects.exists())
         state = self.weigh("start", self.points["start"]["grams"] + 380, tare=380).json()["run"]
         self.assertEqual(state["version"], 1)
         self.assertAlmostEqual(
-            state["weighed"][self.place["slot"]]["start"], self.points["start"]["grams"]
+            state["readings"]["steps"][self.place["slot"]]["start"], self.points["start"]["grams"]
         )
         version = DishVersion.objects.get()
         self.assertEqual(version.document, self.document)
@@ -43,7 +52,7 @@ class WeighIns(KitchenCase):
         target = self.points["press"]["target"]
         state = self.weigh("press", target + 48).json()["run"]
         point = next(
-            p for p in self.preview(state["weighed"])["ledgers"][0]["points"]
+            p for p in self.preview(state["readings"])["ledgers"][0]["points"]
             if p["step_id"] == "press"
         )  # fmt: skip
         self.assertEqual(point["advice"], "press_more")
@@ -80,10 +89,8 @@ class WeighIns(KitchenCase):
         run = self.weigh("start", 1100).json()["run"]
         body = {"client_id": str(uuid.uuid4()), "slot": self.place["slot"], "step": "start"}
         state = self.send("post", f"runs/{run['id']}/take-back", body).json()
-        self.assertEqual(state["weighed"][self.place["slot"]], {})
-        self.assertEqual(
-            [e.kind for e in RunEvent.objects.all()], ["weigh_in", "weigh_in_taken_back"]
-        )
+        self.assertEqual(state["readings"]["steps"][self.place["slot"]], {})
+        self.assertEqual([e.kind for e in RunEvent.objects.all()], ["weighed", "taken_back"])
 
     def test_another_stand_in_is_another_run(self) -> None:
         first = self.weigh("start", 1100).json()["run"]
@@ -109,3 +116,70 @@ class WeighIns(KitchenCase):
         run = self.weigh("start", 1100).json()["run"]
         self.assertIsNotNone(self.send("post", f"runs/{run['id']}/finish").json()["finished_at"])
         self.assertIsNone(self.send("get", f"dishes/{self.dish}/runs").json()["open"])
+
+
+class Finished(Weighing):
+    """The finished dish on the scale is an event of the run, and counts on every screen."""
+
+    def finish(self, gross: float, **more: Any):
+        body = {"client_id": str(uuid.uuid4()), "gross": gross, "tare": 0.0}
+        return self.send("post", f"dishes/{self.dish}/finished-weight", body | more)
+
+    def went_in(self) -> float:
+        return self.preview()["serving_grams"] * self.document["servings"]
+
+    def test_it_opens_a_run_and_is_taken_back(self) -> None:
+        grams = round(self.went_in() * 0.9)
+        run = self.finish(grams + 700, tare=700).json()["run"]
+        self.assertEqual(run["readings"]["finished_grams"], grams)
+        seen = self.preview(run["readings"])
+        self.assertEqual(seen["finished_grams"], grams)
+        self.assertAlmostEqual(seen["serving_grams"], grams / self.document["servings"])
+        self.assertNotIn("finished", str(self.send("get", f"dishes/{self.dish}").json()))
+        body = {"client_id": str(uuid.uuid4())}
+        back = self.send("post", f"runs/{run['id']}/take-back", body).json()
+        self.assertIsNone(back["readings"]["finished_grams"])
+        again = {"client_id": str(uuid.uuid4())}
+        refused = self.send("post", f"runs/{run['id']}/take-back", again)
+        self.assert_problem(refused, 400, "no such weigh-in")
+
+    def test_a_forgotten_dish_is_asked_about(self) -> None:
+        heavy = self.finish(self.went_in() + 900).json()
+        self.assertRegex(heavy["question"], "more than went in.*dish it is in weighed too")
+        light = self.finish(self.went_in() * 0.2).json()
+        self.assertRegex(light["question"], "Is all of it on the scale")
+        self.assertRegex(self.finish(0, sure=True).json()["question"], "more than nothing")
+        self.assertFalse(RunEvent.objects.exists())
+        sure = self.finish(self.went_in() + 900, sure=True).json()
+        self.assertIsNone(sure["question"])
+        self.assert_problem(self.finish(1e9), 400, "kitchen scale can carry")
+
+    def test_sending_it_twice_counts_once(self) -> None:
+        same = str(uuid.uuid4())
+        for _ in range(2):
+            self.finish(round(self.went_in() * 0.9), client_id=same)
+        self.assertEqual(RunEvent.objects.count(), 1)
+
+    def test_another_stand_in_has_not_been_weighed(self) -> None:
+        grams = round(self.went_in() * 0.9)
+        run = self.finish(grams).json()["run"]
+        self.document = self.swap(self.detail, "swede_mash")
+        self.assertIsNone(self.preview(run["readings"])["finished_grams"])
+
+    def test_the_table_the_list_and_the_day_count_what_was_weighed(self) -> None:
+        self.weigh("start", self.points["start"]["grams"])
+        run = self.send("get", f"dishes/{self.dish}/runs").json()["open"]
+        day = {"meals": [{"dish": self.dish, "servings": 1.0}]}
+        for name, ask in (
+            ("matrix_row", lambda: self.send("get", "table")),
+            ("core_summary", lambda: self.send("get", "dishes")),
+            ("day_view", lambda: self.send("post", "day", day)),
+        ):
+            real = getattr(reckon, name)
+            with mock.patch.object(reckon, name, wraps=real) as computed:
+                self.assertEqual(ask().status_code, 200)
+            said = [getattr(value, "readings", None) for value in computed.call_args.args]
+            meals = computed.call_args.args[0] if name == "day_view" else ()
+            said += [meal.readings for meal in meals]
+            steps = [readings.steps for readings in said if readings and readings.steps]
+            self.assertEqual(steps, [run["readings"]["steps"]], name)

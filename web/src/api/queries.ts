@@ -4,9 +4,7 @@
 import { keepPreviousData, queryOptions, type QueryClient } from '@tanstack/react-query';
 
 import { client, take } from './client';
-import type { CompareDishRequest, CompareRequest, Dish } from './types';
-
-type Weighed = Record<string, Record<string, number>>;
+import type { CompareDishRequest, CompareRequest, Dish, Readings } from './types';
 
 const STEADY = { staleTime: Infinity };
 
@@ -195,11 +193,11 @@ export const lookThroughQuery = (dish: Dish) =>
     gcTime: 30_000,
   });
 
-export const explainQuery = (dish: Dish, nutrient: string, scale: string) =>
+export const explainQuery = (dish: Dish, nutrient: string, scale: string, readings: Readings) =>
   queryOptions({
-    queryKey: ['explain', nutrient, scale, dish],
+    queryKey: ['explain', nutrient, scale, dish, readings],
     queryFn: () =>
-      take(client.POST('/api/explain', { body: { dish, nutrient, scale, eaters: [] } })),
+      take(client.POST('/api/explain', { body: { dish, nutrient, scale, eaters: [], readings } })),
     placeholderData: keepPreviousData,
     ...STEADY,
     gcTime: 30_000,
@@ -236,34 +234,43 @@ export const dayQuery = (meals: { dish: string; servings: number }[]) =>
     retry: false,
   });
 
-export const lineSwapsQuery = (dish: Dish, line: string) =>
+export const lineSwapsQuery = (dish: Dish, line: string, readings: Readings) =>
   queryOptions({
-    queryKey: ['line-swaps', line, dish],
-    queryFn: () => take(client.POST('/api/line-swaps', { body: { dish, line, eaters: [] } })),
+    queryKey: ['line-swaps', line, dish, readings],
+    queryFn: () =>
+      take(client.POST('/api/line-swaps', { body: { dish, line, eaters: [], readings } })),
     ...STEADY,
     gcTime: 30_000,
     retry: false,
   });
 
 /** A preview belongs to what it was made from, so no figure outlives the draft it is of. */
-export const previewQuery = (sequence: number, document: Dish, weighed: Weighed | null) =>
+export const previewQuery = (sequence: number, document: Dish, readings: Readings) =>
   queryOptions({
-    queryKey: ['preview', document, weighed],
+    queryKey: ['preview', document, readings],
     queryFn: () =>
       take(
-        client.POST('/api/preview', { body: { sequence, dish: document, eaters: [], weighed } }),
+        client.POST('/api/preview', { body: { sequence, dish: document, eaters: [], readings } }),
       ),
     placeholderData: keepPreviousData,
     ...STEADY,
     gcTime: 60_000,
   });
 
-export const rankQuery = (sequence: number, document: Dish, part: string, slot: string) =>
+export const rankQuery = (
+  sequence: number,
+  document: Dish,
+  part: string,
+  slot: string,
+  readings: Readings,
+) =>
   queryOptions({
-    queryKey: ['rank', document, part, slot],
+    queryKey: ['rank', document, part, slot, readings],
     queryFn: () =>
       take(
-        client.POST('/api/rank', { body: { sequence, dish: document, part, slot, eaters: [] } }),
+        client.POST('/api/rank', {
+          body: { sequence, dish: document, part, slot, eaters: [], readings },
+        }),
       ),
     ...STEADY,
     gcTime: 60_000,

@@ -126,6 +126,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dishes/{dish_id}/finished-weight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Take its weight, opening a run where none is; sending it twice counts once. */
+        post: operations["weigh_finished"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dishes/{dish_id}/restore": {
         parameters: {
             query?: never;
@@ -740,6 +757,23 @@ export interface paths {
         put?: never;
         /** @description Return the document with slots for the parts that have none. */
         post: operations["propose_slots"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read/upgrade": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return the document in today's form; nothing is stored. */
+        post: operations["upgrade"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1451,7 +1485,7 @@ export interface components {
             notes: string[];
             accepted: string[];
             servings_assumed: boolean;
-            finished_grams: number | null;
+            expected_grams: number | null;
             portions: components["schemas"]["Portion"][];
             asides: components["schemas"]["Aside"][];
             told: components["schemas"]["Told"];
@@ -1631,11 +1665,11 @@ export interface components {
         };
         /**
          * Portion
-         * @description Grams of the finished dish that one eater gets; the eater by id.
+         * @description The share of the whole dish, 0 to 1, that one eater gets; the eater by id.
          */
         Portion: {
             eater: string;
-            grams: number;
+            share: number;
         };
         /**
          * Aside
@@ -1734,84 +1768,6 @@ export interface components {
             open: boolean;
         };
         /**
-         * LineSwapRequest
-         * @description Which line of a draft to find swaps for.
-         */
-        LineSwapRequest: {
-            dish: components["schemas"]["Dish"];
-            line: string;
-            eaters: string[];
-        };
-        /**
-         * LineSwaps
-         * @description What else would do for a line; `original` is the written line where it is swapped now.
-         */
-        LineSwaps: {
-            line_id: string;
-            food: string;
-            original: components["schemas"]["Line"] | null;
-            swaps: components["schemas"]["LineSwapView"][];
-            look_alikes: string[];
-        };
-        /**
-         * LineSwapView
-         * @description Something that would do for a line, computed on this dish per serving.
-         *
-         *         `water_grams` is how much water it brings more than what is used now, whole dish,
-         *         None where nobody knows.
-         */
-        LineSwapView: {
-            job: string;
-            line: components["schemas"]["Line"];
-            note: string;
-            changes: string[];
-            water_grams: number | null;
-            gains: string[];
-            loses: string[];
-            part_words: string;
-            suits: number;
-            excluded: boolean;
-            breaches: string[];
-        };
-        /**
-         * DishRecord
-         * @description A dish in the list of dishes; `problem` says why there are no figures, if there are none.
-         */
-        DishRecord: {
-            /** Format: uuid */
-            id: string;
-            title: string;
-            version: number;
-            runs: number;
-            changed_at: string;
-            summary: components["schemas"]["DishSummary"] | null;
-            problem: string;
-        };
-        /**
-         * DishSummary
-         * @description A dish in the list: per serving, with whom it suits; None where unknown or unchanged.
-         */
-        DishSummary: {
-            servings: number;
-            net_carbs: number | null;
-            was_net_carbs: number | null;
-            suits: string[];
-            others: string[];
-            layers: components["schemas"]["Layer"][];
-            swapped: string[];
-            doubtful: number;
-        };
-        /**
-         * Layer
-         * @description One part of a dish in small: grams, and how much of them is starch.
-         */
-        Layer: {
-            name: string;
-            grams: number;
-            starch_share: number;
-            swapped: boolean;
-        };
-        /**
          * DishDetail
          * @description A dish with its draft.
          */
@@ -1862,32 +1818,201 @@ export interface components {
             weighed: boolean;
         };
         /**
+         * OpenRun
+         * @description The open run of a dish, if there is one, and the finished ones.
+         */
+        OpenRun: {
+            open: components["schemas"]["RunState"] | null;
+            finished: components["schemas"]["RunState"][];
+        };
+        /**
+         * RunState
+         * @description What is known of a run.
+         */
+        RunState: {
+            /** Format: uuid */
+            id: string;
+            version: number;
+            started_at: string;
+            finished_at: string | null;
+            readings: components["schemas"]["Readings"];
+        };
+        /**
+         * Readings
+         * @description Net grams from the scale, each with the stand-ins that were in the dish then.
+         *
+         *         `steps` are by slot id and step id and belong to the stand-in that `stand_ins` names for the
+         *         slot. `finished_grams` is the whole dish when it was done, with `finished_of` in its slots.
+         */
+        Readings: {
+            steps: {
+                [key: string]: {
+                    [key: string]: number;
+                };
+            };
+            stand_ins: {
+                [key: string]: string;
+            };
+            finished_grams: number | null;
+            finished_of: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * WeighIn
+         * @description A measured mass at a step. Net grams are `gross - tare`; `sure` answers a question.
+         *
+         *         What it was weighed in and how the step was done is kept for learning, where it is known.
+         */
+        WeighIn: {
+            /** Format: uuid */
+            client_id: string;
+            part: string;
+            slot: string;
+            step: string;
+            gross: number;
+            tare: number;
+            sure: boolean;
+            vessel: string;
+            tool: string;
+            round: number | null;
+            heat: string;
+            seconds: number | null;
+            watts: number | null;
+        };
+        /**
+         * WeighResult
+         * @description The run after a weigh-in, or the question to answer before it counts.
+         */
+        WeighResult: {
+            run: components["schemas"]["RunState"] | null;
+            question: string | null;
+        };
+        /**
+         * WeighFinished
+         * @description What the finished dish weighs, in what it stands in; `sure` answers a question.
+         */
+        WeighFinished: {
+            /** Format: uuid */
+            client_id: string;
+            gross: number;
+            tare: number;
+            sure: boolean;
+            vessel: string;
+        };
+        /**
+         * TakeBack
+         * @description Which step's weigh-in to take back; without a step the weight of the finished dish.
+         */
+        TakeBack: {
+            /** Format: uuid */
+            client_id: string;
+            slot: string | null;
+            step: string | null;
+        };
+        /**
+         * DishRecord
+         * @description A dish in the list of dishes; `problem` says why there are no figures, if there are none.
+         */
+        DishRecord: {
+            /** Format: uuid */
+            id: string;
+            title: string;
+            version: number;
+            runs: number;
+            changed_at: string;
+            summary: components["schemas"]["DishSummary"] | null;
+            problem: string;
+        };
+        /**
+         * DishSummary
+         * @description A dish in the list: per serving, with whom it suits; None where unknown or unchanged.
+         */
+        DishSummary: {
+            servings: number;
+            net_carbs: number | null;
+            was_net_carbs: number | null;
+            suits: string[];
+            others: string[];
+            layers: components["schemas"]["Layer"][];
+            swapped: string[];
+            doubtful: number;
+        };
+        /**
+         * Layer
+         * @description One part of a dish in small: grams, and how much of them is starch.
+         */
+        Layer: {
+            name: string;
+            grams: number;
+            starch_share: number;
+            swapped: boolean;
+        };
+        /**
+         * LineSwapRequest
+         * @description Which line of a draft to find swaps for.
+         */
+        LineSwapRequest: {
+            dish: components["schemas"]["Dish"];
+            line: string;
+            eaters: string[];
+            readings: components["schemas"]["Readings"];
+        };
+        /**
+         * LineSwaps
+         * @description What else would do for a line; `original` is the written line where it is swapped now.
+         */
+        LineSwaps: {
+            line_id: string;
+            food: string;
+            original: components["schemas"]["Line"] | null;
+            swaps: components["schemas"]["LineSwapView"][];
+            look_alikes: string[];
+        };
+        /**
+         * LineSwapView
+         * @description Something that would do for a line, computed on this dish per serving.
+         *
+         *         `water_grams` is how much water it brings more than what is used now, whole dish,
+         *         None where nobody knows.
+         */
+        LineSwapView: {
+            job: string;
+            line: components["schemas"]["Line"];
+            note: string;
+            changes: string[];
+            water_grams: number | null;
+            gains: string[];
+            loses: string[];
+            part_words: string;
+            suits: number;
+            excluded: boolean;
+            breaches: string[];
+        };
+        /**
          * PreviewRequest
-         * @description A draft to compute. `weighed` is grams by slot id and step id; `eaters` empty means all.
+         * @description A draft to compute, with what a run has weighed of it; `eaters` empty means all.
          */
         PreviewRequest: {
             sequence: number;
             dish: components["schemas"]["Dish"];
             eaters: string[];
-            weighed: {
-                [key: string]: {
-                    [key: string]: number;
-                };
-            } | null;
+            readings: components["schemas"]["Readings"];
         };
         /**
          * Preview
          * @description Everything a screen needs for one draft.
          *
          *         `mass_is_least` says that a line's grams are unknown, so that `serving_grams` is only a
-         *         lower bound and nothing can be said per 100 g. `by_weight` says that the finished dish was
-         *         weighed; `left_grams` is then what nobody has taken.
+         *         lower bound and nothing can be said per 100 g. `finished_grams` is what the scale said of
+         *         the finished dish; `left_grams`, once portions are planned or it was weighed, what nobody has
+         *         taken.
          */
         Preview: {
             sequence: number;
             serving_grams: number;
             mass_is_least: boolean;
-            by_weight: boolean;
+            finished_grams: number | null;
             left_grams: number | null;
             figures: {
                 [key: string]: components["schemas"]["Figure"];
@@ -2169,6 +2294,7 @@ export interface components {
             part: string;
             slot: string;
             eaters: string[];
+            readings: components["schemas"]["Readings"];
         };
         /**
          * Ranking
@@ -2246,6 +2372,7 @@ export interface components {
             nutrient: string;
             scale: string;
             eaters: string[];
+            readings: components["schemas"]["Readings"];
         };
         /**
          * Explained
@@ -2292,6 +2419,7 @@ export interface components {
             stand_ins: components["schemas"]["CompareStandIn"][];
             versions: number[];
             eaters: string[];
+            readings: components["schemas"]["Readings"];
         };
         /**
          * CompareStandIn
@@ -2434,73 +2562,6 @@ export interface components {
             key: string;
             name: string;
             stand_ins: number;
-        };
-        /**
-         * OpenRun
-         * @description The open run of a dish, if there is one, and the finished ones.
-         */
-        OpenRun: {
-            open: components["schemas"]["RunState"] | null;
-            finished: components["schemas"]["RunState"][];
-        };
-        /**
-         * RunState
-         * @description What is known of a run: net grams by slot and step, and of which stand-in they are.
-         */
-        RunState: {
-            /** Format: uuid */
-            id: string;
-            version: number;
-            started_at: string;
-            finished_at: string | null;
-            weighed: {
-                [key: string]: {
-                    [key: string]: number;
-                };
-            };
-            stand_ins: {
-                [key: string]: string;
-            };
-        };
-        /**
-         * WeighIn
-         * @description A measured mass at a step. Net grams are `gross - tare`; `sure` answers a question.
-         *
-         *         What it was weighed in and how the step was done is kept for learning, where it is known.
-         */
-        WeighIn: {
-            /** Format: uuid */
-            client_id: string;
-            part: string;
-            slot: string;
-            step: string;
-            gross: number;
-            tare: number;
-            sure: boolean;
-            vessel: string;
-            tool: string;
-            round: number | null;
-            heat: string;
-            seconds: number | null;
-            watts: number | null;
-        };
-        /**
-         * WeighResult
-         * @description The run after a weigh-in, or the question to answer before it counts.
-         */
-        WeighResult: {
-            run: components["schemas"]["RunState"] | null;
-            question: string | null;
-        };
-        /**
-         * TakeBack
-         * @description Which step's weigh-in to take back.
-         */
-        TakeBack: {
-            /** Format: uuid */
-            client_id: string;
-            slot: string;
-            step: string;
         };
     };
     responses: never;
@@ -2807,6 +2868,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DishComparison"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    weigh_finished: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dish_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["WeighFinished"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeighResult"];
                 };
             };
             400: {
@@ -4102,6 +4196,37 @@ export interface operations {
         };
     };
     propose_slots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Dish"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dish"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    upgrade: {
         parameters: {
             query?: never;
             header?: never;

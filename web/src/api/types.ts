@@ -51,7 +51,16 @@ export type OptionView = Schemas['OptionView'];
 export type Ranking = Schemas['Ranking'];
 export type RoleView = Schemas['RoleView'];
 export type WeighBody = Schemas['WeighIn'];
+export type FinishedBody = Schemas['WeighFinished'];
 export type RunState = Schemas['RunState'];
+export type Readings = Schemas['Readings'];
+/** What a scale has said of a dish that nobody is cooking. */
+export const NOTHING_WEIGHED: Readings = {
+  steps: {},
+  stand_ins: {},
+  finished_grams: null,
+  finished_of: {},
+};
 export type EaterRecord = Schemas['EaterRecord'];
 export type EaterForm = Schemas['EaterForm'];
 export type SchoolView = Schemas['SchoolView'];

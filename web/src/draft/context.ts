@@ -1,7 +1,7 @@
 /** The open dish for all its stations: draft, computed preview, runs. */
 import { createContext, useContext } from 'react';
 
-import type { Preview, RunState } from '../api/types';
+import type { Preview, Readings, RunState } from '../api/types';
 import type { Draft } from './useDraft';
 
 export interface OpenDish {
@@ -9,6 +9,8 @@ export interface OpenDish {
   preview: Preview | undefined;
   previewProblem: string | null;
   run: RunState | null;
+  /** What the scale said of this dish in its open run. */
+  readings: Readings;
   finishedRuns: RunState[];
 }
 

@@ -50,7 +50,7 @@ function partWords(before: Part, after: Part): string | null {
 export function describe(before: Dish, after: Dish): string {
   if (before.title !== after.title) return 'the name of the dish';
   if (before.servings !== after.servings) return 'the servings';
-  if (before.finished_grams !== after.finished_grams) return 'the finished weight';
+  if (before.expected_grams !== after.expected_grams) return 'the finished weight';
   if (!same(before.portions, after.portions)) return 'the portions';
   if (!same(before.accepted, after.accepted)) return 'a suggestion used';
   if (before.parts.length !== after.parts.length) return 'the parts';

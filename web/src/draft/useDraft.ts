@@ -7,8 +7,9 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 
 import { ApiError, client, sentence, take } from '../api/client';
 import { dishesQuery, runsQuery } from '../api/queries';
-import type { Dish, WeighBody } from '../api/types';
+import type { Dish, FinishedBody, WeighBody } from '../api/types';
 import { describe } from './describe';
+import { inTodaysForm } from './inTodaysForm';
 import { newId } from './newId';
 import { forget, keep, recall } from './storage';
 
@@ -40,7 +41,7 @@ export interface Draft {
   noteWeighed: (weighed: Weighed) => void;
   /** An unsaved change of an older revision, found in this browser. */
   left: Dish | null;
-  takeUpLeft: () => void;
+  takeUpLeft: () => Promise<void>;
   dropLeft: () => void;
   saving: 'saved' | 'saving' | 'waiting';
   problem: string | null;
@@ -52,12 +53,10 @@ export interface Draft {
   flush: () => Promise<void>;
 }
 
-/** A weigh-in that undo deletes and redo makes again. */
-export interface Weighed {
-  run: string;
-  body: WeighBody;
-  words: string;
-}
+/** A weigh-in, of a step or of the finished dish, that undo deletes and redo makes again. */
+export type Weighed = { run: string; words: string } & (
+  { body: WeighBody } | { finished: FinishedBody }
+);
 
 type Entry = { document: Dish; words: string } | { weighed: Weighed; words: string };
 
@@ -100,12 +99,12 @@ function start(
   stored: Dish,
 ): { state: State; dirty: boolean; left: Unsaved | null } {
   const unsaved = recall<Unsaved>(`draft-${id}`);
-  const usable = unsaved?.document.schema === stored.schema ? unsaved : null;
-  const ours = usable?.revision === revision ? usable.document : null;
+  const current = unsaved?.document.schema === stored.schema && unsaved.revision === revision;
+  const ours = current ? unsaved.document : null;
   const document = ours ?? stored;
   const state = { document, sequence: 0, ...recallHistory(id, document) };
-  // An unsaved change of an older revision is offered; nobody's text is dropped unasked.
-  return { state, dirty: ours !== null, left: usable && !ours ? usable : null };
+  // An unsaved change of an older revision or release is offered; nobody's text is dropped.
+  return { state, dirty: ours !== null, left: ours ? null : unsaved };
 }
 
 export function useDraft(id: string, revision: number, stored: Dish, reload: () => void): Draft {
@@ -202,19 +201,28 @@ export function useDraft(id: string, revision: number, stored: Dish, reload: () 
   /** Delete a weigh-in, or make it again; the run says what there is. */
   const weigh = useCallback(
     async (weighed: Weighed, back: boolean): Promise<void> => {
-      const { slot, step } = weighed.body;
+      const once = { client_id: newId(), sure: true };
+      const params = { path: { dish_id: id } };
+      const place = 'body' in weighed ? weighed.body : { slot: null, step: null };
       if (back)
         await take(
           client.POST('/api/runs/{run_id}/take-back', {
             params: { path: { run_id: weighed.run } },
-            body: { client_id: newId(), slot, step },
+            body: { client_id: newId(), slot: place.slot, step: place.step },
+          }),
+        );
+      else if ('body' in weighed)
+        await take(
+          client.POST('/api/dishes/{dish_id}/weigh-ins', {
+            params,
+            body: { ...weighed.body, ...once },
           }),
         );
       else
         await take(
-          client.POST('/api/dishes/{dish_id}/weigh-ins', {
-            params: { path: { dish_id: id } },
-            body: { ...weighed.body, client_id: newId(), sure: true },
+          client.POST('/api/dishes/{dish_id}/finished-weight', {
+            params,
+            body: { ...weighed.finished, ...once },
           }),
         );
       await queries.invalidateQueries({ queryKey: runsQuery(id).queryKey });
@@ -257,9 +265,16 @@ export function useDraft(id: string, revision: number, stored: Dish, reload: () 
     forget(`draft-${id}`);
     reload();
   };
-  const takeUpLeft = (): void => {
-    if (left) change(() => left);
-    setLeft(null);
+  const takeUpLeft = async (): Promise<void> => {
+    try {
+      if (left) {
+        const today = await inTodaysForm(left);
+        change(() => today);
+      }
+      setLeft(null);
+    } catch (refusal) {
+      setSaid(sentence(refusal));
+    }
   };
   const dropLeft = (): void => {
     if (!dirty.current) forget(`draft-${id}`);

@@ -4,6 +4,7 @@ import { useState, type JSX } from 'react';
 
 import { sentence } from '../api/client';
 import { explainQuery } from '../api/queries';
+import { useOpenDish } from '../draft/context';
 import type { Dish, Explained, WhatIf } from '../api/types';
 import { figureText, percent, spreadOf, unitOf, valueIn, withUnit } from './format';
 import { Notice } from './Notice';
@@ -86,7 +87,8 @@ function Line({ row, unit, most }: { row: Row; unit: string; most: number }): JS
 }
 
 export function ExplainTable({ dish, nutrient, scale }: Props): JSX.Element {
-  const found = useQuery(explainQuery(dish, nutrient, scale));
+  const { readings } = useOpenDish();
+  const found = useQuery(explainQuery(dish, nutrient, scale, readings));
   if (found.error) return <Notice bad>{sentence(found.error)}</Notice>;
   if (!found.data) return <p className="soft">Opening …</p>;
   const { figure, lines, label } = found.data;

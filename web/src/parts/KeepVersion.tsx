@@ -14,12 +14,12 @@ import { Notice } from './Notice';
 const WHOLE = 'whole';
 
 function AsFood({ version }: { version: number }): JSX.Element {
-  const { draft } = useOpenDish();
+  const { draft, preview } = useOpenDish();
   const queries = useQueryClient();
   const { title, parts } = draft.document;
   const [part, setPart] = useState(WHOLE);
   const [name, setName] = useState(title);
-  const [grams, setGrams] = useState('');
+  const [grams, setGrams] = useState(preview?.finished_grams?.toString() ?? '');
   const making = useMutation({
     mutationFn: () =>
       take(
@@ -44,6 +44,7 @@ function AsFood({ version }: { version: number }): JSX.Element {
   const choose = (next: string): void => {
     setPart(next);
     setName(parts.find((p) => p.id === next)?.name ?? title);
+    setGrams(next === WHOLE ? (preview?.finished_grams?.toString() ?? '') : '');
   };
   return (
     <form

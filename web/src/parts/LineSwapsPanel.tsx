@@ -4,13 +4,20 @@ import type { JSX } from 'react';
 
 import { sentence } from '../api/client';
 import { lineSwapsQuery } from '../api/queries';
-import type { Dish, Line, LineSwapView } from '../api/types';
+import {
+  NOTHING_WEIGHED,
+  type Dish,
+  type Line,
+  type LineSwapView,
+  type Readings,
+} from '../api/types';
 import { withUnit } from './format';
 import { Notice } from './Notice';
 
 interface Props {
   dish: Dish;
   line: Line;
+  readings?: Readings;
   onTake: (instead: Line | null) => void;
 }
 
@@ -24,8 +31,13 @@ function details(swap: LineSwapView): string {
   return parts.filter(Boolean).join(' · ');
 }
 
-export function LineSwapsPanel({ dish, line, onTake }: Props): JSX.Element {
-  const found = useQuery(lineSwapsQuery(dish, line.id));
+export function LineSwapsPanel({
+  dish,
+  line,
+  readings = NOTHING_WEIGHED,
+  onTake,
+}: Props): JSX.Element {
+  const found = useQuery(lineSwapsQuery(dish, line.id, readings));
   if (found.error) return <Notice bad>{sentence(found.error)}</Notice>;
   if (!found.data) return <p className="soft">Looking what else would do …</p>;
   const { swaps, look_alikes: alike } = found.data;

@@ -110,9 +110,9 @@ export function NetCarbs({
 }
 
 export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Element {
-  const { draft } = useOpenDish();
+  const { draft, readings } = useOpenDish();
   const [open, setOpen] = useState<string | null>(null);
-  const ranking = useQuery(rankQuery(draft.sequence, draft.document, part.id, slot.id));
+  const ranking = useQuery(rankQuery(draft.sequence, draft.document, part.id, slot.id, readings));
   const list = ranking.data?.candidates ?? [];
   const suited = list.filter((item) => !item.excluded).length;
   return (

@@ -7,7 +7,7 @@ import { withUnit } from '../../parts/format';
 
 export function CounterStrip(): JSX.Element | null {
   const { preview, run, draft } = useOpenDish();
-  const ledger = preview?.ledgers.find((l) => run?.weighed[l.slot_id]);
+  const ledger = preview?.ledgers.find((l) => run?.readings.steps[l.slot_id]);
   if (!run || !ledger) return null;
   const last = ledger.points.filter((point) => point.weighed !== null).at(-1);
   return (

@@ -5,7 +5,7 @@ import { NavLink, Outlet, useParams } from 'react-router';
 
 import { sentence } from '../../api/client';
 import { dishQuery, previewQuery, runsQuery } from '../../api/queries';
-import type { Dish, Preview, RunState } from '../../api/types';
+import { NOTHING_WEIGHED, type Dish, type Preview } from '../../api/types';
 import { OpenDishContext, type OpenDish } from '../../draft/context';
 import { useDraft } from '../../draft/useDraft';
 import { plain } from '../../parts/format';
@@ -52,14 +52,9 @@ export function DishFrame(): JSX.Element {
   );
 }
 
-/** Weigh-ins belong to the stand-in they were made of; another one starts with none. */
-function weighedOf(dish: Dish, run: RunState): RunState['weighed'] {
-  const slots = dish.parts.flatMap((part) => part.slots);
-  return Object.fromEntries(
-    Object.entries(run.weighed).filter(
-      ([id]) => slots.find((slot) => slot.id === id)?.choice?.stand_in === run.stand_ins[id],
-    ),
-  );
+function whatWeight(preview: Preview | undefined, dish: Dish): string {
+  if (preview?.finished_grams != null) return 'finished';
+  return dish.expected_grams === null ? 'before baking' : 'expected';
 }
 
 interface OpenedProps {
@@ -74,10 +69,11 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
   const draft = useDraft(id, revision, stored, reload);
   const runs = useQuery(runsQuery(id));
   const run = runs.data?.open ?? null;
+  const readings = run?.readings ?? NOTHING_WEIGHED;
   // Typing stays ahead of computing: the preview follows when the screen has a moment.
   const shown = useDeferredValue(draft.document);
   const sequence = useDeferredValue(draft.sequence);
-  const preview = useQuery(previewQuery(sequence, shown, run && weighedOf(shown, run)));
+  const preview = useQuery(previewQuery(sequence, shown, readings));
   // A refused draft keeps the last figures, and with them every field being typed in.
   const [last, setLast] = useState<Preview>();
   if (preview.data && preview.data !== last) setLast(preview.data);
@@ -88,6 +84,7 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
     preview: preview.data ?? last,
     previewProblem: preview.error ? sentence(preview.error) : null,
     run,
+    readings,
     finishedRuns: runs.data?.finished ?? [],
   };
   const { document } = draft;
@@ -104,8 +101,7 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
                 ? `version ${version} kept`
                 : 'draft'}{' '}
             · {plain(document.servings)} servings · {preview.data?.mass_is_least && 'at least '}
-            {(grams / 1000).toFixed(1)} kg{' '}
-            {document.finished_grams === null ? 'before baking' : 'finished'} ·{' '}
+            {(grams / 1000).toFixed(1)} kg {whatWeight(preview.data, document)} ·{' '}
             <span aria-live="polite">
               {draft.saving === 'saved'
                 ? 'saved'
@@ -154,7 +150,7 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
         <Notice
           actions={
             <>
-              <button type="button" className="chip" onClick={draft.takeUpLeft}>
+              <button type="button" className="chip" onClick={() => void draft.takeUpLeft()}>
                 Take it up
               </button>
               <button type="button" className="chip" onClick={draft.dropLeft}>

@@ -222,7 +222,7 @@ function Becomes({ part, slot, onSwap }: LinesProps): JSX.Element {
 }
 
 export function PartWork({ part }: { part: Part }): JSX.Element {
-  const { draft, preview } = useOpenDish();
+  const { draft, preview, readings } = useOpenDish();
   // The slot that carries most of the starch comes first.
   const starchy = part.slots.findIndex((s) => s.id === preview?.starchy?.slot_id);
   const [chosenSlot, setPicked] = useState<number | null>(null);
@@ -275,6 +275,7 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
           <LineSwapsPanel
             dish={draft.document}
             line={toSwap}
+            readings={readings}
             onTake={(instead) => {
               draft.change((dish) => replaceLine(dish, toSwap.id, { ...toSwap, instead }));
               setSwapping(null);

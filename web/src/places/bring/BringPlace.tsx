@@ -3,13 +3,14 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState, type JSX } from 'react';
+import { useEffect, useState, type JSX } from 'react';
 import { useNavigate } from 'react-router';
 
 import { client, sentence, take } from '../../api/client';
 import { dishesQuery } from '../../api/queries';
 import type { Dish, UnitSystem } from '../../api/types';
 import { withoutSlots } from '../../draft/edits';
+import { inTodaysForm } from '../../draft/inTodaysForm';
 import { forget, keep, recall } from '../../draft/storage';
 import { Notice } from '../../parts/Notice';
 import { useKeys } from '../../parts/useKeys';
@@ -45,6 +46,18 @@ export function BringPlace(): JSX.Element {
     setRead(dish);
     keep('bring-read', dish);
   };
+  const [begunWith] = useState(read);
+  useEffect(() => {
+    if (!begunWith) return;
+    inTodaysForm(begunWith).then(
+      (today) => {
+        if (today.schema === begunWith.schema) return;
+        setRead(today);
+        keep('bring-read', today);
+      },
+      () => undefined, // the text is still there to be read again
+    );
+  }, [begunWith]);
   const back = past.at(-1);
   const undo = back
     ? (): void => {

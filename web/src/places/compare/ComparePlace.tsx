@@ -117,8 +117,8 @@ interface PickProps {
 }
 
 function Pick({ part, slot, chosen, onToggle }: PickProps): JSX.Element | null {
-  const { draft } = useOpenDish();
-  const ranked = useQuery(rankQuery(draft.sequence, draft.document, part.id, slot.id));
+  const { draft, readings } = useOpenDish();
+  const ranked = useQuery(rankQuery(draft.sequence, draft.document, part.id, slot.id, readings));
   const candidates = ranked.data?.candidates ?? [];
   if (candidates.length === 0) return null;
   return (
@@ -145,7 +145,7 @@ function Pick({ part, slot, chosen, onToggle }: PickProps): JSX.Element | null {
 }
 
 export function ComparePlace(): JSX.Element {
-  const { draft } = useOpenDish();
+  const { draft, readings } = useOpenDish();
   const stored = useQuery(dishQuery(draft.id));
   const [standIns, setStandIns] = useState<StandIn[]>([]);
   const [versions, setVersions] = useState<number[]>([]);
@@ -154,6 +154,7 @@ export function ComparePlace(): JSX.Element {
     stand_ins: standIns,
     versions,
     eaters: [],
+    readings,
   };
   const found = useQuery(compareDishQuery(draft.id, request));
   const toggle = (item: StandIn): void => {

@@ -108,7 +108,9 @@ export function PortionsPlace(): JSX.Element {
             <h2>The plate</h2>
             <ScaleSwitch options={scales} chosen={chosen.key} onChoose={setScale} />
             <span className="soft">
-              {preview.by_weight ? 'by the weight of what was finished' : 'in equal servings'}
+              {preview.finished_grams === null
+                ? 'in equal servings'
+                : 'by the weight of what was finished'}
             </span>
           </div>
           <table className="figures" style={{ marginTop: 10 }}>

@@ -1,88 +1,219 @@
 /** Sharing the finished dish out: its weight, who gets how much, and what is left. */
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import type { Dish } from '../../api/types';
+import { client, sentence, take } from '../../api/client';
+import { runsQuery } from '../../api/queries';
+import type { Dish, FinishedBody, Preview } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
+import { newId } from '../../draft/newId';
+import { keep, recall } from '../../draft/storage';
 import { withUnit } from '../../parts/format';
+import { Notice } from '../../parts/Notice';
 
 function number(text: string): number | null {
   const value = Number(text.replace(',', '.'));
-  return text.trim() !== '' && Number.isFinite(value) && value > 0 ? value : null;
+  return text.trim() !== '' && Number.isFinite(value) && value >= 0 ? value : null;
 }
 
-function withPortion(dish: Dish, eater: string, grams: number | null): Dish {
+function withPortion(dish: Dish, eater: string, share: number | null): Dish {
   const others = dish.portions.filter((p) => p.eater !== eater);
-  return { ...dish, portions: grams === null ? others : [...others, { eater, grams }] };
+  return { ...dish, portions: share === null ? others : [...others, { eater, share }] };
 }
 
-export function SharedOut(): JSX.Element | null {
-  const { draft, preview } = useOpenDish();
-  const { document } = draft;
-  const [weight, setWeight] = useState(document.finished_grams?.toString() ?? '');
-  const grams = number(weight);
-  if (!preview) return null;
-  const weigh = (finished: number | null): void =>
-    draft.change((dish) => ({
-      ...dish,
-      finished_grams: finished,
-      portions: finished === null ? [] : dish.portions,
-    }));
+/** The finished dish on the scale: an event of the run, so it can be undone. */
+function FinishedWeight(): JSX.Element {
+  const { draft, preview, run } = useOpenDish();
+  const [gross, setGross] = useState('');
+  const [tare, setTare] = useState(() => recall<string>('dish-tare') ?? '');
+  const [clientId, setClientId] = useState(() => newId());
+  const [question, setQuestion] = useState<string | null>(null);
+  const queries = useQueryClient();
+  const refresh = (): Promise<void> =>
+    queries.invalidateQueries({ queryKey: runsQuery(draft.id).queryKey });
+  const weighing = useMutation({
+    mutationFn: async (sure: boolean) => {
+      await draft.flush();
+      const body: FinishedBody = {
+        client_id: clientId,
+        gross: number(gross) ?? 0,
+        tare: number(tare) ?? 0,
+        sure,
+        vessel: '',
+      };
+      const params = { path: { dish_id: draft.id } };
+      const result = await take(
+        client.POST('/api/dishes/{dish_id}/finished-weight', { params, body }),
+      );
+      return { ...result, body };
+    },
+    onSuccess: async (result) => {
+      setQuestion(result.question);
+      if (result.question) return;
+      keep('dish-tare', tare);
+      if (result.run)
+        draft.noteWeighed({
+          run: result.run.id,
+          finished: result.body,
+          words: 'the weight of the finished dish',
+        });
+      setGross('');
+      setClientId(newId());
+      await refresh();
+    },
+  });
+  const takingBack = useMutation({
+    mutationFn: (runId: string) =>
+      take(
+        client.POST('/api/runs/{run_id}/take-back', {
+          params: { path: { run_id: runId } },
+          body: { client_id: newId(), slot: null, step: null },
+        }),
+      ),
+    onSuccess: refresh,
+  });
+  const problem = weighing.error ?? takingBack.error;
+  const weighed = preview?.finished_grams ?? null;
   return (
-    <section aria-label="Shared out" style={{ marginBottom: 22 }}>
-      <h2>Shared out</h2>
+    <>
+      {weighed !== null && run && (
+        <p className="row">
+          <span>
+            <b>{withUnit(weighed, 'g')}</b> on the scale when it was done.
+          </span>
+          <button
+            type="button"
+            className="plain-button soft"
+            onClick={() => takingBack.mutate(run.id)}
+          >
+            Delete this weighing
+          </button>
+        </p>
+      )}
       <form
         className="row"
         style={{ margin: '10px 0' }}
         onSubmit={(event) => {
           event.preventDefault();
-          weigh(grams);
+          weighing.mutate(false);
         }}
       >
         <TextField
           label="The finished dish weighs, g"
-          value={weight}
-          sx={{ width: 220 }}
-          onChange={(e) => setWeight(e.target.value)}
+          value={gross}
+          sx={{ width: 230 }}
+          onChange={(e) => setGross(e.target.value)}
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
         />
-        <Button type="submit" variant="outlined" disabled={weight !== '' && grams === null}>
-          {weight === '' && document.finished_grams ? 'Forget the weight' : 'Go by weight'}
+        <TextField
+          label="What it is in, empty, g"
+          value={tare}
+          sx={{ width: 200 }}
+          onChange={(e) => setTare(e.target.value)}
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+        />
+        <Button
+          type="submit"
+          variant="outlined"
+          disabled={number(gross) === null || weighing.isPending}
+        >
+          Go by weight
         </Button>
       </form>
-      {document.finished_grams === null ? (
+      {question && (
+        <Notice
+          actions={
+            <button type="button" className="chip" onClick={() => weighing.mutate(true)}>
+              It is right, take it
+            </button>
+          }
+        >
+          {question}
+        </Notice>
+      )}
+      {problem && <Notice bad>{sentence(problem)}</Notice>}
+    </>
+  );
+}
+
+function Portions({ preview }: { preview: Preview }): JSX.Element {
+  const { draft } = useOpenDish();
+  const { document } = draft;
+  const whole = preview.serving_grams * document.servings;
+  const grams = (eater: string): string => {
+    const own = document.portions.find((p) => p.eater === eater);
+    return own ? String(Math.round(own.share * whole)) : '';
+  };
+  return (
+    <>
+      {preview.eaters.map((eater) => (
+        <div key={eater.id} className="row" style={{ marginTop: 8 }}>
+          <TextField
+            // The same share weighs something else once the dish has been weighed.
+            key={Math.round(whole)}
+            label={`${eater.name} gets, g`}
+            type="number"
+            defaultValue={grams(eater.id)}
+            placeholder={String(Math.round(eater.portion_grams ?? 0))}
+            sx={{ width: 170 }}
+            onChange={(e) => {
+              const typed = number(e.target.value);
+              draft.change((dish) =>
+                withPortion(dish, eater.id, typed === null ? null : typed / whole),
+              );
+            }}
+          />
+          <span className="soft">
+            {eater.portion_grams !== null && `${withUnit(eater.portion_grams, 'g')} counted`}
+          </span>
+        </div>
+      ))}
+      {preview.left_grams !== null && (
+        <p style={{ marginTop: 8 }}>
+          <b>{withUnit(preview.left_grams, 'g')}</b> left over.
+        </p>
+      )}
+    </>
+  );
+}
+
+export function SharedOut(): JSX.Element | null {
+  const { draft, preview } = useOpenDish();
+  const { expected_grams: expected } = draft.document;
+  if (!preview) return null;
+  return (
+    <section aria-label="Shared out" style={{ marginBottom: 22 }}>
+      <h2>Shared out</h2>
+      <FinishedWeight />
+      {preview.finished_grams === null && (
         <p className="soft">
-          The weight without the dish it is in. Until it is weighed, everybody has a serving of{' '}
-          {withUnit(preview.serving_grams, 'g')} before baking.
+          {expected === null ? (
+            <>
+              Until it is weighed, everybody has a serving of {withUnit(preview.serving_grams, 'g')}{' '}
+              before baking.
+            </>
+          ) : (
+            <>
+              Expected to weigh {withUnit(expected, 'g')}.{' '}
+              <button
+                type="button"
+                className="plain-button"
+                onClick={() => draft.change((dish) => ({ ...dish, expected_grams: null }))}
+              >
+                Forget it
+              </button>
+            </>
+          )}
+        </p>
+      )}
+      {preview.mass_is_least ? (
+        <p className="soft">
+          Somebody’s own portion needs the weight of the dish: weigh it, or settle every line.
         </p>
       ) : (
-        <>
-          {preview.eaters.map((eater) => (
-            <div key={eater.id} className="row" style={{ marginTop: 8 }}>
-              <TextField
-                label={`${eater.name} gets, g`}
-                type="number"
-                defaultValue={
-                  document.portions.find((p) => p.eater === eater.id)?.grams.toString() ?? ''
-                }
-                placeholder={String(Math.round(eater.portion_grams ?? 0))}
-                sx={{ width: 170 }}
-                onChange={(e) =>
-                  draft.change((dish) => withPortion(dish, eater.id, number(e.target.value)))
-                }
-              />
-              <span className="soft">
-                {eater.portion_grams !== null && `${withUnit(eater.portion_grams, 'g')} counted`}
-              </span>
-            </div>
-          ))}
-          {preview.left_grams !== null && (
-            <p style={{ marginTop: 8 }}>
-              <b>{withUnit(preview.left_grams, 'g')}</b> left over.
-            </p>
-          )}
-        </>
+        <Portions preview={preview} />
       )}
     </section>
   );

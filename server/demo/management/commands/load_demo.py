@@ -9,7 +9,7 @@ from django.db import transaction
 
 from accounts.models import Household, User
 from dishes.models import Dish
-from dishes.services import RecipeText, add_dish, keep_version, preview, read_text
+from dishes.services import RecipeText, add_dish, keep_version, read_text
 from foods.models import LearnedReading, OwnFood, OwnMeasure, OwnName
 from foods.own import (
     ImportForm,
@@ -19,6 +19,7 @@ from foods.own import (
     keep_measure,
     keep_name,
 )
+from reckon.services import preview
 from runs.services import WeighIn, finish, runs_of, weigh_in
 from snabo_core import dish as core
 from snabo_core.errors import SnaboError
@@ -31,7 +32,7 @@ from snabo_core.wire import PreviewRequest
 from table.models import Eater
 from table.services import EaterForm, add_eater
 
-FOLDER = Path(__file__).resolve().parents[2] / "demo"
+FOLDER = Path(__file__).resolve().parents[2] / "household"
 HOUSEHOLD, NAME, PASSWORD = "Lock Nine kitchen", "demo", "swede-and-celeriac"
 # Three people of our own invention, with different schools.
 PEOPLE = (
@@ -126,6 +127,6 @@ class Command(BaseCommand):
         self, household: Household, dish_id: int, document: core.Dish, slot: str, step: str
     ) -> float:
         state = runs_of(household, dish_id).open
-        request = PreviewRequest(0, document, (), state.weighed if state else None)
+        request = PreviewRequest(0, document, (), state.readings if state else core.NONE)
         points = next(v for v in preview(household, request).ledgers if v.slot_id == slot).points
         return next(p for p in points if p.step_id == step).grams

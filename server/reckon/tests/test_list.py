@@ -3,8 +3,8 @@
 from unittest import mock
 
 from config.tests.base import KitchenCase
-from dishes import services
 from dishes.models import Dish
+from reckon import services
 
 
 class Listed(KitchenCase):
@@ -31,7 +31,7 @@ class Listed(KitchenCase):
     def test_computed_once_and_again_when_something_changed(self) -> None:
         detail = self.bring()
         self.listed()
-        with mock.patch("dishes.services.core_summary", wraps=services.core_summary) as computed:
+        with mock.patch("reckon.services.core_summary", wraps=services.core_summary) as computed:
             self.listed()
             self.assertEqual(computed.call_count, 0)
             detail["document"]["servings"] = 2

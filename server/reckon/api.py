@@ -1,0 +1,116 @@
+"""What the screens show, over HTTP; nothing is stored."""
+
+from uuid import UUID
+
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from accounts.services import household_of
+from config.contract import contract
+from config.wire import convert
+from dishes.api import DishesView
+from reckon import services
+from snabo_core.wire import (
+    CompareDishRequest,
+    DayRequest,
+    DayView,
+    DishComparison,
+    Explained,
+    ExplainRequest,
+    LineSwapRequest,
+    LineSwaps,
+    Preview,
+    PreviewRequest,
+    Ranking,
+    RankRequest,
+    RoleView,
+    TableMatrix,
+)
+
+
+class DishesListView(DishesView):
+    """The household's dishes: listed with their figures, and added to."""
+
+    @contract("dishes", answer=list[services.DishRecord])
+    def get(self, request: Request) -> Response:
+        """List them."""
+        return Response(services.dishes_of(household_of(request.user)))
+
+
+class LineSwapsView(APIView):
+    """Finding what else would do for a line."""
+
+    @contract("line_swaps", body=LineSwapRequest, answer=LineSwaps)
+    def post(self, request: Request) -> Response:
+        """Return the swaps computed on this dish, those that suit first."""
+        wanted = convert(request.data, LineSwapRequest)
+        return Response(services.line_swaps(household_of(request.user), wanted))
+
+
+class PreviewView(APIView):
+    """Computing a draft."""
+
+    @contract("preview", body=PreviewRequest, answer=Preview)
+    def post(self, request: Request) -> Response:
+        """Return plate, section, standings and ledgers; nothing is stored."""
+        wanted = convert(request.data, PreviewRequest)
+        return Response(services.preview(household_of(request.user), wanted))
+
+
+class RankView(APIView):
+    """Finding stand-ins."""
+
+    @contract("rank", body=RankRequest, answer=Ranking)
+    def post(self, request: Request) -> Response:
+        """Return them computed on this dish, best first."""
+        wanted = convert(request.data, RankRequest)
+        return Response(services.rank(household_of(request.user), wanted))
+
+
+class ExplainView(APIView):
+    """Opening a figure."""
+
+    @contract("explain", body=ExplainRequest, answer=Explained)
+    def post(self, request: Request) -> Response:
+        """Return what each line brings to it, and what if it were gone or halved."""
+        wanted = convert(request.data, ExplainRequest)
+        return Response(services.explain(household_of(request.user), wanted))
+
+
+class CompareView(APIView):
+    """Dishes side by side."""
+
+    @contract("compare_dish", body=CompareDishRequest, answer=DishComparison)
+    def post(self, request: Request, dish_id: UUID) -> Response:
+        """Return original, draft, versions and stand-ins with their real differences."""
+        wanted = convert(request.data, CompareDishRequest)
+        return Response(services.compare(household_of(request.user), dish_id, wanted))
+
+
+class MatrixView(APIView):
+    """Who can eat what."""
+
+    @contract("table_matrix", answer=TableMatrix)
+    def get(self, request: Request) -> Response:
+        """Return every dish against every eater."""
+        return Response(services.matrix(household_of(request.user)))
+
+
+class DayOfMealsView(APIView):
+    """What meals leave of a day."""
+
+    @contract("day", body=DayRequest, answer=DayView)
+    def post(self, request: Request) -> Response:
+        """Return every daily limit of every eater after the meals; nothing is stored."""
+        wanted = convert(request.data, DayRequest)
+        return Response(services.day(household_of(request.user), wanted))
+
+
+class RolesView(APIView):
+    """The roles of the book."""
+
+    @contract("roles", answer=list[RoleView])
+    def get(self, request: Request) -> Response:
+        """List them."""
+        return Response(services.role_views())

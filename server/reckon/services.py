@@ -1,0 +1,225 @@
+"""What the screens show, computed: nothing of the cook's is stored here."""
+
+import datetime as dt
+import hashlib
+from dataclasses import replace
+from uuid import UUID
+
+import msgspec
+from django.db.models import Count, F
+from django.shortcuts import get_object_or_404
+
+from accounts.models import Household
+from config.wire import convert, stored_dish
+from dishes.models import Dish
+from dishes.services import MOST_DISHES, own_dish
+from foods.own import library_of
+from runs.services import being_cooked, readings_of
+from snabo_core import dish as core
+from snabo_core.candidates import ranking as core_ranking
+from snabo_core.compare import Column, compare_dishes, stand_in_columns
+from snabo_core.errors import SnaboError
+from snabo_core.explain import explain as core_explain
+from snabo_core.foods import Library
+from snabo_core.frozen import Frozen
+from snabo_core.line_swaps import line_swaps as core_line_swaps
+from snabo_core.plate.setting import Setting
+from snabo_core.preview import preview as core_preview
+from snabo_core.summary import summary as core_summary
+from snabo_core.swaps.book import book
+from snabo_core.table_view import Meal, day_view, matrix_row
+from snabo_core.wire import (
+    CompareDishRequest,
+    DayRequest,
+    DayView,
+    DishComparison,
+    DishSummary,
+    Explained,
+    ExplainRequest,
+    LineSwapRequest,
+    LineSwaps,
+    MatrixRow,
+    Preview,
+    PreviewRequest,
+    Ranking,
+    RankRequest,
+    RoleView,
+    TableMatrix,
+)
+from table.services import setting_of
+
+# Raised when figures of the list come out otherwise from the same documents.
+RELEASE = "0.5.0"
+
+
+Asking = PreviewRequest | RankRequest | ExplainRequest | CompareDishRequest | LineSwapRequest
+
+
+class DishRecord(msgspec.Struct):
+    """A dish in the list of dishes; `problem` says why there are no figures, if there are none."""
+
+    id: UUID
+    title: str
+    version: int
+    runs: int
+    changed_at: dt.datetime
+    summary: DishSummary | None
+    problem: str
+
+
+def preview(household: Household, request: PreviewRequest) -> Preview:
+    """Compute a draft; pure, nothing is stored.
+
+    Raises:
+        BadInput: the document breaks its rules.
+    """
+    return core_preview(
+        core.check(request.dish),
+        _setting(household, request),
+        book(),
+        library_of(household),
+        sequence=request.sequence,
+    )
+
+
+def rank(household: Household, request: RankRequest) -> Ranking:
+    """Compute the stand-ins of a slot; pure.
+
+    Raises:
+        BadInput: the document breaks its rules or the slot's lines are unsettled.
+    """
+    return core_ranking(
+        core.check(request.dish),
+        request.part,
+        request.slot,
+        _setting(household, request),
+        book(),
+        library_of(household),
+        sequence=request.sequence,
+    )
+
+
+def explain(household: Household, request: ExplainRequest) -> Explained:
+    """Open one figure of a draft down to its lines; pure.
+
+    Raises:
+        BadInput: the document breaks its rules, or there is no such figure or scale.
+    """
+    setting = _setting(household, request)
+    return core_explain(core.check(request.dish), request, setting, book(), library_of(household))
+
+
+def compare(household: Household, dish_id: UUID, request: CompareDishRequest) -> DishComparison:
+    """Put a draft, kept versions and stand-ins beside the original; pure.
+
+    Raises:
+        BadInput: the document breaks its rules, or too much is compared.
+    """
+    dish = own_dish(household, dish_id)
+    document = core.check(request.dish)
+    foods = library_of(household)
+    columns = [Column("draft", "as it is now", document)] if document.changed() else []
+    for number in request.versions:
+        version = get_object_or_404(dish.versions, number=number)
+        kept = stored_dish(version.document)
+        frozen = convert(version.frozen, Frozen)
+        note = "as it was kept, for today's eaters"
+        if frozen.note:
+            note = f"{note}; {frozen.note}"
+        columns.append(
+            Column(f"version-{number}", f"version {number}", kept, frozen=frozen, note=note)
+        )
+    columns += stand_in_columns(document, request.stand_ins, book(), foods)
+    setting = _setting(household, request)
+    return compare_dishes(document.original(), columns, setting, book(), foods)
+
+
+def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:
+    """Compute what else would do for one line; pure.
+
+    Raises:
+        BadInput: the document breaks its rules, or the line is gone or unsettled.
+    """
+    setting = _setting(household, request)
+    foods = library_of(household)
+    return core_line_swaps(core.check(request.dish), request.line, setting, book(), foods)
+
+
+def _setting(household: Household, request: Asking) -> Setting:
+    return replace(setting_of(household, request.eaters), readings=request.readings)
+
+
+def matrix(household: Household) -> TableMatrix:
+    """Return the household's dishes against its eaters."""
+    setting, foods = setting_of(household), library_of(household)
+    found = Dish.objects.of(household).filter(deleted_at=None).prefetch_related(being_cooked())
+    rows = tuple(
+        row
+        for dish in found[:MOST_DISHES]
+        if (row := _matrix_row(dish, setting, foods)) is not None
+    )
+    return TableMatrix(tuple(e.name for e in setting.eaters), rows)
+
+
+def _matrix_row(dish: Dish, setting: Setting, foods: Library) -> MatrixRow | None:
+    """Return a dish against the eaters, None for one that cannot be read any more."""
+    try:
+        setting = replace(setting, readings=readings_of(dish))
+        return matrix_row(str(dish.uid), stored_dish(dish.draft), setting, book(), foods)
+    except SnaboError:
+        return None
+
+
+def day(household: Household, request: DayRequest) -> DayView:
+    """Return what the meals of a day leave for each eater; pure.
+
+    Raises:
+        BadInput: too many meals, or servings that cannot be.
+    """
+    dishes = [(own_dish(household, meal.dish), meal.servings) for meal in request.meals]
+    meals = [Meal(stored_dish(dish.draft), n, readings_of(dish)) for dish, n in dishes]
+    return day_view(meals, setting_of(household), book(), library_of(household))
+
+
+def dishes_of(household: Household) -> list[DishRecord]:
+    """Return the household's dishes with their figures, last changed first.
+
+    One that cannot be read any more is listed with what is wrong, and keeps no other away.
+    """
+    found = (
+        Dish.objects.of(household)
+        .filter(deleted_at=None)
+        .annotate(kept=Count("versions", distinct=True), cooked=Count("runs", distinct=True))
+        .order_by("-changed_at", "-id")
+        .prefetch_related(being_cooked())
+    )
+    setting, foods = setting_of(household), library_of(household)
+    table = hashlib.sha256(repr((setting.eaters, setting.rules, setting.microwave_watts)).encode())
+    rests_on = f"{household.foods_revision}|{table.hexdigest()}|{foods.digest}|{RELEASE}"
+    return [_listed(dish, rests_on, setting, foods) for dish in found[:MOST_DISHES]]
+
+
+def _listed(dish: Dish, rests_on: str, setting: Setting, foods: Library) -> DishRecord:
+    setting = replace(setting, readings=readings_of(dish))
+    key = hashlib.sha256(f"{dish.revision}|{setting.readings}|{rests_on}".encode()).hexdigest()
+    problem, figures = "", None
+    try:
+        if dish.summary_key == key and dish.summary is not None:
+            figures = convert(dish.summary, DishSummary)
+        else:
+            figures = core_summary(core.check(stored_dish(dish.draft)), setting, book(), foods)
+            # Only these two fields, and only of the revision they were computed from.
+            Dish.objects.filter(pk=dish.pk, revision=dish.revision).update(
+                summary=msgspec.to_builtins(figures), summary_key=key, changed_at=F("changed_at")
+            )
+    except SnaboError as refusal:
+        problem = refusal.sentence
+    return DishRecord(
+        dish.uid, dish.title, dish.kept, dish.cooked, dish.changed_at, figures, problem
+    )
+
+
+def role_views() -> list[RoleView]:
+    """Return every role with the number of stand-ins the book has."""
+    whole = book()
+    return [RoleView(r.key, r.name, len(whole.stand_ins(r.key))) for r in whole.roles.values()]

@@ -1,0 +1,17 @@
+"""Routes of the reckon app."""
+
+from django.urls import path
+
+from reckon import api
+
+urlpatterns = [
+    path("dishes", api.DishesListView.as_view()),
+    path("line-swaps", api.LineSwapsView.as_view()),
+    path("dishes/<uuid:dish_id>/compare", api.CompareView.as_view()),
+    path("explain", api.ExplainView.as_view()),
+    path("table", api.MatrixView.as_view()),
+    path("day", api.DayOfMealsView.as_view()),
+    path("preview", api.PreviewView.as_view()),
+    path("rank", api.RankView.as_view()),
+    path("roles", api.RolesView.as_view()),
+]
