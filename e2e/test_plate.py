@@ -55,8 +55,9 @@ class SharedOut(CookCase):
         self.station("Portions")
         page.get_by_label("The finished dish weighs, g").fill("1480")
         page.get_by_role("button", name="Go by weight").click()
-        page.get_by_label("Ada gets, g").fill("247")
         shared = page.get_by_role("region", name="Shared out")
+        expect(shared).to_contain_text("1480 g on the scale when it was done")
+        page.get_by_label("Ada gets, g").fill("247")
         expect(shared).to_contain_text("247 g counted")
         # Ada's 247 g and Bo's serving of 370 g leave 863 g.
         expect(shared).to_contain_text("863 g left over")
@@ -70,6 +71,15 @@ class SharedOut(CookCase):
         page.get_by_label("Ada gets, g").fill("370")
         expect(page.get_by_role("alert")).to_have_count(0)
         expect(shared).to_contain_text("740 g left over")
+        # The weight is an event of the run: undo deletes it, redo makes it again, it is kept.
+        page.get_by_role("heading", name="Shared out").click()
+        for _ in ("370 g", "1600 g", "247 g", "the weight"):
+            page.keyboard.press("u")
+        expect(shared.get_by_text("on the scale when it was done")).to_have_count(0)
+        page.keyboard.press("r")
+        expect(shared).to_contain_text("1480 g on the scale when it was done")
+        page.reload()
+        expect(shared).to_contain_text("1480 g on the scale when it was done")
 
     def test_fat_poured_off_leaves_the_plate(self) -> None:
         page = self.page

@@ -67,14 +67,11 @@ def contract(
     if client_id:
         place = OpenApiParameter.HEADER
         parameters.append(OpenApiParameter("Client-Id", UUID, location=place, required=False))
-    problems = {"application/problem+json": reference(Problem)}
+    reference(Problem)
     return extend_schema(
         operation_id=operation,
         request={"application/json": reference(body)} if body else None,
-        responses={
-            status: reference(answer) if answer else None,
-            (400, "application/problem+json"): problems["application/problem+json"],
-        },
+        responses={status: reference(answer) if answer else None},
         parameters=parameters,
     )
 
@@ -91,6 +88,50 @@ def _core_components() -> dict[str, Any]:
             for field in schema["properties"].values():
                 field.pop("default", None)
     return components
+
+
+# What every refusal means, by status; which of them an operation can answer with, see `_refusals`.
+REFUSALS = {
+    400: "What was sent cannot be; the sentence says why.",
+    401: "Nobody is signed in.",
+    403: "The page is out of date: load it again.",
+    404: "There is no such thing in this household.",
+    409: "The page was loaded before the last update.",
+    412: "It was changed elsewhere meanwhile.",
+    413: "More was sent than is read.",
+    415: "Only JSON is read.",
+    429: "Too many tries.",
+    503: "It took too long and was stopped.",
+}
+SIGN_IN = "/api/session"
+
+
+def _refusals(path: str, method: str, operation: dict[str, Any]) -> set[int]:
+    """Return the statuses with which an operation refuses."""
+    found = {400, 503} | (set() if path == SIGN_IN and method != "delete" else {401})
+    if method != "get":
+        found |= {403, 413, 415}
+    sent = str(operation.get("requestBody", ""))
+    if "{" in path or "DayRequest" in sent:
+        found.add(404)
+    if "requestBody" in operation and ("Dish" in sent or "Request" in sent):
+        found.add(409)
+    if any(p["name"] == "If-Match" for p in operation.get("parameters", ())):
+        found.add(412)
+    if path == SIGN_IN and method == "post":
+        found |= {401, 429}
+    return found
+
+
+def add_refusals(result: dict[str, Any], **_: Any) -> dict[str, Any]:
+    """Describe with which problem documents each operation refuses."""
+    content = {"application/problem+json": {"schema": reference(Problem)}}
+    for path, methods in result["paths"].items():
+        for method, operation in methods.items():
+            for status in sorted(_refusals(path, method, operation)):
+                described = {"description": REFUSALS[status], "content": content}
+                operation["responses"][str(status)] = described
+    return result
 
 
 def add_core_types(result: dict[str, Any], **_: Any) -> dict[str, Any]:

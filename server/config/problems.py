@@ -26,7 +26,8 @@ class TookTooLong(Exception):
 
 
 def _body(status: int, code: str, sentence: str, **more: Any) -> dict[str, Any]:
-    return {"type": f"snabo:{code}", "status": status, "code": code, "detail": sentence, **more}
+    whole = {"field": None, "current_revision": None} | more
+    return {"type": f"snabo:{code}", "status": status, "code": code, "detail": sentence, **whole}
 
 
 def problem(status: int, code: str, sentence: str, **more: Any) -> HttpResponse:

@@ -151,7 +151,7 @@ SPECTACULAR_SETTINGS = {
     "VERSION": "1",
     "OAS_VERSION": "3.1.0",
     "SERVE_INCLUDE_SCHEMA": False,
-    "POSTPROCESSING_HOOKS": ["config.contract.add_core_types"],
+    "POSTPROCESSING_HOOKS": ["config.contract.add_refusals", "config.contract.add_core_types"],
     "DISABLE_ERRORS_AND_WARNINGS": False,
 }
 

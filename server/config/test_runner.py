@@ -17,7 +17,10 @@ class PlainRunner(DiscoverRunner):
 
     def suite_result(self, suite: TestSuite, result: TestResult, **kwargs: Any) -> int:
         """Count what ran and print the closing line."""
-        failed = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses)
+        bad = [case for case, _ in (*result.failures, *result.errors)]
+        # A test with several subtests that fail is one test that fails.
+        whole = {getattr(case, "test_case", case).id() for case in bad}
+        failed = len(whole) + len(result.unexpectedSuccesses)
         skipped = len(result.skipped)
         passed = result.testsRun - failed - skipped
         self.closing_line = f"{passed} passed, {failed} failed"
