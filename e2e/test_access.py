@@ -28,6 +28,19 @@ def serious_findings(page: Page) -> list[str]:
     ]
 
 
+# How much of the screen jumped since it was opened, without anybody touching it.
+SHIFT = """() => new Promise((done) => {
+  let moved = 0;
+  new PerformanceObserver((list) => {
+    for (const entry of list.getEntries()) if (!entry.hadRecentInput) moved += entry.value;
+  }).observe({ type: 'layout-shift', buffered: true });
+  setTimeout(() => done(moved), 200);
+})"""
+MOST_SHIFT = 0.02
+# A tablet upright, a screen of 1280 at 200 %, a phone.
+NARROW = (800, 640, 390)
+
+
 class Axe(CookCase):
     """No serious issue on any screen, by day and by evening."""
 
@@ -36,6 +49,7 @@ class Axe(CookCase):
         self.open("/")
         expect(page.get_by_role("button", name="Sign in")).to_be_visible()
         findings = {"sign-in": serious_findings(page)}
+        shifts: dict[str, float] = {}
         self.to_bench()
         page.get_by_role("button", name="Choose Cauliflower").click()
         expect(page.get_by_text("chosen", exact=True)).to_be_visible()
@@ -45,10 +59,12 @@ class Axe(CookCase):
                 self.open(place)
                 page.wait_for_load_state("networkidle")
                 expect(page.get_by_role("main")).to_be_visible()
+                shifts[place] = page.evaluate(SHIFT)
                 findings[f"{place} before {mode}"] = serious_findings(page)
             page.get_by_role("button", name=mode).click()
         self.assertEqual(len(findings), 25)
         self.assertEqual({k: v for k, v in findings.items() if v}, {})
+        self.assertEqual({k: v for k, v in shifts.items() if v >= MOST_SHIFT}, {})
 
 
 class Keyboard(CookCase):
@@ -141,7 +157,7 @@ class Keyboard(CookCase):
 
 
 class Phone(CookCase):
-    """At 390 wide nothing runs off the side and nothing becomes unreachable."""
+    """On narrow screens nothing runs off the side, jumps, or becomes unreachable."""
 
     viewport: ClassVar[dict[str, int]] = {"width": 390, "height": 844}
 
@@ -151,14 +167,20 @@ class Phone(CookCase):
         page.get_by_role("button", name="Choose Cauliflower").click()
         expect(page.get_by_text("chosen", exact=True)).to_be_visible()
         dish = page.url.rsplit("/", 1)[0].removeprefix(self.live_server_url)
-        widths: dict[str, int] = {}
+        beside: dict[str, int] = {}
+        shifts: dict[str, float] = {}
         findings: dict[str, list[str]] = {}
         for place in [*(f"{dish}/{station}" for station in STATIONS), *PLACES]:
             self.open(place)
             page.wait_for_load_state("networkidle")
             expect(page.get_by_role("main")).to_be_visible()
-            widths[place] = page.evaluate("() => document.documentElement.scrollWidth")
+            shifts[place] = page.evaluate(SHIFT)
             findings[place] = serious_findings(page)
-        self.assertEqual(len(widths), 12)
-        self.assertEqual({k: v for k, v in widths.items() if v > 390}, {})
+            for width in NARROW:
+                page.set_viewport_size({"width": width, "height": 844})
+                over = page.evaluate("() => document.documentElement.scrollWidth") - width
+                beside[f"{place} at {width}"] = over
+        self.assertEqual(len(shifts), 12)
+        self.assertEqual({k: v for k, v in beside.items() if v > 0}, {})
+        self.assertEqual({k: v for k, v in shifts.items() if v >= MOST_SHIFT}, {})
         self.assertEqual({k: v for k, v in findings.items() if v}, {})

@@ -25,6 +25,7 @@ from snabo_core.plate.totals import Figure
 from snabo_core.plate.words import LABELS, changes_of_a_serving
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ledgers import SlotLedger, losses_of, name_of, steps_for
+from snabo_core.verdicts import verdicts_of
 from snabo_core.water import Ledger, Point, Step, advise, expected, sheets
 from snabo_core.wire import (
     Band,
@@ -34,6 +35,7 @@ from snabo_core.wire import (
     LedgerView,
     OptionView,
     PartView,
+    PeopleCautionView,
     PointView,
     Preview,
     Reach,
@@ -90,6 +92,8 @@ def preview(
         warnings=dish.notes,
         options=_options(made),
         salt=_salt(made, masses),
+        cautions=_cautions(made),
+        verdicts=verdicts_of(made),
     )
 
 
@@ -172,8 +176,17 @@ def _eater(person: ForEater, made: Judged, was: Plate, whole: float) -> EaterVie
         for r in rule_standings(eater.programme, made.lines, made.library, setting.today)
     )
     view = eater_view(person, figures, was.figures if usual else was.of_share(share), setting)
-    cautions = tuple(CautionView(c.key, c.text, c.why) for c in people_cautions(eater, figures))
-    return replace(view, portion_grams=share * whole, rules=rules, cautions=cautions)
+    return replace(view, portion_grams=share * whole, rules=rules)
+
+
+def _cautions(made: Judged) -> tuple[PeopleCautionView, ...]:
+    """Return what concerns somebody eating, each caution once with everybody it concerns."""
+    found: dict[str, PeopleCautionView] = {}
+    for eater in made.setting.eaters:
+        for c in people_cautions(eater, made.figures_of(eater.id)):
+            known = found.get(c.key, PeopleCautionView(c.key, c.text, c.why, ()))
+            found[c.key] = replace(known, eaters=(*known.eaters, eater.id))
+    return tuple(found.values())
 
 
 def eater_view(

@@ -10,18 +10,16 @@ from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.judging import judged
 from snabo_core.plate import Plate
-from snabo_core.plate.eaters import Eater, Standing, Target, standing
+from snabo_core.plate.eaters import standing
 from snabo_core.plate.judging import ForEater
 from snabo_core.plate.rows import PLACE, UNIT
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.words import LABELS
 from snabo_core.swaps.book import Book
+from snabo_core.verdicts import verdicts_of
 from snabo_core.wire import Cell, DayEater, DayLine, DayView, MatrixRow
 from snabo_core.wording import Message, in_energy_unit, listed, say
 
-# A limit missed by less than this share of it is missed nearly; common practice, no source.
-NEARLY = 0.15
-NEEDS_A_LOOK = {"may_contain", "check_label", "unknown"}
 MOST_MEALS = 8
 LEAST_OVER = 1e-6
 
@@ -31,62 +29,8 @@ def matrix_row(
 ) -> MatrixRow:
     """Return a dish against every eater, each cell with the one line that decides it."""
     made = judged(dish, setting, book, library)
-    plate, names, people = made.plate, made.names, made.people
-    cells = tuple(_cell(person, plate, names, setting) for person in people)
-    return MatrixRow(dish_id, dish.title, cells, _split(dish, people, cells, plate))
-
-
-def _cell(person: ForEater, plate: Plate, names: dict[str, str], setting: Setting) -> Cell:
-    """Return the verdict for one eater: the gravest of exclusions and limits decides."""
-    eater = person.eater
-    contains = next((b for b in person.breaches if b.certainty == "contains"), None)
-    if contains is not None:
-        return Cell(eater.id, "does_not", say(contains.message), names[contains.line_id])
-    missed = [
-        (target, result)
-        for target, result in zip(eater.targets, person.standings, strict=True)
-        if not result.met and result.hard
-    ]
-    unsure = next((r for _, r in missed if r.code == "cannot_tell"), None)
-    far = next((p for p in missed if p[1].code != "cannot_tell" and not _near(*p)), None)
-    look = next((b for b in person.breaches if b.certainty in NEEDS_A_LOOK), None)
-    if far is not None:
-        return _limit_cell(eater, "does_not", *far, plate, names, setting)
-    if unsure is not None:
-        line = names.get(unsure.line_id or "", "")
-        return Cell(eater.id, "cannot_tell", say(unsure.message), line)
-    if look is not None:
-        verdict = "cannot_tell" if look.certainty == "unknown" else "nearly"
-        return Cell(eater.id, verdict, say(look.message), names[look.line_id])
-    if missed:
-        return _limit_cell(eater, "nearly", *missed[0], plate, names, setting)
-    return Cell(eater.id, "fits", "", "")
-
-
-def _near(target: Target, result: Standing) -> bool:
-    code, amount = result.code, result.amount
-    if code == "likely_misses":
-        return True
-    limit = target.meal(target.at_most if code == "over" else target.at_least) or 0.0
-    return amount is not None and limit > 0 and amount <= NEARLY * limit
-
-
-def _limit_cell(
-    eater: Eater,
-    verdict: str,
-    target: Target,
-    result: Standing,
-    plate: Plate,
-    names: dict[str, str],
-    setting: Setting,
-) -> Cell:
-    words = say(in_energy_unit(result.message, setting.energy_unit))
-    brought = [(s.values[target.nutrient] or 0.0, s.line_id) for s in plate.lines]
-    most = max(brought, default=(0.0, ""))
-    over = result.code in {"over", "likely_misses"} and target.at_most is not None
-    line = names.get(most[1], "") if over and most[0] > 0 else ""
-    label = LABELS[target.nutrient].lower()
-    return Cell(eater.id, verdict, f"{label} {words}", line)
+    cells = verdicts_of(made)
+    return MatrixRow(dish_id, dish.title, cells, _split(dish, made.people, cells, made.plate))
 
 
 def _split(dish: Dish, people: Sequence[ForEater], cells: Sequence[Cell], plate: Plate) -> str:

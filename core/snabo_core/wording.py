@@ -53,6 +53,8 @@ TEMPLATES: dict[str, str] = {
     "within_tolerance": "{amount} {unit} past, within the {allowed} {unit} you allow",
     "cannot_tell_grams": "cannot tell: nobody knows how much {food}",
     "no_limit": "no limit set",
+    "limit_blamed": "{limit}, most from {food}",
+    "limits_more": ", and {count} more missed",
     # exclusions
     "contains": "contains {what}: {food}",
     "may_contain": "may contain traces of {what}: {food}",

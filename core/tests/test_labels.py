@@ -99,6 +99,16 @@ class Rows(unittest.TestCase):
         self.assertLessEqual(row.high[AXIS["water"]], 90.1)
 
 
+class Unprinted(unittest.TestCase):
+    """A part that a label does not print is at most its whole."""
+
+    def test_saturated_fat_is_at_most_the_fat(self) -> None:
+        printed = {n: v for n, v in EU_WRAP.printed.items() if n != "saturated"}
+        made = row_of(replace(EU_WRAP, printed=printed), "own:x", "wraps")
+        self.assertTrue(np.isnan(made.best[AXIS["saturated"]]))
+        self.assertEqual(made.high[AXIS["saturated"]], made.high[AXIS["fat"]])
+
+
 class Impossible(unittest.TestCase):
     """What cannot be is said, and kept all the same."""
 

@@ -142,6 +142,18 @@ class Table(unittest.TestCase):
                                                      ("does_not", "butter")])  # fmt: skip
         light = dish(part("p", line("c", 300, "cauliflower"), line("s", 200, "vegetable_stock")))
         self.assertEqual(self.cells(light, ADA), [("fits", "")])
+        row = matrix_row("1", MADE, Setting((ADA, BO)), book(), library())
+        self.assertRegex(row.cells[0].words, "over, most from potato")
+
+    def test_every_food_somebody_leaves_out_is_named(self) -> None:
+        made = dish(part("p", line("a", 30, "butter"), line("b", 50, "cheddar"),
+                         line("c", 20, "walnuts")))  # fmt: skip
+        eater = Eater("1", "Ada", "x", (), (Exclusion("milk"), Exclusion("nuts")))
+        words = matrix_row("1", made, Setting((eater,)), book(), library()).cells[0].words
+        self.assertEqual(words, "contains milk: butter and cheddar; contains nuts: walnuts")
+
+    def test_what_needs_a_look(self) -> None:
+        light = dish(part("p", line("c", 300, "cauliflower"), line("s", 200, "vegetable_stock")))
         wary = Eater("3", "Cy", "x", (), (Exclusion("gluten"),))
         self.assertEqual(self.cells(light, wary), [("nearly", "vegetable stock")])
         best = plate_of(MADE, library()).figures["protein"].best or 0

@@ -249,7 +249,7 @@ def row_of(label: Label, key: str, name: str) -> FoodRow:
         printed = found["net_carbs"]
         net = printed.low, printed.best, printed.high
         low[AXIS["carbohydrate"]] = printed.low
-    _bound_carbohydrate(low, high, inside=convention != AVAILABLE)
+    _bound_parts(low, high, inside=convention != AVAILABLE)
     _derive_water(best, low, high, convention)
     kinds = tuple((kind, found[kind].best) for kind in POLYOL_KINDS if kind in found)
     computed: tuple[str, ...] = ()
@@ -264,13 +264,14 @@ def row_of(label: Label, key: str, name: str) -> FoodRow:
                    net_printed=net, computed=computed, polyol_kinds=kinds)  # fmt: skip
 
 
-def _bound_carbohydrate(low: Vector, high: Vector, *, inside: bool) -> None:
+def _bound_parts(low: Vector, high: Vector, *, inside: bool) -> None:
     """Bound what is not printed by what the rest leaves of 100 g, and parts by their whole."""
     rest = sum(low[AXIS[name]] for name in ("fat", "protein", "alcohol"))
     place = AXIS["carbohydrate"]
     high[place] = min(high[place], max(low[place], 100.0 - rest))
     for part, whole in (("sugars", "carbohydrate"), ("polyols", "carbohydrate"),
-                        ("erythritol", "polyols"), ("added_sugar", "sugars")):  # fmt: skip
+                        ("erythritol", "polyols"), ("added_sugar", "sugars"),
+                        ("saturated", "fat")):  # fmt: skip
         high[AXIS[part]] = min(high[AXIS[part]], high[AXIS[whole]])
     most_fibre = high[place] if inside else max(0.0, 100.0 - rest - low[place])
     high[AXIS["fibre"]] = min(high[AXIS["fibre"]], max(most_fibre, low[AXIS["fibre"]]))

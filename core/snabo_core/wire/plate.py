@@ -8,6 +8,7 @@ from snabo_core.dish import NONE, Choice, Dish, Readings
 from snabo_core.plate.salt import Salt, SaltCode
 from snabo_core.plate.serving import LineShare
 from snabo_core.plate.totals import Figure
+from snabo_core.wire.table import Cell
 
 
 @dataclass(frozen=True)
@@ -107,6 +108,16 @@ class LedgerSources:
 
 
 @dataclass(frozen=True)
+class PeopleCautionView:
+    """A caution said once for a dish, with the ids of the eaters it concerns."""
+
+    key: str
+    text: str
+    why: str
+    eaters: tuple[str, ...]
+
+
+@dataclass(frozen=True)
 class EaterView:
     """How their portion stands for one eater; without `portion_grams` it is a serving."""
 
@@ -119,7 +130,6 @@ class EaterView:
     breaches: tuple[BreachView, ...]
     portion_grams: float | None = None
     rules: tuple[RuleView, ...] = ()
-    cautions: tuple[CautionView, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -260,6 +270,8 @@ class Preview:
     warnings: tuple[str, ...]
     options: tuple[OptionView, ...]
     salt: SaltView | None
+    cautions: tuple[PeopleCautionView, ...]
+    verdicts: tuple[Cell, ...]
 
 
 @dataclass(frozen=True)

@@ -3,8 +3,11 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Literal
 
 from snabo_core.plate.totals import Figure
+
+Verdict = Literal["fits", "nearly", "does_not", "cannot_tell"]
 
 
 @dataclass(frozen=True)
@@ -12,7 +15,7 @@ class Cell:
     """Whether a dish suits an eater: fits, nearly, does_not or cannot_tell, and what decides."""
 
     eater: str
-    verdict: str
+    verdict: Verdict
     words: str
     line: str
 

@@ -2031,6 +2031,8 @@ export interface components {
             warnings: string[];
             options: components["schemas"]["OptionView"][];
             salt: components["schemas"]["SaltView"] | null;
+            cautions: components["schemas"]["PeopleCautionView"][];
+            verdicts: components["schemas"]["Cell"][];
         };
         /**
          * Figure
@@ -2084,7 +2086,6 @@ export interface components {
             breaches: components["schemas"]["BreachView"][];
             portion_grams: number | null;
             rules: components["schemas"]["RuleView"][];
-            cautions: components["schemas"]["CautionView"][];
         };
         /**
          * Reach
@@ -2124,15 +2125,6 @@ export interface components {
             rule: string;
             kept: boolean;
             words: string;
-        };
-        /**
-         * CautionView
-         * @description A short warning and the rule behind it.
-         */
-        CautionView: {
-            key: string;
-            text: string;
-            why: string;
         };
         /**
          * PartView
@@ -2252,6 +2244,15 @@ export interface components {
             high: number;
         };
         /**
+         * CautionView
+         * @description A short warning and the rule behind it.
+         */
+        CautionView: {
+            key: string;
+            text: string;
+            why: string;
+        };
+        /**
          * OptionView
          * @description A line that may be left out, whether it is in, and what it costs a serving, in words.
          */
@@ -2283,6 +2284,27 @@ export interface components {
             low: number;
             best: number | null;
             high: number | null;
+        };
+        /**
+         * PeopleCautionView
+         * @description A caution said once for a dish, with the ids of the eaters it concerns.
+         */
+        PeopleCautionView: {
+            key: string;
+            text: string;
+            why: string;
+            eaters: string[];
+        };
+        /**
+         * Cell
+         * @description Whether a dish suits an eater: fits, nearly, does_not or cannot_tell, and what decides.
+         */
+        Cell: {
+            eater: string;
+            /** @enum {unknown} */
+            verdict: "cannot_tell" | "does_not" | "fits" | "nearly";
+            words: string;
+            line: string;
         };
         /**
          * RankRequest
@@ -2497,16 +2519,6 @@ export interface components {
             title: string;
             cells: components["schemas"]["Cell"][];
             split: string;
-        };
-        /**
-         * Cell
-         * @description Whether a dish suits an eater: fits, nearly, does_not or cannot_tell, and what decides.
-         */
-        Cell: {
-            eater: string;
-            verdict: string;
-            words: string;
-            line: string;
         };
         /**
          * DayRequest

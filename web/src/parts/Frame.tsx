@@ -1,7 +1,7 @@
 /** The household's places along the top; asks strangers to sign in. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState, type JSX } from 'react';
-import { Link, NavLink, Outlet } from 'react-router';
+import { Link, NavLink, Outlet, useLocation } from 'react-router';
 
 import { ApiError, client, sentence, take } from '../api/client';
 import { sessionQuery } from '../api/queries';
@@ -12,6 +12,7 @@ import { setEnergyUnit } from './format';
 import { KeysDialog } from './KeysDialog';
 import { Notice } from './Notice';
 import { ReachPatterns } from './ReachBar';
+import { Settled } from './Settled';
 import { useKeys } from './useKeys';
 
 const PLACES = [
@@ -25,6 +26,7 @@ export function Frame(): JSX.Element {
   const session = useQuery(sessionQuery);
   const queries = useQueryClient();
   const { mode, toggle } = useMode();
+  const { pathname } = useLocation();
   const [keysShown, showKeys] = useState(false);
   useKeys(useMemo(() => ({ '?': () => showKeys(true) }), []));
   if (session.isPending) return <main className="place soft">Opening the kitchen …</main>;
@@ -90,7 +92,9 @@ export function Frame(): JSX.Element {
           Sign out
         </button>
       </header>
-      <Outlet />
+      <Settled place={pathname.split('/', 3).join('/')}>
+        <Outlet />
+      </Settled>
       <KeysDialog open={keysShown} onClose={() => showKeys(false)} />
     </div>
   );

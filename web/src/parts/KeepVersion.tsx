@@ -93,11 +93,16 @@ export function KeepVersion(): JSX.Element {
   });
   return (
     <>
-      <Button variant="contained" disabled={keeping.isPending} onClick={() => keeping.mutate()}>
+      <Button
+        variant="outlined"
+        size="small"
+        disabled={keeping.isPending}
+        onClick={() => keeping.mutate()}
+      >
         Keep this version
       </Button>
       {keeping.data && (
-        <>
+        <div className="kept">
           <p role="status">Kept as version {keeping.data.number}.</p>
           {asking ? (
             <AsFood key={keeping.data.number} version={keeping.data.number} />
@@ -106,7 +111,7 @@ export function KeepVersion(): JSX.Element {
               Use it as an ingredient
             </button>
           )}
-        </>
+        </div>
       )}
       {keeping.error && <Notice bad>{sentence(keeping.error)}</Notice>}
     </>

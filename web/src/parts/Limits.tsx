@@ -1,9 +1,6 @@
 /** An eater's limits as reach bars, and what breaks their exclusions. */
 import type { JSX } from 'react';
 
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-
-import { client, take } from '../api/client';
 import type { EaterView } from '../api/types';
 import { ReachBar } from './ReachBar';
 
@@ -20,34 +17,6 @@ function unlike(breaches: Breach[]): Breach[] {
 }
 
 const GRAVE: Record<string, string> = { contains: 'bad', tolerated: 'ok' };
-
-/** Cautions that concern this eater; one line with a why, put away one by one. */
-export function PeopleCautions({ eater }: { eater: EaterView }): JSX.Element | null {
-  const queries = useQueryClient();
-  const dismiss = useMutation({
-    mutationFn: (key: string) =>
-      take(
-        client.POST('/api/eaters/{eater_id}/cautions/{key}', {
-          params: { path: { eater_id: eater.id, key } },
-        }),
-      ),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['preview'] }),
-  });
-  if (eater.cautions.length === 0) return null;
-  return (
-    <>
-      {eater.cautions.map((caution) => (
-        <details key={caution.key} className="people-caution">
-          <summary>{caution.text}</summary>
-          <p>{caution.why}</p>
-          <button type="button" className="chip" onClick={() => dismiss.mutate(caution.key)}>
-            {eater.name} knows this
-          </button>
-        </details>
-      ))}
-    </>
-  );
-}
 
 export function Limits({ eater, onOpen }: Props): JSX.Element {
   return (

@@ -7,6 +7,7 @@ import { Section } from '../../parts/Section';
 import { useKeys } from '../../parts/useKeys';
 import { PartWork } from './PartWork';
 import { PlateRail } from './PlateRail';
+import { PlateStrip } from './PlateStrip';
 
 export function BenchPlace(): JSX.Element {
   const { draft, preview } = useOpenDish();
@@ -53,9 +54,10 @@ export function BenchPlace(): JSX.Element {
       <section aria-label={`Part: ${part.name}`}>
         <PartWork key={part.id} part={part} />
       </section>
-      <section className="rail" aria-label="One serving">
+      <section className="rail" id="plate" aria-label="One serving">
         <PlateRail />
       </section>
+      <PlateStrip />
     </main>
   );
 }

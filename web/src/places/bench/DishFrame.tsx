@@ -9,6 +9,7 @@ import { NOTHING_WEIGHED, type Dish, type Preview } from '../../api/types';
 import { OpenDishContext, type OpenDish } from '../../draft/context';
 import { useDraft } from '../../draft/useDraft';
 import { plain } from '../../parts/format';
+import { KeepVersion } from '../../parts/KeepVersion';
 import { Notice } from '../../parts/Notice';
 import { useKeys } from '../../parts/useKeys';
 import { useTitle } from '../../parts/useTitle';
@@ -134,6 +135,7 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
             {draft.said}
           </span>
         </span>
+        <KeepVersion />
         <nav className="stations" aria-label="Stations">
           {STATIONS.map(([to, name], i) => (
             <span key={to} style={{ display: 'contents' }}>

@@ -7,8 +7,8 @@ import type { EaterView, Figure } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { ExplainTable } from '../../parts/ExplainTable';
 import { figureText, LABELS, spreadOf, unitOf, withUnit } from '../../parts/format';
-import { KeepVersion } from '../../parts/KeepVersion';
-import { Limits, PeopleCautions } from '../../parts/Limits';
+import { Limits } from '../../parts/Limits';
+import { PeopleCautions } from '../../parts/PeopleCautions';
 import { scalesOf, ScaleSwitch } from '../../parts/Scales';
 
 interface PersonProps {
@@ -26,7 +26,6 @@ function Person({ eater, onOpen }: PersonProps): JSX.Element {
         </span>
       </h3>
       <Limits eater={eater} onOpen={onOpen} />
-      <PeopleCautions eater={eater} />
     </div>
   );
 }
@@ -101,9 +100,7 @@ export function PlateRail(): JSX.Element {
           Nobody is at the table. <Link to="/table">Seat somebody</Link> to see their limits.
         </p>
       )}
-      <div style={{ marginTop: 16 }}>
-        <KeepVersion />
-      </div>
+      <PeopleCautions preview={preview} />
       <Dialog
         open={opened !== null}
         onClose={() => setOpened(null)}

@@ -6,7 +6,6 @@ import type { Figure, Preview } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { ExplainTable } from '../../parts/ExplainTable';
 import { figureText, LABELS, spreadOf, unitOf, withUnit } from '../../parts/format';
-import { KeepVersion } from '../../parts/KeepVersion';
 import { scalesOf, ScaleSwitch, type Scaled } from '../../parts/Scales';
 import { LossesOf } from './LossesOf';
 import { SharedOut } from './SharedOut';
@@ -145,9 +144,6 @@ export function PortionsPlace(): JSX.Element {
           <SharedOut />
           <Standings />
           <LossesOf />
-          <div style={{ marginTop: 18 }}>
-            <KeepVersion />
-          </div>
         </section>
       </div>
       <div style={{ marginTop: 24 }}>

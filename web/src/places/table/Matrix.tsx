@@ -7,26 +7,17 @@ import { sentence } from '../../api/client';
 import { matrixQuery } from '../../api/queries';
 import type { Cell } from '../../api/types';
 import { Notice } from '../../parts/Notice';
-
-const VERDICTS: Record<string, [string, string]> = {
-  fits: ['fits', 'ok'],
-  nearly: ['nearly', 'unsure'],
-  does_not: ['does not', 'bad'],
-  cannot_tell: ['cannot tell', 'unsure'],
-};
+import { VERDICTS } from '../../parts/verdicts';
 
 function Verdict({ cell }: { cell: Cell }): JSX.Element {
-  const [word, kind] = VERDICTS[cell.verdict] ?? [cell.verdict, 'unsure'];
+  const [word, kind] = VERDICTS[cell.verdict];
   return (
     <td className={`cell ${cell.verdict}`}>
       <span className={`verdict ${kind}`}>
         <b>{word}</b>
       </span>
       {cell.words && (
-        <div className="soft">
-          {cell.words}
-          {cell.line && !cell.words.includes(cell.line) && ` · ${cell.line}`}
-        </div>
+        <div className="soft">{cell.words}</div>
       )}
     </td>
   );
@@ -56,17 +47,21 @@ export function Matrix(): JSX.Element {
             </tr>
           </thead>
           <tbody>
-            {found.data.rows.map((row) => (
+            {found.data.rows.flatMap((row) => [
               <tr key={row.dish}>
                 <th scope="row">
                   <Link to={`/dishes/${row.dish}/bench`}>{row.title}</Link>
-                  {row.split && <div className="soft split">{row.split}</div>}
                 </th>
                 {row.cells.map((cell) => (
                   <Verdict key={cell.eater} cell={cell} />
                 ))}
-              </tr>
-            ))}
+              </tr>,
+              row.split && (
+                <tr key={`${row.dish}-split`} className="split">
+                  <td colSpan={row.cells.length + 1}>{row.split}</td>
+                </tr>
+              ),
+            ])}
           </tbody>
         </table>
       )}

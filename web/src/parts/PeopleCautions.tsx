@@ -1,0 +1,44 @@
+/** Cautions that concern somebody eating: once per dish, with a why, put away by each of them. */
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import type { JSX } from 'react';
+
+import { client, take } from '../api/client';
+import type { Preview } from '../api/types';
+
+export function PeopleCautions({ preview }: { preview: Preview }): JSX.Element | null {
+  const queries = useQueryClient();
+  const dismiss = useMutation({
+    mutationFn: ({ eater, key }: { eater: string; key: string }) =>
+      take(
+        client.POST('/api/eaters/{eater_id}/cautions/{key}', {
+          params: { path: { eater_id: eater, key } },
+        }),
+      ),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['preview'] }),
+  });
+  const nameOf = (id: string): string => preview.eaters.find((e) => e.id === id)?.name ?? '';
+  if (preview.cautions.length === 0) return null;
+  return (
+    <section aria-label="Cautions" className="people-cautions">
+      <h3>Cautions</h3>
+      {preview.cautions.map((caution) => (
+        <details key={caution.key} className="people-caution">
+          <summary>
+            {caution.text} <span className="soft">{caution.eaters.map(nameOf).join(', ')}</span>
+          </summary>
+          <p>{caution.why}</p>
+          {caution.eaters.map((eater) => (
+            <button
+              key={eater}
+              type="button"
+              className="chip"
+              onClick={() => dismiss.mutate({ eater, key: caution.key })}
+            >
+              {nameOf(eater)} knows this
+            </button>
+          ))}
+        </details>
+      ))}
+    </section>
+  );
+}
