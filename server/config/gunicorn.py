@@ -1,6 +1,7 @@
 """How gunicorn serves: slow sockets are let go, workers end with their master."""
 
 import ctypes
+import os
 import signal
 import socket
 import struct
@@ -12,7 +13,7 @@ timeout, graceful_timeout, keepalive = 60, 10, 5
 limit_request_line = 8190
 loglevel = "warning"
 # A client that sends nothing for so long in the middle of a request is let go.
-READ_SECONDS = 10
+READ_SECONDS = int(os.environ.get("SNABO_READ_SECONDS", "10"))
 PR_SET_PDEATHSIG = 1
 
 
