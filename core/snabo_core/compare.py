@@ -28,7 +28,7 @@ from snabo_core.wire import (
     EaterView,
     PartContribution,
 )
-from snabo_core.wording import Message, in_energy_unit, say
+from snabo_core.wording import Message, grams_text, in_energy_unit, say
 
 MOST_COLUMNS = 7
 CHARTED = ("net_carbs", "fat", "added_oil")
@@ -172,6 +172,9 @@ def difference(made: Judged, other: Judged, nutrient: str, setting: Setting) -> 
     value = mine - theirs
     if low <= 1e-6 and high >= -1e-6:
         return Difference(value, real=False, words=say(Message("no_real_difference")))
+    if grams_text(mine) == grams_text(theirs):
+        # Nobody sees a difference between two figures that read the same.
+        return Difference(value, real=False, words=say(Message("difference_tiny")))
     values: dict[str, str | float] = {"amount": abs(value), "unit": unit}
     code = "difference_more" if value > 0 else "difference_less"
     return Difference(

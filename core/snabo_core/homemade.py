@@ -106,7 +106,7 @@ def make_food(
     unsettled = next((line for line in made.lines if line.food is None or line.grams is None), None)
     if unsettled is not None:
         raise BadInput(
-            f"Settle '{unsettled.text}' first: a food of unknown amount is none.", "version"
+            f"Fix '{unsettled.text}' first: a food of unknown amount is none.", "version"
         )
     mass, weighed = _mass(made, grams)
     found, _ = entries(made.lines, library, plain.rules)

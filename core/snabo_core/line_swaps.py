@@ -81,7 +81,7 @@ def swapped_line(line: Line, own: Member, other: Member, library: Library) -> Li
         BadInput: the line has no grams to convert.
     """
     if line.grams is None or line.grams_low is None or line.grams_high is None:
-        raise BadInput(f"How much is '{line.text}'? Settle that line first.", "grams")
+        raise BadInput(f"How much is '{line.text}'? Fix that line first.", "grams")
     food = library.food(other.food)
     best = line.grams * other.per[0] / own.per[0]
     return Line(

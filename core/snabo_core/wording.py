@@ -25,7 +25,7 @@ TEMPLATES: dict[str, str] = {
     "water_unmeasured": "water without an amount weighs nothing on the plate",
     "package_written": "{each} g each, as written",
     "can_drained": "about {share:%} of {each} g is left when drained; common practice",
-    "volume_by_density": "1 {unit} {form} at {grams} g; usual weight of a cup, common practice",
+    "volume_by_density": "{count} {unit} {form} at {grams} g; usual weight of a cup, common practice",
     "count_by_measure": "1 {unit} at {grams} g; {source}",
     "to_taste": "to taste; a usual amount is assumed, common practice",
     "typed": "typed by you",
@@ -78,6 +78,7 @@ TEMPLATES: dict[str, str] = {
     # comparing, sharing and days
     "difference_unknown": "cannot tell",
     "no_real_difference": "no real difference",
+    "difference_tiny": "nearly the same",
     "difference_more": "{amount} {unit} more",
     "difference_less": "{amount} {unit} less",
     "split_at": "For {name}, split at the {where}: keep {foods} out of that portion.",
@@ -99,16 +100,16 @@ TEMPLATES: dict[str, str] = {
     "label_unlike_rule": "{field} {value} is not how labels of this region round; taken to its "
     "last digit",
     # line swaps
-    "part_in_band": "{part} stays in its band, {share:%} water",
-    "part_too_wet": "{part} ends too wet: {share:%} water, band {low:%} to {high:%}",
-    "part_too_dry": "{part} ends too dry: {share:%} water, band {low:%} to {high:%}",
+    "part_in_band": "{part} comes out right, {share:%} water",
+    "part_too_wet": "{part} comes out too wet: {share:%} water, {low:%} to {high:%} is right",
+    "part_too_dry": "{part} comes out too dry: {share:%} water, {low:%} to {high:%} is right",
     # water
     "press_more": "{grams} g still to press out, dry enough at {target} g",
     "heat_more": "{grams} g still to dry off, dry enough at {target} g",
     "dry_enough": "Dry enough: stop here. Below {floor} g it is too dry",
     "too_dry": "Too dry by {grams} g: stir that much stock or water back in",
     "next_target": "{step}: dry enough at {target} g",
-    "no_band": "No band at this step",
+    "no_band": "Nothing to aim at here",
     "right_between": "Right from {floor} to {target} g",
     "aim_at": "Dry enough at {target} g; not below {floor} g",
     "sheets": "Kitchen paper holds 15 to 30 g a sheet: {grams} g is {few} to {many} sheets. "

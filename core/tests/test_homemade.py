@@ -136,7 +136,7 @@ class Using(unittest.TestCase):
 
     def test_refusals(self) -> None:
         for whole, grams, words in (
-            (dish(part("p", line("a", None, "kale"))), None, "Settle"),
+            (dish(part("p", line("a", None, "kale"))), None, "Fix"),
             (dish(part("p", line("a", 100, "kale"))), 0.0, "weighs 1 to"),
             (dish(part("p")), None, "nothing in it"),
         ):

@@ -184,7 +184,7 @@ class ByHand(unittest.TestCase):
 
     def test_possible_where_nothing_can_be_scaled(self) -> None:
         found = self.ranked(self.made(None))
-        self.assertIn("Settle that line first", found.problem)
+        self.assertIn("Fix that line first", found.problem)
         self.assertEqual(found.candidates, ())
         self.assertEqual([item.choice.kind for item in found.by_hand], ["reduced", "out"])
 

@@ -98,7 +98,7 @@ class Swaps(unittest.TestCase):
         fat = next(x for x in choice.lines if x.food == "butter")
         found = line_swaps(swapped, fat.id, self.setting, book(), library())
         words = {v.line.food: v.part_words for v in found.swaps}
-        self.assertRegex(words["olive_oil"], "Lid stays in its band")
+        self.assertRegex(words["olive_oil"], "Lid comes out right")
         head = next(x for x in choice.lines if x.food == "cauliflower")
         found = line_swaps(swapped, head.id, self.setting, book(), library())
         self.assertTrue(all(v.part_words for v in found.swaps))

@@ -135,7 +135,7 @@ class Scaling(unittest.TestCase):
     def test_unsettled_line_is_refused_by_name(self) -> None:
         lid = part("Lid", line("p", None, "potato"))
         slot = Slot("s", "mash", ("p",))
-        with self.assertRaisesRegex(BadInput, "Settle that line"):
+        with self.assertRaisesRegex(BadInput, "Fix that line"):
             scale_to(lid, slot, book().stand_ins("mash")[0], book().files["mash"], library())
 
 

@@ -235,7 +235,7 @@ class Dish:
         for slot in self.part(part_id).slots:
             if slot.id == slot_id:
                 return slot
-        raise BadInput("This part has no such slot any more.", "slot")
+        raise BadInput("This part is no longer swapped there; load the page again.", "slot")
 
     def original(self) -> Dish:
         """Return the dish as it was brought, without any stand-in."""

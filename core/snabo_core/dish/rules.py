@@ -50,7 +50,7 @@ def check(dish: Dish) -> Dish:
     if len(dish.source_text) > MAX_TEXT:
         raise BadInput("The text of the recipe is too long to keep.", "source_text")
     if len(dish.accepted) > MAX_ACCEPTED:
-        raise BadInput("More defaults are taken over than a recipe can lack.", "accepted")
+        raise BadInput("More suggestions are used than a recipe can lack.", "accepted")
     if len(dish.asides) > MAX_ASIDES or any(len(a.text) > MAX_ASIDE_TEXT for a in dish.asides):
         raise BadInput("More is set aside than a recipe can hold.", "asides")
     _check_ids(dish)

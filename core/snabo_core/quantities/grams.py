@@ -283,9 +283,12 @@ def _volume(amount: Amount, food: Food, form: str) -> Grams:
         less, by, more = SIZES[amount.size]
         low_ml, best_ml, high_ml = low_ml * less, best_ml * by, high_ml * more
     low_heap, heap, high_heap = _heap(amount, food, form)
+    # A millilitre's grams say nothing once they are rounded; a hundred's do.
+    count = 1 if best_ml > 1 else 100
     values: dict[str, str | float] = {
+        "count": count,
         "unit": unit.name,
-        "grams": best_ml * density.best * heap,
+        "grams": count * best_ml * density.best * heap,
         "form": form,
     }
     return Grams(

@@ -138,7 +138,7 @@ class Book:
         for stand_in in self.stand_ins(role):
             if stand_in.key == wanted:
                 return stand_in
-        raise BadInput(f"The book has no stand-in called {key} for {role}.", "stand_in")
+        raise BadInput(f"The book has no stand-in called {key} for a {role}.", "stand_in")
 
 
 def _line(entry: Mapping[str, Any]) -> StandInLine:

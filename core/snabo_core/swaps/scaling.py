@@ -84,10 +84,10 @@ def slot_mass(part: Part, slot: Slot) -> float:
     lines = slot_lines(part, slot)
     unsettled = next((line for line in lines if line.grams is None), None)
     if unsettled is not None:
-        raise BadInput(f"How much is '{unsettled.text}'? Settle that line first.", "grams")
+        raise BadInput(f"How much is '{unsettled.text}'? Fix that line first.", "grams")
     mass = sum(line.grams or 0.0 for line in lines)
     if mass <= 0:
-        raise BadInput("There is nothing in this slot to swap yet.", "slot")
+        raise BadInput("There is nothing here to swap yet.", "slot")
     return mass
 
 

@@ -130,7 +130,7 @@ def of_lines(lines: Sequence[Line], library: Library) -> State:
     total = State()
     for line in lines:
         if line.food is None or line.grams is None:
-            raise BadInput(f"Settle the line '{line.text}' first: food and grams.", "line")
+            raise BadInput(f"Fix the line '{line.text}' first: food and grams.", "line")
         total = total.plus(of_row(library.row(line.food, line.form), line.grams))
     return total
 

@@ -210,7 +210,8 @@ export function SharedOut(): JSX.Element | null {
       )}
       {preview.mass_is_least ? (
         <p className="soft">
-          Somebody’s own portion needs the weight of the dish: weigh it, or settle every line.
+          Somebody’s own portion needs the weight of the dish: weigh it, or fix the lines that are
+          not settled.
         </p>
       ) : (
         <Portions preview={preview} />

@@ -16,9 +16,7 @@ function Verdict({ cell }: { cell: Cell }): JSX.Element {
       <span className={`verdict ${kind}`}>
         <b>{word}</b>
       </span>
-      {cell.words && (
-        <div className="soft">{cell.words}</div>
-      )}
+      {cell.words && <div className="soft">{cell.words}</div>}
     </td>
   );
 }
