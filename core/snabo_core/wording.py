@@ -25,7 +25,8 @@ TEMPLATES: dict[str, str] = {
     "water_unmeasured": "water without an amount weighs nothing on the plate",
     "package_written": "{each} g each, as written",
     "can_drained": "about {share:%} of {each} g is left when drained; common practice",
-    "volume_by_density": "{count} {unit} {form} at {grams} g; usual weight of a cup, common practice",
+    "volume_by_density": "{count} {unit} {form} at {grams} g; "
+    "usual weight of a cup, common practice",
     "count_by_measure": "1 {unit} at {grams} g; {source}",
     "to_taste": "to taste; a usual amount is assumed, common practice",
     "typed": "typed by you",

@@ -76,45 +76,56 @@ def breaches(
         share: how much of the dish is eaten, for tolerated amounts.
         left_out: lines that do not go in but are not settled; what they hold stays named.
     """
-    found = []
+    return breaches_of_many(exclusions, lines, [()], library, share, left_out)[0]
+
+
+def breaches_of_many(
+    exclusions: Sequence[Exclusion],
+    kept: Sequence[Line],
+    groups: Sequence[Sequence[Line]],
+    library: Library,
+    share: float = 1.0,
+    left_out: Sequence[Line] = (),
+) -> list[list[Breach]]:
+    """Return the breaches of dishes that have `kept` in common and a group of their own each.
+
+    What all have in common is looked through once; see `breaches`.
+    """
+    common, open_lines = _eaten(kept), _eaten(left_out)
+    own = [_eaten(group) for group in groups]
+    found: list[list[Breach]] = [[] for _ in groups]
     for exclusion in exclusions:
-        broken = _broken(exclusion, lines, library)
-        borne = exclusion.tolerated > 0 and all(c == "contains" for _, c, _ in broken)
-        eaten = [None if g is None else g * share for _, _, g in broken]
-        if borne and broken and None not in eaten:
-            grams = sum(g for g in eaten if g is not None)
-            if grams <= exclusion.tolerated:
-                values: dict[str, str | float] = {
-                    "what": exclusion.what, "grams": grams, "allowed": exclusion.tolerated,
-                }  # fmt: skip
-                line = broken[0][0]
-                found.append(
-                    Breach(exclusion.what, "tolerated", line.id, Message("tolerated", values))
-                )
-                continue
-        found += [
-            Breach(exclusion.what, certainty, line.id, _message(certainty, exclusion.what, line,
-                                                                library),
-                   _other(exclusion.what, line, library))
-            for line, certainty, _ in broken
+        base = _broken(exclusion, common, library)
+        for place, lines in enumerate(own):
+            broken = [*base, *_broken(exclusion, lines, library)]
+            found[place] += _said(exclusion, broken, library, share)
+        open_ones = [
+            Breach(exclusion.what, "may_contain", line.id,
+                   _message("left_out", exclusion.what, line, library))
+            for line, _, _ in _broken(exclusion, open_lines, library)
         ]  # fmt: skip
-        found += [
-            Breach(exclusion.what, "may_contain", line.id, _message("left_out", exclusion.what,
-                                                                    line, library))
-            for line, _, _ in _broken(exclusion, left_out, library)
-        ]  # fmt: skip
-    return sorted(found, key=lambda b: GRAVEST.index(b.certainty))
+        for each in found:
+            each.extend(open_ones)
+    return [sorted(each, key=lambda b: GRAVEST.index(b.certainty)) for each in found]
 
 
-def _broken(
-    exclusion: Exclusion, lines: Sequence[Line], library: Library
-) -> list[tuple[Line, Certainty, float | None]]:
-    broken: list[tuple[Line, Certainty, float | None]] = []
+Eaten = tuple[Line, float | None]
+Broken = tuple[Line, Certainty, float | None]
+
+
+def _eaten(lines: Sequence[Line]) -> list[Eaten]:
+    """Return the lines of which something is eaten, with the grams of that."""
+    found: list[Eaten] = []
     for line in lines:
         share = line.eaten()[2]
-        if line.grams == 0 or share == 0:
-            continue
-        grams = None if line.grams is None else line.grams * share
+        if line.grams != 0 and share != 0:
+            found.append((line, None if line.grams is None else line.grams * share))
+    return found
+
+
+def _broken(exclusion: Exclusion, lines: Sequence[Eaten], library: Library) -> list[Broken]:
+    broken: list[Broken] = []
+    for line, grams in lines:
         if line.food is None:
             broken.append((line, "unknown", grams))
             continue
@@ -122,6 +133,27 @@ def _broken(
         if certainty != "free":
             broken.append((line, certainty, grams))
     return broken
+
+
+def _said(
+    exclusion: Exclusion, broken: Sequence[Broken], library: Library, share: float
+) -> list[Breach]:
+    """Return the breaches of one exclusion: one by one, or all within what is tolerated."""
+    what = exclusion.what
+    eaten = [None if g is None else g * share for _, _, g in broken]
+    borne = exclusion.tolerated > 0 and all(c == "contains" for _, c, _ in broken)
+    if borne and broken and None not in eaten:
+        grams = sum(g for g in eaten if g is not None)
+        if grams <= exclusion.tolerated:
+            values: dict[str, str | float] = {
+                "what": what, "grams": grams, "allowed": exclusion.tolerated,
+            }  # fmt: skip
+            return [Breach(what, "tolerated", broken[0][0].id, Message("tolerated", values))]
+    return [
+        Breach(what, certainty, line.id, _message(certainty, what, line, library),
+               _other(what, line, library))
+        for line, certainty, _ in broken
+    ]  # fmt: skip
 
 
 def _other(what: str, line: Line, library: Library) -> Line | None:
@@ -143,6 +175,7 @@ __all__ = [
     "Certainty",
     "Exclusion",
     "breaches",
+    "breaches_of_many",
     "certainty_of",
     "check_exclusion",
 ]

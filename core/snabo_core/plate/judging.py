@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from snabo_core.dish import Line
 from snabo_core.foods import Library
 from snabo_core.plate.eaters import Eater, Standing, standings
-from snabo_core.plate.exclusions import Breach, breaches
+from snabo_core.plate.exclusions import Breach, breaches_of_many
 from snabo_core.plate.totals import Many, Totals
 
 
@@ -54,7 +54,7 @@ def judge(
         left_out: lines that do not go in but are not settled: what they hold stays named.
     """
     many, gone = Many([totals]), [losses or {}]
-    return judge_many(eater, many, share, [names], [lines], library, gone, left_out)[0]
+    return judge_many(eater, many, share, [names], lines, [()], library, gone, left_out)[0]
 
 
 def judge_many(
@@ -62,12 +62,16 @@ def judge_many(
     many: Many,
     share: float,
     names: Sequence[Mapping[str, str]],
-    lines: Sequence[Sequence[Line]],
+    kept: Sequence[Line],
+    own: Sequence[Sequence[Line]],
     library: Library,
     losses: Sequence[Mapping[str, float]],
     left_out: Sequence[Line] = (),
 ) -> list[ForEater]:
-    """Return how many dishes stand for one eater, judged together; see `judge`."""
+    """Return how many dishes stand for one eater, judged together; see `judge`.
+
+    Their lines are those all have in common, `kept`, and for each its own.
+    """
     columns = [
         standings(
             target, many, share, names,
@@ -80,7 +84,9 @@ def judge_many(
         ForEater(
             eater,
             tuple(column[i] for column in columns),
-            tuple(breaches(eater.exclusions, own, library, share, left_out)),
+            tuple(broken),
         )
-        for i, own in enumerate(lines)
+        for i, broken in enumerate(
+            breaches_of_many(eater.exclusions, kept, own, library, share, left_out)
+        )
     ]

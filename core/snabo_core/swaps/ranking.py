@@ -141,11 +141,10 @@ def rank(
     losses = [_with(gone, sum_of_losses(each)) for each in made]
     many = totals_of_many(base, groups)
     called = [names | {line.id: line.food_name for line in c.lines} for c in choices]
-    lines = [[*kept, *own_lines] for own_lines in added]
     left_out = [line for p in dish.parts for line in p.unsettled_out()]
     sharing = sharing_of(dish, len(setting.eaters))
     judged = [
-        judge_many(e, many, sharing.of(e.id), called, lines, library, losses, left_out)
+        judge_many(e, many, sharing.of(e.id), called, kept, added, library, losses, left_out)
         for e in setting.eaters
     ]
     result = []
