@@ -26,6 +26,7 @@ from django.test import Client  # noqa: E402
 from django.test.utils import setup_databases, setup_test_environment, teardown_databases  # noqa: E402
 
 from accounts.models import Household, User  # noqa: E402
+from config.warm import warm  # noqa: E402
 from snabo_core.foods import library  # noqa: E402
 from snabo_core.plate.eaters import schools, standings  # noqa: E402
 from snabo_core.plate.figures import entries, total, totals_of_many  # noqa: E402
@@ -180,6 +181,7 @@ def timings() -> dict[str, tuple[float, float]]:
 
 def main() -> int:
     setup_test_environment()
+    warm()
     databases = setup_databases(verbosity=0, interactive=False)
     try:
         found = timings()

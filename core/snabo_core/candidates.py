@@ -5,10 +5,13 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import replace
 
-from snabo_core.dish import Choice, Dish
+import numpy as np
+
+from snabo_core.dish import Choice, Dish, all_lines
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
-from snabo_core.plate.serving import plate_of
+from snabo_core.plate.figures import entries, total
+from snabo_core.plate.rows import PLACE
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import as_taken
 from snabo_core.preview import as_brought, eater_view
@@ -59,12 +62,8 @@ def ranking(
     views = []
     for item in found:
         people = tuple(
-            replace(
-                eater_view(p, item.figures, was.figures, setting),
-                excluded=own.excluded,
-                breaches=eater_view(own, item.figures, was.figures, setting).breaches,
-            )
-            for p, own in zip(item.eaters, item.own, strict=True)
+            replace(eater_view(own, item.figures, was.figures, setting), suits=whole.suits)
+            for whole, own in zip(item.eaters, item.own, strict=True)
         )
         end = cooked(slot.role, item.stand_in.key).points[-1]
         views.append(
@@ -80,7 +79,7 @@ def ranking(
                 equipment=item.stand_in.equipment,
                 without=dict(item.stand_in.without),
                 choice=item.choice,
-                figures=item.figures,
+                net_carbs=item.figures["net_carbs"].best,
                 eaters=people,
                 deciding=_deciding(people),
                 moves=_moves(people),
@@ -105,8 +104,9 @@ def ranking(
 
 
 def _by_hand(dish: Dish, choice: Choice, library: Library, setting: Setting) -> ByHandView:
-    plate = plate_of(as_taken(dish), library, rules=setting.rules, sample=False)
-    return ByHandView(choice, plate.figures["net_carbs"].best)
+    lines = [line for _, line in all_lines(as_taken(dish))]
+    best = total(*entries(lines, library, setting.rules), sample=False).best[PLACE["net_carbs"]]
+    return ByHandView(choice, None if np.isnan(best) else float(best) / dish.servings)
 
 
 def _deciding(people: Sequence[EaterView]) -> tuple[DecidingReach, ...]:

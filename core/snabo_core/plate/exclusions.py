@@ -96,9 +96,14 @@ def breaches_of_many(
     found: list[list[Breach]] = [[] for _ in groups]
     for exclusion in exclusions:
         base = _broken(exclusion, common, library)
+        said = None if exclusion.tolerated else _said(exclusion, base, library, share)
         for place, lines in enumerate(own):
-            broken = [*base, *_broken(exclusion, lines, library)]
-            found[place] += _said(exclusion, broken, library, share)
+            broken = _broken(exclusion, lines, library)
+            if said is None:
+                # What is tolerated counts over all lines together.
+                found[place] += _said(exclusion, [*base, *broken], library, share)
+            else:
+                found[place] += [*said, *_said(exclusion, broken, library, share)]
         open_ones = [
             Breach(exclusion.what, "may_contain", line.id,
                    _message("left_out", exclusion.what, line, library))

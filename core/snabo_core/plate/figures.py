@@ -9,6 +9,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import partial
 
 import numpy as np
 from numpy.typing import NDArray
@@ -18,7 +19,7 @@ from snabo_core.foods import Library
 from snabo_core.foods.records import Vector
 from snabo_core.plate.leavings import after_leavings
 from snabo_core.plate.rows import FIGURES, USUAL, RowFigures, Rules, row_figures
-from snabo_core.plate.totals import MOST_BLAMED, Blame, Cause, Many, Matrix, Totals, gravest
+from snabo_core.plate.totals import MOST_BLAMED, Blame, Blames, Cause, Many, Matrix, Totals, gravest
 from snabo_core.quantities.units import UNITS
 
 TINY = 1e-9
@@ -130,7 +131,7 @@ def total(found: Sequence[Entry], lost: Sequence[Line], *, sample: bool = True) 
         causes = reach.names
     return Totals(
         best, low, high, decided_low, decided_high, causes, up, down,
-        _blame(found, lost, grams_low, grams_high, fixed_grams, stacked),
+        partial(_blame, found, lost, grams_low, grams_high, fixed_grams, stacked),
     )  # fmt: skip
 
 
@@ -147,7 +148,8 @@ def _of_nothing(lost: Sequence[Line]) -> Totals:
     best = np.full(size, np.nan) if lost else np.zeros(size)
     unknown = tuple((np.inf, Blame(line.id, "unknown")) for line in lost[:MOST_BLAMED])
     none, still = np.zeros(size), np.zeros((0, size))
-    return Totals(best, none, end, none, end, (), still, still, tuple(unknown for _ in FIGURES))
+    blames = tuple(unknown for _ in FIGURES)
+    return Totals(best, none, end, none, end, (), still, still, lambda: blames)
 
 
 def _product(grams: Vector, per_gram: Matrix) -> Vector:
@@ -217,7 +219,7 @@ def _blame(
     grams_high: Vector,
     fixed: Vector,
     stacked: dict[str, Matrix],
-) -> tuple[tuple[tuple[float, Blame], ...], ...]:
+) -> Blames:
     per = np.nan_to_num(stacked["best"])
     eaten = grams_high > 0
     with np.errstate(invalid="ignore"):
@@ -253,6 +255,10 @@ def _blame(
                     pairs.append((float(widths[i, place]), Blame(lines[i], why)))
         blamed.append(tuple(sorted(pairs, key=gravest)[:MOST_BLAMED]))
     return tuple(blamed)
+
+
+def _blame_with(base: Totals, group: Sequence[Entry]) -> Blames:
+    return base.plus(total(list(group), [], sample=False)).blame
 
 
 def totals_of_many(base: Totals, groups: Sequence[Sequence[Entry]]) -> Many:
@@ -303,8 +309,9 @@ def totals_of_many(base: Totals, groups: Sequence[Sequence[Entry]]) -> Many:
     up[:, : len(base.causes)], down[:, : len(base.causes)] = base.up, base.down
     up[:, where] += ups
     down[:, where] += downs
+    # A group brings its own blame only where it leaves something unknown.
     blames = [
-        base.plus(total(list(group), [], sample=False)).blame if np.isnan(own).any() else base.blame
+        partial(_blame_with, base, group) if np.isnan(own).any() else base.blaming
         for group, own in zip(groups, bests, strict=True)
     ]
     return Many([

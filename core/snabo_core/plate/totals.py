@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import zlib
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from typing import Literal
@@ -30,6 +30,10 @@ class Blame:
 
     line_id: str
     cause: Cause
+
+
+# By figure, causes of doubt with their widths.
+Blames = tuple[tuple[tuple[float, Blame], ...], ...]
 
 
 @dataclass(frozen=True)
@@ -82,7 +86,12 @@ class Totals:
     causes: tuple[str, ...]
     up: Matrix
     down: Matrix
-    blame: tuple[tuple[tuple[float, Blame], ...], ...]
+    blaming: Callable[[], Blames]
+
+    @cached_property
+    def blame(self) -> Blames:
+        """By figure the widest causes of doubt with their widths, the worst first."""
+        return self.blaming()
 
     def plus(self, other: Totals) -> Totals:
         """Return the sum of two disjoint sets of lines; shared causes have the same draws."""
@@ -94,7 +103,7 @@ class Totals:
             self.decided_low + other.decided_low,
             self.decided_high + other.decided_high,
             causes, up, down,
-            tuple(
+            lambda: tuple(
                 tuple(sorted(a + b, key=gravest)[:MOST_BLAMED])
                 for a, b in zip(self.blame, other.blame, strict=True)
             ),
@@ -107,7 +116,7 @@ class Totals:
         return Totals(
             self.best * share, self.low * share, high, self.decided_low * share, decided,
             self.causes, self.up * share, self.down * share,
-            tuple(tuple((w * share, b) for w, b in pairs) for pairs in self.blame),
+            lambda: tuple(tuple((w * share, b) for w, b in pairs) for pairs in self.blame),
         )  # fmt: skip
 
     @cached_property
@@ -133,13 +142,25 @@ class Totals:
         """The ends of the modelled 90 % of every shown figure of the whole."""
         if not self.causes:
             return np.repeat(self.known[: len(SHOWN), None], 2, axis=1)
-        places = [round(edge * (DRAWS - 1)) for edge in SPREAD]
-        ends = np.partition(self.sampled[: len(SHOWN)], places, axis=1)[:, places]
-        return ends.astype(np.float64)
+        return _ends(self.sampled[: len(SHOWN)])
 
     def figures(self, share: float) -> dict[str, Figure]:
         """Return every shown figure of a share of the whole (1 / servings)."""
         return {name: self.figure(name, share, self.edges[PLACE[name]] * share) for name in SHOWN}
+
+    def some_figures(self, share: float, names: Sequence[str]) -> dict[str, Figure]:
+        """Return a few shown figures of a share of the whole; only these are drawn."""
+        places = [PLACE[name] for name in names]
+        if "edges" in self.__dict__ or not self.causes:
+            edges = self.edges[places]
+        else:
+            sides = np.concatenate([self.up[:, places], self.down[:, places]]).T
+            drawn = sides.astype(np.float32) @ drawn_sides(self.causes)
+            edges = _ends(drawn + self.known[places, None].astype(np.float32))
+        return {
+            name: self.figure(name, share, ends * share)
+            for name, ends in zip(names, edges, strict=True)
+        }
 
     def figure(self, name: str, share: float, edges: Vector | None = None) -> Figure:
         """Return one figure of a share of the whole; without edges its spread is left out."""
@@ -159,6 +180,12 @@ class Totals:
             spread_high=spread[1],
             blame=tuple(blame for _, blame in self.blame[place]),
         )
+
+
+def _ends(drawn: Draws) -> Matrix:
+    """Return the ends of the modelled 90 % of each row of draws."""
+    places = [round(edge * (DRAWS - 1)) for edge in SPREAD]
+    return np.partition(drawn, places, axis=1)[:, places].astype(np.float64)
 
 
 def _joined(one: Totals, other: Totals) -> tuple[tuple[str, ...], Matrix, Matrix]:

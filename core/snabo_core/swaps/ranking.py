@@ -33,7 +33,8 @@ class Ranked:
     """A stand-in computed on this dish, with the sentence that explains its place.
 
     `eaters` is how the whole dish stands with it in, `own` the same with exclusions looked for
-    in the stand-in's lines alone. `limit` says why it cannot do what the original did here.
+    in the stand-in's lines alone. `figures` are net carbs and what somebody limits. `limit`
+    says why it cannot do what the original did here.
     """
 
     stand_in: StandIn
@@ -147,6 +148,8 @@ def rank(
         judge_many(e, many, sharing.of(e.id), called, kept, added, library, losses, left_out)
         for e in setting.eaters
     ]
+    limited = [target.nutrient for eater in setting.eaters for target in eater.targets]
+    shown = list(dict.fromkeys(["net_carbs", *limited]))
     result = []
     for i, (stand_in, choice, totals) in enumerate(
         zip(stand_ins, choices, many.totals, strict=True)
@@ -160,7 +163,7 @@ def rank(
             Ranked(
                 stand_in,
                 choice,
-                totals.figures(1 / dish.servings),
+                totals.some_figures(1 / dish.servings, shown),
                 people,
                 within,
                 stand_in.hands_on_minutes - role_file.hands_on_minutes,

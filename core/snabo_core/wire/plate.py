@@ -297,7 +297,7 @@ class CandidateView:
     equipment: tuple[str, ...]
     without: dict[str, str]
     choice: Choice
-    figures: dict[str, Figure]
+    net_carbs: float | None
     eaters: tuple[EaterView, ...]
     # every limit of everybody eating, the worst off first
     deciding: tuple[DecidingReach, ...]

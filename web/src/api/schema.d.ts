@@ -2354,9 +2354,7 @@ export interface components {
                 [key: string]: string;
             };
             choice: components["schemas"]["Choice"];
-            figures: {
-                [key: string]: components["schemas"]["Figure"];
-            };
+            net_carbs: number | null;
             eaters: components["schemas"]["EaterView"][];
             deciding: components["schemas"]["DecidingReach"][];
             moves: components["schemas"]["DecidingReach"] | null;

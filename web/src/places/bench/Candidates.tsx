@@ -75,7 +75,7 @@ function Strip({ item, was, chosen, open, onToggle, onChoose }: StripProps): JSX
           </Button>
         )}
         <span className="expect">
-          <NetCarbs now={item.figures.net_carbs?.best ?? null} was={was} />
+          <NetCarbs now={item.net_carbs} was={was} />
           {item.excluded ? (
             <b className="verdict bad">{item.why} </b>
           ) : (
