@@ -55,6 +55,25 @@ class Amounts(Case):
             assert amount is not None, text
             self.assertEqual((amount.low, amount.high), (2, 3), text)
 
+    def test_ranges_of_fractions(self) -> None:
+        for text, low, high in (("½–¾ cup milk", 0.5, 0.75), ("1/2-3/4 cup milk", 0.5, 0.75),
+                                ("¼ - ½ tsp salt", 0.25, 0.5)):  # fmt: skip
+            amount = read(text).amount
+            assert amount is not None
+            self.assertEqual((amount.low, amount.high), (low, high), text)
+        mixed = read("1-1/2 cups milk").amount
+        assert mixed is not None
+        self.assertEqual(mixed.best, 1.5)
+
+    def test_as_much_as_another_recipe_makes(self) -> None:
+        for text in (
+            "1 recipe shortcrust pastry",
+            "1 batch of mash",
+            "half quantity of white sauce",
+        ):
+            self.assertIn("no_grams", read(text).doubts, text)
+        self.grams("1 recipe pie crust (300 g)", 299, 301)
+
     def test_pack_times_weight(self) -> None:
         for text, low, high in (
             ("2 x 400 g tins chopped tomatoes", 790, 810),
@@ -121,6 +140,22 @@ class Names(Case):
         ):
             found = read(f"300 g carrots, {after}")
             self.assertEqual((found.food, found.doubts), ("carrot", ()), after)
+
+    def test_a_bare_name_by_the_teaspoon_is_asked_about(self) -> None:
+        spice = read("1 tsp coriander")
+        self.assertEqual((spice.food, spice.doubts), ("coriander_seed", ("which_one",)))
+        self.foods("1 tsp chopped coriander", "coriander")
+        self.foods("1 tbsp coriander", "coriander")
+
+    def test_another_name_in_brackets_is_the_same_food(self) -> None:
+        for text in ("2 aubergines (brinjal)", "1 bunch coriander (cilantro)"):
+            self.assertEqual(read(text).doubts, (), text)
+        self.assertTrue(read("1 turnip (swede)").doubts)
+
+    def test_juice_of_some_and_zest_of_others(self) -> None:
+        juice, zest = read_lines("2 limes - juice of both, zest of one", FOODS)
+        self.assertEqual((juice.food, zest.food), ("lime_juice", "lime_zest"))
+        self.assertEqual([r.amount.best for r in (juice, zest) if r.amount], [2.0, 1.0])
 
     def test_slips_of_spelling(self) -> None:
         for text, food in (

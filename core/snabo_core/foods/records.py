@@ -99,7 +99,8 @@ class Food:
     without dairy fat, and `vegetable_share`, what part of it is vegetables; `unseen` are
     exclusions nobody has looked for in it, `inside` the names of what it is made of.
     `if_counted` is the food meant where the name comes
-    with a bare number: "2 peppers" are no peppercorns.
+    with a bare number: "2 peppers" are no peppercorns; `if_spooned` where nothing but the name
+    comes by the teaspoon: "1 tsp coriander" is the spice.
     """
 
     key: str
@@ -124,6 +125,7 @@ class Food:
     free_of: tuple[str, ...] = ()
     holds: tuple[str, ...] = ()
     if_counted: str | None = None
+    if_spooned: str | None = None
     densities: dict[str, Density] = field(default_factory=dict)
     counts: dict[str, Measure] = field(default_factory=dict)
     curated: bool = True

@@ -88,6 +88,16 @@ AFTER_DRYING = {"and", "pat", "patted", "squeezed", "washed", "rinsed", "drained
                 "cleaned", "press", "pressed", "well", "wiped"}  # fmt: skip
 
 
+_ALSO_CALLED = re.compile(
+    r"[(\[]\s*(?:a\.?k\.?a\.?|also (?:called|known as)|or|i\.?e\.?|that is)?[\s,:]*(?P<name>[^()\[\]]{3,40}?)\s*[)\]]",
+    re.IGNORECASE,
+)
+
+
+def _joined(name: str) -> str:
+    return " ".join(name.lower().split())
+
+
 @dataclass(frozen=True)
 class Account:
     """What the words of a line came to.
@@ -225,6 +235,11 @@ def _settle_claims(book: _Ledger) -> None:
         _settle_medium(book, match)
     for match in _SUCH_AS.finditer(text):
         book.settle(*match.span())
+    names = {_joined(name) for name in (food.name, *food.names)}
+    for match in _ALSO_CALLED.finditer(text):
+        # "aubergines (brinjal)": the same food by another of its names.
+        if names & {_joined(match["name"]), _joined(match["name"]).rstrip("s")}:
+            book.settle(*match.span())
 
 
 def _settle_negation(book: _Ledger, match: re.Match[str]) -> None:

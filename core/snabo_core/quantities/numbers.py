@@ -5,7 +5,6 @@ from __future__ import annotations
 import re
 
 MOST_THOUSANDS = 20_000
-MOST_THOUSANDS = 20_000
 FRACTIONS = {
     "½": "1/2", "⅓": "1/3", "⅔": "2/3", "¼": "1/4", "¾": "3/4", "⅕": "1/5", "⅖": "2/5",
     "⅗": "3/5", "⅘": "4/5", "⅙": "1/6", "⅚": "5/6", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8",
@@ -54,7 +53,7 @@ def spell_fractions(text: str) -> str:
         if sign in text:
             text = re.sub(rf"(?<=\d)\s?{sign}", f" {plain}", text).replace(sign, plain)
     text = re.sub(r"(?<![\d.,/])(\d{1,2}) ?/ ?(\d{1,2})(?![\d/])", r"\1/\2", text)
-    text = re.sub(r"\b(\d{1,2}) ?(?:-|–|and|&) ?(\d/\d)(?=\s?[^\W\d])", r"\1 \2", text)
+    text = re.sub(r"(?<![\d.,/])(\d{1,2}) ?(?:-|–|and|&) ?(\d/\d)(?=\s?[^\W\d])", r"\1 \2", text)
     # "1.000 g" and "1,000 g" are a thousand.
     return re.sub(r"\b([1-9]\d?)[.,](\d{3})(?= ?(?:g|gr|gm|grams?|ml|mL)\b)", _thousands, text)
 

@@ -74,7 +74,8 @@ _BOUGHT_WHOLE = re.compile(
 )
 _PREPARED = re.compile(
     r"\b(?:trimmed|peeled|prepared|net|cleaned|shelled|podded|boned|deseeded|flesh|edible|drained)"
-    r"\s+(?:weight|wt)\b|\b(?:boneless|bone out|off the bone|shelled|shucked|peeled and cubed "
+    r"\s+(?:weight|wt)\b|\bweighed\s+(?:when\s+|once\s+|after\s+being\s+)?(?:peeled|trimmed|cleaned|prepared)\b|"
+    r"\b(?:boneless|bone out|off the bone|shelled|shucked|peeled and cubed "
     r"weight|meat only|fillets?)\b",
     re.IGNORECASE,
 )
@@ -93,9 +94,20 @@ _JUICED = re.compile(
     r"(?:\s+only)?(?P<rest>.*)$",
     re.IGNORECASE,
 )
+_PARTLY = re.compile(
+    r"^(?P<count>\S{1,12})\s+(?P<fruit>lemons?|limes?|oranges?|grapefruits?)\s*[-–,:;(]*\s*(?P<one>juice|zest)\s+of\s+"
+    r"(?P<first>both|all|one|half|two|\d{1,2}(?:/\d)?)\s*[,;&]?\s*(?:and\s+)?(?:the\s+)?(?P<other>juice|zest)\s+of\s+"
+    r"(?P<second>both|all|one|half|two|\d{1,2}(?:/\d)?)\s*\)?$",
+    re.IGNORECASE,
+)
 _BRACKET = re.compile(r"[(\[]([^()\[\]]*)[)\]]")
 _BEHIND_COMMA = re.compile(r",\s*((?:about|approx\.?|approximately|around|roughly|~|total|weighing)?\s*"
                            r"\d[^,;()]*)", re.IGNORECASE)  # fmt: skip
+# As much as another recipe makes, which this line does not say.
+_BATCH = re.compile(
+    r"^\W*(?:\d[\d/. ]*|an?|one|half|double|the)?\s*(?:recipe|batch|quantity|lot|portion)(?:e?s)?\s+(?:of\b)?",
+    re.IGNORECASE,
+)
 _SIZE_OF = re.compile(r"\b(?:the )?size of an? (?P<what>egg|walnut|hazelnut|golf ball|fist|pea)\b",
                       re.IGNORECASE)  # fmt: skip
 # Grams of a soft food as large as these; common practice, no source.
@@ -182,6 +194,8 @@ def read_lines(
     if both:
         clauses: tuple[Clause, ...] = (Clause(f"juice of {both['rest']}"),
                                        Clause(f"zest of {both['rest']}"))  # fmt: skip
+    elif (partly := _PARTLY.match(clean)) is not None:
+        clauses = _parted_fruit(partly)
     elif (juiced := _JUICED.match(clean)) is not None:
         clauses = _fruit_clauses(juiced)
     else:
@@ -201,6 +215,16 @@ def _fruit_clauses(match: re.Match[str]) -> tuple[Clause, ...]:
     kinds = [k for k, stem in (("juice", "juic"), ("zest", "zest")) if stem in how]
     fruit = f"{match['count'].strip()} {match['fruit']}"
     return tuple(Clause(f"{kind} of {fruit}{match['rest']}") for kind in kinds)
+
+
+def _parted_fruit(match: re.Match[str]) -> tuple[Clause, ...]:
+    """Read "2 limes - juice of both, zest of one"."""
+    whole = {"both": match["count"], "all": match["count"]}
+    fruit = match["fruit"].lower().rstrip("s")
+    pairs = ((match["one"], match["first"]), (match["other"], match["second"]))
+    return tuple(
+        Clause(f"{kind} of {whole.get(share.lower(), share)} {fruit}") for kind, share in pairs
+    )
 
 
 @dataclass
@@ -231,7 +255,8 @@ def _read_clause(
     unit = draft.amount.unit if draft.amount else None
     in_cans = unit is not None and unit.id in {"can", "jar"}
     counted = draft.amount is not None and (unit is None or unit.id in {"slice", "ring", "piece"})
-    found = _find(body, main, library, learned, in_cans=in_cans, counted=counted)
+    spooned = unit is not None and unit.id.startswith("tsp")
+    found = _find(body, main, library, learned, in_cans=in_cans, counted=counted, spooned=spooned)
     read = _assembled(text, clause, draft, body, main, alternatives, notes, found, library)
     if found is None or read.form is None:
         return read
@@ -432,6 +457,7 @@ class _Found:
     used: frozenset[int]
     guessed: bool = False
     sure: bool = False
+    instead_of: str | None = None
     form: str | None = None
 
 
@@ -449,7 +475,14 @@ def _tinned(line: Sequence[Word], head: Span, library: Library) -> Span:
 
 
 def _find(
-    body: str, main: str, library: Library, learned: Learned, *, in_cans: bool, counted: bool
+    body: str,
+    main: str,
+    library: Library,
+    learned: Learned,
+    *,
+    in_cans: bool,
+    counted: bool,
+    spooned: bool,
 ) -> _Found | None:
     segments = segments_of(body)
     line = words_in(body, segments)
@@ -471,6 +504,10 @@ def _find(
     meant = library.food(head.key).if_counted
     if counted and meant is not None:
         head = Span(head.first, head.last, meant)
+    seed = library.food(head.key).if_spooned
+    named = head.key
+    if spooned and seed is not None and len(spelled) == 1:
+        head = Span(head.first, head.last, seed)
     if in_cans:
         head = _tinned(spelled, head, library)
     length = sum(len(w.plain) for i, w in enumerate(spelled) if i in used)
@@ -481,7 +518,8 @@ def _find(
     match = FoodMatch(library.food(head.key), sure, spelled[head.first].start,
                       spelled[head.last - 1].end)  # fmt: skip
     guessed = mended and (letters > 1 or length < 6)
-    return _Found(match, spelled, segments, head, used, guessed=guessed)
+    instead_of = named if head.key == seed else None
+    return _Found(match, spelled, segments, head, used, guessed=guessed, instead_of=instead_of)
 
 
 def _without_gaps(preparation: str) -> str:
@@ -539,6 +577,8 @@ def _assembled(
 def _next_foods(main: str, found: _Found | None, library: Library) -> tuple[str, ...]:
     if found is None:
         return candidates(main, library, None)
+    if found.instead_of is not None:
+        return found.match.food.key, found.instead_of
     meant = tuple(key for key in _general(found) if key in library.foods)
     return meant or candidates(main, library, found.match.food)
 
@@ -578,6 +618,8 @@ def _grams(
         count = amount.best if amount else 1.0
         reason = weigh(Amount(1, 1, 1, UNITS["gram"]), food, form).reason
         return Grams(low * count, best * count, high * count, reason)
+    if _BATCH.match(text) and amount is not None and amount.each is None and amount.again is None:
+        return unknown("no_batch", food=food.name)
     waste = draft.waste
     if waste == "none":
         if _PREPARED.search(text):
@@ -634,7 +676,7 @@ def _doubts(draft: _Draft, found: _Found, grams: Grams, counts: Account) -> tupl
             doubts.append("cooked_or_dry")
     if draft.claim:
         doubts.append("label_claim")
-    if _general(found):
+    if _general(found) or found.instead_of is not None:
         doubts.append("which_one")
     if disagrees(draft.amount):
         doubts.append("two_amounts")
