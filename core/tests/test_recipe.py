@@ -9,6 +9,7 @@ from snabo_core.dish import check
 from snabo_core.foods import library
 from snabo_core.gaps import gaps_of
 from snabo_core.recipe import MAX_READ_LINES, read_recipe, reread_line
+from snabo_core.recipe.facts import times_in
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
 
@@ -132,3 +133,45 @@ class ReadRecipe(unittest.TestCase):
         self.assertEqual((fixed.food, fixed.settled, fixed.text), ("celeriac", True, odd.text))
         # 2 cups of 250 mL at 0.62 g/mL, bulk density of chopped root; common practice.
         self.assertAlmostEqual(fixed.grams, 2 * 250 * 0.62, places=6)
+
+
+class AsPeoplePaste(unittest.TestCase):
+    """Layouts that other hands use."""
+
+    def test_parts_in_brackets(self) -> None:
+        made = read_recipe(
+            "Weir pie\nIngredients (for the lentil base)\n200 g lentils\n1 leek\n"
+            "(for the mash)\n1 kg potatoes\n50 ml milk\nMethod\nBoil the lentils.\nServes four.",
+            library(),
+        )
+        names = [(part.name, len(part.lines)) for part in made.parts]
+        self.assertEqual(names, [("Lentil base", 2), ("Mash", 2)])
+        self.assertEqual((made.servings, made.servings_assumed), (4, False))
+
+    def test_a_part_on_one_line(self) -> None:
+        made = read_recipe(
+            "Lock bake\nMeat sauce: 1 lb ground beef, 1 onion, 3 cloves garlic.\n"
+            "Top: 2 cups mash, 1 oz butter\n\nBrown the beef. Bake 30 min. 12 servings.",
+            library(),
+        )
+        self.assertEqual(
+            [(p.name, len(p.lines)) for p in made.parts], [("Meat sauce", 3), ("Top", 2)]
+        )
+        self.assertEqual(made.servings, 12)
+
+    def test_pictures_that_say_how_many(self) -> None:
+        facts = "\u23f1 45 min   \U0001f464 2   \U0001f525 612 kcal"
+        text = f"Squash tray\n{facts}\n400 g gnocchi\n1 red onion"
+        made = read_recipe(text, library())
+        self.assertEqual(made.servings, 2)
+        self.assertEqual(len(made.parts[0].lines), 2)
+
+    def test_grams_of_a_label_say_nothing_of_the_cups(self) -> None:
+        text = "Weir pan\n1 lb mushrooms\n1 cup broth\nCalories 540 | Carbs 48g | Fat 24g"
+        self.assertEqual(read_recipe(text, library(), None).unit_system, "us")
+
+    def test_minutes_left_unsaid(self) -> None:
+        self.assertEqual(
+            times_in("Prep: 25 mins | Cook: 1 hr 40 | Feeds 6"), {"prep": 25, "cook": 100}
+        )
+        self.assertEqual(times_in("Cook: 2 hrs 20 min"), {"cook": 140})

@@ -377,10 +377,13 @@ FREEZES = {
     "bread",
     "pasta",
     "pastry",
+    "grain",
 }
 # Words that change most foods but say nothing new of these classes.
 HARMLESS_IN: dict[str, set[str]] = {
     "frozen": FREEZES, "tinned": {"fish"}, "canned": {"fish"},
+    # "Seeded bread" has seeds on it, seeded tomatoes have none.
+    "seeded": {"vegetable", "fruit", "squash", "spice"},
     "blanched": {"vegetable", "nut", "root"}, "sweet": {"fruit"},
     **{key: {"bread", "pasta"} for key in ("bread", "bun", "roll", "burger", "noodle", "pasta", "cake")},
     **{key: {"stock"} for key in ("soup", "stock", "broth")},

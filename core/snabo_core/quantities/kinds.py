@@ -21,7 +21,7 @@ _FURNITURE = re.compile(
     r"adverti[sz]ing|affiliate|copyright|all rights reserved|privacy|cookies?(?= policy| settings)|"
     r"leave a (?:comment|review|reply)|comments?\s*\(?\d|\d+ comments|\d+ (?:reviews?|ratings?|votes?)|reviews?\s*\(\d|"
     r"from \d+ (?:votes|reviews|ratings)|rating:|cook mode|keep (?:your )?screen|screen (?:awake|on)|"
-    r"us customary|metric\s*[|/·]|1x\s*2x|scale (?:recipe|this)|facebook|instagram|pinterest|whatsapp|twitter|"
+    r"us customary|metric\s*[|/·]|1/?2?x\s*[1-9]x|scale (?:recipe|this)|facebook|instagram|pinterest|whatsapp|twitter|"
     r"tiktok|youtube|email (?:this|me)|read more|see more|view (?:all|more|recipe|gallery)|load more|"
     r"related recipes|you (?:may|might) also (?:like|enjoy)|more (?:like this|recipes)|"
     r"add to (?:favou?rites|collection|shopping|cart|meal|my)|shop (?:now|ingredients|this)|"
@@ -239,12 +239,14 @@ def heading_name(text: str) -> str | None:
     Marked ones only: a colon at the end, capitals, "for the ...", "#", or a usual heading.
     """
     bare = without_enumeration(text.strip(" #*_=-–—•~[]").strip())
+    bracketed = re.fullmatch(r"\(\s*(for\s[^()]{3,50}?)\s*\)\s*:?", bare, re.IGNORECASE)
+    bare = bracketed[1] if bracketed else bare
     plain = bare.rstrip(":").strip()
     if not plain or len(plain) > 60:
         return None
     for_the = re.match(
-        r"^(?:(?:and|then|now|next|plus)\s+)?(?:for\s+(?:the\s+)?|to make the\s+|ingredients for (?:the\s+)?)"
-        r"(?P<name>[^\d,]{2,40}?)\s*:?$",
+        r"^(?:(?:and|then|now|next|plus)\s+)?(?:for\s+(?:the\s+)?|to make the\s+|ingredients\s*\(?for (?:the\s+)?)"
+        r"(?P<name>[^\d,()]{2,40}?)\s*\)?\s*:?$",
         bare, re.IGNORECASE,
     )  # fmt: skip
     if for_the:

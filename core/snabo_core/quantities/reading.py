@@ -505,7 +505,7 @@ def _find(
     if counted and meant is not None:
         head = Span(head.first, head.last, meant)
     seed = library.food(head.key).if_spooned
-    named = head.key
+    bare_name = head.key
     if spooned and seed is not None and len(spelled) == 1:
         head = Span(head.first, head.last, seed)
     if in_cans:
@@ -518,7 +518,7 @@ def _find(
     match = FoodMatch(library.food(head.key), sure, spelled[head.first].start,
                       spelled[head.last - 1].end)  # fmt: skip
     guessed = mended and (letters > 1 or length < 6)
-    instead_of = named if head.key == seed else None
+    instead_of = bare_name if head.key == seed else None
     return _Found(match, spelled, segments, head, used, guessed=guessed, instead_of=instead_of)
 
 

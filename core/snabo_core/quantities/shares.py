@@ -9,7 +9,7 @@ from snabo_core.quantities.numbers import to_number
 
 _PERCENT = re.compile(
     r"(?:\b(?:max(?:imum)?\.?|min(?:imum)?\.?|at most|at least|under|over|about|approx\.?|with|of)\s+)?"
-    r"(?P<n>\d{1,3}(?:[.,]\d)?)\s?(?:%|percent\b|per cent\b|pct\b)\s*(?:(?:milk|butter)\s?)?"
+    r"(?P<n>\d{1,3}(?:[.,]\d)?)\s?(?:%|percent\b|per cent\b|pct\b)[\s-]*(?:(?:milk|butter)\s?)?"
     r"(?P<what>fat|lean|cocoa|cacao|abv|alcohol|vol|meat|pork|beef|greek|whole|rye)?(?:\s+content)?",
     re.IGNORECASE,
 )

@@ -48,6 +48,9 @@ _NO_SALT = re.compile(rf"\b{_ADDED.format('salt')}", re.IGNORECASE)
 _NO_SUGAR = re.compile(rf"\b{_ADDED.format('sugar')}", re.IGNORECASE)
 
 
+_SALT_AND_PEPPER = re.compile(r"(?<![\w&+])s\s?[&+]\s?p(?![\w&+])", re.IGNORECASE)
+
+
 def tidy(text: str) -> str:
     """Return a line with entities decoded, odd spaces and control characters gone."""
     plain = _LONG_WORD.sub(r"\g<0> ", html.unescape(text))
@@ -91,6 +94,7 @@ def plain_line(text: str) -> str:
     clean = _COOKING_SPOON.sub("cookingspoon", clean)
     clean = _BIG_SPOON.sub("tablespoon\\1", clean)
     clean = _LITTLE_SPOON.sub("teaspoon\\1", clean)
+    clean = _SALT_AND_PEPPER.sub("salt and pepper", clean)
     last = _AMOUNT_LAST.match(clean)
     clean = f"{last['amount']} {last['food']}" if last else clean
     clean = _NO_SALT.sub(" unsalted ", clean)

@@ -42,7 +42,11 @@ _SPELLED = re.compile(
 
 _UNIT = r"(?:h\b|hrs?\b\.?|hours?\b|m\b|mins?\b\.?|minutes?\b|days?\b)"
 _ONE_TIME = rf"\d+(?:\.\d+)?(?:\s\d/\d)?\s*(?:(?:-|–|to)\s*\d+\s*)?{_UNIT}"
-_DURATION = rf"{_ONE_TIME}(?:\s*(?:and|,)?\s*{_ONE_TIME})?|\d{{1,2}}:\d{{2}}"
+# "1 hr 40" leaves its minutes unsaid.
+_HOURS_AND = (
+    r"\d+\s*(?:h|hrs?|hours?)\b\.?\s*(?:and\s*)?\d{1,2}(?!\s*[-–/.:\d])(?=\s*(?:$|[|,;.·•)]|[a-z]))"
+)
+_DURATION = rf"{_HOURS_AND}|{_ONE_TIME}(?:\s*(?:and|,)?\s*{_ONE_TIME})?|\d{{1,2}}:\d{{2}}"
 _KINDS = {
     "prep": r"prep(?:aration)?|active|hands[\s-]?on|work(?:ing)?|takes",
     "cook": r"cook(?:ing)?|bake|baking|oven|roast(?:ing)?|simmer(?:ing)?",
@@ -120,6 +124,9 @@ def minutes_of(text: str) -> float:
     clock = re.fullmatch(r"\s*(\d{1,2}):(\d{2})\s*", text)
     if clock:
         return int(clock[1]) * 60.0 + int(clock[2])
+    short = re.fullmatch(r"\s*(\d+)\s*h\w*\.?\s*(?:and\s*)?(\d{1,2})\s*", text, re.IGNORECASE)
+    if short:
+        return int(short[1]) * 60.0 + int(short[2])
     total = 0.0
     for match in re.finditer(
         rf"(\d+(?:\.\d+)?(?:\s\d/\d)?)\s*(?:(?:-|–|to)\s*(\d+)\s*)?({_UNIT})", text, re.IGNORECASE

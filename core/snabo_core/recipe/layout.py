@@ -46,6 +46,25 @@ _STEP_NUMBER = re.compile(
     r"^\s*(?:step\s*)?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d\ufe0f?\u20e3\s*",
     re.IGNORECASE,
 )
+_WHOLE_PART = re.compile(
+    r"^(?:for (?:the )?)?(?P<name>[^\W\d][^\d:,.]{1,40}):\s+(?P<rest>\S.*)$", re.IGNORECASE
+)
+_NEXT_ITEM = re.compile(
+    r"[,;]\s+(?=(?:\d|[½¼¾⅓⅔⅛]|an?\s|half\s|some\s|(?:large |small |good |big )?(?:pinch|handful|knob|splash|drizzle|dash)"
+    r"|salt\b|pepper\b))",
+    re.IGNORECASE,
+)
+_AT_THE_END = re.compile(
+    r"(?:^|[.!?]\s+)(?:makes\s+|about\s+)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s+(?:servings|portions)\W*$",
+    re.IGNORECASE,
+)
+# So many items with an amount make a list of a line.
+LEAST_ITEMS = 2
+# A picture of somebody with a number says how many it feeds.
+_PEOPLE_SIGNS = re.compile(
+    r"[\U0001F464\U0001F465\U0001F468\U0001F469\U0001F9D1\U0001F37D\U0001F374\U0001FAC2]\ufe0f?\s*:?\s*x?\s*"
+    r"(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?!\s*(?:min|h|g|kcal)\b)"
+)
 _STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
 _INGREDIENTS = re.compile(
     r"^\W*(?:the\s+)?(?:ingredients?(?: list)?|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
@@ -66,7 +85,7 @@ _NOTES = re.compile(
 _NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|nutrients|per (?:serving|portion))\b.{0,40}$",
                         re.IGNORECASE)  # fmt: skip
 _COMMENTS = re.compile(r"^\W*(?:\d+\s+)?(?:comments?|reviews?|reader (?:comments|reviews)|ratings?|replies|responses|"
-                       r"leave a (?:reply|comment)|related(?: recipes| posts)?|you may also like|more recipes)\b.{0,30}$",
+                       r"leave a (?:reply|comment)|related(?: recipes| posts)?|you (?:may|might) also (?:like|enjoy)|more recipes)\b.{0,30}$",
                        re.IGNORECASE)  # fmt: skip
 _GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|morning|evening|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
                        r"as promised|fwd?:|re:|subject:|from:|sent:|to:|on \d)\b", re.IGNORECASE)  # fmt: skip
@@ -129,7 +148,7 @@ def _written(text: str) -> list[_Line]:
     """Return the lines of a text that hold words, without bullets and pictures."""
     found, blank = [], True
     for raw in _pieces(text):
-        plain = tidy(raw)
+        plain = _PEOPLE_SIGNS.sub(r"serves \g<n>", tidy(raw))
         bare = without_pictures(_BULLET.sub("", plain))
         bare = _BULLET.sub("", bare) if not re.match(r"^-?\d", bare) else bare
         if not any(c.isalnum() for c in bare):
@@ -217,7 +236,7 @@ class _Sorter:
             self._aside("furniture", line.raw)
         elif not self.layout.title and self._is_title(line):
             self._take_title(text)
-        elif self._take_facts(line):
+        elif self._take_facts(line) or self._take_whole_part(line):
             return
         elif kind_of_line(text) == "nutrition":
             self._aside("nutrition", text)
@@ -292,9 +311,10 @@ class _Sorter:
     def _take_facts(self, line: _Line) -> bool:
         """Take servings, yield and times from a line that says them; True if that is all it says."""
         text = line.text
-        if self.section == "method" and not line.after_blank:
-            return False
         kind = kind_of_line(text)
+        if self.section == "method" and not line.after_blank and kind != "servings":
+            self._servings_in_story(text)
+            return False
         minutes, servings = times_in(text), servings_in(text)
         told = kind in {"times", "servings"} or (
             len(text) < 120 and (servings is not None or bool(minutes)) and self._is_facts(text)
@@ -316,6 +336,20 @@ class _Sorter:
             self._aside("note", text)
         return True
 
+    def _take_whole_part(self, line: _Line) -> bool:
+        """Take "Meat sauce: 1 lb ground beef, 1 onion, 3 cloves garlic" as a part with its lines."""
+        match = _WHOLE_PART.match(line.text)
+        if match is None or kind_of_line(line.text) in {"nutrition", "furniture"}:
+            return False
+        items = _NEXT_ITEM.split(match["rest"].rstrip(" ."))
+        if sum(begins_with_amount(item) for item in items) < LEAST_ITEMS:
+            return False
+        self.layout.open_part(match["name"].strip().capitalize())
+        for item in items:
+            self.layout.add_line(item)
+        self.section = "list"
+        return True
+
     def _is_facts(self, text: str) -> bool:
         """Tell "Makes 4 | 35 mins" and "Takes 30 mins all in." from steps and foods."""
         if begins_with_amount(text) and not re.match(
@@ -331,6 +365,8 @@ class _Sorter:
                         r"time|chill|enough|recipe|\(|\d)", text, re.IGNORECASE) is not None and not is_step(text)  # fmt: skip
 
     def _servings_in_story(self, text: str) -> None:
+        if self.layout.servings is None and (match := _AT_THE_END.search(text)) is not None:
+            self.layout.servings = servings_in(match[0])
         if self.layout.servings is None and self.section == "head":
             match = re.search(r"\b(?:does|feeds|serves|enough for)\s+(?:about\s+)?(?:\d+|two|three|four|five|six|eight)\b",
                               text, re.IGNORECASE)  # fmt: skip
@@ -457,7 +493,7 @@ class _Sorter:
         if _only_amount(before):
             return heading_name(line.text) is None or not self._amounts_follow(1)
         if line.text.startswith("("):
-            return True
+            return heading_name(line.text) is None or not self._amounts_follow(1)
         digits = any(c.isdigit() for c in line.text)
         if not line.text[:1].islower() or digits or _OWN_LINE.match(line.text):
             return False

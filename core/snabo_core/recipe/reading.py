@@ -112,10 +112,15 @@ def read_recipe(
         The dish, with `notes` on what was assumed or left out.
     """
     notes: list[str] = []
-    if system is None:
-        system = guess_system(text[:MAX_TEXT]) or usual
-        notes.append(f"Cups and spoons are read as {SYSTEM_WORDS[system]}.")
     layout = sort_lines(text[:MAX_TEXT], lambda words: _names_food(words, library))
+    if system is None:
+        # Grams of fat in a serving say nothing of the cups in the list.
+        labels = [aside.text for aside in layout.asides if aside.kind == "nutrition"]
+        plain = text[:MAX_TEXT]
+        for label in labels:
+            plain = plain.replace(label, " ")
+        system = guess_system(plain) or usual
+        notes.append(f"Cups and spoons are read as {SYSTEM_WORDS[system]}.")
     if not layout.parts and layout.steps:
         found = lines_in_steps(layout.steps, system, library)
         if found:
