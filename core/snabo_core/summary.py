@@ -9,11 +9,13 @@ from snabo_core.plate.setting import Setting
 from snabo_core.preview import as_brought
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ledgers import name_of
+from snabo_core.table_view import split_of
+from snabo_core.verdicts import verdicts_of
 from snabo_core.wire import DishSummary, Layer
 
 
 def summary(dish: Dish, setting: Setting, book: Book, library: Library) -> DishSummary:
-    """Return what the list says of a dish: net carbs, who can eat it, its parts to mass.
+    """Return what Dishes and Table say of a dish: net carbs, who can eat it, its parts to mass.
 
     Args:
         dish: as it is now.
@@ -25,6 +27,7 @@ def summary(dish: Dish, setting: Setting, book: Book, library: Library) -> DishS
     was = as_brought(dish.original(), library, setting.rules)
     names = {part.id: part.name for part in dish.parts}
     chosen = {part.id for part in dish.parts if part.chosen()}
+    cells = verdicts_of(made)
     return DishSummary(
         servings=dish.servings,
         net_carbs=made.plate.figures["net_carbs"].best,
@@ -39,4 +42,6 @@ def summary(dish: Dish, setting: Setting, book: Book, library: Library) -> DishS
             name_of(slot, book) for part in dish.parts for slot in part.slots if slot.choice
         ),
         doubtful=sum(not line.settled for line in made.lines),
+        cells=cells,
+        split=split_of(made, cells),
     )

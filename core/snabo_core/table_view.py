@@ -1,4 +1,4 @@
-"""Who can eat what, where a dish would have to split, and what meals leave of a day."""
+"""Where a dish would have to split for all to share it, and what meals leave of a day."""
 
 from __future__ import annotations
 
@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from snabo_core.dish import NONE, Dish, Part, Readings, all_lines
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
-from snabo_core.judging import judged
+from snabo_core.judging import Judged, judged
 from snabo_core.plate import Plate
 from snabo_core.plate.eaters import standing
 from snabo_core.plate.judging import ForEater
@@ -16,29 +16,20 @@ from snabo_core.plate.rows import PLACE, UNIT
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.words import LABELS
 from snabo_core.swaps.book import Book
-from snabo_core.verdicts import verdicts_of
-from snabo_core.wire import Cell, DayEater, DayLine, DayView, MatrixRow
+from snabo_core.wire import Cell, DayEater, DayLine, DayView
 from snabo_core.wording import Message, in_energy_unit, listed, say
 
 MOST_MEALS = 8
 LEAST_OVER = 1e-6
 
 
-def matrix_row(
-    dish_id: str, dish: Dish, setting: Setting, book: Book, library: Library
-) -> MatrixRow:
-    """Return a dish against every eater, each cell with the one line that decides it."""
-    made = judged(dish, setting, book, library)
-    cells = verdicts_of(made)
-    return MatrixRow(dish_id, dish.title, cells, _split(dish, made.people, cells, made.plate))
-
-
-def _split(dish: Dish, people: Sequence[ForEater], cells: Sequence[Cell], plate: Plate) -> str:
+def split_of(made: Judged, cells: Sequence[Cell]) -> str:
     """Say where a dish would have to split so that those it does not suit could share it.
 
     The lines to keep apart are those somebody leaves out, and those that put an at-most
     limit over, the biggest first, until the rest is within it.
     """
+    dish, people, plate = made.dish, made.people, made.plate
     fits = [p.eater.name for p, c in zip(people, cells, strict=True) if c.verdict != "does_not"]
     if not fits or len(fits) == len(people):
         return ""

@@ -20,8 +20,9 @@ from snabo_core.plate import Eater, Exclusion, Target
 from snabo_core.plate.rows import FIGURES, PLACE, Rules, net_carbs, row_figures
 from snabo_core.plate.setting import Setting
 from snabo_core.preview import preview
+from snabo_core.summary import summary
 from snabo_core.swaps.book import book
-from snabo_core.table_view import Meal, day_view, matrix_row
+from snabo_core.table_view import Meal, day_view
 from tests.helpers import dish, line, part, row
 
 FOODS = ("potato", "onion", "olive_oil", "cheddar", "chickpeas", "milk", "cashews", "cod",
@@ -114,7 +115,7 @@ class OneVerdict(unittest.TestCase):
         self.assertEqual(
             [r.words for r in compared.eaters[0].reaches], [r.words for r in bench.reaches]
         )
-        cell = matrix_row(1, made, setting, book(), library()).cells[0]
+        cell = summary(made, setting, book(), library()).cells[0]
         self.assertEqual(cell.verdict == "fits", bench.suits and not bench.breaches)
         chosen = made.slot("lid", "slot").choice
         if chosen is not None:

@@ -11,9 +11,10 @@ from snabo_core.foods import library
 from snabo_core.plate import Eater, Exclusion, Target, plate_of
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import read_recipe
+from snabo_core.summary import summary
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
-from snabo_core.table_view import Meal, day_view, matrix_row
+from snabo_core.table_view import Meal, day_view
 from snabo_core.wire import CompareStandIn, ExplainRequest
 from tests.helpers import dish, line, part
 
@@ -134,7 +135,7 @@ class Table(unittest.TestCase):
     """Fits, nearly, does not, cannot tell, with the line that decides."""
 
     def cells(self, made: Dish, *eaters: Eater) -> list[tuple[str, str]]:
-        row = matrix_row(1, made, Setting(eaters), book(), library())
+        row = summary(made, Setting(eaters), book(), library())
         return [(c.verdict, c.line) for c in row.cells]
 
     def test_verdicts(self) -> None:
@@ -142,14 +143,14 @@ class Table(unittest.TestCase):
                                                      ("does_not", "butter")])  # fmt: skip
         light = dish(part("p", line("c", 300, "cauliflower"), line("s", 200, "vegetable_stock")))
         self.assertEqual(self.cells(light, ADA), [("fits", "")])
-        row = matrix_row("1", MADE, Setting((ADA, BO)), book(), library())
+        row = summary(MADE, Setting((ADA, BO)), book(), library())
         self.assertRegex(row.cells[0].words, "over, most from potato")
 
     def test_every_food_somebody_leaves_out_is_named(self) -> None:
         made = dish(part("p", line("a", 30, "butter"), line("b", 50, "cheddar"),
                          line("c", 20, "walnuts")))  # fmt: skip
         eater = Eater("1", "Ada", "x", (), (Exclusion("milk"), Exclusion("nuts")))
-        words = matrix_row("1", made, Setting((eater,)), book(), library()).cells[0].words
+        words = summary(made, Setting((eater,)), book(), library()).cells[0].words
         self.assertEqual(words, "contains milk: butter and cheddar; contains nuts: walnuts")
 
     def test_what_needs_a_look(self) -> None:
@@ -164,12 +165,12 @@ class Table(unittest.TestCase):
 
     def test_where_it_would_split(self) -> None:
         easy = Eater("5", "Ed", "x", ())
-        row = matrix_row(1, MADE, Setting((easy, BO)), book(), library())
+        row = summary(MADE, Setting((easy, BO)), book(), library())
         self.assertEqual(row.split, "For Bo, split at the lid: keep butter out of that portion.")
         fond = Eater("6", "Flo", "x", (Target("net_carbs", at_most=30),))
-        over = matrix_row(1, MADE, Setting((easy, fond)), book(), library())
+        over = summary(MADE, Setting((easy, fond)), book(), library())
         self.assertEqual(over.split, "For Flo, split at the lid: keep potato out of that portion.")
-        alone = matrix_row(1, MADE, Setting((BO,)), book(), library())
+        alone = summary(MADE, Setting((BO,)), book(), library())
         self.assertEqual(alone.split, "")
 
     def test_day(self) -> None:

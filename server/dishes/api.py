@@ -148,13 +148,20 @@ class VersionView(APIView):
 class MakeFoodView(APIView):
     """A kept version as a food."""
 
-    @contract("make_food", body=homemade.HomemadeForm, answer=homemade.HomemadeRecord, status=201)
+    @contract(
+        "make_food",
+        body=homemade.HomemadeForm,
+        answer=homemade.HomemadeRecord,
+        status=201,
+        client_id=True,
+    )
     def post(self, request: Request, dish_id: UUID, number: int) -> Response:
         """Make a food of it, or of one of its parts."""
         household = household_of(request.user)
         form = convert(request.data, homemade.HomemadeForm)
         dish = services.own_dish(household, dish_id)
-        return Response(homemade.make(household, dish, number, form), status=201)
+        made = homemade.make(household, dish, number, form, client_id_of(request))
+        return Response(made, status=201)
 
 
 class HomemadeView(APIView):

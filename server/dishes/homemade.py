@@ -59,19 +59,30 @@ def homemade_foods(household: Household) -> list[HomemadeRecord]:
 
 
 @writes
-def make(household: Household, dish: Dish, number: int, form: HomemadeForm) -> HomemadeRecord:
-    """Make a food of a kept version, computed from what that froze.
+def make(
+    household: Household,
+    dish: Dish,
+    number: int,
+    form: HomemadeForm,
+    client_id: UUID | None = None,
+) -> HomemadeRecord:
+    """Make a food of a kept version, computed from what that froze; sent twice it is made once.
 
     Raises:
         BadInput: its name is taken or none, a line is unsettled, or there are too many.
     """
+    known = HomemadeFood.objects.filter(id=client_id).first() if client_id else None
+    if known is not None:
+        if known.household_id != household.id:
+            raise BadInput("This id is taken; load the page again.", "Client-Id")
+        return _record(core_homemade(known))
     refuse_taken_name(household, form.name)
     if HomemadeFood.objects.of(household).filter(deleted_at=None).count() >= MOST_HOMEMADE:
         raise BadInput(f"{MOST_HOMEMADE} homemade foods are the most a household keeps.", "name")
     version = get_object_or_404(dish.versions, number=number)
     library, steps, rules = thaw(convert(version.frozen, Frozen), library_of(household), book())
     setting = replace(setting_of(household), rules=rules)
-    identity = uuid.uuid4()
+    identity = client_id or uuid.uuid4()
     food = make_food(
         str(identity), form.name, number, stored_dish(version.document), form.part, form.grams,
         setting, steps, library,

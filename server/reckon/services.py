@@ -20,14 +20,13 @@ from snabo_core.candidates import ranking as core_ranking
 from snabo_core.compare import Column, compare_dishes, stand_in_columns
 from snabo_core.errors import SnaboError
 from snabo_core.explain import explain as core_explain
-from snabo_core.foods import Library
 from snabo_core.frozen import Frozen
 from snabo_core.line_swaps import line_swaps as core_line_swaps
 from snabo_core.plate.setting import Setting
 from snabo_core.preview import preview as core_preview
 from snabo_core.summary import summary as core_summary
 from snabo_core.swaps.book import book
-from snabo_core.table_view import Meal, day_view, matrix_row
+from snabo_core.table_view import Meal, day_view
 from snabo_core.wire import (
     CompareDishRequest,
     DayRequest,
@@ -150,24 +149,15 @@ def _setting(household: Household, request: Asking) -> Setting:
 
 
 def matrix(household: Household) -> TableMatrix:
-    """Return the household's dishes against its eaters."""
-    setting, foods = setting_of(household), library_of(household)
+    """Return the household's dishes against its eaters; one that cannot be read is left out."""
     found = Dish.objects.of(household).filter(deleted_at=None).prefetch_related(being_cooked())
-    rows = tuple(
-        row
-        for dish in found[:MOST_DISHES]
-        if (row := _matrix_row(dish, setting, foods)) is not None
-    )
-    return TableMatrix(tuple(e.name for e in setting.eaters), rows)
-
-
-def _matrix_row(dish: Dish, setting: Setting, foods: Library) -> MatrixRow | None:
-    """Return a dish against the eaters, None for one that cannot be read any more."""
-    try:
-        setting = replace(setting, readings=readings_of(dish))
-        return matrix_row(str(dish.uid), stored_dish(dish.draft), setting, book(), foods)
-    except SnaboError:
-        return None
+    summaries = _Summaries(household)
+    rows = []
+    for dish in found[:MOST_DISHES]:
+        figures, _ = summaries.of(dish)
+        if figures is not None:
+            rows.append(MatrixRow(str(dish.uid), dish.title, figures.cells, figures.split))
+    return TableMatrix(tuple(e.name for e in summaries.setting.eaters), tuple(rows))
 
 
 def day(household: Household, request: DayRequest) -> DayView:
@@ -193,30 +183,44 @@ def dishes_of(household: Household) -> list[DishRecord]:
         .order_by("-changed_at", "-id")
         .prefetch_related(being_cooked())
     )
-    setting, foods = setting_of(household), library_of(household)
-    table = hashlib.sha256(repr((setting.eaters, setting.rules, setting.microwave_watts)).encode())
-    rests_on = f"{household.foods_revision}|{table.hexdigest()}|{foods.digest}|{RELEASE}"
-    return [_listed(dish, rests_on, setting, foods) for dish in found[:MOST_DISHES]]
-
-
-def _listed(dish: Dish, rests_on: str, setting: Setting, foods: Library) -> DishRecord:
-    setting = replace(setting, readings=readings_of(dish))
-    key = hashlib.sha256(f"{dish.revision}|{setting.readings}|{rests_on}".encode()).hexdigest()
-    problem, figures = "", None
-    try:
-        if dish.summary_key == key and dish.summary is not None:
-            figures = convert(dish.summary, DishSummary)
-        else:
-            figures = core_summary(core.check(stored_dish(dish.draft)), setting, book(), foods)
-            # Only these two fields, and only of the revision they were computed from.
-            Dish.objects.filter(pk=dish.pk, revision=dish.revision).update(
-                summary=msgspec.to_builtins(figures), summary_key=key, changed_at=F("changed_at")
+    summaries = _Summaries(household)
+    records = []
+    for dish in found[:MOST_DISHES]:
+        figures, problem = summaries.of(dish)
+        records.append(
+            DishRecord(
+                dish.uid, dish.title, dish.kept, dish.cooked, dish.changed_at, figures, problem
             )
-    except SnaboError as refusal:
-        problem = refusal.sentence
-    return DishRecord(
-        dish.uid, dish.title, dish.kept, dish.cooked, dish.changed_at, figures, problem
-    )
+        )
+    return records
+
+
+class _Summaries:
+    """The kept summaries of a household's dishes, renewed where what they rest on has changed."""
+
+    def __init__(self, household: Household) -> None:
+        self.setting, self.foods = setting_of(household), library_of(household)
+        people = repr((self.setting.eaters, self.setting.rules, self.setting.microwave_watts))
+        table = hashlib.sha256(people.encode()).hexdigest()
+        self.rests_on = f"{household.foods_revision}|{table}|{self.foods.digest}|{RELEASE}"
+
+    def of(self, dish: Dish) -> tuple[DishSummary | None, str]:
+        """Return a dish's summary, or None and the sentence that says why there is none."""
+        setting = replace(self.setting, readings=readings_of(dish))
+        state = f"{dish.revision}|{setting.readings}|{self.rests_on}"
+        key = hashlib.sha256(state.encode()).hexdigest()
+        try:
+            if dish.summary_key == key and dish.summary is not None:
+                return convert(dish.summary, DishSummary), ""
+            document = core.check(stored_dish(dish.draft))
+            figures = core_summary(document, setting, book(), self.foods)
+        except SnaboError as refusal:
+            return None, refusal.sentence
+        # Only these two fields, and only of the revision they were computed from.
+        Dish.objects.filter(pk=dish.pk, revision=dish.revision).update(
+            summary=msgspec.to_builtins(figures), summary_key=key, changed_at=F("changed_at")
+        )
+        return figures, ""
 
 
 def role_views() -> list[RoleView]:

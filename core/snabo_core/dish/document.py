@@ -18,6 +18,8 @@ ROLES = (
     "mash", "crust", "skillet_base", "long_noodle", "short_noodle", "sheet", "grain_bed", "crumb",
     "binder", "loaf_base", "pour_sauce", "grating_cheese", "melting_cheese", "spread_cheese",
     "batter", "quick_bread", "stuffing", "shell", "sliced_bake", "thickener", "lid", "dumpling",
+    # What a school takes out besides starch.
+    "dressing_body", "sweetness", "salt", "saute_medium",
 )  # fmt: skip
 PLAIN = "plain"
 

@@ -50,7 +50,10 @@ class Layer:
 
 @dataclass(frozen=True)
 class DishSummary:
-    """A dish in the list: per serving, with whom it suits; None where unknown or unchanged."""
+    """A dish in the list: per serving, with whom it suits; None where unknown or unchanged.
+
+    `cells` are its verdicts for all eaters, `split` says where it would have to part for them.
+    """
 
     servings: float
     net_carbs: float | None
@@ -60,6 +63,8 @@ class DishSummary:
     layers: tuple[Layer, ...]
     swapped: tuple[str, ...]
     doubtful: int
+    cells: tuple[Cell, ...]
+    split: str
 
 
 @dataclass(frozen=True)

@@ -49,6 +49,19 @@ class Homemade(KitchenCase):
         listed = self.send("get", "homemade").json()
         self.assertEqual([f["name"] for f in listed], ["boathouse paste"])
 
+    def test_sent_twice_it_is_made_once(self) -> None:
+        paste, same = self.kept(PASTE), str(uuid.uuid4())
+        body = {"name": "boathouse paste", "part": None, "grams": 340.0}
+        path = f"dishes/{paste}/versions/1/food"
+        made = [self.send("post", path, body, **{"Client-Id": same}).json() for _ in range(2)]
+        self.assertEqual(made[0], made[1])
+        self.assertEqual(len(self.send("get", "homemade").json()), 1)
+        theirs = self.send("post", "dishes", self.read(PASTE), client=self.other).json()["id"]
+        self.send("post", f"dishes/{theirs}/versions", client=self.other)
+        there = f"dishes/{theirs}/versions/1/food"
+        taken = self.send("post", there, body, client=self.other, **{"Client-Id": same})
+        self.assert_problem(taken, 400, "This id is taken")
+
     def test_one_part_alone(self) -> None:
         dish = self.kept(PIE)
         document = self.send("get", f"dishes/{dish}").json()["document"]

@@ -171,8 +171,7 @@ class Finished(Weighing):
         run = self.send("get", f"dishes/{self.dish}/runs").json()["open"]
         day = {"meals": [{"dish": self.dish, "servings": 1.0}]}
         for name, ask in (
-            ("matrix_row", lambda: self.send("get", "table")),
-            ("core_summary", lambda: self.send("get", "dishes")),
+            ("core_summary", lambda: self.send("get", "table")),
             ("day_view", lambda: self.send("post", "day", day)),
         ):
             real = getattr(reckon, name)

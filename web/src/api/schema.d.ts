@@ -1927,6 +1927,8 @@ export interface components {
         /**
          * DishSummary
          * @description A dish in the list: per serving, with whom it suits; None where unknown or unchanged.
+         *
+         *         `cells` are its verdicts for all eaters, `split` says where it would have to part for them.
          */
         DishSummary: {
             servings: number;
@@ -1937,6 +1939,8 @@ export interface components {
             layers: components["schemas"]["Layer"][];
             swapped: string[];
             doubtful: number;
+            cells: components["schemas"]["Cell"][];
+            split: string;
         };
         /**
          * Layer
@@ -1947,6 +1951,17 @@ export interface components {
             grams: number;
             starch_share: number;
             swapped: boolean;
+        };
+        /**
+         * Cell
+         * @description Whether a dish suits an eater: fits, nearly, does_not or cannot_tell, and what decides.
+         */
+        Cell: {
+            eater: string;
+            /** @enum {unknown} */
+            verdict: "cannot_tell" | "does_not" | "fits" | "nearly";
+            words: string;
+            line: string;
         };
         /**
          * LineSwapRequest
@@ -2294,17 +2309,6 @@ export interface components {
             text: string;
             why: string;
             eaters: string[];
-        };
-        /**
-         * Cell
-         * @description Whether a dish suits an eater: fits, nearly, does_not or cannot_tell, and what decides.
-         */
-        Cell: {
-            eater: string;
-            /** @enum {unknown} */
-            verdict: "cannot_tell" | "does_not" | "fits" | "nearly";
-            words: string;
-            line: string;
         };
         /**
          * RankRequest
@@ -3679,7 +3683,9 @@ export interface operations {
     make_food: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Client-Id"?: string;
+            };
             path: {
                 dish_id: string;
                 number: number;

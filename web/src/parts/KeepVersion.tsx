@@ -8,6 +8,7 @@ import { useState, type JSX } from 'react';
 import { client, sentence, take } from '../api/client';
 import { foodsChanged } from '../api/queries';
 import { useOpenDish } from '../draft/context';
+import { useOnce } from '../draft/useOnce';
 import { withUnit } from './format';
 import { Notice } from './Notice';
 
@@ -20,18 +21,20 @@ function AsFood({ version }: { version: number }): JSX.Element {
   const [part, setPart] = useState(WHOLE);
   const [name, setName] = useState(title);
   const [grams, setGrams] = useState(preview?.finished_grams?.toString() ?? '');
+  const once = useOnce();
   const making = useMutation({
-    mutationFn: () =>
-      take(
-        client.POST('/api/dishes/{dish_id}/versions/{number}/food', {
-          params: { path: { dish_id: draft.id, number: version } },
-          body: {
-            name,
-            part: part === WHOLE ? null : part,
-            grams: grams.trim() === '' ? null : Number(grams.replace(',', '.')),
-          },
-        }),
-      ),
+    mutationFn: () => {
+      const body = {
+        name,
+        part: part === WHOLE ? null : part,
+        grams: grams.trim() === '' ? null : Number(grams.replace(',', '.')),
+      };
+      const params = {
+        path: { dish_id: draft.id, number: version },
+        header: once.header(body),
+      };
+      return take(client.POST('/api/dishes/{dish_id}/versions/{number}/food', { params, body }));
+    },
     onSuccess: () => foodsChanged(queries),
   });
   if (making.data)

@@ -12,6 +12,7 @@ import type { Dish, UnitSystem } from '../../api/types';
 import { withoutSlots } from '../../draft/edits';
 import { inTodaysForm } from '../../draft/inTodaysForm';
 import { forget, keep, recall } from '../../draft/storage';
+import { useOnce } from '../../draft/useOnce';
 import { Notice } from '../../parts/Notice';
 import { useKeys } from '../../parts/useKeys';
 import { EXAMPLE } from './example';
@@ -71,10 +72,12 @@ export function BringPlace(): JSX.Element {
     mutationFn: () => take(client.POST('/api/read', { body: { text, unit_system: chosen } })),
     onSuccess: update,
   });
+  const once = useOnce();
   const storing = useMutation({
     mutationFn: async (dish: Dish) => {
       const proposed = await take(client.POST('/api/read/slots', { body: withoutSlots(dish) }));
-      return take(client.POST('/api/dishes', { body: proposed }));
+      const header = once.header(dish);
+      return take(client.POST('/api/dishes', { params: { header }, body: proposed }));
     },
     onSuccess: async (stored) => {
       forget('bring-text');

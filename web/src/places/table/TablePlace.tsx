@@ -12,6 +12,7 @@ import { useRemovable } from '../../parts/useRemovable';
 import { Day } from './Day';
 import { EaterEditor } from './EaterEditor';
 import { Matrix } from './Matrix';
+import { useOnce } from '../../draft/useOnce';
 import { useTitle } from '../../parts/useTitle';
 
 function limit(target: Target): string {
@@ -109,10 +110,11 @@ export function TablePlace(): JSX.Element {
     await queries.invalidateQueries({ queryKey: ['table-matrix'] });
     await queries.invalidateQueries({ queryKey: ['day'] });
   };
+  const once = useOnce();
   const save = useMutation({
     mutationFn: (form: EaterForm) =>
       open === 'new' || open === null
-        ? take(client.POST('/api/eaters', { body: form }))
+        ? take(client.POST('/api/eaters', { params: { header: once.header(form) }, body: form }))
         : take(
             client.PUT('/api/eaters/{eater_id}', {
               params: { path: { eater_id: open } },
@@ -120,6 +122,7 @@ export function TablePlace(): JSX.Element {
             }),
           ),
     onSuccess: async () => {
+      once.done();
       setOpen(null);
       await refresh();
     },
