@@ -27,10 +27,13 @@ LONGEST_SECONDS, PIECE = 1.0, 500
 MOST_GROWTH = 80
 
 
-def piece(numbered: tuple[int, int]) -> tuple[int, float, list[str], float]:
+Piece = tuple[int, tuple[float, str], list[str], float]
+
+
+def piece(numbered: tuple[int, int]) -> Piece:
     """Read and compute one piece; return how many, the slowest, the crashes, and megabytes."""
     number, seed = numbered
-    slowest, crashes, done = 0.0, [], 0
+    slowest, crashes, done = (0.0, ""), [], 0
     kinds = (
         (read, texts(PIECE * 3 // 4, seed * 100_003 + number)),
         (compute, documents(sound(), PIECE // 4, seed * 100_003 + number)),
@@ -43,15 +46,17 @@ def piece(numbered: tuple[int, int]) -> tuple[int, float, list[str], float]:
                 act(one)  # type: ignore[operator]
             except Exception:  # noqa: BLE001  what is looked for
                 crashes.append(f"{str(one)[:200]!r}\n{traceback.format_exc()[-800:]}")
-            slowest = max(slowest, time.process_time() - began)
+            slowest = max(slowest, (time.process_time() - began, str(one)[:200]))
             done += 1
     return done, slowest, crashes, resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
 
 
 def in_process(count: int, seed: int) -> bool:
     """Run all pieces in two processes and say what came of it."""
+    # What is loaded once is loaded before anything is timed.
     read("Pot\n200 g peas\n")
-    done, slowest, crashes, sizes = 0, 0.0, [], []
+    compute(sound())
+    done, slowest, crashes, sizes = 0, (0.0, ""), [], []
     pieces = [(number, seed) for number in range(max(1, count // PIECE))]
     with Pool(2) as pool:
         for some, slow, bad, size in pool.imap_unordered(piece, pieces):
@@ -60,11 +65,13 @@ def in_process(count: int, seed: int) -> bool:
             sizes.append(size)
     early = max(sizes[: max(2, len(sizes) // 10)])
     print(
-        f"{done} recipes and documents: {len(crashes)} crashes, slowest {slowest:.2f} s, "
+        f"{done} recipes and documents: {len(crashes)} crashes, slowest {slowest[0]:.2f} s, "
         f"memory {early:.0f} to {max(sizes):.0f} MB"
     )
     print("\n".join(crashes[:5]))
-    return not crashes and slowest < LONGEST_SECONDS and max(sizes) - early < MOST_GROWTH
+    if slowest[0] >= LONGEST_SECONDS:
+        print(f"the slowest: {slowest[1]!r}")
+    return not crashes and slowest[0] < LONGEST_SECONDS and max(sizes) - early < MOST_GROWTH
 
 
 def over_http(count: int, seed: int) -> bool:
