@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-import tomllib
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
+
+from snabo_core.book import entries_of
 
 
 @dataclass(frozen=True)
@@ -23,10 +23,10 @@ class Renamed:
 @cache
 def renamed() -> Renamed:
     """Return the book's renames, read once."""
-    return Renamed(**tomllib.loads((files("snabo_core") / "book" / "renamed.toml").read_text()))
+    return Renamed(**entries_of("renamed.toml"))
 
 
 def shipped() -> dict[str, dict[str, list[str]]]:
     """Return what 0.2.0 shipped: `foods` with their forms, `stand_ins` with their steps."""
-    found = tomllib.loads((files("snabo_core") / "book" / "shipped.toml").read_text("utf-8"))
+    found = entries_of("shipped.toml")
     return {"foods": found["foods"], "stand_ins": found["stand_ins"]}

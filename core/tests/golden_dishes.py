@@ -19,11 +19,11 @@ from snabo_core.foods import library
 from snabo_core.plate import Eater
 from snabo_core.plate.eaters import schools
 from snabo_core.plate.setting import Setting
-from snabo_core.preview import preview
 from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
 from snabo_core.swaps.scaling import scale_to
+from snabo_core.views.preview import preview
 from tests.score_recipes import recipes
 
 FOLDER = Path(__file__).with_name("golden")

@@ -8,7 +8,8 @@ from unittest import mock
 
 import msgspec
 
-from snabo_core import book_check, data_quality
+from snabo_core.checks import book as book_check
+from snabo_core.checks import data_quality
 from snabo_core.plate import __main__ as plating
 from snabo_core.quantities import __main__ as reading
 from snabo_core.swaps.book import book

@@ -3,7 +3,7 @@
 import unittest
 from pathlib import Path
 
-from snabo_core.data_quality import energy_gap, macro_sum, report, unknown_counts
+from snabo_core.checks.data_quality import energy_gap, macro_sum, report, unknown_counts
 from snabo_core.foods import library
 from tests.helpers import row
 
@@ -14,7 +14,7 @@ class Report(unittest.TestCase):
     """docs/data-quality.md."""
 
     def test_current(self) -> None:
-        renew = "renew it: python -m snabo_core.data_quality > docs/data-quality.md"
+        renew = "renew it: python -m snabo_core.checks.data_quality > docs/data-quality.md"
         self.assertEqual(PAGE.read_text("utf-8"), report(library()), renew)
 
     def test_enough_curated_foods_and_names(self) -> None:

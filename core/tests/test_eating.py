@@ -19,8 +19,8 @@ from snabo_core.plate.portions import sharing_of
 from snabo_core.plate.programme import Programme, check_programme, rule_standings
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.sources import ledger_sources
-from snabo_core.preview import preview
 from snabo_core.swaps.book import book
+from snabo_core.views.preview import preview
 from tests.helpers import dish, line, part
 from tests.test_own import WRAP
 

@@ -4,8 +4,8 @@ import unittest
 
 from snabo_core.errors import UnknownFood
 from snabo_core.foods import library
-from snabo_core.foods.view import food_facts
 from snabo_core.quantities import read_line
+from snabo_core.views.foods import food_facts
 from tests.score_lines import misspelled
 
 

@@ -10,10 +10,11 @@ from snabo_core.dish import Dish, check
 from snabo_core.errors import SnaboError
 from snabo_core.foods import library
 from snabo_core.plate.setting import Setting
-from snabo_core.preview import preview
-from snabo_core.recipe import read_recipe, recipe_view
+from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
+from snabo_core.views.preview import preview
+from snabo_core.views.recipe import recipe_view
 from tests.mutations import documents, texts
 from tests.score_recipes import recipes
 

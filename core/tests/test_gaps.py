@@ -5,9 +5,10 @@ from dataclasses import replace
 
 from snabo_core.dish import Dish, StepText
 from snabo_core.foods import library
-from snabo_core.gaps import gaps_of
 from snabo_core.quantities.step_facts import heats_in, pan_in, times_in
-from snabo_core.recipe import guess_system, read_recipe, recipe_view
+from snabo_core.recipe import guess_system, read_recipe
+from snabo_core.recipe.gaps import gaps_of
+from snabo_core.views.recipe import recipe_view
 
 TIMES = (
     ("Bake for 20 to 25 minutes.", [(20, 25)]),

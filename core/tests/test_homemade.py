@@ -11,14 +11,14 @@ from snabo_core.errors import BadInput
 from snabo_core.foods import Library, library
 from snabo_core.foods.certainty import EXCLUSIONS, certainty_of
 from snabo_core.foods.own import Own
-from snabo_core.frozen import freeze, thaw
-from snabo_core.homemade import Homemade, homemade_in, make_food
 from snabo_core.plate import plate_of
 from snabo_core.plate.exclusions import Exclusion, breaches
 from snabo_core.plate.rows import SHOWN, PolyolRule, Rules
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import lines_from
 from snabo_core.swaps.book import book
+from snabo_core.swaps.frozen import freeze, thaw
+from snabo_core.swaps.homemade import Homemade, homemade_in, make_food
 from tests.helpers import dish, line, part
 
 FOODS = ("potato", "onion", "olive_oil", "cheddar", "chickpeas", "cashews", "cod", "kale",

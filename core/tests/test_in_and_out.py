@@ -6,7 +6,6 @@ from dataclasses import replace
 from hypothesis import given
 from hypothesis import strategies as st
 
-from snabo_core.candidates import ranking
 from snabo_core.dish import Choice, Dish, Line, Slot, Taken, check
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
@@ -15,10 +14,10 @@ from snabo_core.plate.eaters import Eater
 from snabo_core.plate.exclusions import Exclusion
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import as_taken, makes_of
-from snabo_core.preview import preview
 from snabo_core.recipe import lines_from
 from snabo_core.swaps.book import book
-from snabo_core.wire import Preview, Ranking
+from snabo_core.views.preview import Preview, preview
+from snabo_core.views.ranking import Ranking, ranking
 from tests.helpers import dish, line, part
 
 NUTS = Eater("1", "Ada", "x", (), (Exclusion("nuts"),))

@@ -6,15 +6,14 @@ from dataclasses import replace
 from snabo_core.dish import check
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
-from snabo_core.line_swaps import line_swaps, with_instead
 from snabo_core.plate import Eater, Exclusion, Target, plate_of
 from snabo_core.plate.setting import Setting
-from snabo_core.preview import preview
 from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
 from snabo_core.swaps.scaling import scale_to
-from snabo_core.wire import LineSwapView
+from snabo_core.views.line_swaps import LineSwapView, line_swaps, with_instead
+from snabo_core.views.preview import preview
 
 RECIPE = """Leek pot
 Serves 4

@@ -7,22 +7,22 @@ import numpy as np
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from snabo_core.candidates import ranking
-from snabo_core.compare import Column, compare_dishes
 from snabo_core.dish import Dish, Leaving, Portion, Readings, Slot, Taken
 from snabo_core.foods import library
 from snabo_core.foods.labels import Label, row_of
 from snabo_core.foods.own import Own, OwnMeasure
 from snabo_core.foods.records import AVAILABLE, AXIS, BY_DIFFERENCE
-from snabo_core.frozen import freeze, thaw
-from snabo_core.judging import judged
 from snabo_core.plate import Eater, Exclusion, Target
 from snabo_core.plate.rows import FIGURES, PLACE, Rules, net_carbs, row_figures
 from snabo_core.plate.setting import Setting
-from snabo_core.preview import preview
-from snabo_core.summary import summary
 from snabo_core.swaps.book import book
-from snabo_core.table_view import Meal, day_view
+from snabo_core.swaps.frozen import freeze, thaw
+from snabo_core.swaps.judged import judged
+from snabo_core.views.compare import Column, compare_dishes
+from snabo_core.views.preview import preview
+from snabo_core.views.ranking import ranking
+from snabo_core.views.summary import summary
+from snabo_core.views.table import Meal, day_view
 from tests.helpers import dish, line, part, row
 
 FOODS = ("potato", "onion", "olive_oil", "cheddar", "chickpeas", "milk", "cashews", "cod",

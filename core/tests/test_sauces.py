@@ -6,15 +6,15 @@ from dataclasses import replace
 from hypothesis import given
 from hypothesis import strategies as st
 
-from snabo_core.book_check import thickener_faults
-from snabo_core.candidates import ranking
+from snabo_core.checks.book import thickener_faults
 from snabo_core.dish import Dish, Slot
 from snabo_core.foods import library
 from snabo_core.plate.setting import Setting
-from snabo_core.preview import preview
 from snabo_core.swaps.book import Book, StandIn, book
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.swaps.trials import cook, trial_faults, trials
+from snabo_core.views.preview import preview
+from snabo_core.views.ranking import ranking
 from snabo_core.water import Step, advise, of_lines, predict
 from snabo_core.water.steps import SIMMER, run
 from snabo_core.water.thickness import Thickness, how_thick, thickness

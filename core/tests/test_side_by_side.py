@@ -3,19 +3,24 @@
 import unittest
 from dataclasses import replace
 
-from snabo_core.compare import Column, compare_dishes, energy_shares, stand_in_columns
 from snabo_core.dish import Dish
 from snabo_core.errors import BadInput
-from snabo_core.explain import explain
 from snabo_core.foods import library
 from snabo_core.plate import Eater, Exclusion, Target, plate_of
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import read_recipe
-from snabo_core.summary import summary
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
-from snabo_core.table_view import Meal, day_view
-from snabo_core.wire import CompareStandIn, ExplainRequest
+from snabo_core.views.compare import (
+    Column,
+    CompareStandIn,
+    compare_dishes,
+    energy_shares,
+    stand_in_columns,
+)
+from snabo_core.views.explain import ExplainRequest, explain
+from snabo_core.views.summary import summary
+from snabo_core.views.table import Meal, day_view
 from tests.helpers import dish, line, part
 
 ADA = Eater("1", "Ada", "x", (Target("net_carbs", at_most=20),))

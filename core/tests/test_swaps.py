@@ -3,18 +3,18 @@
 import unittest
 from dataclasses import replace
 
-from snabo_core.book_check import coverage_faults, food_faults, stand_in_faults
-from snabo_core.candidates import ranking
+from snabo_core.checks.book import coverage_faults, food_faults, stand_in_faults
 from snabo_core.dish import ROLES, Readings, Slot
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.plate import Eater, Exclusion, Target
 from snabo_core.plate.setting import Setting
-from snabo_core.preview import preview
 from snabo_core.swaps.book import book
 from snabo_core.swaps.ranking import rank
 from snabo_core.swaps.roles import propose_slots
 from snabo_core.swaps.scaling import check_cook, ledger_lines, scale_to, thickening_power
+from snabo_core.views.preview import preview
+from snabo_core.views.ranking import ranking
 from snabo_core.water import predict
 from tests.helpers import dish, line, part
 

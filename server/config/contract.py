@@ -1,6 +1,6 @@
 """The API contract: core types become OpenAPI components, views name them by type.
 
-The types of `snabo_core.wire` are the single source: msgspec writes their schemas, the
+The types of `snabo_core.views` are the single source: msgspec writes their schemas, the
 front end's TypeScript is generated from the result, and lint fails when either is stale.
 """
 
@@ -30,7 +30,7 @@ def reference(kind: Any) -> dict[str, Any]:
 class SessionScheme(OpenApiAuthenticationExtension):
     """Tells the contract that a session cookie is what signs a request."""
 
-    target_class = "config.authentication.SignedInSession"
+    target_class = "accounts.authentication.SignedInSession"
     name = "session"
 
     def get_security_definition(self, auto_schema: Any) -> dict[str, str]:

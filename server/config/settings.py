@@ -137,7 +137,7 @@ CONTENT_SECURITY_POLICY = {
 }
 
 REST_FRAMEWORK = {
-    "DEFAULT_AUTHENTICATION_CLASSES": ["config.authentication.SignedInSession"],
+    "DEFAULT_AUTHENTICATION_CLASSES": ["accounts.authentication.SignedInSession"],
     "DEFAULT_PERMISSION_CLASSES": ["rest_framework.permissions.IsAuthenticated"],
     "DEFAULT_RENDERER_CLASSES": ["config.wire.JsonRenderer"],
     "DEFAULT_PARSER_CLASSES": ["config.wire.JsonParser"],

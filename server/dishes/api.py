@@ -12,9 +12,7 @@ from config.wire import client_id_of, convert, sent_dish
 from dishes import homemade, services
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
-from snabo_core.wire import (
-    RecipeView,
-)
+from snabo_core.views.recipe import RecipeView
 
 
 class ReadView(APIView):

@@ -16,9 +16,9 @@ from foods.models import HomemadeFood
 from foods.own import core_homemade, foods_changed, library_of, refuse_taken_name
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
-from snabo_core.frozen import Frozen, thaw
-from snabo_core.homemade import Homemade, homemade_in, make_food
 from snabo_core.swaps.book import book
+from snabo_core.swaps.frozen import Frozen, thaw
+from snabo_core.swaps.homemade import Homemade, homemade_in, make_food
 from table.services import setting_of
 
 MOST_HOMEMADE = 500

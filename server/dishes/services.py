@@ -19,13 +19,11 @@ from foods.own import library_of
 from foods.services import learned
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
-from snabo_core.frozen import freeze
-from snabo_core.recipe import lines_from, read_recipe, recipe_view, reread_line
+from snabo_core.recipe import lines_from, read_recipe, reread_line
 from snabo_core.swaps.book import book
+from snabo_core.swaps.frozen import freeze
 from snabo_core.swaps.roles import propose_slots
-from snabo_core.wire import (
-    RecipeView,
-)
+from snabo_core.views.recipe import RecipeView, recipe_view
 from table.services import setting_of
 
 MOST_DISHES = 500

@@ -14,14 +14,8 @@ from foods import own, services
 from snabo_core.errors import BadInput
 from snabo_core.foods.labels import Label
 from snabo_core.foods.own import OwnFood
-from snabo_core.wire import (
-    CompareRequest,
-    Comparison,
-    ConversionView,
-    FoodFacts,
-    FoodView,
-    HeatView,
-)
+from snabo_core.quantities.conversions import ConversionView, HeatView
+from snabo_core.views.foods import CompareRequest, Comparison, FoodView
 
 
 def number(text: str, field: str) -> float:
@@ -46,17 +40,6 @@ class SearchView(APIView):
         number = int(limit) if limit.isdigit() and len(limit) < 4 else 12
         text = request.query_params.get("q", "")
         return Response(services.search(household_of(request.user), text, number))
-
-
-class FoodDetailView(APIView):
-    """One food."""
-
-    @contract("food", answer=FoodFacts, query={"form": str, "grams": float})
-    def get(self, request: Request, key: str) -> Response:
-        """Return everything known of it in one form, for 100 g or as many as asked."""
-        form = request.query_params.get("form") or None
-        grams = number(request.query_params.get("grams", "100"), "grams")
-        return Response(services.facts(household_of(request.user), key, form, grams))
 
 
 class CompareView(APIView):

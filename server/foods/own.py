@@ -19,11 +19,10 @@ from snabo_core.foods import Food, FoodRow, Library, library
 from snabo_core.foods import own as core
 from snabo_core.foods.labels import Label, label_warnings, row_of
 from snabo_core.foods.library import words_of
-from snabo_core.foods.view import values_of
-from snabo_core.homemade import Homemade
 from snabo_core.quantities.conversions import salt_kinds
 from snabo_core.quantities.units import BY_SYSTEM, UNITS
-from snabo_core.wire import ValueView
+from snabo_core.swaps.homemade import Homemade
+from snabo_core.views.foods import ValueView, values_of
 from snabo_core.wording import say
 
 MOST_FOODS = MOST_ROWS  # so that what was exported can be imported

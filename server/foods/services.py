@@ -7,25 +7,25 @@ from django.shortcuts import get_object_or_404
 
 from accounts.models import Household
 from accounts.writing import writes
-from config.wire import stored_dish
-from dishes.models import Dish
 from foods.models import LearnedReading
 from foods.own import library_of
-from snabo_core import dish as core
 from snabo_core.dish import UnitSystem
-from snabo_core.errors import BadInput, UnknownFood
-from snabo_core.foods.view import compare, food_facts, food_view
+from snabo_core.errors import BadInput
 from snabo_core.quantities import read_line
-from snabo_core.quantities.conversions import convert_amount, microwave_seconds, oven
+from snabo_core.quantities.conversions import (
+    ConversionView,
+    HeatView,
+    convert_amount,
+    microwave_seconds,
+    oven,
+)
 from snabo_core.quantities.reading import learned_key
-from snabo_core.wire import (
+from snabo_core.views.foods import (
     CompareRequest,
     Comparison,
-    ConversionView,
-    FoodFacts,
     FoodView,
-    HeatView,
-    UsedIn,
+    compare,
+    food_view,
 )
 
 MOST_TYPED = 80
@@ -64,41 +64,6 @@ def search(household: Household, text: str, limit: int = 12) -> list[FoodView]:
     foods = library_of(household)
     hits = foods.search(text[:MOST_TYPED], min(max(limit, 1), MOST_HITS))
     return [food_view(hit.food, foods, household.polyols) for hit in hits]
-
-
-def facts(
-    household: Household, key: str, form: str | None = None, grams: float = 100.0
-) -> FoodFacts:
-    """Return everything known of a food, for so many grams of it.
-
-    Raises:
-        UnknownFood: there is none of that key, or not in that form.
-        BadInput: grams that cannot be.
-    """
-    if len(key) > 200:
-        raise UnknownFood("There is no food with a key that long.", "food")
-    return food_facts(
-        key,
-        library_of(household),
-        form=form,
-        grams=grams,
-        polyols=household.polyols,
-        system=household.unit_system,
-        used_in=used_in(household, key),
-    )
-
-
-def used_in(household: Household, key: str) -> list[UsedIn]:
-    """Return the household's dishes whose draft uses a food, with its grams in each."""
-    found = []
-    for dish in Dish.objects.of(household).filter(deleted_at=None):
-        document = stored_dish(dish.draft)
-        lines = [line for _, line in core.all_lines(document) if line.food == key]
-        if lines:
-            grams = [line.grams for line in lines]
-            known = None if None in grams else sum(g for g in grams if g is not None)
-            found.append(UsedIn(str(dish.uid), dish.title, known))
-    return found
 
 
 def compared(household: Household, request: CompareRequest) -> Comparison:

@@ -21,5 +21,4 @@ urlpatterns = [
     path("convert/microwave", api.MicrowaveView.as_view()),
     path("foods/compare", api.CompareView.as_view()),
     path("foods", api.SearchView.as_view()),
-    path("foods/<str:key>", api.FoodDetailView.as_view()),
 ]

@@ -10,23 +10,15 @@ from accounts.services import household_of
 from config.contract import contract
 from config.wire import convert
 from dishes.api import DishesView
+from foods.api import number
 from reckon import services
-from snabo_core.wire import (
-    CompareDishRequest,
-    DayRequest,
-    DayView,
-    DishComparison,
-    Explained,
-    ExplainRequest,
-    LineSwapRequest,
-    LineSwaps,
-    Preview,
-    PreviewRequest,
-    Ranking,
-    RankRequest,
-    RoleView,
-    TableMatrix,
-)
+from snabo_core.views.compare import CompareDishRequest, DishComparison
+from snabo_core.views.explain import Explained, ExplainRequest
+from snabo_core.views.foods import FoodFacts
+from snabo_core.views.line_swaps import LineSwapRequest, LineSwaps
+from snabo_core.views.preview import Preview, PreviewRequest
+from snabo_core.views.ranking import Ranking, RankRequest, RoleView
+from snabo_core.views.table import DayRequest, DayView, TableMatrix
 
 
 class DishesListView(DishesView):
@@ -114,3 +106,14 @@ class RolesView(APIView):
     def get(self, request: Request) -> Response:
         """List them."""
         return Response(services.role_views())
+
+
+class FoodDetailView(APIView):
+    """One food."""
+
+    @contract("food", answer=FoodFacts, query={"form": str, "grams": float})
+    def get(self, request: Request, key: str) -> Response:
+        """Return everything known of it in one form, for 100 g or as many as asked."""
+        form = request.query_params.get("form") or None
+        grams = number(request.query_params.get("grams", "100"), "grams")
+        return Response(services.food_facts(household_of(request.user), key, form, grams))

@@ -16,35 +16,30 @@ from dishes.services import MOST_DISHES, own_dish
 from foods.own import library_of
 from runs.services import being_cooked, readings_of
 from snabo_core import dish as core
-from snabo_core.candidates import ranking as core_ranking
-from snabo_core.compare import Column, compare_dishes, stand_in_columns
-from snabo_core.errors import SnaboError
-from snabo_core.explain import explain as core_explain
-from snabo_core.frozen import Frozen
-from snabo_core.line_swaps import line_swaps as core_line_swaps
+from snabo_core.errors import SnaboError, UnknownFood
 from snabo_core.plate.setting import Setting
-from snabo_core.preview import preview as core_preview
-from snabo_core.summary import summary as core_summary
 from snabo_core.swaps.book import book
-from snabo_core.table_view import Meal, day_view
-from snabo_core.wire import (
+from snabo_core.swaps.frozen import Frozen
+from snabo_core.views.compare import (
+    Column,
     CompareDishRequest,
-    DayRequest,
-    DayView,
     DishComparison,
-    DishSummary,
-    Explained,
-    ExplainRequest,
-    LineSwapRequest,
-    LineSwaps,
-    MatrixRow,
-    Preview,
-    PreviewRequest,
-    Ranking,
-    RankRequest,
-    RoleView,
-    TableMatrix,
+    compare_dishes,
+    stand_in_columns,
 )
+from snabo_core.views.explain import Explained, ExplainRequest
+from snabo_core.views.explain import explain as core_explain
+from snabo_core.views.foods import FoodFacts, UsedIn
+from snabo_core.views.foods import food_facts as core_food_facts
+from snabo_core.views.line_swaps import LineSwapRequest, LineSwaps
+from snabo_core.views.line_swaps import line_swaps as core_line_swaps
+from snabo_core.views.preview import Preview, PreviewRequest
+from snabo_core.views.preview import preview as core_preview
+from snabo_core.views.ranking import Ranking, RankRequest, RoleView
+from snabo_core.views.ranking import ranking as core_ranking
+from snabo_core.views.summary import DishSummary
+from snabo_core.views.summary import summary as core_summary
+from snabo_core.views.table import DayRequest, DayView, MatrixRow, Meal, TableMatrix, day_view
 from table.services import setting_of
 
 # Raised when figures of the list come out otherwise from the same documents.
@@ -227,3 +222,38 @@ def role_views() -> list[RoleView]:
     """Return every role with the number of stand-ins the book has."""
     whole = book()
     return [RoleView(r.key, r.name, len(whole.stand_ins(r.key))) for r in whole.roles.values()]
+
+
+def food_facts(
+    household: Household, key: str, form: str | None = None, grams: float = 100.0
+) -> FoodFacts:
+    """Return everything known of a food, for so many grams of it.
+
+    Raises:
+        UnknownFood: there is none of that key, or not in that form.
+        BadInput: grams that cannot be.
+    """
+    if len(key) > 200:
+        raise UnknownFood("There is no food with a key that long.", "food")
+    return core_food_facts(
+        key,
+        library_of(household),
+        form=form,
+        grams=grams,
+        polyols=household.polyols,
+        system=household.unit_system,
+        used_in=used_in(household, key),
+    )
+
+
+def used_in(household: Household, key: str) -> list[UsedIn]:
+    """Return the household's dishes whose draft uses a food, with its grams in each."""
+    found = []
+    for dish in Dish.objects.of(household).filter(deleted_at=None):
+        document = stored_dish(dish.draft)
+        lines = [line for _, line in core.all_lines(document) if line.food == key]
+        if lines:
+            grams = [line.grams for line in lines]
+            known = None if None in grams else sum(g for g in grams if g is not None)
+            found.append(UsedIn(str(dish.uid), dish.title, known))
+    return found

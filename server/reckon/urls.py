@@ -14,4 +14,5 @@ urlpatterns = [
     path("preview", api.PreviewView.as_view()),
     path("rank", api.RankView.as_view()),
     path("roles", api.RolesView.as_view()),
+    path("foods/<str:key>", api.FoodDetailView.as_view()),
 ]

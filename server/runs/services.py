@@ -20,9 +20,9 @@ from foods.own import library_of
 from runs.models import Run, RunEvent
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
-from snabo_core.judging import judged
 from snabo_core.plate.portions import finished_question
 from snabo_core.swaps.book import book
+from snabo_core.swaps.judged import judged
 from snabo_core.swaps.ledgers import slot_ledger
 from snabo_core.water import question
 from snabo_core.wording import say

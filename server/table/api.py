@@ -10,7 +10,6 @@ from accounts.services import household_of
 from config.contract import contract
 from config.wire import client_id_of, convert
 from snabo_core.foods.allergen_lists import AllergenList, allergen_list
-from snabo_core.wire import SchoolView
 from table import services
 
 
@@ -73,7 +72,7 @@ class DismissView(APIView):
 class SchoolsView(APIView):
     """The ways of eating of the book."""
 
-    @contract("schools", answer=list[SchoolView])
+    @contract("schools", answer=list[services.SchoolView])
     def get(self, request: Request) -> Response:
         """List them with their sources."""
         return Response(services.school_views())

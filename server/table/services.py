@@ -21,10 +21,19 @@ from snabo_core.plate.programme import Programme, check_programme
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import book
 from snabo_core.unseen import one_line
-from snabo_core.wire import SchoolView
 from table.models import Eater
 
 MOST_EATERS, MOST_EXCLUSIONS = 20, 40
+
+
+class SchoolView(msgspec.Struct):
+    """A way of eating with its preset and source."""
+
+    key: str
+    name: str
+    source: str
+    targets: tuple[dict[str, str | float | bool | None], ...]
+    exclusions: tuple[str, ...]
 
 
 class EaterForm(msgspec.Struct):

@@ -243,7 +243,7 @@ def lint(_options: argparse.Namespace) -> int:
         ("format", [str(venv / "ruff"), "format", "--check", "."], ROOT),
         ("types", [str(venv / "mypy")], ROOT),
         ("imports", [str(venv / "lint-imports")], ROOT),
-        ("book", [py, "-m", "snabo_core.book_check"], ROOT),
+        ("book", [py, "-m", "snabo_core.checks.book"], ROOT),
         ("migrations", [py, "server/manage.py", "makemigrations", "--check", "--dry-run"], ROOT),
         ("api contract", [py, "tools/check_contract.py"], ROOT),
         ("web", ["npm", "run", "--silent", "lint"], WEB),

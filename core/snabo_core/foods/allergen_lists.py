@@ -2,11 +2,10 @@
 
 from __future__ import annotations
 
-import tomllib
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
 
+from snabo_core.book import entries_of
 from snabo_core.foods.certainty import EXCLUSIONS
 from snabo_core.foods.labels import Jurisdiction
 
@@ -29,8 +28,7 @@ class AllergenList:
 @cache
 def allergen_list(region: Jurisdiction) -> AllergenList:
     """Return the list of a region; sources are named in `book/allergen_lists.toml`."""
-    text = (files("snabo_core") / "book" / "allergen_lists.toml").read_text("utf-8")
-    entry = tomllib.loads(text)[region]
+    entry = entries_of("allergen_lists.toml")[region]
     listed = tuple(entry["words"])
     others = tuple(word for word in EXCLUSIONS if word not in listed)
     return AllergenList(entry["name"], listed, others, entry["coconut"], entry["source"])

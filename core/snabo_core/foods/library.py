@@ -16,9 +16,9 @@ from heapq import nsmallest
 import numpy as np
 from rapidfuzz import fuzz, process
 
+from snabo_core.book import text_of
 from snabo_core.errors import UnknownFood
 from snabo_core.foods.loading import (
-    FOLDER,
     read_curated,
     read_list,
     read_remembered,
@@ -100,7 +100,7 @@ class Library:
             for name in (food.name, *food.names):
                 self.names.setdefault(tuple(words_of(name)), food.key)
         self.longest_name = max(len(name) for name in self.names)
-        self.digest = hashlib.sha256((FOLDER / "foods.csv").read_bytes()).hexdigest()[:16]
+        self.digest = hashlib.sha256(text_of("foods/foods.csv").encode()).hexdigest()[:16]
         # Units a household has words for, beside those of every kitchen.
         self.own_units: frozenset[str] = frozenset()
         self.habits: Mapping[str, float] = {}

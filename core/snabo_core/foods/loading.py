@@ -5,21 +5,18 @@ from __future__ import annotations
 import csv
 import io
 import re
-import tomllib
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
-from importlib.resources.abc import Traversable
 from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
+from snabo_core.book import entries_of, files_in, text_of
 from snabo_core.errors import BookError
 from snabo_core.foods.records import AXIS, NUTRIENTS, Density, Food, FoodRow, Measure, Vector
 
-FOLDER = files("snabo_core") / "book" / "foods"
 REMEMBERED = "remembered.toml"
 NO_FOODS = {REMEMBERED, "fills.toml", "unsalted.toml"}
 REMEMBERED_SHORT = "remembered.csv"
@@ -102,7 +99,7 @@ def _holding_none(categories: list[str], words: tuple[str, ...]) -> NDArray[np.b
 
 def read_list() -> Iterator[FoodRow]:
     """Yield the rows of foods.csv; blank figures stay unknown (NaN)."""
-    lines = io.StringIO((FOLDER / "foods.csv").read_text("utf-8"))
+    lines = io.StringIO(text_of("foods/foods.csv"))
     reader = csv.reader(line for line in lines if not line.startswith("#"))
     titles = next(reader)
     records = list(reader)
@@ -138,16 +135,15 @@ def read_list() -> Iterator[FoodRow]:
 
 def _fills() -> dict[str, dict[str, tuple[float, float, float]]]:
     """Return by row key the figures that the list lacks, from memory."""
-    text = (FOLDER / "fills.toml").read_text("utf-8")
     return {
         key: {nutrient: (float(v[0]), float(v[1]), float(v[2])) for nutrient, v in entry.items()}
-        for key, entry in tomllib.loads(text).items()
+        for key, entry in entries_of("foods/fills.toml").items()
     }
 
 
 def read_unsalted(listed: Mapping[str, FoodRow]) -> Iterator[FoodRow]:
     """Yield rows like listed ones but for what was salted or dressed, see unsalted.toml."""
-    for name, entry in tomllib.loads((FOLDER / "unsalted.toml").read_text("utf-8")).items():
+    for name, entry in entries_of("foods/unsalted.toml").items():
         base = listed.get(entry["like"])
         if base is None:
             raise BookError(f"unsalted.toml, {name}: there is no row {entry['like']}.")
@@ -169,7 +165,7 @@ def read_unsalted(listed: Mapping[str, FoodRow]) -> Iterator[FoodRow]:
 
 def read_remembered() -> Iterator[FoodRow]:
     """Yield the rows that are from memory, each figure with its interval."""
-    for name, entry in tomllib.loads((FOLDER / REMEMBERED).read_text("utf-8")).items():
+    for name, entry in entries_of(f"foods/{REMEMBERED}").items():
         best = np.full(len(NUTRIENTS), np.nan)
         # What no entry mentions is zero by class: these foods hold neither.
         for nutrient in ("polyols", "erythritol", "alcohol"):
@@ -193,7 +189,7 @@ def read_remembered() -> Iterator[FoodRow]:
 
 def read_remembered_short() -> Iterator[FoodRow]:
     """Yield the rows of remembered.csv, from memory, each figure with the usual width."""
-    text = (FOLDER / REMEMBERED_SHORT).read_text("utf-8")
+    text = text_of(f"foods/{REMEMBERED_SHORT}")
     reader = csv.DictReader(io.StringIO("".join(
         line for line in text.splitlines(keepends=True) if not line.startswith("#")
     )))  # fmt: skip
@@ -249,9 +245,8 @@ class MadeFoods:
 @cache
 def made_foods() -> dict[str, MadeFoods]:
     """Return the kinds of made-up foods by food key."""
-    text = (files("snabo_core") / "book" / "made_foods.toml").read_text("utf-8")
     found: dict[str, MadeFoods] = {}
-    for name, entry in tomllib.loads(text).items():
+    for name, entry in entries_of("made_foods.toml").items():
         share = tuple(entry["oil_share"]) if "oil_share" in entry else None
         kind = MadeFoods(tuple(entry["foods"]), tuple(entry["free"]),
                          tuple(entry.get("holds", ())), share)  # fmt: skip
@@ -294,11 +289,8 @@ def _curated(key: str, entry: dict[str, Any], place: str) -> Food:
 
 def read_curated() -> Iterator[Food]:
     """Yield the curated foods of all files, in the order of their names."""
-
-    def by_name(path: Traversable) -> str:
-        return path.name
-
-    for path in sorted(FOLDER.iterdir(), key=by_name):
-        if path.name.endswith(".toml") and path.name not in NO_FOODS:
-            for key, entry in tomllib.loads(path.read_text("utf-8")).items():
-                yield _curated(key, entry, path.name)
+    for path in files_in("foods"):
+        name = path.rpartition("/")[2]
+        if name not in NO_FOODS:
+            for key, entry in entries_of(path).items():
+                yield _curated(key, entry, name)

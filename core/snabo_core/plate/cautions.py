@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from snabo_core.book.cautions import cautions
 from snabo_core.plate.eaters import Eater
 from snabo_core.plate.totals import Figure
-from snabo_core.swaps.book import Caution, book
 
 # Below these a day counts as carb-restricted or sodium-restricted; Feinman et al. 2015, WHO.
 LOW_CARB_A_DAY, LOW_SODIUM_A_DAY = 130.0, 2000.0
@@ -52,7 +52,7 @@ def relevant_keys(eater: Eater, figures: Mapping[str, Figure]) -> list[str]:
 
 def people_cautions(eater: Eater, figures: Mapping[str, Figure]) -> list[PeopleCaution]:
     """Return the cautions to show an eater, without those they have put away."""
-    known: Mapping[str, Caution] = book().cautions
+    known = cautions()
     return [
         PeopleCaution(key, known[key].text, known[key].why)
         for key in dict.fromkeys(relevant_keys(eater, figures))

@@ -2,15 +2,14 @@
 
 from __future__ import annotations
 
-import tomllib
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import cache
-from importlib.resources import files
 from typing import Literal
 
 import numpy as np
 
+from snabo_core.book import entries_of
 from snabo_core.errors import BadInput
 from snabo_core.foods.records import Vector
 from snabo_core.plate.exclusions import Exclusion
@@ -111,7 +110,6 @@ class Standing:
 @cache
 def schools() -> dict[str, School]:
     """Return the schools of the book by key."""
-    text = (files("snabo_core") / "book" / "schools.toml").read_text("utf-8")
     return {
         key: School(
             key,
@@ -121,7 +119,7 @@ def schools() -> dict[str, School]:
             tuple(Exclusion(what) for what in entry.get("exclusions", ())),
             tuple(entry.get("oil", ALL_FATS)),
         )
-        for key, entry in tomllib.loads(text).items()
+        for key, entry in entries_of("schools.toml").items()
     }
 
 

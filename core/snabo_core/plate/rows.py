@@ -2,15 +2,14 @@
 
 from __future__ import annotations
 
-import tomllib
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache, lru_cache
-from importlib.resources import files
 from typing import Literal
 
 import numpy as np
 
+from snabo_core.book import entries_of
 from snabo_core.foods.energy import energy_kcal
 from snabo_core.foods.records import AVAILABLE, AXIS, Food, FoodRow, Vector
 
@@ -111,9 +110,8 @@ def net_carbs(row: FoodRow, polyols: PolyolRule) -> tuple[float, float, float]:
 @cache
 def natural_shares(food_class: str) -> Vector:
     """Return the half-width of natural spread of a class along `FIGURES`, as shares."""
-    text = (files("snabo_core") / "book" / "natural_spread.toml").read_text("utf-8")
     shares = np.zeros(len(FIGURES))
-    for group in tomllib.loads(text).values():
+    for group in entries_of("natural_spread.toml").values():
         if food_class in group["classes"]:
             for name, share in group.items():
                 if name != "classes":

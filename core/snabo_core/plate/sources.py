@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections import defaultdict
+from dataclasses import dataclass
 
 import numpy as np
 
@@ -10,13 +11,28 @@ from snabo_core.dish import Dish, all_lines
 from snabo_core.foods import Food, Library
 from snabo_core.foods.records import AXIS
 from snabo_core.plate.serving import Plate
-from snabo_core.wire import LedgerSources, SourceShare
 
 LEDGERS = ("added_oil", "sodium_mg", "added_sugar", "polyols")
 OIL_WORDS = {"oil": "oil", "dairy": "dairy fat", "spray": "spray"}
 SEASONED = {"condiment", "stock", "soy"}
 KEPT_IN_SALT = {"cheese", "bread"}
 LEAST = 0.005
+
+
+@dataclass(frozen=True)
+class SourceShare:
+    """What one kind of source brings to a ledger, per serving; None where unknown."""
+
+    source: str
+    value: float | None
+
+
+@dataclass(frozen=True)
+class LedgerSources:
+    """A ledger of the plate opened by source: added oil, sodium, added sugar, polyols."""
+
+    nutrient: str
+    sources: tuple[SourceShare, ...]
 
 
 def source_of(food: Food, nutrient: str) -> str:

@@ -7,17 +7,15 @@ the proportional microwave rule.
 from __future__ import annotations
 
 import math
-import tomllib
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
 
+from snabo_core.book import entries_of
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Food, Library
 from snabo_core.quantities.amounts import Amount
 from snabo_core.quantities.grams import Grams, weigh
 from snabo_core.quantities.units import FAN_BELOW, UNITS, Unit
-from snabo_core.wire import ConversionView, ConvertedView, HeatView
 from snabo_core.wording import grams_text, say
 
 MOST = 100_000.0
@@ -32,6 +30,37 @@ WHOSE = {"us": "North American", "metric": "metric", "au": "Australian", "uk": "
 
 
 @dataclass(frozen=True)
+class ConvertedView:
+    """The same amount in another unit, with the range the food's measure allows."""
+
+    unit: str
+    name: str
+    best: float
+    low: float
+    high: float
+
+
+@dataclass(frozen=True)
+class ConversionView:
+    """An amount in every other unit; `problem` says why some or all are missing."""
+
+    grams: ConvertedView | None
+    units: tuple[ConvertedView, ...]
+    exchanges: tuple[str, ...]
+    problem: str
+
+
+@dataclass(frozen=True)
+class HeatView:
+    """An oven setting on every scale and a microwave time at this household's watts."""
+
+    celsius: float
+    fan_celsius: float
+    fahrenheit: float
+    gas_mark: str
+
+
+@dataclass(frozen=True)
 class _Table:
     """The file of conversions."""
 
@@ -42,8 +71,7 @@ class _Table:
 
 @cache
 def _table() -> _Table:
-    text = (files("snabo_core") / "book" / "conversions.toml").read_text("utf-8")
-    read = tomllib.loads(text)
+    read = entries_of("conversions.toml")
     return _Table(
         tuple((d["fresh"], d["dried"], d["fresh_ml"], d["dried_ml"]) for d in read["dried"]),
         read["herbs"]["fresh_over_dried"],

@@ -3,12 +3,11 @@
 from __future__ import annotations
 
 import re
-import tomllib
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
 
+from snabo_core.book import entries_of
 from snabo_core.dish import Leaves, Leaving, Use
 from snabo_core.foods import Food
 
@@ -30,7 +29,6 @@ class Cause:
 @cache
 def causes() -> tuple[Cause, ...]:
     """Return every cause of `book/leavings.toml`, in the order in which they count."""
-    text = (files("snabo_core") / "book" / "leavings.toml").read_text("utf-8")
     return tuple(
         Cause(
             key,
@@ -42,7 +40,7 @@ def causes() -> tuple[Cause, ...]:
             (float(entry["gone"][0]), float(entry["gone"][1]), float(entry["gone"][2])),
             entry["source"],
         )
-        for key, entry in tomllib.loads(text).items()
+        for key, entry in entries_of("leavings.toml").items()
     )
 
 

@@ -7,15 +7,14 @@ after "in", "with" or "for" is only with it. Every other word is left to `accoun
 from __future__ import annotations
 
 import re
-import tomllib
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 from functools import cache, lru_cache
-from importlib.resources import files
 
 from rapidfuzz import fuzz, process
 from rapidfuzz.distance import OSA
 
+from snabo_core.book import entries_of
 from snabo_core.foods import Food, Library
 from snabo_core.foods.library import plain_word, words_of
 from snabo_core.quantities.vocabulary import class_of, words
@@ -414,10 +413,9 @@ def choose_form(food: Food, said: str | Sequence[str], *, counted_in_cans: bool 
 @cache
 def general_names() -> dict[tuple[str, ...], tuple[str, ...]]:
     """Return the names that mean several foods, with the keys of those foods."""
-    text = (files("snabo_core") / "book" / "general_names.toml").read_text("utf-8")
     return {
         tuple(words_of(name)): tuple(entry["foods"])
-        for entry in tomllib.loads(text).values()
+        for entry in entries_of("general_names.toml").values()
         for name in entry["names"]
     }
 

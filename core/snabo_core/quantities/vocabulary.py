@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-import tomllib
 from collections.abc import Mapping
 from functools import cache
-from importlib.resources import files
 from typing import Literal
 
+from snabo_core.book import entries_of
 from snabo_core.foods.library import plain_word
 
 WordClass = Literal["change", "cooked", "prep", "quality", "variety", "shade", "part", "purpose",
@@ -21,9 +20,8 @@ ORDER: tuple[WordClass, ...] = (
 @cache
 def words() -> Mapping[str, WordClass]:
     """Return every known word, singular and without accents, with its class."""
-    text = (files("snabo_core") / "book" / "words.toml").read_text("utf-8")
     found: dict[str, WordClass] = {}
-    lists = tomllib.loads(text)
+    lists = entries_of("words.toml")
     for name in ORDER:
         listed: str = lists[name]
         for word in listed.split():

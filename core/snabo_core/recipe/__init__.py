@@ -9,9 +9,8 @@ from snabo_core.recipe.reading import (
     lines_from,
     new_id,
     read_recipe,
-    recipe_view,
     reread_line,
 )
 
 __all__ = ["MAX_READ_LINES", "SYSTEM_WORDS", "guess_system", "line_from", "lines_from", "new_id", "read_recipe",
-           "recipe_view", "reread_line", "sort_lines"]  # fmt: skip
+           "reread_line", "sort_lines"]  # fmt: skip

@@ -19,15 +19,12 @@ from snabo_core.dish import (
     UnitSystem,
 )
 from snabo_core.foods import Library
-from snabo_core.gaps import gaps_of
 from snabo_core.quantities.grams import weigh
 from snabo_core.quantities.leavings import leavings_of
 from snabo_core.quantities.lexicon import choose_form, head_span, segments_of, spans_in, words_in
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
-from snabo_core.quantities.step_facts import heats_in, times_in
 from snabo_core.recipe.from_steps import lines_in_steps
 from snabo_core.recipe.layout import MOST_LOOKED_AT, Layout, sort_lines
-from snabo_core.wire import RecipeView, StepView
 from snabo_core.wording import say
 
 MAX_READ_LINES = 300
@@ -281,9 +278,3 @@ def reread_line(
         unread=(),
         leavings=leavings_of(written, food, chosen, line.uses),
     )
-
-
-def recipe_view(dish: Dish) -> RecipeView:
-    """Return the facts inside the steps and what the recipe leaves open."""
-    steps = (StepView(s.id, times_in(s.text), heats_in(s.text)) for s in dish.steps)
-    return RecipeView(tuple(steps), gaps_of(dish))

@@ -2,20 +2,19 @@
 
 from __future__ import annotations
 
-import tomllib
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
 from typing import Any, Literal
 
+from snabo_core.book import entries_of, files_in
+from snabo_core.book.cautions import Caution, cautions
 from snabo_core.dish import PLAIN, ROLES
 from snabo_core.errors import BadInput, BookError
 from snabo_core.foods import library
 from snabo_core.renaming import renamed
 from snabo_core.water.steps import TECHNIQUES, Step
 
-FOLDER = files("snabo_core") / "book"
 Basis = Literal["cooked_mass", "loose_volume", "thickening_power"]
 
 
@@ -100,15 +99,6 @@ class StarchGroup:
     usual: str
     able: tuple[str, ...]
     foods: tuple[str, ...]
-
-
-@dataclass(frozen=True)
-class Caution:
-    """A short warning and the rule behind it."""
-
-    key: str
-    text: str
-    why: str
 
 
 @dataclass(frozen=True)
@@ -227,16 +217,12 @@ def read_role(data: Mapping[str, Any]) -> RoleFile:
     )
 
 
-def _toml(name: str) -> dict[str, Any]:
-    return tomllib.loads((FOLDER / name).read_text("utf-8"))
-
-
 @cache
 def book() -> Book:
     """Return the swap book, read once."""
     groups = {
         key: StarchGroup(key, entry["usual"], tuple(entry["able"]), tuple(entry["foods"]))
-        for key, entry in _toml("starch_groups.toml").items()
+        for key, entry in entries_of("starch_groups.toml").items()
     }
     roles = {
         key: RoleName(
@@ -246,15 +232,10 @@ def book() -> Book:
             tuple(f for group in groups.values() if key in group.able for f in group.foods),
             tuple(entry["with"]),
         )
-        for key, entry in _toml("roles.toml").items()
+        for key, entry in entries_of("roles.toml").items()
     }
     missing = set(ROLES) - set(roles)
     if missing or PLAIN not in roles:
         raise BookError(f"roles.toml lacks {', '.join(sorted(missing)) or PLAIN}.")
-    role_files = [
-        read_role(tomllib.loads(path.read_text("utf-8")))
-        for path in (FOLDER / "swaps").iterdir()
-        if path.name.endswith(".toml")
-    ]
-    cautions = {k: Caution(k, e["text"], e["why"]) for k, e in _toml("cautions.toml").items()}
-    return Book(roles, {f.role: f for f in role_files}, cautions, groups)
+    role_files = [read_role(entries_of(name)) for name in files_in("swaps")]
+    return Book(roles, {f.role: f for f in role_files}, cautions(), groups)

@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-import tomllib
 from dataclasses import dataclass
 from functools import cache
 from typing import Any
 
-from snabo_core.swaps.book import FOLDER
+from snabo_core.book import entries_of
 
 
 @dataclass(frozen=True)
@@ -54,7 +53,7 @@ def _member(entry: dict[str, Any]) -> Member:
 @cache
 def line_book() -> LineBook:
     """Return the book of line swaps, read once."""
-    read = tomllib.loads((FOLDER / "line_swaps.toml").read_text("utf-8"))
+    read = entries_of("line_swaps.toml")
     return LineBook(
         tuple(Group(g["job"], tuple(map(_member, g["members"]))) for g in read["group"]),
         tuple(LookAlike(tuple(a["foods"]), a["why"]) for a in read["look_alike"]),

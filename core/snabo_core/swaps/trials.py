@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
-import tomllib
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from snabo_core.book import entries_of
 from snabo_core.dish import Dish, Line, Part, Slot
 from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
 from snabo_core.plate.setting import Setting
-from snabo_core.swaps.book import FOLDER, Book, StandIn
+from snabo_core.swaps.book import Book, StandIn
 from snabo_core.swaps.ledgers import slot_ledger
 from snabo_core.swaps.sauces import liquid_of
 from snabo_core.swaps.scaling import scale_to
@@ -41,7 +41,7 @@ class Trial:
 
 def trials(foods: Library) -> Iterator[Trial]:
     """Yield the trial dishes of the book, settled."""
-    for entry in tomllib.loads((FOLDER / "trials.toml").read_text("utf-8"))["trial"]:
+    for entry in entries_of("trials.toml")["trial"]:
         lines = []
         for food_key, grams, *form in entry["lines"]:
             food = foods.food(food_key)

@@ -10,7 +10,7 @@ from dataclasses import dataclass, field
 from pathlib import Path
 
 from snabo_core.foods import library
-from snabo_core.foods.loading import FOLDER
+from snabo_core.book import FOLDER
 from snabo_core.plate import plate_of
 from tests.helpers import dish, line, part
 
@@ -46,7 +46,7 @@ def sheets() -> list[Sheet]:
 
 
 def printed_rows() -> dict[str, dict[str, str]]:
-    with (FOLDER / "foods.csv").open(encoding="utf-8", newline="") as lines:
+    with (FOLDER / "foods" / "foods.csv").open(encoding="utf-8", newline="") as lines:
         return {r["key"]: r for r in csv.DictReader(x for x in lines if not x.startswith("#"))}
 
 

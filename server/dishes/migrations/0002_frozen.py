@@ -6,7 +6,7 @@ from django.db import migrations
 from snabo_core import dish as core
 from snabo_core.foods import library
 from snabo_core.foods import own
-from snabo_core.frozen import AT_UPGRADE, SCHEMA, freeze, with_old_figures
+from snabo_core.swaps.frozen import AT_UPGRADE, SCHEMA, freeze, with_old_figures
 from snabo_core.plate.rows import Rules
 from snabo_core.swaps.book import book
 

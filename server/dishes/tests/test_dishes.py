@@ -3,7 +3,7 @@
 from config.tests.base import OWN_FOOD, RECIPE, KitchenCase
 from dishes.models import Dish, DishVersion
 from snabo_core.foods import library
-from snabo_core.frozen import SCHEMA
+from snabo_core.swaps.frozen import SCHEMA
 
 
 class Bring(KitchenCase):

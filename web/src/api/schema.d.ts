@@ -1152,71 +1152,6 @@ export interface components {
             net_carbs: number | null;
         };
         /**
-         * FoodFacts
-         * @description Everything known of a food in one form, its figures for `grams` of it.
-         */
-        FoodFacts: {
-            key: string;
-            name: string;
-            curated: boolean;
-            own: boolean;
-            form: string;
-            forms: string[];
-            grams: number;
-            source: string;
-            description: string;
-            convention: string;
-            food_class: string;
-            starch: string;
-            origin: string | null;
-            free_fat: string | null;
-            edible_share: number;
-            allergens: string[] | null;
-            check_label: string[];
-            tags: string[];
-            names: string[];
-            values: {
-                [key: string]: components["schemas"]["ValueView"];
-            };
-            measures: components["schemas"]["MeasureView"][];
-            used_in: components["schemas"]["UsedIn"][];
-        };
-        /**
-         * ValueView
-         * @description One figure of so many grams of a food, and how it is known.
-         *
-         *         `known` is given, derived, computed, recalled, label, class (zero by the class of food)
-         *         or unknown; `high` is None where nothing bounds it.
-         */
-        ValueView: {
-            best: number | null;
-            low: number;
-            high: number | null;
-            known: string;
-        };
-        /**
-         * MeasureView
-         * @description What one unit of a food weighs; `own` where it is the household's measure.
-         */
-        MeasureView: {
-            unit: string;
-            name: string;
-            grams: number;
-            low: number;
-            high: number;
-            source: string;
-            own: boolean;
-        };
-        /**
-         * UsedIn
-         * @description A dish whose draft uses a food.
-         */
-        UsedIn: {
-            dish: string;
-            title: string;
-            grams: number | null;
-        };
-        /**
          * CompareRequest
          * @description Up to four foods and what they are compared by.
          */
@@ -1255,6 +1190,19 @@ export interface components {
             values: {
                 [key: string]: components["schemas"]["ValueView"];
             };
+        };
+        /**
+         * ValueView
+         * @description One figure of so many grams of a food, and how it is known.
+         *
+         *         `known` is given, derived, computed, recalled, label, class (zero by the class of food)
+         *         or unknown; `high` is None where nothing bounds it.
+         */
+        ValueView: {
+            best: number | null;
+            low: number;
+            high: number | null;
+            known: string;
         };
         /**
          * ConversionView
@@ -2576,6 +2524,58 @@ export interface components {
             key: string;
             name: string;
             stand_ins: number;
+        };
+        /**
+         * FoodFacts
+         * @description Everything known of a food in one form, its figures for `grams` of it.
+         */
+        FoodFacts: {
+            key: string;
+            name: string;
+            curated: boolean;
+            own: boolean;
+            form: string;
+            forms: string[];
+            grams: number;
+            source: string;
+            description: string;
+            convention: string;
+            food_class: string;
+            starch: string;
+            origin: string | null;
+            free_fat: string | null;
+            edible_share: number;
+            allergens: string[] | null;
+            check_label: string[];
+            tags: string[];
+            names: string[];
+            values: {
+                [key: string]: components["schemas"]["ValueView"];
+            };
+            measures: components["schemas"]["MeasureView"][];
+            used_in: components["schemas"]["UsedIn"][];
+        };
+        /**
+         * MeasureView
+         * @description What one unit of a food weighs; `own` where it is the household's measure.
+         */
+        MeasureView: {
+            unit: string;
+            name: string;
+            grams: number;
+            low: number;
+            high: number;
+            source: string;
+            own: boolean;
+        };
+        /**
+         * UsedIn
+         * @description A dish whose draft uses a food.
+         */
+        UsedIn: {
+            dish: string;
+            title: string;
+            grams: number | null;
         };
     };
     responses: never;

@@ -28,7 +28,7 @@ from snabo_core.plate import Exclusion
 from snabo_core.plate.eaters import schools
 from snabo_core.swaps.book import book
 from snabo_core.swaps.scaling import scale_to
-from snabo_core.wire import PreviewRequest
+from snabo_core.views.preview import PreviewRequest
 from table.models import Eater
 from table.services import EaterForm, add_eater
 

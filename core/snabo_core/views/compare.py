@@ -7,27 +7,19 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from snabo_core.dish import NONE, Dish
+from snabo_core.dish import NONE, Dish, Readings
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
-from snabo_core.frozen import Frozen, thaw
-from snabo_core.judging import Judged, judged
 from snabo_core.plate import Plate
 from snabo_core.plate.figures import entries, total
 from snabo_core.plate.rows import PLACE, SHOWN, UNIT
 from snabo_core.plate.setting import Setting
-from snabo_core.plate.totals import Totals
-from snabo_core.preview import eater_view
+from snabo_core.plate.totals import Figure, Totals
 from snabo_core.swaps.book import Book
+from snabo_core.swaps.frozen import Frozen, thaw
+from snabo_core.swaps.judged import Judged, judged
 from snabo_core.swaps.scaling import scale_to
-from snabo_core.wire import (
-    CompareStandIn,
-    Difference,
-    DishColumn,
-    DishComparison,
-    EaterView,
-    PartContribution,
-)
+from snabo_core.views.eaters import EaterView, eater_view
 from snabo_core.wording import Message, grams_text, in_energy_unit, say
 
 MOST_COLUMNS = 7
@@ -36,6 +28,68 @@ CHARTED = ("net_carbs", "fat", "added_oil")
 # (EU 1169/2011 Annex XIV).
 SHARE_FACTORS = {"net_carbs": 4.0, "fibre": 2.0, "protein": 4.0, "fat": 9.0}
 NO_DIFFERENCE = (0.05, 0.95)
+
+
+@dataclass(frozen=True)
+class CompareStandIn:
+    """A stand-in to put beside the original."""
+
+    part: str
+    slot: str
+    stand_in: str
+
+
+@dataclass(frozen=True)
+class CompareDishRequest:
+    """A draft, kept versions by number and stand-ins, to stand beside the original."""
+
+    dish: Dish
+    stand_ins: tuple[CompareStandIn, ...] = ()
+    versions: tuple[int, ...] = ()
+    eaters: tuple[str, ...] = ()
+    readings: Readings = NONE
+
+
+@dataclass(frozen=True)
+class Difference:
+    """How a figure differs from the original's; not `real` where the spread swallows it."""
+
+    value: float | None
+    real: bool
+    words: str
+
+
+@dataclass(frozen=True)
+class PartContribution:
+    """What a part brings to a serving; None where unknown."""
+
+    part: str
+    values: dict[str, float | None]
+
+
+@dataclass(frozen=True)
+class DishColumn:
+    """One dish of a comparison, per serving; minutes are more or less than the original's."""
+
+    key: str
+    label: str
+    figures: dict[str, Figure]
+    differences: dict[str, Difference]
+    energy_shares: dict[str, float | None]
+    parts: tuple[PartContribution, ...]
+    eaters: tuple[EaterView, ...]
+    extra_hands_on: float | None
+    extra_total: float | None
+    note: str = ""
+
+
+@dataclass(frozen=True)
+class DishComparison:
+    """Dishes side by side, the original first."""
+
+    nutrients: tuple[str, ...]
+    charted: tuple[str, ...]
+    columns: tuple[DishColumn, ...]
 
 
 @dataclass(frozen=True)

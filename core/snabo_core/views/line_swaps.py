@@ -5,19 +5,60 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from snabo_core.dish import Dish, Line, Part, Slot
+from snabo_core.dish import NONE, Dish, Line, Part, Readings, Slot
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Food, Library
-from snabo_core.judging import judged
 from snabo_core.plate.figures import entries, total
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Totals
 from snabo_core.plate.words import changes_of_a_serving
 from snabo_core.swaps.book import Book
+from snabo_core.swaps.judged import judged
 from snabo_core.swaps.ledgers import slot_ledger
 from snabo_core.swaps.line_book import Group, Member, line_book
-from snabo_core.wire import LineSwaps, LineSwapView
 from snabo_core.wording import Message, grams_text, say
+
+
+@dataclass(frozen=True)
+class LineSwapView:
+    """Something that would do for a line, computed on this dish per serving.
+
+    `water_grams` is how much water it brings more than what is used now, whole dish,
+    None where nobody knows.
+    """
+
+    job: str
+    line: Line
+    note: str
+    changes: tuple[str, ...]
+    water_grams: float | None
+    gains: tuple[str, ...]
+    loses: tuple[str, ...]
+    part_words: str
+    suits: int
+    excluded: bool
+    breaches: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class LineSwaps:
+    """What else would do for a line; `original` is the written line where it is swapped now."""
+
+    line_id: str
+    food: str
+    original: Line | None
+    swaps: tuple[LineSwapView, ...]
+    look_alikes: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class LineSwapRequest:
+    """Which line of a draft to find swaps for."""
+
+    dish: Dish
+    line: str
+    eaters: tuple[str, ...] = ()
+    readings: Readings = NONE
 
 
 @dataclass(frozen=True)

@@ -7,13 +7,14 @@ here, with the same losses, portions, tolerances and household rules.
 from __future__ import annotations
 
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache
 
 from snabo_core.dish import Dish, Line, all_lines
 from snabo_core.foods import Library
 from snabo_core.plate import Plate, plate_of
 from snabo_core.plate.judging import ForEater, judge
 from snabo_core.plate.portions import Sharing, sharing_of
+from snabo_core.plate.rows import Rules
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import as_taken, makes_of, share_of
 from snabo_core.plate.totals import Figure
@@ -105,3 +106,9 @@ def judged(dish: Dish, setting: Setting, book: Book, library: Library) -> Judged
     plate = plate_of(eaten, library, rules=setting.rules, losses=sum_of_losses(ledgers))
     sharing = sharing_of(dish, len(setting.eaters))
     return Judged(dish, eaten, plate, ledgers, sharing, setting, library)
+
+
+@lru_cache(maxsize=64)
+def as_brought(original: Dish, library: Library, rules: Rules) -> Plate:
+    """Return the original's plate; remembered, it stays while the swap is being worked on."""
+    return plate_of(as_taken(original), library, rules=rules, sample=False)

@@ -2,16 +2,45 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
+
 from snabo_core.dish import Dish
 from snabo_core.foods import Library
-from snabo_core.judging import judged
 from snabo_core.plate.setting import Setting
-from snabo_core.preview import as_brought
 from snabo_core.swaps.book import Book
+from snabo_core.swaps.judged import as_brought, judged
 from snabo_core.swaps.ledgers import name_of
-from snabo_core.table_view import split_of
-from snabo_core.verdicts import verdicts_of
-from snabo_core.wire import DishSummary, Layer
+from snabo_core.views.table import split_of
+from snabo_core.views.verdicts import Cell, verdicts_of
+
+
+@dataclass(frozen=True)
+class Layer:
+    """One part of a dish in small: grams, and how much of them is starch."""
+
+    name: str
+    grams: float
+    starch_share: float
+    swapped: bool
+
+
+@dataclass(frozen=True)
+class DishSummary:
+    """A dish in the list: per serving, with whom it suits; None where unknown or unchanged.
+
+    `cells` are its verdicts for all eaters, `split` says where it would have to part for them.
+    """
+
+    servings: float
+    net_carbs: float | None
+    was_net_carbs: float | None
+    suits: tuple[str, ...]
+    others: tuple[str, ...]
+    layers: tuple[Layer, ...]
+    swapped: tuple[str, ...]
+    doubtful: int
+    cells: tuple[Cell, ...]
+    split: str
 
 
 def summary(dish: Dish, setting: Setting, book: Book, library: Library) -> DishSummary:

@@ -14,14 +14,14 @@ from snabo_core.foods import Food, Library
 from snabo_core.foods.certainty import EXCLUSIONS, Certainty, certainty_of
 from snabo_core.foods.own import check_name
 from snabo_core.foods.records import AVAILABLE, AXIS, NUTRIENTS, FoodRow, Vector
-from snabo_core.frozen import FrozenRow, food_from, frozen_row, lines_of, row_from
-from snabo_core.judging import Judged, judged
 from snabo_core.plate.figures import Entry, entries, total
 from snabo_core.plate.rows import HOMEMADE, PLACE, Rules
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import makes_of
 from snabo_core.plate.totals import Totals
 from snabo_core.swaps.book import Book
+from snabo_core.swaps.frozen import FrozenRow, food_from, frozen_row, lines_of, row_from
+from snabo_core.swaps.judged import Judged, judged
 from snabo_core.swaps.ledgers import changes_of
 
 PREFIX = "made:"

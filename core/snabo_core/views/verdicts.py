@@ -3,21 +3,34 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
+from typing import Literal
 
-from snabo_core.judging import Judged
 from snabo_core.plate import Plate
 from snabo_core.plate.eaters import Eater, Standing, Target
 from snabo_core.plate.exclusions import Breach
 from snabo_core.plate.judging import ForEater
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.words import LABELS
-from snabo_core.wire.table import Cell, Verdict
+from snabo_core.swaps.judged import Judged
 from snabo_core.wording import Message, in_energy_unit, listed, say
 
 # A limit missed by less than this share of it is missed nearly; common practice, no source.
 NEARLY = 0.15
 NEEDS_A_LOOK = {"may_contain", "check_label", "unknown"}
+
+
+Verdict = Literal["fits", "nearly", "does_not", "cannot_tell"]
+
+
+@dataclass(frozen=True)
+class Cell:
+    """Whether a dish suits an eater: fits, nearly, does_not or cannot_tell, and what decides."""
+
+    eater: str
+    verdict: Verdict
+    words: str
+    line: str
 
 
 def verdicts_of(made: Judged) -> tuple[Cell, ...]:

@@ -3,35 +3,115 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 import numpy as np
 
-from snabo_core.dish import Choice, Dish, all_lines
+from snabo_core.dish import NONE, Choice, Dish, Readings, all_lines
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.plate.figures import entries, total
 from snabo_core.plate.rows import PLACE
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import as_taken
-from snabo_core.preview import as_brought, eater_view
 from snabo_core.swaps.book import Book
+from snabo_core.swaps.judged import as_brought
 from snabo_core.swaps.ranking import elsewhere, rank
 from snabo_core.swaps.scaling import by_hand, cooked
-from snabo_core.wire import (
-    Band,
-    ByHandView,
-    CandidateView,
-    DecidingReach,
-    EaterView,
-    Ranking,
-    Reach,
-)
+from snabo_core.views.eaters import EaterView, Reach, eater_view
+from snabo_core.views.water import Band
 
 # A limit of nothing still needs a size to compare misses with; 5 g or mg.
 SMALL_LIMIT = 5.0
 # A limit counts as moved from this share of it on.
 LEAST_MOVED = 0.02
+
+
+@dataclass(frozen=True)
+class RankRequest:
+    """Which slot of a draft to find stand-ins for."""
+
+    sequence: int
+    dish: Dish
+    part: str
+    slot: str
+    eaters: tuple[str, ...] = ()
+    readings: Readings = NONE
+
+
+@dataclass(frozen=True)
+class DecidingReach:
+    """A limit and whose it is."""
+
+    eater: str
+    reach: Reach
+
+
+@dataclass(frozen=True)
+class CandidateView:
+    """A stand-in computed on this dish before it is chosen."""
+
+    stand_in: str
+    name: str
+    family: str
+    expectation: str
+    taste: str
+    smell: str
+    texture: dict[str, int]
+    evidence: str
+    equipment: tuple[str, ...]
+    without: dict[str, str]
+    choice: Choice
+    net_carbs: float | None
+    eaters: tuple[EaterView, ...]
+    # every limit of everybody eating, the worst off first
+    deciding: tuple[DecidingReach, ...]
+    # the limit that this stand-in moves most, None where it moves none to speak of
+    moves: DecidingReach | None
+    extra_hands_on: float
+    extra_total: float
+    water_share: float
+    band: Band | None
+    excluded: bool
+    suits: int
+    why: str
+    # why it cannot do all that the original did here, empty if it can
+    limit: str = ""
+
+
+@dataclass(frozen=True)
+class ByHandView:
+    """What can always be done with a slot, and the net carbs of a serving with it."""
+
+    choice: Choice
+    net_carbs: float | None
+
+
+@dataclass(frozen=True)
+class Ranking:
+    """The stand-ins of a slot, best first, and what is done by hand.
+
+    `problem` says why no stand-in could be scaled, empty where they were.
+    """
+
+    sequence: int
+    role: str
+    role_name: str
+    candidates: tuple[CandidateView, ...]
+    # What somebody leaves out elsewhere in the dish: no stand-in of this slot cures it.
+    elsewhere: tuple[str, ...] = ()
+    by_hand: tuple[ByHandView, ...] = ()
+    was_net_carbs: float | None = None
+    problem: str = ""
+
+
+@dataclass(frozen=True)
+class RoleView:
+    """A role and whether the book has stand-ins for it."""
+
+    key: str
+    name: str
+    stand_ins: int
 
 
 def ranking(

@@ -8,19 +8,84 @@ from dataclasses import dataclass, replace
 from snabo_core.dish import NONE, Dish, Part, Readings, all_lines
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
-from snabo_core.judging import Judged, judged
 from snabo_core.plate import Plate
 from snabo_core.plate.eaters import standing
 from snabo_core.plate.judging import ForEater
 from snabo_core.plate.rows import PLACE, UNIT
 from snabo_core.plate.setting import Setting
+from snabo_core.plate.totals import Figure
 from snabo_core.plate.words import LABELS
 from snabo_core.swaps.book import Book
-from snabo_core.wire import Cell, DayEater, DayLine, DayView
+from snabo_core.swaps.judged import Judged, judged
+from snabo_core.views.verdicts import Cell
 from snabo_core.wording import Message, in_energy_unit, listed, say
 
 MOST_MEALS = 8
 LEAST_OVER = 1e-6
+
+
+@dataclass(frozen=True)
+class MatrixRow:
+    """A dish against every eater, and where it would have to split for them to share it."""
+
+    dish: str
+    title: str
+    cells: tuple[Cell, ...]
+    split: str
+
+
+@dataclass(frozen=True)
+class TableMatrix:
+    """The household's dishes against its eaters."""
+
+    eaters: tuple[str, ...]
+    rows: tuple[MatrixRow, ...]
+
+
+@dataclass(frozen=True)
+class DayMeal:
+    """A meal of a day: a dish and how many servings of it everybody has."""
+
+    dish: str
+    servings: float
+
+
+@dataclass(frozen=True)
+class DayRequest:
+    """The meals of a day; nothing else of a diary."""
+
+    meals: tuple[DayMeal, ...]
+
+
+@dataclass(frozen=True)
+class DayLine:
+    """One daily limit of an eater: what the meals use of it and what they leave."""
+
+    nutrient: str
+    label: str
+    unit: str
+    at_least: float | None
+    at_most: float | None
+    used: Figure
+    words: str
+    met: bool
+
+
+@dataclass(frozen=True)
+class DayEater:
+    """A day of one eater."""
+
+    eater: str
+    name: str
+    lines: tuple[DayLine, ...]
+
+
+@dataclass(frozen=True)
+class DayView:
+    """What the meals of a day leave for each eater."""
+
+    titles: tuple[str, ...]
+    eaters: tuple[DayEater, ...]
 
 
 def split_of(made: Judged, cells: Sequence[Cell]) -> str:

@@ -1,4 +1,4 @@
-"""A report on the food data: python -m snabo_core.data_quality > docs/data-quality.md.
+"""A report on the food data: python -m snabo_core.checks.data_quality > docs/data-quality.md.
 
 Coverage, unknowns and outliers by kind of food, and the facts that are zero by class. The
 thresholds are common practice, no source.
@@ -118,7 +118,7 @@ def report(foods: Library) -> str:
     lines = [
         "# Data quality",
         "",
-        "Written by `python -m snabo_core.data_quality`; a test fails when it is stale.",
+        "Written by `python -m snabo_core.checks.data_quality`; a test fails when it is stale.",
         "",
         f"{len(foods.rows)} rows, {len(foods.foods)} curated foods with {names} names, allergens",
         f"looked up for {len(looked)} of them. Foods outside the curated layer have unknown",

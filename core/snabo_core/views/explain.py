@@ -6,21 +6,20 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from snabo_core.dish import Dish, Line, all_lines
+from snabo_core.dish import NONE, Dish, Line, Readings, all_lines
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.foods.records import AVAILABLE, NET_ONLY, FoodRow
-from snabo_core.foods.view import how_known
-from snabo_core.judging import Judged, judged
 from snabo_core.plate.eaters import standing
 from snabo_core.plate.figures import entries, total
 from snabo_core.plate.rows import PLACE, SHOWN
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import cut_lines
-from snabo_core.plate.totals import Cause, Totals
+from snabo_core.plate.totals import Cause, Figure, Totals
 from snabo_core.plate.words import LABELS
 from snabo_core.swaps.book import Book
-from snabo_core.wire import Explained, ExplainedLine, ExplainRequest, WhatIf
+from snabo_core.swaps.judged import Judged, judged
+from snabo_core.views.foods import how_known
 from snabo_core.wording import Message, in_energy_unit, say
 
 MOST_WHAT_IF = 10
@@ -28,6 +27,53 @@ CAUSE_WORDS: dict[Cause, str] = {
     "unknown": "unknown", "label": "the label's rounding", "measure": "how full the measure is",
     "recalled": "a value from memory", "natural": "natural spread",
 }  # fmt: skip
+
+
+@dataclass(frozen=True)
+class ExplainRequest:
+    """Which figure of a draft to open: by serving, 100g, dish, or an eater's id."""
+
+    dish: Dish
+    nutrient: str
+    scale: str
+    eaters: tuple[str, ...] = ()
+    readings: Readings = NONE
+
+
+@dataclass(frozen=True)
+class WhatIf:
+    """A figure and the words of the limits on it if a line were changed."""
+
+    value: float | None
+    words: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class ExplainedLine:
+    """What one line brings to a figure, where it comes from, by which rule, in what doubt."""
+
+    line_id: str
+    part: str
+    food: str
+    grams: float | None
+    value: float | None
+    of_total: float | None
+    source: str
+    rule: str
+    doubt: str
+    gone: WhatIf | None
+    halved: WhatIf | None
+
+
+@dataclass(frozen=True)
+class Explained:
+    """A figure opened down to its lines."""
+
+    nutrient: str
+    label: str
+    scale: str
+    figure: Figure
+    lines: tuple[ExplainedLine, ...]
 
 
 @dataclass(frozen=True)

@@ -1,0 +1,24 @@
+"""The cautions of the book."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cache
+
+from snabo_core.book import entries_of
+
+
+@dataclass(frozen=True)
+class Caution:
+    """A short warning and the rule behind it."""
+
+    key: str
+    text: str
+    why: str
+
+
+@cache
+def cautions() -> Mapping[str, Caution]:
+    """Return every caution by its key, read once."""
+    return {k: Caution(k, e["text"], e["why"]) for k, e in entries_of("cautions.toml").items()}

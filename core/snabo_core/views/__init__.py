@@ -1,0 +1,1 @@
+"""What each screen gets: one file per answer, its types beside what builds it."""

@@ -1,0 +1,149 @@
+"""How a dish stands for one eater, as reach bars and sentences."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+
+from snabo_core.plate import Plate
+from snabo_core.plate.cautions import people_cautions
+from snabo_core.plate.exclusions import Breach
+from snabo_core.plate.judging import ForEater
+from snabo_core.plate.programme import RULES, rule_standings
+from snabo_core.plate.rows import UNIT
+from snabo_core.plate.setting import Setting
+from snabo_core.plate.totals import Figure
+from snabo_core.plate.words import LABELS
+from snabo_core.swaps.judged import Judged
+from snabo_core.wording import Message, in_energy_unit, say
+
+
+@dataclass(frozen=True)
+class Reach:
+    """One target of an eater against the serving: what a reach bar draws."""
+
+    nutrient: str
+    label: str
+    unit: str
+    figure: Figure
+    was: float | None
+    at_least: float | None
+    at_most: float | None
+    per: str
+    hard: bool
+    code: str
+    met: bool
+    line_id: str | None
+    words: str
+
+
+@dataclass(frozen=True)
+class BreachView:
+    """An exclusion broken, or not surely kept, and the line to blame."""
+
+    what: str
+    certainty: str
+    line_id: str
+    words: str
+    # what else the recipe offers that would do, in words; empty where nothing does
+    help: str = ""
+
+
+@dataclass(frozen=True)
+class RuleView:
+    """A rule of an eater's programme and whether the dish keeps it."""
+
+    rule: str
+    kept: bool
+    words: str
+
+
+@dataclass(frozen=True)
+class PeopleCautionView:
+    """A caution said once for a dish, with the ids of the eaters it concerns."""
+
+    key: str
+    text: str
+    why: str
+    eaters: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class EaterView:
+    """How their portion stands for one eater; without `portion_grams` it is a serving."""
+
+    id: str
+    name: str
+    school: str
+    suits: bool
+    excluded: bool
+    reaches: tuple[Reach, ...]
+    breaches: tuple[BreachView, ...]
+    portion_grams: float | None = None
+    rules: tuple[RuleView, ...] = ()
+
+
+def eater_of(person: ForEater, made: Judged, was: Plate, whole: float) -> EaterView:
+    """Return how what an eater is given stands; `whole` are the grams of the dish."""
+    eater, setting = person.eater, made.setting
+    share = made.sharing.of(eater.id)
+    usual = share == 1 / made.dish.servings
+    figures = made.figures_of(eater.id)
+    rules = tuple(
+        RuleView(RULES[r.rule], r.kept, say(r.message))
+        for r in rule_standings(eater.programme, made.lines, made.library, setting.today)
+    )
+    view = eater_view(person, figures, was.figures if usual else was.of_share(share), setting)
+    return replace(view, portion_grams=share * whole, rules=rules)
+
+
+def cautions_of(made: Judged) -> tuple[PeopleCautionView, ...]:
+    """Return what concerns somebody eating, each caution once with everybody it concerns."""
+    found: dict[str, PeopleCautionView] = {}
+    for eater in made.setting.eaters:
+        for c in people_cautions(eater, made.figures_of(eater.id)):
+            known = found.get(c.key, PeopleCautionView(c.key, c.text, c.why, ()))
+            found[c.key] = replace(known, eaters=(*known.eaters, eater.id))
+    return tuple(found.values())
+
+
+def eater_view(
+    person: ForEater,
+    figures: Mapping[str, Figure],
+    was: Mapping[str, Figure],
+    setting: Setting,
+) -> EaterView:
+    """Return one eater's reach bars and broken exclusions, in the household's energy unit."""
+    reaches = tuple(
+        Reach(
+            nutrient=target.nutrient,
+            label=LABELS[target.nutrient],
+            unit=UNIT.get(target.nutrient, "g"),
+            figure=figures[target.nutrient],
+            was=was[target.nutrient].best,
+            at_least=target.meal(target.at_least),
+            at_most=target.meal(target.at_most),
+            per=target.per,
+            hard=target.hard,
+            code=result.code,
+            met=result.met,
+            line_id=result.line_id,
+            words=say(in_energy_unit(result.message, setting.energy_unit)),
+        )
+        for target, result in zip(person.eater.targets, person.standings, strict=True)
+    )
+    broken = tuple(
+        BreachView(b.what, b.certainty, b.line_id, say(b.message), _helped(b))
+        for b in person.breaches
+    )
+    eater = person.eater
+    return EaterView(
+        eater.id, eater.name, eater.school, person.suits, person.excluded, reaches, broken
+    )
+
+
+def _helped(breach: Breach) -> str:
+    """Say which other choice of the recipe would do, empty where none would."""
+    if breach.other is None:
+        return ""
+    return say(Message("other_would_do", {"food": breach.other.food_name}))
