@@ -11,6 +11,7 @@ import sys
 import time
 from collections.abc import Callable
 from pathlib import Path
+from uuid import uuid4
 
 ROOT = Path(__file__).resolve().parents[1]
 sys.path[:0] = [str(ROOT / "core"), str(ROOT / "server")]
@@ -27,6 +28,7 @@ from django.test.utils import setup_databases, setup_test_environment, teardown_
 
 from accounts.models import Household, User  # noqa: E402
 from config.warm import warm  # noqa: E402
+from dishes.models import Dish, DishVersion  # noqa: E402
 from snabo_core.foods import library  # noqa: E402
 from snabo_core.plate.eaters import schools, standings  # noqa: E402
 from snabo_core.plate.figures import entries, total, totals_of_many  # noqa: E402
@@ -41,7 +43,10 @@ COMMITTED = ROOT / "tools" / "bench_ratios.json"
 ALLOWED = 3.0
 RUNS, WARM = 60, 8
 # Budgets in ms, warm, 95th percentile, for 60 lines and 4 eaters.
+DISHES, VERSIONS = 50, 4
 BUDGETS = {
+    "list of 50 dishes": 40,
+    "table of 50 dishes": 250,
     "preview": 25.0,
     "rank": 60.0,
     "food search": 20.0,
@@ -98,6 +103,22 @@ def household(name: str = "bench") -> Client:
         add_eater(home, EaterForm(school, school, list(preset.targets), list(preset.exclusions)))
     client = Client()
     client.force_login(user, "accounts.backends.HouseholdBackend")
+    return client
+
+
+def full_household(dish: dict) -> Client:
+    """Return somebody with 50 dishes of 60 lines and 200 versions."""
+    client = household("full")
+    home = Household.objects.get(name="full")
+    dishes = Dish.objects.bulk_create(
+        Dish(household=home, uid=uuid4(), title=f"Weir pot {i}", draft=dish) for i in range(DISHES)
+    )
+    stored = list(Dish.objects.filter(uid__in=[made.uid for made in dishes]))
+    DishVersion.objects.bulk_create(
+        DishVersion(dish=made, number=number, document=dish, frozen={})
+        for made in stored
+        for number in range(1, VERSIONS + 1)
+    )
     return client
 
 
@@ -167,6 +188,9 @@ def timings() -> dict[str, tuple[float, float]]:
             lambda: [read_line(lines[i % len(lines)].text, library()) for i in range(1000)], 5
         ),
     }
+    full = full_household(dish)
+    found["list of 50 dishes"] = measure(lambda: full.get("/api/dishes"), 20)
+    found["table of 50 dishes"] = measure(lambda: full.get("/api/table"), 20)
     plates, judged, bare = candidate_plates()
     found["40 plates"] = measure(plates)
     found["40 plates judged"] = measure(judged)

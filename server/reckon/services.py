@@ -6,7 +6,8 @@ from dataclasses import replace
 from uuid import UUID
 
 import msgspec
-from django.db.models import Count, F
+from django.db.models import Count, F, TextField
+from django.db.models.functions import Cast
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Household
@@ -145,7 +146,12 @@ def _setting(household: Household, request: Asking) -> Setting:
 
 def matrix(household: Household) -> TableMatrix:
     """Return the household's dishes against its eaters; one that cannot be read is left out."""
-    found = Dish.objects.of(household).filter(deleted_at=None).prefetch_related(being_cooked())
+    found = (
+        Dish.objects.of(household)
+        .filter(deleted_at=None)
+        .defer("draft")
+        .prefetch_related(being_cooked())
+    )
     summaries = _Summaries(household)
     rows = []
     for dish in found[:MOST_DISHES]:
@@ -175,6 +181,7 @@ def dishes_of(household: Household) -> list[DishRecord]:
         Dish.objects.of(household)
         .filter(deleted_at=None)
         .annotate(kept=Count("versions", distinct=True), cooked=Count("runs", distinct=True))
+        .defer("draft")
         .order_by("-changed_at", "-id")
         .prefetch_related(being_cooked())
     )
@@ -191,7 +198,10 @@ def dishes_of(household: Household) -> list[DishRecord]:
 
 
 class _Summaries:
-    """The kept summaries of a household's dishes, renewed where what they rest on has changed."""
+    """The kept summaries of a household's dishes, renewed where what they rest on has changed.
+
+    A document is fetched only for a dish whose summary has to be renewed.
+    """
 
     def __init__(self, household: Household) -> None:
         self.setting, self.foods = setting_of(household), library_of(household)
@@ -249,7 +259,9 @@ def food_facts(
 def used_in(household: Household, key: str) -> list[UsedIn]:
     """Return the household's dishes whose draft uses a food, with its grams in each."""
     found = []
-    for dish in Dish.objects.of(household).filter(deleted_at=None):
+    written = Cast("draft", TextField())
+    holding = Dish.objects.of(household).annotate(written=written)
+    for dish in holding.filter(deleted_at=None, written__contains=f'"{key}"'):
         document = stored_dish(dish.draft)
         lines = [line for _, line in core.all_lines(document) if line.food == key]
         if lines:

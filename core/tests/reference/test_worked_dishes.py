@@ -9,8 +9,8 @@ import unittest
 from dataclasses import dataclass, field
 from pathlib import Path
 
-from snabo_core.foods import library
 from snabo_core.book import FOLDER
+from snabo_core.foods import library
 from snabo_core.plate import plate_of
 from tests.helpers import dish, line, part
 

@@ -11,7 +11,13 @@ from drf_spectacular.generators import SchemaGenerator
 
 from config.tests.test_rights import endpoints
 
-PAGES = ("README.md", "CONTRIBUTING.md", "docs/architecture.md", "deploy/README.md")
+PAGES = (
+    "README.md",
+    "CONTRIBUTING.md",
+    "docs/architecture.md",
+    "docs/figure.md",
+    "deploy/README.md",
+)
 
 
 class Contract(TestCase):
