@@ -10,20 +10,6 @@ import { createBrowserRouter, Navigate, RouterProvider, useRouteError } from 're
 import { ApiError, sentence } from './api/client';
 import { Frame } from './parts/Frame';
 import { Notice } from './parts/Notice';
-import { BenchPlace } from './places/bench/BenchPlace';
-import { DishFrame } from './places/bench/DishFrame';
-import { BringPlace } from './places/bring/BringPlace';
-import { ComparePlace } from './places/compare/ComparePlace';
-import { DishesPlace } from './places/dishes/DishesPlace';
-import { ConversionsPlace } from './places/foods/ConversionsPlace';
-import { FoodsFrame } from './places/foods/FoodsFrame';
-import { LookUpPlace } from './places/foods/LookUpPlace';
-import { OwnFoodsPlace } from './places/foods/OwnFoodsPlace';
-import { SideBySidePlace } from './places/foods/SideBySidePlace';
-import { KitchenPlace } from './places/kitchen/KitchenPlace';
-import { PortionsPlace } from './places/portions/PortionsPlace';
-import { TablePlace } from './places/table/TablePlace';
-import { WaterPlace } from './places/water/WaterPlace';
 import { useTitle } from './parts/useTitle';
 import { themeFor } from './theme/theme';
 import { useMode } from './theme/useMode';
@@ -68,31 +54,88 @@ const router = createBrowserRouter([
     path: '/',
     element: <Frame />,
     errorElement: <Fault />,
+    hydrateFallbackElement: <main className="place soft">Opening the kitchen …</main>,
     children: [
       { index: true, element: <Navigate to="/dishes" replace /> },
-      { path: 'dishes', element: <DishesPlace /> },
-      { path: 'bring', element: <BringPlace /> },
-      { path: 'table', element: <TablePlace /> },
+      {
+        path: 'dishes',
+        lazy: async () => ({
+          Component: (await import('./places/dishes/DishesPlace')).DishesPlace,
+        }),
+      },
+      {
+        path: 'bring',
+        lazy: async () => ({ Component: (await import('./places/bring/BringPlace')).BringPlace }),
+      },
+      {
+        path: 'table',
+        lazy: async () => ({ Component: (await import('./places/table/TablePlace')).TablePlace }),
+      },
       {
         path: 'foods',
-        element: <FoodsFrame />,
+        lazy: async () => ({ Component: (await import('./places/foods/FoodsFrame')).FoodsFrame }),
         children: [
-          { index: true, element: <LookUpPlace /> },
-          { path: 'side-by-side', element: <SideBySidePlace /> },
-          { path: 'own', element: <OwnFoodsPlace /> },
-          { path: 'conversions', element: <ConversionsPlace /> },
+          {
+            index: true,
+            lazy: async () => ({
+              Component: (await import('./places/foods/LookUpPlace')).LookUpPlace,
+            }),
+          },
+          {
+            path: 'side-by-side',
+            lazy: async () => ({
+              Component: (await import('./places/foods/SideBySidePlace')).SideBySidePlace,
+            }),
+          },
+          {
+            path: 'own',
+            lazy: async () => ({
+              Component: (await import('./places/foods/OwnFoodsPlace')).OwnFoodsPlace,
+            }),
+          },
+          {
+            path: 'conversions',
+            lazy: async () => ({
+              Component: (await import('./places/foods/ConversionsPlace')).ConversionsPlace,
+            }),
+          },
         ],
       },
-      { path: 'kitchen', element: <KitchenPlace /> },
+      {
+        path: 'kitchen',
+        lazy: async () => ({
+          Component: (await import('./places/kitchen/KitchenPlace')).KitchenPlace,
+        }),
+      },
       {
         path: 'dishes/:dishId',
-        element: <DishFrame />,
+        lazy: async () => ({ Component: (await import('./places/bench/DishFrame')).DishFrame }),
         children: [
           { index: true, element: <Navigate to="bench" replace /> },
-          { path: 'bench', element: <BenchPlace /> },
-          { path: 'water', element: <WaterPlace /> },
-          { path: 'portions', element: <PortionsPlace /> },
-          { path: 'compare', element: <ComparePlace /> },
+          {
+            path: 'bench',
+            lazy: async () => ({
+              Component: (await import('./places/bench/BenchPlace')).BenchPlace,
+            }),
+          },
+          {
+            path: 'water',
+            lazy: async () => ({
+              Component: (await import('./places/water/WaterPlace')).WaterPlace,
+            }),
+          },
+          {
+            path: 'portions',
+            lazy: async () => ({
+              Component: (await import('./places/portions/PortionsPlace')).PortionsPlace,
+            }),
+          },
+          {
+            path: 'compare',
+            lazy: async () => ({
+              Component: (await import('./places/compare/ComparePlace')).ComparePlace,
+            }),
+          },
         ],
       },
       { path: '*', element: <NoSuchPlace /> },

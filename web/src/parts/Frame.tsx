@@ -1,19 +1,22 @@
 /** The household's places along the top; asks strangers to sign in. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState, type JSX } from 'react';
+import { lazy, Suspense, useMemo, useState, type JSX } from 'react';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
 
 import { ApiError, client, sentence, take } from '../api/client';
 import { sessionQuery } from '../api/queries';
-import { SignInPlace } from '../places/sign-in/SignInPlace';
 import { useMode } from '../theme/useMode';
 import { GlassPatterns } from './SightGlass';
 import { setEnergyUnit } from './format';
-import { KeysDialog } from './KeysDialog';
 import { Notice } from './Notice';
 import { ReachPatterns } from './ReachBar';
 import { Settled } from './Settled';
 import { useKeys } from './useKeys';
+
+const SignInPlace = lazy(async () => ({
+  default: (await import('../places/sign-in/SignInPlace')).SignInPlace,
+}));
+const KeysDialog = lazy(async () => ({ default: (await import('./KeysDialog')).KeysDialog }));
 
 const PLACES = [
   ['/dishes', 'Dishes'],
@@ -31,7 +34,12 @@ export function Frame(): JSX.Element {
   useKeys(useMemo(() => ({ '?': () => showKeys(true) }), []));
   if (session.isPending) return <main className="place soft">Opening the kitchen …</main>;
   if (session.error) {
-    if (session.error instanceof ApiError && session.error.status === 401) return <SignInPlace />;
+    if (session.error instanceof ApiError && session.error.status === 401)
+      return (
+        <Suspense>
+          <SignInPlace />
+        </Suspense>
+      );
     return (
       <main className="place">
         <Notice
@@ -95,7 +103,11 @@ export function Frame(): JSX.Element {
       <Settled place={pathname.split('/', 3).join('/')}>
         <Outlet />
       </Settled>
-      <KeysDialog open={keysShown} onClose={() => showKeys(false)} />
+      {keysShown && (
+        <Suspense>
+          <KeysDialog open onClose={() => showKeys(false)} />
+        </Suspense>
+      )}
     </div>
   );
 }
