@@ -4,6 +4,7 @@ python tools/check_contract.py         fails when either is stale
 ./snabo types                          renews both
 """
 
+import json
 import os
 import subprocess
 import sys
@@ -24,8 +25,13 @@ from drf_spectacular.generators import SchemaGenerator  # noqa: E402
 from drf_spectacular.renderers import OpenApiYamlRenderer  # noqa: E402
 from drf_spectacular.validation import validate_schema  # noqa: E402
 
+from snabo_core.foods.own import ALLERGEN_WORDS, HOLDABLE  # noqa: E402
+from snabo_core.plate.nutrients import LABELS, TARGETED, UNIT  # noqa: E402
+from snabo_core.quantities.conversions import salt_kinds  # noqa: E402
+
 CONTRACT = ROOT / "docs" / "openapi.yaml"
 TYPES = ROOT / "web" / "src" / "api" / "schema.d.ts"
+VOCABULARY = ROOT / "web" / "src" / "api" / "vocabulary.ts"
 
 
 def contract() -> str:
@@ -42,19 +48,47 @@ def types(source: Path, target: Path) -> None:
     subprocess.run(command, check=True, capture_output=True)
 
 
+def vocabulary() -> str:
+    """Return the words that screens share with the core, as TypeScript."""
+    words = {
+        "LABELS": LABELS,
+        "UNITS": UNIT,
+        "TARGETED": TARGETED,
+        "ALLERGENS": ALLERGEN_WORDS,
+        "HOLDABLE": HOLDABLE,
+        "SALTS": tuple(salt_kinds()),
+    }
+    kinds = {"LABELS": "Record<string, string>", "UNITS": "Record<string, string>"}
+    lines = ["/** The core's words, written by ./snabo types; not to be changed by hand. */"]
+    for name, value in words.items():
+        text = json.dumps(value, ensure_ascii=False, indent=2)
+        lines.append(f"export const {name}: {kinds.get(name, 'readonly string[]')} = {text};")
+    return _pretty("\n".join(lines) + "\n")
+
+
+def _pretty(text: str) -> str:
+    tool = ROOT / "web" / "node_modules" / ".bin" / "prettier"
+    command = [str(tool), "--stdin-filepath", str(VOCABULARY)]
+    done = subprocess.run(command, input=text, check=True, capture_output=True, text=True)
+    return done.stdout
+
+
 def main() -> int:
     fresh = contract()
     if "--write" in sys.argv:
         CONTRACT.write_text(fresh)
         types(CONTRACT, TYPES)
+        VOCABULARY.write_text(vocabulary())
         return 0
     with tempfile.TemporaryDirectory() as folder:
         source, target = Path(folder, "openapi.yaml"), Path(folder, "schema.d.ts")
         source.write_text(fresh)
         types(source, target)
+        words = Path(folder, "vocabulary.ts")
+        words.write_text(vocabulary())
         stale = [
             str(known.relative_to(ROOT))
-            for known, new in ((CONTRACT, source), (TYPES, target))
+            for known, new in ((CONTRACT, source), (TYPES, target), (VOCABULARY, words))
             if not known.exists() or known.read_text() != new.read_text()
         ]
     for name in stale:

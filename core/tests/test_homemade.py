@@ -13,7 +13,8 @@ from snabo_core.foods.certainty import EXCLUSIONS, certainty_of
 from snabo_core.foods.own import Own
 from snabo_core.plate import plate_of
 from snabo_core.plate.exclusions import Exclusion, breaches
-from snabo_core.plate.rows import SHOWN, PolyolRule, Rules
+from snabo_core.plate.nutrients import SHOWN
+from snabo_core.plate.rows import PolyolRule, Rules
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import lines_from
 from snabo_core.swaps.book import book

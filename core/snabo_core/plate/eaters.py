@@ -13,16 +13,13 @@ from snabo_core.book import entries_of
 from snabo_core.errors import BadInput
 from snabo_core.foods.records import Vector
 from snabo_core.plate.exclusions import Exclusion
+from snabo_core.plate.nutrients import TARGETED, UNIT
 from snabo_core.plate.programme import Programme
-from snabo_core.plate.rows import PLACE, UNIT
+from snabo_core.plate.rows import PLACE
 from snabo_core.plate.totals import DECIDING, Blame, Many, Totals
 from snabo_core.wording import Message
 
 NEARLY_SURE = 0.975
-TARGETED = (
-    "net_carbs", "carbohydrate", "protein", "fat", "saturated", "fibre", "sugars", "added_sugar",
-    "polyols", "added_oil", "sodium_mg", "kcal", "vegetables",
-)  # fmt: skip
 ALL_FATS = ("oil", "dairy", "spray")
 MOST_LIMIT, MOST_TOLERANCE = 20_000.0, 1000.0
 

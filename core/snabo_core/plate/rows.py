@@ -12,16 +12,11 @@ import numpy as np
 from snabo_core.book import entries_of
 from snabo_core.foods.energy import energy_kcal
 from snabo_core.foods.records import AVAILABLE, AXIS, Food, FoodRow, Vector
+from snabo_core.plate.nutrients import SHOWN, UNIT
 
-# What a plate shows, in this order; units per serving are g, mg for sodium, kcal for energy.
-SHOWN = (
-    "kcal", "net_carbs", "carbohydrate", "fibre", "sugars", "added_sugar", "polyols", "protein",
-    "fat", "saturated", "added_oil", "sodium_mg", "vegetables",
-)  # fmt: skip
 # Beside what is shown: added oil as schools count it that leave out dairy fat.
 FIGURES = (*SHOWN, "plain_oil")
 PLACE = {name: i for i, name in enumerate(FIGURES)}
-UNIT = {"kcal": "kcal", "sodium_mg": "mg"}
 DIRECT = [name for name in SHOWN if name in AXIS]
 # Which share of polyols is taken off net carbs: (all but erythritol, erythritol).
 PolyolRule = Literal["all", "half", "none"]

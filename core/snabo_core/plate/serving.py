@@ -10,7 +10,8 @@ import numpy as np
 from snabo_core.dish import Dish, Line
 from snabo_core.foods import Library
 from snabo_core.plate.figures import Entry, entries, total
-from snabo_core.plate.rows import PLACE, SHOWN, USUAL, Rules
+from snabo_core.plate.nutrients import SHOWN
+from snabo_core.plate.rows import PLACE, USUAL, Rules
 from snabo_core.plate.taking import makes_of
 from snabo_core.plate.totals import Figure, Totals
 

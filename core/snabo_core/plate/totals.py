@@ -12,7 +12,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from snabo_core.foods.records import Vector
-from snabo_core.plate.rows import FIGURES, PLACE, SHOWN
+from snabo_core.plate.nutrients import SHOWN
+from snabo_core.plate.rows import FIGURES, PLACE
 
 DRAWS = 2000
 SPREAD = (0.05, 0.95)

@@ -2,25 +2,11 @@
 
 from __future__ import annotations
 
-from snabo_core.plate.rows import PLACE, UNIT
+from snabo_core.plate.nutrients import LABELS, UNIT
+from snabo_core.plate.rows import PLACE
 from snabo_core.plate.totals import Totals
 from snabo_core.wording import grams_text
 
-LABELS = {
-    "kcal": "Energy",
-    "net_carbs": "Net carbs",
-    "carbohydrate": "Carbohydrate",
-    "fibre": "Fibre",
-    "sugars": "Sugars",
-    "added_sugar": "Added sugar",
-    "polyols": "Polyols",
-    "protein": "Protein",
-    "fat": "Fat",
-    "saturated": "Saturated fat",
-    "added_oil": "Added oil",
-    "sodium_mg": "Sodium",
-    "vegetables": "Vegetables",
-}
 CHANGED = ("net_carbs", "protein", "fat", "added_oil", "sodium_mg")
 # A smaller difference per serving is not worth a word; g, mg for sodium.
 SMALLEST = {"sodium_mg": 10.0}

@@ -12,7 +12,8 @@ from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.plate import Plate
 from snabo_core.plate.figures import entries, total
-from snabo_core.plate.rows import PLACE, SHOWN, UNIT
+from snabo_core.plate.nutrients import SHOWN, UNIT
+from snabo_core.plate.rows import PLACE
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Figure, Totals
 from snabo_core.swaps.book import Book

@@ -9,11 +9,10 @@ from snabo_core.plate import Plate
 from snabo_core.plate.cautions import people_cautions
 from snabo_core.plate.exclusions import Breach
 from snabo_core.plate.judging import ForEater
+from snabo_core.plate.nutrients import LABELS, UNIT
 from snabo_core.plate.programme import RULES, rule_standings
-from snabo_core.plate.rows import UNIT
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Figure
-from snabo_core.plate.words import LABELS
 from snabo_core.swaps.judged import Judged
 from snabo_core.wording import Message, in_energy_unit, say
 

@@ -12,11 +12,11 @@ from snabo_core.foods import Library
 from snabo_core.foods.records import AVAILABLE, NET_ONLY, FoodRow
 from snabo_core.plate.eaters import standing
 from snabo_core.plate.figures import entries, total
-from snabo_core.plate.rows import PLACE, SHOWN
+from snabo_core.plate.nutrients import LABELS, SHOWN
+from snabo_core.plate.rows import PLACE
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import cut_lines
 from snabo_core.plate.totals import Cause, Figure, Totals
-from snabo_core.plate.words import LABELS
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.judged import Judged, judged
 from snabo_core.views.foods import how_known

@@ -11,10 +11,10 @@ from snabo_core.foods import Library
 from snabo_core.plate import Plate
 from snabo_core.plate.eaters import standing
 from snabo_core.plate.judging import ForEater
-from snabo_core.plate.rows import PLACE, UNIT
+from snabo_core.plate.nutrients import LABELS, UNIT
+from snabo_core.plate.rows import PLACE
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Figure
-from snabo_core.plate.words import LABELS
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.judged import Judged, judged
 from snabo_core.views.verdicts import Cell

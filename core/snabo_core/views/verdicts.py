@@ -10,8 +10,8 @@ from snabo_core.plate import Plate
 from snabo_core.plate.eaters import Eater, Standing, Target
 from snabo_core.plate.exclusions import Breach
 from snabo_core.plate.judging import ForEater
+from snabo_core.plate.nutrients import LABELS
 from snabo_core.plate.setting import Setting
-from snabo_core.plate.words import LABELS
 from snabo_core.swaps.judged import Judged
 from snabo_core.wording import Message, in_energy_unit, listed, say
 

@@ -1,5 +1,6 @@
 /** Figures as a cook reads them: with a unit and one sensible decimal. */
 import type { Figure, Leaving } from '../api/types';
+import { LABELS, UNITS } from '../api/vocabulary';
 
 /** Whole from 10 up, one decimal below; nothing is "0.0". */
 export function plain(value: number): string {
@@ -63,23 +64,7 @@ export function day(iso: string): string {
   return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' });
 }
 
-export const UNITS: Record<string, string> = { kcal: 'kcal', sodium_mg: 'mg' };
-export const LABELS: Record<string, string> = {
-  kcal: 'Energy',
-  net_carbs: 'Net carbs',
-  carbohydrate: 'Total carbohydrate',
-  fibre: 'Fibre',
-  sugars: 'Sugars',
-  added_sugar: 'Added sugar',
-  polyols: 'Polyols',
-  protein: 'Protein',
-  fat: 'Fat',
-  saturated: 'Saturated fat',
-  added_oil: 'Added oil',
-  sodium_mg: 'Sodium',
-  vegetables: 'Vegetables',
-  water: 'Water',
-};
+export { LABELS };
 
 export function unitOf(nutrient: string): string {
   return UNITS[nutrient] ?? 'g';

@@ -10,7 +10,8 @@ import type { Label, LabelLook, OwnFood } from '../../api/types';
 import { LABELS, unitOf } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { spreadText, valueText } from './known';
-import { ALLERGENS, HOLDABLE, LINE_NAMES, LINES, MORE_LINES, REGIONS } from './labelFields';
+import { ALLERGENS, HOLDABLE } from '../../api/vocabulary';
+import { LINE_NAMES, LINES, MORE_LINES, REGIONS } from './labelFields';
 
 interface Props {
   start: OwnFood;
@@ -80,7 +81,7 @@ function Looked({ label }: { label: Label }): JSX.Element {
 
 interface WordsProps {
   title: string;
-  words: string[];
+  words: readonly string[];
   chosen: string[];
   onChange: (words: string[]) => void;
 }

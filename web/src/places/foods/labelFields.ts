@@ -71,32 +71,6 @@ export const LINE_NAMES: Record<string, string> = {
   mannitol: 'Mannitol, g',
   alcohol: 'Alcohol, g',
 };
-export const ALLERGENS = [
-  'gluten',
-  'milk',
-  'egg',
-  'nuts',
-  'peanut',
-  'soy',
-  'sesame',
-  'fish',
-  'shellfish',
-  'celery',
-  'mustard',
-  'sulphites',
-  'lupin',
-  'coconut',
-];
-export const HOLDABLE = [
-  ...ALLERGENS,
-  'meat',
-  'added salt',
-  'added sugar',
-  'alcohol',
-  'allium',
-  'nightshade',
-];
-
 export function emptyFood(region: Region): OwnFood {
   return {
     id: newId(),

@@ -15,6 +15,7 @@ import {
 } from '../../api/queries';
 import type { KitchenSettings } from '../../api/types';
 import { setEnergyUnit } from '../../parts/format';
+import { SALTS } from '../../api/vocabulary';
 import { Notice } from '../../parts/Notice';
 import { Doors } from './Doors';
 import { useTitle } from '../../parts/useTitle';
@@ -42,7 +43,6 @@ const ENERGY = [
   ['kcal', 'kcal'],
   ['kj', 'kJ'],
 ] as const;
-const SALTS = ['fine table salt', 'fine sea salt', 'coarse flakes, light', 'coarse flakes, dense'];
 const HABITS = [
   ['pinch', 0.4],
   ['dash', 0.6],

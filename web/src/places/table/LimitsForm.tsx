@@ -4,7 +4,8 @@ import TextField from '@mui/material/TextField';
 import { useState, type JSX } from 'react';
 
 import { LABELS, unitOf } from '../../parts/format';
-import { isSet, NONE, TARGETED, type Limits, type Typed } from './limits';
+import { TARGETED } from '../../api/vocabulary';
+import { isSet, NONE, type Limits, type Typed } from './limits';
 
 interface Props {
   limits: Limits;

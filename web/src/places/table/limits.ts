@@ -1,21 +1,6 @@
 /** An eater's limits as typed, and back. Pure. */
 import type { SchoolView, Target } from '../../api/types';
-
-export const TARGETED = [
-  'net_carbs',
-  'protein',
-  'fat',
-  'added_oil',
-  'sodium_mg',
-  'vegetables',
-  'kcal',
-  'fibre',
-  'saturated',
-  'carbohydrate',
-  'sugars',
-  'added_sugar',
-  'polyols',
-];
+import { TARGETED } from '../../api/vocabulary';
 
 export interface Typed {
   least: string;
