@@ -77,6 +77,48 @@ TEMPLATES: dict[str, str] = {
     "the {top} is salty ({top_salt} g): {room} g in 100 g of the {base} is enough",
     "left_out": "left out, not settled: {food} may hold {what}",
     "tolerated": "{grams} g of {what}, within the {allowed} g tolerated",
+    # why a stand-in stands where it does
+    "not_for": "Not for {name}: {breach}.",
+    "suits_all": "Suits everyone eating.",
+    "suits_some": "Suits {names}.",
+    "suits_but_for_the_rest": "Nothing in it stands in the way; something else in the dish does.",
+    "missed_one": "One limit missed.",
+    "missed_some": "{count} limits missed.",
+    "elsewhere": "For {name} the rest of the dish {breach}. No stand-in changes that.",
+    "starchiest": "The {role} carries {net} of {whole} g",
+    "starchiest_of_part": "The {part}'s {role} carries {net} of {whole} g",
+    "starchiest_alone": "The {role} carries {net} g",
+    "starchiest_of_part_alone": "The {part}'s {role} carries {net} g",
+    "change_unknown": "{figure} cannot be told",
+    "weigh_what_goes_in": "Weigh what goes in.",
+    # what reading a recipe came to
+    "note_cups": "Cups and spoons are read as {system}.",
+    "note_from_steps": "There was no list of ingredients: they were picked out of the steps.",
+    "note_longer": "The text is longer than a recipe: what follows after {count} characters "
+    "was not read.",
+    "note_very_long": "The text was very long; its end was left out.",
+    "note_makes": "The recipe says: makes {what}.",
+    "note_steps": "Only the first {count} steps were taken over.",
+    "note_lines": "{count} lines are more than a dish: the first {room} were read.",
+    "no_title": "Dish without a name",
+    # what a recipe leaves open, and what would be assumed
+    "gap_steps": "The recipe has no steps.",
+    "gap_servings": "How many does it serve?",
+    "gap_servings_usual": "{count} servings",
+    "gap_how_much": "How much {food}?",
+    "gap_which_food": "Which food is “{food}”?",
+    "gap_no_amount": "{food} has no amount.",
+    "gap_amount_usual": "{grams} g, {low} to {high} g",
+    "gap_part": "A step takes “{what}”. Does all of it go into this dish?",
+    "gap_part_usual": "all of it; set another amount on the Bench",
+    "gap_heat": "How hot is the oven?",
+    "gap_heat_usual": "{celsius} C, {fan} C with a fan",
+    "gap_time": "How long to {verb}?",
+    "gap_time_usual": "{low} to {high} min",
+    "gap_time_usual_cue": "{low} to {high} min and the cue in the step",
+    "gap_pan": "Which dish does it bake in?",
+    "gap_pan_size": "How big is the {pan}?",
+    "gap_pan_usual": "about {litres} l, {short} x {long} cm, filled {deep} cm deep",
     # comparing, sharing and days
     "difference_unknown": "cannot tell",
     "no_real_difference": "no real difference",
@@ -143,6 +185,11 @@ TEMPLATES: dict[str, str] = {
     "question_tiny": "That is far below what the solids alone weigh ({grams} g). "
     "Was something left in the cloth?",
 }
+
+
+def worded(code: str, **values: Value) -> str:
+    """Return the sentence of a template with its values."""
+    return say(Message(code, values))
 
 
 def in_energy_unit(message: Message, unit: str) -> Message:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from snabo_core.plate.nutrients import LABELS, UNIT
 from snabo_core.plate.rows import PLACE
 from snabo_core.plate.totals import Totals
-from snabo_core.wording import grams_text
+from snabo_core.wording import grams_text, worded
 
 CHANGED = ("net_carbs", "protein", "fat", "added_oil", "sodium_mg")
 # A smaller difference per serving is not worth a word; g, mg for sodium.
@@ -27,7 +27,7 @@ def changes_of_a_serving(then: Totals, now: Totals | None, share: float) -> list
         change = (float(then.best[PLACE[name]]) - before) * share
         unit = UNIT.get(name, "g")
         if change != change:  # noqa: PLR0124  NaN differs from itself
-            found.append(f"{LABELS[name].lower()} cannot be told")
+            found.append(worded("change_unknown", figure=LABELS[name].lower()))
         elif abs(change) >= SMALLEST.get(name, SMALLEST_GRAMS):
             sign = "+" if change > 0 else "−"
             found.append(f"{LABELS[name].lower()} {sign}{grams_text(abs(change))} {unit}")

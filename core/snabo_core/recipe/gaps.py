@@ -11,7 +11,7 @@ from typing import Literal
 
 from snabo_core.dish import Dish, StepText, all_lines
 from snabo_core.quantities.step_facts import heats_in, pan_in, times_in
-from snabo_core.wording import grams_text
+from snabo_core.wording import worded
 
 GapKind = Literal["servings", "amount", "part", "temperature", "time", "pan", "steps"]
 OVEN_DEFAULT = 200.0
@@ -57,7 +57,7 @@ def gaps_of(dish: Dish) -> tuple[Gap, ...]:
     """Return what the recipe lacks, in the order of a recipe: servings, amounts, steps."""
     found = [*_servings(dish), *_amounts(dish), *_parts(dish), *_heat(dish), *_pan(dish)]
     if not dish.steps:
-        found.append(("steps", "steps", "", "The recipe has no steps.", ""))
+        found.append(("steps", "steps", "", worded("gap_steps"), ""))
     return tuple(
         Gap(key, kind, subject, words, default, key not in dish.accepted)
         for key, kind, subject, words, default in found
@@ -70,7 +70,8 @@ _Found = tuple[str, GapKind, str, str, str]
 def _servings(dish: Dish) -> list[_Found]:
     if not dish.servings_assumed:
         return []
-    return [("servings", "servings", "", "How many does it serve?", f"{dish.servings:g} servings")]
+    usual = worded("gap_servings_usual", count=f"{dish.servings:g}")
+    return [("servings", "servings", "", worded("gap_servings"), usual)]
 
 
 def _amounts(dish: Dish) -> list[_Found]:
@@ -79,14 +80,13 @@ def _amounts(dish: Dish) -> list[_Found]:
         name = line.food_name or line.text
         key = f"amount:{line.id}"
         if line.grams is None:
-            asked = f"How much {name}?" if line.food else f"Which food is “{name}”?"
+            asked = worded("gap_how_much" if line.food else "gap_which_food", food=name)
             found.append((key, "amount", line.id, asked, ""))
         elif line.amount is None and line.reason.startswith("to taste"):
-            low, high = (grams_text(x or 0.0) for x in (line.grams_low, line.grams_high))
-            default = f"{grams_text(line.grams)} g, {low} to {high} g"
-            found.append(
-                (key, "amount", line.id, f"{name[:1].upper()}{name[1:]} has no amount.", default)
-            )
+            low, high = line.grams_low or 0.0, line.grams_high or 0.0
+            default = worded("gap_amount_usual", grams=line.grams, low=low, high=high)
+            asked = worded("gap_no_amount", food=f"{name[:1].upper()}{name[1:]}")
+            found.append((key, "amount", line.id, asked, default))
     return found
 
 
@@ -103,16 +103,8 @@ def _parts(dish: Dish) -> list[_Found]:
         if re.search(rest, text[some.end() :], re.IGNORECASE):
             continue
         taken = " ".join(some.group().split())
-        words = f"A step takes “{taken}”. Does all of it go into this dish?"
-        found.append(
-            (
-                f"part:{part.id}",
-                "part",
-                part.id,
-                words,
-                "all of it; set another amount on the Bench",
-            )
-        )
+        words, default = worded("gap_part", what=taken), worded("gap_part_usual")
+        found.append((f"part:{part.id}", "part", part.id, words, default))
     return found
 
 
@@ -123,8 +115,8 @@ def _heat(dish: Dish) -> list[_Found]:
     asked = False
     for step, text in zip(dish.steps, texts, strict=True):
         if not oven_known and not asked and (_BAKING.search(text) or _PREHEAT.search(text)):
-            default = f"{OVEN_DEFAULT:.0f} C, {OVEN_DEFAULT - 20:.0f} C with a fan"
-            words = "How hot is the oven?"
+            default = worded("gap_heat_usual", celsius=OVEN_DEFAULT, fan=OVEN_DEFAULT - 20)
+            words = worded("gap_heat")
             found.append((f"temperature:{step.id}", "temperature", step.id, words, default))
             asked = True
         found += _time(step, text)
@@ -140,9 +132,9 @@ def _time(step: StepText, text: str) -> list[_Found]:
             continue
         if _PREHEAT.search(text) and not _BAKING.search(text):
             return []
-        cue = " and the cue in the step" if _UNTIL.search(text) else ""
-        default = f"{low} to {high} min{cue}"
-        words = f"How long to {match.group().lower()}?"
+        usual = "gap_time_usual_cue" if _UNTIL.search(text) else "gap_time_usual"
+        default = worded(usual, low=str(low), high=str(high))
+        words = worded("gap_time", verb=match.group().lower())
         return [(f"time:{step.id}", "time", step.id, words, default)]
     return []
 
@@ -159,9 +151,9 @@ def _pan(dish: Dish) -> list[_Found]:
         return []
     area = grams / FILLED / (FILL_MM / 10)
     short = (area * 0.75) ** 0.5
-    default = (
-        f"about {grams / FILLED / 1000:.1f} l, {short:.0f} x {area / short:.0f} cm, "
-        f"filled {FILL_MM / 10:.0f} cm deep"
-    )
-    words = f"How big is the {named[0]}?" if named else "Which dish does it bake in?"
+    default = worded(
+        "gap_pan_usual", litres=f"{grams / FILLED / 1000:.1f}", short=f"{short:.0f}",
+        long=f"{area / short:.0f}", deep=f"{FILL_MM / 10:.0f}",
+    )  # fmt: skip
+    words = worded("gap_pan_size", pan=named[0]) if named else worded("gap_pan")
     return [("pan", "pan", "", words, default)]

@@ -25,7 +25,7 @@ from snabo_core.quantities.lexicon import choose_form, head_span, segments_of, s
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
 from snabo_core.recipe.from_steps import lines_in_steps
 from snabo_core.recipe.layout import MOST_LOOKED_AT, Layout, sort_lines
-from snabo_core.wording import say
+from snabo_core.wording import say, worded
 
 MAX_READ_LINES = 300
 MAX_STEPS = 120
@@ -119,24 +119,21 @@ def read_recipe(
         for label in labels:
             plain = plain.replace(label, " ")
         system = guess_system(plain) or usual
-        notes.append(f"Cups and spoons are read as {SYSTEM_WORDS[system]}.")
+        notes.append(worded("note_cups", system=SYSTEM_WORDS[system]))
     if not layout.parts and layout.steps:
         found = lines_in_steps(layout.steps, system, library)
         if found:
             layout.parts = [("", found)]
-            notes.append("There was no list of ingredients: they were picked out of the steps.")
+            notes.append(worded("note_from_steps"))
     if MOST_LOOKED_AT < len(text) <= MAX_TEXT:
-        notes.append(
-            f"The text is longer than a recipe: what follows after {MOST_LOOKED_AT} characters "
-            "was not read."
-        )
+        notes.append(worded("note_longer", count=str(MOST_LOOKED_AT)))
     if len(text) > MAX_TEXT:
-        notes.append("The text was very long; its end was left out.")
+        notes.append(worded("note_very_long"))
     if layout.makes:
-        notes.append(f"The recipe says: makes {layout.makes}.")
+        notes.append(worded("note_makes", what=layout.makes))
     parts = _parts(layout, library, system, make_id, notes, learned)
     if len(layout.steps) > MAX_STEPS:
-        notes.append(f"Only the first {MAX_STEPS} steps were taken over.")
+        notes.append(worded("note_steps", count=str(MAX_STEPS)))
     steps = tuple(StepText(make_id(), step[:2000]) for step in layout.steps[:MAX_STEPS])
     told = _told(layout)
     usual_servings = layout.servings is None
@@ -144,7 +141,7 @@ def read_recipe(
     if layout.servings is not None:
         middle = (layout.servings.low + layout.servings.high) / 2
     return Dish(
-        title=layout.title or "Dish without a name",
+        title=layout.title or worded("no_title"),
         servings=min(max(middle, 1.0), 100.0),
         parts=parts,
         steps=steps,
@@ -187,7 +184,7 @@ def _parts(
     count = sum(len(lines) for _, lines in layout.parts)
     room, parts = MAX_READ_LINES, []
     if count > room:
-        notes.append(f"{count} lines are more than a dish: the first {room} were read.")
+        notes.append(worded("note_lines", count=str(count), room=str(room)))
     for name, lines in layout.parts:
         taken = lines[: max(room, 0)]
         room -= len(taken)

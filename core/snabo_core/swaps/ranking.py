@@ -25,7 +25,7 @@ from snabo_core.swaps.ledgers import (
 )
 from snabo_core.swaps.scaling import ledger_lines, scale_to
 from snabo_core.water import Ledger, advise
-from snabo_core.wording import say
+from snabo_core.wording import say, worded
 
 
 @dataclass(frozen=True)
@@ -69,16 +69,16 @@ def _why(people: Sequence[ForEater], own: Sequence[ForEater]) -> str:
     excluded = [p for p in own if p.excluded]
     if excluded:
         breach = next(b for b in excluded[0].breaches if b.certainty == "contains")
-        return f"Not for {excluded[0].eater.name}: {say(breach.message)}."
+        return worded("not_for", name=excluded[0].eater.name, breach=say(breach.message))
     suited = [p.eater.name for p in people if p.suits]
     if people and len(suited) == len(people):
-        return "Suits everyone eating."
+        return worded("suits_all")
     if suited:
-        return f"Suits {' and '.join(suited)}."
+        return worded("suits_some", names=" and ".join(suited))
     missed = sum(not s.met and s.hard for p in people for s in p.standings)
     if missed == 0:
-        return "Nothing in it stands in the way; something else in the dish does."
-    return f"{missed} limits missed." if missed != 1 else "One limit missed."
+        return worded("suits_but_for_the_rest")
+    return worded("missed_some", count=missed) if missed != 1 else worded("missed_one")
 
 
 def elsewhere(dish: Dish, part: Part, slot: Slot, setting: Setting, library: Library) -> list[str]:
@@ -94,10 +94,7 @@ def elsewhere(dish: Dish, part: Part, slot: Slot, setting: Setting, library: Lib
     for eater in setting.eaters:
         broken = breaches(eater.exclusions, kept, library, sharing.of(eater.id))
         sure = [b for b in broken if b.certainty == "contains"]
-        found += [
-            f"For {eater.name} the rest of the dish {say(b.message)}. No stand-in changes that."
-            for b in sure[:1]
-        ]
+        found += [worded("elsewhere", name=eater.name, breach=say(b.message)) for b in sure[:1]]
     return found
 
 

@@ -26,7 +26,7 @@ from snabo_core.views.eaters import (
 )
 from snabo_core.views.verdicts import Cell, verdicts_of
 from snabo_core.views.water import LedgerView, ledger_view
-from snabo_core.wording import Message, say
+from snabo_core.wording import Message, say, worded
 
 
 @dataclass(frozen=True)
@@ -261,9 +261,10 @@ def _starchiest(dish: Dish, was: Plate, book: Book) -> StarchyView | None:
     whole = was.figures["net_carbs"].best
     role = book.roles[slot.role].name if slot.role in book.roles else slot.role
     owner = part.name.lower()
-    subject = f"The {role}" if role in owner or owner == "dish" else f"The {owner}'s {role}"
+    code = "starchiest" if role in owner or owner == "dish" else "starchiest_of_part"
     known = whole is not None and whole > 0
-    words = f"{subject} carries {net:.0f} of {whole:.0f} g" if known else (
-        f"{subject} carries {net:.0f} g"
+    words = worded(
+        code if known else f"{code}_alone",
+        role=role, part=owner, net=f"{net:.0f}", whole=f"{whole or 0.0:.0f}",
     )  # fmt: skip
     return StarchyView(part.id, slot.id, slot.role, net / whole if whole else None, words)

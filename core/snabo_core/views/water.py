@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ledgers import SlotLedger, losses_of, name_of, steps_for
 from snabo_core.water import Ledger, Point, Step, advise, expected, sheets
-from snabo_core.wording import Message, say
+from snabo_core.wording import Message, say, worded
 
 
 @dataclass(frozen=True)
@@ -121,7 +121,7 @@ def _point(point: Point, step: Step | None, press: str | None, book: Book) -> Po
         step_id=point.step_id,
         technique=point.technique,
         label=point.label,
-        cue=step.cue if step else "Weigh what goes in.",
+        cue=step.cue if step else worded("weigh_what_goes_in"),
         grams=point.state.mass,
         water=point.state.water,
         solids=point.state.solids,
