@@ -157,6 +157,21 @@ class Names(Case):
         self.assertEqual((juice.food, zest.food), ("lime_juice", "lime_zest"))
         self.assertEqual([r.amount.best for r in (juice, zest) if r.amount], [2.0, 1.0])
 
+    def test_cooked_weight_is_not_raw_weight(self) -> None:
+        for text in ("200 g cooked prawns", "1 lb cooked, peeled shrimp"):
+            self.assertEqual((read(text).food, read(text).form), ("prawns", "cooked"), text)
+        self.assertIn("changes_food", read("200 g roast ham").doubts)
+        self.assertEqual(read("400 g salmon, baked").doubts, ())
+
+    def test_how_a_spoon_is_filled_may_stand_behind(self) -> None:
+        for text in ("flour 2 Tbsp heaped", "2 tbsp flour, heaped", "2 tbsp (heaped) flour"):
+            self.grams(text, 20, 30)
+        self.grams("2 tbsp flour", 14, 18)
+
+    def test_what_a_starch_is_slaked_in_goes_in_too(self) -> None:
+        for how in ("slaked in", "dissolved in", "mixed with"):
+            self.foods(f"1 tbsp cornflour {how} 2 tbsp cold water", "cornflour", "water")
+
     def test_slips_of_spelling(self) -> None:
         for text, food in (
             ("200 g brocolli", "broccoli"),

@@ -84,6 +84,9 @@ LIQUIDS = {"drink", "stock", "dairy", "plant_milk", "oil"}
 DRAINS = {"water", "spring water", "springwater", "brine", "juice", "juices", "ice water"}
 COOKING = {"boiled", "cooked", "steamed", "roasted", "roast", "baked", "grilled", "fried",
            "mashed", "leftover", "poached", "toasted", "stewed", "braised"}  # fmt: skip
+FIRED = {"boiled", "cooked", "steamed", "roasted", "roast", "baked", "grilled", "fried", "poached",
+         "braised"}  # fmt: skip
+COOKED_WEIGHS_LESS = {"meat", "fish"}
 AFTER_DRYING = {"and", "pat", "patted", "squeezed", "washed", "rinsed", "drained", "wrung",
                 "cleaned", "press", "pressed", "well", "wiped"}  # fmt: skip
 
@@ -208,6 +211,9 @@ def account(
         for place, word in enumerate(line)
         if place not in book.settled and not _understood(book, place, word, chosen)
     ]
+    if food.food_class in COOKED_WEIGHS_LESS and form == "raw":
+        # Cooked meat weighs less than raw: as a row of raw meat it would be another amount.
+        book.changes += [w for w in said if w in FIRED and w not in chosen]
     others = _other_foods(book)
     return Account(tuple(said), tuple(dict.fromkeys([*unread, *others])),
                    tuple(book.changes), unsure)  # fmt: skip
@@ -275,14 +281,13 @@ def _said(book: _Ledger, *, weighed_so: bool) -> tuple[list[str], bool]:
     )  # fmt: skip
     if weighed is not None:
         said.append((weighed[1] or weighed[2]).lower())
-    first = book.line[book.head.first].segment
     for place, word in enumerate(book.line):
         if place in book.negated or place in range(book.head.first, book.head.last):
             continue
         if word.plain not in FORM_WORDS:
             continue
         if word.plain in COOKING and not weighed_so:
-            later = word.segment != first or place > book.head.last - 1
+            later = place > book.head.last - 1
             if later and book.segments[word.segment].kind == "comma":
                 open_form = book.food.food_class in {"grain", "pasta"} and word.plain in {
                     "cooked", "boiled",

@@ -10,7 +10,7 @@ from snabo_core.dish import HoldBack, Leaving, Use
 from snabo_core.foods import Food, Library
 from snabo_core.foods.library import words_of
 from snabo_core.quantities.accounting import Account, account
-from snabo_core.quantities.amounts import Amount, read_amount
+from snabo_core.quantities.amounts import HEAPS, Amount, read_amount
 from snabo_core.quantities.fat_shares import by_fat
 from snabo_core.quantities.grams import NET, Grams, Waste, disagrees, unknown, weigh
 from snabo_core.quantities.leavings import leavings_of
@@ -294,6 +294,7 @@ def _with_amount(clause: Clause, library: Library, system: str) -> _Draft:
     if draft.amount is None:
         _amount_behind(draft, system, library.own_units)
     _amounts_in_brackets(draft, system)
+    _heap_behind(draft)
     draft.amount = _own_habit(draft.amount, library.habits)
     if clause.shared and draft.amount is not None:
         whole = draft.amount
@@ -413,6 +414,24 @@ def _one_bracket(draft: _Draft, match: re.Match[str], inside: str, system: str) 
         draft.amount = _told_twice(draft.amount, amount, drained=drained, before=ahead)
     keep = f", {left}" if re.search(r"[a-z]{2}", left, re.IGNORECASE) else " "
     draft.rest = draft.rest[: match.start()] + keep + draft.rest[match.end() :]
+
+
+_HEAP_BEHIND = re.compile(
+    r"^\s*\(?(?P<first>heaped|heaping|rounded|scant|level)\b\)?|[,(]?\s*\b(?P<last>heaped|heaping|rounded|scant)\)?\s*$",
+    re.IGNORECASE,
+)
+
+
+def _heap_behind(draft: _Draft) -> None:
+    """Take how a measure is filled where it is said behind it: "flour 2 tbsp heaped"."""
+    amount = draft.amount
+    if amount is None or amount.heap is not None or amount.unit is None:
+        return
+    match = _HEAP_BEHIND.search(draft.rest) if amount.unit.kind == "volume" else None
+    if match is not None:
+        word = (match["first"] or match["last"]).lower()
+        draft.amount = replace(amount, heap=HEAPS[word])
+        draft.rest = f"{draft.rest[: match.start()]} {draft.rest[match.end() :]}".strip()
 
 
 def _told_twice(amount: Amount, again: Amount, *, drained: bool, before: bool) -> Amount:

@@ -20,7 +20,7 @@ from snabo_core.quantities.vocabulary import class_of
 
 MOST_FOODS = 12
 _JOIN = re.compile(
-    r"\s+(?:and|plus|with(?=\s+(?:\d|an?\s|one\s|two\s))|w/(?=\s*\d))\s+|\s*[&+]\s*(?=[^\W_])|\s*[,;]\s*"
+    r"\s+(?:and|plus|with(?=\s+(?:\d|an?\s|one\s|two\s))|w/(?=\s*\d)|(?:slaked|dissolved|whisked|stirred|blended)\s+(?:in|into|with)(?=\s+(?:\d|an?\s)))\s+|\s*[&+]\s*(?=[^\W_])|\s*[,;]\s*"
     r"(?:(?:and|plus)\s+)?",
     re.IGNORECASE,
 )
