@@ -175,3 +175,22 @@ class AsPeoplePaste(unittest.TestCase):
             times_in("Prep: 25 mins | Cook: 1 hr 40 | Feeds 6"), {"prep": 25, "cook": 100}
         )
         self.assertEqual(times_in("Cook: 2 hrs 20 min"), {"cook": 140})
+
+    def test_bold_and_slanted_words(self) -> None:
+        facts = "*Serves:* 4-6\n*Time:* about 1¼ hours"
+        text = f"# Weir tian\n\n{facts}\n\n- **1 kg** courgettes\n- **75 g** rice"
+        made = read_recipe(text, library())
+        self.assertEqual((made.servings, made.told.total_minutes), (5, 75))
+        self.assertEqual(
+            [line.text for line in made.parts[0].lines], ["1 kg courgettes", "75 g rice"]
+        )
+
+    def test_a_recipe_told_like_a_story(self) -> None:
+        text = (
+            "So here's my go-to when we're skint: sausage and bean bake. You'll want 6 sausages, "
+            "a tin of butter beans and about 150 g stale bread torn up with a glug of oil.\n\n"
+            "Fry the sausages 10 mins. Bread on top. 190 for half an hour. Does 3-4."
+        )
+        made = read_recipe(text, library())
+        foods = {line.food for part in made.parts for line in part.lines}
+        self.assertLessEqual({"sausage", "butter_beans", "bread"}, foods)

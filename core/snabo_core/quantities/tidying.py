@@ -48,7 +48,10 @@ _NO_SALT = re.compile(rf"\b{_ADDED.format('salt')}", re.IGNORECASE)
 _NO_SUGAR = re.compile(rf"\b{_ADDED.format('sugar')}", re.IGNORECASE)
 
 
-_SALT_AND_PEPPER = re.compile(r"(?<![\w&+])s\s?[&+]\s?p(?![\w&+])", re.IGNORECASE)
+_SALT_AND_PEPPER = re.compile(
+    r"(?<![\w&+])s\s?[&+/]\s?p(?![\w&+/])|\bsalt\s?/\s?pepper\b", re.IGNORECASE
+)
+_CLOVES = re.compile(r"(?<=\d)\s?cl\.?\s+(?=(?:of\s+)?garlic\b)", re.IGNORECASE)
 
 
 def tidy(text: str) -> str:
@@ -95,6 +98,7 @@ def plain_line(text: str) -> str:
     clean = _BIG_SPOON.sub("tablespoon\\1", clean)
     clean = _LITTLE_SPOON.sub("teaspoon\\1", clean)
     clean = _SALT_AND_PEPPER.sub("salt and pepper", clean)
+    clean = _CLOVES.sub(" cloves ", clean)
     last = _AMOUNT_LAST.match(clean)
     clean = f"{last['amount']} {last['food']}" if last else clean
     clean = _NO_SALT.sub(" unsalted ", clean)

@@ -62,6 +62,11 @@ _ALONE = re.compile(
 )
 
 
+_TIME = re.compile(
+    rf"^\W*time\s*[:=]\s*(?:about|around|approx\.?|roughly)?\s*(?P<t>{_DURATION})", re.IGNORECASE
+)
+
+
 @dataclass(frozen=True)
 class Servings:
     """How many people a recipe says it feeds, from low to high."""
@@ -113,9 +118,10 @@ def times_in(text: str) -> dict[str, float]:
             found[kind] = minutes_of(match["t"])
             taken.append(match.span("t"))
     if not found:
-        alone = _ALONE.search(plain)
+        alone = _TIME.match(plain) or _ALONE.search(plain)
         if alone:
-            found["total"] = minutes_of(alone["t"] or alone["b"])
+            told = alone.groupdict()
+            found["total"] = minutes_of(told["t"] or told["b"])
     return found
 
 
@@ -143,7 +149,7 @@ def clean_title(text: str) -> str:
     bare = text.strip(" #*_=|")
     bare = re.sub(
         r"\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
-        r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons))?\s*[)\]]?\s*$",
+        r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?\s*[)\]]?\s*$",
         "", bare, flags=re.IGNORECASE,
     )  # fmt: skip
     return bare.strip(" -–—:|,")[:120] or text.strip()[:120]

@@ -59,7 +59,8 @@ _AT_THE_END = re.compile(
     re.IGNORECASE,
 )
 # So many items with an amount make a list of a line.
-LEAST_ITEMS = 2
+LEAST_ITEMS, MOST_NAME_WORDS = 2, 4
+_EMPHASIS = re.compile(r"(?P<star>\*{1,3}|_{2,3})(?=\S)(?P<words>[^*_]{1,200}?)(?<=\S)(?P=star)")
 # A picture of somebody with a number says how many it feeds.
 _PEOPLE_SIGNS = re.compile(
     r"[\U0001F464\U0001F465\U0001F468\U0001F469\U0001F9D1\U0001F37D\U0001F374\U0001FAC2]\ufe0f?\s*:?\s*x?\s*"
@@ -148,7 +149,7 @@ def _written(text: str) -> list[_Line]:
     """Return the lines of a text that hold words, without bullets and pictures."""
     found, blank = [], True
     for raw in _pieces(text):
-        plain = _PEOPLE_SIGNS.sub(r"serves \g<n>", tidy(raw))
+        plain = _PEOPLE_SIGNS.sub(r"serves \g<n>", _unmarked(tidy(raw)))
         bare = without_pictures(_BULLET.sub("", plain))
         bare = _BULLET.sub("", bare) if not re.match(r"^-?\d", bare) else bare
         if not any(c.isalnum() for c in bare):
@@ -160,6 +161,11 @@ def _written(text: str) -> list[_Line]:
         found.append(_Line(bare, blank, marked, plain))
         blank = False
     return _labels_joined(found)
+
+
+def _unmarked(text: str) -> str:
+    """Return a line without the stars that make words bold or slanted."""
+    return _EMPHASIS.sub(r"\g<words>", text)
 
 
 def _pieces(text: str) -> Iterator[str]:
@@ -342,7 +348,8 @@ class _Sorter:
         if match is None or kind_of_line(line.text) in {"nutrition", "furniture"}:
             return False
         items = _NEXT_ITEM.split(match["rest"].rstrip(" ."))
-        if sum(begins_with_amount(item) for item in items) < LEAST_ITEMS:
+        named = len(match["name"].split()) <= MOST_NAME_WORDS
+        if not named or sum(begins_with_amount(item) for item in items) < LEAST_ITEMS:
             return False
         self.layout.open_part(match["name"].strip().capitalize())
         for item in items:
