@@ -121,8 +121,8 @@ def read_recipe(
         system = guess_system(plain) or usual
         notes.append(worded("note_cups", system=SYSTEM_WORDS[system]))
     if not layout.parts and layout.steps:
-        told = [aside.text for aside in layout.asides if aside.kind == "story"]
-        found = lines_in_steps([*told, *layout.steps], system, library)
+        stories = [aside.text for aside in layout.asides if aside.kind == "story"]
+        found = lines_in_steps([*stories, *layout.steps], system, library)
         if found:
             layout.parts = [("", found)]
             notes.append(worded("note_from_steps"))
