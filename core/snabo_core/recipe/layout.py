@@ -31,6 +31,8 @@ _OWN_LINE = re.compile(r"(?:some|more|extra|additional|plenty|any|a)\b", re.IGNO
 MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 30_000
 # What is longer is not taken up again by the next line.
 LONGEST_STEP, LONGEST_LINE = 2000, 400
+# No ingredient is broken over more lines than this beside its first.
+MOST_JOINED = 5
 WRAPPED_AT = 40
 _BULLET = re.compile(r"^\s*(?:(?:[-–—*•·▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
 # Where a recipe comes from, not what it is.
@@ -214,6 +216,8 @@ class _Sorter:
         self.layout = Layout()
         self.section = "head"
         self.place = 0
+        # How many lines the last ingredient line has taken up already.
+        self.joined = 0
 
     def run(self) -> Layout:
         """Sort every line and return the layout."""
@@ -452,6 +456,7 @@ class _Sorter:
     def _in_list(self, line: _Line) -> None:
         text = line.text
         if self._joins_line(line):
+            self.joined += 1
             lines = self.layout.parts[-1][1]
             before = lines[-1]
             lines[-1] = before[:-1] + text if re.search(r"[a-z]-$", before) else f"{before} {text}"
@@ -481,13 +486,15 @@ class _Sorter:
         elif _SIGN_OFF.match(text):
             self._aside("furniture", text)
         else:
-            self.section = "list"
+            self.section, self.joined = "list", 0
             self.layout.add_line(_without_number(text))
 
     def _joins_line(self, line: _Line) -> bool:
         """Tell the rest of an ingredient line that was broken, or the food under its amount."""
         parts = self.layout.parts
         if self.section != "list" or not parts or not parts[-1][1] or line.after_blank:
+            return False
+        if self.joined >= MOST_JOINED:
             return False
         before = parts[-1][1][-1]
         closed = not before.endswith(("(", "-")) and before.count("(") <= before.count(")")
