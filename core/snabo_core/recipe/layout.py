@@ -492,9 +492,8 @@ class _Sorter:
     def _joins_line(self, line: _Line) -> bool:
         """Tell the rest of an ingredient line that was broken, or the food under its amount."""
         parts = self.layout.parts
-        if self.section != "list" or not parts or not parts[-1][1] or line.after_blank:
-            return False
-        if self.joined >= MOST_JOINED:
+        open_line = self.section == "list" and parts and parts[-1][1] and not line.after_blank
+        if not open_line or self.joined >= MOST_JOINED:
             return False
         before = parts[-1][1][-1]
         closed = not before.endswith(("(", "-")) and before.count("(") <= before.count(")")
