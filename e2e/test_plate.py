@@ -136,7 +136,7 @@ class Table(CookCase):
         row = page.get_by_role("row", name=re.compile("Harbour-light bean pot"))
         expect(row.get_by_role("cell").last).to_contain_text("contains leek: leek")
         page.get_by_role("button", name="Change Cleo").click()
-        page.get_by_label("bears, g a serving").fill("200")
+        page.get_by_label("can take, g a serving").fill("200")
         page.get_by_role("button", name="Save").click()
         expect(row.get_by_role("cell").last).to_contain_text("fits")
 

@@ -65,7 +65,7 @@ export function PlateRail(): JSX.Element {
   const { preview, draft } = useOpenDish();
   const [scale, setScale] = useState(PEOPLE);
   const [opened, setOpened] = useState<string | null>(null);
-  if (!preview) return <p className="soft">Reckoning …</p>;
+  if (!preview) return <p className="soft">Working it out …</p>;
   const energy = preview.figures.kcal;
   const scales = scalesOf(preview);
   const chosen = scales.find((s) => s.key === scale);

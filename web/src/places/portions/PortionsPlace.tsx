@@ -90,14 +90,14 @@ export function PortionsPlace(): JSX.Element {
   const { preview, draft } = useOpenDish();
   const [params, setParams] = useSearchParams();
   const [scale, setScale] = useState('serving');
-  if (!preview) return <main className="place soft">Reckoning …</main>;
+  if (!preview) return <main className="place soft">Working it out …</main>;
   const open = params.get('open') ?? 'net_carbs';
   const scales = scalesOf(preview);
   const chosen = scales.find((s) => s.key === scale) ?? scales[0];
   const swapped = draft.document.parts.some(
     (part) => part.slots.some((slot) => slot.choice) || part.lines.some((line) => line.instead),
   );
-  if (!chosen) return <main className="place soft">Reckoning …</main>;
+  if (!chosen) return <main className="place soft">Working it out …</main>;
   const shown: Scaled = swapped ? chosen : { ...chosen, was: null };
   return (
     <main className="place">

@@ -91,7 +91,7 @@ export function ExclusionsForm({ exclusions, onChange }: Props): JSX.Element {
             <li key={exclusion.what} className="row">
               <span style={{ minWidth: 120 }}>no {exclusion.what}</span>
               <TextField
-                label="bears, g a serving"
+                label="can take, g a serving"
                 type="number"
                 defaultValue={exclusion.tolerated || ''}
                 placeholder="0"

@@ -53,7 +53,7 @@ function Ledger({ ledger }: { ledger: LedgerView }): JSX.Element {
 export function WaterPlace(): JSX.Element {
   const { draft, preview } = useOpenDish();
   const [picked, setPicked] = useState(0);
-  if (!preview) return <main className="place soft">Reckoning …</main>;
+  if (!preview) return <main className="place soft">Working it out …</main>;
   const { ledgers } = preview;
   const ledger = ledgers[Math.min(picked, ledgers.length - 1)];
   if (!ledger)
