@@ -12,6 +12,7 @@ import { newId } from '../../draft/newId';
 import { keep, recall } from '../../draft/storage';
 import { withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
+import { WeighQuestion } from '../../parts/WeighQuestion';
 
 function number(text: string): number | null {
   const value = Number(text.replace(',', '.'));
@@ -122,17 +123,7 @@ function FinishedWeight(): JSX.Element {
           Go by weight
         </Button>
       </form>
-      {question && (
-        <Notice
-          actions={
-            <button type="button" className="chip" onClick={() => weighing.mutate(true)}>
-              It is right, take it
-            </button>
-          }
-        >
-          {question}
-        </Notice>
-      )}
+      <WeighQuestion question={question} onSure={() => weighing.mutate(true)} />
       {problem && <Notice bad>{sentence(problem)}</Notice>}
     </>
   );

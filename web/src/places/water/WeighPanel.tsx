@@ -13,6 +13,7 @@ import { mapSlot } from '../../draft/edits';
 import { recall, keep } from '../../draft/storage';
 import { duration, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
+import { WeighQuestion } from '../../parts/WeighQuestion';
 
 const PRESSES: [Press, string][] = [
   ['mesh', 'mesh'],
@@ -201,17 +202,7 @@ export function WeighPanel({ ledger, point, onTaken }: Props): JSX.Element {
           )}
         </div>
       </form>
-      {question && (
-        <Notice
-          actions={
-            <button type="button" className="chip" onClick={() => weighing.mutate(true)}>
-              It is right, take it
-            </button>
-          }
-        >
-          {question}
-        </Notice>
-      )}
+      <WeighQuestion question={question} onSure={() => weighing.mutate(true)} />
       {problem && <Notice bad>{sentence(problem)}</Notice>}
       {ledger.press && (
         <>
