@@ -4,10 +4,19 @@ import unittest
 
 from hypothesis import given
 from hypothesis import strategies as st
+from rapidfuzz import fuzz, process
 
 from snabo_core.foods import library
 from snabo_core.foods.library import plain_word, words_of
-from snabo_core.quantities.lexicon import candidates, choose_form, find_food
+from snabo_core.quantities.lexicon import (
+    NEAR_ENOUGH,
+    candidates,
+    choose_form,
+    find_food,
+    nearest,
+    segments_of,
+    words_in,
+)
 
 # text, food
 NAMED = [
@@ -67,6 +76,19 @@ class Names(unittest.TestCase):
     def test_nothing_near_is_nothing(self) -> None:
         for text in ("", "xq", "qqqqqqq zzzzz", "12345"):
             self.assertIsNone(find_food(text, library()))
+
+    def test_names_too_long_or_too_short_are_rightly_passed_over(self) -> None:
+        names = library().plain_names
+        for typed in ("zuccini", "mozarela", "parmezan", "xqzv", "brocolli", "celriac", "qwertyu"):
+            with self.subTest(typed):
+                found = process.extractOne(
+                    typed, names.keys(), scorer=fuzz.ratio, score_cutoff=NEAR_ENOUGH
+                )
+                match = nearest(typed, words_in(typed, segments_of(typed)), library())
+                if found is None:
+                    self.assertIsNone(match)
+                else:
+                    self.assertEqual(match and match.food.key, names[found[0]])
 
     def test_candidates_leave_the_chosen_out(self) -> None:
         chosen = library().food("potato")

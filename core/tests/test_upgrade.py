@@ -97,3 +97,10 @@ class FromSchema1(unittest.TestCase):
         for odd in ({"schema": 99}, {"schema": "2"}, {"schema": True}, {"schema": 0}, [], "x"):
             with self.assertRaises(BadInput):
                 upgraded(odd)  # type: ignore[arg-type]
+
+    def test_only_the_words_told_what_was_assumed(self) -> None:
+        said = {"to taste; a usual amount is assumed, common practice": True, "as weighed": False}
+        for reason, assumed in said.items():
+            raw = old_dish(old_line(reason=reason, amount=None), [])
+            now = check(msgspec.convert(upgraded(raw), Dish))
+            self.assertEqual(now.parts[0].lines[0].assumed, assumed, reason)

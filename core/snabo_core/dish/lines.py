@@ -61,6 +61,7 @@ class HoldBack:
 class Line:
     """One ingredient line. `text` is what was written; grams are None where nobody knows.
 
+    `assumed` says that the recipe gives no amount and the grams are a usual one.
     `settled` says that the cook has looked at the line, or that there was nothing to look at.
     `left_out` says that it does not go in; an optional line starts in. `alternatives` are the
     other foods of an "A or B", each with its own amount. `leavings` name at most one cause for
@@ -84,6 +85,7 @@ class Line:
     grams: float | None = None
     grams_high: float | None = None
     reason: str = ""
+    assumed: bool = False
     confidence: float = 1.0
     doubts: tuple[str, ...] = ()
     candidates: tuple[str, ...] = ()

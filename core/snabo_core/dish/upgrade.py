@@ -120,7 +120,7 @@ def _to_3(raw: Raw) -> Raw:
 
 
 def _to_4(raw: Raw) -> Raw:
-    """The document plans shares of the dish; what a scale said of it is an event of a run."""
+    """The document plans shares of the dish and says which amounts the recipe left open."""
     finished = raw.get("finished_grams")
     portions = [
         {"eater": portion["eater"], "share": portion["grams"] / finished}
@@ -128,7 +128,17 @@ def _to_4(raw: Raw) -> Raw:
         if finished
     ]
     rest = {name: value for name, value in raw.items() if name != "finished_grams"}
-    return rest | {"expected_grams": finished, "portions": portions}
+    parts = [
+        part | {"lines": [_line_to_4(line) for line in part.get("lines", ())]}
+        for part in raw.get("parts", ())
+    ]
+    return rest | {"parts": parts, "expected_grams": finished, "portions": portions}
+
+
+def _line_to_4(line: Raw) -> Raw:
+    """Until then only the words of the reason said that an amount was assumed."""
+    told = line.get("amount") is None and line.get("reason", "").startswith("to taste")
+    return line | {"assumed": told}
 
 
 STEPS: dict[int, Callable[[Raw], Raw]] = {1: _to_2, 2: _to_3, 3: _to_4}

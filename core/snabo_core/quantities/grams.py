@@ -93,6 +93,11 @@ class Grams:
     high: float | None
     reason: Message
 
+    @property
+    def assumed(self) -> bool:
+        """Whether no amount is written and a usual one is taken."""
+        return self.reason.code == "to_taste"
+
 
 def unknown(code: str, **values: str | float) -> Grams:
     """Return grams nobody can tell, with the reason."""

@@ -7,9 +7,11 @@ after "in", "with" or "for" is only with it. Every other word is left to `accoun
 from __future__ import annotations
 
 import re
+from collections import defaultdict
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 from functools import cache, lru_cache
+from math import ceil
 
 from rapidfuzz import fuzz, process
 from rapidfuzz.distance import OSA
@@ -372,20 +374,45 @@ def nearest(text: str, line: Sequence[Word], library: Library) -> FoodMatch | No
     typed = " ".join(word.plain for word in line[:8])
     if len(typed) < 3:
         return None
-    names = library.plain_names
-    found = process.extractOne(typed, names.keys(), scorer=fuzz.QRatio, score_cutoff=NEAR_ENOUGH)
-    if found is not None:
-        return FoodMatch(library.food(names[found[0]]), found[1] / 100 * 0.8, 0, len(text))
+    named = _alike(typed, library)
+    if named is not None:
+        return FoodMatch(library.food(named[0]), named[1] * 0.8, 0, len(text))
     for word in line[:8]:
         if len(word.plain) < 5 or class_of(word.plain) is not None:
             continue
-        near = process.extractOne(
-            word.plain, names.keys(), scorer=fuzz.QRatio, score_cutoff=NEAR_ENOUGH
-        )
-        if near is not None:
-            food = library.food(names[near[0]])
-            return FoodMatch(food, near[1] / 100 * 0.7, word.start, word.end)
+        named = _alike(word.plain, library)
+        if named is not None:
+            return FoodMatch(library.food(named[0]), named[1] * 0.7, word.start, word.end)
     return None
+
+
+@lru_cache(maxsize=4096)
+def _alike(typed: str, library: Library) -> tuple[str, float] | None:
+    """Return the key of the name spelled most like what was typed, and how like, 0 to 1.
+
+    Two texts of n and m letters share at most the shorter one: names too long or too short to
+    come near are not compared.
+    """
+    least, most = NEAR_ENOUGH / (200 - NEAR_ENOUGH), (200 - NEAR_ENOUGH) / NEAR_ENOUGH
+    by_length = _by_length(library)
+    near: list[tuple[float, int, str]] = []
+    for length in range(ceil(len(typed) * least - 1e-9), int(len(typed) * most + 1e-9) + 1):
+        names = by_length.get(length, {})
+        found = process.extract(typed, names, scorer=fuzz.ratio, score_cutoff=NEAR_ENOUGH, limit=1)
+        near += [(-score, place, name) for name, score, place in found]
+    if not near:
+        return None
+    score, _, name = min(near)
+    return library.plain_names[name], -score / 100
+
+
+@lru_cache(maxsize=4)
+def _by_length(library: Library) -> dict[int, dict[int, str]]:
+    """Return the names by their length, each with its place in the list."""
+    sorted_by: dict[int, dict[int, str]] = defaultdict(dict)
+    for place, name in enumerate(library.plain_names):
+        sorted_by[len(name)][place] = name
+    return dict(sorted_by)
 
 
 def choose_form(food: Food, said: str | Sequence[str], *, counted_in_cans: bool = False) -> str:

@@ -82,7 +82,7 @@ def _amounts(dish: Dish) -> list[_Found]:
         if line.grams is None:
             asked = worded("gap_how_much" if line.food else "gap_which_food", food=name)
             found.append((key, "amount", line.id, asked, ""))
-        elif line.amount is None and line.reason.startswith("to taste"):
+        elif line.assumed:
             low, high = line.grams_low or 0.0, line.grams_high or 0.0
             default = worded("gap_amount_usual", grams=line.grams, low=low, high=high)
             asked = worded("gap_no_amount", food=f"{name[:1].upper()}{name[1:]}")

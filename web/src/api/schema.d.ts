@@ -1456,6 +1456,7 @@ export interface components {
          * Line
          * @description One ingredient line. `text` is what was written; grams are None where nobody knows.
          *
+         *         `assumed` says that the recipe gives no amount and the grams are a usual one.
          *         `settled` says that the cook has looked at the line, or that there was nothing to look at.
          *         `left_out` says that it does not go in; an optional line starts in. `alternatives` are the
          *         other foods of an "A or B", each with its own amount. `leavings` name at most one cause for
@@ -1479,6 +1480,7 @@ export interface components {
             grams: number | null;
             grams_high: number | null;
             reason: string;
+            assumed: boolean;
             confidence: number;
             doubts: string[];
             candidates: string[];

@@ -82,6 +82,7 @@ export function withGrams(line: Line, grams: number): Line {
     grams,
     grams_high: grams,
     reason: 'typed by you',
+    assumed: false,
     doubts: line.doubts.filter((doubt) => doubt !== 'no_grams'),
     settled: line.food !== null,
   };
@@ -105,6 +106,7 @@ export function emptyLine(text: string): Line {
     grams: null,
     grams_high: null,
     reason: '',
+    assumed: false,
     confidence: 1,
     doubts: [],
     candidates: [],
