@@ -36,6 +36,8 @@ from snabo_core.quantities import read_line  # noqa: E402
 from snabo_core.recipe import line_from  # noqa: E402
 from table.services import EaterForm, add_eater  # noqa: E402
 from tests.score_lines import expected_lines, misspelled, score  # noqa: E402
+from tests.score_methods import methods  # noqa: E402
+from tests.score_methods import score as score_methods  # noqa: E402
 from tests.score_recipes import recipes  # noqa: E402
 from tests.score_recipes import score as score_recipes  # noqa: E402
 
@@ -230,6 +232,10 @@ def main() -> int:
         marks = score_recipes(chosen)
         told = ", ".join(f"{what} {marks.share(what):.0%}" for what in marks.asked)
         print(f"whole recipes {name}: {len(chosen)}: {told}")
+    for name, aside in (("tuned to", False), ("set aside", True)):
+        methods_read = score_methods([m for m in methods() if m.set_aside == aside])
+        told = ", ".join(f"{what} {methods_read.share(what):.0f}%" for what in methods_read.all)
+        print(f"methods {name}: {told}")
     print("misspelled names: {} of {} first, {} among the first three".format(*misspelled()))
     plates, bare = found["40 plates judged"][0], found["bare product"][0]
     print(f"40 plates judged for 4 eaters: {plates / bare:.1f} times the bare matrix product")

@@ -18,6 +18,7 @@ class Renamed:
     stand_ins: Mapping[str, str]
     steps: Mapping[str, str]
     techniques: Mapping[str, str]
+    cautions: Mapping[str, str]
 
 
 @cache

@@ -25,7 +25,7 @@ HEATS = (
     ("Bake at 400°F until brown", [(204.4, "oven")]),
     ("at 160 °C fan. Later 220 degrees C", [(180, "oven"), (220, "oven")]),
     ("in a moderate oven", [(180, "oven")]),
-    ("gas mark 4", [(176.7, "oven")]),
+    ("gas mark 4", [(180, "oven")]),
     ("until the centre reads 74C", [(74, "centre")]),
     ("Boil 200 g beans", []),
 )

@@ -20,5 +20,7 @@ class Caution:
 
 @cache
 def cautions() -> Mapping[str, Caution]:
-    """Return every caution by its key, read once."""
-    return {k: Caution(k, e["text"], e["why"]) for k, e in entries_of("cautions.toml").items()}
+    """Return every caution by its key, read once; old keys lead to those they are called now."""
+    found = {k: Caution(k, e["text"], e["why"]) for k, e in entries_of("cautions.toml").items()}
+    old: Mapping[str, str] = entries_of("renamed.toml")["cautions"]
+    return found | {key: found[now] for key, now in old.items()}

@@ -15,7 +15,7 @@ from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Food, Library
 from snabo_core.quantities.amounts import Amount
 from snabo_core.quantities.grams import Grams, weigh
-from snabo_core.quantities.units import FAN_BELOW, UNITS, Unit
+from snabo_core.quantities.units import FAN_BELOW, UNITS, Unit, gas_celsius
 from snabo_core.wording import grams_text, say
 
 MOST = 100_000.0
@@ -227,11 +227,10 @@ def oven(value: float, scale: str) -> HeatView:
 
 
 def _from_gas(mark: float) -> float:
-    """Gas marks are 25 F apart from mark 1 at 275 F; a half is 250 F, a quarter 225 F."""
-    fahrenheit = 250 + 25 * mark if mark >= 1 else {0.5: 250.0, 0.25: 225.0}.get(mark)
-    if fahrenheit is None or mark > 10:
+    celsius = gas_celsius(mark)
+    if celsius is None:
         raise BadInput("Gas marks are 1/4, 1/2 and 1 to 10.", "value")
-    return (fahrenheit - 32) / 1.8
+    return celsius
 
 
 def _gas_mark(celsius: float) -> str:

@@ -15,6 +15,8 @@ from snabo_core.quantities.vocabulary import class_of
 UnitKind = Literal["mass", "volume", "count", "vague"]
 # A fan oven does at 20 C less what a still one does; common practice, no source.
 FAN_BELOW = 20.0
+MOST_GAS = 10.0
+_LOW_GAS = {0.5: 250.0, 0.25: 225.0}
 SYSTEMS = ("metric", "us", "australia")
 
 # US customary measures as legally defined; metric and Australian spoons, common practice.
@@ -219,3 +221,12 @@ def _nearest_unit(word: str) -> str | None:
 
 def _leaves(word: str) -> str:
     return {"leaves": "leaf", "loaves": "loaf"}.get(word, word)
+
+
+def gas_celsius(mark: float) -> float | None:
+    """Return what a gas mark is in C, None where there is no such mark.
+
+    They are 25 F apart from mark 1 at 275 F; a half is 250 F, a quarter 225 F.
+    """
+    fahrenheit = 250 + 25 * mark if 1 <= mark <= MOST_GAS else _LOW_GAS.get(mark)
+    return None if fahrenheit is None else (fahrenheit - 32) / 1.8
