@@ -26,6 +26,7 @@ from drf_spectacular.renderers import OpenApiYamlRenderer  # noqa: E402
 from drf_spectacular.validation import validate_schema  # noqa: E402
 
 from snabo_core.foods.own import ALLERGEN_WORDS, HOLDABLE  # noqa: E402
+from snabo_core.method import techniques  # noqa: E402
 from snabo_core.plate.nutrients import LABELS, TARGETED, UNIT  # noqa: E402
 from snabo_core.quantities.conversions import salt_kinds  # noqa: E402
 
@@ -57,6 +58,7 @@ def vocabulary() -> str:
         "ALLERGENS": ALLERGEN_WORDS,
         "HOLDABLE": HOLDABLE,
         "SALTS": tuple(salt_kinds()),
+        "TECHNIQUES": tuple(techniques()),
     }
     kinds = {"LABELS": "Record<string, string>", "UNITS": "Record<string, string>"}
     lines = ["/** The core's words, written by ./snabo types; not to be changed by hand. */"]

@@ -16,6 +16,7 @@ from snabo_core.views.compare import CompareDishRequest, DishComparison
 from snabo_core.views.explain import Explained, ExplainRequest
 from snabo_core.views.foods import FoodFacts
 from snabo_core.views.line_swaps import LineSwapRequest, LineSwaps
+from snabo_core.views.method import MethodRequest, MethodView
 from snabo_core.views.preview import Preview, PreviewRequest
 from snabo_core.views.ranking import Ranking, RankRequest, RoleView
 from snabo_core.views.table import DayRequest, DayView, TableMatrix
@@ -48,6 +49,16 @@ class PreviewView(APIView):
         """Return plate, section, standings and ledgers; nothing is stored."""
         wanted = convert(request.data, PreviewRequest)
         return Response(services.preview(household_of(request.user), wanted))
+
+
+class MethodOfDishView(APIView):
+    """The method of a draft as it is cooked now."""
+
+    @contract("method", body=MethodRequest, answer=MethodView)
+    def post(self, request: Request) -> Response:
+        """Return its lines in the order of use, its steps and cautions; nothing is stored."""
+        wanted = convert(request.data, MethodRequest)
+        return Response(services.method(household_of(request.user), wanted))
 
 
 class RankView(APIView):

@@ -34,6 +34,8 @@ from snabo_core.views.foods import FoodFacts, UsedIn
 from snabo_core.views.foods import food_facts as core_food_facts
 from snabo_core.views.line_swaps import LineSwapRequest, LineSwaps
 from snabo_core.views.line_swaps import line_swaps as core_line_swaps
+from snabo_core.views.method import MethodRequest, MethodView
+from snabo_core.views.method import method_view as core_method
 from snabo_core.views.preview import Preview, PreviewRequest
 from snabo_core.views.preview import preview as core_preview
 from snabo_core.views.ranking import Ranking, RankRequest, RoleView
@@ -47,7 +49,14 @@ from table.services import setting_of
 RELEASE = "0.5.0"
 
 
-Asking = PreviewRequest | RankRequest | ExplainRequest | CompareDishRequest | LineSwapRequest
+Asking = (
+    PreviewRequest
+    | MethodRequest
+    | RankRequest
+    | ExplainRequest
+    | CompareDishRequest
+    | LineSwapRequest
+)
 
 
 class DishRecord(msgspec.Struct):
@@ -75,6 +84,16 @@ def preview(household: Household, request: PreviewRequest) -> Preview:
         library_of(household),
         sequence=request.sequence,
     )
+
+
+def method(household: Household, request: MethodRequest) -> MethodView:
+    """Return the method of a draft as it is cooked now; pure.
+
+    Raises:
+        BadInput: the document breaks its rules.
+    """
+    setting = _setting(household, request)
+    return core_method(core.check(request.dish), setting, book(), library_of(household))
 
 
 def rank(household: Household, request: RankRequest) -> Ranking:

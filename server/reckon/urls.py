@@ -11,6 +11,7 @@ urlpatterns = [
     path("explain", api.ExplainView.as_view()),
     path("table", api.MatrixView.as_view()),
     path("day", api.DayOfMealsView.as_view()),
+    path("method", api.MethodOfDishView.as_view()),
     path("preview", api.PreviewView.as_view()),
     path("rank", api.RankView.as_view()),
     path("roles", api.RolesView.as_view()),

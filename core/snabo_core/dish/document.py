@@ -11,6 +11,7 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from snabo_core.dish.lines import Line
+from snabo_core.dish.steps import MethodStep
 from snabo_core.errors import BadInput
 
 SCHEMA = 4
@@ -203,7 +204,9 @@ class Dish:
     title: str
     servings: float
     parts: tuple[Part, ...]
+    # The recipe's own words for ever, and what was read in them and settled.
     steps: tuple[StepText, ...] = ()
+    method: tuple[MethodStep, ...] = ()
     unit_system: UnitSystem = "metric"
     source_text: str = ""
     notes: tuple[str, ...] = ()

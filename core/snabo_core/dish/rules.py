@@ -14,6 +14,8 @@ MAX_GRAMS, MAX_SERVINGS = 50_000.0, 200.0
 MAX_USES, MAX_ACCEPTED, MAX_ALTERNATIVES = 6, 200, 6
 MAX_ASIDES, MAX_ASIDE_TEXT = 400, 2000
 MAX_CHOICE_STEPS, MAX_NAME = 60, 200
+MAX_OVEN = 350.0
+MAX_METHOD, MAX_WORDS, MAX_MINUTES = 600, 2000, 10_000.0
 # Portions typed in whole grams may come to a little more than the whole.
 SHARED_SLACK = 0.001
 
@@ -54,6 +56,7 @@ def check(dish: Dish) -> Dish:
     if len(dish.asides) > MAX_ASIDES or any(len(a.text) > MAX_ASIDE_TEXT for a in dish.asides):
         raise BadInput("More is set aside than a recipe can hold.", "asides")
     _check_ids(dish)
+    _check_method(dish)
     _check_portions(dish)
     for part in dish.parts:
         _check_taken(part)
@@ -110,6 +113,29 @@ def _check_taken(part: Part) -> None:
             _bounded(grams, 0.0, MAX_GRAMS, "taken", f"Grams of {part.name}")
     if taken.makes_grams == 0:
         raise BadInput(f"{part.name} weighs more than nothing when it is done.", "taken")
+
+
+def _check_method(dish: Dish) -> None:
+    """A step takes what is made before it, in bounds a kitchen has."""
+    if len(dish.method) > MAX_METHOD:
+        raise BadInput(f"A method holds at most {MAX_METHOD} steps.", "method")
+    made: set[str] = set()
+    known = {line.id for part in dish.parts for line in part.lines}
+    for step in dish.method:
+        if step.id in made:
+            raise BadInput("Two steps of the method carry the same id.", "method")
+        if len(step.words) > MAX_WORDS or not step.words.strip():
+            raise BadInput(f"A step has 1 to {MAX_WORDS} letters.", "method")
+        if not 0 <= step.minutes_low <= step.minutes_high <= MAX_MINUTES:
+            raise BadInput(f"'{step.words[:40]}' takes 0 to {MAX_MINUTES:.0f} minutes.", "method")
+        if step.oven_c is not None and not 0 < step.oven_c <= MAX_OVEN:
+            raise BadInput(f"No kitchen oven goes to {step.oven_c:.0f} C.", "method")
+        later = {take.ref for take in step.takes} - made - known
+        if later & {other.id for other in dish.method}:
+            raise BadInput(
+                f"'{step.words[:40]}' takes what a later step makes; move it down.", "method"
+            )
+        made.add(step.id)
 
 
 def _check_ids(dish: Dish) -> None:

@@ -2,7 +2,7 @@
 
 from snabo_core.method.facts import Share
 from snabo_core.method.naming import Ingredient
-from snabo_core.method.reading import read_method
+from snabo_core.method.reading import read_method, read_sentences
 from snabo_core.method.steps import ReadStep
 from snabo_core.method.techniques import Technique, technique, techniques
 
@@ -12,6 +12,7 @@ __all__ = [
     "Share",
     "Technique",
     "read_method",
+    "read_sentences",
     "technique",
     "techniques",
 ]

@@ -98,7 +98,8 @@ Rule = Callable[[_Seen], bool]
 def _eggs_done(seen: _Seen) -> bool:
     """Egg dishes at their last heat, where nothing with a stricter rule and no batter is baked."""
     eggs = [line for line in seen.step.reaches if seen.raw.get(line) == "egg"]
-    if not eggs or not seen.heats() or seen.holds("poultry") or seen.holds("ground"):
+    stricter = any(seen.holds(kind) for kind in ("poultry", "ground", "fish", "meat"))
+    if not eggs or not seen.heats() or stricter:
         return False
     starchy = any(seen.names.class_of(x) in {"grain", "starch", "bread"} for x in seen.step.reaches)
     return not starchy and any(seen.last.get(x) == seen.step.number for x in eggs)

@@ -4,14 +4,10 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
-from typing import Literal
 
+from snabo_core.dish import Cover, Ring, ShareKind
 from snabo_core.quantities.step_facts import heats_in, times_in
 
-Ring = Literal["low", "medium_low", "medium", "medium_high", "high"]
-Cover = Literal["yes", "no", "partly"]
-ShareKind = Literal["half", "third", "two_thirds", "three_quarters", "quarter", "remaining", "most",
-                    "amount"]  # fmt: skip
 MOST_WATTS = 2000.0
 _N = r"(?:\d+|two|three|four|five|six)"
 _EACH_SIDE = re.compile(

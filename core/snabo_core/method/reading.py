@@ -11,10 +11,11 @@ import re
 from collections.abc import Sequence
 from dataclasses import replace
 
+from snabo_core.dish import Ring
 from snabo_core.foods import Library
 from snabo_core.foods.library import plain_word
 from snabo_core.method.clauses import Clause, Splitter
-from snabo_core.method.facts import Facts, Ring, facts_of
+from snabo_core.method.facts import Facts, facts_of
 from snabo_core.method.meaning import Meaning, meaning_of
 from snabo_core.method.naming import WHICH, Ingredient, Names, by_class
 from snabo_core.method.products import NOUNS, Bench, Product
@@ -91,7 +92,14 @@ def read_method(text: str, lines: Sequence[Ingredient], library: Library) -> tup
         lines: the dish's lines, in order.
         library: where the names of foods are looked up.
     """
-    return _Reader(lines, library).read(sentences_of(text))
+    return read_sentences(sentences_of(text), lines, library)
+
+
+def read_sentences(
+    sentences: Sequence[Sentence], lines: Sequence[Ingredient], library: Library
+) -> tuple[ReadStep, ...]:
+    """Return the steps of a method that is cut into sentences already."""
+    return _Reader(lines, library).read(sentences)
 
 
 class _Reader:

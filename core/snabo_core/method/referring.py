@@ -52,6 +52,7 @@ _PRONOUNS = {"it", "them", "this", "these", "mixture", "mix", "everything", "lot
 _DEFINITE = {"the", "this", "your", "whole", "each", "every", "those", "these", "all", "of"}
 _NO_ADJECTIVE = {"a", "an", "of", "into", "in", "with", "and", "some", "make"}
 _WHOLE = {"pie", "bake", "loaf", "tart", "gratin", "cake"}
+_PLACING = {"top", "spread", "layer", "fill", "serve", "coat"}
 _SOLID = {"meat", "fish", "vegetable", "pulse", "root", "cheese"}
 _ALL = re.compile(
     r"\b(?:all|rest of|remaining|other|the)\s+(?:the\s+)?(?:remaining\s+|other\s+|rest of the\s+)?ingredients\b",
@@ -206,6 +207,11 @@ class Referrer:
     def _mention(self, mention: Mention) -> None:
         before = self._before(mention.first)
         share = share_before(before)
+        whole = self._whole_part(mention)
+        if whole and share is None:
+            for line in whole:
+                self.refs.add(self._role(mention.first), line)
+            return
         amount = None if share else amount_before(before)
         role = self._role(mention.first)
         for ref in self._meant(mention, share, amount, role):
@@ -218,6 +224,24 @@ class Referrer:
             elif amount is not None and "of the" in amount and not is_product(ref):
                 self.refs.share[ref] = Share("amount", None)
                 self.bench.partly.add(ref)
+
+    @property
+    def _places(self) -> bool:
+        """Whether the clause puts something on or into something: then a part goes there whole."""
+        return self.clause.phrase is not None and self.clause.phrase.technique in _PLACING
+
+    def _whole_part(self, mention: Mention) -> list[str]:
+        """Return the unused lines of the part a word names: "scatter the crumb over" is all of it."""
+        word = plain_word(self.said[mention.first])
+        single = mention.last - mention.first == 1
+        if not single or not self._places or self.said[mention.first - 1] not in _DEFINITE:
+            return []
+        for part, lines in self.bench.parts.items():
+            unused = [line for line in lines if line not in self.bench.used]
+            named = part and word in map(plain_word, part.split())
+            if named and len(unused) == len(lines) > 1 and set(mention.lines) & set(unused):
+                return unused
+        return []
 
     def _meant(
         self, mention: Mention, share: Share | None, amount: str | None, role: Role
@@ -287,10 +311,22 @@ class Referrer:
             return
         share = share_before(self.clause.sentence[: self.clause.tokens[place].start])
         product = self._named(plain_word(word), before, place, share)
+        if product is None:
+            for line in self._unmade(plain_word(word), before):
+                self.refs.add(self._role(place), line)
         if product is not None:
             self.refs.add(self._role(place), product.ref)
             if share is not None:
                 self.refs.share[product.ref] = share
+
+    def _unmade(self, plain: str, before: str) -> list[str]:
+        """Return the lines of a part that a step names though nothing was made of it yet."""
+        if before not in _DEFINITE or not self._places:
+            return []
+        for part, lines in self.bench.parts.items():
+            if part and plain in map(plain_word, part.split()):
+                return [line for line in lines if line not in self.bench.used]
+        return []
 
     def _pronoun(self, place: int) -> None:
         word, before = self.said[place], self.said[place - 1]

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field
 
-from snabo_core.method.facts import Ring, Share
+from snabo_core.dish import Ring
+from snabo_core.method.facts import Share
 
 
 @dataclass(frozen=True)

@@ -486,6 +486,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/method": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return its lines in the order of use, its steps and cautions; nothing is stored. */
+        post: operations["method"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/own-foods": {
         parameters: {
             query?: never;
@@ -1427,6 +1444,7 @@ export interface components {
             servings: number;
             parts: components["schemas"]["Part"][];
             steps: components["schemas"]["StepText"][];
+            method: components["schemas"]["MethodStep"][];
             /** @enum {unknown} */
             unit_system: "australia" | "metric" | "us";
             source_text: string;
@@ -1612,6 +1630,45 @@ export interface components {
         StepText: {
             id: string;
             text: string;
+        };
+        /**
+         * MethodStep
+         * @description One thing to do, as read from the text and settled by the cook.
+         *
+         *         `text` is the id of the recipe's own step its `words` stand in, empty for a step the cook
+         *         added. `technique` is a key of the vocabulary, empty where nobody knows the words. Minutes
+         *         are of one batch with all its sides; `oven_c` is of a still oven. `stated` names what the
+         *         words give. `parallel` and `after` are ids of steps.
+         */
+        MethodStep: {
+            id: string;
+            text: string;
+            words: string;
+            technique: string;
+            takes: components["schemas"]["Take"][];
+            minutes_low: number;
+            minutes_high: number;
+            oven_c: number | null;
+            watts: number | null;
+            ring: ("high" | "low" | "medium" | "medium_high" | "medium_low") | null;
+            covered: ("no" | "partly" | "yes") | null;
+            until: string;
+            after: string[];
+            before: string[];
+            parallel: string[];
+            stated: ("covered" | "minutes" | "oven_c" | "ring" | "technique" | "until" | "watts")[];
+            settled: boolean;
+        };
+        /**
+         * Take
+         * @description What a step takes: a line or the product of an earlier step, by id.
+         *
+         *         `share` says how much where it is not all of it; `fraction`, 0 to 1, where the words give one.
+         */
+        Take: {
+            ref: string;
+            share: ("amount" | "half" | "most" | "quarter" | "remaining" | "third" | "three_quarters" | "two_thirds") | null;
+            fraction: number | null;
         };
         /**
          * Portion
@@ -2259,6 +2316,98 @@ export interface components {
             text: string;
             why: string;
             eaters: string[];
+        };
+        /**
+         * MethodRequest
+         * @description A draft whose method is wanted, with what a run has weighed of it.
+         */
+        MethodRequest: {
+            dish: components["schemas"]["Dish"];
+            eaters: string[];
+            readings: components["schemas"]["Readings"];
+        };
+        /**
+         * MethodView
+         * @description The dish now. `method` are the steps as read, for a draft that has none of its own yet.
+         */
+        MethodView: {
+            lines: components["schemas"]["UsedLine"][];
+            steps: components["schemas"]["CookStepView"][];
+            cautions: components["schemas"]["MethodCaution"][];
+            unread: number;
+            method: components["schemas"]["MethodStep"][];
+        };
+        /**
+         * UsedLine
+         * @description A line of the dish now, in the order of use; `step` is the first that takes it.
+         */
+        UsedLine: {
+            id: string;
+            part: string;
+            name: string;
+            written: string;
+            grams: number | null;
+            grams_low: number | null;
+            grams_high: number | null;
+            brought_in: boolean;
+            step: number | null;
+        };
+        /**
+         * CookStepView
+         * @description One step to cook by. A struck one has the number 0.
+         *
+         *         `fan_c` is the same heat with a fan; `seconds` the time in this household's microwave.
+         *         `weighs` says what goes in and what should come out, empty where nothing is weighed.
+         *         `look` is why the cook should look at it, in words.
+         */
+        CookStepView: {
+            id: string;
+            number: number;
+            /** @enum {unknown} */
+            kind: "ghost" | "own" | "stand_in";
+            part: string;
+            words: string;
+            technique: string;
+            named: string;
+            takes: components["schemas"]["TakenView"][];
+            minutes_low: number;
+            minutes_high: number;
+            minutes_said: boolean;
+            passive: boolean;
+            oven_c: number | null;
+            fan_c: number | null;
+            seconds: number | null;
+            until: string;
+            weighs: string;
+            /** @enum {unknown} */
+            look: "" | "by_hand" | "left_out" | "less" | "line_swapped" | "swapped" | "unread";
+            look_words: string;
+            parallel: number[];
+            cautions: string[];
+        };
+        /**
+         * TakenView
+         * @description What a step takes: a line by its name and grams, or what an earlier step made.
+         *
+         *         `grams` are of this step's share, None where nobody knows how much. `step` is the number of
+         *         the step that made it, None for a line.
+         */
+        TakenView: {
+            ref: string;
+            name: string;
+            grams: number | null;
+            share: string;
+            step: number | null;
+        };
+        /**
+         * MethodCaution
+         * @description A caution of the dish, once, with the steps it holds at.
+         */
+        MethodCaution: {
+            key: string;
+            text: string;
+            why: string;
+            steps: number[];
         };
         /**
          * RankRequest
@@ -5008,6 +5157,92 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LineSwaps"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page was loaded before the last update. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    method: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["MethodRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MethodView"];
                 };
             };
             /** @description What was sent cannot be; the sentence says why. */

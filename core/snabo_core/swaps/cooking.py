@@ -1,0 +1,199 @@
+"""The method of the dish as it is now: the recipe's own steps, those a swap strikes, its own.
+
+Nothing of it is stored: taking a stand-in back brings every step back as it was.
+"""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from snabo_core.dish import Dish, Line, MethodStep, Part, Slot, Take
+from snabo_core.swaps.book import Book
+from snabo_core.swaps.ledgers import name_of, steps_for
+from snabo_core.swaps.scaling import NAMESPACE
+from snabo_core.water import Step
+
+# own: the recipe's; ghost: struck by a swap; stand_in: spliced in with it.
+StepKind = Literal["own", "ghost", "stand_in"]
+# Why a step of the recipe wants a look: it names what was swapped beside what stays, a line of
+# its own was swapped or left out, or nobody knows its words.
+Look = Literal["", "swapped", "line_swapped", "left_out", "less", "by_hand", "unread"]
+# The ledger's names for what a cook does, as the vocabulary of steps calls it.
+_CALLED = {"prepare": "cut", "dry_in_pan": "dry_saute"}
+_LOOKS: dict[str, Look] = {"book": "swapped", "own": "by_hand", "out": "left_out"}
+_PRESSES = {"cloth": "wring", "twist": "twist"}
+
+
+@dataclass(frozen=True)
+class CookStep:
+    """One step of the dish now. `slot` is that whose swap brought or struck it, else None.
+
+    `book_step` is the id of a spliced step in the stand-in's ledger.
+    """
+
+    step: MethodStep
+    kind: StepKind = "own"
+    look: Look = ""
+    slot: str | None = None
+    book_step: str | None = None
+
+
+def reaches_of(steps: Iterable[MethodStep]) -> dict[str, frozenset[str]]:
+    """Return the lines in the product of every step, by its id."""
+    found: dict[str, frozenset[str]] = {}
+    for step in steps:
+        held: set[str] = set()
+        for take in step.takes:
+            held |= found.get(take.ref, frozenset({take.ref}))
+        found[step.id] = frozenset(held)
+    return found
+
+
+def effective_steps(dish: Dish, book: Book) -> tuple[CookStep, ...]:
+    """Return the steps of the dish as it is now, struck ones among them, in order.
+
+    A step that handles nothing but swapped lines is struck; the stand-in's own stand where the
+    first of them stood, or where its part begins. What took a struck step's product takes the
+    stand-in's.
+    """
+    reaches = reaches_of(dish.method)
+    steps = [CookStep(step) for step in dish.method]
+    for part in dish.parts:
+        for slot in part.slots:
+            if slot.choice is not None:
+                steps = _spliced(steps, part, slot, book, reaches)
+    return tuple(_looked(steps, dish))
+
+
+def _spliced(
+    steps: list[CookStep],
+    part: Part,
+    slot: Slot,
+    book: Book,
+    reaches: Mapping[str, frozenset[str]],
+) -> list[CookStep]:
+    choice = slot.choice
+    if choice is None or choice.kind == "reduced":
+        marked = [
+            replace(s, look="less") if set(slot.line_ids) & _lines(s.step) else s for s in steps
+        ]
+        return marked if choice is not None else steps
+    gone = frozenset(slot.line_ids)
+    own = [one.step.id for one in steps if one.kind == "own"]
+    struck = {key for key in own if reaches[key] and reaches[key] <= gone}
+    new = _own_steps(slot, book)
+    product = new[-1].step.id if new else None
+    found: list[CookStep] = []
+    for one in steps:
+        if one.step.id in struck:
+            found.append(replace(one, kind="ghost", slot=slot.id))
+            continue
+        takes = _without(one.step.takes, gone, struck, product)
+        touched = takes != one.step.takes
+        look: Look = one.look
+        if touched and gone & _lines(one.step):
+            look = (
+                "by_hand"
+                if choice.kind == "own"
+                else "left_out"
+                if choice.kind == "out"
+                else "swapped"
+            )
+        found.append(replace(one, step=replace(one.step, takes=takes), look=look))
+    place = _place(found, part, slot, reaches)
+    return [*found[:place], *new, *found[place:]]
+
+
+def _lines(step: MethodStep) -> set[str]:
+    return {take.ref for take in step.takes}
+
+
+def _without(
+    takes: tuple[Take, ...], gone: frozenset[str], struck: set[str], product: str | None
+) -> tuple[Take, ...]:
+    """Return what a step takes once swapped lines and struck products are the stand-in's."""
+    found: list[Take] = []
+    for take in takes:
+        if take.ref not in gone and take.ref not in struck:
+            found.append(take)
+        elif product is not None and all(one.ref != product for one in found):
+            found.append(Take(product, take.share, take.fraction))
+    return tuple(found)
+
+
+def _place(
+    steps: list[CookStep], part: Part, slot: Slot, reaches: Mapping[str, frozenset[str]]
+) -> int:
+    """Return where a stand-in's steps begin."""
+    ghosts = [i for i, s in enumerate(steps) if s.kind == "ghost" and s.slot == slot.id]
+    if ghosts:
+        return ghosts[-1] + 1
+    for lines in (frozenset(slot.line_ids), frozenset(line.id for line in part.lines)):
+        for place, one in enumerate(steps):
+            if one.kind == "own" and reaches[one.step.id] & lines:
+                return place
+    return 0
+
+
+def _own_steps(slot: Slot, book: Book) -> list[CookStep]:
+    """Return the stand-in's steps over the choice's lines, each taking what the one before made."""
+    choice = slot.choice
+    if choice is None or choice.kind != "book":
+        return []
+    written = steps_for(slot, book)
+    joined = {food for step in written for food in step.foods}
+    start = [line for line in choice.lines if line.food not in joined]
+    found: list[CookStep] = []
+    before: str | None = None
+    for number, step in enumerate(written):
+        lines = [line for line in choice.lines if line.food in step.foods]
+        takes = (
+            [Take(line.id) for line in (*start, *lines)]
+            if number == 0
+            else [Take(i.id) for i in lines]
+        )
+        if before is not None:
+            takes.append(Take(before))
+        made = _as_method(step, slot, tuple(takes), name_of(slot, book))
+        found.append(CookStep(made, "stand_in", "", slot.id, step.id))
+        before = made.id
+    return found
+
+
+def _as_method(step: Step, slot: Slot, takes: tuple[Take, ...], name: str) -> MethodStep:
+    """Return a step of the book as one of the method: the same kind of thing."""
+    key = _CALLED.get(step.technique, step.technique)
+    if key == "press":
+        key = _PRESSES.get(str(step.settings.get("method", "cloth")), "press")
+    low = step.hands_on_minutes[0] + step.passive_minutes[0]
+    high = step.hands_on_minutes[1] + step.passive_minutes[1]
+    oven = step.settings.get("oven_c")
+    chosen = slot.choice.stand_in if slot.choice else ""
+    return MethodStep(
+        id=str(uuid.uuid5(NAMESPACE, f"{slot.id}/{chosen}/{step.id}")), text="",
+        words=step.label or name, technique=key, takes=takes, minutes_low=low, minutes_high=high,
+        oven_c=float(oven) if oven is not None else None,
+        covered="yes" if step.settings.get("covered") else None, until=step.cue,
+        stated=("minutes",),
+    )  # fmt: skip
+
+
+def _looked(steps: list[CookStep], dish: Dish) -> list[CookStep]:
+    """Mark the steps whose own lines were swapped or left out, and those nobody understood."""
+    out: dict[str, Line] = {line.id: line for part in dish.parts for line in part.lines}
+    found: list[CookStep] = []
+    for one in steps:
+        look: Look = one.look
+        if one.kind == "own" and not look:
+            mine = [out[take.ref] for take in one.step.takes if take.ref in out]
+            if any(line.left_out for line in mine):
+                look = "left_out"
+            elif any(line.instead is not None for line in mine):
+                look = "line_swapped"
+            elif not one.step.technique:
+                look = "unread"
+        found.append(replace(one, look=look))
+    return found
