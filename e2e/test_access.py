@@ -12,7 +12,7 @@ from e2e.test_path import CookCase
 
 AXE = Path(settings.ROOT) / "web" / "node_modules" / "axe-core" / "axe.min.js"
 SERIOUS = {"serious", "critical"}
-STATIONS = ("bench", "water", "portions", "compare")
+STATIONS = ("bench", "recipe", "water", "portions", "compare")
 PLACES = ("/dishes", "/bring", "/table", "/foods", "/foods/side-by-side", "/foods/own",
           "/foods/conversions", "/kitchen")  # fmt: skip
 
@@ -62,7 +62,7 @@ class Axe(CookCase):
                 shifts[place] = page.evaluate(SHIFT)
                 findings[f"{place} before {mode}"] = serious_findings(page)
             page.get_by_role("button", name=mode).click()
-        self.assertEqual(len(findings), 25)
+        self.assertEqual(len(findings), 27)
         self.assertEqual({k: v for k, v in findings.items() if v}, {})
         self.assertEqual({k: v for k, v in shifts.items() if v >= MOST_SHIFT}, {})
 

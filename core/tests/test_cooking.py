@@ -123,6 +123,23 @@ class Swapped(unittest.TestCase):
             back = swapped(dish, item.key).with_choice(part.id, slot.id, None)
             self.assertEqual(effective_steps(back, book()), effective_steps(dish, book()))
 
+    def test_a_thickener_is_stirred_in_when_the_sauce_has_cooked(self) -> None:
+        dish = brought()
+        part = dish.parts[0]
+        slot = next(s for s in part.slots if s.role == "thickener")
+        for item in book().stand_ins("thickener"):
+            choice = scale_to(part, slot, item, book().files["thickener"], library())
+            steps = effective_steps(dish.with_choice(part.id, slot.id, choice), book())
+            words = [one.step.words for one in steps if one.kind != "ghost"]
+            first = next(i for i, one in enumerate(steps) if one.kind == "stand_in")
+            self.assertIn("add the milk", steps[first - 1].step.words)
+            self.assertNotIn("stir in the flour", words)
+            taken = {take.ref for take in steps[first].step.takes}
+            self.assertIn(steps[first - 1].step.id, taken)
+            melted = next(one for one in steps if one.step.words == "Melt the butter")
+            cook = next(one for one in steps if one.step.words == "cook for 1 minute")
+            self.assertEqual([take.ref for take in cook.step.takes], [melted.step.id])
+
     def test_left_out_by_hand_and_less(self) -> None:
         dish = brought()
         part = dish.parts[1]

@@ -119,6 +119,12 @@ const router = createBrowserRouter([
             }),
           },
           {
+            path: 'recipe',
+            lazy: async () => ({
+              Component: (await import('./places/recipe/RecipePlace')).RecipePlace,
+            }),
+          },
+          {
             path: 'water',
             lazy: async () => ({
               Component: (await import('./places/water/WaterPlace')).WaterPlace,

@@ -62,6 +62,7 @@ class ChoiceStep:
     band: Span | None = None
     cautions: tuple[str, ...] = ()
     settings: tuple[StepSetting, ...] = ()
+    order: str = ""
 
 
 @dataclass(frozen=True)

@@ -311,21 +311,25 @@ class Referrer:
             return
         share = share_before(self.clause.sentence[: self.clause.tokens[place].start])
         product = self._named(plain_word(word), before, place, share)
-        if product is None:
-            for line in self._unmade(plain_word(word), before):
-                self.refs.add(self._role(place), line)
         if product is not None:
             self.refs.add(self._role(place), product.ref)
             if share is not None:
                 self.refs.share[product.ref] = share
+        if share is None:
+            for ref in self._rest_of_part(plain_word(word)):
+                self.refs.add(self._role(place), ref)
 
-    def _unmade(self, plain: str, before: str) -> list[str]:
-        """Return the lines of a part that a step names though nothing was made of it yet."""
-        if before not in _DEFINITE or not self._places:
-            return []
-        for part, lines in self.bench.parts.items():
+    def _rest_of_part(self, plain: str) -> list[str]:
+        """Return all that lies ready of a part that is put somewhere by its name.
+
+        "Layer filling and sauce" takes everything made of the filling, and its lines that no
+        step named before.
+        """
+        bench = self.bench
+        for part, lines in bench.parts.items() if self._places else ():
             if part and plain in map(plain_word, part.split()):
-                return [line for line in lines if line not in self.bench.used]
+                made = [p.ref for p in bench.opened() if p.reaches and p.reaches <= set(lines)]
+                return made[::-1] + [line for line in lines if line not in bench.used]
         return []
 
     def _pronoun(self, place: int) -> None:

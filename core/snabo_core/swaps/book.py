@@ -156,6 +156,7 @@ def _step(entry: Mapping[str, Any]) -> Step:
         band=_pair(entry["band"]) if "band" in entry else None,
         cautions=tuple(entry.get("cautions", ())),
         settings=dict(entry.get("settings", {})),
+        order=entry["order"],
     )
 
 

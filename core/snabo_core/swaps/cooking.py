@@ -24,6 +24,19 @@ Look = Literal["", "swapped", "line_swapped", "left_out", "less", "by_hand", "un
 # The ledger's names for what a cook does, as the vocabulary of steps calls it.
 _CALLED = {"prepare": "cut", "dry_in_pan": "dry_saute"}
 _LOOKS: dict[str, Look] = {"book": "swapped", "own": "by_hand", "out": "left_out"}
+# Roles whose stand-in is stirred into what is there, not put in its place.
+STIRRED_IN = {"thickener"}
+_SAUCING = {
+    "simmer",
+    "boil",
+    "reduce",
+    "thicken",
+    "whisk",
+    "add_gradually",
+    "mix",
+    "deglaze",
+    "saute",
+}
 _PRESSES = {"cloth": "wring", "twist": "twist"}
 
 
@@ -81,6 +94,8 @@ def _spliced(
             replace(s, look="less") if set(slot.line_ids) & _lines(s.step) else s for s in steps
         ]
         return marked if choice is not None else steps
+    if slot.role in STIRRED_IN:
+        return _stirred_in(steps, part, slot, book, reaches)
     gone = frozenset(slot.line_ids)
     own = [one.step.id for one in steps if one.kind == "own"]
     struck = {key for key in own if reaches[key] and reaches[key] <= gone}
@@ -105,6 +120,59 @@ def _spliced(
         found.append(replace(one, step=replace(one.step, takes=takes), look=look))
     place = _place(found, part, slot, reaches)
     return [*found[:place], *new, *found[place:]]
+
+
+def _stirred_in(
+    steps: list[CookStep],
+    part: Part,
+    slot: Slot,
+    book: Book,
+    reaches: Mapping[str, frozenset[str]],
+) -> list[CookStep]:
+    """Swap what is stirred into a sauce: the step that added it goes, its sauce goes on.
+
+    The stand-in's steps come when the part's sauce has cooked, before it meets other parts.
+    """
+    gone = frozenset(slot.line_ids)
+    own = {line.id for line in part.lines}
+    passed: dict[str, tuple[Take, ...]] = {}
+    kept: list[CookStep] = []
+    for one in steps:
+        step = replace(one.step, takes=_passed(one.step.takes, passed))
+        lines = _lines(step) & own
+        if one.kind == "own" and lines and lines <= gone:
+            passed[step.id] = tuple(take for take in step.takes if take.ref not in gone)
+            kept.append(replace(one, kind="ghost", slot=slot.id))
+            continue
+        takes = tuple(take for take in step.takes if take.ref not in gone)
+        look: Look = "swapped" if takes != step.takes else one.look
+        kept.append(replace(one, step=replace(step, takes=takes), look=look))
+    sauce = [
+        place for place, one in enumerate(kept)
+        if one.kind == "own" and one.step.technique in _SAUCING
+        and reaches[one.step.id] <= own and reaches[one.step.id]
+    ]  # fmt: skip
+    new = _own_steps(slot, book)
+    place = sauce[-1] + 1 if sauce else _place(kept, part, slot, reaches)
+    if not sauce or not new:
+        return [*kept[:place], *new, *kept[place:]]
+    base = kept[place - 1].step.id
+    first = new[0].step
+    new[0] = replace(new[0], step=replace(first, takes=(*first.takes, Take(base))))
+    renamed = {base: (Take(new[-1].step.id),)}
+    behind = [
+        replace(s, step=replace(s.step, takes=_passed(s.step.takes, renamed))) for s in kept[place:]
+    ]
+    return [*kept[:place], *new, *behind]
+
+
+def _passed(takes: tuple[Take, ...], passed: Mapping[str, tuple[Take, ...]]) -> tuple[Take, ...]:
+    """Return what a step takes once some products are only what went into them."""
+    found: dict[str, Take] = {}
+    for take in takes:
+        for one in passed.get(take.ref, (take,)):
+            found.setdefault(one.ref, one)
+    return tuple(found.values())
 
 
 def _lines(step: MethodStep) -> set[str]:
@@ -144,6 +212,8 @@ def _own_steps(slot: Slot, book: Book) -> list[CookStep]:
     if choice is None or choice.kind != "book":
         return []
     written = steps_for(slot, book)
+    known = {item.key: item for item in book.stand_ins(slot.role)}.get(choice.stand_in)
+    orders = {step.id: step.order for step in known.steps} if known else {}
     joined = {food for step in written for food in step.foods}
     start = [line for line in choice.lines if line.food not in joined]
     found: list[CookStep] = []
@@ -157,13 +227,15 @@ def _own_steps(slot: Slot, book: Book) -> list[CookStep]:
         )
         if before is not None:
             takes.append(Take(before))
-        made = _as_method(step, slot, tuple(takes), name_of(slot, book))
+        # A choice of an older release did not keep the order's words: the book has them.
+        words = step.order or orders.get(step.id, "") or step.label or name_of(slot, book)
+        made = _as_method(step, slot, tuple(takes), words)
         found.append(CookStep(made, "stand_in", "", slot.id, step.id))
         before = made.id
     return found
 
 
-def _as_method(step: Step, slot: Slot, takes: tuple[Take, ...], name: str) -> MethodStep:
+def _as_method(step: Step, slot: Slot, takes: tuple[Take, ...], words: str) -> MethodStep:
     """Return a step of the book as one of the method: the same kind of thing."""
     key = _CALLED.get(step.technique, step.technique)
     if key == "press":
@@ -174,7 +246,7 @@ def _as_method(step: Step, slot: Slot, takes: tuple[Take, ...], name: str) -> Me
     chosen = slot.choice.stand_in if slot.choice else ""
     return MethodStep(
         id=str(uuid.uuid5(NAMESPACE, f"{slot.id}/{chosen}/{step.id}")), text="",
-        words=step.label or name, technique=key, takes=takes, minutes_low=low, minutes_high=high,
+        words=words, technique=key, takes=takes, minutes_low=low, minutes_high=high,
         oven_c=float(oven) if oven is not None else None,
         covered="yes" if step.settings.get("covered") else None, until=step.cue,
         stated=("minutes",),

@@ -64,7 +64,7 @@ def _step(step: ChoiceStep) -> Step:
     return Step(
         step.id, step.technique, step.label, step.foods, step.cue, (hands.low, hands.high),
         (waits.low, waits.high), (band.low, band.high) if band else None, step.cautions,
-        {setting.name: setting.value for setting in step.settings},
+        {setting.name: setting.value for setting in step.settings}, step.order,
     )  # fmt: skip
 
 

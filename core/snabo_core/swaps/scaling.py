@@ -175,6 +175,7 @@ def _snapshot(step: Step) -> ChoiceStep:
         Span(*step.hands_on_minutes), Span(*step.passive_minutes),
         Span(*step.band) if step.band else None, step.cautions,
         tuple(StepSetting(name, value) for name, value in sorted(step.settings.items())),
+        step.order,
     )  # fmt: skip
 
 

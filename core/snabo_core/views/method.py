@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
 from snabo_core.book.cautions import cautions
@@ -188,14 +188,14 @@ def _step(
     lines: Mapping[str, Line],
     shares: Mapping[tuple[str, str], float | None],
     setting: Setting,
-    weighed: Mapping[tuple[str, str], Point],
+    weighed: Mapping[tuple[str, str], tuple[Point, float | None]],
     parts: Mapping[str, str],
     reaches: Mapping[str, frozenset[str]],
     keys: tuple[str, ...],
 ) -> CookStepView:
     step = one.step
     known = technique(step.technique) if step.technique else None
-    point = weighed.get((one.slot or "", one.book_step or ""))
+    point, before = weighed.get((one.slot or "", one.book_step or ""), (None, None))
     held = {parts[ref] for ref in reaches.get(step.id, ()) if ref in parts}
     seconds = point.seconds if point is not None else None
     if step.technique == "microwave" and seconds is None and step.watts is not None:
@@ -217,7 +217,7 @@ def _step(
         fan_c=step.oven_c - FAN_BELOW if step.oven_c is not None else None,
         seconds=seconds,
         until=step.until,
-        weighs=_weighs(point),
+        weighs=_weighs(point, before),
         look=one.look,
         look_words=_look_words(one, lines),
         parallel=tuple(numbers[key] for key in step.parallel if key in numbers),
@@ -244,13 +244,16 @@ def _taken(
     return TakenView(take.ref, used.food_name or used.text, grams, words, None)
 
 
-def _weighs(point: Point | None) -> str:
+def _weighs(point: Point | None, before: float | None) -> str:
     """Say what a step should weigh when it is done, and what it weighed."""
     if point is None:
         return ""
     if point.weighed is not None:
         return worded("method_weighed", grams=point.weighed)
-    return worded("method_weighs", low=point.low, high=point.high, grams=point.state.mass)
+    values = {"low": point.low, "high": point.high, "grams": point.state.mass}
+    if before is not None and before > point.state.mass:
+        return worded("method_weighs_down", before=before, **values)
+    return worded("method_weighs", **values)
 
 
 def _look_words(one: CookStep, lines: Mapping[str, Line]) -> str:
@@ -264,14 +267,18 @@ def _look_words(one: CookStep, lines: Mapping[str, Line]) -> str:
     return worded(f"look_{one.look}")
 
 
-def _weights(ledgers: Sequence[SlotLedger]) -> dict[tuple[str, str], Point]:
-    """Return the ledger's points by slot and step."""
-    return {
-        (each.slot.id, point.step_id): point
-        for each in ledgers
-        if each.ledger is not None
-        for point in each.ledger.points
-    }
+def _weights(
+    ledgers: Sequence[SlotLedger],
+) -> dict[tuple[str, str], tuple[Point, float | None]]:
+    """Return the ledger's points by slot and step, each with the grams that go into it."""
+    found: dict[tuple[str, str], tuple[Point, float | None]] = {}
+    for each in ledgers:
+        before: float | None = None
+        for point in each.ledger.points if each.ledger is not None else ():
+            goes_in = None if before is None else before + point.added
+            found[each.slot.id, point.step_id] = (point, goes_in)
+            before = point.weighed or point.state.mass
+    return found
 
 
 def _held(
@@ -298,11 +305,15 @@ def _held(
         for step in steps_for(slot, book)
     }
     return {
-        one.step.id: tuple(
-            dict.fromkeys((*keys, *written.get((one.slot or "", one.book_step or ""), ())))
-        )
+        one.step.id: _once((*keys, *written.get((one.slot or "", one.book_step or ""), ())))
         for one, keys in zip(cooked, ruled, strict=True)
     }
+
+
+def _once(keys: Iterable[str]) -> tuple[str, ...]:
+    """Return cautions by what they are called now, each once."""
+    known = cautions()
+    return tuple(dict.fromkeys(known[key].key for key in keys if key in known))
 
 
 def _as_read(

@@ -26,7 +26,8 @@ LATENT_SECONDS = 60.0
 class Step:
     """One step of a stand-in as the book writes it.
 
-    `settings` are the technique's own; `foods` are the lines that join at this step. `band`
+    `label` names what came of it, `order` tells the cook to do it. `settings` are the
+    technique's own; `foods` are the lines that join at this step. `band`
     is the range of water share that is right after the step. Minutes are (low, high) of
     hands-on work and of waiting, for about a kilogram.
     """
@@ -41,6 +42,7 @@ class Step:
     band: tuple[float, float] | None = None
     cautions: tuple[str, ...] = ()
     settings: dict[str, Any] = field(default_factory=dict)
+    order: str = ""
 
 
 @dataclass(frozen=True)

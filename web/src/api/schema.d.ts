@@ -1594,6 +1594,7 @@ export interface components {
             band: components["schemas"]["Span"] | null;
             cautions: string[];
             settings: components["schemas"]["StepSetting"][];
+            order: string;
         };
         /**
          * Span

@@ -36,6 +36,7 @@ export type StepView = Schemas['StepView'];
 export type MethodStep = Schemas['MethodStep'];
 export type MethodView = Schemas['MethodView'];
 export type CookStepView = Schemas['CookStepView'];
+export type TakenView = Schemas['TakenView'];
 export type UsedLine = Schemas['UsedLine'];
 export type MethodCaution = Schemas['MethodCaution'];
 export type Explained = Schemas['Explained'];

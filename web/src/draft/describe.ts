@@ -54,6 +54,8 @@ export function describe(before: Dish, after: Dish): string {
   if (!same(before.portions, after.portions)) return 'the portions';
   if (!same(before.accepted, after.accepted)) return 'a suggestion used';
   if (before.parts.length !== after.parts.length) return 'the parts';
+  if (!same(before.method, after.method))
+    return before.method.length === after.method.length ? 'a step' : 'the steps';
   for (const part of after.parts) {
     const old = before.parts.find((p) => p.id === part.id);
     const words = old && !same(old, part) ? partWords(old, part) : null;

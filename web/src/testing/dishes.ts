@@ -15,6 +15,7 @@ export function slot(id: string, lineIds: string[], lines: Line[] | null = null)
     kind: 'book' as const,
     name: 'Celeriac',
     steps: [],
+    method: [],
     basis: '',
   };
   return { id, role: 'mash', line_ids: lineIds, choice: choice };
@@ -30,6 +31,7 @@ export function dish(...parts: Part[]): Dish {
     servings: 4,
     parts,
     steps: [],
+    method: [],
     unit_system: 'metric',
     source_text: '',
     notes: [],

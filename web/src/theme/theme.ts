@@ -72,6 +72,7 @@ export function themeFor(mode: Mode): Theme {
         styleOverrides: {
           notchedOutline: { borderColor: c.soft },
           input: { padding: '9px 11px' },
+          multiline: { padding: 0 },
         },
       },
       MuiInputLabel: { styleOverrides: { root: { color: c.soft } } },

@@ -17,6 +17,7 @@ import { CounterStrip } from './CounterStrip';
 
 const STATIONS = [
   ['bench', 'Bench'],
+  ['recipe', 'Recipe'],
   ['water', 'Water'],
   ['portions', 'Portions'],
   ['compare', 'Compare'],

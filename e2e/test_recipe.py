@@ -1,0 +1,105 @@
+"""Recipe: the dish as it is cooked now, read, swapped, changed in place and printed."""
+
+import re
+
+from playwright.sync_api import expect
+
+from e2e.test_path import CookCase
+
+PIE = """Ferry fish lid
+Serves 4
+
+For the filling
+500 g smoked haddock
+300 ml milk
+25 g butter
+25 g plain flour
+
+For the lid
+900 g floury potatoes, peeled
+40 g butter
+salt
+
+Method
+1. Poach the haddock in the milk for 8 minutes.
+2. Melt the butter, stir in the flour and cook for 1 minute, then gradually add the milk.
+3. Boil the potatoes for 20 minutes. Drain and mash with the butter.
+4. Frumple the lid over the filling.
+5. Bake at 200 C for 25 minutes until golden.
+"""
+
+
+class RecipePage(CookCase):
+    """From the paste to a page that can be cooked from."""
+
+    def test_what_nobody_understands_is_settled_and_taken_back(self) -> None:
+        page = self.page
+        self.to_bench(PIE)
+        self.station("Recipe")
+        steps = page.get_by_role("region", name="Steps")
+        expect(steps.get_by_text("1 step is not understood")).to_be_visible()
+        expect(steps).to_contain_text("25 min · 200 °C, with a fan 180 °C")
+        goes_in = page.get_by_role("region", name="What goes in")
+        expect(goes_in.get_by_role("button").first).to_contain_text("smoked haddock")
+
+        # The step nobody understands is settled by hand; undo brings its doubt back.
+        row = steps.get_by_role("listitem").filter(has_text="Frumple")
+        row.hover()
+        row.get_by_role("button", name=re.compile("Change step")).click()
+        row.get_by_label("Words").fill("Spread the lid over the filling")
+        row.get_by_label("Minutes").fill("soon")
+        expect(row.get_by_text("8, or 8 to 10")).to_be_visible()
+        expect(row.get_by_role("button", name="Done")).to_be_disabled()
+        row.get_by_label("Minutes").fill("2 to 4")
+        row.get_by_label("What is done").click()
+        page.get_by_role("option", name="spread", exact=True).click()
+        row.get_by_role("button", name="Done").click()
+        expect(steps.get_by_text("not understood")).to_have_count(0)
+        expect(steps).to_contain_text("Spread the lid over the filling")
+        page.keyboard.press("u")
+        expect(steps.get_by_text("1 step is not understood")).to_be_visible()
+        page.keyboard.press("r")
+        expect(steps.get_by_text("not understood")).to_have_count(0)
+
+    def test_swapped_saved_changed_and_printed(self) -> None:
+        page = self.page
+        self.to_bench(PIE)
+        self.station("Recipe")
+        steps = page.get_by_role("region", name="Steps")
+        goes_in = page.get_by_role("region", name="What goes in")
+        # A swap strikes what only the potatoes needed, and its own steps stand there.
+        self.station("Bench")
+        page.get_by_role("button", name="Choose Cauliflower").click()
+        expect(page.get_by_text("chosen", exact=True)).to_be_visible()
+        self.station("Recipe")
+        expect(steps).to_contain_text("Microwave the florets, covered")
+        expect(steps).to_contain_text(re.compile(r"from \d+ g down to about \d+ g"))
+        expect(steps.locator("s").first).to_have_text("Boil the potatoes for 20 minutes")
+        mind = page.get_by_role("region", name="Mind")
+        expect(mind).to_contain_text("Lift the cover away from you")
+        expect(page.get_by_role("region", name="One serving")).to_contain_text("Net carbs")
+        # Saved as it was typed: there when the page is loaded again.
+        expect(page.get_by_text("saved", exact=True)).to_be_visible()
+        page.reload()
+        expect(steps.locator("s")).to_have_count(3)
+
+        # Steps are added and taken out; grams are typed where they stand.
+        page.get_by_role("button", name="Add a step").last.click()
+        expect(steps).to_contain_text("New step")
+        added = steps.get_by_role("listitem").filter(has_text="New step")
+        added.hover()
+        added.get_by_role("button", name=re.compile("Change step")).click()
+        added.get_by_role("button", name="Remove").click()
+        expect(steps.get_by_text("New step")).to_have_count(0)
+        goes_in.get_by_role("button", name=re.compile("smoked haddock")).click()
+        goes_in.get_by_label("Grams").fill("450")
+        goes_in.get_by_role("button", name="Done").click()
+        expect(goes_in).to_contain_text("450 g")
+        expect(steps).to_contain_text("450 g smoked haddock")
+
+        # On paper: no controls, nothing struck, the title once.
+        page.emulate_media(media="print")
+        expect(page.get_by_role("heading", name="Ferry fish lid")).to_be_visible()
+        expect(page.get_by_role("button", name="Print")).to_be_hidden()
+        expect(steps.locator("s").first).to_be_hidden()
+        page.emulate_media(media="screen")

@@ -1,0 +1,108 @@
+/** Recipe: the dish as it is cooked now, on one page to cook from, to change and to print. */
+import Button from '@mui/material/Button';
+import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useState, type JSX } from 'react';
+import { Link } from 'react-router';
+
+import { sentence } from '../../api/client';
+import { methodQuery } from '../../api/method';
+import type { MethodView } from '../../api/types';
+import { useOpenDish } from '../../draft/context';
+import { addStep, withSteps } from '../../draft/method';
+import { Notice } from '../../parts/Notice';
+import { plain } from '../../parts/format';
+import { PlateFoot } from './PlateFoot';
+import { StepRow } from './StepRow';
+import { UsedLines } from './UsedLines';
+import styles from './recipe.module.css';
+
+export function RecipePlace(): JSX.Element {
+  const { draft, readings } = useOpenDish();
+  const shown = useDeferredValue(draft.document);
+  const method = useQuery(methodQuery(shown, readings));
+  if (method.error) return <Notice bad>{sentence(method.error)}</Notice>;
+  if (!method.data) return <main className="place soft">Reading the steps …</main>;
+  return <Method view={method.data} />;
+}
+
+function Method({ view }: { view: MethodView }): JSX.Element {
+  const { draft } = useOpenDish();
+  const [open, setOpen] = useState<string | null>(null);
+  const { document } = draft;
+  const struck = view.steps.filter((step) => step.kind === 'ghost').length;
+  const add = (behind: string | null): void =>
+    draft.change((dish) => addStep(withSteps(dish, view.method), behind, 'New step'));
+  return (
+    <main className={styles.recipe} data-page="recipe">
+      <div className={styles.title}>
+        <h1>{document.title}</h1>
+        <p>{plain(document.servings)} servings</p>
+      </div>
+      <section className={styles.lines} aria-label="What goes in">
+        <UsedLines lines={view.lines} />
+      </section>
+      <section className={styles.steps} aria-label="Steps">
+        <div className={styles.bar}>
+          <h2>Steps</h2>
+          {view.unread > 0 && (
+            <span className={styles.unread}>
+              {view.unread === 1 ? '1 step is' : `${view.unread} steps are`} not understood
+            </span>
+          )}
+          {struck > 0 && (
+            <span className="soft">
+              {struck === 1 ? '1 step is' : `${struck} steps are`} struck by the swap
+            </span>
+          )}
+          <span className="grow" />
+          <Button size="small" onClick={() => window.print()}>
+            Print
+          </Button>
+        </div>
+        {view.steps.length === 0 ? (
+          <p>
+            This recipe came without steps. Add them here, or choose a stand-in on the{' '}
+            <Link to={`/dishes/${draft.id}/bench`}>Bench</Link>: it brings its own.
+          </p>
+        ) : (
+          <ol className={styles.list}>
+            {view.steps.map((step) => (
+              <StepRow
+                key={step.id}
+                step={step}
+                view={view}
+                open={open === step.id}
+                onOpen={(is) => setOpen(is ? step.id : null)}
+              />
+            ))}
+          </ol>
+        )}
+        <Button
+          size="small"
+          className={styles.add ?? ''}
+          onClick={() => add(document.method.at(-1)?.id ?? null)}
+        >
+          Add a step
+        </Button>
+      </section>
+      {view.cautions.length > 0 && (
+        <section className={styles.cautions} aria-label="Mind">
+          <h2>Mind</h2>
+          <ul>
+            {view.cautions.map((caution) => (
+              <li key={caution.key} title={caution.why}>
+                {caution.text}{' '}
+                <span className="soft">
+                  {caution.steps.length === 1 ? 'Step' : 'Steps'} {caution.steps.join(', ')}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <section className={styles.foot} aria-label="One serving">
+        <PlateFoot />
+      </section>
+    </main>
+  );
+}

@@ -1,0 +1,142 @@
+/** A step of the recipe's own, changed in place: words, technique, minutes, heat, order. */
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState, type JSX } from 'react';
+
+import type { CookStepView, MethodView } from '../../api/types';
+import { TECHNIQUES } from '../../api/vocabulary';
+import { useOpenDish } from '../../draft/context';
+import { addStep, canMove, changeStep, moveStep, removeStep, withSteps } from '../../draft/method';
+import { plain } from '../../parts/format';
+import { minutesIn } from './reading';
+import styles from './recipe.module.css';
+
+const HOTTEST = 350;
+
+interface StepFormProps {
+  step: CookStepView;
+  view: MethodView;
+  onDone: () => void;
+}
+
+export function StepForm({ step, view, onDone }: StepFormProps): JSX.Element {
+  const { draft } = useOpenDish();
+  const dish = withSteps(draft.document, view.method);
+  const own = dish.method.find((one) => one.id === step.id);
+  const [words, setWords] = useState(step.words);
+  const [technique, setTechnique] = useState(step.technique);
+  const [minutes, setMinutes] = useState(
+    step.minutes_low === step.minutes_high
+      ? plain(step.minutes_low)
+      : `${plain(step.minutes_low)} to ${plain(step.minutes_high)}`,
+  );
+  const [oven, setOven] = useState(step.oven_c === null ? '' : plain(step.oven_c));
+  if (!own) return <p className="soft">This step is gone; load the page again.</p>;
+  const span = minutesIn(minutes);
+  const heat = oven.trim() === '' ? null : Number(oven.replace(',', '.'));
+  const badHeat = heat !== null && !(heat > 0 && heat <= HOTTEST);
+  const change = (next: (of: typeof dish) => typeof dish): void =>
+    draft.change((before) => next(withSteps(before, view.method)));
+  const done = (): void => {
+    if (!span || badHeat || words.trim() === '') return;
+    const stated = new Set(own.stated);
+    if (span[0] !== own.minutes_low || span[1] !== own.minutes_high) stated.add('minutes');
+    if (heat !== own.oven_c) stated.add('oven_c');
+    if (technique !== own.technique) stated.add('technique');
+    change((of) =>
+      changeStep(of, step.id, {
+        words: words.trim(),
+        technique,
+        minutes_low: span[0],
+        minutes_high: span[1],
+        oven_c: heat,
+        stated: [...stated],
+        settled: true,
+      }),
+    );
+    onDone();
+  };
+  return (
+    <form
+      className={styles.form}
+      onSubmit={(event) => {
+        event.preventDefault();
+        done();
+      }}
+    >
+      <TextField
+        label="Words"
+        value={words}
+        multiline
+        fullWidth
+        autoFocus
+        error={words.trim() === ''}
+        onChange={(event) => setWords(event.target.value)}
+      />
+      <div className={styles.fields}>
+        <TextField
+          select
+          label="What is done"
+          value={technique}
+          onChange={(event) => setTechnique(event.target.value)}
+        >
+          <MenuItem value="">not told</MenuItem>
+          {[...TECHNIQUES].sort().map((key) => (
+            <MenuItem key={key} value={key}>
+              {key.replaceAll('_', ' ')}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          label="Minutes"
+          value={minutes}
+          error={!span}
+          helperText={span ? '' : '8, or 8 to 10'}
+          onChange={(event) => setMinutes(event.target.value)}
+        />
+        <TextField
+          label="Oven, °C"
+          value={oven}
+          error={badHeat}
+          helperText={badHeat ? `1 to ${HOTTEST}` : ''}
+          onChange={(event) => setOven(event.target.value)}
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+        />
+      </div>
+      <div className={styles.fields}>
+        <Button
+          type="submit"
+          variant="contained"
+          disabled={!span || badHeat || words.trim() === ''}
+        >
+          Done
+        </Button>
+        <Button
+          disabled={!canMove(dish, step.id, -1)}
+          onClick={() => change((of) => moveStep(of, step.id, -1))}
+        >
+          Earlier
+        </Button>
+        <Button
+          disabled={!canMove(dish, step.id, 1)}
+          onClick={() => change((of) => moveStep(of, step.id, 1))}
+        >
+          Later
+        </Button>
+        <Button onClick={() => change((of) => addStep(of, step.id, 'New step'))}>
+          Add a step below
+        </Button>
+        <Button
+          color="error"
+          onClick={() => {
+            change((of) => removeStep(of, step.id));
+            onDone();
+          }}
+        >
+          Remove
+        </Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,65 @@
+/** Words and figures of the Recipe, apart from how they are drawn. */
+import type { CookStepView, TakenView, UsedLine } from '../../api/types';
+import { duration, plain } from '../../parts/format';
+
+/** Lines under the names of their parts, in the order the parts are first used. */
+export function perPart(lines: UsedLine[]): [string, UsedLine[]][] {
+  const found = new Map<string, UsedLine[]>();
+  for (const line of lines) found.set(line.part, [...(found.get(line.part) ?? []), line]);
+  return [...found];
+}
+
+/** A typed weight, with a comma or a point; null where it is none. */
+export function gramsIn(text: string): number | null {
+  const value = Number(text.trim().replace(',', '.'));
+  return text.trim() !== '' && Number.isFinite(value) && value >= 0 && value <= 50_000
+    ? value
+    : null;
+}
+
+/** Typed minutes, "8" or "8 to 10"; null where they are none. */
+export function minutesIn(text: string): [number, number] | null {
+  const found =
+    /^\s*(\d+(?:[.,]\d+)?)\s*(?:(?:-|–|to)\s*(\d+(?:[.,]\d+)?))?\s*(?:min\w*)?\s*$/i.exec(text);
+  if (!found?.[1]) return null;
+  const [low, high] = [found[1], found[2] ?? found[1]].map((one) => Number(one.replace(',', '.')));
+  if (low === undefined || high === undefined || low > high || high > 10_000) return null;
+  return [low, high];
+}
+
+export function minutesText(low: number, high: number): string {
+  if (high < 1) return `${Math.round(high * 60)} s`;
+  const whole = low === high ? plain(low) : `${plain(low)} to ${plain(high)}`;
+  if (low < 120) return `${whole} min`;
+  const hours = low === high ? plain(low / 60) : `${plain(low / 60)} to ${plain(high / 60)}`;
+  return `${hours} h`;
+}
+
+/** "half the butter, 20 g", "400 g swede", "from step 3". */
+export function takenText(taken: TakenView): string {
+  if (taken.step !== null)
+    return taken.share ? `${taken.share} step ${taken.step}` : `from step ${taken.step}`;
+  if (taken.grams === null) return taken.share ? `${taken.share} ${taken.name}` : taken.name;
+  const grams = `${plain(taken.grams)} g`;
+  return taken.share ? `${taken.share} the ${taken.name}, ${grams}` : `${grams} ${taken.name}`;
+}
+
+/** A clause as a sentence of its own. */
+export function sentenceOf(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/** What a step says beside its words: time, heat, cover, and what is only usual. */
+export function factsOf(step: CookStepView): string[] {
+  const facts: string[] = [];
+  if (step.kind !== 'ghost' && step.minutes_high > 0) {
+    const time = minutesText(step.minutes_low, step.minutes_high);
+    if (step.minutes_said) facts.push(time);
+    else if (step.passive) facts.push(`usually ${time}`);
+  }
+  if (step.seconds !== null) facts.push(`${duration(step.seconds)} in your microwave`);
+  if (step.oven_c !== null && step.fan_c !== null)
+    facts.push(`${plain(step.oven_c)} °C, with a fan ${plain(step.fan_c)} °C`);
+  if (step.parallel.length > 0) facts.push(`while step ${step.parallel.join(', ')} goes on`);
+  return facts;
+}
