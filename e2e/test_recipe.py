@@ -40,7 +40,7 @@ class RecipePage(CookCase):
         expect(steps.get_by_text("1 step is not understood")).to_be_visible()
         expect(steps).to_contain_text("25 min · 200 °C, with a fan 180 °C")
         goes_in = page.get_by_role("region", name="What goes in")
-        expect(goes_in.get_by_role("button").first).to_contain_text("smoked haddock")
+        expect(goes_in.get_by_role("listitem").first).to_contain_text("smoked haddock")
 
         # The step nobody understands is settled by hand; undo brings its doubt back.
         row = steps.get_by_role("listitem").filter(has_text="Frumple")
@@ -97,9 +97,17 @@ class RecipePage(CookCase):
         expect(goes_in).to_contain_text("450 g")
         expect(steps).to_contain_text("450 g smoked haddock")
 
+        page.get_by_role("button", name="Name and servings").click()
+        page.get_by_label("Servings").fill("none")
+        expect(goes_in.get_by_role("button", name="Done")).to_be_disabled()
+        page.get_by_label("Servings").fill("6")
+        page.get_by_label("Name", exact=True).fill("Quay fish lid")
+        goes_in.get_by_role("button", name="Done").click()
+        expect(goes_in).to_contain_text("6 servings")
+
         # On paper: no controls, nothing struck, the title once.
         page.emulate_media(media="print")
-        expect(page.get_by_role("heading", name="Ferry fish lid")).to_be_visible()
+        expect(page.get_by_role("heading", name="Quay fish lid")).to_be_visible()
         expect(page.get_by_role("button", name="Print")).to_be_hidden()
         expect(steps.locator("s").first).to_be_hidden()
         page.emulate_media(media="screen")

@@ -108,6 +108,7 @@ TEMPLATES: dict[str, str] = {
     "look_left_out": "Something in this was left out.",
     "look_less": "Less of this goes in now.",
     "look_by_hand": "This was swapped by hand; cook it the way you know.",
+    "look_left_over": "No later step takes what this makes.",
     "look_unread": "Nobody here understands this yet. What is done?",
     # what reading a recipe came to
     "note_cups": "Cups and spoons are read as {system}.",

@@ -347,10 +347,11 @@ class _Reader:
         told = {"minutes": facts.minutes, "oven_c": facts.oven_c, "watts": facts.watts,
                 "ring": facts.ring, "covered": facts.covered, "until": facts.until}  # fmt: skip
         start, end = span
+        sentence_words = self.sentence.text[start:end]
         step = ReadStep(
-            len(bench.steps) + 1, self.number, start, end, self.sentence.text[start:end], key,
+            len(bench.steps) + 1, self.number, start, end, sentence_words, key,
             tuple(takes), tuple(k for k in self.names.lines if k in held),
-            facts.minutes or (known.minutes if known else (0.0, 0.0)),
+            facts.minutes or self._usual(known, sentence_words),
             known is not None and not known.hands,
             oven_c=self._oven(key, facts), watts=facts.watts, ring=self._ring(known, facts),
             covered=self._covered(known, facts, products), until=facts.until,
@@ -368,6 +369,12 @@ class _Reader:
         if known is not None and known.resource == "oven":
             self.oven = facts.oven_c or self.oven
         self._leave(step, products, facts)
+
+    def _usual(self, known: Technique | None, words: str) -> tuple[float, float]:
+        """Return what a step takes where nothing is said; setting aside takes no time."""
+        if known is None or (known.key == "rest" and _ASIDE.search(words)):
+            return (0.0, 0.0)
+        return known.minutes
 
     def _oven(self, key: str | None, facts: Facts) -> float | None:
         if key == "preheat":

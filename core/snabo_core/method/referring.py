@@ -238,7 +238,9 @@ class Referrer:
             return []
         for part, lines in self.bench.parts.items():
             unused = [line for line in lines if line not in self.bench.used]
-            named = part and word in map(plain_word, part.split())
+            named = (
+                part and word in map(plain_word, part.split()) and word not in word_list("vessel")
+            )
             if named and len(unused) == len(lines) > 1 and set(mention.lines) & set(unused):
                 return unused
         return []
@@ -307,7 +309,8 @@ class Referrer:
             self._pronoun(place)
             return
         before = self.said[place - 1] if place else ""
-        if place == self.clause.verb or before in {"a", "an", "make"}:
+        tool = plain_word(word) in word_list("vessel") or word in word_list("vessel")
+        if place == self.clause.verb or before in {"a", "an", "make"} or tool:
             return
         share = share_before(self.clause.sentence[: self.clause.tokens[place].start])
         product = self._named(plain_word(word), before, place, share)

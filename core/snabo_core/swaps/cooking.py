@@ -19,13 +19,15 @@ from snabo_core.water import Step
 # own: the recipe's; ghost: struck by a swap; stand_in: spliced in with it.
 StepKind = Literal["own", "ghost", "stand_in"]
 # Why a step of the recipe wants a look: it names what was swapped beside what stays, a line of
-# its own was swapped or left out, or nobody knows its words.
-Look = Literal["", "swapped", "line_swapped", "left_out", "less", "by_hand", "unread"]
+# its own was swapped or left out, nobody knows its words, or nothing takes what it makes.
+Look = Literal["", "swapped", "line_swapped", "left_out", "less", "by_hand", "unread", "left_over"]
 # The ledger's names for what a cook does, as the vocabulary of steps calls it.
 _CALLED = {"prepare": "cut", "dry_in_pan": "dry_saute"}
 _LOOKS: dict[str, Look] = {"book": "swapped", "own": "by_hand", "out": "left_out"}
 # Roles whose stand-in is stirred into what is there, not put in its place.
 STIRRED_IN = {"thickener"}
+# Nothing has to take what these leave.
+_LAST = {"serve", "store", "hold_back", "preheat", "top", "rest"}
 _SAUCING = {
     "simmer",
     "boil",
@@ -255,6 +257,8 @@ def _as_method(step: Step, slot: Slot, takes: tuple[Take, ...], words: str) -> M
 
 def _looked(steps: list[CookStep], dish: Dish) -> list[CookStep]:
     """Mark the steps whose own lines were swapped or left out, and those nobody understood."""
+    taken = {t.ref for one in steps if one.kind != "ghost" for t in one.step.takes}
+    cooked = [one.step.id for one in steps if one.kind != "ghost"]
     out: dict[str, Line] = {line.id: line for part in dish.parts for line in part.lines}
     found: list[CookStep] = []
     for one in steps:
@@ -267,5 +271,7 @@ def _looked(steps: list[CookStep], dish: Dish) -> list[CookStep]:
                 look = "line_swapped"
             elif not one.step.technique:
                 look = "unread"
+            elif one.step.takes and one.step.id not in taken and one.step.id != cooked[-1]:
+                look = "" if one.step.technique in _LAST else "left_over"
         found.append(replace(one, look=look))
     return found

@@ -2381,7 +2381,7 @@ export interface components {
             until: string;
             weighs: string;
             /** @enum {unknown} */
-            look: "" | "by_hand" | "left_out" | "less" | "line_swapped" | "swapped" | "unread";
+            look: "" | "by_hand" | "left_out" | "left_over" | "less" | "line_swapped" | "swapped" | "unread";
             look_words: string;
             parallel: number[];
             cautions: string[];

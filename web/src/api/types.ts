@@ -33,6 +33,7 @@ export type LineSwaps = Schemas['LineSwaps'];
 export type LineSwapView = Schemas['LineSwapView'];
 export type Gap = Schemas['Gap'];
 export type StepView = Schemas['StepView'];
+export type Take = Schemas['Take'];
 export type MethodStep = Schemas['MethodStep'];
 export type MethodView = Schemas['MethodView'];
 export type CookStepView = Schemas['CookStepView'];

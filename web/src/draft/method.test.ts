@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest';
 
 import type { Dish, MethodStep } from '../api/types';
-import { addStep, canMove, changeStep, moveStep, removeStep, withSteps } from './method';
+import {
+  addStep,
+  canMove,
+  changeStep,
+  moveStep,
+  removeStep,
+  takenAgain,
+  withSteps,
+} from './method';
 
 function step(id: string, ...takes: string[]): MethodStep {
   const taken = takes.map((ref) => ({ ref, share: null, fraction: null }));
@@ -37,6 +45,14 @@ describe('the steps of a method', () => {
     expect(ids(moveStep(dish, 'b', 1))).toEqual(['a', 'c', 'b']);
     expect(moveStep(dish, 'a', 1)).toBe(dish);
     expect(canMove(dish, 'c', 1)).toBe(false);
+  });
+
+  it('keep the share of what they go on taking', () => {
+    const before = [{ ref: 'a', share: 'half' as const, fraction: 0.5 }];
+    expect(takenAgain(before, ['a', 'b'])).toEqual([
+      before[0],
+      { ref: 'b', share: null, fraction: null },
+    ]);
   });
 
   it('are those just read where the draft has none', () => {

@@ -1,5 +1,5 @@
 /** Pure edits of a dish's method. */
-import type { Dish, MethodStep } from '../api/types';
+import type { Dish, MethodStep, Take } from '../api/types';
 import { newId } from './newId';
 
 /** The dish with its steps in it: one brought before steps were read carries those just read. */
@@ -12,6 +12,13 @@ export function changeStep(dish: Dish, id: string, change: Partial<MethodStep>):
     ...dish,
     method: dish.method.map((step) => (step.id === id ? { ...step, ...change } : step)),
   };
+}
+
+/** What a step takes once other things are chosen; what stays keeps its share. */
+export function takenAgain(before: Take[], refs: string[]): Take[] {
+  return refs.map(
+    (ref) => before.find((take) => take.ref === ref) ?? { ref, share: null, fraction: null },
+  );
 }
 
 /** Without a step; what took its product takes what went into it. */

@@ -11,6 +11,7 @@ import { useOpenDish } from '../../draft/context';
 import { addStep, withSteps } from '../../draft/method';
 import { Notice } from '../../parts/Notice';
 import { plain } from '../../parts/format';
+import { HeadForm } from './HeadForm';
 import { PlateFoot } from './PlateFoot';
 import { StepRow } from './StepRow';
 import { UsedLines } from './UsedLines';
@@ -39,6 +40,7 @@ function Method({ view }: { view: MethodView }): JSX.Element {
         <p>{plain(document.servings)} servings</p>
       </div>
       <section className={styles.lines} aria-label="What goes in">
+        <HeadForm />
         <UsedLines lines={view.lines} />
       </section>
       <section className={styles.steps} aria-label="Steps">

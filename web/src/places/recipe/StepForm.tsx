@@ -7,9 +7,17 @@ import { useState, type JSX } from 'react';
 import type { CookStepView, MethodView } from '../../api/types';
 import { TECHNIQUES } from '../../api/vocabulary';
 import { useOpenDish } from '../../draft/context';
-import { addStep, canMove, changeStep, moveStep, removeStep, withSteps } from '../../draft/method';
+import {
+  addStep,
+  canMove,
+  changeStep,
+  moveStep,
+  removeStep,
+  takenAgain,
+  withSteps,
+} from '../../draft/method';
 import { plain } from '../../parts/format';
-import { minutesIn } from './reading';
+import { minutesIn, takeable } from './reading';
 import styles from './recipe.module.css';
 
 const HOTTEST = 350;
@@ -32,6 +40,7 @@ export function StepForm({ step, view, onDone }: StepFormProps): JSX.Element {
       : `${plain(step.minutes_low)} to ${plain(step.minutes_high)}`,
   );
   const [oven, setOven] = useState(step.oven_c === null ? '' : plain(step.oven_c));
+  const [takes, setTakes] = useState(own?.takes.map((take) => take.ref) ?? []);
   if (!own) return <p className="soft">This step is gone; load the page again.</p>;
   const span = minutesIn(minutes);
   const heat = oven.trim() === '' ? null : Number(oven.replace(',', '.'));
@@ -53,6 +62,7 @@ export function StepForm({ step, view, onDone }: StepFormProps): JSX.Element {
         oven_c: heat,
         stated: [...stated],
         settled: true,
+        takes: takenAgain(own.takes, takes),
       }),
     );
     onDone();
@@ -104,6 +114,20 @@ export function StepForm({ step, view, onDone }: StepFormProps): JSX.Element {
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
         />
       </div>
+      <TextField
+        select
+        label="What it takes"
+        fullWidth
+        value={takes}
+        onChange={(event) => setTakes(event.target.value as unknown as string[])}
+        slotProps={{ select: { multiple: true } }}
+      >
+        {takeable(dish, view, step.id).map(([ref, label]) => (
+          <MenuItem key={ref} value={ref}>
+            {label}
+          </MenuItem>
+        ))}
+      </TextField>
       <div className={styles.fields}>
         <Button
           type="submit"

@@ -66,7 +66,9 @@ function Used({ line, open, onOpen }: UsedProps): JSX.Element {
       >
         <b>{line.grams === null ? '? g' : `${plain(line.grams)} g`}</b>
         <span>{line.name}</span>
-        <small className="soft">{line.step === null ? 'no step' : line.step}</small>
+        <small className={line.step === null ? styles.noStep : 'soft'}>
+          {line.step === null ? 'in no step' : line.step}
+        </small>
       </button>
       {open && (
         <form

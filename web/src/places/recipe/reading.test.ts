@@ -8,6 +8,7 @@ import {
   minutesText,
   perPart,
   sentenceOf,
+  servingsIn,
   takenText,
 } from './reading';
 
@@ -33,6 +34,11 @@ describe('typed figures', () => {
     expect(minutesIn('8 to 10 min')).toEqual([8, 10]);
     expect(minutesIn('2,5-3')).toEqual([2.5, 3]);
     for (const bad of ['', 'soon', '10 to 8', '99999']) expect(minutesIn(bad)).toBeNull();
+  });
+
+  it('are servings', () => {
+    expect(servingsIn('2,5')).toBe(2.5);
+    for (const bad of ['', '0', 'four', '500']) expect(servingsIn(bad)).toBeNull();
   });
 
   it('are grams', () => {

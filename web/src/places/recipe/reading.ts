@@ -1,5 +1,5 @@
 /** Words and figures of the Recipe, apart from how they are drawn. */
-import type { CookStepView, TakenView, UsedLine } from '../../api/types';
+import type { CookStepView, Dish, MethodView, TakenView, UsedLine } from '../../api/types';
 import { duration, plain } from '../../parts/format';
 
 /** Lines under the names of their parts, in the order the parts are first used. */
@@ -15,6 +15,12 @@ export function gramsIn(text: string): number | null {
   return text.trim() !== '' && Number.isFinite(value) && value >= 0 && value <= 50_000
     ? value
     : null;
+}
+
+/** Typed servings; null where they are none. */
+export function servingsIn(text: string): number | null {
+  const value = Number(text.trim().replace(',', '.'));
+  return text.trim() !== '' && value >= 0.25 && value <= 200 ? value : null;
 }
 
 /** Typed minutes, "8" or "8 to 10"; null where they are none. */
@@ -42,6 +48,21 @@ export function takenText(taken: TakenView): string {
   if (taken.grams === null) return taken.share ? `${taken.share} ${taken.name}` : taken.name;
   const grams = `${plain(taken.grams)} g`;
   return taken.share ? `${taken.share} the ${taken.name}, ${grams}` : `${grams} ${taken.name}`;
+}
+
+/** What a step can take: the original's lines, and what the steps before it make. */
+export function takeable(dish: Dish, view: MethodView, id: string): [string, string][] {
+  const lines = dish.parts.flatMap((part) => part.lines);
+  const at = dish.method.findIndex((step) => step.id === id);
+  const before = dish.method.slice(0, Math.max(at, 0));
+  const numbers = new Map(view.steps.map((step) => [step.id, step.number]));
+  return [
+    ...lines.map((line): [string, string] => [line.id, line.food_name || line.text]),
+    ...before.map((step): [string, string] => {
+      const number = numbers.get(step.id);
+      return [step.id, `${number ? `step ${number}` : 'struck'}: ${step.words}`];
+    }),
+  ];
 }
 
 /** A clause as a sentence of its own. */
