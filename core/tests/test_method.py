@@ -229,6 +229,18 @@ class Cautions(unittest.TestCase):
         ("cool_two_hours", "Boil the rice. Keep in the fridge.", ["300 g rice"]),
         ("garlic_oil_cold", "Warm the oil and garlic. Store in a jar.",
          ["200 ml olive oil", "6 cloves garlic"]),
+        ("meat_63", "Roast the beef for 60 minutes.", ["1 kg beef topside"]),
+        ("lentils_boil", "Simmer the lentils for 20 minutes.", ["200 g red lentils"]),
+        ("rice_cool", "Boil the rice. Keep in the fridge.", ["300 g rice"]),
+        ("puree_cold", "Boil the swede. Blend it. Keep in the fridge.", ["1 swede"]),
+        ("honey_infants", "Whisk the honey and oil.", ["1 tbsp honey", "2 tbsp oil"]),
+        ("thickener_infants", "Whisk in the xanthan gum.", ["1 g xanthan gum"]),
+        ("swelling_fibre", "Stir in the psyllium.", ["10 g psyllium husk"]),
+        ("whole_nuts", "Scatter over the cashews.", ["50 g cashews"]),
+        ("xylitol_dogs", "Stir in the xylitol.", ["10 g xylitol"]),
+        ("paper_broiler", "Spread the cheese on baking paper. Broil until brown.",
+         ["100 g cheddar"]),
+        ("alcohol_flame", "Fry the onion. Pour in the brandy.", ["1 onion", "50 ml brandy"]),
         ("reheat_74", "Heat the leftover chicken through.", ["300 g leftover roast chicken"]),
     )  # fmt: skip
     SILENT = (
@@ -249,6 +261,20 @@ class Cautions(unittest.TestCase):
         ("pierce_microwave", "Microwave the potato.", ["1 large potato, cut into cubes"]),
         ("cool_two_hours", "Chill the dough for 30 minutes.", ["200 g almonds"]),
         ("garlic_oil_cold", "Warm the oil and garlic.", ["2 tbsp olive oil", "1 clove garlic"]),
+        ("raw_meat", "Chop the ham.", ["300 g cooked ham"]),
+        ("raw_flour", "Toast the flour. Taste it.", ["100 g plain flour"]),
+        ("meat_63", "Brown the beef. Simmer for 2 hours.", ["1 kg braising steak"]),
+        ("meat_63", "Roast the ham.", ["300 g cooked ham"]),
+        ("lentils_boil", "Simmer the lentils.", ["1 tin green lentils, drained"]),
+        ("rice_cool", "Boil the swede. Keep in the fridge.", ["1 swede"]),
+        ("puree_cold", "Blend the cashews. Serve.", ["200 g cashews"]),
+        ("honey_infants", "Stir in the sugar.", ["1 tbsp sugar"]),
+        ("thickener_infants", "Stir in the cornflour.", ["1 tbsp cornflour"]),
+        ("swelling_fibre", "Stir in the oats.", ["50 g oats"]),
+        ("whole_nuts", "Stir in the almonds.", ["50 g ground almonds"]),
+        ("xylitol_dogs", "Stir in the erythritol.", ["10 g erythritol"]),
+        ("paper_broiler", "Spread the cheese on foil. Broil until brown.", ["100 g cheddar"]),
+        ("alcohol_flame", "Fry the onion. Pour in the stock.", ["1 onion", "200 ml stock"]),
         ("reheat_74", "Heat the milk.", ["300 ml milk"]),
     )
 
@@ -259,11 +285,13 @@ class Cautions(unittest.TestCase):
 
     def test_every_rule_speaks_where_it_must(self) -> None:
         self.assertEqual({key for key, *_ in self.HOLDS}, set(RULES))
+        self.assertGreaterEqual(len(RULES), 30)
         for key, text, texts in self.HOLDS:
             with self.subTest(key, text=text):
                 self.assertIn(key, self.found(text, texts))
 
     def test_and_is_silent_elsewhere(self) -> None:
+        self.assertEqual({key for key, *_ in self.SILENT}, set(RULES))
         for key, text, texts in self.SILENT:
             with self.subTest(key, text=text):
                 self.assertNotIn(key, self.found(text, texts))

@@ -199,6 +199,68 @@ def _garlic_oil(seen: _Seen) -> bool:
     return seen.step.technique == "store" and garlic and "oil" in classes
 
 
+_LENTILS = re.compile(r"\blentils?\b|\bdals?\b|\bsplit peas\b", re.IGNORECASE)
+_SPIRITS = re.compile(
+    r"\b(?:brandy|cognac|whisk(?:e)?y|rum|vodka|calvados|spirits?|grappa)\b", re.IGNORECASE
+)
+_GUMS = {"xanthan", "guar"}
+_SWELLING = {"psyllium", "psyllium_powder", "glucomannan"}
+_FINE = re.compile(
+    r"\b(?:ground|flour|meal|butter|milk|oil|paste|chopped|crushed|flaked)\b", re.IGNORECASE
+)
+
+
+def _taken(seen: _Seen) -> list[str]:
+    """Return the lines that join at this step."""
+    return [ref for ref in seen.step.takes if ref in seen.names.lines]
+
+
+def _takes_food(keys: set[str]) -> Rule:
+    def rule(seen: _Seen) -> bool:
+        foods = (seen.names.foods[line] for line in _taken(seen))
+        return any(food is not None and food.key in keys for food in foods)
+
+    return rule
+
+
+def _takes_words(pattern: re.Pattern[str]) -> Rule:
+    return lambda seen: any(pattern.search(seen.names.lines[x].text) for x in _taken(seen))
+
+
+def _lentils(seen: _Seen) -> bool:
+    dry = [
+        x for x in seen.step.reaches
+        if _LENTILS.search(seen.names.lines[x].text) and not _WET_BEANS.search(seen.names.lines[x].text)
+    ]  # fmt: skip
+    first = any(seen.first.get(x) == seen.step.number for x in dry)
+    return seen.step.technique in {"boil", "simmer"} and first
+
+
+def _rice_kept(seen: _Seen) -> bool:
+    grains = [x for x in seen.step.reaches if seen.names.class_of(x) in {"grain", "pasta"}]
+    return _stored(seen) and any(x in seen.first for x in grains)
+
+
+def _puree_kept(seen: _Seen) -> bool:
+    mashed = any(step.technique in {"blend", "mash"} for step in seen.before)
+    vegetables = {"vegetable", "root", "squash", "pulse"}
+    held = any(seen.names.class_of(x) in vegetables for x in seen.step.reaches)
+    return seen.step.technique == "store" and mashed and held
+
+
+def _nuts_whole(seen: _Seen) -> bool:
+    ground = any(step.technique in {"grind", "blend", "cut"} for step in (*seen.before, seen.step))
+    return not ground and any(
+        seen.names.class_of(x) == "nut" and not _FINE.search(seen.names.lines[x].text)
+        for x in _taken(seen)
+    )
+
+
+def _paper_grilled(seen: _Seen) -> bool:
+    lined = any(re.search(r"\b(?:paper|parchment)\b", s.words, re.IGNORECASE) for s in seen.before)
+    return seen.step.technique == "grill" and lined
+
+
 RULES: dict[str, Rule] = {
     "poultry_74": lambda s: s.done_at("poultry"),
     "ground_meat_71": lambda s: s.done_at("ground"),
@@ -218,6 +280,17 @@ RULES: dict[str, Rule] = {
     "pierce_microwave": _whole_in_microwave,
     "cool_two_hours": _stored,
     "garlic_oil_cold": _garlic_oil,
+    "meat_63": lambda s: s.step.technique in {"roast", "grill"} and s.done_at("meat"),
+    "lentils_boil": _lentils,
+    "rice_cool": _rice_kept,
+    "puree_cold": _puree_kept,
+    "honey_infants": _takes_food({"honey"}),
+    "thickener_infants": _takes_food(_GUMS),
+    "swelling_fibre": _takes_food(_SWELLING),
+    "whole_nuts": _nuts_whole,
+    "xylitol_dogs": _takes_food({"xylitol"}),
+    "paper_broiler": _paper_grilled,
+    "alcohol_flame": lambda s: s.step.technique in {"deglaze", "mix", "add_gradually"} and s.heated() and _takes_words(_SPIRITS)(s),
     "reheat_74": lambda s: s.step.technique == "reheat" and any("leftover" in s.names.lines[x].text.lower() for x in s.step.reaches),
 }  # fmt: skip
 
