@@ -28,7 +28,7 @@ def read(text: str) -> Dish | None:
     """Read a text as the screen does, None where it is refused with a sentence."""
     try:
         made = propose_slots(read_recipe(text, library(), None), book(), library())
-        recipe_view(made)
+        recipe_view(made, library())
         lines = [Ingredient(i.id, p.name, i.text, i.food) for p in made.parts for i in p.lines]
         read_method("\n".join(step.text for step in made.steps), lines, library())
     except SnaboError:

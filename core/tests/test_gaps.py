@@ -70,7 +70,7 @@ class Facts(unittest.TestCase):
 
     def test_linked_to_their_step(self) -> None:
         steps = (StepText("a", "Boil 10 minutes."), StepText("b", "Bake at 200C for 1 hour."))
-        found = recipe_view(Dish("Pot", 4, (), steps)).steps
+        found = recipe_view(Dish("Pot", 4, (), steps), library()).steps
         self.assertEqual([s.step_id for s in found], ["a", "b"])
         self.assertEqual([len(s.heats) for s in found], [0, 1])
 

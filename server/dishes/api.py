@@ -74,7 +74,7 @@ class LookThroughView(APIView):
     @contract("look_through", body=core.Dish, answer=RecipeView)
     def post(self, request: Request) -> Response:
         """Return the facts in its steps and what it leaves open; nothing is stored."""
-        return Response(services.look_through(sent_dish(request.data)))
+        return Response(services.look_through(household_of(request.user), sent_dish(request.data)))
 
 
 class DishesView(APIView):

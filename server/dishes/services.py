@@ -120,13 +120,13 @@ def upgrade(document: Any) -> core.Dish:
     return core.check(stored_dish(document))
 
 
-def look_through(document: core.Dish) -> RecipeView:
+def look_through(household: Household, document: core.Dish) -> RecipeView:
     """Return what the steps say and what the recipe leaves open.
 
     Raises:
         BadInput: the document breaks its rules.
     """
-    return recipe_view(core.check(document))
+    return recipe_view(core.check(document), library_of(household))
 
 
 def own_dish(household: Household, dish_id: UUID | str, *, lock: bool = False) -> Dish:

@@ -9,8 +9,8 @@ import re
 from dataclasses import dataclass
 from typing import Literal
 
-from snabo_core.dish import Dish, StepText, all_lines
-from snabo_core.quantities.step_facts import heats_in, pan_in, times_in
+from snabo_core.dish import Dish, all_lines
+from snabo_core.quantities.step_facts import pan_in
 from snabo_core.wording import worded
 
 GapKind = Literal["servings", "amount", "part", "temperature", "time", "pan", "steps"]
@@ -18,9 +18,6 @@ OVEN_DEFAULT = 200.0
 FILL_MM = 40.0
 # Density of a filled dish, g/mL, for the size of a pan nobody names.
 FILLED = 0.95
-_BAKING = re.compile(r"\b(?:bake|baking|roast|roasting)\b(?!\s+(?:dish|tin|tray|sheet|powder|soda|"
-                     r"parchment|paper|pan))", re.IGNORECASE)  # fmt: skip
-_PREHEAT = re.compile(r"\b(?:pre-?heat|heat|turn on)\s+(?:the\s+|your\s+)?oven", re.IGNORECASE)
 # Words for a part of something, and for what is left of it.
 _SOME = (
     r"(?:some|half|most|a\s+little|a\s+few\s+\w+|a\s+third|a\s+quarter|a\s+spoonful|a\s+ladleful|"
@@ -28,13 +25,10 @@ _SOME = (
     r"(?:tbsp|tablespoons?|tsp|teaspoons?|spoons?|spoonfuls?|ladles?|ladlefuls?|cups?|g|ml))"
 )
 _REST = r"(?:rest|remaining|remainder|other\s+half|last|all)"
-_UNTIL = re.compile(r"\buntil\b", re.IGNORECASE)
-# Minutes assumed where a step gives neither time nor cue: (verb, low, high).
-USUAL_MINUTES = (
-    (r"roast\w*", 25, 40), (r"bak(?:e|ing)", 25, 35), (r"simmer\w*", 15, 20),
-    (r"boil\w*", 10, 15), (r"steam\w*", 8, 12), (r"sweat\w*", 8, 10), (r"fry|frying", 5, 8),
-    (r"rest", 10, 15), (r"soak\w*", 120, 480),
-)  # fmt: skip
+# Techniques whose time a cook has to know; where the words lack it, it is asked for.
+_TIMED = {"roast", "bake", "simmer", "boil", "steam", "sweat", "fry", "deep_fry", "soak", "marinate",
+          "chill", "microwave"}  # fmt: skip
+_OVEN = {"bake", "roast"}
 
 
 @dataclass(frozen=True)
@@ -109,41 +103,35 @@ def _parts(dish: Dish) -> list[_Found]:
 
 
 def _heat(dish: Dish) -> list[_Found]:
+    """Ask how hot the oven is where something bakes and no step says, and for times untold."""
     found: list[_Found] = []
-    texts = [step.text for step in dish.steps]
-    oven_known = any(h.kind == "oven" for text in texts for h in heats_in(text))
-    asked = False
-    for step, text in zip(dish.steps, texts, strict=True):
-        if not oven_known and not asked and (_BAKING.search(text) or _PREHEAT.search(text)):
+    known = any(step.oven_c is not None for step in dish.method)
+    asked: set[str] = set()
+    for step in dish.method:
+        if step.technique in _OVEN and not known:
+            known = True
             default = worded("gap_heat_usual", celsius=OVEN_DEFAULT, fan=OVEN_DEFAULT - 20)
-            words = worded("gap_heat")
-            found.append((f"temperature:{step.id}", "temperature", step.id, words, default))
-            asked = True
-        found += _time(step, text)
-    return found
-
-
-def _time(step: StepText, text: str) -> list[_Found]:
-    if times_in(text):
-        return []
-    for verb, low, high in USUAL_MINUTES:
-        match = re.search(rf"\b{verb}\b", text, re.IGNORECASE)
-        if match is None or (verb.startswith("bak") and not _BAKING.search(text)):
+            key = f"temperature:{step.text}"
+            found.append((key, "temperature", step.text, worded("gap_heat"), default))
+        if step.technique not in _TIMED or "minutes" in step.stated or step.minutes_high <= 0:
             continue
-        if _PREHEAT.search(text) and not _BAKING.search(text):
-            return []
-        usual = "gap_time_usual_cue" if _UNTIL.search(text) else "gap_time_usual"
-        default = worded(usual, low=str(low), high=str(high))
-        words = worded("gap_time", verb=match.group().lower())
-        return [(f"time:{step.id}", "time", step.id, words, default)]
-    return []
+        told = any("minutes" in s.stated for s in dish.method if s.text == step.text)
+        if told or step.text in asked:
+            continue
+        asked.add(step.text)
+        low, high = step.minutes_low, step.minutes_high
+        usual = "gap_time_usual_cue" if step.until else "gap_time_usual"
+        default = worded(usual, low=f"{low:g}", high=f"{high:g}")
+        words = worded("gap_time", verb=step.technique.replace("_", " "))
+        found.append((f"time:{step.text}", "time", step.text, words, default))
+    return found
 
 
 def _pan(dish: Dish) -> list[_Found]:
     """Ask for the dish to bake in where none is named, and for its size where that lacks."""
     texts = [*(step.text for step in dish.steps), *dish.notes]
     named = [pan for text in texts if (pan := pan_in(text))]
-    bakes = any(_BAKING.search(step.text) for step in dish.steps)
+    bakes = any(step.technique in _OVEN for step in dish.method)
     if not bakes or any(c.isdigit() for pan in named for c in pan):
         return []
     grams = sum(line.grams or 0.0 for _, line in all_lines(dish))
