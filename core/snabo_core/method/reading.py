@@ -267,8 +267,9 @@ class _Reader:
         takes = refs.all()
         if takes and words.lower().startswith("repeat"):
             return takes
-        if key in {"salt", "season"} and not refs.lines():
-            takes += self._seasonings(key)
+        spoken = bench.classes(refs.lines()) & {"salt", "spice"} or refs.company
+        if key in {"salt", "season"} and not spoken:
+            takes += [line for line in self._seasonings(key) if line not in takes]
         current = bench.current()
         if current is None:
             return takes

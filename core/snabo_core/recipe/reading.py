@@ -25,6 +25,7 @@ from snabo_core.quantities.lexicon import choose_form, head_span, segments_of, s
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
 from snabo_core.recipe.from_steps import lines_in_steps
 from snabo_core.recipe.layout import MOST_LOOKED_AT, Layout, sort_lines
+from snabo_core.recipe.left import with_left
 from snabo_core.recipe.method import with_method
 from snabo_core.wording import say, worded
 
@@ -155,7 +156,7 @@ def read_recipe(
         asides=tuple(Aside(make_id(), a.kind, a.text) for a in layout.asides[:MAX_ASIDES]),
         told=told,
     )
-    return with_method(dish, library)
+    return with_left(with_method(dish, library), library)
 
 
 def _names_food(words: str, library: Library) -> bool:
