@@ -30,6 +30,7 @@ from accounts.models import Household, User  # noqa: E402
 from config.warm import warm  # noqa: E402
 from dishes.models import Dish, DishVersion  # noqa: E402
 from snabo_core.foods import library  # noqa: E402
+from snabo_core.method import read_method  # noqa: E402
 from snabo_core.plate.eaters import schools, standings  # noqa: E402
 from snabo_core.plate.figures import entries, total, totals_of_many  # noqa: E402
 from snabo_core.quantities import read_line  # noqa: E402
@@ -54,6 +55,8 @@ BUDGETS = {
     "food search": 20.0,
     "search, 10,000 rows": 20.0,
     "read 1,000 lines": 1500.0,
+    "read 360 steps": 1800.0,
+    "method": 60.0,
 }
 LINES = (
     "200 g mushrooms", "2 leeks", "3 carrots", "1 tbsp olive oil", "400 ml milk", "25 g flour",
@@ -190,6 +193,11 @@ def timings() -> dict[str, tuple[float, float]]:
             lambda: [read_line(lines[i % len(lines)].text, library()) for i in range(1000)], 5
         ),
     }
+    long = methods()
+    found["read 360 steps"] = measure(
+        lambda: [read_method(one.text, one.lines, library()) for one in long], 5
+    )
+    found["method"] = measure(lambda: send(client, "method", json.dumps({"dish": dish})))
     full = full_household(dish)
     found["list of 50 dishes"] = measure(lambda: full.get("/api/dishes"), 20)
     found["table of 50 dishes"] = measure(lambda: full.get("/api/table"), 20)

@@ -6,6 +6,7 @@ from dataclasses import replace
 from snabo_core.dish import Choice, Dish, MethodStep, Take, check
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
+from snabo_core.plate.eaters import Eater
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import read_recipe
 from snabo_core.recipe.method import with_method
@@ -181,6 +182,23 @@ class Rules(unittest.TestCase):
             for number in caution.steps:
                 step = next(s for s in shown.steps if s.number == number)
                 self.assertIn(caution.key, step.cautions)
+
+    def test_what_everybody_knows_is_put_away_and_stays_at_its_step(self) -> None:
+        dish = swapped(brought())
+        key = view(dish).cautions[0].key
+
+        def knowing(*keys: tuple[str, ...]) -> Setting:
+            return Setting(
+                tuple(
+                    Eater(str(n), str(n), "", (), dismissed=known) for n, known in enumerate(keys)
+                )
+            )
+
+        for dismissed, away in (((key,), ()), False), (((key,), (key,)), True):
+            shown = method_view(dish, knowing(*dismissed), book(), library())
+            caution = next(one for one in shown.cautions if one.key == key)
+            self.assertEqual(caution.put_away, away)
+            self.assertTrue(any(key in step.cautions for step in shown.steps))
 
     def test_a_step_takes_only_what_is_made_before_it(self) -> None:
         first = MethodStep("a", "", "Mash it", "mash", (Take("b"),))

@@ -11,6 +11,7 @@ from snabo_core.foods import Library
 from snabo_core.method import Ingredient, ReadStep, Share, technique
 from snabo_core.method.cautions import cautions_of
 from snabo_core.method.naming import Names
+from snabo_core.plate.eaters import Eater
 from snabo_core.plate.setting import Setting
 from snabo_core.quantities.units import FAN_BELOW
 from snabo_core.recipe.method import with_method
@@ -48,7 +49,7 @@ class TakenView:
 
 @dataclass(frozen=True)
 class CookStepView:
-    """One step to cook by. A struck one has the number 0.
+    """One step to cook by. A struck one has the number 0; `slot` is that whose swap did it.
 
     `fan_c` is the same heat with a fan; `seconds` the time in this household's microwave.
     `weighs` says what goes in and what should come out, empty where nothing is weighed.
@@ -58,6 +59,7 @@ class CookStepView:
     id: str
     number: int
     kind: StepKind
+    slot: str | None
     part: str
     words: str
     technique: str
@@ -95,12 +97,16 @@ class UsedLine:
 
 @dataclass(frozen=True)
 class MethodCaution:
-    """A caution of the dish, once, with the steps it holds at."""
+    """A caution of the dish, once, with the steps it holds at.
+
+    `put_away` says that everybody eating knows it; at its step it stays.
+    """
 
     key: str
     text: str
     why: str
     steps: tuple[int, ...]
+    put_away: bool
 
 
 @dataclass(frozen=True)
@@ -142,7 +148,7 @@ def method_view(dish: Dish, setting: Setting, book: Book, library: Library) -> M
     return MethodView(
         _used(dish, steps, numbers),
         views,
-        _cautions(views),
+        _cautions(views, setting.eaters),
         sum(view.look == "unread" for view in views),
         dish.method,
     )
@@ -204,6 +210,7 @@ def _step(
         id=step.id,
         number=numbers.get(step.id, 0),
         kind=one.kind,
+        slot=one.slot,
         part=held.pop() if len(held) == 1 else "",
         words=step.words,
         technique=step.technique,
@@ -338,7 +345,7 @@ def _as_read(
     )  # fmt: skip
 
 
-def _cautions(views: Sequence[CookStepView]) -> tuple[MethodCaution, ...]:
+def _cautions(views: Sequence[CookStepView], eaters: Sequence[Eater]) -> tuple[MethodCaution, ...]:
     """Return every caution once, in the order the dish meets them."""
     found: dict[str, list[int]] = {}
     for view in views:
@@ -346,7 +353,14 @@ def _cautions(views: Sequence[CookStepView]) -> tuple[MethodCaution, ...]:
             found.setdefault(key, []).append(view.number)
     known = cautions()
     return tuple(
-        MethodCaution(key, known[key].text, known[key].why, tuple(at)) for key, at in found.items()
+        MethodCaution(
+            key,
+            known[key].text,
+            known[key].why,
+            tuple(at),
+            bool(eaters) and all(key in eater.dismissed for eater in eaters),
+        )
+        for key, at in found.items()
     )
 
 

@@ -2355,7 +2355,7 @@ export interface components {
         };
         /**
          * CookStepView
-         * @description One step to cook by. A struck one has the number 0.
+         * @description One step to cook by. A struck one has the number 0; `slot` is that whose swap did it.
          *
          *         `fan_c` is the same heat with a fan; `seconds` the time in this household's microwave.
          *         `weighs` says what goes in and what should come out, empty where nothing is weighed.
@@ -2366,6 +2366,7 @@ export interface components {
             number: number;
             /** @enum {unknown} */
             kind: "ghost" | "own" | "stand_in";
+            slot: string | null;
             part: string;
             words: string;
             technique: string;
@@ -2403,12 +2404,15 @@ export interface components {
         /**
          * MethodCaution
          * @description A caution of the dish, once, with the steps it holds at.
+         *
+         *         `put_away` says that everybody eating knows it; at its step it stays.
          */
         MethodCaution: {
             key: string;
             text: string;
             why: string;
             steps: number[];
+            put_away: boolean;
         };
         /**
          * RankRequest

@@ -27,6 +27,7 @@ import { LineSwapsPanel } from '../../parts/LineSwapsPanel';
 import { LineRow } from '../bring/LineRow';
 import { Candidates } from './Candidates';
 import { PartFacts } from './PartFacts';
+import { PartSteps } from './PartSteps';
 
 function grams(line: Line): string {
   return line.grams === null ? '? g' : withUnit(line.grams, 'g');
@@ -283,6 +284,7 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
           />
         </div>
       )}
+      {active && <PartSteps slot={active} />}
       <PartFacts part={part} />
       {active && <Candidates part={part} slot={active} />}
     </>

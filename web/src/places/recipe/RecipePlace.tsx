@@ -12,6 +12,7 @@ import { addStep, withSteps } from '../../draft/method';
 import { Notice } from '../../parts/Notice';
 import { plain } from '../../parts/format';
 import { HeadForm } from './HeadForm';
+import { Mind } from './Mind';
 import { PlateFoot } from './PlateFoot';
 import { StepRow } from './StepRow';
 import { UsedLines } from './UsedLines';
@@ -87,21 +88,7 @@ function Method({ view }: { view: MethodView }): JSX.Element {
           Add a step
         </Button>
       </section>
-      {view.cautions.length > 0 && (
-        <section className={styles.cautions} aria-label="Mind">
-          <h2>Mind</h2>
-          <ul>
-            {view.cautions.map((caution) => (
-              <li key={caution.key} title={caution.why}>
-                {caution.text}{' '}
-                <span className="soft">
-                  {caution.steps.length === 1 ? 'Step' : 'Steps'} {caution.steps.join(', ')}
-                </span>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <Mind cautions={view.cautions} />
       <section className={styles.foot} aria-label="One serving">
         <PlateFoot />
       </section>

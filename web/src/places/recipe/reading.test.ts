@@ -9,6 +9,7 @@ import {
   perPart,
   sentenceOf,
   servingsIn,
+  stepsOfSwap,
   takenText,
 } from './reading';
 
@@ -73,6 +74,15 @@ describe('the facts beside a step', () => {
     ]);
     expect(factsOf({ ...step, minutes_said: true })[0]).toBe('20 min');
     expect(factsOf({ ...step, passive: false, oven_c: null, parallel: [] })).toEqual([]);
+  });
+});
+
+describe('a swap', () => {
+  it('shows its own and the struck steps alone', () => {
+    const one = (kind: string, slot: string | null): CookStepView =>
+      ({ kind, slot }) as unknown as CookStepView;
+    const steps = [one('own', null), one('ghost', 'a'), one('stand_in', 'a'), one('ghost', 'b')];
+    expect(stepsOfSwap(steps, 'a').map((step) => step.kind)).toEqual(['ghost', 'stand_in']);
   });
 });
 

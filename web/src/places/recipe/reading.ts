@@ -65,6 +65,11 @@ export function takeable(dish: Dish, view: MethodView, id: string): [string, str
   ];
 }
 
+/** The steps a swap strikes and brings, in the order of the dish. */
+export function stepsOfSwap(steps: CookStepView[], slot: string): CookStepView[] {
+  return steps.filter((step) => step.slot === slot && step.kind !== 'own');
+}
+
 /** A clause as a sentence of its own. */
 export function sentenceOf(words: string): string {
   return words.charAt(0).toUpperCase() + words.slice(1);

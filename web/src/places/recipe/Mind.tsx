@@ -1,0 +1,61 @@
+/** The cautions of the dish, each once; one that everybody knows can be put away. */
+import Button from '@mui/material/Button';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import type { JSX } from 'react';
+
+import { client, take } from '../../api/client';
+import type { MethodCaution } from '../../api/types';
+import { useOpenDish } from '../../draft/context';
+import styles from './recipe.module.css';
+
+export function Mind({ cautions }: { cautions: MethodCaution[] }): JSX.Element | null {
+  const { preview } = useOpenDish();
+  const queries = useQueryClient();
+  const known = useMutation({
+    mutationFn: (key: string) =>
+      Promise.all(
+        (preview?.eaters ?? []).map((eater) =>
+          take(
+            client.POST('/api/eaters/{eater_id}/cautions/{key}', {
+              params: { path: { eater_id: eater.id, key } },
+            }),
+          ),
+        ),
+      ),
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ['method'] });
+      await queries.invalidateQueries({ queryKey: ['preview'] });
+    },
+  });
+  const shown = cautions.filter((caution) => !caution.put_away);
+  const away = cautions.length - shown.length;
+  if (cautions.length === 0) return null;
+  return (
+    <section className={styles.cautions} aria-label="Mind">
+      <h2>Mind</h2>
+      <ul>
+        {shown.map((caution) => (
+          <li key={caution.key}>
+            {caution.text}{' '}
+            <span className="soft">
+              {caution.steps.length === 1 ? 'Step' : 'Steps'} {caution.steps.join(', ')}
+            </span>
+            <details>
+              <summary>Why</summary>
+              <p>{caution.why}</p>
+              <Button size="small" onClick={() => known.mutate(caution.key)}>
+                We all know this
+              </Button>
+            </details>
+          </li>
+        ))}
+      </ul>
+      {away > 0 && (
+        <p className="soft">
+          {away === 1 ? '1 more that you know stands' : `${away} more that you know stand`} at{' '}
+          {away === 1 ? 'its step' : 'their steps'}.
+        </p>
+      )}
+    </section>
+  );
+}
