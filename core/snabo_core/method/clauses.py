@@ -77,6 +77,8 @@ _NO_VERB_BEFORE_IN = {
     "just",
     "about",
     "around",
+    "until",
+    "till",
 }
 MOST_LEAD = 4
 # Words of "breaking it up as it cooks" from which it is left out of the clause.
@@ -281,7 +283,8 @@ class Splitter:
     def _without_telling(self, verb: int, last: int) -> int:
         """Cut off what tells instead of ordering: "..., veg should stay crunchy"."""
         for place in range(verb + 1, last):
-            if place in self.masked or self.said[place] not in _SIGNS - {":"}:
+            dash = self.said[place] == "-" and self._apart(place)
+            if place in self.masked or not (dash or self.said[place] in _SIGNS - {":"}):
                 continue
             tail = self.said[place + 1 : last]
             opens = tail[0] if tail else ""
@@ -295,6 +298,11 @@ class Splitter:
             if opens.endswith("ing") and len(tail) > MOST_MANNER and not told:
                 return place
         return last
+
+    def _apart(self, place: int) -> bool:
+        """Tell whether a sign stands between blanks."""
+        before, after = self.tokens[place - 1], self.tokens[min(place + 1, len(self.tokens) - 1)]
+        return before.end < self.tokens[place].start and self.tokens[place].end < after.start
 
     # what is a verb
 
@@ -314,7 +322,8 @@ class Splitter:
         """Tell whether a word that can be a verb is one here."""
         word, after, before = self.said[place], self._word(place + 1), self.said[place - 1]
         if word in PLACE_HEADS or not (word in GENERIC or _alone(word)):
-            return self._phrase(place, place, self._natural_end(place))[0] is not None
+            end = self._natural_end(place) if inside else self._sentence_end(place)
+            return self._phrase(place, place, end)[0] is not None
         ends = not after or after in _STOPS | _SIGNS | {"("}
         if word not in word_list("doubtful") and word not in GENERIC:
             return True
@@ -358,6 +367,11 @@ class Splitter:
         ends = _STOPS | {",", "then"}
         behind = (i for i in range(place + 1, len(self.said)) if self.said[i] in ends)
         return next((i for i in behind if i not in self.masked), len(self.said))
+
+    def _sentence_end(self, place: int) -> int:
+        """Return where an order that opens the sentence ends at the latest: behind its lists."""
+        behind = range(place + 1, len(self.said))
+        return next((i for i in behind if self.said[i] in _STOPS | {"then"}), len(self.said))
 
     # what it means
 

@@ -9,7 +9,7 @@ from snabo_core.method.clauses import Clause
 from snabo_core.method.facts import Facts
 from snabo_core.method.products import FATS, Bench, Medium
 from snabo_core.method.referring import Refs
-from snabo_core.method.techniques import phrases
+from snabo_core.method.techniques import Phrase, phrases
 
 _SOLIDS = {"vegetable", "meat", "fish", "root", "mushroom"}
 _SPRINKLED = {"grain", "starch", "spice", "salt", "fibre", "herb"}
@@ -21,6 +21,10 @@ _IN_PAN = re.compile(r"\bskillet\b|\bpan\b|\bbutter\b|\boil\b|\bwok\b", re.IGNOR
 _LITTLE_BY_LITTLE = re.compile(
     r"\bgradually\b|\blittle (?:at a time|by little)\b|\bbit by bit\b", re.IGNORECASE
 )
+
+
+LONG_MINUTES = 20.0
+DAY_MINUTES = 24 * 60.0
 
 
 @dataclass(frozen=True)
@@ -41,26 +45,35 @@ def meaning_of(bench: Bench, clause: Clause, facts: Facts, refs: Refs, *, cookin
         refs: what it names.
         cooking: a bare "cook" went before: "cook and stir 1 minute".
     """
-    phrase, verb = clause.phrase, clause.said[clause.verb]
+    phrase = clause.phrase
     at = _medium(bench, refs, joins=phrase is not None and phrase.joins)
     if cooking and (phrase is None or phrase.technique == "mix"):
         return Meaning(_cooked(bench, clause, facts, refs, at))
     if phrase is None:
         return Meaning(_generic(bench, clause, facts, refs, at))
-    key, lines = phrase.technique, refs.lines()
+    return Meaning(*_said(bench, clause, phrase, facts, refs, at))
+
+
+def _said(
+    bench: Bench, clause: Clause, phrase: Phrase, facts: Facts, refs: Refs, at: Medium
+) -> tuple[str, bool]:
+    """Return the technique of a phrase, where the pan or a time makes it another one."""
+    key, lines, joins = phrase.technique, refs.lines(), phrase.joins
     hot = at in {"pan", "liquid"}
-    if at == "pan" and key == "toss" and (facts.minutes or facts.ring or facts.until):
-        return Meaning("saute", phrase.joins)
-    if key == "turn" and facts.until is not None and hot:
-        return Meaning("sear")
-    if key == "cover" and facts.minutes is not None:
-        return Meaning("simmer" if facts.ring or hot else "rest")
+    verb = clause.said[clause.verb]
+    short = facts.minutes is not None and facts.minutes[1] < DAY_MINUTES
+    moved = bool(facts.minutes or facts.ring or facts.until)
     strewn = key == "top" and verb in {"sprinkle", "scatter", "dust"} and hot
-    if strewn and lines and bench.classes(lines) <= _SPRINKLED:
-        return Meaning("mix", joins=True)
-    if key == "mix" and _LITTLE_BY_LITTLE.search(clause.text):
-        return Meaning("add_gradually", phrase.joins)
-    return Meaning(key, phrase.joins)
+    choices = (
+        ("chill", False, key == "store" and short),
+        ("saute", joins, key == "toss" and at == "pan" and moved),
+        ("sear", False, key == "turn" and facts.until is not None and hot),
+        ("simmer", False, key == "cover" and bool(facts.minutes) and (bool(facts.ring) or hot)),
+        ("rest", False, key == "cover" and bool(facts.minutes)),
+        ("mix", True, strewn and bool(lines) and bench.classes(lines) <= _SPRINKLED),
+        ("add_gradually", joins, key == "mix" and bool(_LITTLE_BY_LITTLE.search(clause.text))),
+    )
+    return next(((one, join) for one, join, holds in choices if holds), (key, joins))
 
 
 def _medium(bench: Bench, refs: Refs, *, joins: bool) -> Medium:
@@ -105,11 +118,14 @@ def _cooked(bench: Bench, clause: Clause, facts: Facts, refs: Refs, at: Medium) 
     current = bench.current()
     held = bench.among(refs.all()) or ([current] if current else [])
     inside = bench.classes(lines or {key for p in held for key in p.reaches})
+    # Two hours with the oven on and no pan named is in the oven.
+    long = facts.minutes is not None and facts.minutes[0] >= LONG_MINUTES
+    waits = bench.oven_waits and long and facts.ring is None
     starchy = lines and inside <= {"pulse", "grain"} and at == "none"
     pasta = bool(lines) and "pasta" in inside and at in {"none", "pan"} and "pan" not in clause.said
     fried = bool(_IN_PAN.search(words)) or at == "pan" or bool(inside & _SOLIDS)
     choices = (
-        ("bake", at == "oven"),
+        ("bake", at == "oven" or (waits and at == "none" and not _IN_PAN.search(words))),
         ("simmer", facts.covered == "yes" and at == "liquid"),
         ("boil", pasta or starchy),
         ("fry", _TURNED.search(words) is not None),

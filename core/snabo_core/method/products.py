@@ -96,6 +96,8 @@ class Bench:
         self.partly: set[str] = set()
         # The part that the text said comes now.
         self.part: str | None = None
+        # The oven was turned on and nothing has gone in yet.
+        self.oven_waits = False
 
     def part_called(self, words: str) -> str | None:
         """Return the part that shares a word with some, None if none does."""
@@ -185,7 +187,9 @@ class Bench:
 
     def kind_of(self, plain: str, but: Collection[int]) -> Product | None:
         """Return what is at hand that a noun such as "sauce" or "dough" can mean."""
-        return next((p for p in self.opened() if p.step not in but and self._is_a(plain, p)), None)
+        fitting = [p for p in self.opened() if p.step not in but and self._is_a(plain, p)]
+        stirred = [p for p in fitting if p.medium == "liquid"]
+        return next(iter((stirred if plain in _WET_NOUNS else []) or fitting), None)
 
     def _is_a(self, noun: str, product: Product) -> bool:
         classes = self.classes(product.reaches)

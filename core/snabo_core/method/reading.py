@@ -46,6 +46,7 @@ _NEW_VESSEL = re.compile(
     r"(?:bowl|pan|pot|saucepan|skillet|jug|casserole|wok|frying pan|processor|blender)\b",
     re.IGNORECASE,
 )
+_FILLS = re.compile(r"^\W*(?:then |and )?(?:fill|stuff|refill)\b", re.IGNORECASE)
 _TINS = re.compile(r"\b(?:tin|dish|tray|sheet|pan|ramekins?|paper|parchment|foil|rack|griddle)\b")
 _ON = re.compile(r"\bover\b|\btop\b|\bon\b")
 _ASIDE = re.compile(
@@ -188,6 +189,9 @@ class _Reader:
         clause, alone = _without_heat(clause)
         start, end = (pending[0] if pending else clause).start, clause.end
         facts = self._facts(clause, start)
+        named = _FOR_PART.search(clause.text.lower())
+        own_part = self.bench.part_called(named[1]) if named else None
+        self.bench.part = own_part or self.bench.part
         # The clause may begin earlier than its verb's own words: the cue is told from there.
         own = replace(facts, cue=_moved(facts.cue, start - clause.start))
         refs = Referrer(self.bench, clause, own).find()
@@ -262,10 +266,8 @@ class _Reader:
     def _takes(self, meaning: Meaning, refs: Refs, words: str, *, fresh: bool) -> list[str]:
         """Return what a step takes: what it names, and what is in hand where it names nothing."""
         key, bench = meaning.technique, self.bench
-        if key == "preheat":
-            return []
-        takes = refs.all()
-        if takes and words.lower().startswith("repeat"):
+        takes = [] if key == "preheat" else refs.all()
+        if key == "preheat" or (takes and words.lower().startswith("repeat")):
             return takes
         spoken = bench.classes(refs.lines()) & {"salt", "spice"} or refs.company
         if key in {"salt", "season"} and not spoken:
@@ -275,21 +277,39 @@ class _Reader:
             return takes
         if meaning.joins:
             return self._joined(key, refs, takes, current, words, fresh=fresh)
-        if not refs.objects and key in {"cut", "divide", "unmould"} and current.medium == "liquid":
-            # What is cut or turned out is what was baked, not the sauce made meanwhile.
-            baked = next((p for p in bench.opened() if p.medium == "oven"), current)
-            return [*takes, baked.ref]
-        if key in {"fill", "top", "layer"} and not takes:
+        standing = None if refs.objects else self._standing(key, current)
+        if standing is not None:
+            return [*takes, standing.ref]
+        if key in {"fill", "top"} and not takes and len(words.split()) == 1:
             other = bench.other({current.step})
             return [current.ref] if other is None else [current.ref, other.ref]
         if current.ref in takes:
             return takes
-        greased = key in {"brush", "layer"} and not refs.company and _TINS.search(words)
+        if key == "fill" and refs.objects and not refs.company and _FILLS.match(words):
+            # "Fill each tortilla" is with what was just made.
+            return [*takes, current.ref]
+        rolled = current.technique == "roll_out"
+        tins = not refs.company and not rolled and _TINS.search(words)
+        greased = key in {"brush", "layer"} and tins
         known = technique(key) if key else None
         in_pan = known is not None and known.heats and bench.is_fat(current) and "same" not in words
         if in_pan if refs.objects else not greased:
             takes.append(current.ref)
         return takes
+
+    def _standing(self, key: str | None, current: Product) -> Product | None:
+        """Return what stands cooking while something else was made, where a step means that.
+
+        What is cut or turned out was baked, and not the sauce made meanwhile; a lid comes off
+        what is in the oven, and not off what was stirred beside it.
+        """
+        if key in {"cut", "divide", "unmould"} and current.medium == "liquid":
+            media = {"oven"}
+        elif key in {"uncover", "cover"} and current.medium == "none":
+            media = {"oven", "liquid"}
+        else:
+            return None
+        return next((p for p in self.bench.opened() if p.medium in media), None)
 
     def _joined(
         self,
@@ -366,9 +386,11 @@ class _Reader:
         self.ring = None
         if key == "preheat":
             self.oven, self.preheated = step.oven_c or self.oven, step.number
+            bench.oven_waits = True
             return
         if known is not None and known.resource == "oven":
             self.oven = facts.oven_c or self.oven
+            bench.oven_waits = False
         self._leave(step, products, facts)
 
     def _usual(self, known: Technique | None, words: str) -> tuple[float, float]:

@@ -109,6 +109,8 @@ class Referrer:
         self.joins = clause.phrase is not None and clause.phrase.joins
         self.skip = self._verb_words()
         self.refs = Refs()
+        # Where the last mention ended and the share it had: "half the onions and carrots".
+        self.shared: tuple[int, Share | None] = (-1, None)
 
     def find(self) -> Refs:
         """Return what the clause names, in order."""
@@ -160,6 +162,9 @@ class Referrer:
 
     def _reason(self, place: int) -> bool:
         word, behind = self.said[place], self.said[place + 1 : place + 2]
+        if word == "for" and self.bench.part_called(" ".join(self.said[place + 1 : place + 4])):
+            # "Melt the butter for the filling" takes no filling.
+            return True
         return word in _REASONS or (word == "to" and bool(set(behind) & _PURPOSES))
 
     def _lists(self) -> bool:
@@ -206,7 +211,8 @@ class Referrer:
 
     def _mention(self, mention: Mention) -> None:
         before = self._before(mention.first)
-        share = share_before(before)
+        share = share_before(before) or self._shared_with(mention)
+        self.shared = (mention.last, share)
         whole = self._whole_part(mention)
         if whole and share is None:
             for line in whole:
@@ -224,6 +230,11 @@ class Referrer:
             elif amount is not None and "of the" in amount and not is_product(ref):
                 self.refs.share[ref] = Share("amount", None)
                 self.bench.partly.add(ref)
+
+    def _shared_with(self, mention: Mention) -> Share | None:
+        """Return the share of the mention before, where only "and" stands between."""
+        last, share = self.shared
+        return share if self.said[last : mention.first] == ("and",) else None
 
     @property
     def _places(self) -> bool:
@@ -251,7 +262,7 @@ class Referrer:
         """Return the lines or products a mention means."""
         bench = self.bench
         lines = self._fitting(mention)
-        here = bench.part_in_hand()
+        here = self._part_of_clause() or bench.part_in_hand()
         fresh = [key for key in lines if key not in bench.used]
         near = [k for k in fresh if here is None or self.names.lines[k].part.lower() == here]
         again = [key for key in lines if key in bench.used and self._left(key)]
@@ -277,6 +288,15 @@ class Referrer:
             # "Drain off the fat": what is in the pan, no line of its own.
             return []
         return [max(held, key=lambda p: (p.open, p.step)).ref]
+
+    def _part_of_clause(self) -> str | None:
+        """Return the part that lines named before in this clause come from, None if none were."""
+        if self.joins:
+            return None
+        parts = [
+            self.names.lines[ref].part.lower() for ref in self.refs.objects if not is_product(ref)
+        ]
+        return parts[-1] if parts and parts[-1] else None
 
     def _fitting(self, mention: Mention) -> list[str]:
         """Return the lines of a mention; a word that only says which means the solid food."""
