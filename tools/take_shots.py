@@ -15,6 +15,8 @@ TARGET = Path(os.environ.get("SNABO_SHOTS", ROOT / "docs" / "screenshots"))
 FLAGS = ["--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking"]
 NAME, PASSWORD = "demo", "swede-and-celeriac"
 WIDE, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
+# A5 at 96 dots an inch, without its margins.
+PAPER = {"width": 480, "height": 720}
 
 
 def sign_in(page: Page) -> None:
@@ -37,8 +39,19 @@ def bench(page: Page) -> None:
     open_dish(page, "mackerel pot")
 
 
-def crumb(page: Page) -> None:
-    open_dish(page, "under a crumb")
+def recipe(page: Page) -> None:
+    open_dish(page, "mackerel pot", "Recipe")
+    page.get_by_role("heading", name="Steps").wait_for()
+
+
+def recipe_step(page: Page) -> None:
+    recipe(page)
+    page.get_by_text("Microwave the florets").scroll_into_view_if_needed()
+
+
+def printed(page: Page) -> None:
+    recipe(page)
+    page.emulate_media(media="print")
 
 
 def water(page: Page) -> None:
@@ -138,17 +151,6 @@ def label(page: Page) -> None:
     page.wait_for_load_state("networkidle")
 
 
-def beside(page: Page) -> None:
-    drawer("Side by side")(page)
-    for count, name in enumerate(("potato", "celeriac", "white beans"), start=1):
-        field = page.get_by_role("combobox")
-        field.fill(name)
-        page.get_by_role("option").first.wait_for()
-        field.press("Enter")
-        page.get_by_role("button", name="Take").nth(count - 1).wait_for()
-    page.wait_for_load_state("networkidle")
-
-
 def line_swaps(page: Page) -> None:
     open_dish(page, "mackerel pot")
     page.get_by_role("button", name="Replace butter").last.click()
@@ -163,17 +165,17 @@ SHOTS: dict[str, tuple[Callable[[Page], None], dict[str, int], str]] = {
     "dishes": (stay, WIDE, "light"),
     "bring": (bring, WIDE, "light"),
     "bench": (bench, WIDE, "light"),
-    "bench-crumb": (crumb, WIDE, "light"),
     "bench-evening": (bench, WIDE, "dark"),
     "bench-phone": (bench, PHONE, "light"),
+    "recipe": (recipe, WIDE, "light"),
+    "recipe-phone": (recipe_step, PHONE, "light"),
+    "recipe-print": (printed, PAPER, "light"),
     "portions": (portions, WIDE, "light"),
     "table": (place("Table"), WIDE, "light"),
     "foods": (place("Foods"), WIDE, "light"),
     "compare": (compare, WIDE, "light"),
     "explained": (explained, WIDE, "light"),
-    "foods-beside": (beside, WIDE, "light"),
     "foods-label": (label, WIDE, "light"),
-    "foods-own": (drawer("Your own"), WIDE, "light"),
     "foods-conversions": (drawer("Conversions"), WIDE, "light"),
     "line-swaps": (line_swaps, WIDE, "light"),
     "kitchen": (place("Kitchen"), WIDE, "light"),

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { methodQuery } from '../../api/method';
 import type { Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
-import { stepsOfSwap } from '../recipe/reading';
+import { sentenceOf, stepsOfSwap } from '../recipe/reading';
 import styles from './partSteps.module.css';
 
 export function PartSteps({ slot }: { slot: Slot }): JSX.Element | null {
@@ -22,10 +22,10 @@ export function PartSteps({ slot }: { slot: Slot }): JSX.Element | null {
         {steps.map((step) => (
           <li key={step.id}>
             {step.kind === 'ghost' ? (
-              <s className="soft">{step.words}</s>
+              <s className="soft">{sentenceOf(step.words)}</s>
             ) : (
               <>
-                <b>{step.number}</b> {step.words}
+                <b>{step.number}</b> {sentenceOf(step.words)}
                 {step.weighs && <span className="soft"> {step.weighs}</span>}
               </>
             )}

@@ -18,7 +18,7 @@ export function StepRow({ step, view, open, onOpen }: StepRowProps): JSX.Element
     return (
       <li className={styles.ghost}>
         <span className={styles.number} aria-hidden="true" />
-        <s>{step.words}</s>
+        <s>{sentenceOf(step.words)}</s>
         <span className="hidden">, struck by the swap</span>
       </li>
     );
