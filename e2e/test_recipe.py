@@ -61,6 +61,17 @@ class RecipePage(CookCase):
         page.keyboard.press("r")
         expect(steps.get_by_text("not understood")).to_have_count(0)
 
+        # An ingredient more and one less: no step is left with what is gone.
+        goes_in.get_by_role("button", name="Add an ingredient").click()
+        goes_in.get_by_label("Ingredient").fill("150 g leeks")
+        goes_in.get_by_role("button", name="Add", exact=True).click()
+        expect(goes_in).to_contain_text("150 g")
+        expect(goes_in).to_contain_text("in no step")
+        goes_in.get_by_role("button", name=re.compile("smoked haddock")).click()
+        goes_in.get_by_role("button", name="Remove").click()
+        expect(goes_in).not_to_contain_text("smoked haddock")
+        expect(steps).not_to_contain_text("500 g")
+
     def test_swapped_saved_changed_and_printed(self) -> None:
         page = self.page
         self.to_bench(PIE)

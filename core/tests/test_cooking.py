@@ -68,10 +68,19 @@ class AsBrought(unittest.TestCase):
 
     def test_reading_again_keeps_what_was_settled(self) -> None:
         dish = brought()
-        first = replace(dish.method[0], technique="boil", stated=("technique",))
+        first = replace(dish.method[0], technique="boil", stated=("technique",), settled=True)
         own = MethodStep("mine", "", "Warm the plates", "rest")
         settled = replace(dish, method=(first, own, *dish.method[1:]))
         self.assertEqual(with_method(settled, library()).method, settled.method)
+
+    def test_a_line_taken_away_is_in_no_step_when_it_is_read_again(self) -> None:
+        dish = brought()
+        part = dish.parts[0]
+        fewer = replace(dish, parts=(replace(part, lines=part.lines[1:]), *dish.parts[1:]))
+        known = {line.id for p in fewer.parts for line in p.lines} | {s.id for s in dish.method}
+        again = with_method(fewer, library()).method
+        self.assertEqual([s.id for s in again], [s.id for s in dish.method])
+        self.assertLessEqual({take.ref for s in again for take in s.takes}, known)
 
     def test_shares_come_with_their_grams(self) -> None:
         taken = [(t.share, t.grams) for s in view(brought()).steps for t in s.takes

@@ -20,6 +20,7 @@ from foods.services import learned
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.recipe import lines_from, read_recipe, reread_line
+from snabo_core.recipe.method import with_method
 from snabo_core.swaps.book import book
 from snabo_core.swaps.frozen import freeze
 from snabo_core.swaps.roles import propose_slots
@@ -161,6 +162,8 @@ def add_dish(
             raise BadInput("This id is taken; load the page again.", "Client-Id")
         return detail(known)
     _refuse_too_many(household)
+    # While it was brought lines became steps and steps lines: the method is of what is left.
+    document = with_method(document, library_of(household))
     dish = Dish.objects.create(
         household=household,
         uid=client_id or uuid4(),

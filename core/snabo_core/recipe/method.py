@@ -30,7 +30,7 @@ def with_method(dish: Dish, library: Library) -> Dish:
     """Return the dish with its steps read; what the cook settled of a sentence stays.
 
     A step keeps its id as long as its words stand in the same step of the recipe, so that
-    reading again changes nothing that was settled. Steps the cook added stay where they are.
+    reading again changes nothing the cook settled. Steps the cook added stay where they are.
     """
     sentences, owners = [], []
     for step in dish.steps:
@@ -44,7 +44,7 @@ def with_method(dish: Dish, library: Library) -> Dish:
         nth = owners[: one.sentence].count(owner)
         place = f"{owner}/{nth}/{one.start}/{one.words}"
         ids[one.number] = str(uuid.uuid5(uuid.NAMESPACE_OID, place))
-    before = {step.id: step for step in dish.method}
+    before = {step.id: step for step in dish.method if step.settled}
     found = [
         before.get(ids[one.number]) or _step(one, owners[one.sentence - 1], ids) for one in read
     ]
@@ -80,7 +80,7 @@ def _step(read: ReadStep, text: str, ids: Mapping[int, str]) -> MethodStep:
         takes=tuple(takes), minutes_low=low, minutes_high=high, oven_c=read.oven_c,
         watts=read.watts, ring=read.ring, covered=_COVERS[read.covered], until=read.until or "",
         after=of(read.after), before=of(read.before), parallel=of(read.parallel),
-        stated=tuple(stated), settled=read.technique is not None,
+        stated=tuple(stated),
     )  # fmt: skip
 
 

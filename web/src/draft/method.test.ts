@@ -9,6 +9,7 @@ import {
   removeStep,
   takenAgain,
   withSteps,
+  withoutLine,
 } from './method';
 
 function step(id: string, ...takes: string[]): MethodStep {
@@ -53,6 +54,12 @@ describe('the steps of a method', () => {
       before[0],
       { ref: 'b', share: null, fraction: null },
     ]);
+  });
+
+  it('take a line no longer that is taken away', () => {
+    const held = { ...dish, parts: [] } as unknown as Dish;
+    const left = withoutLine(held, 'y');
+    expect(left.method.map((one) => one.takes.length)).toEqual([1, 1, 0]);
   });
 
   it('are those just read where the draft has none', () => {

@@ -1,5 +1,6 @@
 /** Pure edits of a dish's method. */
 import type { Dish, MethodStep, Take } from '../api/types';
+import { removeLine } from './edits';
 import { newId } from './newId';
 
 /** The dish with its steps in it: one brought before steps were read carries those just read. */
@@ -19,6 +20,16 @@ export function takenAgain(before: Take[], refs: string[]): Take[] {
   return refs.map(
     (ref) => before.find((take) => take.ref === ref) ?? { ref, share: null, fraction: null },
   );
+}
+
+/** Without a line, which no step takes any more. */
+export function withoutLine(dish: Dish, id: string): Dish {
+  const left = removeLine(dish, id);
+  const method = left.method.map((step) => ({
+    ...step,
+    takes: step.takes.filter((take) => take.ref !== id),
+  }));
+  return { ...left, method };
 }
 
 /** Without a step; what took its product takes what went into it. */

@@ -11,6 +11,7 @@ import { useOpenDish } from '../../draft/context';
 import { addStep, withSteps } from '../../draft/method';
 import { Notice } from '../../parts/Notice';
 import { plain } from '../../parts/format';
+import { AddLine } from './AddLine';
 import { HeadForm } from './HeadForm';
 import { Mind } from './Mind';
 import { PlateFoot } from './PlateFoot';
@@ -43,6 +44,7 @@ function Method({ view }: { view: MethodView }): JSX.Element {
       <section className={styles.lines} aria-label="What goes in">
         <HeadForm />
         <UsedLines lines={view.lines} />
+        <AddLine />
       </section>
       <section className={styles.steps} aria-label="Steps">
         <div className={styles.bar}>

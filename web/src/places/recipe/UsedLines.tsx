@@ -6,6 +6,7 @@ import { useState, type JSX } from 'react';
 import type { Line, UsedLine } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { replaceLine, withGrams } from '../../draft/edits';
+import { withoutLine } from '../../draft/method';
 import { plain } from '../../parts/format';
 import { gramsIn, perPart } from './reading';
 import styles from './recipe.module.css';
@@ -89,6 +90,14 @@ function Used({ line, open, onOpen }: UsedProps): JSX.Element {
           <Button type="submit" variant="outlined" disabled={grams === null}>
             Done
           </Button>
+          {!line.brought_in && (
+            <Button
+              color="error"
+              onClick={() => draft.change((dish) => withoutLine(dish, line.id))}
+            >
+              Remove
+            </Button>
+          )}
         </form>
       )}
     </li>
