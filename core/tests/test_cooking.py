@@ -66,6 +66,17 @@ class AsBrought(unittest.TestCase):
         bake = next(s for s in steps if s.technique == "bake")
         self.assertEqual((bake.minutes_low, bake.oven_c, bake.until), (25, 200, "golden"))
 
+    def test_headings_inside_the_method_say_which_part_is_meant(self) -> None:
+        text = RECIPE.split("Poach", maxsplit=1)[0] + (
+            "Method\nFor the mash:\nBoil the potatoes for 20 minutes. Mash with the butter.\n"
+            "For the filling:\nMelt the butter and add the milk and haddock.\n"
+        )
+        dish = read_recipe(text, library(), None)
+        self.assertEqual([step.section for step in dish.steps], ["Mash", "Filling"])
+        melt = next(step for step in dish.method if step.technique == "melt")
+        filling = {line.id for line in dish.parts[0].lines}
+        self.assertLessEqual({take.ref for take in melt.takes}, filling)
+
     def test_reading_again_keeps_what_was_settled(self) -> None:
         dish = brought()
         first = replace(dish.method[0], technique="boil", stated=("technique",), settled=True)

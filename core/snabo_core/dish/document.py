@@ -170,10 +170,11 @@ class Portion:
 
 @dataclass(frozen=True)
 class StepText:
-    """One step as the recipe wrote it."""
+    """One step as the recipe wrote it, with the heading of the method it stands under."""
 
     id: str
     text: str
+    section: str = ""
 
 
 @dataclass(frozen=True)

@@ -126,6 +126,8 @@ class Layout:
     minutes: dict[str, float] = field(default_factory=dict)
     parts: list[tuple[str, list[str]]] = field(default_factory=list)
     steps: list[str] = field(default_factory=list)
+    # The heading inside the method each step stands under, empty for none.
+    sections: list[str] = field(default_factory=list)
     asides: list[Aside] = field(default_factory=list)
 
     def open_part(self, name: str) -> None:
@@ -214,6 +216,7 @@ class _Sorter:
         self.lines = lines
         self.names_food = names_food
         self.layout = Layout()
+        self.under = ""
         self.section = "head"
         self.place = 0
         # How many lines the last ingredient line has taken up already.
@@ -423,12 +426,15 @@ class _Sorter:
             if self._amounts_follow(2):
                 self.section = "list"
                 self.layout.open_part(name)
+            else:
+                self.under = name
             return
         kind = kind_of_line(line.text)
         if (kind == "note" and not line.marked) or self._is_remark(line):
             self._aside("note", line.text)
         else:
             steps.append(text)
+            self.layout.sections.append(self.under)
 
     def _continues_step(self, line: _Line) -> bool:
         """Tell the rest of a step that was broken at the edge of a page."""

@@ -35,7 +35,7 @@ def with_method(dish: Dish, library: Library) -> Dish:
     sentences, owners = [], []
     for step in dish.steps:
         for sentence in split(step.text):
-            sentences.append(Sentence(sentence))
+            sentences.append(Sentence(sentence, step.section.lower()))
             owners.append(step.id)
     read = read_sentences(sentences, ingredients_of(dish), library)
     ids: dict[int, str] = {}

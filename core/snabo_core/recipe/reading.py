@@ -138,7 +138,11 @@ def read_recipe(
     parts = _parts(layout, library, system, make_id, notes, learned)
     if len(layout.steps) > MAX_STEPS:
         notes.append(worded("note_steps", count=str(MAX_STEPS)))
-    steps = tuple(StepText(make_id(), step[:2000]) for step in layout.steps[:MAX_STEPS])
+    under = [*layout.sections, *[""] * len(layout.steps)]
+    steps = tuple(
+        StepText(make_id(), step[:2000], section[:80])
+        for step, section in zip(layout.steps[:MAX_STEPS], under, strict=False)
+    )
     told = _told(layout)
     usual_servings = layout.servings is None
     middle = DEFAULT_SERVINGS

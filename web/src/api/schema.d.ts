@@ -1626,11 +1626,12 @@ export interface components {
         };
         /**
          * StepText
-         * @description One step as the recipe wrote it.
+         * @description One step as the recipe wrote it, with the heading of the method it stands under.
          */
         StepText: {
             id: string;
             text: string;
+            section: string;
         };
         /**
          * MethodStep

@@ -22,7 +22,7 @@ about('what an edit changed, in words', () => {
       setTaken(WHOLE, 'lid', { share: 0.5, grams: null, makes_grams: null }),
     ],
     ['the name Stew', mapPart(WHOLE, 'pot', (p) => ({ ...p, name: 'Stew' }))],
-    ['a step', { ...WHOLE, steps: [{ id: '1', text: 'Bake.' }] }],
+    ['a step', { ...WHOLE, steps: [{ id: '1', text: 'Bake.', section: '' }] }],
   ])('%s', (words, after) => expect(describe(WHOLE, after)).toBe(words));
 
   it('names a swap that is taken back', () => {

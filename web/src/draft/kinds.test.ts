@@ -13,7 +13,7 @@ const WHOLE = {
     ]),
   ),
   source_text: TEXT,
-  steps: [{ id: 'bake', text: 'Bake.' }],
+  steps: [{ id: 'bake', text: 'Bake.', section: '' }],
 };
 
 describe('what a read line really is', () => {

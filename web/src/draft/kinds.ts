@@ -62,7 +62,7 @@ function insertedStep(dish: Dish, text: string): Dish {
   const found = dish.steps.findIndex((step) => placeIn(dish, step.text) > place);
   const at = found < 0 ? dish.steps.length : found;
   const steps = [...dish.steps];
-  steps.splice(at, 0, { id: newId(), text });
+  steps.splice(at, 0, { id: newId(), text, section: '' });
   return { ...dish, steps };
 }
 
