@@ -66,6 +66,8 @@ class OwnFoods(CookCase):
         self.sign_in()
         page.get_by_role("navigation", name="Places").get_by_text("Foods").click()
         page.get_by_label("Find a food").fill("lentils")
+        # The measures of the food found, not of the one that stood there before.
+        expect(page.get_by_role("heading", name="lentils", exact=True)).to_be_visible()
         page.get_by_role("region", name="Measures").get_by_label("Our").fill("ladle")
         page.get_by_label("weighs, g").fill("110")
         page.get_by_role("button", name="Keep measure").click()
