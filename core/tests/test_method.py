@@ -333,6 +333,7 @@ class BadInput(unittest.TestCase):
         self.sound("Éplucher les navets et les cuire 20 minutes à l'eau. Boil the swede.")
         self.sound("Once upon a time there was a swede. " * 300)
         self.sound("Mash the swede.", ())
+        self.assertLess(len(self.sound(("stir, " * 160 + ".\n") * 40)), 400)
 
 
 class CommandLine(unittest.TestCase):

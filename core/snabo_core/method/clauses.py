@@ -81,6 +81,8 @@ _NO_VERB_BEFORE_IN = {
     "till",
 }
 MOST_LEAD = 4
+# No sentence orders more; what follows is a list of something else.
+MOST_CLAUSES = 30
 # Words of "breaking it up as it cooks" from which it is left out of the clause.
 MOST_MANNER = 4
 # Words without a sign between them after which nobody stops for breath: dictated.
@@ -206,7 +208,7 @@ class Splitter:
             return []
         found = [opening]
         place = opening[1] + 1
-        while place < len(self.tokens):
+        while place < len(self.tokens) and len(found) < MOST_CLAUSES:
             if place not in self.masked and self._boundary(place, found[-1][1]):
                 begin, verb = self._after_leads(place)
                 # What follows "then" is an order even where it could be a noun.

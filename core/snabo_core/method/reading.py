@@ -77,6 +77,8 @@ _NO_WORK = {"serves", "makes", "enough", "yield", "yields", "done", "enjoy"}
 _STATES = {"is", "are", "should", "will", "was", "can", "may", "would", "has", "have"}
 # A sentence of a time alone is short: "90 minutes, covered."
 LONGEST_ALONE = 16
+# A method is a few dozen steps; after so many the rest stays text.
+MOST_STEPS = 300
 _COVERED: dict[str | None, bool | str | None] = {
     "yes": True,
     "no": False,
@@ -118,6 +120,8 @@ class _Reader:
     def read(self, sentences: Sequence[Sentence]) -> tuple[ReadStep, ...]:
         section = ""
         for self.number, self.sentence in enumerate(sentences, start=1):
+            if len(self.bench.steps) >= MOST_STEPS:
+                break
             if self.sentence.section != section:
                 section = self.sentence.section
                 self.bench.part = self.bench.part_called(section)
