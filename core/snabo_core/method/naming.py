@@ -74,6 +74,12 @@ class Mention:
     plural: bool
 
 
+@lru_cache(maxsize=8192)
+def _pieces(word: str) -> tuple[str, ...]:
+    """Return the plain words of one word of a sentence; itself where it has none."""
+    return tuple(words_of(word)) or (word,)
+
+
 class Names:
     """Every word the lines of one dish go by."""
 
@@ -99,12 +105,15 @@ class Names:
         plain: list[str] = []
         at: list[int] = []
         for number, word in enumerate(said):
-            for piece in words_of(word) or [word]:
+            for piece in _pieces(word):
                 plain.append(piece)
                 at.append(number)
         found: list[Mention] = []
         place = 0
         while place < len(plain):
+            if plain[place] not in self.words:
+                place += 1
+                continue
             for size in range(min(LONGEST_NAME, len(plain) - place), 0, -1):
                 held = self._known.get(tuple(plain[place : place + size]))
                 if held:
