@@ -55,6 +55,13 @@ class Facts(unittest.TestCase):
                         text[time.start : time.end], text[time.start : time.end].strip()
                     )
 
+    def test_a_long_run_of_blanks_is_looked_at_once(self) -> None:
+        # Every blank tried with every other would take minutes.
+        blanks = " " * 1900
+        self.assertEqual(times_in(f"2{blanks}and{blanks}x"), ())
+        (time,) = times_in(f"2{blanks}minutes")
+        self.assertEqual(time.low, 120)
+
     def test_heats(self) -> None:
         for text, wanted in HEATS:
             with self.subTest(text=text):

@@ -18,15 +18,16 @@ _N = (
     r"seven|eight|nine|ten)\b)"
 )
 # "5 more minutes", "a good 20 mins", "12-ish min".
-_MORE = r"(?:\s*(?:-?ish|or so|more|further|extra|additional|good|full|solid|long))?"
+_MORE = r"(?:\s*+(?:-?ish|or so|more|further|extra|additional|good|full|solid|long))?"
 # No step is looked at further than this.
 LONGEST = 2000
 _UNIT_SECONDS = {"s": 1.0, "m": 60.0, "h": 3600.0}
 _UNIT = r"(?:seconds?|secs?|minutes?|mins?|mns?|minuts?|hours?|hrs?|h(?=\b|\d)|m\b)"
+# Blanks are taken whole (`*+`): a long run of them is looked at once.
 _SPAN = re.compile(
-    rf"\b(?P<low>{_N}){_MORE}\s*(?P<unit_low>{_UNIT})?\s*"
-    rf"(?:(?:-|–|—|to|or|and)\s*(?P<high>{_N}){_MORE}[\s-]*)?[\s-]*"
-    rf"(?P<unit>{_UNIT})\b(?:\s*(?:and\s+)?(?P<more>{_N})\s*(?P<more_unit>{_UNIT})\b)?",
+    rf"\b(?P<low>{_N}){_MORE}\s*+(?P<unit_low>{_UNIT})?\s*+"
+    rf"(?:(?:-|–|—|to|or|and)\s*+(?P<high>{_N}){_MORE}[\s-]*+)?[\s-]*+"
+    rf"(?P<unit>{_UNIT})\b(?:\s*+(?:and\s++)?(?P<more>{_N})\s*+(?P<more_unit>{_UNIT})\b)?",
     re.IGNORECASE,
 )
 _BARE_MINUTES = re.compile(
