@@ -82,6 +82,7 @@ _NO_VERB_BEFORE_IN = {
 }
 MOST_LEAD = 4
 # No sentence orders more; what follows is a list of something else.
+MOST_WORDS = 500
 MOST_CLAUSES = 30
 # Words of "breaking it up as it cooks" from which it is left out of the clause.
 MOST_MANNER = 4
@@ -162,7 +163,7 @@ class Splitter:
     def __init__(self, sentence: str, foods: frozenset[str]) -> None:
         """Read the words of a sentence."""
         self.sentence = sentence
-        self.tokens = tokens_of(sentence)
+        self.tokens = tokens_of(sentence)[:MOST_WORDS]
         self.said = tuple(token.low for token in self.tokens)
         self.foods = foods
         self.masked = _in_brackets(self.said)

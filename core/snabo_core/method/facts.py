@@ -4,11 +4,14 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
+from functools import lru_cache
 
 from snabo_core.dish import Cover, Ring, ShareKind
 from snabo_core.quantities.step_facts import heats_in, times_in
 
 MOST_WATTS = 2000.0
+# Characters of one order that are looked at.
+LONGEST_ORDER = 500
 _N = r"(?:\d+|two|three|four|five|six)"
 _EACH_SIDE = re.compile(
     r"\b(?:(?:per|each|a|every|either|either|both|on both|on each|on either)\s+sides?|sides? each|a side)\b",
@@ -95,15 +98,17 @@ class Facts:
     batches: bool = False
 
 
+@lru_cache(maxsize=512)
 def facts_of(words: str) -> Facts:
-    """Return what a clause says of its step."""
+    """Return what a clause says of its step; of a very long one, what its beginning says."""
+    words = words[:LONGEST_ORDER]
     until, cue = _until(words)
     heats = [h for h in heats_in(words) if h.kind == "oven"]
     watts = _WATTS.search(words)
     power = float(watts["w"]) if watts else None
     outside = words[: cue[0]] + " " * (cue[1] - cue[0]) + words[cue[1] :] if cue else words
     return Facts(
-        _minutes(outside) or _minutes(words),
+        _minutes(outside) or (_minutes(words) if cue else None),
         heats[0].celsius if heats else None,
         power if power is not None and power <= MOST_WATTS else None,
         ring_in(words),

@@ -78,7 +78,7 @@ _STATES = {"is", "are", "should", "will", "was", "can", "may", "would", "has", "
 # A sentence of a time alone is short: "90 minutes, covered."
 LONGEST_ALONE = 16
 # A method is a few dozen steps; after so many the rest stays text.
-MOST_STEPS = 300
+MOST_STEPS = 200
 _COVERED: dict[str | None, bool | str | None] = {
     "yes": True,
     "no": False,

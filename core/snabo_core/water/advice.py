@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from snabo_core.water.ledger import Ledger, Point, mass_at
-from snabo_core.water.steps import LATER_ROUND, PAN_GRAMS_PER_MINUTE, PRESSES
+from snabo_core.water.steps import GAINING, LATER_ROUND, PAN_GRAMS_PER_MINUTE, PANNED, PRESSES
 from snabo_core.water.thickness import MOST_BOILED_OFF, Thickness, how_thick
 from snabo_core.wording import Message, say
 
@@ -15,7 +15,7 @@ TENFOLD = 4.0
 # A share of a sauce too small to stir back in.
 A_SPLASH = 0.03
 # Steps by which a sauce boils down.
-BOILING_DOWN = {"dry_in_pan", "simmer"}
+BOILING_DOWN = {"simmer", "reduce", *PANNED}
 # Grams of liquid that a sheet of kitchen paper holds; common practice, no source.
 SHEET = (15.0, 30.0)
 Kind = Literal["press_more", "heat_more", "dry_enough", "too_dry", "no_band", "simmer_more",
@@ -149,7 +149,7 @@ def question(ledger: Ledger, step_id: str, grams: float) -> Message | None:
     if place == 0:
         return None
     before = ledger.points[place - 1].state.mass + point.added
-    if grams > before * 1.02 and point.technique not in {"boil", "steam"}:
+    if grams > before * 1.02 and point.technique not in GAINING:
         return Message("question_heavier", {"grams": grams - before})
     if grams < point.state.solids * 0.95:
         return Message("question_tiny", {"grams": point.state.solids})

@@ -85,11 +85,17 @@ def mass_pressed_to(state: State, water_share: float) -> float:
 
 
 def _group(lines: Sequence[Line], steps: Sequence[Step]) -> dict[str, list[Line]]:
-    """Sort what is used by the step its line joins at; what no step names is there at once."""
+    """Sort what is used by the step its line joins at; what no step names is there at once.
+
+    Where every line joins somewhere, the first step's are what there is to begin with.
+    """
     joins = {food: step.id for step in steps for food in step.foods}
     groups: dict[str, list[Line]] = {START: []}
     for line in lines:
         groups.setdefault(joins.get(line.food or "", START), []).append(line.used())
+    if not groups[START]:
+        first = next((step.id for step in steps if step.id in groups), None)
+        groups[START] = groups.pop(first) if first is not None else []
     return groups
 
 

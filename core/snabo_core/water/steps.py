@@ -78,6 +78,14 @@ LIQUID_SOLIDS = 0.035
 COUPLING = Prior(0.7, 0.8, 0.9)
 LEACHING = Prior(0.05, 0.10, 0.15)
 STICKING = Prior(0.01, 0.02, 0.03)
+# What stays in a blender's bowl against a spoon's; salted pieces give a share of their mass; soft
+# curds and caps give less; a food takes up what its step says, more or less. Common practice, no
+# source.
+BLENDER_STICKING = Prior(0.02, 0.03, 0.05)
+SALTED = Prior(0.10, 0.15, 0.20)
+CURD = Prior(0.10, 0.15, 0.20)
+UPTAKE = Prior(0.9, 1.0, 1.1)
+KEPT = Prior(1.0, 1.0, 1.0)
 # What just tender roots weigh after draining against before: 0 to -5 %; from memory.
 TENDER = Prior(0.95, 0.975, 1.0)
 # Grams a minute off a sauce of about 300 g at a gentle simmer without a lid; common practice,
@@ -191,6 +199,32 @@ def handle(_step: Step, before: State, sticking: float, celsius: float) -> Outco
     return Outcome(before.minus(stuck), stuck=stuck, celsius=celsius)
 
 
+def draw(step: Step, before: State, share: float, celsius: float) -> Outcome:
+    """Salt and drain, or let a soft curd drip: a share of the mass leaves as liquid.
+
+    Settings: `scale` of the book's share, 1 where it says nothing.
+    """
+    leaving = before.mass * share * float(step.settings.get("scale", 1.0)) * (1 - LIQUID_SOLIDS)
+    out = pressed_liquid(before, min(leaving, before.water))
+    return Outcome(before.minus(out), liquid=out, celsius=celsius)
+
+
+def take_up(step: Step, before: State, share: float, celsius: float) -> Outcome:
+    """Soak or cook in water that stays in: what is taken up counts as negative liquid.
+
+    Settings: `takes_up` grams of water to a gram of what goes in.
+    """
+    water = before.mass * float(step.settings["takes_up"]) * share
+    return Outcome(
+        with_water(before, before.water + water), liquid=State(water=-water), celsius=celsius
+    )
+
+
+def keep(_step: Step, before: State, _kept: float, celsius: float) -> Outcome:
+    """Rest, chill, set, season: nothing leaves that a kitchen scale would see."""
+    return Outcome(before, celsius=celsius)
+
+
 def _press_prior(step: Step) -> Prior:
     try:
         return PRESSES[step.settings.get("method", "cloth")]
@@ -198,16 +232,33 @@ def _press_prior(step: Step) -> Prior:
         raise BookError(f"There is no way of pressing called {unknown}.", step.id) from unknown
 
 
+# Steps by what they do to a part, under the names the vocabulary of steps has for them.
+HANDLED = ("prepare", "mix", "cut", "grate", "rice", "spiral", "mash", "grind", "fold", "toss",
+           "whisk", "knead", "shape", "roll_out", "mould", "spread", "layer", "fill", "coat",
+           "brush", "crumble", "shred", "strand", "hollow_out", "peel", "roll_up",
+           "top")  # fmt: skip
+PANNED = ("dry_in_pan", "dry_saute", "saute", "sear", "fry", "sweat")
+BAKED = ("roast", "bake", "grill", "toast")
+KEEPING = ("rest", "chill", "set", "cool", "season", "melt", "turn", "hold_back", "drizzle")
+TAKING = ("soak", "absorb")
+# Steps after which a part may weigh more than before without anything added.
+GAINING = {"boil", "steam", *TAKING}
+
 TECHNIQUES: dict[str, tuple[Run, Callable[[Step], Prior]]] = {
     "microwave": (microwave, lambda _: COUPLING),
     "boil": (boil, lambda _: TENDER),
     "steam": (boil, lambda _: TENDER),
     "press": (press, _press_prior),
-    "dry_in_pan": (dry_in_pan, lambda _: PAN_GRAMS_PER_MINUTE),
     "simmer": (simmer, lambda _: SIMMER),
-    "roast": (roast, lambda step: OVEN[step.settings.get("oven", "still")]),
-    "prepare": (handle, lambda _: STICKING),
-    "mix": (handle, lambda _: STICKING),
+    "reduce": (simmer, lambda _: SIMMER),
+    "salt": (draw, lambda _: SALTED),
+    "drain": (draw, lambda _: CURD),
+    "blend": (handle, lambda _: BLENDER_STICKING),
+    **{name: (take_up, lambda _: UPTAKE) for name in TAKING},
+    **{name: (keep, lambda _: KEPT) for name in KEEPING},
+    **{name: (dry_in_pan, lambda _: PAN_GRAMS_PER_MINUTE) for name in PANNED},
+    **{name: (roast, lambda step: OVEN[step.settings.get("oven", "still")]) for name in BAKED},
+    **{name: (handle, lambda _: STICKING) for name in HANDLED},
 }
 
 
@@ -234,14 +285,14 @@ def settle(step: Step, before: State, weighed: float, celsius: float) -> Outcome
     behind. Heavier than before is water taken up.
     """
     left = before.mass - weighed
-    if step.technique == "press" and left > 0:
+    if step.technique in {"press", "salt", "drain"} and left > 0:
         out = pressed_liquid(before, min(left * (1 - LIQUID_SOLIDS), before.water))
         out = with_water(out, out.water + (left - out.mass))
         return Outcome(before.minus(out), liquid=out, celsius=celsius)
-    if step.technique in {"boil", "steam"}:
+    if step.technique in GAINING:
         drained = State(water=left)
         return Outcome(before.minus(drained), liquid=drained, celsius=BOILING)
-    if step.technique in {"prepare", "mix"} and left > 0:
+    if step.technique in {"blend", *HANDLED} and left > 0:
         stuck = before.times(left / before.mass)
         return Outcome(before.minus(stuck), stuck=stuck, celsius=celsius)
     return Outcome(with_water(before, before.water - left), vapour=left, celsius=celsius)
