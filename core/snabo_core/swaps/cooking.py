@@ -214,7 +214,7 @@ def _own_steps(slot: Slot, book: Book) -> list[CookStep]:
     if choice is None or choice.kind != "book":
         return []
     written = steps_for(slot, book)
-    known = {item.key: item for item in book.stand_ins(slot.role)}.get(choice.stand_in)
+    known = book.find(slot.role, choice.stand_in)
     orders = {step.id: step.order for step in known.steps} if known else {}
     joined = {food for step in written for food in step.foods}
     start = [line for line in choice.lines if line.food not in joined]
@@ -237,11 +237,16 @@ def _own_steps(slot: Slot, book: Book) -> list[CookStep]:
     return found
 
 
+def called(step: Step) -> str:
+    """Return the technique of a book step as the vocabulary of steps names it."""
+    if step.technique == "press":
+        return _PRESSES.get(str(step.settings.get("method", "cloth")), "press")
+    return _CALLED.get(step.technique, step.technique)
+
+
 def _as_method(step: Step, slot: Slot, takes: tuple[Take, ...], words: str) -> MethodStep:
     """Return a step of the book as one of the method: the same kind of thing."""
-    key = _CALLED.get(step.technique, step.technique)
-    if key == "press":
-        key = _PRESSES.get(str(step.settings.get("method", "cloth")), "press")
+    key = called(step)
     low = step.hands_on_minutes[0] + step.passive_minutes[0]
     high = step.hands_on_minutes[1] + step.passive_minutes[1]
     oven = step.settings.get("oven_c")

@@ -55,8 +55,8 @@ def name_of(slot: Slot, book: Book) -> str:
     choice = slot.choice
     if choice is None or choice.name or choice.kind != "book":
         return choice.name if choice else ""
-    known = {item.key: item.name for item in book.stand_ins(slot.role)}
-    return known.get(choice.stand_in, choice.stand_in.replace("_", " "))
+    known = book.find(slot.role, choice.stand_in)
+    return known.name if known else choice.stand_in.replace("_", " ")
 
 
 def _step(step: ChoiceStep) -> Step:

@@ -9,7 +9,7 @@ from typing import Any, Literal
 import msgspec
 
 from snabo_core.dish import ROLES
-from snabo_core.errors import BadInput, BookError
+from snabo_core.errors import BookError, SnaboError
 from snabo_core.foods import library
 from snabo_core.swaps.stand_ins import Basis, Hold, Keeping, Reheating, StandIn, StandInLine
 from snabo_core.water.steps import TECHNIQUES, Step
@@ -189,7 +189,7 @@ def _stand_in(entry: _StandIn, role: _Role, reference: Sequence[StandInLine]) ->
             reheat=_reheating(entry.reheat),
         )
         return replace(made, ways=tuple(_way(made, way) for way in entry.way))
-    except (BadInput, BookError) as problem:
+    except SnaboError as problem:
         raise BookError(f"{role.role}/{entry.key}: {problem}") from problem
 
 

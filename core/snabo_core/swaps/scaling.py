@@ -14,12 +14,16 @@ from snabo_core.plate.taking import cut_lines
 from snabo_core.swaps.book import RoleFile, StandIn, StandInLine, book
 from snabo_core.swaps.sauces import liquid_of, power_of, sauce_lines, thickness_of
 from snabo_core.water import Ledger, Step, predict
+from snabo_core.water.steps import BAKED
+from snabo_core.water.thermal import density
 from snabo_core.wording import Message, grams_text, say
 
 # What lies between the pieces of a crumb and takes no room of its own.
 BETWEEN = {"fat_dairy", "oil", "salt", "spice", "herb", "egg", "stock", "drink", "dairy",
            "condiment", "plant_milk", "vegetable", "fruit"}  # fmt: skip
 SCALE_DOUBT = 0.02
+# Grams of water in 100 g up to which a grain or a noodle is dry, and fresh pasta not.
+DRY_WATER = 20.0
 # What is left where somebody takes less of a starch, as a first step.
 HALF = 0.5
 NAMESPACE = uuid.UUID("6f1c8a52-6a54-4c0f-9a43-1a3a0d0a7f10")
@@ -109,17 +113,18 @@ def scale_factor(
 ) -> float:
     """Return by how much the book's amounts grow for this slot.
 
-    Cooked mass: original grams over the stand-in's own finished grams, as its ledger predicts
-    them. Loose volume: what covers as much as the original's crumb does. Thickening power: grams
-    of liquid the original coats over what the book's amount does, but never more of anything than
-    the book's highest for the liquid that is there.
+    Cooked mass and units: what the original comes to over what the book's amounts come to (their
+    ledger's finished grams, or what the book says they give). Loose volume: what covers as much
+    as the original's crumb does. Thickening power: grams of liquid the original coats over what
+    the book's amount does, but never more of anything than the book's highest for the liquid
+    that is there.
     """
     if stand_in.basis == "loose_volume":
         return _volume(slot_lines(part, slot), foods) / _volume(
             base_lines(stand_in.lines, foods), foods
         )
-    if stand_in.basis == "cooked_mass":
-        return slot_mass(part, slot) / cooked(stand_in.role, stand_in.key).finished.mass
+    if stand_in.basis in {"cooked_mass", "units"}:
+        return units_of(part, slot, role_file, foods) / gives(stand_in)
     wanted = thickening_power(part, slot, role_file) / role_file.power_grams
     highest = min((item.high / item.grams for item in stand_in.lines), default=float("inf"))
     try:
@@ -129,6 +134,62 @@ def scale_factor(
     if liquid <= 0:
         return wanted
     return min(wanted, highest * liquid / role_file.power_grams)
+
+
+def gives(stand_in: StandIn) -> float:
+    """Return how many of its role's units the book's own amounts of a stand-in come to.
+
+    What has a thickness covers cm2 as it is laid, before it is baked: grams / density / thickness.
+    """
+    if stand_in.gives is not None:
+        return stand_in.gives
+    ledger = cooked(stand_in.role, stand_in.key)
+    if stand_in.thickness_mm is None:
+        return ledger.finished.mass
+    laid = [p.state for p in ledger.points if p.technique not in BAKED][-1]
+    return laid.mass / (density(laid) / 1000) / (stand_in.thickness_mm / 10)
+
+
+def served_grams(line: Line, foods: Library) -> float:
+    """Return what a line weighs once boiled: dry grains and pasta take up water.
+
+    By solids balance against its starch group's usual share of water, or the food's own boiled row
+    where that is drier: a table boils grains in plenty of water that a cook measures out.
+    """
+    grams = line.grams or 0.0
+    group = book().group_of(line.food)
+    if line.food is None or group is None or group.cooked_water is None:
+        return grams
+    food = foods.food(line.food)
+    water = foods.row(line.food, line.form).value("water")
+    if water is None or water > DRY_WATER:
+        return grams
+    boiled = foods.row(line.food, "boiled").value("water") if "boiled" in food.forms else None
+    share = min(group.cooked_water, boiled / 100 if boiled is not None else 1.0)
+    return grams * (1 - water / 100) / (1 - share)
+
+
+def units_of(part: Part, slot: Slot, role_file: RoleFile, foods: Library) -> float:
+    """Return how many of the role's units the slot's lines come to on the plate.
+
+    Only foods that the role's file measures count, all of them where it measures none of these:
+    the butter of a crust covers nothing.
+
+    Raises:
+        BadInput: a line has no grams, or the slot is empty.
+    """
+    slot_mass(part, slot)
+    counted, rest = 0.0, 0.0
+    for line in slot_lines(part, slot):
+        group = book().group_of(line.food)
+        names = (f"{line.food}/{line.form}", line.food or "", group.key if group else "")
+        each = next((role_file.measure[name] for name in names if name in role_file.measure), None)
+        grams = served_grams(line, foods) if role_file.boiled else line.grams or 0.0
+        if each:
+            counted += grams / each
+        else:
+            rest += grams
+    return counted or rest / role_file.measure.get("any", 1.0)
 
 
 def _volume(lines: Sequence[Line], foods: Library) -> float:

@@ -88,7 +88,7 @@ def _orders(ledger: Ledger, stand_in: StandIn) -> Iterator[str]:
         if point.floor is not None and point.enough is not None and point.floor > point.enough:
             yield f"{point.label}: right from {point.floor:.0f} to {point.enough:.0f} g"
     end = advise(ledger.points[-1]).kind
-    if stand_in.basis != "thickening_power" and end != "dry_enough":
+    if stand_in.basis != "thickening_power" and end not in {"dry_enough", "no_band"}:
         yield f"ends {end}"
 
 
@@ -100,7 +100,8 @@ def trial_faults(book: Book, foods: Library) -> list[str]:
         own = [trial for trial in found if trial.role == role]
         if len(own) < FEWEST:
             faults.append(f"{role}: {len(own)} trial dishes are too few.")
-        for stand_in in role_file.stand_ins:
+        made = [one for item in role_file.stand_ins for one in (item, *item.ways)]
+        for stand_in in made:
             for trial in own:
                 faults += [
                     f"{role}/{stand_in.key} in {trial.name}: {words}."
