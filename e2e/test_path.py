@@ -48,7 +48,7 @@ class Path(CookCase):
     def test_bring_swap_weigh_and_read_the_plate(self) -> None:
         page = self.page
         self.to_bench()
-        starchy = re.compile(r"The lid's mash carries \d\d of \d\d g")
+        starchy = re.compile(r"The mash in “Lid” carries \d\d of \d\d g")
         expect(page.get_by_text(starchy)).to_be_visible()
         expect(page.get_by_role("listitem").filter(has_text="Choose").nth(4)).to_be_attached()
         # The starchy part is open; every candidate is computed before it is chosen.

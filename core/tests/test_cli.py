@@ -9,7 +9,7 @@ from unittest import mock
 import msgspec
 
 from snabo_core.checks import book as book_check
-from snabo_core.checks import data_quality
+from snabo_core.checks import data_quality, swap_book
 from snabo_core.plate import __main__ as plating
 from snabo_core.quantities import __main__ as reading
 from snabo_core.swaps.book import book
@@ -39,7 +39,7 @@ class CommandLine(unittest.TestCase):
             self.assertEqual(book_check.main(), 0)
         self.assertIn("stand-ins cook into their bands", out.getvalue())
         few = {"mash": (99, 99)}
-        with mock.patch.object(book_check, "FEWEST", few), redirect_stdout(io.StringIO()):
+        with mock.patch.object(swap_book, "MORE", few), redirect_stdout(io.StringIO()):
             self.assertEqual(book_check.main(), 1)
 
     def test_data_quality_prints_the_page(self) -> None:

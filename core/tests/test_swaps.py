@@ -185,7 +185,7 @@ class Preview(unittest.TestCase):
     def test_starchy_slot_is_named_with_its_share(self) -> None:
         seen = preview(pie(), Setting(()), book(), library())
         self.assertEqual((seen.starchy.part_id, seen.starchy.role), ("Lid", "mash"))
-        self.assertRegex(seen.starchy.words, r"The lid's mash carries \d+ of \d+ g")
+        self.assertRegex(seen.starchy.words, r"The mash in “Lid” carries \d+ of \d+ g")
 
     def test_unknown_grams_make_the_mass_a_lower_bound(self) -> None:
         known = preview(pie(), Setting(()), book(), library())

@@ -89,3 +89,18 @@ class KitchenView(APIView):
         """Replace the settings."""
         wanted = convert(request.data, services.KitchenSettings)
         return Response(services.change_kitchen(services.household_of(request.user), wanted))
+
+
+class FamiliesView(APIView):
+    """The families of stand-ins that a household does not want again."""
+
+    @contract("not_again", answer=services.Families)
+    def get(self, request: Request) -> Response:
+        """Return them."""
+        return Response(services.families_of(services.household_of(request.user)))
+
+    @contract("want_again", body=services.Family, answer=services.Families)
+    def post(self, request: Request) -> Response:
+        """Take one in or out."""
+        wanted = convert(request.data, services.Family)
+        return Response(services.want_again(services.household_of(request.user), wanted))

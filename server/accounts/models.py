@@ -25,6 +25,10 @@ class Household(models.Model):
     foods_revision = models.PositiveIntegerField(default=0)
     # minutes without a request after which a session ends; 0 for never
     idle_minutes = models.PositiveIntegerField(default=0)
+    # appliances of the swap book that this kitchen lacks
+    missing = models.JSONField(default=list)
+    # families of stand-ins that this household has had enough of
+    not_again = models.JSONField(default=list)
     # set while own foods were changed and not committed; nothing may be cached then
     foods_in_change = False
 

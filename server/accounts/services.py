@@ -27,6 +27,7 @@ from snabo_core.foods.labels import Jurisdiction
 from snabo_core.foods.own import check_habits
 from snabo_core.plate.rows import PolyolRule
 from snabo_core.quantities.conversions import salt_kinds
+from snabo_core.swaps.book import book
 from snabo_core.unseen import one_line, without_unseen
 
 
@@ -49,6 +50,21 @@ class KitchenSettings(msgspec.Struct):
     salt_kind: str
     habits: dict[str, float]
     idle_minutes: int = 0
+    # appliances that some stand-in asks for and this kitchen lacks
+    missing: list[str] = []
+
+
+class Family(msgspec.Struct):
+    """A family of stand-ins, and whether this household wants it again."""
+
+    family: str
+    again: bool
+
+
+class Families(msgspec.Struct):
+    """The families of stand-ins that a household does not want again."""
+
+    not_again: list[str]
 
 
 class PasswordChange(msgspec.Struct):
@@ -258,9 +274,33 @@ def change_kitchen(household: Household, wanted: KitchenSettings) -> KitchenSett
     check_habits(wanted.habits)
     if not 0 <= wanted.idle_minutes <= MOST_IDLE_MINUTES:
         raise BadInput("A session ends after 0 (never) to 1440 idle minutes.", "idle_minutes")
+    unknown = set(wanted.missing) - book().appliances
+    if unknown:
+        raise BadInput(f"No stand-in asks for a {min(unknown)}.", "missing")
+    wanted.missing = sorted(set(wanted.missing))
     values = {name: getattr(wanted, name) for name in SETTINGS}
     Household.objects.filter(pk=household.pk).update(
         **values, foods_revision=F("foods_revision") + 1
     )
     household.refresh_from_db()
     return kitchen_of(household)
+
+
+def families_of(household: Household) -> Families:
+    """Return the families a household does not want again."""
+    return Families(list(household.not_again))
+
+
+@writes
+def want_again(household: Household, wanted: Family) -> Families:
+    """Remember whether a household wants a family of stand-ins again; return those it does not.
+
+    Raises:
+        BadInput: no stand-in is of that family.
+    """
+    if wanted.family not in book().families:
+        raise BadInput("No stand-in of the book is of that family.", "family")
+    rest = [name for name in household.not_again if name != wanted.family]
+    household.not_again = rest if wanted.again else sorted([*rest, wanted.family])
+    household.save(update_fields=["not_again"])
+    return families_of(household)

@@ -10,4 +10,5 @@ urlpatterns = [
     path("sign-ins", api.SignInsView.as_view()),
     path("sign-ins/<uuid:sign_in_id>", api.SignInView.as_view()),
     path("kitchen", api.KitchenView.as_view()),
+    path("kitchen/families", api.FamiliesView.as_view()),
 ]

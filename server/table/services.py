@@ -95,6 +95,8 @@ def setting_of(household: Household, chosen: Sequence[str] = ()) -> Setting:
         Rules(household.polyols, household.energy_rules),
         household.energy_unit,
         today_in(household),
+        missing=frozenset(household.missing),
+        not_again=frozenset(household.not_again),
     )
 
 

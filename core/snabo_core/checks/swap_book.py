@@ -6,7 +6,6 @@ made it, with words of its own, and every appliance it asks for has a way round 
 
 from __future__ import annotations
 
-import re
 from collections import Counter
 from collections.abc import Iterator
 
@@ -16,7 +15,7 @@ from snabo_core.method.techniques import techniques
 from snabo_core.swaps.book import Book, StandIn, book
 from snabo_core.swaps.cooking import called
 from snabo_core.swaps.scaling import check_cook
-from snabo_core.swaps.stand_ins import Keeping
+from snabo_core.swaps.words import keeping_words
 
 SOURCES = ("common practice", "from memory", "USDA")
 # The whole book, and a role, hold at least so many stand-ins, and a role so many families.
@@ -119,22 +118,11 @@ def _row(item: StandIn, foods: Library) -> str:
         f"{state.water_share:.0%}",
         f"{item.total_minutes:.0f}",
         item.hold or "–",
-        _keeps(item.fridge, "days"),
-        _keeps(item.freezer, "months"),
+        keeping_words(item.fridge, "day"),
+        keeping_words(item.freezer, "month"),
         ", ".join(sorted(allergens)) or "none of the listed",
     )
     return "| " + " | ".join(cells) + " |"
-
-
-def _keeps(keeping: Keeping | None, unit: str) -> str:
-    if keeping is None:
-        return "nobody here has tried"
-    span = (
-        f"{keeping.low:g}"
-        if keeping.low == keeping.high
-        else f"{keeping.low:g} to {keeping.high:g}"
-    )
-    return re.sub(r"^1 (\w+)s$", r"1 \1", f"{span} {unit}")
 
 
 if __name__ == "__main__":

@@ -15,7 +15,8 @@ from snabo_core.plate.rows import USUAL, Rules
 class Setting:
     """What a household's kitchen and table bring to every computation.
 
-    `readings` are what its scale said of the dish that is computed.
+    `readings` are what its scale said of the dish that is computed, `missing` the appliances its
+    kitchen lacks, `not_again` the families of stand-ins it has had enough of.
     """
 
     eaters: tuple[Eater, ...]
@@ -24,3 +25,5 @@ class Setting:
     energy_unit: Literal["kcal", "kj"] = "kcal"
     today: dt.date | None = None
     readings: Readings = NONE
+    missing: frozenset[str] = frozenset()
+    not_again: frozenset[str] = frozenset()

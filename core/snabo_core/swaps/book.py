@@ -59,6 +59,16 @@ class Book:
         """Return the stand-ins of a role, none where the book has no file for it yet."""
         return self.files[role].stand_ins if role in self.files else ()
 
+    @property
+    def families(self) -> frozenset[str]:
+        """Every family of stand-ins."""
+        return frozenset(i.family for f in self.files.values() for i in f.stand_ins)
+
+    @property
+    def appliances(self) -> frozenset[str]:
+        """Every appliance that some stand-in can do without."""
+        return frozenset(a for f in self.files.values() for i in f.stand_ins for a in i.without)
+
     def stand_in(self, role: str, key: str) -> StandIn:
         """Return one stand-in.
 

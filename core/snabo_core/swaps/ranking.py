@@ -15,7 +15,7 @@ from snabo_core.plate.portions import sharing_of
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import as_taken
 from snabo_core.plate.totals import Figure
-from snabo_core.swaps.book import Book, StandIn
+from snabo_core.swaps.book import Book, RoleFile, StandIn
 from snabo_core.swaps.ledgers import (
     SlotLedger,
     changes_of,
@@ -27,6 +27,9 @@ from snabo_core.swaps.scaling import ledger_lines, scale_to
 from snabo_core.water import Ledger, advise
 from snabo_core.wording import say, worded
 
+# What doing an appliance's work by hand adds; common practice, no source.
+MINUTES_BY_HAND = 8.0
+
 
 @dataclass(frozen=True)
 class Ranked:
@@ -34,7 +37,9 @@ class Ranked:
 
     `eaters` is how the whole dish stands with it in, `own` the same with exclusions looked for
     in the stand-in's lines alone. `figures` are net carbs and what somebody limits. `limit`
-    says why it cannot do what the original did here.
+    says why it cannot do what the original did here. `texture_gap` is how far its texture lies
+    from the original's on average, 0 to 4 levels, None where no scale tells both; `missing` are
+    the appliances this kitchen lacks for it; `tired`: the household does not want its family again.
     """
 
     stand_in: StandIn
@@ -47,6 +52,9 @@ class Ranked:
     distance: float
     why: str
     limit: str = ""
+    texture_gap: float | None = None
+    missing: tuple[str, ...] = ()
+    tired: bool = False
 
 
 def _distance(people: Sequence[ForEater]) -> float:
@@ -104,8 +112,9 @@ def rank(
     """Return every stand-in of the slot's role, computed on this dish, best first.
 
     Each is judged as the whole dish would be with it in: other stand-ins, losses, portions and
-    rules included. Order: exclusions kept, able to do what the original did, number of eaters
-    suited, distance to the limits missed, hands-on minutes. Excluded ones stay, at the end.
+    rules included. Order: exclusions kept, able to do what the original did, a family that is
+    wanted again, number of eaters suited, distance to the limits missed, texture near the
+    original's, hands-on minutes with what a missing appliance costs. Excluded ones stay, last.
 
     Raises:
         BadInput: the slot's lines are not settled, so nothing can be scaled.
@@ -168,6 +177,9 @@ def rank(
                 _distance(people),
                 _why(people, within),
                 limit_of(ledgers[i]),
+                texture_gap(stand_in, role_file),
+                tuple(name for name in stand_in.equipment if name in setting.missing),
+                stand_in.family in setting.not_again,
             )
         )
     return sorted(result, key=_place)
@@ -217,15 +229,25 @@ def limit_of(ledger: Ledger | None) -> str:
     return f"{say(advice.message)}." if advice.kind == "sauce_thin" else ""
 
 
-def _place(ranked: Ranked) -> tuple[bool, bool, int, float, float, str]:
+def texture_gap(stand_in: StandIn, role_file: RoleFile) -> float | None:
+    """Return how many levels a stand-in's texture lies from the original's on average."""
+    both = [name for name in stand_in.texture if name in role_file.texture]
+    if not both:
+        return None
+    return sum(abs(stand_in.texture[n] - role_file.texture[n]) for n in both) / len(both)
+
+
+def _place(ranked: Ranked) -> tuple[bool, bool, bool, int, float, float, float, str]:
     excluded = any(person.excluded for person in ranked.own)
     suited = sum(person.suits for person in ranked.eaters)
-    minutes = ranked.stand_in.hands_on_minutes
+    minutes = ranked.stand_in.hands_on_minutes + MINUTES_BY_HAND * len(ranked.missing)
     return (
         excluded,
         bool(ranked.limit),
+        ranked.tired,
         -suited,
         round(ranked.distance, 3),
+        round(ranked.texture_gap or 0.0, 1),
         minutes,
         ranked.stand_in.key,
     )

@@ -23,7 +23,8 @@ class RoleFile:
 
     `unit` is what the role is measured in (mL, cm2, pieces, g ...) and `measure` how many grams of
     a food (`food`, `food/form`), or of a starch group's foods, are one of it; `any` stands for the
-    rest. `boiled`: dry grains and pasta count as they weigh on the plate. `coats_250` and
+    rest. `boiled`: dry grains and pasta count as they weigh on the plate. `texture` is the
+    original's on the scales of its stand-ins, 1 to 5. `coats_250` and
     `power_grams` belong to thickeners.
     """
 
@@ -37,6 +38,7 @@ class RoleFile:
     unit: str = "g"
     measure: Mapping[str, float] = field(default_factory=dict)
     boiled: bool = False
+    texture: Mapping[str, int] = field(default_factory=dict)
 
 
 class _Line(msgspec.Struct, forbid_unknown_fields=True):
@@ -116,6 +118,7 @@ class _Original(msgspec.Struct, forbid_unknown_fields=True):
     hands_on_minutes: float
     total_minutes: float
     source: str
+    texture: dict[str, int] = {}
 
 
 class _Role(msgspec.Struct, forbid_unknown_fields=True):
@@ -155,6 +158,7 @@ def read_role(data: Mapping[str, Any]) -> RoleFile:
         found.unit,
         found.measure,
         found.boiled,
+        found.original.texture,
     )
 
 

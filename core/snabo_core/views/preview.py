@@ -265,6 +265,6 @@ def _starchiest(dish: Dish, was: Plate, book: Book) -> StarchyView | None:
     known = whole is not None and whole > 0
     words = worded(
         code if known else f"{code}_alone",
-        role=role, part=owner, net=f"{net:.0f}", whole=f"{whole or 0.0:.0f}",
+        role=role, part=part.name, net=f"{net:.0f}", whole=f"{whole or 0.0:.0f}",
     )  # fmt: skip
     return StarchyView(part.id, slot.id, slot.role, net / whole if whole else None, words)

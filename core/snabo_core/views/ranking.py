@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 
-from snabo_core.dish import NONE, Choice, Dish, Readings, all_lines
+from snabo_core.dish import NONE, Choice, Dish, Part, Readings, Slot, all_lines
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.plate.figures import entries, total
@@ -16,10 +16,13 @@ from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import as_taken
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.judged import as_brought
-from snabo_core.swaps.ranking import elsewhere, rank
-from snabo_core.swaps.scaling import by_hand, cooked
+from snabo_core.swaps.pans import shape_of
+from snabo_core.swaps.ranking import Ranked, elsewhere, rank
+from snabo_core.swaps.scaling import by_hand, cooked, scale_factor, scale_to
+from snabo_core.swaps.words import keeping_words, reheating_words, shape_words
 from snabo_core.views.eaters import EaterView, Reach, eater_view
 from snabo_core.views.water import Band
+from snabo_core.wording import worded
 
 # A limit of nothing still needs a size to compare misses with; 5 g or mg.
 SMALL_LIMIT = 5.0
@@ -45,6 +48,29 @@ class DecidingReach:
 
     eater: str
     reach: Reach
+
+
+@dataclass(frozen=True)
+class WayView:
+    """The same stand-in made another way: what that changes, and it scaled to this dish."""
+
+    key: str
+    name: str
+    note: str
+    choice: Choice
+
+
+@dataclass(frozen=True)
+class BehaviourView:
+    """How a stand-in looks, holds, bakes and keeps, in words; empty where nobody says."""
+
+    colour: str
+    hold: str
+    in_oven: str
+    fridge: str
+    freezer: str
+    reheat: str
+    shape: str
 
 
 @dataclass(frozen=True)
@@ -77,6 +103,13 @@ class CandidateView:
     why: str
     # why it cannot do all that the original did here, empty if it can
     limit: str = ""
+    behaviour: BehaviourView | None = None
+    ways: tuple[WayView, ...] = ()
+    texture_gap: float | None = None
+    # what this kitchen lacks for it, and what to do instead
+    missing: tuple[str, ...] = ()
+    # the household has had enough of its family
+    tired: bool = False
 
 
 @dataclass(frozen=True)
@@ -103,6 +136,7 @@ class Ranking:
     by_hand: tuple[ByHandView, ...] = ()
     was_net_carbs: float | None = None
     problem: str = ""
+    texture_was: dict[str, int] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -171,6 +205,22 @@ def ranking(
                 suits=sum(p.suits for p in people),
                 why=item.why,
                 limit=item.limit,
+                behaviour=behaviour_of(item, book, part, slot, library),
+                ways=tuple(
+                    WayView(
+                        way.key,
+                        way.name,
+                        way.note,
+                        scale_to(part, slot, way, book.files[slot.role], library),
+                    )
+                    for way in item.stand_in.ways
+                ),
+                texture_gap=item.texture_gap,
+                missing=tuple(
+                    worded("without", appliance=name, instead=item.stand_in.without.get(name, "?"))
+                    for name in item.missing
+                ),
+                tired=item.tired,
             )
         )
     name = book.roles[slot.role].name
@@ -180,7 +230,29 @@ def ranking(
         for choice in by_hand(part, slot)
     )
     net = was.figures["net_carbs"].best
-    return Ranking(sequence, slot.role, name, tuple(views), apart, plain, net, problem)
+    original = book.files[slot.role].texture if slot.role in book.files else {}
+    return Ranking(
+        sequence, slot.role, name, tuple(views), apart, plain, net, problem, dict(original)
+    )
+
+
+def behaviour_of(
+    item: Ranked, book: Book, part: Part, slot: Slot, library: Library
+) -> BehaviourView:
+    """Return how a ranked stand-in behaves, in words."""
+    made, role_file = item.stand_in, book.files[slot.role]
+    factor = scale_factor(part, slot, made, role_file, library)
+    finished = cooked(made.role, made.key).finished.mass * factor
+    measured = made.basis in {"cooked_mass", "units"}
+    return BehaviourView(
+        colour=made.colour,
+        hold=worded(f"hold_{made.hold}") if made.hold else "",
+        in_oven=made.in_oven,
+        fridge=keeping_words(made.fridge, "day"),
+        freezer=keeping_words(made.freezer, "month"),
+        reheat=reheating_words(made.reheat),
+        shape=shape_words(shape_of(made, role_file, factor, finished)) if measured else "",
+    )
 
 
 def _by_hand(dish: Dish, choice: Choice, library: Library, setting: Setting) -> ByHandView:

@@ -5,7 +5,7 @@ from config.tests.base import KitchenCase
 GOOD = {
     "microwave_watts": 1000, "unit_system": "us", "polyols": "half", "label_region": "us",
     "energy_rules": "us", "energy_unit": "kj", "salt_kind": "fine sea salt",
-    "habits": {"drizzle": 4.0}, "idle_minutes": 30,
+    "habits": {"drizzle": 4.0}, "idle_minutes": 30, "missing": ["blender"],
 }  # fmt: skip
 
 
@@ -39,6 +39,48 @@ class Kitchen(KitchenCase):
             ({"habits": {"drizzle": -1}}, "drizzle"),
             ({"habits": {"bathtub": 5}}, "bathtub"),
             ({"microwave_watts": "many"}, "wrong shape"),
+            ({"missing": ["centrifuge"]}, "No stand-in asks for a centrifuge"),
+            ({"missing": "blender"}, "wrong shape"),
         ):
             self.assert_problem(self.send("put", "kitchen", GOOD | change), 400, words)
         self.assertEqual(self.send("get", "kitchen").json()["microwave_watts"], 800)
+
+    def ranked(self) -> list[dict]:
+        document = self.read("Pie\nServes 4\n500 g cod\n\nLid\n800 g potatoes, mashed\n")
+        part = document["parts"][-1]
+        asked = {
+            "sequence": 1,
+            "dish": document,
+            "part": part["id"],
+            "slot": part["slots"][0]["id"],
+        }
+        return self.send("post", "rank", asked).json()["candidates"]
+
+    def test_what_the_kitchen_lacks_is_said_and_made_up(self) -> None:
+        said = [item for item in self.ranked() if item["missing"]]
+        self.assertEqual(said, [])
+        self.send("put", "kitchen", GOOD | {"missing": ["blender"]})
+        said = {item["stand_in"]: item["missing"] for item in self.ranked() if item["missing"]}
+        self.assertEqual(said["cauliflower_mash"], ["No blender here: A masher leaves it coarser."])
+
+    def test_a_family_not_wanted_again_goes_down_until_it_is(self) -> None:
+        first = self.ranked()[0]["family"]
+        answer = self.send("post", "kitchen/families", {"family": first, "again": False})
+        self.assertEqual(answer.json(), {"not_again": [first]})
+        # Twice is once, and another request sees it.
+        self.send("post", "kitchen/families", {"family": first, "again": False})
+        self.assertEqual(self.send("get", "kitchen/families").json(), {"not_again": [first]})
+        after = self.ranked()
+        tired = {item["family"] for item in after if item["tired"]}
+        self.assertEqual(tired, {first})
+        self.assertNotEqual(after[0]["family"], first)
+        self.send("post", "kitchen/families", {"family": first, "again": True})
+        self.assertEqual(self.ranked()[0]["family"], first)
+
+    def test_a_family_of_no_stand_in_is_refused(self) -> None:
+        for body, words in (
+            ({"family": "moon cheese", "again": False}, "No stand-in of the book"),
+            ({"family": 3, "again": False}, "wrong shape"),
+            ({"again": False}, "wrong shape"),
+        ):
+            self.assert_problem(self.send("post", "kitchen/families", body), 400, words)

@@ -469,6 +469,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kitchen/families": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return them. */
+        get: operations["not_again"];
+        put?: never;
+        /** @description Take one in or out. */
+        post: operations["want_again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/line-swaps": {
         parameters: {
             query?: never;
@@ -1033,6 +1051,7 @@ export interface components {
                 [key: string]: number;
             };
             idle_minutes: number;
+            missing: string[];
         };
         /**
          * Credentials
@@ -1061,6 +1080,21 @@ export interface components {
             since: string;
             seen: string;
             here: boolean;
+        };
+        /**
+         * Families
+         * @description The families of stand-ins that a household does not want again.
+         */
+        Families: {
+            not_again: string[];
+        };
+        /**
+         * Family
+         * @description A family of stand-ins, and whether this household wants it again.
+         */
+        Family: {
+            family: string;
+            again: boolean;
         };
         /**
          * EaterRecord
@@ -2443,6 +2477,9 @@ export interface components {
             by_hand: components["schemas"]["ByHandView"][];
             was_net_carbs: number | null;
             problem: string;
+            texture_was: {
+                [key: string]: number;
+            };
         };
         /**
          * CandidateView
@@ -2476,6 +2513,11 @@ export interface components {
             suits: number;
             why: string;
             limit: string;
+            behaviour: components["schemas"]["BehaviourView"] | null;
+            ways: components["schemas"]["WayView"][];
+            texture_gap: number | null;
+            missing: string[];
+            tired: boolean;
         };
         /**
          * DecidingReach
@@ -2484,6 +2526,29 @@ export interface components {
         DecidingReach: {
             eater: string;
             reach: components["schemas"]["Reach"];
+        };
+        /**
+         * BehaviourView
+         * @description How a stand-in looks, holds, bakes and keeps, in words; empty where nobody says.
+         */
+        BehaviourView: {
+            colour: string;
+            hold: string;
+            in_oven: string;
+            fridge: string;
+            freezer: string;
+            reheat: string;
+            shape: string;
+        };
+        /**
+         * WayView
+         * @description The same stand-in made another way: what that changes, and it scaled to this dish.
+         */
+        WayView: {
+            key: string;
+            name: string;
+            note: string;
+            choice: components["schemas"]["Choice"];
         };
         /**
          * ByHandView
@@ -5087,6 +5152,129 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KitchenSettings"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    not_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Families"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    want_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Family"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Families"];
                 };
             };
             /** @description What was sent cannot be; the sentence says why. */

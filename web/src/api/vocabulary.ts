@@ -164,3 +164,13 @@ export const TECHNIQUES: readonly string[] = [
   'store',
   'reheat',
 ];
+export const APPLIANCES: readonly string[] = [
+  'blender',
+  'mandoline',
+  'microwave',
+  'oven',
+  'probe',
+  'small scale',
+  'spiral cutter',
+  'wide pan',
+];

@@ -49,7 +49,7 @@ export function LineSwapsPanel({
       {swaps.length === 0 && <p className="soft">The book knows nothing that does its work.</p>}
       <ul className="plain-list">
         {swaps.map((swap) => (
-          <li key={`${swap.line.food}/${swap.line.form}`} className={swap.excluded ? 'kept' : ''}>
+          <li key={`${swap.line.food}/${swap.line.form}`} className={swap.excluded ? 'stays' : ''}>
             <button type="button" className="chip" onClick={() => onTake(swap.line)}>
               {withUnit(swap.line.grams ?? 0, 'g')} {swap.line.food_name}
               {swap.line.form &&

@@ -1,68 +1,74 @@
 /** Every stand-in of the role, computed on this dish before it is chosen. */
 import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Select from '@mui/material/Select';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
 import { rankQuery } from '../../api/queries';
-import type { CandidateView, Part, Slot } from '../../api/types';
+import { useWantAgain } from '../../api/families';
+import type { CandidateView, Choice, Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { setChoice } from '../../draft/edits';
-import { minutesMore, percent, withUnit, workMore } from '../../parts/format';
-import { Limits } from '../../parts/Limits';
+import { minutesMore, withUnit, workMore } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { ReachBar } from '../../parts/ReachBar';
 import { ByHand } from './ByHand';
-
-const TEXTURE = ['crisp', 'chew', 'cling', 'hold'];
-
-function Opened({ item }: { item: CandidateView }): JSX.Element {
-  const without = Object.values(item.without);
-  return (
-    <div className="opened">
-      {item.eaters.map((eater) => (
-        <div key={eater.id}>
-          <b>{eater.name}</b> <span className="soft">{eater.school}</span>
-          <Limits eater={eater} />
-        </div>
-      ))}
-      <div>
-        <p>{TEXTURE.map((name) => `${name} ${item.texture[name] ?? '?'} of 5`).join(' · ')}</p>
-        <p>
-          Smell: {item.smell} Taste: {item.taste}
-        </p>
-        <p className="soft">
-          Ends at {percent(item.water_share)} water
-          {item.band &&
-            `, right from ${percent(item.band.low)} to ${percent(item.band.high)}`}.{' '}
-          {item.equipment.length > 0 && `Needs: ${item.equipment.join(', ')}. `}
-          {without.join(' ')} Evidence: {item.evidence}.
-        </p>
-      </div>
-    </div>
-  );
-}
+import { CandidateFacts } from './CandidateFacts';
+import { ORDERS, ordered, type Order } from './ordering';
+import styles from './candidates.module.css';
 
 interface StripProps {
   item: CandidateView;
   was: number | null;
   chosen: boolean;
   open: boolean;
+  textureWas: Record<string, number>;
+  chosenKey: string;
   onToggle: () => void;
-  onChoose: () => void;
+  onChoose: (choice: Choice) => void;
+  onTire: (again: boolean) => void;
 }
 
-function Strip({ item, was, chosen, open, onToggle, onChoose }: StripProps): JSX.Element {
-  const limit = item.moves ?? item.deciding[0];
-  const classes = [chosen && 'chosen', item.excluded && 'excluded'].filter(Boolean).join(' ');
+/** Why a stand-in has its place, and what it cannot do here. */
+function Why({ item }: { item: CandidateView }): JSX.Element {
   return (
-    <li className={classes}>
-      <div className="candidate">
-        <button type="button" className="plain-button name" aria-expanded={open} onClick={onToggle}>
+    <>
+      {item.excluded ? (
+        <b className={styles.bad}>{item.why} </b>
+      ) : (
+        <b>
+          <span className={styles.family}>{item.family}.</span> {item.why}{' '}
+        </b>
+      )}
+      {item.tired && <b>You said: not again. </b>}
+      {item.expectation}
+      {item.limit && <b className={styles.bad}> {item.limit}</b>}
+      {item.missing.map((words) => (
+        <b key={words}> {words}</b>
+      ))}
+    </>
+  );
+}
+
+function Strip(props: StripProps): JSX.Element {
+  const { item, was, chosen, open } = props;
+  const limit = item.moves ?? item.deciding[0];
+  const classes = [chosen && styles.chosen, item.excluded && styles.excluded];
+  return (
+    <li className={classes.filter(Boolean).join(' ')}>
+      <div className={styles.row}>
+        <button
+          type="button"
+          className={`plain-button ${styles.name}`}
+          aria-expanded={open}
+          onClick={props.onToggle}
+        >
           {open ? '▾' : '▸'} {item.name}
         </button>
         {limit ? <ReachBar reach={limit.reach} whose={limit.eater} wordsHidden /> : <span />}
-        <span className="minutes">
+        <span className={styles.minutes}>
           {minutesMore(item.extra_total)}
           <br />
           <span className="soft">{workMore(item.extra_hands_on)}</span>
@@ -70,24 +76,28 @@ function Strip({ item, was, chosen, open, onToggle, onChoose }: StripProps): JSX
         {chosen ? (
           <b className="aside">chosen</b>
         ) : (
-          <Button variant="outlined" onClick={onChoose} aria-label={`Choose ${item.name}`}>
+          <Button
+            variant="outlined"
+            onClick={() => props.onChoose(item.choice)}
+            aria-label={`Choose ${item.name}`}
+          >
             Choose
           </Button>
         )}
-        <span className="expect">
+        <span className={styles.expect}>
           <NetCarbs now={item.net_carbs} was={was} />
-          {item.excluded ? (
-            <b className="verdict bad">{item.why} </b>
-          ) : (
-            <b>
-              <span className="family">{item.family}.</span> {item.why}{' '}
-            </b>
-          )}
-          {item.expectation}
-          {item.limit && <b className="verdict bad"> {item.limit}</b>}
+          <Why item={item} />
         </span>
       </div>
-      {open && <Opened item={item} />}
+      {open && (
+        <CandidateFacts
+          item={item}
+          textureWas={props.textureWas}
+          chosen={props.chosenKey}
+          onChoose={props.onChoose}
+          onTire={props.onTire}
+        />
+      )}
     </li>
   );
 }
@@ -109,23 +119,59 @@ export function NetCarbs({
   );
 }
 
+function OrderChoice({
+  order,
+  onOrder,
+}: {
+  order: Order;
+  onOrder: (to: Order) => void;
+}): JSX.Element {
+  return (
+    <Select
+      size="small"
+      value={order}
+      onChange={(event) => onOrder(event.target.value)}
+      inputProps={{ 'aria-label': 'Order of the stand-ins' }}
+      sx={{ '& .MuiSelect-select': { py: 0.4 } }}
+    >
+      {(Object.keys(ORDERS) as Order[]).map((key) => (
+        <MenuItem key={key} value={key}>
+          {ORDERS[key]}
+        </MenuItem>
+      ))}
+    </Select>
+  );
+}
+
+/** Whether a choice is a stand-in or one of the ways to make it. */
+function isChosen(key: string, standIn: string): boolean {
+  return key === standIn || key.startsWith(`${standIn}.`);
+}
+
 export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Element {
   const { draft, readings } = useOpenDish();
   const [open, setOpen] = useState<string | null>(null);
+  const [order, setOrder] = useState<Order>('best');
+  const wantAgain = useWantAgain();
   const ranking = useQuery(rankQuery(draft.sequence, draft.document, part.id, slot.id, readings));
-  const list = ranking.data?.candidates ?? [];
+  const list = ordered(ranking.data?.candidates ?? [], order);
   const suited = list.filter((item) => !item.excluded).length;
+  const chosenKey = slot.choice?.stand_in ?? '';
   return (
     <>
-      <h3 id="stand-ins" tabIndex={-1} style={{ marginTop: 14 }}>
-        Stand-ins{' '}
+      <div className={styles.heading}>
+        <h3 id="stand-ins" tabIndex={-1}>
+          Stand-ins
+        </h3>
         {ranking.data && list.length > 0 && (
-          <span className="soft" style={{ font: '16px var(--text)' }}>
+          <small>
             {suited} of {list.length} contain nothing anyone avoids
-          </span>
+          </small>
         )}
-      </h3>
+        {list.length > 1 && <OrderChoice order={order} onOrder={setOrder} />}
+      </div>
       {ranking.error && <Notice bad>{sentence(ranking.error)}</Notice>}
+      {wantAgain.error && <Notice bad>{sentence(wantAgain.error)}</Notice>}
       {ranking.data?.elsewhere.map((words) => (
         <Notice key={words}>{words}</Notice>
       ))}
@@ -136,16 +182,19 @@ export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Elem
           below: take another food, half of it, or none.
         </p>
       )}
-      <ul className="candidates">
+      <ul className={styles.list}>
         {list.map((item) => (
           <Strip
             key={item.stand_in}
             item={item}
             was={ranking.data?.was_net_carbs ?? null}
-            chosen={slot.choice?.stand_in === item.stand_in}
+            textureWas={ranking.data?.texture_was ?? {}}
+            chosen={isChosen(chosenKey, item.stand_in)}
+            chosenKey={chosenKey}
             open={open === item.stand_in}
             onToggle={() => setOpen(open === item.stand_in ? null : item.stand_in)}
-            onChoose={() => draft.change((dish) => setChoice(dish, part.id, slot.id, item.choice))}
+            onChoose={(choice) => draft.change((dish) => setChoice(dish, part.id, slot.id, choice))}
+            onTire={(again) => wantAgain.mutate({ family: item.family, again })}
           />
         ))}
       </ul>

@@ -135,7 +135,7 @@ function Was({ part, slot, onSwap }: LinesProps): JSX.Element {
           line.settled ? (
             <li key={line.id}>
               {slot ? (
-                <label className={slot.line_ids.includes(line.id) ? '' : 'kept'}>
+                <label className={slot.line_ids.includes(line.id) ? '' : 'stays'}>
                   <input
                     type="checkbox"
                     checked={slot.line_ids.includes(line.id)}
@@ -197,7 +197,7 @@ function Becomes({ part, slot, onSwap }: LinesProps): JSX.Element {
       <h3>becomes</h3>
       <ul className="amounts">
         {effectiveLines(part).map((line) => (
-          <li key={line.id} className={original.has(line.id) ? 'kept' : ''}>
+          <li key={line.id} className={original.has(line.id) ? 'stays' : ''}>
             <b>{grams(line)}</b>
             <LineText line={line} />
             <Or line={line} onSwap={() => onSwap(line.id)} />

@@ -1,5 +1,8 @@
 /** What the computation has to know of this kitchen. */
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import FormGroup from '@mui/material/FormGroup';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
@@ -15,7 +18,7 @@ import {
 } from '../../api/queries';
 import type { KitchenSettings } from '../../api/types';
 import { setEnergyUnit } from '../../parts/format';
-import { SALTS } from '../../api/vocabulary';
+import { APPLIANCES, SALTS } from '../../api/vocabulary';
 import { Notice } from '../../parts/Notice';
 import { Doors } from './Doors';
 import { useTitle } from '../../parts/useTitle';
@@ -94,6 +97,41 @@ function Pick<T extends string>(props: PickProps<T>): JSX.Element {
   );
 }
 
+/** The appliances this kitchen lacks: their stand-ins say what to do instead. */
+function Missing({
+  missing,
+  onChange,
+}: {
+  missing: string[];
+  onChange: (next: string[]) => void;
+}): JSX.Element {
+  return (
+    <div className="setting">
+      <h2>Not in this kitchen</h2>
+      <p className="soft" style={{ margin: '4px 0 12px' }}>
+        Stand-ins that ask for one of these say what to do without, and stand a little lower.
+      </p>
+      <FormGroup row>
+        {APPLIANCES.map((name) => (
+          <FormControlLabel
+            key={name}
+            label={name}
+            control={
+              <Checkbox
+                size="small"
+                checked={missing.includes(name)}
+                onChange={(_, on) =>
+                  onChange(on ? [...missing, name] : missing.filter((one) => one !== name))
+                }
+              />
+            }
+          />
+        ))}
+      </FormGroup>
+    </div>
+  );
+}
+
 function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
   const [settings, setSettings] = useState(stored);
   const [watts, setWatts] = useState(String(stored.microwave_watts));
@@ -110,6 +148,7 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
       setEnergyUnit(kept.energy_unit);
       void queries.invalidateQueries({ queryKey: sessionQuery.queryKey });
       void queries.invalidateQueries({ queryKey: exclusionsQuery.queryKey });
+      void queries.invalidateQueries({ queryKey: ['rank'] });
       void foodsChanged(queries);
     },
   });
@@ -188,6 +227,10 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
           value={settings.salt_kind}
           options={SALTS.map((kind) => [kind, kind] as const)}
           onPick={(salt_kind) => setSettings({ ...settings, salt_kind })}
+        />
+        <Missing
+          missing={settings.missing}
+          onChange={(missing) => setSettings({ ...settings, missing })}
         />
         <div className="setting">
           <h2>Vague measures</h2>

@@ -1,0 +1,63 @@
+"""How a stand-in keeps, is warmed and comes out, in words."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from snabo_core.swaps.pans import Shape
+from snabo_core.swaps.stand_ins import Keeping, Reheating
+from snabo_core.wording import worded
+
+
+def _span(low: float, high: float) -> str:
+    return f"{low:g}" if low == high else f"{low:g} to {high:g}"
+
+
+def keeping_words(keeping: Keeping | None, unit: Literal["day", "month"]) -> str:
+    """Return how long something keeps and who says so; that nobody has tried where none does."""
+    if keeping is None:
+        return worded("nobody_tried")
+    if keeping.high == 1:
+        span = worded(f"keeps_a_{unit}")
+    elif keeping.low == keeping.high:
+        span = worded(f"keeps_exactly_{unit}s", low=f"{keeping.low:g}")
+    else:
+        span = worded(f"keeps_{unit}s", low=f"{keeping.low:g}", high=f"{keeping.high:g}")
+    return f"{span} ({keeping.evidence})"
+
+
+def reheating_words(reheat: Reheating | None) -> str:
+    """Return how something is warmed again."""
+    if reheat is None:
+        return worded("nobody_tried")
+    return worded(
+        f"warm_{reheat.how}",
+        celsius=f"{reheat.celsius or 0:.0f}",
+        cover="covered" if reheat.covered else "open",
+        minutes=_span(*reheat.minutes),
+    )
+
+
+def shape_words(shape: Shape) -> str:
+    """Return what a scaled stand-in comes to; empty where its grams say it already."""
+    if shape.sheet_cm is not None and shape.round_cm is not None and shape.square_cm is not None:
+        long, short = shape.sheet_cm
+        covers = worded(
+            "covers",
+            area=f"{round(shape.units, -1):.0f}",
+            round=f"{shape.round_cm:.0f}",
+            square=f"{shape.square_cm:.0f}",
+            long=f"{long:.0f}",
+            short=f"{short:.0f}",
+        )
+        if shape.thickness_mm is None:
+            return covers
+        return worded("covers_thick", covers=covers, thickness=f"{shape.thickness_mm:g}")
+    if shape.unit == "pieces" and shape.piece_grams is not None:
+        grams = f"{shape.piece_grams:.0f}"
+        if shape.units == 1:
+            return worded("makes_one", grams=grams)
+        return worded("makes_pieces", pieces=f"{shape.units:.0f}", grams=grams)
+    if shape.unit == "ml":
+        return worded("fills", amount=f"{round(shape.units, -1):.0f}")
+    return ""
