@@ -82,6 +82,9 @@ TEMPLATES: dict[str, str] = {
     "suits_all": "Suits everyone eating.",
     "tired_of": "You said not again: {family}.",
     "without": "No {appliance} here: {instead}",
+    "offer": "{role}: {grams} g {food}",
+    "offer_of_several": "{role}: {grams} g, {food} and {more} more",
+    "already": "This {role} is a swap already: {name}.",
     "covers": "Covers {area} cm²: a round of {round} cm, a square of {square} cm or a sheet of "
     "{long} by {short} cm",
     "covers_thick": "{covers}, {thickness} mm thick",

@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import sys
 
-from snabo_core.checks.swap_book import role_faults, words_faults
+from snabo_core.checks.swap_book import player_faults, role_faults, words_faults
 from snabo_core.foods import Library, library
 from snabo_core.foods.certainty import EXCLUSIONS, certainty_of
 from snabo_core.foods.library import words_of
@@ -285,7 +285,7 @@ def main() -> int:
     faults += starch_faults(whole, foods) + certainty_faults(foods)
     faults += default_row_faults(foods) + pulse_faults(foods) + thickener_faults(whole)
     faults += trial_faults(whole, foods)
-    faults += [*role_faults(whole), *words_faults(whole)]
+    faults += [*role_faults(whole), *words_faults(whole), *player_faults(whole, foods)]
     for role_file in whole.files.values():
         for stand_in in role_file.stand_ins:
             for made in (stand_in, *stand_in.ways):

@@ -14,6 +14,7 @@ from snabo_core.foods import Library, library
 from snabo_core.method.techniques import techniques
 from snabo_core.swaps.book import Book, StandIn, book
 from snabo_core.swaps.cooking import called
+from snabo_core.swaps.offers import FURTHER
 from snabo_core.swaps.scaling import check_cook
 from snabo_core.swaps.words import keeping_words
 
@@ -49,6 +50,13 @@ def role_faults(whole: Book) -> Iterator[str]:
     count = sum(len(whole.stand_ins(role)) for role in ROLES)
     if count < FEWEST_OF_ALL:
         yield f"The book holds {count} stand-ins, fewer than {FEWEST_OF_ALL}."
+
+
+def player_faults(whole: Book, foods: Library) -> Iterator[str]:
+    """Yield foods that are said to play a role beside starch and that nobody knows."""
+    for role, name in whole.roles.items():
+        yield from (f"{role}: no food {food}." for food in name.players if food not in foods.foods)
+    yield from (f"{role}: no food plays it." for role in FURTHER if not whole.roles[role].players)
 
 
 def words_faults(whole: Book) -> Iterator[str]:

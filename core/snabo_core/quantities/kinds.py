@@ -246,7 +246,7 @@ def heading_name(text: str) -> str | None:
         return None
     for_the = re.match(
         r"^(?:(?:and|then|now|next|plus)\s+)?(?:for\s+(?:the\s+)?|to make the\s+|ingredients\s*\(?for (?:the\s+)?)"
-        r"(?P<name>[^\d,()]{2,40}?)\s*\)?\s*:?$",
+        r"(?P<name>[^\d,()]{2,40}?)(?:\s*\([^()\d]{2,40}\))?\s*\)?\s*:?$",
         bare, re.IGNORECASE,
     )  # fmt: skip
     if for_the:

@@ -26,6 +26,8 @@ class RoleName:
     words: tuple[str, ...]
     foods: tuple[str, ...]
     companions: tuple[str, ...]
+    players: tuple[str, ...] = ()
+    least_grams: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -107,6 +109,8 @@ def book() -> Book:
             tuple(entry["words"]),
             tuple(f for group in groups.values() if key in group.able for f in group.foods),
             tuple(entry["with"]),
+            tuple(entry.get("players", ())),
+            float(entry.get("least_grams", 0)),
         )
         for key, entry in entries_of("roles.toml").items()
     }

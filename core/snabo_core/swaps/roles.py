@@ -15,6 +15,7 @@ from dataclasses import dataclass, replace
 from snabo_core.dish import Dish, Line, Part, Slot
 from snabo_core.foods import Library
 from snabo_core.foods.library import words_of
+from snabo_core.swaps.already import already
 from snabo_core.swaps.book import Book, RoleName, StarchGroup
 from snabo_core.swaps.scaling import NAMESPACE
 
@@ -275,8 +276,9 @@ def _slot_lines(part: Part, marking: Sequence[Line], role: RoleName) -> tuple[st
 def propose_slots(dish: Dish, book: Book, library: Library) -> Dish:
     """Return the dish with slots proposed for its starchy lines, largest first in each part.
 
-    Parts that already have slots keep them.
+    What is a swap already follows in a slot of its own. Parts that already have slots keep them.
     """
+    swapped = already(dish, book, library)
     parts = []
     for part in dish.parts:
         if part.slots:
@@ -295,6 +297,12 @@ def propose_slots(dish: Dish, book: Book, library: Library) -> Dish:
                 _slot_lines(part, lines, book.roles[role]),
             )
             for role, lines in ordered
+        )
+        taken = {line_id for slot in slots for line_id in slot.line_ids}
+        slots += tuple(
+            Slot(str(uuid.uuid5(NAMESPACE, f"{part.id}/{one.role}")), one.role, one.line_ids)
+            for one in swapped
+            if one.part.id == part.id and one.role not in by_role and not taken & set(one.line_ids)
         )
         parts.append(replace(part, slots=slots))
     return replace(dish, parts=tuple(parts))

@@ -24,6 +24,7 @@ from snabo_core.views.eaters import (
     cautions_of,
     eater_of,
 )
+from snabo_core.views.offers import AlreadyView, OfferView, already_views, offer_views
 from snabo_core.views.verdicts import Cell, verdicts_of
 from snabo_core.views.water import LedgerView, ledger_view
 from snabo_core.wording import Message, say, worded
@@ -131,6 +132,8 @@ class Preview:
     salt: SaltView | None
     cautions: tuple[PeopleCautionView, ...]
     verdicts: tuple[Cell, ...]
+    offers: tuple[OfferView, ...] = ()
+    already: tuple[AlreadyView, ...] = ()
 
 
 def preview(
@@ -180,6 +183,8 @@ def preview(
         salt=_salt(made, masses),
         cautions=cautions_of(made),
         verdicts=verdicts_of(made),
+        offers=offer_views(dish, book, library),
+        already=already_views(dish, book, library),
     )
 
 

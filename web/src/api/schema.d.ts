@@ -2092,6 +2092,8 @@ export interface components {
             salt: components["schemas"]["SaltView"] | null;
             cautions: components["schemas"]["PeopleCautionView"][];
             verdicts: components["schemas"]["Cell"][];
+            offers: components["schemas"]["OfferView"][];
+            already: components["schemas"]["AlreadyView"][];
         };
         /**
          * Figure
@@ -2353,6 +2355,26 @@ export interface components {
             text: string;
             why: string;
             eaters: string[];
+        };
+        /**
+         * OfferView
+         * @description Lines that could be swapped for a role beside starch, and how a cook would say so.
+         */
+        OfferView: {
+            part_id: string;
+            role: string;
+            line_ids: string[];
+            words: string;
+        };
+        /**
+         * AlreadyView
+         * @description A slot whose lines are a swap as they were brought, and which.
+         */
+        AlreadyView: {
+            part_id: string;
+            role: string;
+            line_ids: string[];
+            words: string;
         };
         /**
          * MethodRequest

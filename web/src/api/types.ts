@@ -19,6 +19,7 @@ export type LedgerView = Schemas['LedgerView'];
 export type PointView = Schemas['PointView'];
 export type CautionView = Schemas['CautionView'];
 export type CandidateView = Schemas['CandidateView'];
+export type OfferView = Schemas['OfferView'];
 export type FoodView = Schemas['FoodView'];
 export type FoodFacts = Schemas['FoodFacts'];
 export type ValueView = Schemas['ValueView'];

@@ -18,6 +18,18 @@ export function mapSlot(
   }));
 }
 
+/** Makes a slot of lines that could be swapped too; slots without a stand-in give them up. */
+export function addSlot(dish: Dish, partId: string, slot: Slot): Dish {
+  const taken = new Set(slot.line_ids);
+  return mapPart(dish, partId, (part) => ({
+    ...part,
+    slots: [
+      ...part.slots.filter((one) => one.choice || !one.line_ids.some((id) => taken.has(id))),
+      slot,
+    ],
+  }));
+}
+
 export function setChoice(dish: Dish, partId: string, slotId: string, choice: Choice | null): Dish {
   return mapSlot(dish, partId, slotId, (slot) => ({ ...slot, choice }));
 }

@@ -1,4 +1,5 @@
 /** The chosen part: its role, the lines as they were and as they become, and the stand-ins. */
+import Chip from '@mui/material/Chip';
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
 import { useQuery } from '@tanstack/react-query';
@@ -6,10 +7,11 @@ import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
 import { rolesQuery } from '../../api/queries';
-import type { Line, Part, Slot } from '../../api/types';
+import type { Line, OfferView, Part, Slot } from '../../api/types';
 import { newId } from '../../draft/newId';
 import { useOpenDish } from '../../draft/context';
 import {
+  addSlot,
   allLines,
   effectiveLines,
   mapPart,
@@ -24,8 +26,11 @@ import { percent, withUnit } from '../../parts/format';
 import { Choices } from '../../parts/Choices';
 import { InOut } from '../../parts/InOut';
 import { LineSwapsPanel } from '../../parts/LineSwapsPanel';
+import { Notice } from '../../parts/Notice';
 import { LineRow } from '../bring/LineRow';
 import { Candidates } from './Candidates';
+import styles from './candidates.module.css';
+import { Offers } from './Offers';
 import { PartFacts } from './PartFacts';
 import { PartSteps } from './PartSteps';
 
@@ -234,31 +239,40 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
   const roleNames = new Map(roles.data?.map((role) => [role.key, role.name]));
   const [swapping, setSwapping] = useState<string | null>(null);
   const toSwap = allLines(part).find((line) => line.id === swapping);
+  const was = preview?.already.find((one) => one.part_id === part.id && one.role === slot?.role);
+  const takeUp = (offer: OfferView): void => {
+    const added: Slot = { id: newId(), role: offer.role, line_ids: offer.line_ids, choice: null };
+    const after = addSlot(draft.document, part.id, added);
+    draft.change(() => after);
+    const slots = after.parts.find((one) => one.id === part.id)?.slots ?? [];
+    setPicked(slots.length - 1);
+  };
   return (
     <>
       <div className="bench-head">
         <h2>{part.name}</h2>
         <span className="soft">plays the role of</span>
         <RoleChoice part={part} slot={slot} />
-        {part.slots.length > 1 && (
-          <select
-            className="chip"
-            aria-label="Slot"
-            value={picked}
-            onChange={(e) => setPicked(Number(e.target.value))}
-          >
-            {part.slots.map((s, i) => (
-              <option key={s.id} value={i}>
-                {roleNames.get(s.role) ?? s.role}
-              </option>
-            ))}
-          </select>
-        )}
         <span className="grow" />
         <span className="soft">
           <kbd>[</kbd> <kbd>]</kbd> part &nbsp;<kbd>S</kbd> stand-ins
         </span>
       </div>
+      {part.slots.length > 1 && (
+        <div className={styles.slots} role="group" aria-label={`What ${part.name} holds`}>
+          {part.slots.map((one, place) => (
+            <Chip
+              key={one.id}
+              label={`${roleNames.get(one.role) ?? one.role}${one.choice ? `: ${one.choice.name}` : ''}`}
+              color={one.id === slot?.id ? 'primary' : 'default'}
+              variant={one.id === slot?.id ? 'filled' : 'outlined'}
+              aria-pressed={one.id === slot?.id}
+              onClick={() => setPicked(place)}
+            />
+          ))}
+        </div>
+      )}
+      {was && <Notice>{was.words} You can keep it, or swap it again.</Notice>}
       <div className="was-becomes">
         <Was part={part} slot={active} onSwap={setSwapping} />
         <Becomes part={part} slot={active} onSwap={setSwapping} />
@@ -286,6 +300,10 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
       )}
       {active && <PartSteps slot={active} />}
       <PartFacts part={part} />
+      <Offers
+        offers={(preview?.offers ?? []).filter((offer) => offer.part_id === part.id)}
+        onTake={takeUp}
+      />
       {active && <Candidates part={part} slot={active} />}
     </>
   );
