@@ -10,7 +10,7 @@ import msgspec
 
 from snabo_core.dish import ROLES
 from snabo_core.errors import BookError, SnaboError
-from snabo_core.foods import library
+from snabo_core.foods import Library, library
 from snabo_core.swaps.stand_ins import Basis, Hold, Keeping, Reheating, StandIn, StandInLine
 from snabo_core.water.steps import TECHNIQUES, Step
 
@@ -41,7 +41,9 @@ class RoleFile:
     texture: Mapping[str, int] = field(default_factory=dict)
 
 
-class _Line(msgspec.Struct, forbid_unknown_fields=True):
+class LineEntry(msgspec.Struct, forbid_unknown_fields=True):
+    """A food with its grams; `low` and `high` are how far a cook may go."""
+
     food: str
     grams: float
     form: str = ""
@@ -50,7 +52,9 @@ class _Line(msgspec.Struct, forbid_unknown_fields=True):
     prep: str = ""
 
 
-class _Step(msgspec.Struct, forbid_unknown_fields=True):
+class StepEntry(msgspec.Struct, forbid_unknown_fields=True):
+    """A step as it is written: what is done, how long, how wet it ends."""
+
     id: str
     technique: str
     label: str
@@ -64,13 +68,17 @@ class _Step(msgspec.Struct, forbid_unknown_fields=True):
     settings: dict[str, Any] = {}
 
 
-class _Keeping(msgspec.Struct, forbid_unknown_fields=True):
+class KeepingEntry(msgspec.Struct, forbid_unknown_fields=True):
+    """How long it keeps, in days or in months, and who says so."""
+
     evidence: str
     days: Span | None = None
     months: Span | None = None
 
 
-class _Reheat(msgspec.Struct, forbid_unknown_fields=True):
+class ReheatEntry(msgspec.Struct, forbid_unknown_fields=True):
+    """How it is warmed again, and who says so."""
+
     how: Literal["oven", "pan", "microwave", "cold", "steam"]
     evidence: str
     minutes: Span = (0.0, 0.0)
@@ -78,17 +86,21 @@ class _Reheat(msgspec.Struct, forbid_unknown_fields=True):
     covered: bool = False
 
 
-class _Way(msgspec.Struct, forbid_unknown_fields=True):
+class WayEntry(msgspec.Struct, forbid_unknown_fields=True):
+    """Another way to make the same stand-in; lines and machines only where they differ."""
+
     key: str
     name: str
     note: str
-    step: list[_Step]
+    step: list[StepEntry]
     driver: str = ""
-    lines: list[_Line] | None = None
+    lines: list[LineEntry] | None = None
     equipment: list[str] | None = None
 
 
-class _StandIn(msgspec.Struct, forbid_unknown_fields=True):
+class StandInEntry(msgspec.Struct, forbid_unknown_fields=True):
+    """A stand-in as a file or a household writes it down."""
+
     key: str
     name: str
     family: str
@@ -98,20 +110,20 @@ class _StandIn(msgspec.Struct, forbid_unknown_fields=True):
     smell: str
     taste: str
     evidence: str
-    lines: list[_Line]
-    step: list[_Step]
+    lines: list[LineEntry]
+    step: list[StepEntry]
     equipment: list[str] = []
     without: dict[str, str] = {}
-    reference: list[_Line] | None = None
+    reference: list[LineEntry] | None = None
     gives: float | None = None
     thickness_mm: float | None = None
     colour: str = ""
     hold: Hold = ""
     in_oven: str = ""
-    fridge: _Keeping | None = None
-    freezer: _Keeping | None = None
-    reheat: _Reheat | None = None
-    way: list[_Way] = []
+    fridge: KeepingEntry | None = None
+    freezer: KeepingEntry | None = None
+    reheat: ReheatEntry | None = None
+    way: list[WayEntry] = []
 
 
 class _Original(msgspec.Struct, forbid_unknown_fields=True):
@@ -125,8 +137,8 @@ class _Role(msgspec.Struct, forbid_unknown_fields=True):
     role: str
     basis: Basis
     original: _Original
-    stand_in: list[_StandIn]
-    reference: list[_Line] = []
+    stand_in: list[StandInEntry]
+    reference: list[LineEntry] = []
     coats_250: dict[str, float] = {}
     power_grams: float = 0.0
     unit: str = "g"
@@ -146,13 +158,17 @@ def read_role(data: Mapping[str, Any]) -> RoleFile:
         raise BookError(f"The stand-ins for {data.get('role', '?')}: {problem}") from problem
     if found.role not in ROLES:
         raise BookError(f"There is no role called {found.role}.")
-    reference = tuple(_line(entry) for entry in found.reference)
+    foods = library()
+    reference = tuple(_line(entry, foods) for entry in found.reference)
     return RoleFile(
         found.role,
         found.basis,
         found.original.hands_on_minutes,
         found.original.total_minutes,
-        tuple(_stand_in(entry, found, reference) for entry in found.stand_in),
+        tuple(
+            stand_in_of(entry, found.role, found.basis, reference, foods)
+            for entry in found.stand_in
+        ),
         found.coats_250,
         found.power_grams,
         found.unit,
@@ -162,16 +178,35 @@ def read_role(data: Mapping[str, Any]) -> RoleFile:
     )
 
 
-def _stand_in(entry: _StandIn, role: _Role, reference: Sequence[StandInLine]) -> StandIn:
+def stand_in_of(
+    entry: StandInEntry,
+    role: str,
+    basis: Basis,
+    reference: Sequence[StandInLine],
+    foods: Library,
+) -> StandIn:
+    """Turn one stand-in as it is written into a value.
+
+    Args:
+        entry: what is written.
+        role: the role it serves.
+        basis: what the role's stand-ins are scaled by.
+        reference: the sauce that a thickener is tried in, where the entry has none of its own.
+        foods: where its foods are looked up.
+
+    Raises:
+        BookError: something contradicts itself or is not known; names the stand-in.
+    """
     try:
+        own = entry.reference
         made = StandIn(
             key=entry.key,
-            role=role.role,
+            role=role,
             name=entry.name,
             family=entry.family,
             driver=entry.driver,
-            basis=role.basis,
-            lines=tuple(_line(line) for line in entry.lines),
+            basis=basis,
+            lines=tuple(_line(line, foods) for line in entry.lines),
             steps=tuple(_step(step) for step in entry.step),
             expectation=entry.expectation,
             texture=entry.texture,
@@ -180,9 +215,9 @@ def _stand_in(entry: _StandIn, role: _Role, reference: Sequence[StandInLine]) ->
             equipment=tuple(entry.equipment),
             without=entry.without,
             evidence=entry.evidence,
-            reference=tuple(_line(line) for line in entry.reference)
-            if entry.reference is not None
-            else tuple(reference),
+            reference=tuple(reference)
+            if own is None
+            else tuple(_line(line, foods) for line in own),
             gives=entry.gives,
             thickness_mm=entry.thickness_mm,
             colour=entry.colour,
@@ -192,28 +227,29 @@ def _stand_in(entry: _StandIn, role: _Role, reference: Sequence[StandInLine]) ->
             freezer=_keeping(entry.freezer),
             reheat=_reheating(entry.reheat),
         )
-        return replace(made, ways=tuple(_way(made, way) for way in entry.way))
+        return replace(made, ways=tuple(_way(made, way, foods) for way in entry.way))
     except SnaboError as problem:
-        raise BookError(f"{role.role}/{entry.key}: {problem}") from problem
+        raise BookError(f"{role}/{entry.key}: {problem}") from problem
 
 
-def _way(parent: StandIn, entry: _Way) -> StandIn:
+def _way(parent: StandIn, entry: WayEntry, foods: Library) -> StandIn:
+    lines = entry.lines
     return replace(
         parent,
         key=f"{parent.key}.{entry.key}",
         name=entry.name,
         note=entry.note,
         driver=entry.driver or parent.driver,
-        lines=tuple(_line(i) for i in entry.lines) if entry.lines is not None else parent.lines,
+        lines=parent.lines if lines is None else tuple(_line(line, foods) for line in lines),
         steps=tuple(_step(step) for step in entry.step),
         equipment=tuple(entry.equipment) if entry.equipment is not None else parent.equipment,
     )
 
 
-def _line(entry: _Line) -> StandInLine:
-    food = library().food(entry.food)
+def _line(entry: LineEntry, foods: Library) -> StandInLine:
+    food = foods.food(entry.food)
     form = entry.form or food.default_form
-    library().row(food.key, form)
+    foods.row(food.key, form)
     low = entry.low if entry.low is not None else entry.grams
     high = entry.high if entry.high is not None else entry.grams
     if not 0 <= low <= entry.grams <= high:
@@ -221,7 +257,7 @@ def _line(entry: _Line) -> StandInLine:
     return StandInLine(food.key, form, entry.grams, low, high, entry.prep)
 
 
-def _step(entry: _Step) -> Step:
+def _step(entry: StepEntry) -> Step:
     if entry.technique not in TECHNIQUES:
         raise BookError(f"There is no technique called {entry.technique}.")
     return Step(
@@ -246,7 +282,7 @@ def _ranged(values: Span) -> Span:
     return low, high
 
 
-def _keeping(entry: _Keeping | None) -> Keeping | None:
+def _keeping(entry: KeepingEntry | None) -> Keeping | None:
     if entry is None:
         return None
     span = entry.days or entry.months
@@ -255,7 +291,7 @@ def _keeping(entry: _Keeping | None) -> Keeping | None:
     return Keeping(*_ranged(span), entry.evidence)
 
 
-def _reheating(entry: _Reheat | None) -> Reheating | None:
+def _reheating(entry: ReheatEntry | None) -> Reheating | None:
     if entry is None:
         return None
     return Reheating(

@@ -68,10 +68,10 @@ def check_cook(stand_in: StandIn, foods: Library) -> Ledger:
     return predict(lines, stand_in.steps, foods, thickness=made)
 
 
-@lru_cache(maxsize=512)
-def cooked(role: str, stand_in: str) -> Ledger:
-    """Return what the book's own amounts of a stand-in come to; remembered, the book is fixed."""
-    return check_cook(book().stand_in(role, stand_in), library())
+@lru_cache(maxsize=1024)
+def cooked(stand_in: StandIn) -> Ledger:
+    """Return what the written amounts of a stand-in come to; remembered by which one it is."""
+    return check_cook(stand_in, stand_in.foods or library())
 
 
 def slot_lines(part: Part, slot: Slot) -> list[Line]:
@@ -143,7 +143,7 @@ def gives(stand_in: StandIn) -> float:
     """
     if stand_in.gives is not None:
         return stand_in.gives
-    ledger = cooked(stand_in.role, stand_in.key)
+    ledger = cooked(stand_in)
     if stand_in.thickness_mm is None:
         return ledger.finished.mass
     laid = [p.state for p in ledger.points if p.technique not in BAKED][-1]

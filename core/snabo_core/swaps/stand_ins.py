@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Literal
 
+from snabo_core.foods import Library
 from snabo_core.water.steps import Step
 
 # What a stand-in is scaled by, see `swaps.scaling`: the mass it comes to, its loose mL, the grams
@@ -47,15 +48,17 @@ class StandInLine:
     preparation: str = ""
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class StandIn:
     """A worked-out replacement for a role, as the book has it.
 
-    `gives` is how many of the role's units the lines come to; where it is None their finished mass
+    Two are the same only if they are one: what they come to is remembered by which it is. `gives`
+    is how many of the role's units the lines come to; where it is None their finished mass
     says, or for a crust or a lid the area it covers at `thickness_mm` before it is baked.
     `in_oven` tells how it behaves where it meets the dish. Keeping and reheating are None where
     nobody here has tried. `ways` are the same thing made another way, each with a `note` of what
-    that changes; their keys are `key.way`.
+    that changes; their keys are `key.way`. `foods` is the household's list where its own foods
+    may be in it, None for the book's.
     """
 
     key: str
@@ -84,6 +87,7 @@ class StandIn:
     reheat: Reheating | None = None
     note: str = ""
     ways: tuple[StandIn, ...] = field(default=())
+    foods: Library | None = None
 
     @property
     def band(self) -> tuple[float, float] | None:

@@ -179,7 +179,7 @@ def ranking(
             replace(eater_view(own, item.figures, was.figures, setting), suits=whole.suits)
             for whole, own in zip(item.eaters, item.own, strict=True)
         )
-        end = cooked(slot.role, item.stand_in.key).points[-1]
+        end = cooked(item.stand_in).points[-1]
         views.append(
             CandidateView(
                 stand_in=item.stand_in.key,
@@ -242,7 +242,7 @@ def behaviour_of(
     """Return how a ranked stand-in behaves, in words."""
     made, role_file = item.stand_in, book.files[slot.role]
     factor = scale_factor(part, slot, made, role_file, library)
-    finished = cooked(made.role, made.key).finished.mass * factor
+    finished = cooked(made).finished.mass * factor
     measured = made.basis in {"cooked_mass", "units"}
     return BehaviourView(
         colour=made.colour,
