@@ -14,9 +14,9 @@ from config.wire import convert, stored_dish
 from dishes.models import Dish
 from foods.models import HomemadeFood
 from foods.own import core_homemade, foods_changed, library_of, refuse_taken_name
+from foods.stand_ins import book_of
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
-from snabo_core.swaps.book import book
 from snabo_core.swaps.frozen import Frozen, thaw
 from snabo_core.swaps.homemade import Homemade, homemade_in, make_food
 from table.services import setting_of
@@ -80,7 +80,9 @@ def make(
     if HomemadeFood.objects.of(household).filter(deleted_at=None).count() >= MOST_HOMEMADE:
         raise BadInput(f"{MOST_HOMEMADE} homemade foods are the most a household keeps.", "name")
     version = get_object_or_404(dish.versions, number=number)
-    library, steps, rules = thaw(convert(version.frozen, Frozen), library_of(household), book())
+    library, steps, rules = thaw(
+        convert(version.frozen, Frozen), library_of(household), book_of(household)
+    )
     setting = replace(setting_of(household), rules=rules)
     identity = client_id or uuid.uuid4()
     food = make_food(

@@ -17,11 +17,11 @@ from dishes.homemade import refuse_cycles
 from dishes.models import Dish, DishVersion
 from foods.own import library_of
 from foods.services import learned
+from foods.stand_ins import book_of
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.recipe import lines_from, read_recipe, reread_line
 from snabo_core.recipe.method import with_method
-from snabo_core.swaps.book import book
 from snabo_core.swaps.frozen import freeze
 from snabo_core.swaps.roles import propose_slots
 from snabo_core.views.recipe import RecipeView, recipe_view
@@ -88,7 +88,7 @@ def read_text(household: Household, body: RecipeText) -> core.Dish:
     read = read_recipe(
         body.text, foods, body.unit_system, usual=household.unit_system, learned=learned(household)
     )
-    return propose_slots(read, book(), foods)
+    return propose_slots(read, book_of(household), foods)
 
 
 def read_one(household: Household, body: LineText) -> list[core.Line]:
@@ -109,7 +109,7 @@ def choose_food(household: Household, body: LineFood) -> core.Line:
 
 def propose(household: Household, document: core.Dish) -> core.Dish:
     """Return the document with slots proposed anew for parts that have none."""
-    return propose_slots(core.check(document), book(), library_of(household))
+    return propose_slots(core.check(document), book_of(household), library_of(household))
 
 
 def upgrade(document: Any) -> core.Dish:
@@ -215,7 +215,7 @@ def keep_version(household: Household, dish_id: UUID) -> VersionRecord:
         number=last.number + 1 if last else 1,
         document=dish.draft,
         frozen=msgspec.to_builtins(
-            freeze(document, library_of(household), book(), setting_of(household).rules)
+            freeze(document, library_of(household), book_of(household), setting_of(household).rules)
         ),
     )
     return VersionRecord(version.number, version.created_at)

@@ -10,11 +10,12 @@ from rest_framework.views import APIView
 from accounts.services import household_of
 from config.contract import contract
 from config.wire import convert
-from foods import own, services
+from foods import own, services, stand_ins
 from snabo_core.errors import BadInput
 from snabo_core.foods.labels import Label
 from snabo_core.foods.own import OwnFood
 from snabo_core.quantities.conversions import ConversionView, HeatView
+from snabo_core.swaps.own import OwnStandIn
 from snabo_core.views.foods import CompareRequest, Comparison, FoodView
 
 
@@ -234,3 +235,65 @@ class ReadingView(APIView):
         """Forget it."""
         services.unlearn(household_of(request.user), reading_id)
         return Response(status=204)
+
+
+class StandInsView(APIView):
+    """The household's own stand-ins."""
+
+    @contract("own_stand_ins", answer=list[stand_ins.StandInRecord])
+    def get(self, request: Request) -> Response:
+        """Return those that are not put away."""
+        return Response(stand_ins.own_stand_ins(household_of(request.user)))
+
+    @contract("keep_stand_in", body=stand_ins.StandInForm, answer=stand_ins.StandInRecord)
+    def post(self, request: Request) -> Response:
+        """Keep one, or replace the one of that id."""
+        form = convert(request.data, stand_ins.StandInForm)
+        return Response(stand_ins.keep_stand_in(household_of(request.user), form))
+
+
+class PartStandInView(APIView):
+    """What stands in a part, as a stand-in to look over."""
+
+    @contract("look_at_part", body=stand_ins.KeepRequest, answer=OwnStandIn)
+    def post(self, request: Request) -> Response:
+        """Return it; nothing is kept."""
+        form = convert(request.data, stand_ins.KeepRequest)
+        return Response(stand_ins.look_at_part(household_of(request.user), form))
+
+
+class StandInView(APIView):
+    """One own stand-in."""
+
+    @contract("put_stand_in_away", status=204)
+    def delete(self, request: Request, stand_in_id: UUID) -> Response:
+        """Put it away."""
+        stand_ins.put_stand_in_away(household_of(request.user), stand_in_id)
+        return Response(status=204)
+
+
+class StandInBackView(APIView):
+    """An own stand-in that was put away."""
+
+    @contract("bring_stand_in_back", answer=stand_ins.StandInRecord)
+    def post(self, request: Request, stand_in_id: UUID) -> Response:
+        """Bring it back."""
+        return Response(stand_ins.bring_stand_in_back(household_of(request.user), stand_in_id))
+
+
+class PackView(APIView):
+    """A household's stand-ins as one file."""
+
+    @contract("import_pack", body=stand_ins.PackForm, answer=stand_ins.PackResult)
+    def post(self, request: Request) -> Response:
+        """Say what a pack would change, or carry it out."""
+        form = convert(request.data, stand_ins.PackForm)
+        return Response(stand_ins.import_pack(household_of(request.user), form))
+
+    @contract("export_pack")
+    def get(self, request: Request) -> HttpResponse:
+        """Return them as a pack."""
+        text = stand_ins.export_pack(household_of(request.user))
+        response = HttpResponse(text, content_type="application/toml; charset=utf-8")
+        response["Content-Disposition"] = 'attachment; filename="stand-ins.toml"'
+        return response

@@ -106,3 +106,24 @@ class OwnName(Identified, Owned):
 
     def __str__(self) -> str:
         return f"{self.written}: {self.food}"
+
+
+class OwnStandIn(Owned):
+    """A household's own stand-in; `document` is the core's `OwnStandIn`.
+
+    The id comes from the browser, so that adding twice adds once. Dishes hold their own copy of
+    what was chosen, so that putting one away changes no dish.
+    """
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    name = models.CharField(max_length=80)
+    role = models.CharField(max_length=40)
+    document = models.JSONField()
+    changed_at = models.DateTimeField(auto_now=True)
+    deleted_at = models.DateTimeField(null=True)
+
+    class Meta:
+        ordering: ClassVar = ["role", "name", "id"]
+
+    def __str__(self) -> str:
+        return f"{self.name} for {self.role}"

@@ -116,7 +116,7 @@ class RolesView(APIView):
     @contract("roles", answer=list[RoleView])
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(services.role_views())
+        return Response(services.role_views(household_of(request.user)))
 
 
 class FoodDetailView(APIView):

@@ -15,11 +15,11 @@ from config.wire import convert, stored_dish
 from dishes.models import Dish
 from dishes.services import MOST_DISHES, own_dish
 from foods.own import library_of
+from foods.stand_ins import book_of
 from runs.services import being_cooked, readings_of
 from snabo_core import dish as core
 from snabo_core.errors import SnaboError, UnknownFood
 from snabo_core.plate.setting import Setting
-from snabo_core.swaps.book import book
 from snabo_core.swaps.frozen import Frozen
 from snabo_core.views.compare import (
     Column,
@@ -80,7 +80,7 @@ def preview(household: Household, request: PreviewRequest) -> Preview:
     return core_preview(
         core.check(request.dish),
         _setting(household, request),
-        book(),
+        book_of(household),
         library_of(household),
         sequence=request.sequence,
     )
@@ -93,7 +93,7 @@ def method(household: Household, request: MethodRequest) -> MethodView:
         BadInput: the document breaks its rules.
     """
     setting = _setting(household, request)
-    return core_method(core.check(request.dish), setting, book(), library_of(household))
+    return core_method(core.check(request.dish), setting, book_of(household), library_of(household))
 
 
 def rank(household: Household, request: RankRequest) -> Ranking:
@@ -107,7 +107,7 @@ def rank(household: Household, request: RankRequest) -> Ranking:
         request.part,
         request.slot,
         _setting(household, request),
-        book(),
+        book_of(household),
         library_of(household),
         sequence=request.sequence,
     )
@@ -120,7 +120,9 @@ def explain(household: Household, request: ExplainRequest) -> Explained:
         BadInput: the document breaks its rules, or there is no such figure or scale.
     """
     setting = _setting(household, request)
-    return core_explain(core.check(request.dish), request, setting, book(), library_of(household))
+    return core_explain(
+        core.check(request.dish), request, setting, book_of(household), library_of(household)
+    )
 
 
 def compare(household: Household, dish_id: UUID, request: CompareDishRequest) -> DishComparison:
@@ -143,9 +145,9 @@ def compare(household: Household, dish_id: UUID, request: CompareDishRequest) ->
         columns.append(
             Column(f"version-{number}", f"version {number}", kept, frozen=frozen, note=note)
         )
-    columns += stand_in_columns(document, request.stand_ins, book(), foods)
+    columns += stand_in_columns(document, request.stand_ins, book_of(household), foods)
     setting = _setting(household, request)
-    return compare_dishes(document.original(), columns, setting, book(), foods)
+    return compare_dishes(document.original(), columns, setting, book_of(household), foods)
 
 
 def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:
@@ -156,7 +158,9 @@ def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:
     """
     setting = _setting(household, request)
     foods = library_of(household)
-    return core_line_swaps(core.check(request.dish), request.line, setting, book(), foods)
+    return core_line_swaps(
+        core.check(request.dish), request.line, setting, book_of(household), foods
+    )
 
 
 def _setting(household: Household, request: Asking) -> Setting:
@@ -188,7 +192,7 @@ def day(household: Household, request: DayRequest) -> DayView:
     """
     dishes = [(own_dish(household, meal.dish), meal.servings) for meal in request.meals]
     meals = [Meal(stored_dish(dish.draft), n, readings_of(dish)) for dish, n in dishes]
-    return day_view(meals, setting_of(household), book(), library_of(household))
+    return day_view(meals, setting_of(household), book_of(household), library_of(household))
 
 
 def dishes_of(household: Household) -> list[DishRecord]:
@@ -224,6 +228,7 @@ class _Summaries:
 
     def __init__(self, household: Household) -> None:
         self.setting, self.foods = setting_of(household), library_of(household)
+        self.book = book_of(household)
         people = repr((self.setting.eaters, self.setting.rules, self.setting.microwave_watts))
         table = hashlib.sha256(people.encode()).hexdigest()
         self.rests_on = f"{household.foods_revision}|{table}|{self.foods.digest}|{RELEASE}"
@@ -237,7 +242,7 @@ class _Summaries:
             if dish.summary_key == key and dish.summary is not None:
                 return convert(dish.summary, DishSummary), ""
             document = core.check(stored_dish(dish.draft))
-            figures = core_summary(document, setting, book(), self.foods)
+            figures = core_summary(document, setting, self.book, self.foods)
         except SnaboError as refusal:
             return None, refusal.sentence
         # Only these two fields, and only of the revision they were computed from.
@@ -247,9 +252,9 @@ class _Summaries:
         return figures, ""
 
 
-def role_views() -> list[RoleView]:
+def role_views(household: Household) -> list[RoleView]:
     """Return every role with the number of stand-ins the book has."""
-    whole = book()
+    whole = book_of(household)
     return [RoleView(r.key, r.name, len(whole.stand_ins(r.key))) for r in whole.roles.values()]
 
 

@@ -17,11 +17,11 @@ from config.wire import stored_dish
 from dishes.models import Dish, DishVersion
 from dishes.services import keep_version, own_dish
 from foods.own import library_of
+from foods.stand_ins import book_of
 from runs.models import Run, RunEvent
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.plate.portions import finished_question
-from snabo_core.swaps.book import book
 from snabo_core.swaps.judged import judged
 from snabo_core.swaps.ledgers import slot_ledger
 from snabo_core.water import question
@@ -195,7 +195,7 @@ def weigh_in(household: Household, dish_id: UUID, body: WeighIn) -> WeighResult:
     run = dish.runs.filter(finished_at=None).first()
     setting = replace(setting_of(household), readings=_readings(run) if run else core.NONE)
     part = document.part(body.part)
-    ledger = slot_ledger(part, slot, book(), library_of(household), setting)
+    ledger = slot_ledger(part, slot, book_of(household), library_of(household), setting)
     steps = [point.step_id for point in ledger.points]
     if body.step not in steps:
         raise BadInput("This stand-in has no such step.", "step")
@@ -225,7 +225,7 @@ def weigh_finished(household: Household, dish_id: UUID, body: WeighFinished) -> 
         return repeated
     grams = _net(body)
     document = stored_dish(dish.draft)
-    made = judged(document, setting_of(household), book(), library_of(household))
+    made = judged(document, setting_of(household), book_of(household), library_of(household))
     known = all(line.grams is not None for line in made.lines)
     went_in = sum(makes * share for makes, share in made.layers.values()) if known else 0.0
     doubt = finished_question(grams, went_in)

@@ -988,6 +988,93 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stand-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return those that are not put away. */
+        get: operations["own_stand_ins"];
+        put?: never;
+        /** @description Keep one, or replace the one of that id. */
+        post: operations["keep_stand_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stand-ins/{stand_in_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Put it away. */
+        delete: operations["put_stand_in_away"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stand-ins/{stand_in_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Bring it back. */
+        post: operations["bring_stand_in_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stand-ins/pack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return them as a pack. */
+        get: operations["export_pack"];
+        put?: never;
+        /** @description Say what a pack would change, or carry it out. */
+        post: operations["import_pack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stand-ins/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return it; nothing is kept. */
+        post: operations["look_at_part"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/table": {
         parameters: {
             query?: never;
@@ -1462,12 +1549,159 @@ export interface components {
             form: string | null;
         };
         /**
-         * RecipeText
-         * @description A pasted recipe and whose cups and spoons are meant.
+         * StandInRecord
+         * @description A kept stand-in, what is doubtful about it, and why it cannot be used, empty if it can.
          */
-        RecipeText: {
-            text: string;
-            unit_system: ("australia" | "metric" | "us") | null;
+        StandInRecord: {
+            /** Format: uuid */
+            id: string;
+            own: components["schemas"]["OwnStandIn"];
+            role_name: string;
+            unit: string;
+            doubts: string[];
+            problem: string;
+        };
+        /**
+         * OwnStandIn
+         * @description A stand-in as a household writes it down: the role it serves, and what the book would say.
+         */
+        OwnStandIn: {
+            role: string;
+            stand_in: components["schemas"]["StandInEntry"];
+        };
+        /**
+         * StandInEntry
+         * @description A stand-in as a file or a household writes it down.
+         */
+        StandInEntry: {
+            key: string;
+            name: string;
+            family: string;
+            driver: string;
+            expectation: string;
+            texture: {
+                [key: string]: number;
+            };
+            smell: string;
+            taste: string;
+            evidence: string;
+            lines: components["schemas"]["LineEntry"][];
+            step: components["schemas"]["StepEntry"][];
+            equipment: string[];
+            without: {
+                [key: string]: string;
+            };
+            reference: components["schemas"]["LineEntry"][] | null;
+            gives: number | null;
+            thickness_mm: number | null;
+            colour: string;
+            /** @enum {unknown} */
+            hold: "" | "crumbles" | "fork" | "rubbery" | "slice";
+            in_oven: string;
+            fridge: components["schemas"]["KeepingEntry"] | null;
+            freezer: components["schemas"]["KeepingEntry"] | null;
+            reheat: components["schemas"]["ReheatEntry"] | null;
+            way: components["schemas"]["WayEntry"][];
+        };
+        /**
+         * LineEntry
+         * @description A food with its grams; `low` and `high` are how far a cook may go.
+         */
+        LineEntry: {
+            food: string;
+            grams: number;
+            form: string;
+            low: number | null;
+            high: number | null;
+            prep: string;
+        };
+        /**
+         * StepEntry
+         * @description A step as it is written: what is done, how long, how wet it ends.
+         */
+        StepEntry: {
+            id: string;
+            technique: string;
+            label: string;
+            order: string;
+            foods: string[];
+            cue: string;
+            hands_on_minutes: [
+                number,
+                number
+            ];
+            passive_minutes: [
+                number,
+                number
+            ];
+            band: [
+                number,
+                number
+            ] | null;
+            cautions: string[];
+            settings: Record<string, never>;
+        };
+        /**
+         * KeepingEntry
+         * @description How long it keeps, in days or in months, and who says so.
+         */
+        KeepingEntry: {
+            evidence: string;
+            days: [
+                number,
+                number
+            ] | null;
+            months: [
+                number,
+                number
+            ] | null;
+        };
+        /**
+         * ReheatEntry
+         * @description How it is warmed again, and who says so.
+         */
+        ReheatEntry: {
+            /** @enum {unknown} */
+            how: "cold" | "microwave" | "oven" | "pan" | "steam";
+            evidence: string;
+            minutes: [
+                number,
+                number
+            ];
+            celsius: number | null;
+            covered: boolean;
+        };
+        /**
+         * WayEntry
+         * @description Another way to make the same stand-in; lines and machines only where they differ.
+         */
+        WayEntry: {
+            key: string;
+            name: string;
+            note: string;
+            step: components["schemas"]["StepEntry"][];
+            driver: string;
+            lines: components["schemas"]["LineEntry"][] | null;
+            equipment: string[] | null;
+        };
+        /**
+         * StandInForm
+         * @description A stand-in to keep under an id that the browser chose.
+         */
+        StandInForm: {
+            /** Format: uuid */
+            id: string;
+            own: components["schemas"]["OwnStandIn"];
+        };
+        /**
+         * KeepRequest
+         * @description The slot of a draft whose stand-in should be kept, and its name.
+         */
+        KeepRequest: {
+            dish: components["schemas"]["Dish"];
+            part: string;
+            slot: string;
+            name: string;
         };
         /**
          * Dish
@@ -1737,6 +1971,42 @@ export interface components {
             cook_minutes: number | null;
             rest_minutes: number | null;
             total_minutes: number | null;
+        };
+        /**
+         * PackForm
+         * @description A pack of stand-ins; without `apply` only what would change comes back.
+         */
+        PackForm: {
+            text: string;
+            apply: boolean;
+        };
+        /**
+         * PackResult
+         * @description What importing a pack would change, or did.
+         */
+        PackResult: {
+            name: string;
+            changes: components["schemas"]["PackChange"][];
+            applied: boolean;
+        };
+        /**
+         * PackChange
+         * @description What importing one stand-in of a pack would do, and what a cook should know of it.
+         */
+        PackChange: {
+            name: string;
+            role: string;
+            /** @enum {unknown} */
+            what: "changed" | "new" | "same";
+            doubts: string[];
+        };
+        /**
+         * RecipeText
+         * @description A pasted recipe and whose cups and spoons are meant.
+         */
+        RecipeText: {
+            text: string;
+            unit_system: ("australia" | "metric" | "us") | null;
         };
         /**
          * LineText
@@ -8011,6 +8281,504 @@ export interface operations {
             };
             /** @description There is no such thing in this household. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    own_stand_ins: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInRecord"][];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_stand_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["StandInForm"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInRecord"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_stand_in_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                stand_in_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_stand_in_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                stand_in_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInRecord"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_pack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_pack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["PackForm"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackResult"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_at_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["KeepRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnStandIn"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page was loaded before the last update. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
