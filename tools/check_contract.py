@@ -30,6 +30,7 @@ from snabo_core.method import techniques  # noqa: E402
 from snabo_core.plate.nutrients import LABELS, TARGETED, UNIT  # noqa: E402
 from snabo_core.quantities.conversions import salt_kinds  # noqa: E402
 from snabo_core.swaps.book import book  # noqa: E402
+from snabo_core.water.steps import TECHNIQUES  # noqa: E402
 
 CONTRACT = ROOT / "docs" / "openapi.yaml"
 TYPES = ROOT / "web" / "src" / "api" / "schema.d.ts"
@@ -61,6 +62,7 @@ def vocabulary() -> str:
         "SALTS": tuple(salt_kinds()),
         "TECHNIQUES": tuple(techniques()),
         "APPLIANCES": tuple(sorted(book().appliances)),
+        "BOOK_TECHNIQUES": tuple(sorted(TECHNIQUES)),
     }
     kinds = {"LABELS": "Record<string, string>", "UNITS": "Record<string, string>"}
     lines = ["/** The core's words, written by ./snabo types; not to be changed by hand. */"]

@@ -35,7 +35,7 @@ class StandInRecord(msgspec.Struct):
     id: UUID
     own: core.OwnStandIn
     role_name: str
-    unit: str
+    food_names: dict[str, str]
     doubts: list[str]
     problem: str
 
@@ -110,7 +110,11 @@ def _record(household: Household, row: OwnStandIn) -> StandInRecord:
     except SnaboError as refusal:
         problem = refusal.sentence
     role = book().roles[own.role].name
-    return StandInRecord(row.id, own, role, book().files[own.role].unit, doubts, problem)
+    names = {
+        line.food: foods.food(line.food).name if line.food in foods.foods else line.food
+        for line in own.stand_in.lines
+    }
+    return StandInRecord(row.id, own, role, names, doubts, problem)
 
 
 def own_stand_ins(household: Household) -> list[StandInRecord]:

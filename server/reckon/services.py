@@ -255,7 +255,11 @@ class _Summaries:
 def role_views(household: Household) -> list[RoleView]:
     """Return every role with the number of stand-ins the book has."""
     whole = book_of(household)
-    return [RoleView(r.key, r.name, len(whole.stand_ins(r.key))) for r in whole.roles.values()]
+    units = {role: file.unit for role, file in whole.files.items() if file.basis == "units"}
+    return [
+        RoleView(r.key, r.name, len(whole.stand_ins(r.key)), units.get(r.key, ""))
+        for r in whole.roles.values()
+    ]
 
 
 def food_facts(

@@ -94,6 +94,12 @@ const router = createBrowserRouter([
             }),
           },
           {
+            path: 'stand-ins',
+            lazy: async () => ({
+              Component: (await import('./places/stand-ins/StandInsPlace')).StandInsPlace,
+            }),
+          },
+          {
             path: 'conversions',
             lazy: async () => ({
               Component: (await import('./places/foods/ConversionsPlace')).ConversionsPlace,

@@ -146,6 +146,8 @@ class RoleView:
     key: str
     name: str
     stand_ins: int
+    # what its stand-ins are measured in, empty where their mass says it
+    unit: str = ""
 
 
 def ranking(

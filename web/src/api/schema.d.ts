@@ -1557,7 +1557,9 @@ export interface components {
             id: string;
             own: components["schemas"]["OwnStandIn"];
             role_name: string;
-            unit: string;
+            food_names: {
+                [key: string]: string;
+            };
             doubts: string[];
             problem: string;
         };
@@ -3039,6 +3041,7 @@ export interface components {
             key: string;
             name: string;
             stand_ins: number;
+            unit: string;
         };
         /**
          * FoodFacts

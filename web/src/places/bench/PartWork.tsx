@@ -30,6 +30,7 @@ import { Notice } from '../../parts/Notice';
 import { LineRow } from '../bring/LineRow';
 import { Candidates } from './Candidates';
 import styles from './candidates.module.css';
+import { KeepStandIn } from './KeepStandIn';
 import { Offers } from './Offers';
 import { PartFacts } from './PartFacts';
 import { PartSteps } from './PartSteps';
@@ -223,6 +224,7 @@ function Becomes({ part, slot, onSwap }: LinesProps): JSX.Element {
           Undo swap
         </button>
       </p>
+      <KeepStandIn key={slot.choice.stand_in} part={part} slot={slot} />
     </div>
   );
 }

@@ -1,4 +1,4 @@
-/** The Foods place: looking up, side by side, own foods, conversions. */
+/** The Foods place: looking up, side by side, own foods, own stand-ins, conversions. */
 import type { JSX } from 'react';
 import { NavLink, Outlet } from 'react-router';
 import { useTitle } from '../../parts/useTitle';
@@ -7,6 +7,7 @@ const DRAWERS = [
   ['/foods', 'Look up'],
   ['/foods/side-by-side', 'Side by side'],
   ['/foods/own', 'Your own'],
+  ['/foods/stand-ins', 'Your stand-ins'],
   ['/foods/conversions', 'Conversions'],
 ] as const;
 
