@@ -27,6 +27,8 @@ class Household(models.Model):
     idle_minutes = models.PositiveIntegerField(default=0)
     # appliances of the swap book that this kitchen lacks
     missing = models.JSONField(default=list)
+    # pans, tins and dishes: the core's `Pan` each
+    pans = models.JSONField(default=list)
     # families of stand-ins that this household has had enough of
     not_again = models.JSONField(default=list)
     # set while own foods were changed and not committed; nothing may be cached then

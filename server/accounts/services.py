@@ -25,6 +25,7 @@ from snabo_core.dish import UnitSystem
 from snabo_core.errors import BadInput
 from snabo_core.foods.labels import Jurisdiction
 from snabo_core.foods.own import check_habits
+from snabo_core.plate.pans import Pan, check_pan
 from snabo_core.plate.rows import PolyolRule
 from snabo_core.quantities.conversions import salt_kinds
 from snabo_core.swaps.book import book
@@ -52,6 +53,7 @@ class KitchenSettings(msgspec.Struct):
     idle_minutes: int = 0
     # appliances that some stand-in asks for and this kitchen lacks
     missing: list[str] = []
+    pans: list[Pan] = []
 
 
 class Family(msgspec.Struct):
@@ -111,7 +113,8 @@ def household_of(user: User) -> Household:
 
 def kitchen_of(household: Household) -> KitchenSettings:
     """Return the household's kitchen settings as a plain value."""
-    return KitchenSettings(**{name: getattr(household, name) for name in SETTINGS})
+    values = {name: getattr(household, name) for name in SETTINGS}
+    return KitchenSettings(**values | {"pans": msgspec.convert(household.pans, list[Pan])})
 
 
 def sign_in(request: HttpRequest, credentials: Credentials) -> Session:
@@ -248,7 +251,7 @@ def add_household(name: str, username: str, password: str) -> Household:
 
 
 WATTS = (200, 3000)
-MOST_IDLE_MINUTES, LONGEST_NAME = 1440, 120
+MOST_IDLE_MINUTES, LONGEST_NAME, MOST_PANS = 1440, 120, 60
 SEEN_EVERY = dt.timedelta(minutes=1)
 BROWSERS = (("Edg/", "Edge"), ("Firefox/", "Firefox"), ("Chrome/", "Chrome"), ("Safari/", "Safari"))
 SYSTEMS = (("Android", "Android"), ("iPhone", "an iPhone"), ("iPad", "an iPad"),
@@ -278,7 +281,10 @@ def change_kitchen(household: Household, wanted: KitchenSettings) -> KitchenSett
     if unknown:
         raise BadInput(f"No stand-in asks for a {min(unknown)}.", "missing")
     wanted.missing = sorted(set(wanted.missing))
+    if len(wanted.pans) > MOST_PANS:
+        raise BadInput(f"{MOST_PANS} pans are the most a kitchen lists.", "pans")
     values = {name: getattr(wanted, name) for name in SETTINGS}
+    values["pans"] = [msgspec.to_builtins(check_pan(pan)) for pan in wanted.pans]
     Household.objects.filter(pk=household.pk).update(
         **values, foods_revision=F("foods_revision") + 1
     )

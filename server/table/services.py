@@ -17,6 +17,7 @@ from snabo_core.plate import Eater as CoreEater
 from snabo_core.plate import Exclusion, Rules, Target
 from snabo_core.plate.eaters import check_target, schools
 from snabo_core.plate.exclusions import check_exclusion
+from snabo_core.plate.pans import Pan
 from snabo_core.plate.programme import Programme, check_programme
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import book
@@ -97,6 +98,7 @@ def setting_of(household: Household, chosen: Sequence[str] = ()) -> Setting:
         today_in(household),
         missing=frozenset(household.missing),
         not_again=frozenset(household.not_again),
+        pans=tuple(msgspec.convert(household.pans, list[Pan])),
     )
 
 

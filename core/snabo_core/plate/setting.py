@@ -8,6 +8,7 @@ from typing import Literal
 
 from snabo_core.dish.readings import NONE, Readings
 from snabo_core.plate.eaters import Eater
+from snabo_core.plate.pans import Pan
 from snabo_core.plate.rows import USUAL, Rules
 
 
@@ -16,7 +17,8 @@ class Setting:
     """What a household's kitchen and table bring to every computation.
 
     `readings` are what its scale said of the dish that is computed, `missing` the appliances its
-    kitchen lacks, `not_again` the families of stand-ins it has had enough of.
+    kitchen lacks, `not_again` the families of stand-ins it has had enough of, `pans`
+    what it bakes in.
     """
 
     eaters: tuple[Eater, ...]
@@ -27,3 +29,4 @@ class Setting:
     readings: Readings = NONE
     missing: frozenset[str] = frozenset()
     not_again: frozenset[str] = frozenset()
+    pans: tuple[Pan, ...] = ()

@@ -1,13 +1,16 @@
-"""What a scaled stand-in comes to in the kitchen: an area to shape, pieces, a volume, a mass.
+"""What a scaled stand-in comes to in the kitchen: an area to shape, pieces, a pan it fits.
 
-Geometry only; the thickness and the number of pieces are the book's.
+Geometry only; the thickness and the number of pieces are the book's, the pans the household's.
 """
 
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 
+from snabo_core.errors import BadInput
+from snabo_core.plate.pans import Pan
 from snabo_core.swaps.book import RoleFile, StandIn
 from snabo_core.swaps.scaling import gives
 
@@ -15,12 +18,121 @@ from snabo_core.swaps.scaling import gives
 SHEET_RATIO = 4 / 3
 
 
+# A pan is right where the layer in it is off its own thickness by less than this share, and a deep
+# one is filled to this share of its height at most: it bubbles. Common practice, no source.
+THICKNESS_OFF, HEADROOM = 0.25, 0.85
+
+
+def area_from(mass: float, density: float, thickness_mm: float) -> float:
+    """Return the cm2 that so many grams cover: mass / density / thickness.
+
+    Args:
+        mass: g.
+        density: g/mL.
+        thickness_mm: mm.
+
+    Raises:
+        BadInput: one of them is nothing.
+    """
+    if min(mass, density, thickness_mm) <= 0:
+        raise BadInput("Mass, density and thickness are more than nothing.", "pan")
+    return mass / density / (thickness_mm / 10)
+
+
+def thickness_in(pan: Pan, volume_ml: float) -> float:
+    """Return how thick so much lies in a pan, mm; the other way round of `area_from`."""
+    return volume_ml / pan.area * 10
+
+
+def fitting(pans: Sequence[Pan], area_cm2: float, thickness_mm: float) -> tuple[Pan, float] | None:
+    """Return the pan in which a layer comes nearest to its thickness, and that thickness in mm.
+
+    None where in none of them it is within a quarter of its own, or would run over.
+    """
+    volume = area_cm2 * thickness_mm / 10
+    best: tuple[float, Pan, float] | None = None
+    for pan in pans:
+        lies = thickness_in(pan, volume)
+        off = abs(lies / thickness_mm - 1)
+        runs_over = volume > HEADROOM * pan.volume
+        if off <= THICKNESS_OFF and not runs_over and (best is None or off < best[0]):
+            best = off, pan, lies
+    return best[1:] if best is not None else None
+
+
+def deep_enough(pans: Sequence[Pan], volume_ml: float) -> Pan | None:
+    """Return the smallest pan that holds a volume with headroom, None where none does."""
+    able = [pan for pan in pans if volume_ml <= HEADROOM * pan.volume]
+    return min(able, key=lambda pan: pan.volume, default=None)
+
+
+@dataclass(frozen=True)
+class Wells:
+    """A dough shared out over a tin with wells: how many are filled and what one holds."""
+
+    wells: int
+    each_ml: float
+    each_grams: float
+
+
+def wells_of(pan: Pan, mass: float, density: float, fill: float = 0.75) -> Wells:
+    """Return how many wells of a tin a dough fills to a share of their height.
+
+    Args:
+        pan: a tin with wells.
+        mass: g of the dough.
+        density: g/mL.
+        fill: how full a well is made, as a share.
+
+    Raises:
+        BadInput: there is nothing to share out.
+    """
+    if mass <= 0 or density <= 0:
+        raise BadInput("There is nothing to share out.", "pan")
+    room = pan.volume / pan.wells * fill
+    count = max(1, math.ceil(mass / density / room - 1e-9))
+    return Wells(count, mass / density / count, mass / count)
+
+
+@dataclass(frozen=True)
+class Layers:
+    """How sheets go into a dish: sheets to a layer, whole layers, cm2 left over."""
+
+    per_layer: float
+    layers: int
+    left_cm2: float
+
+
+def layers_in(pan: Pan, covered_cm2: float) -> Layers:
+    """Return how many whole layers of a pan's floor an area makes; at least one is counted.
+
+    Raises:
+        BadInput: there is nothing to lay.
+    """
+    if covered_cm2 <= 0:
+        raise BadInput("There is nothing to lay.", "pan")
+    layers = int(covered_cm2 / pan.area + 1e-9)
+    return Layers(pan.area, layers, covered_cm2 - layers * pan.area)
+
+
+def rolls_from(area_cm2: float, length_cm: float, around_cm: float) -> int:
+    """Return how many rolls an area gives, each so long and wrapped so far around its filling.
+
+    Raises:
+        BadInput: a roll has no size.
+    """
+    if length_cm <= 0 or around_cm <= 0:
+        raise BadInput("A roll has a length and goes around something.", "pan")
+    return int(area_cm2 / (length_cm * around_cm) + 1e-9)
+
+
 @dataclass(frozen=True)
 class Shape:
     """What so many of a stand-in come to.
 
     `units` of the role's `unit`; for an area the round, the square and the sheet that it makes,
-    cm, and its thickness, mm; for pieces the grams of one.
+    cm, and its thickness, mm, with the household's pan that fits and how thick it lies there; for
+    pieces the grams of one.
     """
 
     units: float
@@ -30,6 +142,8 @@ class Shape:
     sheet_cm: tuple[float, float] | None = None
     thickness_mm: float | None = None
     piece_grams: float | None = None
+    pan: str = ""
+    lies_mm: float | None = None
 
 
 def round_of(area_cm2: float) -> float:
@@ -43,7 +157,13 @@ def sheet_of(area_cm2: float) -> tuple[float, float]:
     return short * SHEET_RATIO, short
 
 
-def shape_of(stand_in: StandIn, role_file: RoleFile, factor: float, finished: float) -> Shape:
+def shape_of(
+    stand_in: StandIn,
+    role_file: RoleFile,
+    factor: float,
+    finished: float,
+    pans: Sequence[Pan] = (),
+) -> Shape:
     """Return what a stand-in taken `factor` times comes to.
 
     Args:
@@ -51,12 +171,16 @@ def shape_of(stand_in: StandIn, role_file: RoleFile, factor: float, finished: fl
         role_file: its role's file, for the unit.
         factor: how many times the book's amounts.
         finished: grams of it when it is done.
+        pans: those of the household, among which one may fit.
     """
     units = gives(stand_in) * factor
     if role_file.unit == "cm2":
+        thick = stand_in.thickness_mm
+        found = fitting(pans, units, thick) if thick is not None else None
         return Shape(
-            units, "cm2", round_of(units), math.sqrt(units), sheet_of(units), stand_in.thickness_mm
-        )
+            units, "cm2", round_of(units), math.sqrt(units), sheet_of(units), thick,
+            pan=found[0].name if found else "", lies_mm=found[1] if found else None,
+        )  # fmt: skip
     if role_file.unit == "pieces":
         whole = max(1, round(units))
         return Shape(whole, "pieces", piece_grams=finished / whole)

@@ -52,7 +52,10 @@ def shape_words(shape: Shape) -> str:
         )
         if shape.thickness_mm is None:
             return covers
-        return worded("covers_thick", covers=covers, thickness=f"{shape.thickness_mm:g}")
+        thick = worded("covers_thick", covers=covers, thickness=f"{shape.thickness_mm:g}")
+        if not shape.pan:
+            return thick
+        return worded("fits_pan", thick=thick, pan=shape.pan, lies=f"{shape.lies_mm or 0:.0f}")
     if shape.unit == "pieces" and shape.piece_grams is not None:
         grams = f"{shape.piece_grams:.0f}"
         if shape.units == 1:

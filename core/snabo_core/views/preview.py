@@ -25,6 +25,7 @@ from snabo_core.views.eaters import (
     eater_of,
 )
 from snabo_core.views.offers import AlreadyView, OfferView, already_views, offer_views
+from snabo_core.views.toppings import BaseView, base_views
 from snabo_core.views.verdicts import Cell, verdicts_of
 from snabo_core.views.water import LedgerView, ledger_view
 from snabo_core.wording import Message, say, worded
@@ -134,6 +135,7 @@ class Preview:
     verdicts: tuple[Cell, ...]
     offers: tuple[OfferView, ...] = ()
     already: tuple[AlreadyView, ...] = ()
+    bases: tuple[BaseView, ...] = ()
 
 
 def preview(
@@ -185,6 +187,7 @@ def preview(
         verdicts=verdicts_of(made),
         offers=offer_views(dish, book, library),
         already=already_views(dish, book, library),
+        bases=base_views(dish, book, library),
     )
 
 

@@ -11,10 +11,12 @@ from snabo_core.dish import NONE, Choice, Dish, Part, Readings, Slot, all_lines
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.plate.figures import entries, total
+from snabo_core.plate.pans import Pan
 from snabo_core.plate.rows import PLACE
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import as_taken
-from snabo_core.swaps.book import Book
+from snabo_core.swaps.binding import binding_in
+from snabo_core.swaps.book import Book, StandIn
 from snabo_core.swaps.judged import as_brought
 from snabo_core.swaps.pans import shape_of
 from snabo_core.swaps.ranking import Ranked, elsewhere, rank
@@ -207,7 +209,7 @@ def ranking(
                 suits=sum(p.suits for p in people),
                 why=item.why,
                 limit=item.limit,
-                behaviour=behaviour_of(item, book, part, slot, library),
+                behaviour=behaviour_of(item, book, part, slot, library, setting.pans),
                 ways=tuple(
                     WayView(
                         way.key,
@@ -239,7 +241,12 @@ def ranking(
 
 
 def behaviour_of(
-    item: Ranked, book: Book, part: Part, slot: Slot, library: Library
+    item: Ranked,
+    book: Book,
+    part: Part,
+    slot: Slot,
+    library: Library,
+    pans: Sequence[Pan] = (),
 ) -> BehaviourView:
     """Return how a ranked stand-in behaves, in words."""
     made, role_file = item.stand_in, book.files[slot.role]
@@ -248,13 +255,22 @@ def behaviour_of(
     measured = made.basis in {"cooked_mass", "units"}
     return BehaviourView(
         colour=made.colour,
-        hold=worded(f"hold_{made.hold}") if made.hold else "",
+        hold=_holds(made),
         in_oven=made.in_oven,
         fridge=keeping_words(made.fridge, "day"),
         freezer=keeping_words(made.freezer, "month"),
         reheat=reheating_words(made.reheat),
-        shape=shape_words(shape_of(made, role_file, factor, finished)) if measured else "",
+        shape=shape_words(shape_of(made, role_file, factor, finished, pans)) if measured else "",
     )
+
+
+def _holds(made: StandIn) -> str:
+    """Return how a stand-in holds, with what binds it where it is a dough of vegetables."""
+    if not made.hold:
+        return ""
+    hold = worded(f"hold_{made.hold}")
+    found = binding_in(made)
+    return hold if found is None else worded("binding", eggs=f"{found.eggs:.1f}", hold=hold)
 
 
 def _by_hand(dish: Dish, choice: Choice, library: Library, setting: Setting) -> ByHandView:

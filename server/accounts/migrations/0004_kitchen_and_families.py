@@ -1,4 +1,4 @@
-"""What a kitchen lacks, and the families of stand-ins a household has had enough of."""
+"""What a kitchen lacks, what it bakes in, and the families of stand-ins a household has had enough of."""
 
 from django.db import migrations, models
 
@@ -8,5 +8,6 @@ class Migration(migrations.Migration):
 
     operations = [
         migrations.AddField("household", "missing", models.JSONField(default=list)),
+        migrations.AddField("household", "pans", models.JSONField(default=list)),
         migrations.AddField("household", "not_again", models.JSONField(default=list)),
     ]

@@ -6,6 +6,8 @@ GOOD = {
     "microwave_watts": 1000, "unit_system": "us", "polyols": "half", "label_region": "us",
     "energy_rules": "us", "energy_unit": "kj", "salt_kind": "fine sea salt",
     "habits": {"drizzle": 4.0}, "idle_minutes": 30, "missing": ["blender"],
+    "pans": [{"name": "blue tin", "kind": "round", "across": 28.0, "height": 3.0, "other": 0.0,
+              "wells": 1}],
 }  # fmt: skip
 
 
@@ -41,6 +43,12 @@ class Kitchen(KitchenCase):
             ({"microwave_watts": "many"}, "wrong shape"),
             ({"missing": ["centrifuge"]}, "No stand-in asks for a centrifuge"),
             ({"missing": "blender"}, "wrong shape"),
+            ({"pans": [GOOD["pans"][0] | {"across": 0}]}, "blue tin: measures"),
+            ({"pans": [GOOD["pans"][0] | {"across": 1e9}]}, "blue tin: measures"),
+            ({"pans": [GOOD["pans"][0] | {"name": ""}]}, "name"),
+            ({"pans": [GOOD["pans"][0] | {"wells": 500}]}, "wells"),
+            ({"pans": [GOOD["pans"][0] | {"kind": "star"}]}, "wrong shape"),
+            ({"pans": GOOD["pans"] * 61}, "60 pans"),
         ):
             self.assert_problem(self.send("put", "kitchen", GOOD | change), 400, words)
         self.assertEqual(self.send("get", "kitchen").json()["microwave_watts"], 800)

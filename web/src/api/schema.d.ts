@@ -1139,6 +1139,23 @@ export interface components {
             };
             idle_minutes: number;
             missing: string[];
+            pans: components["schemas"]["Pan"][];
+        };
+        /**
+         * Pan
+         * @description A pan of the household, inside measures in cm.
+         *
+         *         `across` is the diameter of a round, a well or a mug, the side of a square, the long side of a
+         *         rectangle, whose short side is `other`. `wells` counts those of a tin, 1 for the rest.
+         */
+        Pan: {
+            name: string;
+            /** @enum {unknown} */
+            kind: "mug" | "rectangle" | "round" | "square" | "wells";
+            across: number;
+            height: number;
+            other: number;
+            wells: number;
         };
         /**
          * Credentials
@@ -2366,6 +2383,7 @@ export interface components {
             verdicts: components["schemas"]["Cell"][];
             offers: components["schemas"]["OfferView"][];
             already: components["schemas"]["AlreadyView"][];
+            bases: components["schemas"]["BaseView"][];
         };
         /**
          * Figure
@@ -2647,6 +2665,35 @@ export interface components {
             role: string;
             line_ids: string[];
             words: string;
+        };
+        /**
+         * BaseView
+         * @description A chosen base with what lies on it; figures are grams on 100 cm2.
+         */
+        BaseView: {
+            part_id: string;
+            slot_id: string;
+            area_cm2: number;
+            water: number;
+            weight: number;
+            carries: number;
+            /** @enum {unknown} */
+            verdict: "dry" | "right" | "soggy" | "wet";
+            words: string[];
+            layers: components["schemas"]["LayerView"][];
+            unknown: string[];
+        };
+        /**
+         * LayerView
+         * @description One topping in the order it is laid: what the heat does to it, and what would be drier.
+         */
+        LayerView: {
+            line_id: string;
+            name: string;
+            grams: number;
+            free_water: number;
+            heat: string;
+            drier: string;
         };
         /**
          * MethodRequest

@@ -91,3 +91,9 @@ export const LEAVES: Record<Leaving['what'], string> = {
   dissolved: 'juice pressed out',
   sodium: 'salt rinsed or drained away',
 };
+
+/** A number as typed, with a comma or a point; null where it is none. */
+export function typed(text: string): number | null {
+  const value = Number(text.replace(',', '.'));
+  return text.trim() === '' || !Number.isFinite(value) ? null : value;
+}

@@ -34,6 +34,7 @@ import { KeepStandIn } from './KeepStandIn';
 import { Offers } from './Offers';
 import { PartFacts } from './PartFacts';
 import { PartSteps } from './PartSteps';
+import { ToppingLoad } from './ToppingLoad';
 
 function grams(line: Line): string {
   return line.grams === null ? '? g' : withUnit(line.grams, 'g');
@@ -242,6 +243,7 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
   const [swapping, setSwapping] = useState<string | null>(null);
   const toSwap = allLines(part).find((line) => line.id === swapping);
   const was = preview?.already.find((one) => one.part_id === part.id && one.role === slot?.role);
+  const base = preview?.bases.find((one) => one.slot_id === slot?.id);
   const takeUp = (offer: OfferView): void => {
     const added: Slot = { id: newId(), role: offer.role, line_ids: offer.line_ids, choice: null };
     const after = addSlot(draft.document, part.id, added);
@@ -301,6 +303,7 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
         </div>
       )}
       {active && <PartSteps slot={active} />}
+      {base && <ToppingLoad base={base} />}
       <PartFacts part={part} />
       <Offers
         offers={(preview?.offers ?? []).filter((offer) => offer.part_id === part.id)}

@@ -21,6 +21,7 @@ import { setEnergyUnit } from '../../parts/format';
 import { APPLIANCES, SALTS } from '../../api/vocabulary';
 import { Notice } from '../../parts/Notice';
 import { Doors } from './Doors';
+import { Pans } from './Pans';
 import { useTitle } from '../../parts/useTitle';
 
 const UNITS = [
@@ -228,6 +229,7 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
           options={SALTS.map((kind) => [kind, kind] as const)}
           onPick={(salt_kind) => setSettings({ ...settings, salt_kind })}
         />
+        <Pans pans={settings.pans} onChange={(pans) => setSettings({ ...settings, pans })} />
         <Missing
           missing={settings.missing}
           onChange={(missing) => setSettings({ ...settings, missing })}

@@ -11,8 +11,8 @@ import { useKeepStandIn } from '../../api/standIns';
 import type { OwnStandIn, StandInEntry } from '../../api/types';
 import { FoodPicker } from '../../parts/FoodPicker';
 import { Notice } from '../../parts/Notice';
+import { NumberField } from '../../parts/NumberField';
 import { changed, withFood, withLine, withNewStep, withStep } from './entries';
-import { NumberField } from './NumberField';
 import { StepFields } from './StepFields';
 import styles from './standIns.module.css';
 

@@ -6,7 +6,7 @@ import type { JSX } from 'react';
 
 import type { StepEntry } from '../../api/types';
 import { BOOK_TECHNIQUES } from '../../api/vocabulary';
-import { NumberField } from './NumberField';
+import { NumberField } from '../../parts/NumberField';
 import styles from './standIns.module.css';
 
 interface Props {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
-import { changed, emptyOwn, typed, withFood, withLine, withNewStep, withStep } from './entries';
+import { typed } from '../../parts/format';
+import { changed, emptyOwn, withFood, withLine, withNewStep, withStep } from './entries';
 
 describe('a stand-in as it is written down', () => {
   it('takes foods in and out', () => {

@@ -72,9 +72,3 @@ export function withNewStep(own: OwnStandIn): OwnStandIn {
   };
   return changed(own, { step: [...own.stand_in.step, step] });
 }
-
-/** A number as typed, with a comma or a point; null where it is none. */
-export function typed(text: string): number | null {
-  const value = Number(text.replace(',', '.'));
-  return text.trim() === '' || !Number.isFinite(value) ? null : value;
-}

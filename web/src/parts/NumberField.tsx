@@ -2,7 +2,7 @@
 import TextField from '@mui/material/TextField';
 import { useState, type JSX } from 'react';
 
-import { typed } from './entries';
+import { typed } from './format';
 
 interface Props {
   label: string;

@@ -1,0 +1,103 @@
+"""Pans: from mass and density to an area and back, and which of a household's fits."""
+
+import math
+import unittest
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from snabo_core.errors import BadInput
+from snabo_core.plate.pans import Pan, check_pan
+from snabo_core.swaps.pans import (
+    Shape,
+    area_from,
+    deep_enough,
+    fitting,
+    layers_in,
+    rolls_from,
+    round_of,
+    sheet_of,
+    thickness_in,
+    wells_of,
+)
+from snabo_core.swaps.words import shape_words
+
+ROUND = Pan("round tin", "round", 28, 3)
+SQUARE = Pan("square tin", "square", 20, 5)
+DISH = Pan("deep dish", "rectangle", 30, 7, 20)
+TIN = Pan("muffin tin", "wells", 7, 3, wells=12)
+MUG = Pan("mug", "mug", 8, 9)
+
+
+class Geometry(unittest.TestCase):
+    """By hand, with pi."""
+
+    def test_areas_and_volumes(self) -> None:
+        for pan, area in ((ROUND, 615.75), (SQUARE, 400), (DISH, 600), (TIN, 461.8), (MUG, 50.27)):
+            with self.subTest(pan=pan.name):
+                self.assertAlmostEqual(pan.area, area, delta=0.1)
+                self.assertAlmostEqual(pan.volume, area * pan.height, delta=1)
+
+    def test_a_dough_by_hand(self) -> None:
+        # 460 g at 1.05 g/mL and 9 mm: 438 mL over 487 cm2, a round of 24.9 cm.
+        area = area_from(460, 1.05, 9)
+        self.assertAlmostEqual(area, 486.8, delta=0.1)
+        self.assertAlmostEqual(round_of(area), 24.9, delta=0.05)
+        long, short = sheet_of(area)
+        self.assertAlmostEqual(long * short, area, places=6)
+        self.assertAlmostEqual(long / short, 4 / 3, places=6)
+
+    @given(st.floats(50, 3000), st.floats(0.5, 1.4), st.floats(2, 40))
+    def test_there_and_back(self, mass: float, density: float, thickness: float) -> None:
+        area = area_from(mass, density, thickness)
+        pan = Pan("any", "square", math.sqrt(area), 10)
+        self.assertAlmostEqual(thickness_in(pan, mass / density), thickness, places=6)
+
+    def test_the_pan_that_fits_best_is_named(self) -> None:
+        pan, lies = fitting([SQUARE, ROUND, DISH], 600, 9) or (None, 0)
+        self.assertIs(pan, DISH)
+        self.assertAlmostEqual(lies, 9)
+        self.assertIsNone(fitting([SQUARE, MUG], 600, 9))
+        # A shallow one of the right size runs over.
+        self.assertIsNone(fitting([Pan("plate", "rectangle", 30, 0.9, 20)], 600, 9))
+        self.assertIsNone(fitting([], 600, 9))
+
+    def test_a_deep_dish_keeps_headroom(self) -> None:
+        self.assertIs(deep_enough([DISH, SQUARE, MUG], 1600), SQUARE)
+        self.assertIs(deep_enough([DISH, SQUARE, MUG], 1800), DISH)
+        self.assertIsNone(deep_enough([DISH], 4000))
+
+    def test_wells(self) -> None:
+        # A well of 7 by 3 cm holds 115 mL, 87 of them at three quarters.
+        found = wells_of(TIN, 800, 1.0)
+        self.assertEqual(found.wells, 10)
+        self.assertAlmostEqual(found.each_grams, 80)
+        self.assertEqual(wells_of(TIN, 20, 1.0).wells, 1)
+
+    def test_layers_and_rolls(self) -> None:
+        found = layers_in(DISH, 1500)
+        self.assertEqual((found.layers, found.left_cm2), (2, 300))
+        self.assertEqual(layers_in(DISH, 500).layers, 0)
+        self.assertEqual(rolls_from(1200, 10, 12), 10)
+
+    def test_words_name_the_pan(self) -> None:
+        shape = Shape(600, "cm2", 27.6, 24.5, (28.3, 21.2), 9, pan="deep dish", lies_mm=9.0)
+        self.assertIn("in your deep dish it lies 9 mm thick", shape_words(shape))
+        self.assertEqual(shape_words(Shape(3, "pieces", piece_grams=80)), "Makes 3 of 80 g each")
+        self.assertEqual(shape_words(Shape(1, "pieces", piece_grams=80)), "Makes one of 80 g")
+        self.assertEqual(shape_words(Shape(950, "ml")), "Fills 950 ml on the plate")
+
+    def test_bad_input(self) -> None:
+        for wrong in (
+            lambda: area_from(0, 1, 1),
+            lambda: wells_of(TIN, 0, 1),
+            lambda: layers_in(DISH, 0),
+            lambda: rolls_from(100, 0, 1),
+            lambda: check_pan(Pan("", "round", 20, 3)),
+            lambda: check_pan(Pan("x", "round", -1, 3)),
+            lambda: check_pan(Pan("x", "rectangle", 30, 3)),
+            lambda: check_pan(Pan("x", "wells", 7, 3, wells=0)),
+        ):
+            with self.assertRaises(BadInput):
+                wrong()
+        self.assertIs(check_pan(DISH), DISH)
