@@ -87,6 +87,8 @@ TEMPLATES: dict[str, str] = {
     "base_wet": "The toppings set {water} g of water free on 100 cm²: the middle goes soft.",
     "base_soggy": "The toppings set {water} g of water free on 100 cm²: the base goes to pieces.",
     "base_most": "Up to {grams} g of {food} and no more.",
+    "base_first": "Even without the {food} it is too much: cook what lies on it dry first, or "
+    "take the drier ones.",
     "base_heavy": "They weigh {weight} g on 100 cm², more than the {carries} g it carries in the "
     "hand: serve it with a fork.",
     "binding": "{eggs} eggs’ worth of binding: {hold}",

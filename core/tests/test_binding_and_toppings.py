@@ -171,6 +171,32 @@ class Toppings(unittest.TestCase):
         self.assertTrue(5 <= fresh * self.AREA / 100 / 2 <= 15)
         self.assertLess(dry, fresh / 3)
 
+    def test_what_was_cooked_dry_first_lets_go_of_little(self) -> None:
+        raw = self.load(line("m", 300, "mushroom")).water
+        lines = [line("m", 300, "mushroom")]
+        dry = load_of(lines, self.AREA, "slice", FOODS, frozenset({"m"})).water
+        self.assertAlmostEqual(dry, raw * 0.2)
+
+    def test_no_order_for_nothing(self) -> None:
+        text = (
+            "Tart\nServes 2\n\nCrust\n150 g shortcrust\n\nTopping\n300 g mushrooms, sliced\n"
+            "300 g onions, sliced\n\nMethod\nLine a tin with the pastry.\n"
+        )
+        for method, words in (
+            ("Scatter over the mushrooms and onions and bake for 20 minutes.", "cook what lies"),
+            ("Sauté the mushrooms and onions for 10 minutes. Scatter them over and bake for "
+             "20 minutes.", "the middle goes soft"),
+        ):  # fmt: skip
+            with self.subTest(method=method):
+                brought = propose_slots(read_recipe(text + method, FOODS), book(), FOODS)
+                part = brought.parts[0]
+                crust = book().stand_in("crust", "celeriac_crust")
+                choice = scale_to(part, part.slots[0], crust, book().files["crust"], FOODS)
+                made = brought.with_choice(part.id, part.slots[0].id, choice)
+                (base,) = base_views(made, book(), FOODS)
+                self.assertIn(words, " ".join(base.words))
+                self.assertNotIn("Up to 0", " ".join(base.words))
+
     def test_weight_against_the_hold(self) -> None:
         heap = [line("p", 320, "sausage")]
         self.assertFalse(self.load(*heap, hold="slice").too_heavy)

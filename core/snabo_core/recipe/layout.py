@@ -587,7 +587,10 @@ class _Sorter:
             # Set apart by a blank, unmarked among bullets, or the name of something made.
             made = names_component(bare) and bool(self.layout.parts)
             lone = made or line.after_blank or not self.layout.parts or follows.marked
-            if not lone or _SEASONING.search(bare) is not None or not self._amounts_follow(2):
+            # Set apart like the headings before it, it may open a part of one line.
+            apart = line.after_blank and not follows.after_blank and len(self.layout.parts) > 1
+            enough = self._amounts_follow(1 if apart else 2)
+            if not lone or _SEASONING.search(bare) is not None or not enough:
                 return None
         return bare.capitalize()
 

@@ -26,6 +26,9 @@ RIGHT_FROM, WET_FROM, SOGGY_FROM = 0.5, 5.0, 9.0
 CARRIES: Mapping[Hold, float] = {"": 45.0, "crumbles": 20.0, "fork": 45.0, "slice": 60.0,
                                  "rubbery": 70.0}  # fmt: skip
 AREA = 100.0
+# What a topping that was sautéed, roasted or seared first still lets go of its water, as a share of
+# what it would raw. From memory.
+COOKED_FIRST = 0.2
 
 
 @dataclass(frozen=True)
@@ -53,6 +56,7 @@ class Laid:
     line: Line
     topping: Topping
     free_water: float
+    cooked_first: bool = False
 
 
 @dataclass(frozen=True)
@@ -99,7 +103,13 @@ def topping_of(line: Line) -> Topping | None:
     return known.get(f"{line.food}/{line.form}") or known.get(line.food or "")
 
 
-def load_of(lines: Sequence[Line], area_cm2: float, hold: Hold, foods: Library) -> Load:
+def load_of(
+    lines: Sequence[Line],
+    area_cm2: float,
+    hold: Hold,
+    foods: Library,
+    cooked_first: frozenset[str] = frozenset(),
+) -> Load:
     """Return what toppings do to a base.
 
     Args:
@@ -107,6 +117,7 @@ def load_of(lines: Sequence[Line], area_cm2: float, hold: Hold, foods: Library) 
         area_cm2: the base.
         hold: how it holds when it is baked.
         foods: where their water is looked up.
+        cooked_first: ids of lines that the method cooks dry before they are laid on.
 
     Raises:
         BadInput: the base has no area, or a line has no food or grams.
@@ -122,7 +133,9 @@ def load_of(lines: Sequence[Line], area_cm2: float, hold: Hold, foods: Library) 
         if known is None or water is None:
             unknown.append(line)
         else:
-            laid.append(Laid(line, known, line.grams * water / 100 * known.runs))
+            first = line.id in cooked_first
+            runs = known.runs * (COOKED_FIRST if first else 1.0)
+            laid.append(Laid(line, known, line.grams * water / 100 * runs, first))
     per_area = AREA / area_cm2
     water = sum(each.free_water for each in laid) * per_area
     weight = sum(line.grams or 0.0 for line in lines) * per_area

@@ -13,6 +13,10 @@ from snabo_core.swaps.scaling import gives, scale_factor
 from snabo_core.swaps.toppings import Load, Verdict, load_of, topping_of, toppings
 from snabo_core.wording import grams_text, worded
 
+# What dries a topping before it is laid on.
+_DRYING = {"saute", "dry_saute", "sear", "roast", "grill", "fry", "sweat", "wring", "press"}
+# Less of a topping than this is nobody's order.
+LEAST_ORDERED = 5.0
 _TOPPING = re.compile(r"\b(?:toppings?|top|on top|to finish|sauce|spread)\b", re.IGNORECASE)
 
 
@@ -26,6 +30,7 @@ class LayerView:
     free_water: float
     heat: str
     drier: str
+    cooked_first: bool
 
 
 @dataclass(frozen=True)
@@ -66,7 +71,8 @@ def _base(
         return None
     try:
         factor = scale_factor(part, slot, stand_in, book.files[slot.role], library)
-        load = load_of(lines, gives(stand_in) * factor, stand_in.hold, library)
+        area = gives(stand_in) * factor
+        load = load_of(lines, area, stand_in.hold, library, _cooked_first(dish))
     except SnaboError:
         return None
     return BaseView(
@@ -75,12 +81,18 @@ def _base(
         tuple(
             LayerView(
                 each.line.id, each.line.food_name, each.line.grams or 0.0, each.free_water,
-                each.topping.heat, _drier(each.topping.drier, library),
+                each.topping.heat, "" if each.cooked_first else _drier(each.topping.drier, library),
+                each.cooked_first,
             )
             for each in load.laid
         ),
         tuple(line.food_name for line in load.unknown),
     )  # fmt: skip
+
+
+def _cooked_first(dish: Dish) -> frozenset[str]:
+    steps = [step for step in dish.method if step.technique in _DRYING]
+    return frozenset(take.ref for step in steps for take in step.takes)
 
 
 def _on(dish: Dish, part: Part, slot: Slot) -> list[Line]:
@@ -96,7 +108,10 @@ def _words(load: Load) -> list[str]:
     found = [worded(f"base_{load.verdict}", water=f"{load.water:.1f}")]
     if load.most is not None and load.wettest is not None:
         name = load.wettest.line.food_name
-        found.append(worded("base_most", food=name, grams=grams_text(load.most)))
+        if load.most >= LEAST_ORDERED:
+            found.append(worded("base_most", food=name, grams=grams_text(load.most)))
+        else:
+            found.append(worded("base_first", food=name))
     if load.too_heavy:
         words = worded("base_heavy", weight=f"{load.weight:.0f}", carries=f"{load.carries:.0f}")
         found.append(words)

@@ -19,16 +19,16 @@ class Demo(TestCase):
         self.load()
         self.load()
         self.assertEqual((Household.objects.count(), User.objects.count()), (1, 1))
-        self.assertEqual(Dish.objects.count(), 3)
+        self.assertEqual(Dish.objects.count(), 5)
         cooked = Dish.objects.get(runs__isnull=False)
         events = cooked.runs.get().events.all()
         self.assertEqual({e.payload["step"] for e in events}, {"start", "heat", "press"})
         Dish.objects.exclude(id=cooked.id).first().delete()
         self.load("--reset")
-        self.assertEqual(Dish.objects.count(), 3)
+        self.assertEqual(Dish.objects.count(), 5)
         self.assertEqual(Household.objects.count(), 1)
 
-    def test_a_lid_a_crumb_and_a_thickened_sauce(self) -> None:
+    def test_the_dishes_hold_six_roles(self) -> None:
         self.load()
         roles = {
             slot["role"]
@@ -36,4 +36,4 @@ class Demo(TestCase):
             for part in dish.draft["parts"]
             for slot in part["slots"]
         }
-        self.assertEqual(roles, {"mash", "crumb", "thickener"})
+        self.assertEqual(roles, {"mash", "crumb", "thickener", "crust", "binder", "long_noodle"})

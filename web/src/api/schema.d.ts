@@ -2694,6 +2694,7 @@ export interface components {
             free_water: number;
             heat: string;
             drier: string;
+            cooked_first: boolean;
         };
         /**
          * MethodRequest

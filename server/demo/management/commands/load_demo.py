@@ -4,13 +4,14 @@ import uuid
 from pathlib import Path
 from typing import Any
 
+import msgspec
 from django.core.management.base import BaseCommand, CommandParser
 from django.db import transaction
 
 from accounts.models import Household, User
 from dishes.models import Dish
 from dishes.services import RecipeText, add_dish, keep_version, read_text
-from foods.models import LearnedReading, OwnFood, OwnMeasure, OwnName
+from foods.models import LearnedReading, OwnFood, OwnMeasure, OwnName, OwnStandIn
 from foods.own import (
     ImportForm,
     MeasureForm,
@@ -26,6 +27,7 @@ from snabo_core.errors import SnaboError
 from snabo_core.foods import library
 from snabo_core.plate import Exclusion
 from snabo_core.plate.eaters import schools
+from snabo_core.plate.pans import Pan
 from snabo_core.swaps.book import book
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.views.preview import PreviewRequest
@@ -40,7 +42,13 @@ PEOPLE = (
     ("Jory", "no_added_oil", ("added oil",)),
     ("Tove", "low_carb", ("coriander",)),
 )
-COOKED, OTHERS = "mackerel-pot.txt", ("tarragon-chicken.txt", "cod-crumb.txt")
+COOKED = "mackerel-pot.txt"
+OTHERS = ("tarragon-chicken.txt", "cod-crumb.txt", "mushroom-tart.txt", "pork-patties.txt")
+PANS = (
+    Pan("blue tin", "round", 28.0, 3.0),
+    Pan("deep dish", "rectangle", 30.0, 7.0, 20.0),
+    Pan("muffin tin", "wells", 7.0, 3.0, wells=12),
+)
 # Foods from labels that nobody ever printed, a measure and a name of the household's.
 OWN_FOODS = "own-foods.csv"
 LADLE = MeasureForm("lentils", "ladle", 110.0)
@@ -66,7 +74,9 @@ class Command(BaseCommand):
             return
         if known is not None:
             self._remove(known)
-        household = Household.objects.create(name=HOUSEHOLD, microwave_watts=800)
+        household = Household.objects.create(
+            name=HOUSEHOLD, microwave_watts=800, pans=[msgspec.to_builtins(pan) for pan in PANS]
+        )
         User.objects.create_user(NAME, password=PASSWORD, household=household)
         for name, school, exclusions in PEOPLE:
             preset = schools()[school]
@@ -87,7 +97,7 @@ class Command(BaseCommand):
         household = user.household
         user.delete()
         if household is not None:
-            for kind in (Eater, OwnFood, OwnMeasure, OwnName, LearnedReading):
+            for kind in (Eater, OwnFood, OwnMeasure, OwnName, OwnStandIn, LearnedReading):
                 kind.objects.of(household).delete()
             for dish in Dish.objects.of(household):
                 dish.runs.all().delete()

@@ -15,28 +15,18 @@ export function ToppingLoad({ base }: { base: BaseView }): JSX.Element {
           {words}
         </p>
       ))}
-      <table className="facts">
-        <thead>
-          <tr>
-            <th scope="col">from the base up</th>
-            <th scope="col">water set free</th>
-            <th scope="col">in the heat</th>
-            <th scope="col">drier</th>
-          </tr>
-        </thead>
-        <tbody>
-          {base.layers.map((layer) => (
-            <tr key={layer.line_id}>
-              <th scope="row">
-                {withUnit(layer.grams, 'g')} {layer.name}
-              </th>
-              <td>{withUnit(layer.free_water, 'g')}</td>
-              <td>{layer.heat}</td>
-              <td>{layer.drier}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <ol className={styles.layers} aria-label="From the base up">
+        {base.layers.map((layer) => (
+          <li key={layer.line_id}>
+            <b>
+              {withUnit(layer.grams, 'g')} {layer.name}
+            </b>{' '}
+            {layer.free_water >= 0.5 && `sets ${withUnit(layer.free_water, 'g')} of water free; `}
+            {layer.cooked_first ? 'cooked first' : layer.heat}.
+            {layer.drier && <span className="soft"> Drier: {layer.drier}.</span>}
+          </li>
+        ))}
+      </ol>
       {base.unknown.length > 0 && (
         <p className="soft">
           Nobody here knows how {base.unknown.join(', ')} behaves on a base; its weight counts, its

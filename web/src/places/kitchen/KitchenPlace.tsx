@@ -229,7 +229,6 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
           options={SALTS.map((kind) => [kind, kind] as const)}
           onPick={(salt_kind) => setSettings({ ...settings, salt_kind })}
         />
-        <Pans pans={settings.pans} onChange={(pans) => setSettings({ ...settings, pans })} />
         <Missing
           missing={settings.missing}
           onChange={(missing) => setSettings({ ...settings, missing })}
@@ -259,6 +258,7 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
             ))}
           </div>
         </div>
+        <Pans pans={settings.pans} onChange={(pans) => setSettings({ ...settings, pans })} />
       </div>
       <Button type="submit" variant="contained" disabled={save.isPending}>
         Save
