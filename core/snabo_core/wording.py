@@ -91,6 +91,10 @@ TEMPLATES: dict[str, str] = {
     "take the drier ones.",
     "base_heavy": "They weigh {weight} g on 100 cm², more than the {carries} g it carries in the "
     "hand: serve it with a fork.",
+    "one_egg": "1 egg",
+    "whole_eggs": "{count} eggs",
+    "part_of_an_egg": "beaten, part of one",
+    "eggs_and_rest": "{count} and {rest} g of another, beaten",
     "binding": "{eggs} eggs’ worth of binding: {hold}",
     "offer": "{role}: {grams} g {food}",
     "offer_of_several": "{role}: {grams} g, {food} and {more} more",

@@ -184,8 +184,8 @@ class Toppings(unittest.TestCase):
         )
         for method, words in (
             ("Scatter over the mushrooms and onions and bake for 20 minutes.", "cook what lies"),
-            ("Sauté the mushrooms and onions for 10 minutes. Scatter them over and bake for "
-             "20 minutes.", "the middle goes soft"),
+            (("Sauté the mushrooms and onions for 10 minutes. Scatter them over and bake for "
+             "20 minutes."), "the middle goes soft"),
         ):  # fmt: skip
             with self.subTest(method=method):
                 brought = propose_slots(read_recipe(text + method, FOODS), book(), FOODS)

@@ -15,10 +15,9 @@ from typing import Literal
 from snabo_core.book import entries_of
 from snabo_core.dish import Line
 from snabo_core.errors import BadInput
-from snabo_core.swaps.scaling import cooked
+from snabo_core.swaps.scaling import EGG_GRAMS, cooked
 from snabo_core.swaps.stand_ins import StandIn
 
-EGG_GRAMS = 50.0
 # Where the recipe's driver differs by less than this share, eggs and herbs stay as they are.
 HEADS_DIFFER = 0.25
 # Roles whose doughs are vegetables held together, and the share of water from which they are wet.

@@ -16,7 +16,7 @@ from snabo_core.swaps.sauces import liquid_of, power_of, sauce_lines, thickness_
 from snabo_core.water import Ledger, Step, predict
 from snabo_core.water.steps import BAKED
 from snabo_core.water.thermal import density
-from snabo_core.wording import Message, grams_text, say
+from snabo_core.wording import Message, grams_text, say, worded
 
 # What lies between the pieces of a crumb and takes no room of its own.
 BETWEEN = {"fat_dairy", "oil", "salt", "spice", "herb", "egg", "stock", "drink", "dairy",
@@ -24,6 +24,8 @@ BETWEEN = {"fat_dairy", "oil", "salt", "spice", "herb", "egg", "stock", "drink",
 SCALE_DOUBT = 0.02
 # Grams of water in 100 g up to which a grain or a noodle is dry, and fresh pasta not.
 DRY_WATER = 20.0
+# A large egg without its shell, and how far from a whole one still counts as one: a fifth.
+EGG_GRAMS, NEAR_WHOLE = 50.0, 0.2
 # What is left where somebody takes less of a starch, as a first step.
 HALF = 0.5
 NAMESPACE = uuid.UUID("6f1c8a52-6a54-4c0f-9a43-1a3a0d0a7f10")
@@ -41,12 +43,24 @@ def line_of(item: StandInLine, factor: float, identity: str, foods: Library) -> 
         food=food.key,
         form=item.form,
         food_name=food.name,
-        preparation=item.preparation,
+        preparation=_eggs(grams) if item.food == "egg" else item.preparation,
         grams_low=grams * (1 - SCALE_DOUBT),
         grams=grams,
         grams_high=grams * (1 + SCALE_DOUBT),
         reason=say(Message("scaled")),
     )
+
+
+def _eggs(grams: float) -> str:
+    """Return how many eggs so much is: whole ones where it is near to them, else with the rest."""
+    count = grams / EGG_GRAMS
+    whole = round(count)
+    if whole >= 1 and abs(count - whole) <= NEAR_WHOLE:
+        return worded("one_egg") if whole == 1 else worded("whole_eggs", count=str(whole))
+    rest = grams_text(grams - int(count) * EGG_GRAMS)
+    if count < 1:
+        return worded("part_of_an_egg")
+    return worded("eggs_and_rest", count=str(int(count)), rest=rest)
 
 
 def base_lines(items: Sequence[StandInLine], foods: Library) -> list[Line]:

@@ -15,6 +15,21 @@ Basis = Literal["cooked_mass", "loose_volume", "thickening_power", "units"]
 Hold = Literal["", "crumbles", "fork", "slice", "rubbery"]
 HOLDS: tuple[Hold, ...] = ("", "crumbles", "fork", "slice", "rubbery")
 
+# What a step is done in and has to be washed after it; common practice, no source.
+WASHED = {
+    **dict.fromkeys(("mix", "whisk", "knead", "fold", "mash", "salt", "toss", "microwave"), "bowl"),
+    **dict.fromkeys(("blend", "rice", "grind"), "machine"),
+    **dict.fromkeys(("boil", "simmer", "reduce", "absorb"), "saucepan"),
+    **dict.fromkeys(
+        ("dry_in_pan", "dry_saute", "saute", "sear", "fry", "sweat", "melt", "hold_back"), "pan"
+    ),
+    **dict.fromkeys(("bake", "roast", "grill", "toast"), "tray"),
+    **dict.fromkeys(("press", "drain"), "cloth or sieve"),
+    "steam": "steamer",
+    "soak": "bowl",
+    "grate": "grater",
+}
+
 
 @dataclass(frozen=True)
 class Keeping:
@@ -93,6 +108,11 @@ class StandIn:
     def band(self) -> tuple[float, float] | None:
         """The band of the finished part."""
         return self.steps[-1].band
+
+    @property
+    def vessels(self) -> int:
+        """How many things there are to wash: one for each that a step is done in."""
+        return len({WASHED[step.technique] for step in self.steps if step.technique in WASHED})
 
     @property
     def hands_on_minutes(self) -> float:

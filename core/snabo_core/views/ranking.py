@@ -112,6 +112,10 @@ class CandidateView:
     missing: tuple[str, ...] = ()
     # the household has had enough of its family
     tired: bool = False
+    # things to wash after it
+    vessels: int = 0
+    # its own steps may leave it wetter than right: weigh it
+    may_end_wet: bool = False
 
 
 @dataclass(frozen=True)
@@ -225,6 +229,8 @@ def ranking(
                     for name in item.missing
                 ),
                 tired=item.tired,
+                vessels=item.stand_in.vessels,
+                may_end_wet=end.enough is not None and end.high > end.enough,
             )
         )
     name = book.roles[slot.role].name

@@ -2860,6 +2860,8 @@ export interface components {
             texture_gap: number | null;
             missing: string[];
             tired: boolean;
+            vessels: number;
+            may_end_wet: boolean;
         };
         /**
          * DecidingReach

@@ -48,6 +48,15 @@ function Why({ item }: { item: CandidateView }): JSX.Element {
       {item.missing.map((words) => (
         <b key={words}> {words}</b>
       ))}
+      {item.may_end_wet && <b> It may end wet: weigh it.</b>}
+      <span className={styles.marks}>
+        {item.eaters.map((eater) => (
+          <span key={eater.id} className={eater.suits ? '' : styles.bad}>
+            {eater.suits ? '● suits' : '▲ not for'} {eater.name}
+          </span>
+        ))}
+        <span>{item.vessels} to wash</span>
+      </span>
     </>
   );
 }
@@ -143,6 +152,8 @@ function OrderChoice({
   );
 }
 
+const ALL = 'All families';
+
 /** Whether a choice is a stand-in or one of the ways to make it. */
 function isChosen(key: string, standIn: string): boolean {
   return key === standIn || key.startsWith(`${standIn}.`);
@@ -154,7 +165,11 @@ export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Elem
   const [order, setOrder] = useState<Order>('best');
   const wantAgain = useWantAgain();
   const ranking = useQuery(rankQuery(draft.sequence, draft.document, part.id, slot.id, readings));
-  const list = ordered(ranking.data?.candidates ?? [], order);
+  const [family, setFamily] = useState(ALL);
+  const every = ranking.data?.candidates ?? [];
+  const families = [...new Set(every.map((item) => item.family))].sort();
+  const shown = families.includes(family) ? every.filter((i) => i.family === family) : every;
+  const list = ordered(shown, order);
   const suited = list.filter((item) => !item.excluded).length;
   const chosenKey = slot.choice?.stand_in ?? '';
   return (
@@ -168,7 +183,22 @@ export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Elem
             {suited} of {list.length} contain nothing anyone avoids
           </small>
         )}
-        {list.length > 1 && <OrderChoice order={order} onOrder={setOrder} />}
+        {families.length > 1 && (
+          <Select
+            size="small"
+            value={families.includes(family) ? family : ALL}
+            onChange={(event) => setFamily(event.target.value)}
+            inputProps={{ 'aria-label': 'Family of the stand-ins' }}
+            sx={{ '& .MuiSelect-select': { py: 0.4 } }}
+          >
+            {[ALL, ...families].map((name) => (
+              <MenuItem key={name} value={name}>
+                {name}
+              </MenuItem>
+            ))}
+          </Select>
+        )}
+        {every.length > 1 && <OrderChoice order={order} onOrder={setOrder} />}
       </div>
       {ranking.error && <Notice bad>{sentence(ranking.error)}</Notice>}
       {wantAgain.error && <Notice bad>{sentence(wantAgain.error)}</Notice>}
