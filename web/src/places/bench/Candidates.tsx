@@ -39,7 +39,7 @@ function Why({ item }: { item: CandidateView }): JSX.Element {
         <b className={styles.bad}>{item.why} </b>
       ) : (
         <b>
-          <span className={styles.family}>{item.family}.</span> {item.why}{' '}
+          <span className={styles.family}>{item.family}.</span> {item.suits === 0 && `${item.why} `}
         </b>
       )}
       {item.tired && <b>You said: not again. </b>}
@@ -52,7 +52,7 @@ function Why({ item }: { item: CandidateView }): JSX.Element {
       <span className={styles.marks}>
         {item.eaters.map((eater) => (
           <span key={eater.id} className={eater.suits ? '' : styles.bad}>
-            {eater.suits ? '● suits' : '▲ not for'} {eater.name}
+            {eater.suits ? `● suits ${eater.name}` : `▲ past ${eater.name}’s limits`}
           </span>
         ))}
         <span>{item.vessels} to wash</span>
