@@ -141,7 +141,7 @@ def _check(problem: Problem) -> None:
 
 
 def _check_parts(problem: Problem) -> None:
-    known = {item.id for item in (*problem.lines, *problem.slots)}
+    known = {line.id for line in problem.lines} | {slot.id for slot in problem.slots}
     for part in problem.parts:
         named = [*(part.lines or []), *(part.slots or []), *([part.driver] if part.driver else [])]
         for name in named:
