@@ -39,6 +39,41 @@ def bench(page: Page) -> None:
     open_dish(page, "mackerel pot")
 
 
+def crust(page: Page) -> None:
+    """A crust chosen, with what lies on it."""
+    open_dish(page, "mushroom and onion tart")
+    page.locator('button[aria-label^="Crust:"]').click()
+    page.get_by_role("button", name="Choose Pressed celeriac", exact=True).click()
+    page.get_by_role("heading", name="What lies on it").wait_for()
+    page.wait_for_load_state("networkidle")
+
+
+def noodles(page: Page) -> None:
+    open_dish(page, "pork patties")
+    page.get_by_role("heading", name="Stand-ins").scroll_into_view_if_needed()
+    page.get_by_role("button", name="Choose Konjac noodles").wait_for()
+
+
+def crumbs(page: Page) -> None:
+    """A stand-in of a crumb, opened."""
+    open_dish(page, "Cod and tomatoes")
+    page.get_by_role("button", name="▸ Seeds and yeast flakes").click()
+    page.get_by_text("In the dish").scroll_into_view_if_needed()
+
+
+def stand_ins(page: Page) -> None:
+    """Own stand-ins, one of them kept from a part a moment ago."""
+    open_dish(page, "pork patties")
+    page.locator('button[aria-label^="Patties:"]').click()
+    page.get_by_role("button", name="Choose Chickpea flour paste").click()
+    page.get_by_role("button", name="Keep as our stand-in").click()
+    page.get_by_label("Name it").fill("Weir-house binder")
+    page.get_by_role("button", name="Keep", exact=True).click()
+    page.get_by_role("link", name="Your stand-ins").click()
+    page.get_by_role("button", name="Change Weir-house binder").click()
+    page.get_by_role("button", name="Keep it").wait_for()
+
+
 def recipe(page: Page) -> None:
     open_dish(page, "mackerel pot", "Recipe")
     page.get_by_role("heading", name="Steps").wait_for()
@@ -151,12 +186,6 @@ def label(page: Page) -> None:
     page.wait_for_load_state("networkidle")
 
 
-def line_swaps(page: Page) -> None:
-    open_dish(page, "mackerel pot")
-    page.get_by_role("button", name="Replace butter").last.click()
-    page.get_by_role("region", name="Instead of butter").wait_for()
-
-
 def stay(_page: Page) -> None:
     pass
 
@@ -165,8 +194,9 @@ SHOTS: dict[str, tuple[Callable[[Page], None], dict[str, int], str]] = {
     "dishes": (stay, WIDE, "light"),
     "bring": (bring, WIDE, "light"),
     "bench": (bench, WIDE, "light"),
-    "bench-evening": (bench, WIDE, "dark"),
-    "bench-phone": (bench, PHONE, "light"),
+    "bench-evening": (crust, WIDE, "dark"),
+    "bench-phone": (noodles, PHONE, "light"),
+    "stand-in": (crumbs, WIDE, "light"),
     "recipe": (recipe, WIDE, "light"),
     "recipe-phone": (recipe_step, PHONE, "light"),
     "recipe-print": (printed, PAPER, "light"),
@@ -176,8 +206,7 @@ SHOTS: dict[str, tuple[Callable[[Page], None], dict[str, int], str]] = {
     "compare": (compare, WIDE, "light"),
     "explained": (explained, WIDE, "light"),
     "foods-label": (label, WIDE, "light"),
-    "foods-conversions": (drawer("Conversions"), WIDE, "light"),
-    "line-swaps": (line_swaps, WIDE, "light"),
+    "stand-ins-own": (stand_ins, WIDE, "light"),
     "kitchen": (place("Kitchen"), WIDE, "light"),
     "water": (water, WIDE, "light"),
     "water-phone": (lambda page: open_dish(page, "mackerel pot", "Water"), PHONE, "light"),

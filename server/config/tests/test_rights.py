@@ -69,7 +69,16 @@ class Neighbours(KitchenCase):
         sign_in = SignIn.objects.create(
             user=User.objects.get(username="cook"), session_key="x", device="a browser"
         )
+        entry = {
+            "key": "", "name": "Ours", "family": "", "driver": "", "expectation": "", "texture": {},
+            "smell": "", "taste": "", "evidence": "", "lines": [{"food": "swede", "grams": 500}],
+            "step": [],
+        }  # fmt: skip
+        stand_in = {"id": weigh["client_id"], "own": {"role": "mash", "stand_in": entry}}
+        kept = self.send("post", "stand-ins", stand_in).json()
         attempts = [
+            ("delete", f"stand-ins/{kept['id']}", None),
+            ("post", f"stand-ins/{kept['id']}/restore", None),
             ("delete", f"sign-ins/{sign_in.uid}", None),
             ("post", f"dishes/{dish}/versions/1/food", paste),
             ("delete", f"homemade/{made['id']}", None),
