@@ -44,8 +44,10 @@ def crust(page: Page) -> None:
     open_dish(page, "mushroom and onion tart")
     page.locator('button[aria-label^="Crust:"]').click()
     page.get_by_role("button", name="Choose Pressed celeriac", exact=True).click()
-    page.get_by_role("heading", name="What lies on it").wait_for()
+    lies = page.get_by_role("heading", name="What lies on it")
+    lies.wait_for()
     page.wait_for_load_state("networkidle")
+    lies.evaluate("heading => heading.scrollIntoView()")
 
 
 def noodles(page: Page) -> None:
