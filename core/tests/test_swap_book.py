@@ -132,6 +132,13 @@ class Measures(unittest.TestCase):
     def test_what_nobody_measured_counts_whole(self) -> None:
         self.assertEqual(slot_of("mash", line("x", 300, "cod"), line("y", 50, "butter"))[0], 350)
 
+    def test_what_is_a_swap_already_covers_as_the_book_says(self) -> None:
+        crust = BOOK.stand_in("crust", "pressed_cauliflower")
+        area, _ = slot_of("crust", line("x", 590, "cauliflower"), line("y", 100, "egg"))
+        self.assertAlmostEqual(area, gives(crust), places=6)
+        millilitres, _ = slot_of("long_noodle", line("x", 400, "courgette"))
+        self.assertAlmostEqual(millilitres, 550, places=6)
+
     def test_fresh_crumbs_bind_less_than_dry(self) -> None:
         dry = slot_of("binder", line("x", 80, "breadcrumbs", form="dry"))[0]
         fresh = slot_of("binder", line("x", 80, "breadcrumbs", form="fresh"))[0]

@@ -203,7 +203,24 @@ def units_of(part: Part, slot: Slot, role_file: RoleFile, foods: Library) -> flo
             counted += grams / each
         else:
             rest += grams
-    return counted or rest / role_file.measure.get("any", 1.0)
+    if counted:
+        return counted
+    return _of_a_swap(part, slot, role_file) or rest / role_file.measure.get("any", 1.0)
+
+
+def _of_a_swap(part: Part, slot: Slot, role_file: RoleFile) -> float | None:
+    """Return what a slot comes to that is a swap as it was brought, None where it is none.
+
+    A head of cauliflower covers what the book's pressed cauliflower does.
+    """
+    every = [one for item in role_file.stand_ins for one in (item, *item.ways)]
+    heaviest = sorted(slot_lines(part, slot), key=lambda line: -(line.grams or 0.0))
+    for line in heaviest:
+        made = next((one for one in every if one.driver == line.food), None)
+        if made is not None and made.basis in {"cooked_mass", "units"}:
+            driver = sum(item.grams for item in made.lines if item.food == made.driver)
+            return (line.grams or 0.0) / driver * gives(made)
+    return None
 
 
 def _volume(lines: Sequence[Line], foods: Library) -> float:
