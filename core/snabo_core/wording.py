@@ -103,6 +103,8 @@ TEMPLATES: dict[str, str] = {
     "{long} by {short} cm",
     "covers_thick": "{covers}, {thickness} mm thick",
     "fits_pan": "{thick}; in your {pan} it lies {lies} mm thick",
+    "layers_in": "{covers}; {layers} whole layers in your {pan}, {left} cm² left over",
+    "in_wells": "Fills {wells} wells of your {pan} with {grams} g each, {net} g net carbs a piece",
     "makes_pieces": "Makes {pieces} of {grams} g each",
     "makes_one": "Makes one of {grams} g",
     "fills": "Fills {amount} ml on the plate",

@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 
 from snabo_core.errors import BadInput
 from snabo_core.plate.pans import Pan, check_pan
+from snabo_core.swaps.book import book
 from snabo_core.swaps.pans import (
     Shape,
     area_from,
@@ -16,6 +17,7 @@ from snabo_core.swaps.pans import (
     layers_in,
     rolls_from,
     round_of,
+    shape_of,
     sheet_of,
     thickness_in,
     wells_of,
@@ -86,6 +88,22 @@ class Geometry(unittest.TestCase):
         self.assertEqual(shape_words(Shape(3, "pieces", piece_grams=80)), "Makes 3 of 80 g each")
         self.assertEqual(shape_words(Shape(1, "pieces", piece_grams=80)), "Makes one of 80 g")
         self.assertEqual(shape_words(Shape(950, "ml")), "Fills 950 ml on the plate")
+
+    def test_a_bread_in_wells_and_sheets_in_a_dish(self) -> None:
+        pans = (ROUND, DISH, TIN)
+        bread = book().stand_in("quick_bread", "coconut_flour_bread")
+        shape = shape_of(bread, book().files["quick_bread"], 2.0, 740, pans)
+        # 762 g of dough at 1.05 g/mL over wells of 87 mL.
+        self.assertEqual(shape.wells.wells if shape.wells else 0, 9)
+        self.assertRegex(
+            shape_words(shape),
+            r"Fills 9 wells of your muffin tin with 8\d g each, \d\.\d g net carbs a piece",
+        )
+        planks = book().stand_in("sheet", "courgette_planks")
+        shape = shape_of(planks, book().files["sheet"], 2.0, 1200, pans)
+        # 1800 cm2 over 600: three layers and nothing over.
+        self.assertIn("3 whole layers in your deep dish, 0 cm² left over", shape_words(shape))
+        self.assertEqual(shape_words(shape_of(bread, book().files["quick_bread"], 1, 370)), "")
 
     def test_bad_input(self) -> None:
         for wrong in (

@@ -12,8 +12,12 @@ from dataclasses import dataclass
 from snabo_core.errors import BadInput
 from snabo_core.plate.pans import Pan
 from snabo_core.swaps.book import RoleFile, StandIn
-from snabo_core.swaps.scaling import gives
+from snabo_core.swaps.scaling import cooked, gives
+from snabo_core.water.steps import BAKED
+from snabo_core.water.thermal import density
 
+# Roles that can be baked in a tin with wells.
+IN_WELLS = {"quick_bread", "batter"}
 # A sheet's long side over its short one, as baking trays have it; common practice.
 SHEET_RATIO = 4 / 3
 
@@ -132,7 +136,8 @@ class Shape:
 
     `units` of the role's `unit`; for an area the round, the square and the sheet that it makes,
     cm, and its thickness, mm, with the household's pan that fits and how thick it lies there; for
-    pieces the grams of one.
+    sheets the whole layers in that pan; for pieces the grams of one; for what is baked in wells how
+    many it fills, and the net carbs of one.
     """
 
     units: float
@@ -144,6 +149,9 @@ class Shape:
     piece_grams: float | None = None
     pan: str = ""
     lies_mm: float | None = None
+    layers: Layers | None = None
+    wells: Wells | None = None
+    well_net_carbs: float = 0.0
 
 
 def round_of(area_cm2: float) -> float:
@@ -177,11 +185,34 @@ def shape_of(
     if role_file.unit == "cm2":
         thick = stand_in.thickness_mm
         found = fitting(pans, units, thick) if thick is not None else None
+        deep = next((pan for pan in pans if pan.kind in {"rectangle", "square"}), None)
+        if role_file.role == "sheet" and deep is not None:
+            return Shape(
+                units, "cm2", round_of(units), math.sqrt(units), sheet_of(units),
+                pan=deep.name, layers=layers_in(deep, units),
+            )  # fmt: skip
         return Shape(
             units, "cm2", round_of(units), math.sqrt(units), sheet_of(units), thick,
             pan=found[0].name if found else "", lies_mm=found[1] if found else None,
         )  # fmt: skip
+    if role_file.role in IN_WELLS:
+        return _in_wells(stand_in, role_file, factor, units, pans)
     if role_file.unit == "pieces":
         whole = max(1, round(units))
         return Shape(whole, "pieces", piece_grams=finished / whole)
     return Shape(units, role_file.unit)
+
+
+def _in_wells(
+    stand_in: StandIn, role_file: RoleFile, factor: float, units: float, pans: Sequence[Pan]
+) -> Shape:
+    """Return what a batter or a quick bread fills of the household's tin with wells."""
+    tin = next((pan for pan in pans if pan.kind == "wells"), None)
+    if tin is None:
+        return Shape(units, role_file.unit)
+    points = cooked(stand_in).points
+    raw = [point.state for point in points if point.technique not in BAKED][-1]
+    done = points[-1].state
+    filled = wells_of(tin, raw.mass * factor, density(raw) / 1000)
+    net = (done.sugars + done.starch) * factor / filled.wells
+    return Shape(units, role_file.unit, pan=tin.name, wells=filled, well_net_carbs=net)

@@ -40,22 +40,13 @@ def reheating_words(reheat: Reheating | None) -> str:
 
 def shape_words(shape: Shape) -> str:
     """Return what a scaled stand-in comes to; empty where its grams say it already."""
-    if shape.sheet_cm is not None and shape.round_cm is not None and shape.square_cm is not None:
-        long, short = shape.sheet_cm
-        covers = worded(
-            "covers",
-            area=f"{round(shape.units, -1):.0f}",
-            round=f"{shape.round_cm:.0f}",
-            square=f"{shape.square_cm:.0f}",
-            long=f"{long:.0f}",
-            short=f"{short:.0f}",
-        )
-        if shape.thickness_mm is None:
-            return covers
-        thick = worded("covers_thick", covers=covers, thickness=f"{shape.thickness_mm:g}")
-        if not shape.pan:
-            return thick
-        return worded("fits_pan", thick=thick, pan=shape.pan, lies=f"{shape.lies_mm or 0:.0f}")
+    if shape.sheet_cm is not None:
+        return _area_words(shape, shape.sheet_cm)
+    if shape.wells is not None:
+        return worded(
+            "in_wells", pan=shape.pan, wells=f"{shape.wells.wells}",
+            grams=f"{shape.wells.each_grams:.0f}", net=f"{shape.well_net_carbs:.1f}",
+        )  # fmt: skip
     if shape.unit == "pieces" and shape.piece_grams is not None:
         grams = f"{shape.piece_grams:.0f}"
         if shape.units == 1:
@@ -64,3 +55,22 @@ def shape_words(shape: Shape) -> str:
     if shape.unit == "ml":
         return worded("fills", amount=f"{round(shape.units, -1):.0f}")
     return ""
+
+
+def _area_words(shape: Shape, sheet_cm: tuple[float, float]) -> str:
+    long, short = sheet_cm
+    covers = worded(
+        "covers", area=f"{round(shape.units, -1):.0f}", round=f"{shape.round_cm or 0:.0f}",
+        square=f"{shape.square_cm or 0:.0f}", long=f"{long:.0f}", short=f"{short:.0f}",
+    )  # fmt: skip
+    if shape.layers is not None:
+        return worded(
+            "layers_in", covers=covers, pan=shape.pan, layers=f"{shape.layers.layers}",
+            left=f"{round(shape.layers.left_cm2, -1):.0f}",
+        )  # fmt: skip
+    if shape.thickness_mm is None:
+        return covers
+    thick = worded("covers_thick", covers=covers, thickness=f"{shape.thickness_mm:g}")
+    if not shape.pan:
+        return thick
+    return worded("fits_pan", thick=thick, pan=shape.pan, lies=f"{shape.lies_mm or 0:.0f}")
