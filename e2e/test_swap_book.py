@@ -38,17 +38,32 @@ Boil the spaghetti. Simmer the bulgur for 12 minutes.
 """
 
 
+TART = """Ferry house tart
+Serves 4
+
+Crust
+320 g shortcrust
+
+Topping
+250 g mushrooms, sliced
+120 g mozzarella
+"""
+
+
 class SwapBook(BrowserCase):
     """One dish with many roles."""
 
     def setUp(self) -> None:
         super().setUp()
         self.sign_in()
+        self.bring(FERRY, "Ferry house supper")
+
+    def bring(self, text: str, title: str) -> None:
         self.page.goto(f"{self.live_server_url}/bring")
-        self.page.get_by_role("textbox").first.fill(FERRY)
+        self.page.get_by_role("textbox").first.fill(text)
         self.page.get_by_role("button", name="Read it").click()
         self.page.get_by_role("button", name="Put it on the Bench").click()
-        expect(self.page.get_by_role("heading", name="Ferry house supper")).to_be_visible()
+        expect(self.page.get_by_role("heading", name=title)).to_be_visible()
 
     def part(self, name: str) -> None:
         self.page.locator(f'button[aria-label^="{name}:"]').click()
@@ -134,3 +149,32 @@ class SwapBook(BrowserCase):
         page.get_by_role("button", name="Bring all of it in").click()
         expect(page.get_by_text("The pack is in: 1 stand-ins.")).to_be_visible()
         expect(page.get_by_role("button", name="Change Ferry kohlrabi")).to_be_visible()
+
+    def test_the_pan_that_fits_what_lies_on_it_and_a_bigger_head(self) -> None:
+        page = self.page
+        page.get_by_role("link", name="Kitchen").click()
+        page.get_by_label("Name of the pan").fill("blue tin")
+        page.get_by_label("Across cm").fill("29")
+        page.get_by_label("Depth cm").fill("3")
+        page.get_by_role("button", name="Add this pan").click()
+        page.get_by_role("button", name="Save", exact=True).click()
+        expect(page.get_by_text("Saved; every dish follows.")).to_be_visible()
+        self.bring(TART, "Ferry house tart")
+        self.part("Crust")
+        page.get_by_role("button", name="▸ Pressed cauliflower").click()
+        expect(
+            page.get_by_text(re.compile(r"in your blue tin it lies \d+ mm thick"))
+        ).to_be_visible()
+        self.choose("Pressed cauliflower")
+        lies = page.get_by_role("region", name="What lies on it")
+        expect(lies).to_contain_text(re.compile(r"Up to \d+ g of mushroom and no more"))
+        expect(lies).to_contain_text("Blot the mozzarella")
+        page.get_by_role("button", name="Mine weighs something else").click()
+        page.get_by_label("Vegetable, trimmed, g").fill("99999")
+        page.get_by_role("button", name="Go by it").click()
+        expect(page.get_by_text(re.compile("Weigh it again"))).to_be_visible()
+        page.get_by_label("Vegetable, trimmed, g").fill("900")
+        page.get_by_role("button", name="Go by it").click()
+        expect(page.locator(".was-becomes")).to_contain_text(re.compile(r"900 g\s*cauliflower"))
+        page.keyboard.press("u")
+        expect(page.locator(".was-becomes")).not_to_contain_text("900 g")

@@ -234,6 +234,7 @@ class Toppings(unittest.TestCase):
         self.assertEqual(base.verdict, "wet")
         self.assertRegex(base.words[1], r"Up to \d+ g of passata and no more\.")
         self.assertEqual([layer.name for layer in base.layers][-1], "rocket")
+        self.assertIn("Blot the mozzarella between papers before it goes on.", base.words)
         self.assertEqual(base.unknown, ("grapes",))
 
     def test_bad_input(self) -> None:

@@ -15,6 +15,7 @@ from snabo_core.swaps.pans import (
     deep_enough,
     fitting,
     layers_in,
+    piece_of,
     rolls_from,
     round_of,
     shape_of,
@@ -22,7 +23,8 @@ from snabo_core.swaps.pans import (
     thickness_in,
     wells_of,
 )
-from snabo_core.swaps.words import shape_words
+from snabo_core.swaps.scaling import cooked
+from snabo_core.swaps.words import piece_words, shape_words
 
 ROUND = Pan("round tin", "round", 28, 3)
 SQUARE = Pan("square tin", "square", 20, 5)
@@ -102,8 +104,32 @@ class Geometry(unittest.TestCase):
         planks = book().stand_in("sheet", "courgette_planks")
         shape = shape_of(planks, book().files["sheet"], 2.0, 1200, pans)
         # 1800 cm2 over 600: three layers and nothing over.
-        self.assertIn("3 whole layers in your deep dish, 0 cm² left over", shape_words(shape))
+        self.assertIn(
+            "3 whole layers in your deep dish, 0 cm² left over; or 16 rolls", shape_words(shape)
+        )
         self.assertEqual(shape_words(shape_of(bread, book().files["quick_bread"], 1, 370)), "")
+
+    def test_what_a_cook_takes_at_a_time(self) -> None:
+        for role, key, words in (
+            ("crust", "pressed_cauliflower", r"A slice of \d\d g has \d\.\d g net carbs"),
+            ("pour_sauce", "cashew_cream", r"A tablespoon, 1[4-7] g, has \d\.\d g net carbs"),
+            ("grating_cheese", "cashew_grate", r"A tablespoon, [5-8] g, has \d\.\d g net carbs"),
+            ("dumpling", "chickpea_dumpling", r"A piece of 25 g has \d\.\d g net carbs"),
+            ("skillet_base", "oat_round", r"A piece of \d\d g has \d+\.\d g net carbs"),
+            ("mash", "swede_mash", "^$"),
+        ):
+            with self.subTest(role=role):
+                item = book().stand_in(role, key)
+                self.assertRegex(piece_words(piece_of(item, book().files[role], 1.0)), words)
+
+    def test_eight_slices_are_the_whole(self) -> None:
+        crust = book().stand_in("crust", "celeriac_crust")
+        piece = piece_of(crust, book().files["crust"], 2.0)
+        done = cooked(crust).finished
+        self.assertAlmostEqual((piece.grams if piece else 0) * 8, done.mass * 2)
+        self.assertAlmostEqual(
+            (piece.net_carbs if piece else 0) * 8, (done.sugars + done.starch) * 2
+        )
 
     def test_bad_input(self) -> None:
         for wrong in (

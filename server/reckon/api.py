@@ -12,13 +12,14 @@ from config.wire import convert
 from dishes.api import DishesView
 from foods.api import number
 from reckon import services
+from snabo_core.dish import Choice
 from snabo_core.views.compare import CompareDishRequest, DishComparison
 from snabo_core.views.explain import Explained, ExplainRequest
 from snabo_core.views.foods import FoodFacts
 from snabo_core.views.line_swaps import LineSwapRequest, LineSwaps
 from snabo_core.views.method import MethodRequest, MethodView
 from snabo_core.views.preview import Preview, PreviewRequest
-from snabo_core.views.ranking import Ranking, RankRequest, RoleView
+from snabo_core.views.ranking import Ranking, RankRequest, RebaseRequest, RoleView
 from snabo_core.views.table import DayRequest, DayView, TableMatrix
 
 
@@ -108,6 +109,16 @@ class DayOfMealsView(APIView):
         """Return every daily limit of every eater after the meals; nothing is stored."""
         wanted = convert(request.data, DayRequest)
         return Response(services.day(household_of(request.user), wanted))
+
+
+class RebaseView(APIView):
+    """A chosen stand-in for a vegetable of another size."""
+
+    @contract("rebase", body=RebaseRequest, answer=Choice)
+    def post(self, request: Request) -> Response:
+        """Return it; nothing is stored."""
+        wanted = convert(request.data, RebaseRequest)
+        return Response(services.rebase(household_of(request.user), wanted))
 
 
 class RolesView(APIView):

@@ -38,7 +38,7 @@ from snabo_core.views.method import MethodRequest, MethodView
 from snabo_core.views.method import method_view as core_method
 from snabo_core.views.preview import Preview, PreviewRequest
 from snabo_core.views.preview import preview as core_preview
-from snabo_core.views.ranking import Ranking, RankRequest, RoleView
+from snabo_core.views.ranking import Ranking, RankRequest, RebaseRequest, RoleView, rebase_choice
 from snabo_core.views.ranking import ranking as core_ranking
 from snabo_core.views.summary import DishSummary
 from snabo_core.views.summary import summary as core_summary
@@ -250,6 +250,16 @@ class _Summaries:
             summary=msgspec.to_builtins(figures), summary_key=key, changed_at=F("changed_at")
         )
         return figures, ""
+
+
+def rebase(household: Household, request: RebaseRequest) -> core.Choice:
+    """Return a chosen stand-in for a vegetable of another size; pure.
+
+    Raises:
+        BadInput: the document breaks its rules, or the weight cannot be.
+    """
+    core.check(request.dish)
+    return rebase_choice(request, book_of(household), library_of(household))
 
 
 def role_views(household: Household) -> list[RoleView]:

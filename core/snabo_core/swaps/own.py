@@ -78,8 +78,9 @@ def checked(own: OwnStandIn, book: Book, foods: Library, key: str = f"{PREFIX}ne
         raise BadInput(f"It has at most {MOST_STEPS} steps.", "step")
     if any(not 0 <= line.grams <= MOST_GRAMS for line in entry.lines):
         raise BadInput("Grams are more than nothing and less than 20 kg.", "lines")
-    if entry.gives is not None and not 0 < entry.gives < 1e6:
-        raise BadInput("What it makes has to be more than nothing.", "gives")
+    for amount in (entry.gives, entry.serves, entry.thickness_mm):
+        if amount is not None and not 0 < amount < 1e6:
+            raise BadInput("What it makes or serves has to be more than nothing.", "gives")
     if entry.way:
         raise BadInput("Write another way down as a stand-in of its own.", "way")
     if any(len(words) > LONGEST_WORDS for words in _texts(entry)):

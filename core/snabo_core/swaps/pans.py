@@ -16,6 +16,8 @@ from snabo_core.swaps.scaling import cooked, gives
 from snabo_core.water.steps import BAKED
 from snabo_core.water.thermal import density
 
+# How long a roll is and how far it goes around its filling, cm; common practice.
+ROLL_CM = (12.0, 9.0)
 # Roles that can be baked in a tin with wells.
 IN_WELLS = {"quick_bread", "batter"}
 # A sheet's long side over its short one, as baking trays have it; common practice.
@@ -150,6 +152,7 @@ class Shape:
     pan: str = ""
     lies_mm: float | None = None
     layers: Layers | None = None
+    rolls: int = 0
     wells: Wells | None = None
     well_net_carbs: float = 0.0
 
@@ -190,6 +193,7 @@ def shape_of(
             return Shape(
                 units, "cm2", round_of(units), math.sqrt(units), sheet_of(units),
                 pan=deep.name, layers=layers_in(deep, units),
+                rolls=rolls_from(units, *ROLL_CM) if "smooth" not in stand_in.texture else 0,
             )  # fmt: skip
         return Shape(
             units, "cm2", round_of(units), math.sqrt(units), sheet_of(units), thick,
@@ -216,3 +220,42 @@ def _in_wells(
     filled = wells_of(tin, raw.mass * factor, density(raw) / 1000)
     net = (done.sugars + done.starch) * factor / filled.wells
     return Shape(units, role_file.unit, pan=tin.name, wells=filled, well_net_carbs=net)
+
+
+@dataclass(frozen=True)
+class Piece:
+    """What a cook takes at a time: its name, its grams and its net carbs."""
+
+    name: str
+    grams: float
+    net_carbs: float
+
+
+# What is cut in eight, what is spooned, and what comes in pieces of so many grams. Common practice.
+SLICES = 8
+SLICED, SPOONED = {"crust", "lid"}, {"pour_sauce", "dressing_body", "spread_cheese"}
+PIECES = {"loaf_base": ("slice", 80.0), "quick_bread": ("slice", 50.0), "dumpling": ("piece", 25.0),
+          "melting_cheese": ("slice", 20.0)}  # fmt: skip
+SPOON_ML = 15.0
+
+
+def piece_of(stand_in: StandIn, role_file: RoleFile, factor: float) -> Piece | None:
+    """Return a slice, a tablespoon or a piece of a stand-in taken `factor` times.
+
+    None where it is eaten by no such measure.
+    """
+    done = cooked(stand_in).finished
+    whole, role = done.mass * factor, role_file.role
+    if role in SLICED:
+        name, grams = "slice", whole / SLICES
+    elif role in SPOONED:
+        name, grams = "spoon", SPOON_ML * density(done) / 1000
+    elif role == "grating_cheese":
+        name, grams = "spoon", SPOON_ML * done.mass / gives(stand_in)
+    elif role in PIECES:
+        name, grams = PIECES[role]
+    elif role_file.unit == "pieces":
+        name, grams = "piece", whole / max(1, round(gives(stand_in) * factor))
+    else:
+        return None
+    return Piece(name, grams, (done.sugars + done.starch) / done.mass * grams)

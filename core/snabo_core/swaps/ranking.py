@@ -136,7 +136,7 @@ def rank(
     names = {line.id: line.food_name or line.text for _, line in all_lines(bare)}
     base = total(*entries(kept, library, setting.rules))
     stand_ins = book.stand_ins(slot.role)
-    choices = [scale_to(part, slot, item, role_file, library) for item in stand_ins]
+    choices = [scale_to(part, slot, item, role_file, library, dish.servings) for item in stand_ins]
     dishes = [dish.with_choice(part.id, slot.id, choice) for choice in choices]
     made = [_slot_ledgers(whole, part, slot, others, book, library, setting) for whole in dishes]
     ledgers = [each[0].ledger for each in made]

@@ -117,6 +117,7 @@ class StandInEntry(msgspec.Struct, forbid_unknown_fields=True):
     reference: list[LineEntry] | None = None
     gives: float | None = None
     thickness_mm: float | None = None
+    serves: float | None = None
     colour: str = ""
     hold: Hold = ""
     in_oven: str = ""
@@ -220,6 +221,7 @@ def stand_in_of(
             else tuple(_line(line, foods) for line in own),
             gives=entry.gives,
             thickness_mm=entry.thickness_mm,
+            serves=entry.serves,
             colour=entry.colour,
             hold=entry.hold,
             in_oven=entry.in_oven,

@@ -43,7 +43,7 @@ def line_of(item: StandInLine, factor: float, identity: str, foods: Library) -> 
         food=food.key,
         form=item.form,
         food_name=food.name,
-        preparation=_eggs(grams) if item.food == "egg" else item.preparation,
+        preparation=eggs_text(grams) if item.food == "egg" else item.preparation,
         grams_low=grams * (1 - SCALE_DOUBT),
         grams=grams,
         grams_high=grams * (1 + SCALE_DOUBT),
@@ -51,7 +51,7 @@ def line_of(item: StandInLine, factor: float, identity: str, foods: Library) -> 
     )
 
 
-def _eggs(grams: float) -> str:
+def eggs_text(grams: float) -> str:
     """Return how many eggs so much is: whole ones where it is near to them, else with the rest."""
     count = grams / EGG_GRAMS
     whole = round(count)
@@ -123,7 +123,12 @@ def thickening_power(part: Part, slot: Slot, role_file: RoleFile) -> float:
 
 
 def scale_factor(
-    part: Part, slot: Slot, stand_in: StandIn, role_file: RoleFile, foods: Library
+    part: Part,
+    slot: Slot,
+    stand_in: StandIn,
+    role_file: RoleFile,
+    foods: Library,
+    servings: float = 0.0,
 ) -> float:
     """Return by how much the book's amounts grow for this slot.
 
@@ -131,8 +136,10 @@ def scale_factor(
     ledger's finished grams, or what the book says they give). Loose volume: what covers as much
     as the original's crumb does. Thickening power: grams of liquid the original coats over what
     the book's amount does, but never more of anything than the book's highest for the liquid
-    that is there.
+    that is there. What is written per serving goes by the dish's servings alone.
     """
+    if stand_in.serves and servings > 0:
+        return servings / stand_in.serves
     if stand_in.basis == "loose_volume":
         return _volume(slot_lines(part, slot), foods) / _volume(
             base_lines(stand_in.lines, foods), foods
@@ -244,7 +251,12 @@ def _volume(lines: Sequence[Line], foods: Library) -> float:
 
 
 def scale_to(
-    part: Part, slot: Slot, stand_in: StandIn, role_file: RoleFile, foods: Library
+    part: Part,
+    slot: Slot,
+    stand_in: StandIn,
+    role_file: RoleFile,
+    foods: Library,
+    servings: float = 0.0,
 ) -> Choice:
     """Return the stand-in scaled to a slot, its lines with ids that follow from the slot.
 
@@ -252,7 +264,7 @@ def scale_to(
         BadInput: the slot's own lines are not settled.
     """
     slot_mass(part, slot)
-    factor = scale_factor(part, slot, stand_in, role_file, foods)
+    factor = scale_factor(part, slot, stand_in, role_file, foods, servings)
     lines = []
     for item in stand_in.lines:
         identity = uuid.uuid5(NAMESPACE, f"{slot.id}/{stand_in.key}/{item.food}/{item.form}")

@@ -69,7 +69,8 @@ class StandIn:
 
     Two are the same only if they are one: what they come to is remembered by which it is. `gives`
     is how many of the role's units the lines come to; where it is None their finished mass
-    says, or for a crust or a lid the area it covers at `thickness_mm` before it is baked.
+    says, or for a crust or a lid the area it covers at `thickness_mm` before it is baked. `serves`
+    is how many its lines are for, where it is scaled by servings and by nothing else.
     `in_oven` tells how it behaves where it meets the dish. Keeping and reheating are None where
     nobody here has tried. `ways` are the same thing made another way, each with a `note` of what
     that changes; their keys are `key.way`. `foods` is the household's list where its own foods
@@ -94,6 +95,7 @@ class StandIn:
     reference: tuple[StandInLine, ...]
     gives: float | None = None
     thickness_mm: float | None = None
+    serves: float | None = None
     colour: str = ""
     hold: Hold = ""
     in_oven: str = ""

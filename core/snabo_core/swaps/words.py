@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Literal
 
-from snabo_core.swaps.pans import Shape
+from snabo_core.swaps.pans import Piece, Shape
 from snabo_core.swaps.stand_ins import Keeping, Reheating
 from snabo_core.wording import worded
 
@@ -64,13 +64,22 @@ def _area_words(shape: Shape, sheet_cm: tuple[float, float]) -> str:
         square=f"{shape.square_cm or 0:.0f}", long=f"{long:.0f}", short=f"{short:.0f}",
     )  # fmt: skip
     if shape.layers is not None:
-        return worded(
+        laid = worded(
             "layers_in", covers=covers, pan=shape.pan, layers=f"{shape.layers.layers}",
             left=f"{round(shape.layers.left_cm2, -1):.0f}",
         )  # fmt: skip
+        return worded("or_rolls", laid=laid, rolls=f"{shape.rolls}") if shape.rolls else laid
     if shape.thickness_mm is None:
         return covers
     thick = worded("covers_thick", covers=covers, thickness=f"{shape.thickness_mm:g}")
     if not shape.pan:
         return thick
     return worded("fits_pan", thick=thick, pan=shape.pan, lies=f"{shape.lies_mm or 0:.0f}")
+
+
+def piece_words(piece: Piece | None) -> str:
+    """Return the net carbs of what a cook takes at a time, empty where there is no such measure."""
+    if piece is None:
+        return ""
+    grams, net = f"{piece.grams:.0f}", f"{piece.net_carbs:.1f}"
+    return worded(f"a_{piece.name}", grams=grams, net=net)

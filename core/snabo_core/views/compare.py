@@ -124,7 +124,7 @@ def stand_in_columns(
         if role_file is None:
             raise BadInput("The book has no stand-ins for this role.", "stand_ins")
         stand_in = book.stand_in(slot.role, item.stand_in)
-        choice = scale_to(part, slot, stand_in, role_file, library)
+        choice = scale_to(part, slot, stand_in, role_file, library, dish.servings)
         columns.append(
             Column(
                 f"{item.slot}/{item.stand_in}",

@@ -18,10 +18,11 @@ from snabo_core.plate.taking import as_taken
 from snabo_core.swaps.binding import binding_in
 from snabo_core.swaps.book import Book, StandIn
 from snabo_core.swaps.judged import as_brought
-from snabo_core.swaps.pans import shape_of
+from snabo_core.swaps.pans import piece_of, shape_of
 from snabo_core.swaps.ranking import Ranked, elsewhere, rank
+from snabo_core.swaps.rebasing import rebased
 from snabo_core.swaps.scaling import by_hand, cooked, scale_factor, scale_to
-from snabo_core.swaps.words import keeping_words, reheating_words, shape_words
+from snabo_core.swaps.words import keeping_words, piece_words, reheating_words, shape_words
 from snabo_core.views.eaters import EaterView, Reach, eater_view
 from snabo_core.views.water import Band
 from snabo_core.wording import worded
@@ -42,6 +43,16 @@ class RankRequest:
     slot: str
     eaters: tuple[str, ...] = ()
     readings: Readings = NONE
+
+
+@dataclass(frozen=True)
+class RebaseRequest:
+    """What the vegetable of a chosen stand-in weighs here."""
+
+    dish: Dish
+    part: str
+    slot: str
+    grams: float
 
 
 @dataclass(frozen=True)
@@ -73,6 +84,7 @@ class BehaviourView:
     freezer: str
     reheat: str
     shape: str
+    piece: str
 
 
 @dataclass(frozen=True)
@@ -213,13 +225,13 @@ def ranking(
                 suits=sum(p.suits for p in people),
                 why=item.why,
                 limit=item.limit,
-                behaviour=behaviour_of(item, book, part, slot, library, setting.pans),
+                behaviour=behaviour_of(item, book, dish, part, slot, library, setting.pans),
                 ways=tuple(
                     WayView(
                         way.key,
                         way.name,
                         way.note,
-                        scale_to(part, slot, way, book.files[slot.role], library),
+                        scale_to(part, slot, way, book.files[slot.role], library, dish.servings),
                     )
                     for way in item.stand_in.ways
                 ),
@@ -249,6 +261,7 @@ def ranking(
 def behaviour_of(
     item: Ranked,
     book: Book,
+    dish: Dish,
     part: Part,
     slot: Slot,
     library: Library,
@@ -256,7 +269,7 @@ def behaviour_of(
 ) -> BehaviourView:
     """Return how a ranked stand-in behaves, in words."""
     made, role_file = item.stand_in, book.files[slot.role]
-    factor = scale_factor(part, slot, made, role_file, library)
+    factor = scale_factor(part, slot, made, role_file, library, dish.servings)
     finished = cooked(made).finished.mass * factor
     measured = made.basis in {"cooked_mass", "units"}
     return BehaviourView(
@@ -267,6 +280,7 @@ def behaviour_of(
         freezer=keeping_words(made.freezer, "month"),
         reheat=reheating_words(made.reheat),
         shape=shape_words(shape_of(made, role_file, factor, finished, pans)) if measured else "",
+        piece=piece_words(piece_of(made, role_file, factor)),
     )
 
 
@@ -315,3 +329,16 @@ def _room(reach: Reach) -> float:
     if reach.at_least is not None:
         rooms.append((value - reach.at_least) / max(reach.at_least, SMALL_LIMIT))
     return min(rooms)
+
+
+def rebase_choice(request: RebaseRequest, book: Book, library: Library) -> Choice:
+    """Return what stands in a slot for a vegetable of another size.
+
+    Raises:
+        BadInput: nothing of the book stands there, or the weight cannot be.
+    """
+    slot = request.dish.slot(request.part, request.slot)
+    stand_in = book.find(slot.role, slot.choice.stand_in) if slot.choice else None
+    if slot.choice is None or stand_in is None:
+        raise BadInput("Choose a stand-in of the book first.", "slot")
+    return rebased(slot.choice, stand_in, request.grams, library)

@@ -15,6 +15,8 @@ from snabo_core.wording import grams_text, worded
 
 # What dries a topping before it is laid on.
 _DRYING = {"saute", "dry_saute", "sear", "roast", "grill", "fry", "sweat", "wring", "press"}
+# The layer of cheeses, and the grams of whey from which one is worth blotting.
+CHEESE, LEAST_BLOTTED = 5, 4.0
 # Less of a topping than this is nobody's order.
 LEAST_ORDERED = 5.0
 _TOPPING = re.compile(r"\b(?:toppings?|top|on top|to finish|sauce|spread)\b", re.IGNORECASE)
@@ -70,7 +72,7 @@ def _base(
     if not any(topping_of(line) for line in lines):
         return None
     try:
-        factor = scale_factor(part, slot, stand_in, book.files[slot.role], library)
+        factor = scale_factor(part, slot, stand_in, book.files[slot.role], library, dish.servings)
         area = gives(stand_in) * factor
         load = load_of(lines, area, stand_in.hold, library, _cooked_first(dish))
     except SnaboError:
@@ -112,6 +114,11 @@ def _words(load: Load) -> list[str]:
             found.append(worded("base_most", food=name, grams=grams_text(load.most)))
         else:
             found.append(worded("base_first", food=name))
+    found += [
+        worded("base_blot", food=each.line.food_name)
+        for each in load.laid
+        if each.topping.layer == CHEESE and each.free_water >= LEAST_BLOTTED
+    ]
     if load.too_heavy:
         words = worded("base_heavy", weight=f"{load.weight:.0f}", carries=f"{load.carries:.0f}")
         found.append(words)

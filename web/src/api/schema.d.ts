@@ -850,6 +850,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rebase": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return it; nothing is stored. */
+        post: operations["rebase"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/roles": {
         parameters: {
             query?: never;
@@ -1613,6 +1630,7 @@ export interface components {
             reference: components["schemas"]["LineEntry"][] | null;
             gives: number | null;
             thickness_mm: number | null;
+            serves: number | null;
             colour: string;
             /** @enum {unknown} */
             hold: "" | "crumbles" | "fork" | "rubbery" | "slice";
@@ -2883,6 +2901,7 @@ export interface components {
             freezer: string;
             reheat: string;
             shape: string;
+            piece: string;
         };
         /**
          * WayView
@@ -3082,6 +3101,16 @@ export interface components {
             used: components["schemas"]["Figure"];
             words: string;
             met: boolean;
+        };
+        /**
+         * RebaseRequest
+         * @description What the vegetable of a chosen stand-in weighs here.
+         */
+        RebaseRequest: {
+            dish: components["schemas"]["Dish"];
+            part: string;
+            slot: string;
+            grams: number;
         };
         /**
          * RoleView
@@ -7670,6 +7699,92 @@ export interface operations {
             };
             /** @description There is no such thing in this household. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rebase: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["RebaseRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Choice"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page was loaded before the last update. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -32,6 +32,7 @@ function Facts({ item, textureWas }: Pick<Props, 'item' | 'textureWas'>): JSX.El
   }`;
   const rows: [string, string][] = [
     ['How much', behaviour?.shape ?? ''],
+    ['At a time', behaviour?.piece ?? ''],
     ['Texture, 1 to 5', texture(item, textureWas)],
     ['Holds', behaviour?.hold ?? ''],
     ['Ends at', water],

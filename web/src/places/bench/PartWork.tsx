@@ -32,6 +32,7 @@ import { Candidates } from './Candidates';
 import styles from './candidates.module.css';
 import { KeepStandIn } from './KeepStandIn';
 import { Offers } from './Offers';
+import { OtherWeight } from './OtherWeight';
 import { PartFacts } from './PartFacts';
 import { PartSteps } from './PartSteps';
 import { ToppingLoad } from './ToppingLoad';
@@ -225,6 +226,7 @@ function Becomes({ part, slot, onSwap }: LinesProps): JSX.Element {
           Undo swap
         </button>
       </p>
+      <OtherWeight key={`weight/${slot.choice.stand_in}`} part={part} slot={slot} />{' '}
       <KeepStandIn key={slot.choice.stand_in} part={part} slot={slot} />
     </div>
   );

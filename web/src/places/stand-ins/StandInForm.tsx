@@ -147,6 +147,11 @@ export function StandInForm({ id, start, foodNames, onDone }: Props): JSX.Elemen
             </MenuItem>
           ))}
         </TextField>
+        <NumberField
+          label="Serves, if scaled by servings"
+          value={entry.serves}
+          onChange={(serves) => setOwn(changed(own, { serves }))}
+        />
         {unit && (
           <NumberField
             label={`Makes, ${unit}`}

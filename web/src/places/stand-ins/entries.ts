@@ -20,6 +20,7 @@ export function emptyOwn(role: string): OwnStandIn {
     reference: null,
     gives: null,
     thickness_mm: null,
+    serves: null,
     colour: '',
     hold: '',
     in_oven: '',
