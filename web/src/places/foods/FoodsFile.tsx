@@ -1,11 +1,12 @@
 /** Own foods as a file: out as CSV, in with a look at what would change. */
 import Button from '@mui/material/Button';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState, type JSX } from 'react';
+import { useState, type JSX } from 'react';
 
 import { client, sentence, take } from '../../api/client';
 import { foodsChanged } from '../../api/queries';
 import type { ImportResult } from '../../api/types';
+import { FileDoor } from '../../parts/FileDoor';
 import { Notice } from '../../parts/Notice';
 
 const KINDS: Record<string, string> = {
@@ -48,7 +49,6 @@ function Plan({ result }: { result: ImportResult }): JSX.Element {
 
 export function FoodsFile(): JSX.Element {
   const queries = useQueryClient();
-  const input = useRef<HTMLInputElement>(null);
   const [text, setText] = useState<string | null>(null);
   const look = useMutation({
     mutationFn: ({ text: body, apply }: { text: string; apply: boolean }) =>
@@ -59,35 +59,23 @@ export function FoodsFile(): JSX.Element {
       await foodsChanged(queries);
     },
   });
-  const open = async (file: File): Promise<void> => {
-    const read = await file.text();
+  const open = (read: string): void => {
     setText(read);
     look.mutate({ text: read, apply: false });
   };
   return (
     <section aria-label="As a file" style={{ marginTop: 26 }}>
       <h2>As a file</h2>
-      <div className="row" style={{ margin: '8px 0' }}>
-        <Button variant="outlined" href="/api/own-foods/file" download="own-foods.csv">
-          Save as CSV
-        </Button>
-        <Button variant="outlined" onClick={() => input.current?.click()}>
-          Bring in a CSV
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".csv,text/csv"
-          hidden
-          aria-label="CSV file of foods"
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            if (file) void open(file);
-            e.target.value = '';
-          }}
-        />
-        <span className="soft">You see what would change first; a bad row stops all of it.</span>
-      </div>
+      <FileDoor
+        from="/api/own-foods/file"
+        fileName="own-foods.csv"
+        save="Save as CSV"
+        bring="Bring in a CSV"
+        label="CSV file of foods"
+        accept=".csv,text/csv"
+        hint="You see what would change first; a bad row stops all of it."
+        onText={open}
+      />
       {look.error && <Notice bad>{sentence(look.error)}</Notice>}
       {look.data?.applied && <Notice>The file is in: {look.data.plan.rows.length} rows.</Notice>}
       {text !== null && look.data && !look.data.applied && (

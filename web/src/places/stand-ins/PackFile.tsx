@@ -1,10 +1,11 @@
 /** Own stand-ins as one file: out as TOML, in with a look at what would change. */
 import Button from '@mui/material/Button';
-import { useRef, useState, type JSX } from 'react';
+import { useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
 import { usePack } from '../../api/standIns';
 import type { PackResult } from '../../api/types';
+import { FileDoor } from '../../parts/FileDoor';
 import { Notice } from '../../parts/Notice';
 import styles from './standIns.module.css';
 
@@ -40,40 +41,25 @@ function Changes({ result }: { result: PackResult }): JSX.Element {
 }
 
 export function PackFile({ some }: { some: boolean }): JSX.Element {
-  const input = useRef<HTMLInputElement>(null);
   const [text, setText] = useState<string | null>(null);
   const pack = usePack();
-  const open = async (file: File): Promise<void> => {
-    const read = await file.text();
+  const open = (read: string): void => {
     setText(read);
     pack.mutate({ text: read, apply: false });
   };
   return (
     <section aria-label="As a file" style={{ marginTop: 26 }}>
       <h2>As a file</h2>
-      <div className={styles.row} style={{ margin: '8px 0' }}>
-        {some && (
-          <Button variant="outlined" href="/api/stand-ins/pack" download="stand-ins.toml">
-            Save all as a pack
-          </Button>
-        )}
-        <Button variant="outlined" onClick={() => input.current?.click()}>
-          Bring in a pack
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".toml,text/plain"
-          hidden
-          aria-label="Pack of stand-ins"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            if (file) void open(file);
-            event.target.value = '';
-          }}
-        />
-        <span className="soft">You see what would change first; a bad line stops all of it.</span>
-      </div>
+      <FileDoor
+        from={some ? '/api/stand-ins/pack' : null}
+        fileName="stand-ins.toml"
+        save="Save all as a pack"
+        bring="Bring in a pack"
+        label="Pack of stand-ins"
+        accept=".toml,text/plain"
+        hint="You see what would change first; a bad line stops all of it."
+        onText={open}
+      />
       {pack.error && <Notice bad>{sentence(pack.error)}</Notice>}
       {pack.data?.applied && <Notice>The pack is in: {pack.data.changes.length} stand-ins.</Notice>}
       {text !== null && pack.data && !pack.data.applied && (
