@@ -19,6 +19,8 @@ FURTHER = ("pour_sauce", "melting_cheese", "grating_cheese", "spread_cheese", "d
            "saute_medium", "sweetness", "salt")  # fmt: skip
 # What a cook does to soften things in fat.
 _FRYING = {"saute", "sweat", "fry", "sear"}
+# Roles that milk is stirred into without being a sauce.
+MIXED = {"batter", "quick_bread", "dumpling"}
 _DRESSING = re.compile(r"dressing|vinaigrette|mayo|slaw|salad", re.IGNORECASE)
 _SAUCE = re.compile(r"sauce|gravy|cream|mornay|bechamel|béchamel|custard", re.IGNORECASE)
 
@@ -70,8 +72,9 @@ def _playing(
     words = f"{part.name} {' '.join(line.text for line in part.lines)}"
     if role == "pour_sauce":
         # The whole white sauce: what flows, with the butter, flour and cheese in it.
-        thickened = any(slot.role == "thickener" for slot in part.slots)
-        if not players or not (thickened or _SAUCE.search(words)):
+        roles = {slot.role for slot in part.slots}
+        saucy = "thickener" in roles or _SAUCE.search(words) is not None
+        if not players or roles & MIXED or not saucy:
             return
         thick = {"fat_dairy", "starch", "cheese"}
         for line in lines:
