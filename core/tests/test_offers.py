@@ -113,7 +113,8 @@ class Offers(unittest.TestCase):
     def test_the_milk_of_a_batter_is_no_sauce(self) -> None:
         text = (
             "Sausages in batter, with gravy\nServes 4\n8 sausages\n140 g plain flour\n3 eggs\n"
-            "200 ml milk\n1 tbsp lard\n300 ml gravy\n\nMethod\nWhisk a batter of flour, eggs and milk."
+            "200 ml milk\n1 tbsp lard\n300 ml gravy\n\nMethod\n"
+            "Whisk a batter of flour, eggs and milk."
         )
         dish = propose_slots(read_recipe(text, FOODS), BOOK, FOODS)
         self.assertIn("batter", {slot.role for part in dish.parts for slot in part.slots})
