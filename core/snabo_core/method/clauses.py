@@ -82,7 +82,7 @@ _NO_VERB_BEFORE_IN = {
 }
 MOST_LEAD = 4
 # No sentence orders more; what follows is a list of something else.
-MOST_WORDS = 500
+MOST_WORDS = 250
 MOST_CLAUSES = 30
 # Words of "breaking it up as it cooks" from which it is left out of the clause.
 MOST_MANNER = 4
