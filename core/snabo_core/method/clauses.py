@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 from functools import cache
+from itertools import islice
 
 from snabo_core.method.techniques import Phrase, phrases, word_list
 
@@ -82,7 +83,7 @@ _NO_VERB_BEFORE_IN = {
 }
 MOST_LEAD = 4
 # No sentence orders more; what follows is a list of something else.
-MOST_WORDS = 250
+MOST_WORDS = 120
 MOST_CLAUSES = 30
 # Words of "breaking it up as it cooks" from which it is left out of the clause.
 MOST_MANNER = 4
@@ -139,10 +140,10 @@ class Clause:
 
 
 def tokens_of(sentence: str) -> tuple[Token, ...]:
-    """Return the words, numbers and signs of a sentence."""
+    """Return the words, numbers and signs of a sentence, at most `MOST_WORDS`."""
     return tuple(
         Token(m.group().lower().replace("’", "'"), m.start(), m.end())
-        for m in _TOKEN.finditer(sentence)
+        for m in islice(_TOKEN.finditer(sentence), MOST_WORDS)
     )
 
 
@@ -163,7 +164,7 @@ class Splitter:
     def __init__(self, sentence: str, foods: frozenset[str]) -> None:
         """Read the words of a sentence."""
         self.sentence = sentence
-        self.tokens = tokens_of(sentence)[:MOST_WORDS]
+        self.tokens = tokens_of(sentence)
         self.said = tuple(token.low for token in self.tokens)
         self.foods = foods
         self.masked = _in_brackets(self.said)

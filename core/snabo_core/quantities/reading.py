@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from itertools import islice
 
 from snabo_core.dish import HoldBack, Leaving, Use
 from snabo_core.foods import Food, Library
@@ -47,6 +48,8 @@ HABIT_SHARE = 0.2
 # "bouillon" is no powder. Common practice, no source; a canteen's line is asked about once.
 A_LOT = {"spice": 150.0, "salt": 400.0, "fibre": 200.0, "herb": 500.0}
 MOST_OF_ANYTHING = 20_000.0
+# No line says its amount again more often.
+MOST_BRACKETS = 12
 _NOTES = re.compile(
     r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|\bopt\b\.?|for greasing|"
     r"for (?:shallow[\s-]?|deep[\s-]?|pan[\s-]?)?frying|for (?:the )?frying|for serving|to serve|to garnish|"
@@ -366,7 +369,7 @@ def _amount_behind(draft: _Draft, system: str, own: Collection[str]) -> None:
 def _amounts_in_brackets(draft: _Draft, system: str) -> None:
     """Read what brackets, or a phrase behind a comma, say of the same amount."""
     for pattern in (_BRACKET, _BEHIND_COMMA):
-        for match in list(pattern.finditer(draft.rest))[::-1]:
+        for match in list(islice(pattern.finditer(draft.rest), MOST_BRACKETS))[::-1]:
             inside = match.group(1)
             if _ASIDE.match(inside):
                 if pattern is _BRACKET:
