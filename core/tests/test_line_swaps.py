@@ -12,7 +12,8 @@ from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
 from snabo_core.swaps.scaling import scale_to
-from snabo_core.views.line_swaps import LineSwapView, line_swaps, with_instead
+from snabo_core.swaps.swapped_lines import with_instead
+from snabo_core.views.line_swaps import LineSwapView, line_swaps
 from snabo_core.views.preview import preview
 
 RECIPE = """Leek pot

@@ -6,9 +6,9 @@ import math
 from dataclasses import dataclass, field
 
 import numpy as np
-from scipy.optimize import Bounds, LinearConstraint, milp
 
 from snabo_core.errors import BadInput
+from snabo_core.fit.linear import Programme
 from snabo_core.fit.problem import Limit, Line, PartBand, Problem, Rule, Slot
 
 # Digits of the grams that are told, and how far a limit is drawn in so that rounding cannot pass
@@ -16,7 +16,6 @@ from snabo_core.fit.problem import Limit, Line, PartBand, Problem, Rule, Slot
 DIGITS, DRAWN_IN = 6, 1e-7
 # How near to a limit counts as held up by it.
 TOUCHES = 1e-5
-SECONDS = 20.0
 
 
 @dataclass(frozen=True)
@@ -61,7 +60,7 @@ class Solution:
 
 
 class _Model:
-    """Columns and rows of the programme, in the order of the problem.
+    """The programme of a problem, in its order.
 
     Columns: one binary per option, then grams, deviation and change per free line, whole steps per
     stepped one, and misses where limits may be missed.
@@ -72,13 +71,7 @@ class _Model:
         self.drawn_in = drawn_in
         self.missing = missing
         self.barred = {tag for eater in problem.eaters for tag in eater.excludes}
-        self.cost: list[float] = []
-        self.low: list[float] = []
-        self.high: list[float] = []
-        self.whole: list[int] = []
-        self.rows: list[dict[int, float]] = []
-        self.row_low: list[float] = []
-        self.row_high: list[float] = []
+        self.linear = Programme()
         self.option_at: dict[tuple[str, int], int] = {}
         self.grams_at: dict[str, int] = {}
         self.missed_at: list[tuple[int, str, Limit]] = []
@@ -94,18 +87,12 @@ class _Model:
                 self._limit(eater.id, eater.share, limit)
 
     def column(self, low: float, high: float, cost: float = 0.0, *, whole: bool = False) -> int:
-        """Add a variable and return its place."""
-        self.low.append(low)
-        self.high.append(high)
-        self.cost.append(0.0 if self.missing else cost)
-        self.whole.append(int(whole))
-        return len(self.cost) - 1
+        """Add a variable and return its place; where limits may be missed changes cost nothing."""
+        return self.linear.column(low, high, 0.0 if self.missing else cost, whole=whole)
 
     def row(self, terms: dict[int, float], low: float, high: float) -> None:
         """Add low <= terms <= high."""
-        self.rows.append(terms)
-        self.row_low.append(low)
-        self.row_high.append(high)
+        self.linear.row(terms, low, high)
 
     def _slot(self, slot: Slot) -> None:
         terms = {}
@@ -156,7 +143,7 @@ class _Model:
             for number, option in enumerate(slot.options):
                 place = self.option_at[slot.id, number]
                 # An option nobody may take is asked for nothing.
-                if self.high[place]:
+                if self.linear.high[place]:
                     terms[place] = per_gram(option.food) * option.grams
         for line in self.problem.lines:
             if lines is not None and line.id not in lines:
@@ -175,7 +162,7 @@ class _Model:
         bound = limit.value - fixed * share
         if self.missing:
             miss = self.column(0, math.inf)
-            self.cost[miss] = 1.0 / (abs(limit.value) or 1.0)
+            self.linear.cost[miss] = 1.0 / (abs(limit.value) or 1.0)
             self.missed_at.append((miss, eater, limit))
             row[miss] = -1.0 if limit.rule == "at_most" else 1.0
         if limit.rule == "at_most":
@@ -212,29 +199,6 @@ class _Model:
                     bound = edge / 100 * weighs - some
                     self.row(row, *((bound, math.inf) if above else (-math.inf, bound)))
 
-    def solved(self) -> tuple[np.ndarray | None, float]:
-        """Return the values of the columns, None where none satisfy the rows, and the gap."""
-        if not self.cost:
-            inside = all(
-                low <= 0 <= high for low, high in zip(self.row_low, self.row_high, strict=True)
-            )
-            return (np.zeros(0) if inside else None), 0.0
-        matrix = np.zeros((max(1, len(self.rows)), len(self.cost)))
-        for number, terms in enumerate(self.rows):
-            for place, value in terms.items():
-                matrix[number, place] = value
-        limits = (self.row_low, self.row_high) if self.rows else ([-math.inf], [math.inf])
-        found = milp(
-            np.array(self.cost),
-            integrality=np.array(self.whole),
-            bounds=Bounds(self.low, self.high),
-            constraints=LinearConstraint(matrix, *limits),
-            options={"time_limit": SECONDS, "mip_rel_gap": 0.0},
-        )
-        if found.x is None:
-            return None, 0.0
-        return np.asarray(found.x), float(found.mip_gap or 0.0)
-
 
 def solve(problem: Problem) -> Solution:
     """Return the least change that satisfies every limit and band, or the nearest to it.
@@ -252,14 +216,14 @@ def solve(problem: Problem) -> Solution:
     # Drawn in, so that rounding passes no limit; as written where that leaves nothing.
     for drawn_in in (DRAWN_IN, 0.0):
         model = _Model(problem, missing=False, drawn_in=drawn_in)
-        values, gap = model.solved()
-        if values is not None:
-            return _told(problem, model, values, gap, feasible=True)
+        found = model.linear.solved()
+        if found.values is not None:
+            return _told(problem, model, found.values, found.gap, feasible=True)
     nearest = _Model(problem, missing=True)
-    values, gap = nearest.solved()
-    if values is None:
+    found = nearest.linear.solved()
+    if found.values is None:
         raise BadInput("Bands, steps and grams leave nothing, whatever limit is missed.", "parts")
-    return _told(problem, nearest, values, gap, feasible=False)
+    return _told(problem, nearest, found.values, found.gap, feasible=False)
 
 
 def _blocked(problem: Problem) -> tuple[Blocked, ...]:
