@@ -9,7 +9,6 @@ import msgspec
 from snabo_core.dish import Dish, check
 from snabo_core.errors import SnaboError
 from snabo_core.foods import library
-from snabo_core.method import Ingredient, read_method
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
@@ -29,8 +28,6 @@ def read(text: str) -> Dish | None:
     try:
         made = propose_slots(read_recipe(text, library(), None), book(), library())
         recipe_view(made, library())
-        lines = [Ingredient(i.id, p.name, i.text, i.food) for p in made.parts for i in p.lines]
-        read_method("\n".join(step.text for step in made.steps), lines, library())
     except SnaboError:
         return None
     return made

@@ -28,7 +28,7 @@ from snabo_core.recipe.facts import Servings, clean_title, servings_in, times_in
 _OWN_LINE = re.compile(r"(?:some|more|extra|additional|plenty|any|a)\b", re.IGNORECASE)
 # A line is looked at only so far; nobody writes longer ingredients.
 # No line of a recipe is longer, and no recipe itself.
-MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 30_000
+MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 20_000
 # What is longer is not taken up again by the next line.
 LONGEST_STEP, LONGEST_LINE = 2000, 400
 # No ingredient is broken over more lines than this beside its first.

@@ -29,7 +29,7 @@ from snabo_core.recipe.left import with_left
 from snabo_core.recipe.method import with_method
 from snabo_core.wording import say, worded
 
-MAX_READ_LINES = 300
+MAX_READ_LINES = 200
 MAX_STEPS = 120
 DEFAULT_SERVINGS = 4.0
 SYSTEM_WORDS: dict[UnitSystem, str] = {

@@ -11,6 +11,7 @@ import re
 import uuid
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from functools import cache
 
 from snabo_core.dish import Dish, Line, Part, Slot
 from snabo_core.foods import Library
@@ -114,12 +115,13 @@ def _context(dish: Dish, part: Part, library: Library) -> _Context:
     return _Context(dish.title.lower(), steps, part, liquid, minced, eggs)
 
 
-def role_of(line: Line, dish: Dish, part: Part, book: Book, library: Library) -> str | None:
+def _role_of(
+    line: Line, dish: Dish, part: Part, context: _Context, book: Book, library: Library
+) -> str | None:
     """Return the role a starchy line most likely plays in its part, None if none fits."""
     group = book.group_of(line.food)
     if group is None or DUSTING.search(line.text):
         return None
-    context = _context(dish, part, library)
     if _thickens(line, context, book):
         return "thickener"
     if group.key in {"short_pasta", "long_pasta"}:
@@ -189,14 +191,21 @@ def _noodle(line: Line, group: StarchGroup, context: _Context) -> str:
 
 def _named(words: str, group: StarchGroup, book: Book) -> str | None:
     """Return the role that words name, among those the food can play; the last word counts most."""
+    low = words.lower()
     found = [
         (match.start(), role)
         for role in group.able
         for word in book.roles[role].words
-        for match in [re.search(rf"\b{re.escape(word)}\w*", words.lower())]
+        for match in [_beginning(word).search(low)]
         if match is not None
     ]
     return max(found)[1] if found else None
+
+
+@cache
+def _beginning(word: str) -> re.Pattern[str]:
+    """Return the pattern of words of the book that begin with a word."""
+    return re.compile(rf"\b{re.escape(word)}\w*")
 
 
 def _cut(line: Line, group: StarchGroup, context: _Context) -> str | None:
@@ -285,8 +294,9 @@ def propose_slots(dish: Dish, book: Book, library: Library) -> Dish:
             parts.append(part)
             continue
         by_role: dict[str, list[Line]] = {}
+        context = _context(dish, part, library)
         for line in _starchy(part, library):
-            role = role_of(line, dish, part, book, library)
+            role = _role_of(line, dish, part, context, book, library)
             if role is not None:
                 by_role.setdefault(role, []).append(line)
         ordered = sorted(by_role.items(), key=lambda pair: -sum(x.grams or 0 for x in pair[1]))
