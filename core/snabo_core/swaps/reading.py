@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
 import msgspec
 
@@ -121,6 +121,7 @@ class StandInEntry(msgspec.Struct, forbid_unknown_fields=True):
     colour: str = ""
     hold: Hold = ""
     in_oven: str = ""
+    smell_level: Annotated[int, msgspec.Meta(ge=0, le=3)] | None = None
     fridge: KeepingEntry | None = None
     freezer: KeepingEntry | None = None
     reheat: ReheatEntry | None = None
@@ -225,6 +226,7 @@ def stand_in_of(
             colour=entry.colour,
             hold=entry.hold,
             in_oven=entry.in_oven,
+            smell_level=entry.smell_level,
             fridge=_keeping(entry.fridge),
             freezer=_keeping(entry.freezer),
             reheat=_reheating(entry.reheat),

@@ -71,7 +71,8 @@ class StandIn:
     is how many of the role's units the lines come to; where it is None their finished mass
     says, or for a crust or a lid the area it covers at `thickness_mm` before it is baked. `serves`
     is how many its lines are for, where it is scaled by servings and by nothing else.
-    `in_oven` tells how it behaves where it meets the dish. Keeping and reheating are None where
+    `in_oven` tells how it behaves where it meets the dish; `smell_level` how much it smells while
+    it cooks, 0 not at all to 3 all over the house, by judgement, None where nobody says. Keeping and reheating are None where
     nobody here has tried. `ways` are the same thing made another way, each with a `note` of what
     that changes; their keys are `key.way`. `foods` is the household's list where its own foods
     may be in it, None for the book's.
@@ -99,6 +100,7 @@ class StandIn:
     colour: str = ""
     hold: Hold = ""
     in_oven: str = ""
+    smell_level: int | None = None
     fridge: Keeping | None = None
     freezer: Keeping | None = None
     reheat: Reheating | None = None

@@ -124,6 +124,8 @@ class CandidateView:
     missing: tuple[str, ...] = ()
     # the household has had enough of its family
     tired: bool = False
+    # how much it smells while it cooks, 0 to 3, None where nobody says
+    smell_level: int | None = None
     # things to wash after it
     vessels: int = 0
     # its own steps may leave it wetter than right: weigh it
@@ -241,6 +243,7 @@ def ranking(
                     for name in item.missing
                 ),
                 tired=item.tired,
+                smell_level=item.stand_in.smell_level,
                 vessels=item.stand_in.vessels,
                 may_end_wet=end.enough is not None and end.high > end.enough,
             )

@@ -16,7 +16,7 @@ import { Notice } from '../../parts/Notice';
 import { ReachBar } from '../../parts/ReachBar';
 import { ByHand } from './ByHand';
 import { CandidateFacts } from './CandidateFacts';
-import { ORDERS, ordered, type Order } from './ordering';
+import { ORDERS, ordered, smellsStrongly, type Order } from './ordering';
 import styles from './candidates.module.css';
 
 interface StripProps {
@@ -168,7 +168,9 @@ export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Elem
   const [family, setFamily] = useState(ALL);
   const every = ranking.data?.candidates ?? [];
   const families = [...new Set(every.map((item) => item.family))].sort();
-  const shown = families.includes(family) ? every.filter((i) => i.family === family) : every;
+  const [noSmell, setNoSmell] = useState(false);
+  const ofFamily = families.includes(family) ? every.filter((i) => i.family === family) : every;
+  const shown = noSmell ? ofFamily.filter((item) => !smellsStrongly(item)) : ofFamily;
   const list = ordered(shown, order);
   const suited = list.filter((item) => !item.excluded).length;
   const chosenKey = slot.choice?.stand_in ?? '';
@@ -197,6 +199,12 @@ export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Elem
               </MenuItem>
             ))}
           </Select>
+        )}
+        {every.some(smellsStrongly) && (
+          <label className={styles.smell}>
+            <input type="checkbox" checked={noSmell} onChange={() => setNoSmell(!noSmell)} /> no
+            strong smells
+          </label>
         )}
         {every.length > 1 && <OrderChoice order={order} onOrder={setOrder} />}
       </div>

@@ -6,6 +6,7 @@ export const ORDERS = {
   texture: 'Nearest texture',
   carbs: 'Fewest net carbs',
   minutes: 'Least time',
+  smell: 'Least smell',
 } as const;
 export type Order = keyof typeof ORDERS;
 
@@ -13,7 +14,15 @@ const KEYS: Record<Exclude<Order, 'best'>, (item: CandidateView) => number | nul
   texture: (item) => item.texture_gap,
   carbs: (item) => item.net_carbs,
   minutes: (item) => item.extra_total,
+  smell: (item) => item.smell_level,
 };
+
+/** From this level on a smell stays in the house. */
+const STRONG = 3;
+
+export function smellsStrongly(item: CandidateView): boolean {
+  return (item.smell_level ?? 0) >= STRONG;
+}
 
 /** Returns the stand-ins in an order; excluded ones stay last, unknown ones before them. */
 export function ordered(items: CandidateView[], order: Order): CandidateView[] {

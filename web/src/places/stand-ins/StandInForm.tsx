@@ -33,6 +33,8 @@ const HOLDS: readonly (readonly [StandInEntry['hold'], string])[] = [
   ['rubbery', 'is rubbery'],
 ];
 
+const SMELLS = ['not said', 'hardly', 'a little', 'in the kitchen', 'all over the house'] as const;
+
 interface Props {
   id: string;
   start: OwnStandIn;
@@ -143,6 +145,22 @@ export function StandInForm({ id, start, foodNames, onDone }: Props): JSX.Elemen
         >
           {HOLDS.map(([key, label]) => (
             <MenuItem key={key || 'none'} value={key}>
+              {label}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          select
+          size="small"
+          label="Smells while it cooks"
+          value={entry.smell_level === null ? 0 : entry.smell_level + 1}
+          onChange={(event) => {
+            const level = Number(event.target.value) - 1;
+            setOwn(changed(own, { smell_level: level < 0 ? null : level }));
+          }}
+        >
+          {SMELLS.map((label, place) => (
+            <MenuItem key={label} value={place}>
               {label}
             </MenuItem>
           ))}

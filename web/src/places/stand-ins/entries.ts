@@ -24,6 +24,7 @@ export function emptyOwn(role: string): OwnStandIn {
     colour: '',
     hold: '',
     in_oven: '',
+    smell_level: null,
     fridge: null,
     freezer: null,
     reheat: null,
