@@ -189,6 +189,16 @@ class Swapped(unittest.TestCase):
         looks = {s.look for s in view(out).steps if any(t.ref == line.id for t in s.takes)}
         self.assertEqual(looks, {"left_out"})
 
+    def test_a_step_says_what_goes_in_instead(self) -> None:
+        dish = brought()
+        filling = dish.parts[0]
+        line = filling.lines[2]
+        other = replace(line, food="water", food_name="water", instead=None)
+        lines = tuple(replace(i, instead=other) if i is line else i for i in filling.lines)
+        shown = view(replace(dish, parts=(replace(filling, lines=lines), *dish.parts[1:])))
+        words = {s.look_words for s in shown.steps if any(t.ref == line.id for t in s.takes)}
+        self.assertEqual(words, {f"Now with water instead of {line.food_name}."})
+
 
 class Rules(unittest.TestCase):
     """Cautions once per dish; a method made by hand cannot run in a circle."""

@@ -142,7 +142,7 @@ def method_view(dish: Dish, setting: Setting, book: Book, library: Library) -> M
     shares = _shares(steps)
     views = tuple(
         _step(one, numbers, {**original, **lines}, shares, setting, weighed,
-              parts, reaches, held.get(one.step.id, ()))
+              parts, reaches, held.get(one.step.id, ()), _look_words(one, original))
         for one in steps
     )  # fmt: skip
     return MethodView(
@@ -198,6 +198,7 @@ def _step(
     parts: Mapping[str, str],
     reaches: Mapping[str, frozenset[str]],
     keys: tuple[str, ...],
+    look_words: str,
 ) -> CookStepView:
     step = one.step
     known = technique(step.technique) if step.technique else None
@@ -226,7 +227,7 @@ def _step(
         until=step.until,
         weighs=_weighs(point, before),
         look=one.look,
-        look_words=_look_words(one, lines),
+        look_words=look_words,
         parallel=tuple(numbers[key] for key in step.parallel if key in numbers),
         cautions=keys,
     )
@@ -263,10 +264,10 @@ def _weighs(point: Point | None, before: float | None) -> str:
     return worded("method_weighs", **values)
 
 
-def _look_words(one: CookStep, lines: Mapping[str, Line]) -> str:
+def _look_words(one: CookStep, original: Mapping[str, Line]) -> str:
     if not one.look:
         return ""
-    mine = [lines[take.ref] for take in one.step.takes if take.ref in lines]
+    mine = [original[take.ref] for take in one.step.takes if take.ref in original]
     swapped = next((line for line in mine if line.instead is not None), None)
     if one.look == "line_swapped" and swapped is not None and swapped.instead is not None:
         names = {"old": swapped.food_name, "new": swapped.instead.food_name}
