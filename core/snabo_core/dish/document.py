@@ -220,6 +220,8 @@ class Dish:
     portions: tuple[Portion, ...] = ()
     asides: tuple[Aside, ...] = ()
     told: Told = Told()
+    # Ids of slots and lines that stay as they are when ways are looked for.
+    pinned: tuple[str, ...] = ()
     schema: int = SCHEMA
 
     def part(self, part_id: str) -> Part:

@@ -12,6 +12,7 @@ from snabo_core.unseen import one_line
 MAX_PARTS, MAX_LINES, MAX_TEXT = 40, 600, 400_000
 MAX_GRAMS, MAX_SERVINGS = 50_000.0, 200.0
 MAX_USES, MAX_ACCEPTED, MAX_ALTERNATIVES = 6, 200, 6
+MAX_PINNED = 1000
 MAX_ASIDES, MAX_ASIDE_TEXT = 400, 2000
 MAX_CHOICE_STEPS, MAX_NAME = 60, 200
 MAX_OVEN = 350.0
@@ -51,8 +52,8 @@ def check(dish: Dish) -> Dish:
         raise BadInput(f"A dish holds at most {MAX_PARTS} parts.", "parts")
     if len(dish.source_text) > MAX_TEXT:
         raise BadInput("The text of the recipe is too long to keep.", "source_text")
-    if len(dish.accepted) > MAX_ACCEPTED:
-        raise BadInput("More suggestions are used than a recipe can lack.", "accepted")
+    if len(dish.accepted) > MAX_ACCEPTED or len(dish.pinned) > MAX_PINNED:
+        raise BadInput("More is used or pinned than a recipe can hold.", "pinned")
     if len(dish.asides) > MAX_ASIDES or any(len(a.text) > MAX_ASIDE_TEXT for a in dish.asides):
         raise BadInput("More is set aside than a recipe can hold.", "asides")
     _check_ids(dish)

@@ -17,8 +17,8 @@ class Setting:
     """What a household's kitchen and table bring to every computation.
 
     `readings` are what its scale said of the dish that is computed, `missing` the appliances its
-    kitchen lacks, `not_again` the families of stand-ins it has had enough of, `pans`
-    what it bakes in.
+    kitchen lacks, `not_again` the families of stand-ins it has had enough of, `lately` those it
+    cooked in the last days, `pans` what it bakes in.
     """
 
     eaters: tuple[Eater, ...]
@@ -29,4 +29,5 @@ class Setting:
     readings: Readings = NONE
     missing: frozenset[str] = frozenset()
     not_again: frozenset[str] = frozenset()
+    lately: frozenset[str] = frozenset()
     pans: tuple[Pan, ...] = ()

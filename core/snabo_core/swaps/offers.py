@@ -40,7 +40,7 @@ def offers(dish: Dish, book: Book, library: Library) -> tuple[Offer, ...]:
 
     Lines of a slot that has its stand-in, and those left out, are not offered.
     """
-    fried = _fried(dish)
+    fried = fried_lines(dish)
     found = []
     for part in dish.parts:
         gone = {i for slot in part.slots if slot.choice is not None for i in slot.line_ids}
@@ -58,7 +58,7 @@ def offers(dish: Dish, book: Book, library: Library) -> tuple[Offer, ...]:
     return tuple(found)
 
 
-def _fried(dish: Dish) -> set[str]:
+def fried_lines(dish: Dish) -> set[str]:
     """Return the lines that the method fries or softens something in."""
     steps = [step for step in dish.method if step.technique in _FRYING]
     return {take.ref for step in steps for take in step.takes}

@@ -72,10 +72,10 @@ class StandIn:
     says, or for a crust or a lid the area it covers at `thickness_mm` before it is baked. `serves`
     is how many its lines are for, where it is scaled by servings and by nothing else.
     `in_oven` tells how it behaves where it meets the dish; `smell_level` how much it smells while
-    it cooks, 0 not at all to 3 all over the house, by judgement, None where nobody says. Keeping and reheating are None where
-    nobody here has tried. `ways` are the same thing made another way, each with a `note` of what
-    that changes; their keys are `key.way`. `foods` is the household's list where its own foods
-    may be in it, None for the book's.
+    it cooks, 0 not at all to 3 all over the house, by judgement, None where nobody says. Keeping
+    and reheating are None where nobody here has tried. `ways` are the same thing made another
+    way, each with a `note` of what that changes; their keys are `key.way`. `foods` is the
+    household's list where its own foods may be in it, None for the book's.
     """
 
     key: str
