@@ -2,6 +2,7 @@
 
 from uuid import UUID
 
+from django.http import StreamingHttpResponse
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
@@ -21,6 +22,7 @@ from snabo_core.views.method import MethodRequest, MethodView
 from snabo_core.views.preview import Preview, PreviewRequest
 from snabo_core.views.ranking import Ranking, RankRequest, RebaseRequest, RoleView
 from snabo_core.views.table import DayRequest, DayView, TableMatrix
+from snabo_core.views.ways import WaysPart, WaysRequest
 
 
 class DishesListView(DishesView):
@@ -119,6 +121,17 @@ class RebaseView(APIView):
         """Return it; nothing is stored."""
         wanted = convert(request.data, RebaseRequest)
         return Response(services.rebase(household_of(request.user), wanted))
+
+
+class WaysView(APIView):
+    """Finding what to change so that everybody can eat a dish."""
+
+    @contract("ways", body=WaysRequest, answer=WaysPart)
+    def post(self, request: Request) -> StreamingHttpResponse:
+        """Send each part of the answer as a line of JSON as soon as it is known."""
+        wanted = convert(request.data, WaysRequest)
+        parts = services.ways(household_of(request.user), wanted)
+        return StreamingHttpResponse(parts, content_type="application/x-ndjson")
 
 
 class RolesView(APIView):

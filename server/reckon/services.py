@@ -2,6 +2,7 @@
 
 import datetime as dt
 import hashlib
+from collections.abc import Iterator
 from dataclasses import replace
 from uuid import UUID
 
@@ -11,12 +12,12 @@ from django.db.models.functions import Cast
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Household
-from config.wire import convert, stored_dish
+from config.wire import ENCODER, convert, stored_dish
 from dishes.models import Dish
 from dishes.services import MOST_DISHES, own_dish
 from foods.own import library_of
 from foods.stand_ins import book_of
-from runs.services import being_cooked, readings_of
+from runs.services import being_cooked, cooked_lately, readings_of
 from snabo_core import dish as core
 from snabo_core.errors import SnaboError, UnknownFood
 from snabo_core.plate.setting import Setting
@@ -43,6 +44,8 @@ from snabo_core.views.ranking import ranking as core_ranking
 from snabo_core.views.summary import DishSummary
 from snabo_core.views.summary import summary as core_summary
 from snabo_core.views.table import DayRequest, DayView, MatrixRow, Meal, TableMatrix, day_view
+from snabo_core.views.ways import WaysPart, WaysRequest
+from snabo_core.views.ways import ways as core_ways
 from table.services import setting_of
 
 # Raised when figures of the list come out otherwise from the same documents.
@@ -56,6 +59,7 @@ Asking = (
     | ExplainRequest
     | CompareDishRequest
     | LineSwapRequest
+    | WaysRequest
 )
 
 
@@ -260,6 +264,27 @@ def rebase(household: Household, request: RebaseRequest) -> core.Choice:
     """
     core.check(request.dish)
     return rebase_choice(request, book_of(household), library_of(household))
+
+
+def ways(household: Household, request: WaysRequest) -> Iterator[bytes]:
+    """Yield the ways to make a draft fit, each part of the answer as a line; pure.
+
+    Raises:
+        BadInput: the document breaks its rules.
+    """
+    core.check(request.dish)
+    whole, foods = book_of(household), library_of(household)
+    setting = replace(_setting(household, request), lately=cooked_lately(household, whole))
+
+    def lines() -> Iterator[bytes]:
+        try:
+            for part in core_ways(request, setting, whole, foods):
+                yield ENCODER.encode(part) + b"\n"
+        except SnaboError as refusal:
+            # The answer has begun: what is wrong is a part of it.
+            yield ENCODER.encode(WaysPart(request.sequence, "open", refusal.sentence)) + b"\n"
+
+    return lines()
 
 
 def role_views(household: Household) -> list[RoleView]:

@@ -15,6 +15,7 @@ urlpatterns = [
     path("preview", api.PreviewView.as_view()),
     path("rank", api.RankView.as_view()),
     path("rebase", api.RebaseView.as_view()),
+    path("ways", api.WaysView.as_view()),
     path("roles", api.RolesView.as_view()),
     path("foods/<str:key>", api.FoodDetailView.as_view()),
 ]

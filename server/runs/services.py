@@ -22,6 +22,7 @@ from runs.models import Run, RunEvent
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.plate.portions import finished_question
+from snabo_core.swaps.book import Book
 from snabo_core.swaps.judged import judged
 from snabo_core.swaps.ledgers import slot_ledger
 from snabo_core.water import question
@@ -31,6 +32,8 @@ from table.services import setting_of
 WEIGHED, TAKEN_BACK, PORTIONED = "weighed", "taken_back", "portioned"
 MOST_GRAMS = 50_000
 EVENT_SCHEMA = 3
+# What was cooked in so many days is not offered first again; common practice, no source.
+LATELY_DAYS, MOST_LATELY = 5, 20
 
 
 class WeighIn(msgspec.Struct):
@@ -148,6 +151,20 @@ def runs_of(household: Household, dish_id: UUID) -> OpenRun:
         next((s for s in states if s.finished_at is None), None),
         [s for s in states if s.finished_at is not None],
     )
+
+
+def cooked_lately(household: Household, whole: Book) -> frozenset[str]:
+    """Return the families of stand-ins that were cooked in the last `LATELY_DAYS` days."""
+    since = timezone.now() - dt.timedelta(days=LATELY_DAYS)
+    runs = Run.objects.of(household).filter(finished_at__gte=since).select_related("version")
+    found = set()
+    for run in runs[:MOST_LATELY]:
+        for part in stored_dish(run.version.document).parts:
+            for slot in part.slots:
+                known = whole.find(slot.role, slot.choice.stand_in) if slot.choice else None
+                if known is not None:
+                    found.add(known.family)
+    return frozenset(found)
 
 
 def _open_run(household: Household, dish: Dish) -> Run:
