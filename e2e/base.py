@@ -69,3 +69,10 @@ class BrowserCase(LiveServerTestCase):
         self.page.get_by_label("Password").fill(PASSWORD)
         self.page.get_by_role("button", name="Sign in").click()
         expect(self.page.get_by_role("heading", name="Dishes")).to_be_visible()
+
+    def bring(self, text: str, title: str) -> None:
+        self.page.goto(f"{self.live_server_url}/bring")
+        self.page.get_by_role("textbox").first.fill(text)
+        self.page.get_by_role("button", name="Read it").click()
+        self.page.get_by_role("button", name="Put it on the Bench").click()
+        expect(self.page.get_by_role("heading", name=title)).to_be_visible()

@@ -58,13 +58,6 @@ class SwapBook(BrowserCase):
         self.sign_in()
         self.bring(FERRY, "Ferry house supper")
 
-    def bring(self, text: str, title: str) -> None:
-        self.page.goto(f"{self.live_server_url}/bring")
-        self.page.get_by_role("textbox").first.fill(text)
-        self.page.get_by_role("button", name="Read it").click()
-        self.page.get_by_role("button", name="Put it on the Bench").click()
-        expect(self.page.get_by_role("heading", name=title)).to_be_visible()
-
     def part(self, name: str) -> None:
         self.page.locator(f'button[aria-label^="{name}:"]').click()
         expect(self.page.get_by_role("heading", name=name, exact=True)).to_be_visible()

@@ -1109,6 +1109,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Send each part of the answer as a line of JSON as soon as it is known. */
+        post: operations["ways"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1635,6 +1652,7 @@ export interface components {
             /** @enum {unknown} */
             hold: "" | "crumbles" | "fork" | "rubbery" | "slice";
             in_oven: string;
+            smell_level: number | null;
             fridge: components["schemas"]["KeepingEntry"] | null;
             freezer: components["schemas"]["KeepingEntry"] | null;
             reheat: components["schemas"]["ReheatEntry"] | null;
@@ -1760,6 +1778,7 @@ export interface components {
             portions: components["schemas"]["Portion"][];
             asides: components["schemas"]["Aside"][];
             told: components["schemas"]["Told"];
+            pinned: string[];
             schema: number;
         };
         /**
@@ -2878,6 +2897,7 @@ export interface components {
             texture_gap: number | null;
             missing: string[];
             tired: boolean;
+            smell_level: number | null;
             vessels: number;
             may_end_wet: boolean;
         };
@@ -3111,6 +3131,70 @@ export interface components {
             part: string;
             slot: string;
             grams: number;
+        };
+        /**
+         * WaysRequest
+         * @description A draft to make fit; with `only_grams` choices stay and grams are balanced.
+         */
+        WaysRequest: {
+            sequence: number;
+            dish: components["schemas"]["Dish"];
+            eaters: string[];
+            readings: components["schemas"]["Readings"];
+            only_grams: boolean;
+        };
+        /**
+         * WaysPart
+         * @description One piece of the answer, sent as soon as it is known; `done` is the last.
+         */
+        WaysPart: {
+            sequence: number;
+            /** @enum {unknown} */
+            state: "done" | "fits" | "nobody" | "none" | "open" | "way";
+            words: string;
+            way: components["schemas"]["WayCard"] | null;
+            conflict: components["schemas"]["ConflictView"] | null;
+            seconds: number;
+        };
+        /**
+         * WayCard
+         * @description A way: the dish with it in, its sentence, and how everybody stands then.
+         *
+         *         `sure` is false where a limit is only likely to be met; `gap` is how far from the best, as a
+         *         share, it may lie at most. `missed` are wishes that are still missed.
+         */
+        WayCard: {
+            dish: components["schemas"]["Dish"];
+            words: string;
+            changes: components["schemas"]["ChangeView"][];
+            eaters: components["schemas"]["EaterView"][];
+            minutes: number;
+            sure: boolean;
+            gap: number;
+            missed: string[];
+        };
+        /**
+         * ChangeView
+         * @description One change of a way: where, from what to what, and why, in words.
+         *
+         *         `id` is the slot, the line or the eater it is about, empty for the whole pot.
+         */
+        ChangeView: {
+            /** @enum {unknown} */
+            kind: "back" | "keep" | "moved" | "offered" | "out" | "portion" | "reduced" | "servings" | "stand_in" | "swap" | "without";
+            id: string;
+            part: string;
+            words: string;
+            why: string;
+        };
+        /**
+         * ConflictView
+         * @description Why there is no way: the limits in words, what would help, and the nearest dish.
+         */
+        ConflictView: {
+            reasons: string[];
+            helps: string[];
+            nearest: components["schemas"]["WayCard"];
         };
         /**
          * RoleView
@@ -9011,6 +9095,92 @@ export interface operations {
             };
             /** @description Nobody is signed in. */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ways: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["WaysRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaysPart"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page was loaded before the last update. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

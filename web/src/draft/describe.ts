@@ -52,6 +52,7 @@ export function describe(before: Dish, after: Dish): string {
   if (before.servings !== after.servings) return 'the servings';
   if (before.expected_grams !== after.expected_grams) return 'the finished weight';
   if (!same(before.portions, after.portions)) return 'the portions';
+  if (!same(before.pinned, after.pinned)) return 'what is pinned';
   if (!same(before.accepted, after.accepted)) return 'a suggestion used';
   if (before.parts.length !== after.parts.length) return 'the parts';
   if (!same(before.method, after.method))

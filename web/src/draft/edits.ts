@@ -30,6 +30,13 @@ export function addSlot(dish: Dish, partId: string, slot: Slot): Dish {
   }));
 }
 
+/** Keep a slot or a line as it is when ways are looked for, or let it go again. */
+export function togglePin(dish: Dish, id: string): Dish {
+  const held = dish.pinned.includes(id);
+  const pinned = held ? dish.pinned.filter((other) => other !== id) : [...dish.pinned, id];
+  return { ...dish, pinned };
+}
+
 export function setChoice(dish: Dish, partId: string, slotId: string, choice: Choice | null): Dish {
   return mapSlot(dish, partId, slotId, (slot) => ({ ...slot, choice }));
 }

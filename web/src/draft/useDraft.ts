@@ -29,7 +29,8 @@ export interface Draft {
   document: Dish;
   /** Counts edits; the number of the preview that belongs to this document. */
   sequence: number;
-  change: (next: (dish: Dish) => Dish) => void;
+  /** Edit it; `words` say what was done where it is more than one thing. */
+  change: (next: (dish: Dish) => Dish, words?: string) => void;
   undo: () => void;
   redo: () => void;
   /** What undo and redo would do, in words; null where there is nothing. */
@@ -178,10 +179,11 @@ export function useDraft(id: string, revision: number, stored: Dish, reload: () 
   );
 
   const change = useCallback(
-    (edit: (dish: Dish) => Dish) => {
+    (edit: (dish: Dish) => Dish, words?: string) => {
       const document = edit(state.document);
       if (document === state.document) return;
-      const entry = { document: state.document, words: describe(state.document, document) };
+      const done = words ?? describe(state.document, document);
+      const entry = { document: state.document, words: done };
       const past = [...state.past, entry].slice(-MOST_UNDO);
       put({ document, past, future: [], sequence: state.sequence + 1 });
     },

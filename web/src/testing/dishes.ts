@@ -36,6 +36,7 @@ export function dish(...parts: Part[]): Dish {
     source_text: '',
     notes: [],
     accepted: [],
+    pinned: [],
     servings_assumed: false,
     expected_grams: null,
     portions: [],

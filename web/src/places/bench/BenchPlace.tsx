@@ -8,6 +8,7 @@ import { useKeys } from '../../parts/useKeys';
 import { PartWork } from './PartWork';
 import { PlateRail } from './PlateRail';
 import { PlateStrip } from './PlateStrip';
+import { Ways } from './Ways';
 
 export function BenchPlace(): JSX.Element {
   const { draft, preview } = useOpenDish();
@@ -52,6 +53,7 @@ export function BenchPlace(): JSX.Element {
         )}
       </section>
       <section aria-label={`Part: ${part.name}`}>
+        <Ways />
         <PartWork key={part.id} part={part} />
       </section>
       <section className="rail" id="plate" aria-label="One serving">

@@ -27,6 +27,7 @@ import { Choices } from '../../parts/Choices';
 import { InOut } from '../../parts/InOut';
 import { LineSwapsPanel } from '../../parts/LineSwapsPanel';
 import { Notice } from '../../parts/Notice';
+import { Pin } from '../../parts/Pin';
 import { LineRow } from '../bring/LineRow';
 import { Candidates } from './Candidates';
 import styles from './candidates.module.css';
@@ -159,6 +160,7 @@ function Was({ part, slot, onSwap }: LinesProps): JSX.Element {
                 </>
               )}
               <Or line={line} onSwap={() => onSwap(line.id)} />
+              <Pin id={line.id} name={line.food_name || line.text} />
               <LineChoice line={line} />
             </li>
           ) : (
@@ -209,6 +211,7 @@ function Becomes({ part, slot, onSwap }: LinesProps): JSX.Element {
             <b>{grams(line)}</b>
             <LineText line={line} />
             <Or line={line} onSwap={() => onSwap(line.id)} />
+            {!original.has(line.id) && <Pin id={line.id} name={line.food_name || line.text} />}
           </li>
         ))}
       </ul>
@@ -259,6 +262,7 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
         <h2>{part.name}</h2>
         <span className="soft">plays the role of</span>
         <RoleChoice part={part} slot={slot} />
+        {active && <Pin id={active.id} name={`what stands in the ${part.name.toLowerCase()}`} />}
         <span className="grow" />
         <span className="soft">
           <kbd>[</kbd> <kbd>]</kbd> part &nbsp;<kbd>S</kbd> stand-ins

@@ -1,0 +1,44 @@
+/* eslint-disable @typescript-eslint/explicit-module-boundary-types -- queryOptions carries the
+   fetcher's type in its return type, which nobody could write out better. */
+/** What to change so that everybody can eat a dish, part by part as it is found. */
+import { experimental_streamedQuery as streamedQuery, queryOptions } from '@tanstack/react-query';
+
+import { client, take } from './client';
+import type { Dish, Readings, WaysPart } from './types';
+
+/** The lines of a stream of JSON, each as soon as it is whole. */
+async function* linesOf(stream: ReadableStream<Uint8Array<ArrayBuffer>>): AsyncGenerator<WaysPart> {
+  const reader = stream.pipeThrough(new TextDecoderStream()).getReader();
+  let rest = '';
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) return;
+    const lines = (rest + value).split('\n');
+    rest = lines.pop() ?? '';
+    for (const line of lines) yield JSON.parse(line) as WaysPart;
+  }
+}
+
+/** Ways belong to the document they were found for; leaving it cancels the search. */
+export const waysQuery = (
+  sequence: number,
+  dish: Dish,
+  readings: Readings,
+  onlyGrams: boolean,
+  wanted: boolean,
+) =>
+  queryOptions({
+    queryKey: ['ways', dish, readings, onlyGrams],
+    queryFn: streamedQuery({
+      streamFn: async ({ signal }) => {
+        const body = { sequence, dish, eaters: [], readings, only_grams: onlyGrams };
+        const found = await take(client.POST('/api/ways', { body, parseAs: 'stream', signal }));
+        if (!found) throw new Error('The kitchen server sent nothing.');
+        return linesOf(found);
+      },
+    }),
+    enabled: wanted,
+    staleTime: Infinity,
+    gcTime: 60_000,
+    retry: false,
+  });

@@ -1,0 +1,25 @@
+/** Keeps a line or a part as it is when ways are looked for. */
+import type { JSX } from 'react';
+
+import { useOpenDish } from '../draft/context';
+import { togglePin } from '../draft/edits';
+import styles from './pin.module.css';
+
+export function Pin({ id, name }: { id: string; name: string }): JSX.Element {
+  const { draft } = useOpenDish();
+  const held = draft.document.pinned.includes(id);
+  return (
+    <button
+      type="button"
+      className={`plain-button ${styles.pin} ${held ? styles.held : ''}`}
+      aria-pressed={held}
+      title={held ? 'Pinned: ways leave it as it is' : 'Pin it: ways leave it as it is'}
+      onClick={() => draft.change((dish) => togglePin(dish, id))}
+    >
+      <svg viewBox="0 0 16 16" aria-hidden="true">
+        <path d="M5 1.5h6l-1 5 3 3H3l3-3z M8 9.5V15" />
+      </svg>
+      <span className="hidden">Pin {name}</span>
+    </button>
+  );
+}

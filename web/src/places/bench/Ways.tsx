@@ -1,0 +1,194 @@
+/** What to change so that everybody can eat the dish: up to five ways, each with what it does. */
+import Button from '@mui/material/Button';
+import Collapse from '@mui/material/Collapse';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState, type JSX } from 'react';
+
+import { sentence } from '../../api/client';
+import type { ConflictView, EaterView, Reach, WayCard } from '../../api/types';
+import { waysQuery } from '../../api/ways';
+import { useOpenDish } from '../../draft/context';
+import { Notice } from '../../parts/Notice';
+import { ReachBar } from '../../parts/ReachBar';
+import styles from './ways.module.css';
+
+/** Typing goes first: ways are looked for once the dish has rested. */
+const REST_MS = 400;
+const SHOWN_FIRST = 2;
+
+function useRested(sequence: number): boolean {
+  const [rested, setRested] = useState(-1);
+  useEffect(() => {
+    const timer = setTimeout(() => setRested(sequence), REST_MS);
+    return () => clearTimeout(timer);
+  }, [sequence]);
+  return rested === sequence;
+}
+
+/** The bar that says most: what was missed and is met now, or what has least room. */
+function deciding(eater: EaterView): Reach | undefined {
+  const moved = (reach: Reach): number =>
+    reach.was === null || reach.figure.best === null
+      ? 0
+      : Math.abs(reach.was - reach.figure.best) / Math.max(reach.at_most ?? reach.at_least ?? 0, 5);
+  return eater.reaches.toSorted(
+    (a, b) =>
+      Number(a.met) - Number(b.met) || Number(b.hard) - Number(a.hard) || moved(b) - moved(a),
+  )[0];
+}
+
+function Bars({ eaters, all }: { eaters: EaterView[]; all: boolean }): JSX.Element {
+  return (
+    <div className={styles.bars}>
+      {eaters.flatMap((eater) => {
+        const first = deciding(eater);
+        const reaches = all ? eater.reaches : first ? [first] : [];
+        return reaches.map((reach) => (
+          <ReachBar
+            key={`${eater.id}/${reach.nutrient}`}
+            reach={reach}
+            whose={eater.name}
+            wordsHidden={!all}
+          />
+        ));
+      })}
+    </div>
+  );
+}
+
+interface RowProps {
+  way: WayCard;
+  onChoose: (way: WayCard) => void;
+}
+
+function Row({ way, onChoose }: RowProps): JSX.Element {
+  const [open, setOpen] = useState(false);
+  return (
+    <li>
+      <div className={styles.row}>
+        <button
+          type="button"
+          className={`plain-button ${styles.words}`}
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          {open ? '▾' : '▸'} {way.words}
+        </button>
+        <Button variant="outlined" onClick={() => onChoose(way)}>
+          Do this
+        </Button>
+      </div>
+      {!way.sure && <p className={styles.likely}>Only likely: a limit is close.</p>}
+      {!open && <Bars eaters={way.eaters} all={false} />}
+      <Collapse in={open} mountOnEnter unmountOnExit>
+        <ul className={styles.changes}>
+          {way.changes.map((change) => (
+            <li key={`${change.kind}/${change.id}`}>
+              <b>{change.words}</b> <span className="soft">in the {change.part.toLowerCase()}</span>
+              <br />
+              <span className="soft">{change.why}</span>
+            </li>
+          ))}
+        </ul>
+        <Bars eaters={way.eaters} all />
+        {way.missed.map((words) => (
+          <p key={words} className="soft">
+            Still missed: {words}
+          </p>
+        ))}
+      </Collapse>
+    </li>
+  );
+}
+
+function Conflict({
+  conflict,
+  onChoose,
+}: {
+  conflict: ConflictView;
+  onChoose: (way: WayCard) => void;
+}): JSX.Element {
+  const { nearest } = conflict;
+  return (
+    <>
+      <Notice bad>No change in the book makes this fit everybody.</Notice>
+      <ul className={styles.changes}>
+        {conflict.reasons.map((words) => (
+          <li key={words}>{words}</li>
+        ))}
+      </ul>
+      {conflict.helps.length > 0 && (
+        <>
+          <h4>What would help</h4>
+          <ul className={styles.changes}>
+            {conflict.helps.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      {nearest.changes.length > 0 && (
+        <>
+          <h4>The nearest</h4>
+          <ul className={styles.list}>
+            <Row way={nearest} onChoose={onChoose} />
+          </ul>
+        </>
+      )}
+    </>
+  );
+}
+
+export function Ways(): JSX.Element {
+  const { draft, readings } = useOpenDish();
+  const [onlyGrams, setOnlyGrams] = useState(false);
+  const [all, setAll] = useState(false);
+  const [done, setDone] = useState<string | null>(null);
+  const rested = useRested(draft.sequence);
+  const found = useQuery(waysQuery(draft.sequence, draft.document, readings, onlyGrams, rested));
+  const parts = found.data ?? [];
+  const cards = parts.flatMap((part) => (part.way ? [part.way] : []));
+  const conflict = parts.find((part) => part.conflict)?.conflict;
+  const plain = parts.find((part) => ['fits', 'open', 'nobody'].includes(part.state));
+  const shown = all ? cards : cards.slice(0, SHOWN_FIRST);
+  const choose = (way: WayCard): void => {
+    draft.change(() => way.dish, 'the way');
+    setDone(way.words);
+  };
+  const justDone = done !== null && draft.undoes === 'the way';
+  return (
+    <section className={styles.ways} aria-label="Ways to make it fit" aria-busy={found.isFetching}>
+      <div className={styles.heading}>
+        <h3>Ways to make it fit</h3>
+        {(onlyGrams || cards.length > 0) && (
+          <label className={styles.grams}>
+            <input type="checkbox" checked={onlyGrams} onChange={() => setOnlyGrams(!onlyGrams)} />{' '}
+            move grams only
+          </label>
+        )}
+        {found.isFetching && <span className="soft">looking …</span>}
+      </div>
+      {justDone && (
+        <p className={styles.done}>
+          <b>Done:</b> {done}{' '}
+          <button type="button" className="chip" onClick={draft.undo}>
+            Undo all of it
+          </button>
+        </p>
+      )}
+      {found.error && <Notice bad>{sentence(found.error)}</Notice>}
+      {plain && <p className={plain.state === 'fits' ? styles.fits : ''}>{plain.words}</p>}
+      {conflict && <Conflict conflict={conflict} onChoose={choose} />}
+      <ul className={styles.list}>
+        {shown.map((way) => (
+          <Row key={way.words} way={way} onChoose={choose} />
+        ))}
+      </ul>
+      {cards.length > SHOWN_FIRST && (
+        <button type="button" className="chip" onClick={() => setAll(!all)}>
+          {all ? 'Fewer ways' : `${cards.length - SHOWN_FIRST} more ways`}
+        </button>
+      )}
+    </section>
+  );
+}
