@@ -193,7 +193,7 @@ class Swapped(unittest.TestCase):
         dish = brought()
         filling = dish.parts[0]
         line = filling.lines[2]
-        other = replace(line, food="water", food_name="water", instead=None)
+        other = replace(line, food="water", form="liquid", food_name="water", instead=None)
         lines = tuple(replace(i, instead=other) if i is line else i for i in filling.lines)
         shown = view(replace(dish, parts=(replace(filling, lines=lines), *dish.parts[1:])))
         words = {s.look_words for s in shown.steps if any(t.ref == line.id for t in s.takes)}
