@@ -107,6 +107,16 @@ class Promises(unittest.TestCase):
             codes = {s.code for person in way.made.people for s in person.standings if s.hard}
             self.assertEqual(way.sure, codes == {"meets"})
 
+    def test_what_fits_all_together_fits_each_alone(self) -> None:
+        for text in (HAKE, HAKE.replace("500 g hake fillet", "400 g smoked mackerel")):
+            for people in ((LOW, NO_OIL), (LOW, NO_MILK), (NO_OIL, NO_MILK)):
+                whole = fitting_of(dish_of(text), Setting(people), book(), library())
+                if not found(whole, 1):
+                    continue
+                for one in people:
+                    alone = fitting_of(dish_of(text), Setting((one,)), book(), library())
+                    self.assertTrue(fits(alone.now) or found(alone, 1), one.name)
+
     def test_what_is_left_out_is_in_no_way(self) -> None:
         for way in found(fitting(NO_MILK), 3):
             for line in way.made.lines:

@@ -22,7 +22,7 @@ from snabo_core.views.method import MethodRequest, MethodView
 from snabo_core.views.preview import Preview, PreviewRequest
 from snabo_core.views.ranking import Ranking, RankRequest, RebaseRequest, RoleView
 from snabo_core.views.table import DayRequest, DayView, TableMatrix
-from snabo_core.views.ways import WaysPart, WaysRequest
+from snabo_core.views.ways import DishWays, WaysPart, WaysRequest
 
 
 class DishesListView(DishesView):
@@ -101,6 +101,16 @@ class MatrixView(APIView):
     def get(self, request: Request) -> Response:
         """Return every dish against every eater."""
         return Response(services.matrix(household_of(request.user)))
+
+
+class MatrixWaysView(APIView):
+    """What would make a dish fit whom it does not suit."""
+
+    @contract("table_ways", answer=DishWays)
+    def get(self, request: Request) -> StreamingHttpResponse:
+        """Send the smallest ways of each dish as a line of JSON as soon as they are known."""
+        parts = services.matrix_ways(household_of(request.user))
+        return StreamingHttpResponse(parts, content_type="application/x-ndjson")
 
 
 class DayOfMealsView(APIView):

@@ -7,6 +7,7 @@ from dataclasses import replace
 from uuid import UUID
 
 import msgspec
+from django.core.cache import cache
 from django.db.models import Count, F, TextField
 from django.db.models.functions import Cast
 from django.shortcuts import get_object_or_404
@@ -44,12 +45,13 @@ from snabo_core.views.ranking import ranking as core_ranking
 from snabo_core.views.summary import DishSummary
 from snabo_core.views.summary import summary as core_summary
 from snabo_core.views.table import DayRequest, DayView, MatrixRow, Meal, TableMatrix, day_view
-from snabo_core.views.ways import WaysPart, WaysRequest
+from snabo_core.views.ways import DishWays, WayFor, WaysPart, WaysRequest, smallest_ways
 from snabo_core.views.ways import ways as core_ways
 from table.services import setting_of
 
 # Raised when figures of the list come out otherwise from the same documents.
 RELEASE = "0.5.0"
+WAYS_KEPT_SECONDS = 24 * 3600
 
 
 Asking = (
@@ -224,6 +226,27 @@ def dishes_of(household: Household) -> list[DishRecord]:
     return records
 
 
+def matrix_ways(household: Household) -> Iterator[bytes]:
+    """Yield for each dish that does not suit everybody what would make it fit, as lines.
+
+    What was found stays with the document and the table it was found for.
+    """
+    summaries = _Summaries(household)
+    found = (Dish.objects.of(household).filter(deleted_at=None).prefetch_related(being_cooked()))[
+        :MOST_DISHES
+    ]
+
+    def lines() -> Iterator[bytes]:
+        for dish in found:
+            try:
+                ways_of = summaries.ways_of(dish)
+            except SnaboError:
+                continue
+            yield ENCODER.encode(DishWays(str(dish.uid), ways_of)) + b"\n"
+
+    return lines()
+
+
 class _Summaries:
     """The kept summaries of a household's dishes, renewed where what they rest on has changed.
 
@@ -237,11 +260,29 @@ class _Summaries:
         table = hashlib.sha256(people.encode()).hexdigest()
         self.rests_on = f"{household.foods_revision}|{table}|{self.foods.digest}|{RELEASE}"
 
+    def _key(self, dish: Dish, setting: Setting) -> str:
+        state = f"{dish.revision}|{setting.readings}|{self.rests_on}"
+        return hashlib.sha256(state.encode()).hexdigest()
+
+    def ways_of(self, dish: Dish) -> tuple[WayFor, ...]:
+        """Return what would make a dish fit those it does not suit.
+
+        Raises:
+            SnaboError: its document cannot be read any more.
+        """
+        setting = replace(self.setting, readings=readings_of(dish))
+        key = f"ways-{dish.uid}-{self._key(dish, setting)}"
+        known: tuple[WayFor, ...] | None = cache.get(key)
+        if known is None:
+            document = core.check(stored_dish(dish.draft))
+            known = smallest_ways(document, setting, self.book, self.foods)
+            cache.set(key, known, WAYS_KEPT_SECONDS)
+        return known
+
     def of(self, dish: Dish) -> tuple[DishSummary | None, str]:
         """Return a dish's summary, or None and the sentence that says why there is none."""
         setting = replace(self.setting, readings=readings_of(dish))
-        state = f"{dish.revision}|{setting.readings}|{self.rests_on}"
-        key = hashlib.sha256(state.encode()).hexdigest()
+        key = self._key(dish, setting)
         try:
             if dish.summary_key == key and dish.summary is not None:
                 return convert(dish.summary, DishSummary), ""

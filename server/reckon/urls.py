@@ -10,6 +10,7 @@ urlpatterns = [
     path("dishes/<uuid:dish_id>/compare", api.CompareView.as_view()),
     path("explain", api.ExplainView.as_view()),
     path("table", api.MatrixView.as_view()),
+    path("table/ways", api.MatrixWaysView.as_view()),
     path("day", api.DayOfMealsView.as_view()),
     path("method", api.MethodOfDishView.as_view()),
     path("preview", api.PreviewView.as_view()),

@@ -22,12 +22,7 @@ LEAST_MINUTES, MOST_NAMED = 1.0, 4
 
 def short_words(fitting: Fitting, way: Way, steps: Sequence[Step]) -> str:
     """Return a way in one sentence: what changes, what comes of it for whom, how long it takes."""
-    changes = _in_few_words(fitting, way, steps)
-    text = ", ".join(changes[:MOST_NAMED]) if changes else worded("way_nothing")
-    if len(changes) > MOST_NAMED:
-        rest = str(len(changes) - MOST_NAMED)
-        code = "way_one_more" if rest == "1" else "way_more"
-        text = worded(code, changes=text, count=rest)
+    text = changes_in_short(fitting, way, steps)
     found = []
     for must in missed_most(fitting):
         figure = way.made.figures_of(must.eater.id)[must.what].best
@@ -39,6 +34,17 @@ def short_words(fitting: Fitting, way: Way, steps: Sequence[Step]) -> str:
         found.append(worded(code, minutes=f"{abs(way.minutes):.0f}"))
     text = _capital(text)
     return worded("way", changes=text, figures=", ".join(found)) if found else f"{text}."
+
+
+def changes_in_short(fitting: Fitting, way: Way, steps: Sequence[Step]) -> str:
+    """Return what a way changes, the first few things by name."""
+    changes = _in_few_words(fitting, way, steps)
+    text = ", ".join(changes[:MOST_NAMED]) if changes else worded("way_nothing")
+    if len(changes) > MOST_NAMED:
+        rest = str(len(changes) - MOST_NAMED)
+        code = "way_one_more" if rest == "1" else "way_more"
+        text = worded(code, changes=text, count=rest)
+    return text
 
 
 def _in_few_words(fitting: Fitting, way: Way, steps: Sequence[Step]) -> list[str]:

@@ -14,6 +14,7 @@ from snabo_core.swaps.judged import Judged
 from snabo_core.views.eaters import EaterView, eater_view
 from snabo_core.views.way_words import (
     change_words,
+    changes_in_short,
     conflict_words,
     help_words,
     short_words,
@@ -127,6 +128,54 @@ def ways(
         view = _conflict(fitting, conflict_of(fitting))
         yield WaysPart(number, "none", view.reasons[0], conflict=view)
     yield WaysPart(number, "done")
+
+
+@dataclass(frozen=True)
+class WayFor:
+    """The smallest way that makes a dish fit one eater, by id, or everybody, with no id."""
+
+    eater: str
+    words: str
+
+
+@dataclass(frozen=True)
+class DishWays:
+    """What would make a dish fit those whom it does not suit, and everybody."""
+
+    dish: str
+    ways: tuple[WayFor, ...]
+
+
+def smallest_ways(dish: Dish, setting: Setting, book: Book, library: Library) -> tuple[WayFor, ...]:
+    """Return the smallest way for each eater a dish does not suit, and for everybody, in words.
+
+    Nothing for a dish whose lines are open, or that suits everybody as it is.
+    """
+    whole = _fitting(dish, setting, book, library)
+    if undecided(whole) or fits(whole.now):
+        return ()
+    found = []
+    for person in whole.now.people:
+        if not person.suits:
+            alone = replace(setting, eaters=(person.eater,))
+            words = _smallest(_fitting(dish, alone, book, library), "way_fits_with")
+            found.append(WayFor(person.eater.id, words or worded("way_none_fits")))
+    if len(setting.eaters) > 1:
+        words = _smallest(whole, "way_all_fit_with")
+        found.append(WayFor("", words or worded("way_none_for_all")))
+    return tuple(found)
+
+
+def _fitting(dish: Dish, setting: Setting, book: Book, library: Library) -> Fitting:
+    return fitting_of(dish, setting, book, library, pinned=frozenset(dish.pinned))
+
+
+def _smallest(fitting: Fitting, code: str) -> str:
+    way = next(find_ways(fitting, want=1), None)
+    if way is None:
+        return ""
+    steps = sorted(way.selection.steps, key=lambda step: _order(fitting, step))
+    return worded(code, changes=changes_in_short(fitting, way, steps))
 
 
 def _open(fitting: Fitting, ids: Sequence[str]) -> str:

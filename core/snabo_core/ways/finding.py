@@ -25,7 +25,7 @@ from snabo_core.swaps.judged import Judged, judged
 from snabo_core.water import advise
 from snabo_core.ways.applying import applied
 from snabo_core.ways.choices import Choices, choices_of
-from snabo_core.ways.modelling import Asked, Model, Selection, Shares, Step
+from snabo_core.ways.modelling import LEAST_CHEAPER, Asked, Model, Selection, Shares, Step
 from snabo_core.ways.pruning import pruned
 from snabo_core.ways.room import MOST_MORE_SERVINGS, PORTIONS, costs
 from snabo_core.ways.weights import Must, Weights, weigh
@@ -39,7 +39,9 @@ BEYOND = 1e-3
 # The first solve draws musts in by most of the spread the dish has now, up to a third of them.
 MOST_OF_SPREAD, MOST_SPREAD = 0.8, 1 / 3
 # Ways that cost far more than the first, or are not proven to be near the best, are not shown.
-MOST_DEARER, MOST_GAP = 2.0, 0.25
+MOST_DEARER, MOST_GAP = 2.0, 0.5
+# So near to the best possible a way is shown without looking once more.
+NEAR = 0.05
 
 
 @dataclass(frozen=True, eq=False)
@@ -189,22 +191,30 @@ class _Search:
         return way
 
     def _found(self) -> Way | None:
+        """Return the cheapest that is judged to suit, a sure one before a likely one."""
         likely: Way | None = None
+        sure: Way | None = None
         cuts = list(self.cuts)
         for _ in range(MOST_ROUNDS):
             selection = self._cheapest(cuts)
             if selection is None:
                 break
+            if sure and selection.cost >= sure.selection.cost - LEAST_CHEAPER:
+                # Solved again as tight as it was judged: nothing is cheaper.
+                return replace(sure, selection=replace(sure.selection, gap=selection.gap))
             if likely and selection.cost > likely.selection.cost + WORTH_BEING_SURE:
                 break
             way = self._tightened(selection, cuts)
-            if way is not None and way.sure:
-                return way
-            likely = likely or way
             if way is None and not self.moved:
                 # Judged otherwise for a reason that no margin cures: never this one again.
                 cuts.append(selection.steps)
-        return likely
+            elif way is not None and not way.sure:
+                likely = likely or way
+            elif way is not None and (not sure or way.selection.cost < sure.selection.cost):
+                sure = way
+                if way.selection.gap <= NEAR:
+                    break
+        return sure or likely
 
     def _cheapest(self, cuts: list[frozenset[Step]]) -> Selection | None:
         """Return the cheapest selection over every way of sharing the dish out."""

@@ -105,3 +105,34 @@ class Lately(KitchenCase):
         self.assertEqual(cooked_lately(self.household, book()), frozenset())
         self.send("post", f"runs/{run['id']}/finish")
         self.assertEqual(cooked_lately(self.household, book()), frozenset({"cauliflower"}))
+
+
+class MatrixWays(KitchenCase):
+    """The table says what would help instead of only that a dish does not fit."""
+
+    def ask(self) -> dict[str, list[dict[str, str]]]:
+        answer = self.send("get", "table/ways")
+        lines = b"".join(answer.streaming_content).decode().splitlines()
+        return {one["dish"]: one["ways"] for one in map(json.loads, lines)}
+
+    def test_whom_it_does_not_suit_gets_a_way_and_so_does_everybody(self) -> None:
+        detail = self.bring(FISH)
+        rows = self.send("get", "table").json()["rows"]
+        unsuited = {c["eater"] for c in rows[0]["cells"] if c["verdict"] == "does_not"}
+        ways = self.ask()[detail["id"]]
+        self.assertEqual({one["eater"] for one in ways}, {*unsuited, ""})
+        for one in ways:
+            self.assertRegex(one["words"], "fits with|could have it with")
+
+    def test_it_follows_a_change_of_the_dish(self) -> None:
+        detail = self.bring(FISH)
+        before = self.ask()
+        self.assertEqual(self.ask(), before)
+        way = Ways.ask(self, detail["document"])[0]["way"]
+        self.send("put", f"dishes/{detail['id']}", way["dish"], if_match=str(detail["revision"]))
+        self.assertEqual(self.ask(), {detail["id"]: []})
+
+    def test_the_neighbours_dishes_are_not_in_it(self) -> None:
+        self.bring(FISH)
+        answer = self.send("get", "table/ways", client=self.other)
+        self.assertEqual(b"".join(answer.streaming_content), b"")

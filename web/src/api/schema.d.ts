@@ -1109,6 +1109,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/table/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Send the smallest ways of each dish as a line of JSON as soon as they are known. */
+        get: operations["table_ways"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ways": {
         parameters: {
             query?: never;
@@ -3075,6 +3092,22 @@ export interface components {
             title: string;
             cells: components["schemas"]["Cell"][];
             split: string;
+        };
+        /**
+         * DishWays
+         * @description What would make a dish fit those whom it does not suit, and everybody.
+         */
+        DishWays: {
+            dish: string;
+            ways: components["schemas"]["WayFor"][];
+        };
+        /**
+         * WayFor
+         * @description The smallest way that makes a dish fit one eater, by id, or everybody, with no id.
+         */
+        WayFor: {
+            eater: string;
+            words: string;
         };
         /**
          * DayRequest
@@ -9082,6 +9115,52 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TableMatrix"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    table_ways: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DishWays"];
                 };
             };
             /** @description What was sent cannot be; the sentence says why. */

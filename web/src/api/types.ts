@@ -38,6 +38,7 @@ export type OwnFood = Schemas['OwnFood'];
 export type Label = Schemas['Label'];
 export type LabelLook = Schemas['LabelLook'];
 export type ImportResult = Schemas['ImportResult'];
+export type DishWays = Schemas['DishWays'];
 export type WaysPart = Schemas['WaysPart'];
 export type WayCard = Schemas['WayCard'];
 export type ConflictView = Schemas['ConflictView'];

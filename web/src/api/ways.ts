@@ -4,10 +4,10 @@
 import { experimental_streamedQuery as streamedQuery, queryOptions } from '@tanstack/react-query';
 
 import { client, take } from './client';
-import type { Dish, Readings, WaysPart } from './types';
+import type { Dish, DishWays, Readings, WaysPart } from './types';
 
 /** The lines of a stream of JSON, each as soon as it is whole. */
-async function* linesOf(stream: ReadableStream<Uint8Array<ArrayBuffer>>): AsyncGenerator<WaysPart> {
+async function* linesOf<T>(stream: ReadableStream<Uint8Array<ArrayBuffer>>): AsyncGenerator<T> {
   const reader = stream.pipeThrough(new TextDecoderStream()).getReader();
   let rest = '';
   for (;;) {
@@ -15,7 +15,7 @@ async function* linesOf(stream: ReadableStream<Uint8Array<ArrayBuffer>>): AsyncG
     if (done) return;
     const lines = (rest + value).split('\n');
     rest = lines.pop() ?? '';
-    for (const line of lines) yield JSON.parse(line) as WaysPart;
+    for (const line of lines) yield JSON.parse(line) as T;
   }
 }
 
@@ -34,7 +34,7 @@ export const waysQuery = (
         const body = { sequence, dish, eaters: [], readings, only_grams: onlyGrams };
         const found = await take(client.POST('/api/ways', { body, parseAs: 'stream', signal }));
         if (!found) throw new Error('The kitchen server sent nothing.');
-        return linesOf(found);
+        return linesOf<WaysPart>(found);
       },
     }),
     enabled: wanted,
@@ -42,3 +42,16 @@ export const waysQuery = (
     gcTime: 60_000,
     retry: false,
   });
+
+/** What would make each dish of the table fit, dish by dish. */
+export const tableWaysQuery = queryOptions({
+  queryKey: ['table-matrix', 'ways'],
+  queryFn: streamedQuery({
+    streamFn: async ({ signal }) => {
+      const found = await take(client.GET('/api/table/ways', { parseAs: 'stream', signal }));
+      if (!found) throw new Error('The kitchen server sent nothing.');
+      return linesOf<DishWays>(found);
+    },
+  }),
+  retry: false,
+});

@@ -5,11 +5,12 @@ import { Link } from 'react-router';
 
 import { sentence } from '../../api/client';
 import { matrixQuery } from '../../api/queries';
+import { tableWaysQuery } from '../../api/ways';
 import type { Cell } from '../../api/types';
 import { Notice } from '../../parts/Notice';
 import { VERDICTS } from '../../parts/verdicts';
 
-function Verdict({ cell }: { cell: Cell }): JSX.Element {
+function Verdict({ cell, way }: { cell: Cell; way: string | undefined }): JSX.Element {
   const [word, kind] = VERDICTS[cell.verdict];
   return (
     <td className={`cell ${cell.verdict}`}>
@@ -17,12 +18,17 @@ function Verdict({ cell }: { cell: Cell }): JSX.Element {
         <b>{word}</b>
       </span>
       {cell.words && <div className="soft">{cell.words}</div>}
+      {way && <div>{way}</div>}
     </td>
   );
 }
 
 export function Matrix(): JSX.Element {
   const found = useQuery(matrixQuery);
+  const helpful = useQuery({ ...tableWaysQuery, enabled: found.isSuccess });
+  const ways = new Map(helpful.data?.map((one) => [one.dish, one.ways]));
+  const wayFor = (dish: string, eater: string): string | undefined =>
+    ways.get(dish)?.find((one) => one.eater === eater)?.words;
   return (
     <section aria-label="Who can eat what" style={{ marginTop: 30 }}>
       <h2>Who can eat what</h2>
@@ -51,12 +57,17 @@ export function Matrix(): JSX.Element {
                   <Link to={`/dishes/${row.dish}/bench`}>{row.title}</Link>
                 </th>
                 {row.cells.map((cell) => (
-                  <Verdict key={cell.eater} cell={cell} />
+                  <Verdict key={cell.eater} cell={cell} way={wayFor(row.dish, cell.eater)} />
                 ))}
               </tr>,
-              row.split && (
+              (row.split || wayFor(row.dish, '')) && (
                 <tr key={`${row.dish}-split`} className="split">
-                  <td colSpan={row.cells.length + 1}>{row.split}</td>
+                  <td colSpan={row.cells.length + 1}>
+                    {wayFor(row.dish, '') && (
+                      <Link to={`/dishes/${row.dish}/bench`}>{wayFor(row.dish, '')}</Link>
+                    )}{' '}
+                    {row.split}
+                  </td>
                 </tr>
               ),
             ])}
