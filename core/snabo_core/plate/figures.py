@@ -154,10 +154,7 @@ def _of_nothing(lost: Sequence[Line]) -> Totals:
 
 def _product(grams: Vector, per_gram: Matrix) -> Vector:
     """Sum grams times figures; nothing of something unbounded is nothing."""
-    with np.errstate(invalid="ignore"):
-        parts = grams[:, None] * per_gram
-    zero = (grams[:, None] == 0) | (per_gram == 0)
-    result: Vector = np.where(zero, 0.0, parts).sum(axis=0)
+    result: Vector = _amounts(grams, per_gram).sum(axis=0)
     return result
 
 
@@ -257,6 +254,32 @@ def _blame(
     return tuple(blamed)
 
 
+def decided_ends(groups: Sequence[Sequence[Entry]]) -> tuple[Matrix, Matrix]:
+    """Return what groups bring at the low and the high end of what is decided, group by figure.
+
+    As `total` says it, with everything modelled at its best; every entry with known grams.
+    """
+    flat = [entry for group in groups for entry in group]
+    ends = []
+    owner = np.repeat(np.arange(len(groups)), [len(group) for group in groups])
+    grams = np.array([entry.best for entry in flat], dtype=np.float64)
+    for name in ("decided_low", "decided_high"):
+        figures = np.array([getattr(entry.figures, name) for entry in flat]) / 100
+        sums: Matrix = np.zeros((len(groups), len(FIGURES)))
+        if flat:
+            np.add.at(sums, owner, _amounts(grams, figures))
+        ends.append(sums)
+    return ends[0], ends[1]
+
+
+def _amounts(grams: Vector, per_gram: Matrix) -> Matrix:
+    """Return grams times figures, row by row; nothing of something unbounded is nothing."""
+    with np.errstate(invalid="ignore"):
+        parts = grams[:, None] * per_gram
+    found: Matrix = np.where((grams[:, None] == 0) | (per_gram == 0), 0.0, parts)
+    return found
+
+
 def _blame_with(base: Totals, group: Sequence[Entry]) -> Blames:
     return base.plus(total(list(group), [], sample=False)).blame
 
@@ -285,12 +308,8 @@ def totals_of_many(base: Totals, groups: Sequence[Sequence[Entry]]) -> Many:
     }
 
     def summed(amount: Vector, figures: Matrix) -> Matrix:
-        with np.errstate(invalid="ignore"):
-            parts = np.where(
-                (amount[:, None] == 0) | (figures == 0), 0.0, amount[:, None] * figures
-            )
         result: Matrix = np.zeros((len(groups), len(FIGURES)))
-        np.add.at(result, owner, parts)
+        np.add.at(result, owner, _amounts(amount, figures))
         return result
 
     bests, lows, highs = (

@@ -31,7 +31,7 @@ from snabo_core.ways.room import MOST_MORE_SERVINGS, PORTIONS, costs
 from snabo_core.ways.weights import Must, Weights, weigh
 
 MOST_WAYS, MOST_ROUNDS = 5, 6
-SECONDS, LONGEST_SOLVE = 2.0, 1.5
+SECONDS, LONGEST_SOLVE, FIRST_SECONDS = 1.8, 1.5, 0.12
 # A way that is only likely to suit gives place to a sure one that costs no more than this beyond.
 WORTH_BEING_SURE = 1.0
 # By which share of a must's size, or of one unit, it is drawn in beyond what judging missed.
@@ -162,12 +162,17 @@ class _Search:
         self.fitting = fitting
         self.began = time.monotonic()
         self.until = self.began + seconds
-        self.margins = expected_margins(fitting)
+        self.expected = self.margins = expected_margins(fitting)
         self.cuts: list[frozenset[Step]] = []
         self.seen: set[Step] = set()
         self.dearest = math.inf
         # Cuts only make a sharing dearer: what it cost at least before, it costs at least now.
         self.least = {number: shares.cost for number, shares in enumerate(fitting.shares)}
+
+    @property
+    def hurried(self) -> bool:
+        """Whether the first way is late: a cook waits for that, not for the best of all."""
+        return not self.cuts and time.monotonic() - self.began > FIRST_SECONDS
 
     @property
     def left(self) -> float:
@@ -176,19 +181,25 @@ class _Search:
 
     def next(self) -> Way | None:
         """Return the next way, None where there is none worth showing, or no time."""
+        # Other lines, another spread: every way begins with what is expected of this dish.
+        self.margins = self.expected
         way = self._found()
-        if way is None and self.margins.any():
+        if way is None and self.expected.any():
             # Drawn in by less there may still be one.
-            self.margins = np.zeros(len(self.margins))
+            self.expected = self.margins = np.zeros(len(self.margins))
             self.least = {n: shares.cost for n, shares in enumerate(self.fitting.shares)}
             way = self._found()
-        if way is None or way.selection.cost > self.dearest or way.selection.gap > MOST_GAP:
+        if way is None or (self.cuts and not self._worth(way)):
             return None
         self.dearest = min(self.dearest, MOST_DEARER * way.selection.cost + 1)
         cut = _cut(self.fitting, way.selection)
         self.cuts.append(cut)
         self.seen |= cut
         return way
+
+    def _worth(self, way: Way) -> bool:
+        """Tell whether a further way is worth showing: not far dearer, and proven to be near."""
+        return way.selection.cost <= self.dearest and way.selection.gap <= MOST_GAP
 
     def _found(self) -> Way | None:
         """Return the cheapest that is judged to suit, a sure one before a likely one."""
@@ -210,6 +221,8 @@ class _Search:
                 cuts.append(selection.steps)
             elif way is not None and not way.sure:
                 likely = likely or way
+                if self.hurried:
+                    break
             elif way is not None and (not sure or way.selection.cost < sure.selection.cost):
                 sure = way
                 if way.selection.gap <= NEAR:
@@ -223,16 +236,21 @@ class _Search:
         for number in sorted(self.least, key=self.least.__getitem__):
             if self.left <= 0 or (best is not None and self.least[number] >= best.cost):
                 break
+            if best is not None and self.hurried:
+                # Something soon, with a gap that says how much better there might be.
+                bound = min(bound, self.least[number])
+                break
             model = self._model(number, cuts)
             if best is not None:
                 model.must_cost_less_than(best.cost)
-            selection, found = model.solved(max(0.01, min(self.left, LONGEST_SOLVE)))
+            selection, found = model.solved(max(0.01, min(self.left, LONGEST_SOLVE)), NEAR)
             if selection is None:
-                if not found.timed_out:
+                if not found.timed_out and self.margins is self.expected:
                     self.least[number] = math.inf if best is None else best.cost
                 continue
             proven = selection.cost * (1 - selection.gap)
-            self.least[number] = max(self.least[number], proven)
+            if self.margins is self.expected:
+                self.least[number] = max(self.least[number], proven)
             bound = min(bound, proven)
             if best is None or selection.cost < best.cost:
                 best = selection
@@ -253,9 +271,10 @@ class _Search:
         least, number = selection.cost, self.fitting.shares.index(selection.shares)
         likely: Way | None = None
         self.moved = False
-        for _ in range(MOST_ROUNDS):
+        for round_ in range(MOST_ROUNDS):
             made = self.fitting.judge(selection)
-            short = _short(self.fitting, made)
+            # Whole grams swallow a small step: every round takes a larger one.
+            short = _short(self.fitting, made) * (1 + round_)
             if fits(made) and not _out_of_band(made, self.fitting.now):
                 gap = max(selection.gap, 1 - least / selection.cost)
                 sure = not short.any()
@@ -264,7 +283,7 @@ class _Search:
                 if sure:
                     return way
                 likely = likely or way
-            if not short.any() or self.left <= 0:
+            if not short.any() or self.left <= 0 or (likely and self.hurried):
                 break
             self.margins, self.moved = self.margins + short, True
             model = self._model(number, cuts)

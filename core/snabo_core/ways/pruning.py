@@ -11,7 +11,7 @@ from snabo_core.ways.choices import Choices, Place
 from snabo_core.ways.weights import Must, Weights
 
 # A swap, or moved grams, that bring nobody nearer to a limit by this share of it are not looked at.
-LEAST_HELP, LEAST_MOVE = 0.005, 0.03
+LEAST_HELP, LEAST_MOVE = 0.02, 0.03
 
 
 def pruned(choices: Choices, weights: Weights) -> tuple[Choices, Weights]:
@@ -22,10 +22,10 @@ def pruned(choices: Choices, weights: Weights) -> tuple[Choices, Weights]:
     """
     places, brings, barred = [], {}, set()
     per_gram = dict(weights.per_gram)
+    good, nothing = _good(weights.musts), np.zeros(len(weights.musts))
     for number, place in enumerate(choices.places):
-        nothing = np.zeros(len(weights.musts))
         gains = [
-            _gain(weights.musts, weights.brings.get((number, which), nothing))
+            np.nan_to_num(weights.brings.get((number, which), nothing), posinf=1e9) * good
             for which in range(len(place.doings))
         ]
         bars = [(number, which) in weights.barred for which in range(len(place.doings))]
@@ -48,12 +48,9 @@ def pruned(choices: Choices, weights: Weights) -> tuple[Choices, Weights]:
     )
 
 
-def _gain(musts: tuple[Must, ...], brought: Vector) -> Vector:
-    """Return how good something is for every must, as shares of it: more is better."""
-    signs = np.array([-1.0 if must.upper else 1.0 for must in musts])
-    sizes = np.array([must.share / must.size for must in musts])
-    gains: Vector = np.nan_to_num(brought, posinf=1e9) * signs * sizes
-    return gains
+def _good(musts: tuple[Must, ...]) -> Vector:
+    """Return how good one unit more is for every must, as a share of it: more is better."""
+    return np.array([(-1.0 if must.upper else 1.0) * must.share / must.size for must in musts])
 
 
 def _worth(place: Place, gains: list[Vector], bars: list[bool]) -> list[int]:
@@ -84,6 +81,6 @@ def _moves(place: Place, weights: Weights, number: int) -> bool:
     room, line = place.room, place.doings[0].lines[0]
     if room is None or number not in weights.per_gram or line.grams is None:
         return False
-    gain = _gain(weights.musts, weights.per_gram[number])
+    gain = np.nan_to_num(weights.per_gram[number], posinf=1e9) * _good(weights.musts)
     ends = np.array([room.low - line.grams, room.high - line.grams])
     return bool((np.outer(ends, gain).max(axis=0) > LEAST_MOVE).any())

@@ -12,7 +12,7 @@ from snabo_core.foods import Library
 from snabo_core.foods.certainty import certainty_of
 from snabo_core.foods.records import Vector
 from snabo_core.plate.eaters import Eater, Target
-from snabo_core.plate.figures import entries, total, totals_of_many
+from snabo_core.plate.figures import decided_ends, entries, total
 from snabo_core.plate.portions import sharing_of
 from snabo_core.plate.rows import FIGURES, PLACE, Rules
 from snabo_core.plate.setting import Setting
@@ -127,13 +127,15 @@ def _ends(
         for number, (found, lost) in enumerate(sums)
         if not lost and all(entry.best is not None for entry in found)
     ]
-    nothing = total([], [], sample=False)
-    many = totals_of_many(nothing, [sums[number][0] for number in plain]).totals
-    known = dict(zip(plain, many, strict=True))
+    lows, highs = decided_ends([sums[number][0] for number in plain])
+    known = {number: (lows[at], highs[at]) for at, number in enumerate(plain)}
     ends = []
     for number, (found, lost) in enumerate(sums):
-        made = known.get(number) or total(found, lost, sample=False)
-        ends.append((made.decided_low, made.decided_high))
+        if number in known:
+            ends.append(known[number])
+        else:
+            made = total(found, lost, sample=False)
+            ends.append((made.decided_low, made.decided_high))
     return ends
 
 
