@@ -153,6 +153,22 @@ class Promises(unittest.TestCase):
             [way.selection.steps for way in first], [way.selection.steps for way in second]
         )
 
+    def test_nothing_is_done_in_vain(self) -> None:
+        """Without any one of its changes of lines and slots a way would not be one."""
+        made = fitting(LOW, NO_OIL)
+        nothing = np.zeros(len(made.weights.musts))
+        for way in found(made, 3):
+            for step in way.selection.steps:
+                if step.place is None or step.grams_only:
+                    continue
+                model = Model(made.choices, made.weights, way.selection.shares, Asked(nothing))
+                model.keep_to(replace(way.selection, steps=way.selection.steps - {step}))
+                other, _ = model.solved(LONG)
+                made_so = other and made.judge(other)
+                if other and made_so and fits(made_so):
+                    # As near to the best possible as the search says it comes.
+                    self.assertGreaterEqual(other.cost, 0.9 * way.selection.cost)
+
     def test_ways_differ_in_what_the_cook_does(self) -> None:
         some = found(fitting(LOW))
         self.assertGreater(len(some), 2)

@@ -31,7 +31,7 @@ from snabo_core.ways.room import MOST_MORE_SERVINGS, PORTIONS, costs
 from snabo_core.ways.weights import Must, Weights, weigh
 
 MOST_WAYS, MOST_ROUNDS = 5, 6
-SECONDS, LONGEST_SOLVE, FIRST_SECONDS = 1.8, 1.5, 0.12
+SECONDS, LONGEST_SOLVE, FIRST_SECONDS = 1.75, 1.5, 0.05
 # A way that is only likely to suit gives place to a sure one that costs no more than this beyond.
 WORTH_BEING_SURE = 1.0
 # By which share of a must's size, or of one unit, it is drawn in beyond what judging missed.
@@ -256,6 +256,12 @@ class _Search:
                 best = selection
         if best is None:
             return None
+        # Near the best possible is not the best: nothing is done in vain.
+        model = self._model(self.fitting.shares.index(best.shares), cuts)
+        model.keep_to(best)
+        lean, _ = model.solved(max(0.01, self.left))
+        if lean is not None and lean.cost < best.cost:
+            best = lean
         return replace(best, gap=max(0.0, 1 - bound / best.cost) if best.cost else 0.0)
 
     def _model(self, number: int, cuts: list[frozenset[Step]]) -> Model:

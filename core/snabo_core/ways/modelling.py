@@ -20,6 +20,8 @@ MISSED = 1000.0
 SURE = 0.5
 # What costs less by no more than this costs the same.
 LEAST_CHEAPER = 1e-3
+# Grams that are only the solver's arithmetic.
+LEAST_GRAMS = 1e-4
 
 
 @dataclass(frozen=True)
@@ -277,7 +279,6 @@ class Model:
         return self._selection(found.values, found.gap), found
 
     def _selection(self, values: Vector, gap: float) -> Selection:
-        steps = frozenset(s for s, column in self.step_at.items() if values[column] > SURE)
         doings = {}
         for number, place in enumerate(self.choices.places):
             done = [
@@ -288,12 +289,27 @@ class Model:
             if done:
                 doings[number] = done[0]
         grams = {
-            step.place: float(values[self.grams_at[step.place]])
-            for step in steps
-            if step.grams_only and step.place is not None
+            number: float(values[column])
+            for number, column in self.grams_at.items()
+            if doings.get(number) == 0 and self._moved(number, float(values[column]))
         }
+        steps = frozenset(
+            step
+            for step, column in self.step_at.items()
+            if (step.place in grams if step.grams_only else values[column] > SURE)
+        )
         cost = float(np.dot(self.linear.cost, values)) + self.shares.cost
         return Selection(doings, grams, self.shares, steps | self.shares.steps, cost, gap)
+
+    def _moved(self, number: int, grams: float) -> bool:
+        base = self.choices.places[number].doings[0].lines[0].grams or 0.0
+        return abs(grams - base) > LEAST_GRAMS
+
+    def keep_to(self, selection: Selection) -> None:
+        """Leave no more to do than a selection does, so that what it does in vain is found."""
+        for step, column in self.step_at.items():
+            if step not in selection.steps:
+                self.linear.high[column] = 0.0
 
     def must_cost_less_than(self, cost: float) -> None:
         """Leave only what is cheaper than something known."""
