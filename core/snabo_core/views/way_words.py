@@ -179,10 +179,11 @@ def why_words(fitting: Fitting, way: Way, step: Step) -> str:
 
 def _helps_most(fitting: Fitting, way: Way, step: Step) -> str:
     best: tuple[float, str] | None = None
+    whole = fitting.change_of(way.selection, step)
     for number, must in enumerate(fitting.weights.musts):
         if must.target is None or not must.hard or not _is_missed(fitting, must):
             continue
-        by = _moved_by(fitting, way, step, number)
+        by = _moved_by(way, step, must, float(whole[number]))
         helped = (-by if must.upper else by) / must.size
         if helped > 0 and (best is None or helped > best[0]):
             code = "way_why_more" if by > 0 else "way_why_less"
@@ -190,11 +191,10 @@ def _helps_most(fitting: Fitting, way: Way, step: Step) -> str:
     return best[1] if best else worded("way_why_rest")
 
 
-def _moved_by(fitting: Fitting, way: Way, step: Step, number: int) -> float:
+def _moved_by(way: Way, step: Step, must: Must, change: float) -> float:
     """Return by how much a step changes what an eater gets of a must's figure."""
-    must = fitting.weights.musts[number]
     if step.place is not None:
-        return float(fitting.change_of(way.selection, step)[number]) * must.share
+        return change * must.share
     whole = way.made.plate.figures[must.what].best
     if whole is None or (step.eater and step.eater != must.eater.id):
         return 0.0

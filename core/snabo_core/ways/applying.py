@@ -52,15 +52,11 @@ def moved_line(line: Line, grams: float, library: Library) -> Line:
 
 def applied(choices: Choices, selection: Selection, library: Library) -> Dish:
     """Return the dish with everything of a selection done; what it leaves alone is untouched."""
-    by_parent: dict[tuple[int, int], list[int]] = {}
-    for number, place in enumerate(choices.places):
-        if place.parent is not None:
-            by_parent.setdefault(place.parent, []).append(number)
     parts = {part.id: part for part in choices.dish.parts}
     for number, place in enumerate(choices.places):
         if place.slot is not None and place.line is None:
             doing = place.doings[selection.doings[number]]
-            inside = by_parent.get((number, selection.doings[number]), [])
+            inside = choices.children.get((number, selection.doings[number]), [])
             put = {
                 line.id: line
                 for child in inside

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from collections.abc import Set as AbstractSet
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 from typing import Literal
 
 from snabo_core.dish import Choice, Dish, Line, Part, Slot, all_lines
@@ -76,6 +77,15 @@ class Choices:
     dish: Dish
     places: tuple[Place, ...]
     held: frozenset[str]
+
+    @cached_property
+    def children(self) -> dict[tuple[int, int], list[int]]:
+        """The places that are only there with a doing, by (place, doing)."""
+        found: dict[tuple[int, int], list[int]] = {}
+        for number, place in enumerate(self.places):
+            if place.parent is not None:
+                found.setdefault(place.parent, []).append(number)
+        return found
 
 
 def is_barred(line: Line, setting: Setting, library: Library) -> bool:

@@ -79,18 +79,16 @@ class Fitting:
     def lines_now(self, number: int) -> list[Line]:
         """Return the lines that a place brings as it is now."""
         found = [line for doing in self.choices.places[number].doings[:1] for line in doing.lines]
-        for place in self.choices.places:
-            if place.parent == (number, 0):
-                found += place.doings[0].lines
+        for child in self.choices.children.get((number, 0), ()):
+            found += self.choices.places[child].doings[0].lines
         return found
 
     def _brings(self, number: int, which: int) -> Vector:
         """Return what a doing brings with the lines that come along, as they are in it."""
         nothing = np.zeros(len(self.weights.musts))
         found: Vector = nothing + self.weights.brings.get((number, which), nothing)
-        for child, place in enumerate(self.choices.places):
-            if place.parent == (number, which):
-                found = found + self.weights.brings.get((child, 0), nothing)
+        for child in self.choices.children.get((number, which), ()):
+            found = found + self.weights.brings.get((child, 0), nothing)
         return found
 
     def change_of(self, selection: Selection, step: Step) -> Vector:

@@ -114,7 +114,7 @@ class Model:
         self.terms: dict[int, Vector] = {}
         # Columns that would be barred, or leave a limit open, were there anything else to do.
         self.stuck = False
-        children = _children(choices)
+        children = choices.children
         for number, place in enumerate(choices.places):
             if place.parent is None:
                 self._place(number, place, None, children)
@@ -322,11 +322,3 @@ class Model:
             if not step.grams_only:
                 chosen = 1.0 if step in selection.steps else 0.0
                 self.linear.low[column] = self.linear.high[column] = chosen
-
-
-def _children(choices: Choices) -> dict[tuple[int, int], list[int]]:
-    found: dict[tuple[int, int], list[int]] = {}
-    for number, place in enumerate(choices.places):
-        if place.parent is not None:
-            found.setdefault(place.parent, []).append(number)
-    return found
