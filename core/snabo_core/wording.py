@@ -130,6 +130,22 @@ TEMPLATES: dict[str, str] = {
     "help_food": "something for the {food} with at most {amount} {unit} {label} in 100 g would do.",
     "help_unpin": "it would fit if what is pinned could change.",
     "help_apart": "it would fit the others if {name} had something else.",
+    # a dish of another size
+    "size_follows": "{was} becomes {now}",
+    "size_holds": "{was} stays",
+    "size_eggs_hold": "{was} stays: within a quarter eggs do not change",
+    "size_eggs": "{was} becomes {now}: {eggs}",
+    "size_as_written": "as the recipe has it",
+    "size_thicker": "In the same dish it lies {thicker} times as thick: it bakes about {low} to "
+    "{high} times as long, an estimate. Go by the look and the heat in the middle.",
+    "size_thinner": "In the same dish it lies {thicker} times as thick: look after {low} to {high} "
+    "times the minutes, an estimate.",
+    "size_as_thick": "It lies as thick as before and bakes as long: go by the look.",
+    "size_batches": "It fills your {pan} {count} times: bake it in {count} batches, or halve it.",
+    "size_fits": "Your {pan} holds it.",
+    "size_season": "Salt and hot spices: put in three quarters of it first, and taste.",
+    "size_pan_on_ring": "On the ring more takes longer to come to heat, and a crowded pan stews: "
+    "brown it in {count} goes.",
     # why a stand-in stands where it does
     "not_for": "Not for {name}: {breach}.",
     "suits_all": "Suits everyone eating.",

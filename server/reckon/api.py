@@ -21,6 +21,7 @@ from snabo_core.views.line_swaps import LineSwapRequest, LineSwaps
 from snabo_core.views.method import MethodRequest, MethodView
 from snabo_core.views.preview import Preview, PreviewRequest
 from snabo_core.views.ranking import Ranking, RankRequest, RebaseRequest, RoleView
+from snabo_core.views.resizing import ResizeRequest, ResizeView
 from snabo_core.views.table import DayRequest, DayView, TableMatrix
 from snabo_core.views.ways import DishWays, WaysPart, WaysRequest
 
@@ -131,6 +132,16 @@ class RebaseView(APIView):
         """Return it; nothing is stored."""
         wanted = convert(request.data, RebaseRequest)
         return Response(services.rebase(household_of(request.user), wanted))
+
+
+class ResizeOfDishView(APIView):
+    """A dish made larger or smaller."""
+
+    @contract("resize", body=ResizeRequest, answer=ResizeView)
+    def post(self, request: Request) -> Response:
+        """Return it, with what follows and what holds; nothing is stored."""
+        wanted = convert(request.data, ResizeRequest)
+        return Response(services.resize(household_of(request.user), wanted))
 
 
 class WaysView(APIView):

@@ -42,6 +42,8 @@ from snabo_core.views.preview import Preview, PreviewRequest
 from snabo_core.views.preview import preview as core_preview
 from snabo_core.views.ranking import Ranking, RankRequest, RebaseRequest, RoleView, rebase_choice
 from snabo_core.views.ranking import ranking as core_ranking
+from snabo_core.views.resizing import ResizeRequest, ResizeView
+from snabo_core.views.resizing import resize as core_resize
 from snabo_core.views.summary import DishSummary
 from snabo_core.views.summary import summary as core_summary
 from snabo_core.views.table import DayRequest, DayView, MatrixRow, Meal, TableMatrix, day_view
@@ -305,6 +307,17 @@ def rebase(household: Household, request: RebaseRequest) -> core.Choice:
     """
     core.check(request.dish)
     return rebase_choice(request, book_of(household), library_of(household))
+
+
+def resize(household: Household, request: ResizeRequest) -> ResizeView:
+    """Return a draft at another size; pure.
+
+    Raises:
+        BadInput: the document breaks its rules, or no kitchen can make that size.
+    """
+    core.check(request.dish)
+    setting = setting_of(household)
+    return core_resize(request, setting, book_of(household), library_of(household))
 
 
 def ways(household: Household, request: WaysRequest) -> Iterator[bytes]:

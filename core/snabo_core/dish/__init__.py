@@ -26,7 +26,16 @@ from snabo_core.dish.document import (
     UnitSystem,
     all_lines,
 )
-from snabo_core.dish.lines import BY_COOK, HoldBack, Leaves, Leaving, Line, Use, UseKind
+from snabo_core.dish.lines import (
+    BY_COOK,
+    HoldBack,
+    Leaves,
+    Leaving,
+    Line,
+    SizeRule,
+    Use,
+    UseKind,
+)
 from snabo_core.dish.readings import NONE, Readings, stand_ins_of
 from snabo_core.dish.rules import (
     MAX_ASIDES,
@@ -72,6 +81,7 @@ __all__ = [
     "Readings",
     "Ring",
     "ShareKind",
+    "SizeRule",
     "Slot",
     "Span",
     "StepFact",

@@ -220,6 +220,8 @@ class Dish:
     portions: tuple[Portion, ...] = ()
     asides: tuple[Aside, ...] = ()
     told: Told = Told()
+    # How many times the recipe's own size it is.
+    times: float = 1.0
     # Ids of slots and lines that stay as they are when ways are looked for.
     pinned: tuple[str, ...] = ()
     schema: int = SCHEMA

@@ -8,6 +8,8 @@ from typing import Literal
 UseKind = Literal["dish", "later", "top", "greasing", "frying", "serving"]
 # All of the line, its fat, what pressed juice carries, or its sodium alone.
 Leaves = Literal["all", "fat", "dissolved", "sodium"]
+# How a line goes with the size of the dish: in proportion, not at all, or in whole pieces.
+SizeRule = Literal["follows", "holds", "steps"]
 # The cook said so, without naming a cause of the book.
 BY_COOK = "cook"
 
@@ -67,7 +69,9 @@ class Line:
     other foods of an "A or B", each with its own amount. `leavings` name at most one cause for
     each thing that leaves. `instead` is what is used in this line's place, with the same id;
     the line itself stays the original's. `clause` are the words of this food where the written
-    line names several, `unread` those nobody understood.
+    line names several, `unread` those nobody understood. `times` is how many times what is written
+    goes in since the dish was made larger or smaller, `size_rule` how the cook wants it to go
+    with the size, None for as usual.
     """
 
     id: str
@@ -96,6 +100,8 @@ class Line:
     instead: Line | None = None
     clause: str = ""
     unread: tuple[str, ...] = ()
+    times: float = 1.0
+    size_rule: SizeRule | None = None
 
     def used(self) -> Line:
         """Return what is really used: the line swapped in, or this one."""

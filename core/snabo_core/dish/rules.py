@@ -13,6 +13,7 @@ MAX_PARTS, MAX_LINES, MAX_TEXT = 40, 600, 400_000
 MAX_GRAMS, MAX_SERVINGS = 50_000.0, 200.0
 MAX_USES, MAX_ACCEPTED, MAX_ALTERNATIVES = 6, 200, 6
 MAX_PINNED = 1000
+MOST_TIMES = 100.0
 MAX_ASIDES, MAX_ASIDE_TEXT = 400, 2000
 MAX_CHOICE_STEPS, MAX_NAME = 60, 200
 MAX_OVEN = 350.0
@@ -56,6 +57,7 @@ def check(dish: Dish) -> Dish:
         raise BadInput("More is used or pinned than a recipe can hold.", "pinned")
     if len(dish.asides) > MAX_ASIDES or any(len(a.text) > MAX_ASIDE_TEXT for a in dish.asides):
         raise BadInput("More is set aside than a recipe can hold.", "asides")
+    _bounded(dish.times, 1 / MOST_TIMES, MOST_TIMES, "times", "The size")
     _check_ids(dish)
     _check_method(dish)
     _check_portions(dish)
