@@ -67,3 +67,25 @@ class Ways(BrowserCase):
         expect(ways.get_by_text(re.compile("Bo’s added oil cannot come under 0 g"))).to_be_visible()
         ways.get_by_label("move grams only").uncheck()
         expect(ways.get_by_role("button", name="Do this").first).to_be_visible()
+
+
+class OtherSize(BrowserCase):
+    """The dish for more people and for what is there."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        self.sign_in()
+        self.bring(BAKE, "Harbour hake bake")
+
+    def test_for_more_by_what_is_there_and_undone(self) -> None:
+        page = self.page
+        page.get_by_role("button", name="Another size").click()
+        page.get_by_label("Servings").fill("6")
+        expect(page.get_by_text("600 g becomes 900 g")).to_be_visible()
+        expect(page.get_by_text(re.compile("1.5 times as thick"))).to_be_visible()
+        page.get_by_role("button", name="Make it that size").click()
+        expect(page.get_by_text("· 6 servings ·")).to_be_visible()
+        page.reload()
+        expect(page.get_by_text("· 6 servings ·")).to_be_visible()
+        page.keyboard.press("u")
+        expect(page.get_by_text("· 4 servings ·")).to_be_visible()

@@ -867,6 +867,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/resize": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return it, with what follows and what holds; nothing is stored. */
+        post: operations["resize"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/roles": {
         parameters: {
             query?: never;
@@ -1795,6 +1812,7 @@ export interface components {
             portions: components["schemas"]["Portion"][];
             asides: components["schemas"]["Aside"][];
             told: components["schemas"]["Told"];
+            times: number;
             pinned: string[];
             schema: number;
         };
@@ -1821,7 +1839,9 @@ export interface components {
          *         other foods of an "A or B", each with its own amount. `leavings` name at most one cause for
          *         each thing that leaves. `instead` is what is used in this line's place, with the same id;
          *         the line itself stays the original's. `clause` are the words of this food where the written
-         *         line names several, `unread` those nobody understood.
+         *         line names several, `unread` those nobody understood. `times` is how many times what is written
+         *         goes in since the dish was made larger or smaller, `size_rule` how the cook wants it to go
+         *         with the size, None for as usual.
          */
         Line: {
             id: string;
@@ -1850,6 +1870,8 @@ export interface components {
             instead: components["schemas"]["Line"] | null;
             clause: string;
             unread: string[];
+            times: number;
+            size_rule: ("follows" | "holds" | "steps") | null;
         };
         /**
          * Use
@@ -3164,6 +3186,48 @@ export interface components {
             part: string;
             slot: string;
             grams: number;
+        };
+        /**
+         * ResizeRequest
+         * @description A draft and how large it is to be: one of the ways to say it.
+         *
+         *         `times` its size now; so many `servings`; so many `grams` of a `line` that is there; or from
+         *         one pan to another. `rules` are what the cook says of lines, by id.
+         */
+        ResizeRequest: {
+            dish: components["schemas"]["Dish"];
+            times: number | null;
+            servings: number | null;
+            line: string;
+            grams: number | null;
+            pan_from: components["schemas"]["Pan"] | null;
+            pan_to: components["schemas"]["Pan"] | null;
+            rules: {
+                [key: string]: "follows" | "holds" | "steps";
+            };
+        };
+        /**
+         * ResizeView
+         * @description The dish at its other size; `times` is reckoned from the recipe's own.
+         */
+        ResizeView: {
+            dish: components["schemas"]["Dish"];
+            times: number;
+            lines: components["schemas"]["SizedLine"][];
+            notes: string[];
+        };
+        /**
+         * SizedLine
+         * @description A line before and after, its rule and whether that is the cook's own, in words.
+         */
+        SizedLine: {
+            line_id: string;
+            part: string;
+            name: string;
+            /** @enum {unknown} */
+            rule: "follows" | "holds" | "steps";
+            own_rule: boolean;
+            words: string;
         };
         /**
          * WaysRequest
@@ -7871,6 +7935,92 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Choice"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page was loaded before the last update. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    resize: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ResizeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ResizeView"];
                 };
             };
             /** @description What was sent cannot be; the sentence says why. */

@@ -136,6 +136,8 @@ export function emptyLine(text: string): Line {
     instead: null,
     clause: '',
     unread: [],
+    times: 1,
+    size_rule: null,
   };
 }
 

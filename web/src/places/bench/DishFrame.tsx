@@ -11,6 +11,7 @@ import { useDraft } from '../../draft/useDraft';
 import { plain } from '../../parts/format';
 import { KeepVersion } from '../../parts/KeepVersion';
 import { Notice } from '../../parts/Notice';
+import { OtherSize } from '../../parts/OtherSize';
 import { useKeys } from '../../parts/useKeys';
 import { useTitle } from '../../parts/useTitle';
 import { CounterStrip } from './CounterStrip';
@@ -136,6 +137,7 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
             {draft.said}
           </span>
         </span>
+        <OtherSize />
         <KeepVersion />
         <nav className="stations" aria-label="Stations">
           {STATIONS.map(([to, name], i) => (
