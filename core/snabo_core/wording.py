@@ -130,6 +130,13 @@ TEMPLATES: dict[str, str] = {
     "help_food": "something for the {food} with at most {amount} {unit} {label} in 100 g would do.",
     "help_unpin": "it would fit if what is pinned could change.",
     "help_apart": "it would fit the others if {name} had something else.",
+    # what of an egg's work another food does
+    "does_bind": "binds",
+    "does_lift": "lifts",
+    "does_richness": "makes it rich",
+    "does_no_bind": "does not bind",
+    "does_no_lift": "does not lift",
+    "does_no_richness": "is not rich",
     # a dish of another size
     "size_follows": "{was} becomes {now}",
     "size_holds": "{was} stays",
@@ -141,7 +148,8 @@ TEMPLATES: dict[str, str] = {
     "size_thinner": "In the same dish it lies {thicker} times as thick: look after {low} to {high} "
     "times the minutes, an estimate.",
     "size_as_thick": "It lies as thick as before and bakes as long: go by the look.",
-    "size_batches": "It fills your {pan} {count} times: bake it in {count} batches, or halve it.",
+    "size_batches": "It fills your {pan} {count} times: bake it in {count} batches, each as long "
+    "as before where it lies as thick.",
     "size_fits": "Your {pan} holds it.",
     "size_season": "Salt and hot spices: put in three quarters of it first, and taste.",
     "size_pan_on_ring": "On the ring more takes longer to come to heat, and a crowded pan stews: "

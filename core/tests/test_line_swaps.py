@@ -15,6 +15,7 @@ from snabo_core.swaps.scaling import scale_to
 from snabo_core.swaps.swapped_lines import with_instead
 from snabo_core.views.line_swaps import LineSwapView, line_swaps
 from snabo_core.views.preview import preview
+from tests import helpers
 
 RECIPE = """Leek pot
 Serves 4
@@ -131,3 +132,19 @@ class TakenUp(unittest.TestCase):
         other = replace(lines[0], id="other")
         with self.assertRaisesRegex(BadInput, "one plain line"):
             check(with_instead(made, lines[0].id, other))
+
+
+class Eggs(unittest.TestCase):
+    """What replaces an egg says which of its jobs it does."""
+
+    def test_each_replacement_says_what_it_does_and_does_not(self) -> None:
+        egg, rest = helpers.line("egg", 100, "egg"), helpers.line("rest", 300, "lentils", "boiled")
+        made = helpers.dish(helpers.part("loaf", egg, rest))
+        found = {
+            view.line.food: view.note
+            for view in line_swaps(made, "egg", Setting(()), book(), library()).swaps
+        }
+        self.assertIn("binds", found["flaxseed"])
+        self.assertIn("does not lift", found["flaxseed"])
+        self.assertIn("does not bind", found["aquafaba"])
+        self.assertIn("lifts", found["aquafaba"])

@@ -11,6 +11,7 @@ from snabo_core.plate.figures import entries, total
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Totals
 from snabo_core.plate.words import changes_of_a_serving
+from snabo_core.swaps.binding import binders
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.judged import judged
 from snabo_core.swaps.ledgers import slot_ledger
@@ -22,7 +23,7 @@ from snabo_core.swaps.swapped_lines import (
     swapped_line,
     with_instead,
 )
-from snabo_core.wording import Message, say
+from snabo_core.wording import Message, listed, say, worded
 
 
 @dataclass(frozen=True)
@@ -129,7 +130,7 @@ def _view(
     return LineSwapView(
         job=group.job,
         line=new,
-        note=other.note,
+        note=_noted(place.line, new, other.note),
         changes=tuple(changes_of_a_serving(then, now, share)),
         water_grams=_more_water(new, place.line.used(), library),
         gains=_only_in(after, before),
@@ -139,6 +140,17 @@ def _view(
         excluded=any(p.excluded for p in own),
         breaches=tuple(f"{p.eater.name}: {say(b.message)}" for p in own for b in p.breaches),
     )
+
+
+def _noted(line: Line, new: Line, note: str) -> str:
+    """Return what the book says of a swap, with the jobs of an egg that it does and does not do."""
+    known = binders()
+    was, now = known.get(line.food or ""), known.get(new.food or "")
+    if was is None or now is None or "bind" not in was.does:
+        return note
+    does = listed([worded(f"does_{job}") for job in now.does])
+    lacks = [worded(f"does_no_{job}") for job in was.does if job not in now.does]
+    return ", ".join([*([note] if note else []), does, *lacks])
 
 
 def _more_water(new: Line, now: Line, library: Library) -> float | None:

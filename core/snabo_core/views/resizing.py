@@ -148,8 +148,11 @@ def _notes(
     done = {step.technique for step in made.method}
     if done & BAKED:
         moved = request.pan_to is not None and request.pan_from is not None
-        notes.append(_bakes(ratio, ratio if moved else 1.0))
-        notes += _pans(made, setting, book, library)
+        fits, words = _pans(made, setting, book, library)
+        # What goes in by batches lies in each as it did before.
+        if fits:
+            notes.append(_bakes(ratio, ratio if moved else 1.0))
+        notes += words
     if ratio >= MUCH:
         notes.append(worded("size_season"))
         if done & BROWNED:
@@ -168,17 +171,21 @@ def _bakes(ratio: float, area_ratio: float) -> str:
     )  # fmt: skip
 
 
-def _pans(made: Dish, setting: Setting, book: Book, library: Library) -> list[str]:
-    """Say which pan of the household holds it, or how often the largest is filled."""
+def _pans(made: Dish, setting: Setting, book: Book, library: Library) -> tuple[bool, list[str]]:
+    """Tell whether a pan of the household holds it, and which, or how often the largest is filled.
+
+    Where none is known, that it does.
+    """
     deep = [pan for pan in setting.pans if pan.kind not in {"wells", "mug"}]
     if not deep:
-        return []
+        return True, []
     volume = judged(made, setting, book, library).grams / GRAMS_PER_ML
     able = [pan for pan in deep if batches(volume, pan) == 1]
     if able:
-        return [worded("size_fits", pan=min(able, key=_volume).name)]
+        return True, [worded("size_fits", pan=min(able, key=_volume).name)]
     largest = max(deep, key=_volume)
-    return [worded("size_batches", pan=largest.name, count=str(batches(volume, largest)))]
+    count = str(batches(volume, largest))
+    return False, [worded("size_batches", pan=largest.name, count=count)]
 
 
 def _volume(pan: Pan) -> float:
