@@ -306,3 +306,15 @@ class Kinds(Case):
     def test_what_sounds_like_furniture_but_is_food(self) -> None:
         for text in ("200 g cookies, crushed", "1 sharing bag of crisps", "2 pinches of salt"):
             self.assertEqual(kind_of_line(text), "food", text)
+
+
+class Weighed(unittest.TestCase):
+    """Sugar weighed out is no claim of a label."""
+
+    def test_sugar_at_the_head_of_a_line_is_weighed_out(self) -> None:
+        for text in ("8 g sugar", "10g sugar", "8 g of sugar, plus extra"):
+            read = read_line(text, library())
+            self.assertEqual(read.food, "sugar", text)
+            self.assertAlmostEqual(read.grams.best or 0, 10.0 if "10" in text else 8.0)
+        claimed = read_line("4 low carb wraps (3 g sugar)", library())
+        self.assertNotEqual(claimed.food, "sugar")

@@ -21,6 +21,8 @@ _CLAIM = re.compile(
     r"(?:\s+(?:each|per\s+\w+(?:\s+\w+)?))?[)]?",
     re.IGNORECASE,
 )
+# "8 g sugar" at the head of a line is sugar weighed out.
+_WEIGHED_OUT = re.compile(r"[\d.,]+\s?(?:g|grams?)\s(?:of\s)?(?:sugar|fat)", re.IGNORECASE)
 _DIMENSION = re.compile(
     r"\b(?P<n>\d+(?:[.,/]\d+)?(?:\s*(?:-|–|to|x|×)\s*\d+(?:[.,/]\d+)?)?)\s?-?\s?"
     r"(?P<unit>cm|mm|inch(?:es)?|in\.?(?=\s)|\"|”|'')(?![a-z])(?:[\s-]*(?:thick|long|wide|round|"
@@ -61,8 +63,10 @@ def take_shares(text: str) -> Shares:
         kept = " " if what not in {"meat", "pork", "beef", "greek", "whole", "rye"} else f" {what} "
         text = text[: match.start()] + kept + text[match.end() :]
     claim = _CLAIM.search(text)
-    if claim:
+    if claim and not (claim.start() == 0 and _WEIGHED_OUT.fullmatch(claim.group().strip())):
         text = _CLAIM.sub(" ", text)
+    else:
+        claim = None
     return Shares(
         re.sub(r"\(\s*\)", " ", re.sub(r"\s+", " ", text)).strip(), fat, claim is not None
     )
