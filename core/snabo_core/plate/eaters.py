@@ -234,7 +234,7 @@ UNSEEN = {"sodium_mg": 0.5, "kcal": 0.5}
 UNSEEN_GRAMS = 0.05
 
 
-def _tiny(nutrient: str, edge: float) -> float:
+def unseen(nutrient: str, edge: float) -> float:
     """Return by how much a limit may be passed without anybody seeing it."""
     unseen = UNSEEN.get(nutrient, UNSEEN_GRAMS) if edge == 0 else 0.0
     return max(unseen, 1e-6 * max(1.0, abs(edge)))
@@ -282,7 +282,7 @@ def _chances(
     held: Sequence[_Held], drawn: _Drawn, edge: float, *, lost: Sequence[float], upper: bool
 ) -> list[_Chances]:
     """Return each dish's chances; draws decide, unless something unknown does."""
-    tiny = _tiny(held[0].nutrient, edge) if held else 0.0
+    tiny = unseen(held[0].nutrient, edge) if held else 0.0
 
     def moved(row: int, bound: float, offset: float) -> float:
         if np.isinf(offset):
@@ -330,7 +330,7 @@ def _verdict(
     upper: bool,
 ) -> Standing:
     edge = limit + tolerance if upper else limit - tolerance
-    tiny = _tiny(held.nutrient, edge)
+    tiny = unseen(held.nutrient, edge)
     value = held.known - lost
     room = limit - value if upper else value - limit
     if held.best is None:

@@ -24,6 +24,8 @@ from snabo_core.ways.room import Room, class_room, costs, piece_of
 
 # A role that has no say in the thickness of a sauce.
 THICKENER = "thickener"
+# What makes up more of a dish than this is not left out of it; fat may be.
+MOST_GONE = 0.05
 NOTHING_LOST: Mapping[str, float] = {}
 
 Kind = Literal[
@@ -138,6 +140,8 @@ class _Maker:
         self.dish, self.setting, self.book, self.library = dish, setting, book, library
         self.pinned, self.only_grams = pinned, only_grams
         self.places: list[Place] = []
+        foods = (library.food(line.food) for _, line in all_lines(dish) if line.food)
+        self.fishy = any("fish" in (food.allergens or ()) for food in foods)
         # With no method to go by, fat may well be there to fry in.
         self.fried = None if not dish.method else fried_lines(dish)
         self.grams = sum(line.grams or 0.0 for _, line in all_lines(dish))
@@ -301,7 +305,10 @@ class _Maker:
     def _may_go(self, line: Line, *, still: bool) -> bool:
         """Tell whether a line may be left out; of what makes a sauce thick only the fat."""
         fat = line.food is not None and self.library.food(line.food).free_fat is not None
-        return class_room(line, self.library).may_go and (fat or not still)
+        if fat:
+            return class_room(line, self.library).may_go
+        little = (line.grams or 0.0) <= MOST_GONE * self.grams
+        return class_room(line, self.library).may_go and little and not still
 
     def _swaps(self, line: Line) -> Sequence[tuple[Line, str]]:
         if line.food is None or line.grams is None:
@@ -337,6 +344,8 @@ class _Maker:
             price += cost["kind"] * (0.3 if fat else 1.0)
         if then.origin == "animal" and now.origin != "animal":
             price += cost["from_animals"]
+        if "fish" in (then.allergens or ()) and not self.fishy:
+            price += cost["fishy"]
         return price
 
     def _room(self, line: Line) -> Room | None:

@@ -11,7 +11,7 @@ from snabo_core.dish import Dish, Line
 from snabo_core.foods import Library
 from snabo_core.foods.certainty import certainty_of
 from snabo_core.foods.records import Vector
-from snabo_core.plate.eaters import Eater, Target
+from snabo_core.plate.eaters import Eater, Target, unseen
 from snabo_core.plate.figures import decided_ends, entries, total
 from snabo_core.plate.portions import sharing_of
 from snabo_core.plate.rows import FIGURES, PLACE, Rules
@@ -70,7 +70,16 @@ def musts_of(dish: Dish, setting: Setting) -> tuple[Must, ...]:
             most, least = target.meal(target.at_most), target.meal(target.at_least)
             sides = ((most, target.tolerance, True), (least, -target.tolerance, False))
             found += [
-                Must(eater, target.nutrient, place, edge + slack, upper, share, target.hard, target)
+                Must(
+                    eater,
+                    target.nutrient,
+                    place,
+                    edge + slack + unseen(target.nutrient, edge) * (1 if upper else -1),
+                    upper,
+                    share,
+                    target.hard,
+                    target,
+                )
                 for edge, slack, upper in sides
                 if edge is not None
             ]
