@@ -35,8 +35,13 @@ def open_dish(page: Page, title: str, station: str = "bench") -> None:
     page.wait_for_load_state("networkidle")
 
 
+def ways_found(page: Page) -> None:
+    page.locator('section[aria-label="Ways to make it fit"][aria-busy="false"]').wait_for()
+
+
 def bench(page: Page) -> None:
-    open_dish(page, "mackerel pot")
+    open_dish(page, "Cod and tomatoes")
+    ways_found(page)
 
 
 def crust(page: Page) -> None:
@@ -46,12 +51,13 @@ def crust(page: Page) -> None:
     page.get_by_role("button", name="Choose Pressed celeriac", exact=True).click()
     lies = page.get_by_role("heading", name="What lies on it")
     lies.wait_for()
-    page.wait_for_load_state("networkidle")
+    ways_found(page)
     lies.evaluate("heading => heading.scrollIntoView()")
 
 
 def noodles(page: Page) -> None:
     open_dish(page, "pork patties")
+    ways_found(page)
     page.get_by_role("heading", name="Stand-ins").scroll_into_view_if_needed()
     page.get_by_role("button", name="Choose Konjac noodles").wait_for()
 
@@ -59,6 +65,7 @@ def noodles(page: Page) -> None:
 def crumbs(page: Page) -> None:
     """A stand-in of a crumb, opened."""
     open_dish(page, "Cod and tomatoes")
+    ways_found(page)
     page.get_by_role("button", name="▸ Seeds and yeast flakes").click()
     page.get_by_text("In the dish").scroll_into_view_if_needed()
 
@@ -188,6 +195,13 @@ def label(page: Page) -> None:
     page.wait_for_load_state("networkidle")
 
 
+def table(page: Page) -> None:
+    """Who can eat what, and with what they could."""
+    place("Table")(page)
+    page.get_by_text("could have it with").last.wait_for()
+    page.get_by_role("region", name="Who can eat what").evaluate("one => one.scrollIntoView()")
+
+
 def stay(_page: Page) -> None:
     pass
 
@@ -203,7 +217,7 @@ SHOTS: dict[str, tuple[Callable[[Page], None], dict[str, int], str]] = {
     "recipe-phone": (recipe_step, PHONE, "light"),
     "recipe-print": (printed, PAPER, "light"),
     "portions": (portions, WIDE, "light"),
-    "table": (place("Table"), WIDE, "light"),
+    "table": (table, WIDE, "light"),
     "foods": (place("Foods"), WIDE, "light"),
     "compare": (compare, WIDE, "light"),
     "explained": (explained, WIDE, "light"),

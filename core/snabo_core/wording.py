@@ -126,7 +126,7 @@ TEMPLATES: dict[str, str] = {
     "conflict_stays": "{name}: {breach}, and nothing here does its work without.",
     "conflict_time": "No way was found in the time there is. Pin less, or change one part by hand "
     "and ask again.",
-    "help_portion": "a portion of {grams} g for {name} would fit.",
+    "help_portion": "of the nearest below {grams} g would fit {name}.",
     "help_food": "something for the {food} with at most {amount} {unit} {label} in 100 g would do.",
     "help_unpin": "it would fit if what is pinned could change.",
     "help_apart": "it would fit the others if {name} had something else.",

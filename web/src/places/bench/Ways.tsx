@@ -58,10 +58,12 @@ function Bars({ eaters, all }: { eaters: EaterView[]; all: boolean }): JSX.Eleme
 
 interface RowProps {
   way: WayCard;
+  /** It does not fit everybody: nothing better is known. */
+  nearest?: boolean;
   onChoose: (way: WayCard) => void;
 }
 
-function Row({ way, onChoose }: RowProps): JSX.Element {
+function Row({ way, nearest, onChoose }: RowProps): JSX.Element {
   const [open, setOpen] = useState(false);
   return (
     <li>
@@ -78,7 +80,7 @@ function Row({ way, onChoose }: RowProps): JSX.Element {
           Do this
         </Button>
       </div>
-      {!way.sure && <p className={styles.likely}>Only likely: a limit is close.</p>}
+      {!way.sure && !nearest && <p className={styles.likely}>Only likely: a limit is close.</p>}
       {!open && <Bars eaters={way.eaters} all={false} />}
       <Collapse in={open} mountOnEnter unmountOnExit>
         <ul className={styles.changes}>
@@ -131,7 +133,7 @@ function Conflict({
         <>
           <h4>The nearest</h4>
           <ul className={styles.list}>
-            <Row way={nearest} onChoose={onChoose} />
+            <Row way={nearest} nearest onChoose={onChoose} />
           </ul>
         </>
       )}
@@ -155,9 +157,15 @@ export function Ways(): JSX.Element {
     draft.change(() => way.dish, 'the way');
     setDone(way.words);
   };
+  // Room is kept for what comes, so that nothing jumps away under the hand.
+  const waiting = parts.length === 0 && !found.error;
   const justDone = done !== null && draft.undoes === 'the way';
   return (
-    <section className={styles.ways} aria-label="Ways to make it fit" aria-busy={found.isFetching}>
+    <section
+      className={`${styles.ways} ${waiting ? styles.waiting : ''}`}
+      aria-label="Ways to make it fit"
+      aria-busy={waiting || found.isFetching}
+    >
       <div className={styles.heading}>
         <h3>Ways to make it fit</h3>
         {(onlyGrams || cards.length > 0) && (
@@ -166,7 +174,7 @@ export function Ways(): JSX.Element {
             move grams only
           </label>
         )}
-        {found.isFetching && <span className="soft">looking …</span>}
+        {(waiting || found.isFetching) && <span className="soft">looking …</span>}
       </div>
       {justDone && (
         <p className={styles.done}>
