@@ -198,7 +198,8 @@ def label(page: Page) -> None:
 def table(page: Page) -> None:
     """Who can eat what, and with what they could."""
     place("Table")(page)
-    page.get_by_text("could have it with").last.wait_for()
+    page.wait_for_load_state("networkidle")
+    page.locator(".matrix tr:last-child a").wait_for()
     page.get_by_role("region", name="Who can eat what").evaluate("one => one.scrollIntoView()")
 
 

@@ -1,7 +1,7 @@
 /** What to change so that everybody can eat the dish: up to five ways, each with what it does. */
 import Button from '@mui/material/Button';
 import Collapse from '@mui/material/Collapse';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
@@ -146,6 +146,7 @@ export function Ways(): JSX.Element {
   const [onlyGrams, setOnlyGrams] = useState(false);
   const [all, setAll] = useState(false);
   const [done, setDone] = useState<string | null>(null);
+  const queries = useQueryClient();
   const rested = useRested(draft.sequence);
   const found = useQuery(waysQuery(draft.sequence, draft.document, readings, onlyGrams, rested));
   const parts = found.data ?? [];
@@ -158,13 +159,16 @@ export function Ways(): JSX.Element {
     setDone(way.words);
   };
   // Room is kept for what comes, so that nothing jumps away under the hand.
-  const waiting = parts.length === 0 && !found.error;
+  const looking = !rested || found.isFetching;
+  const waiting = parts.length === 0 && !found.error && looking;
+  const stopped = !looking && !found.error && parts.at(-1)?.state === 'way';
+  const stoppedAtOnce = !looking && !found.error && parts.length === 0;
   const justDone = done !== null && draft.undoes === 'the way';
   return (
     <section
       className={`${styles.ways} ${waiting ? styles.waiting : ''}`}
       aria-label="Ways to make it fit"
-      aria-busy={waiting || found.isFetching}
+      aria-busy={looking}
     >
       <div className={styles.heading}>
         <h3>Ways to make it fit</h3>
@@ -174,7 +178,23 @@ export function Ways(): JSX.Element {
             move grams only
           </label>
         )}
-        {(waiting || found.isFetching) && <span className="soft">looking …</span>}
+        {looking && (
+          <span className="soft">
+            looking …{' '}
+            <button
+              type="button"
+              className="chip"
+              onClick={() => void queries.cancelQueries({ queryKey: ['ways'] })}
+            >
+              Stop
+            </button>
+          </span>
+        )}
+        {(stopped || stoppedAtOnce) && (
+          <button type="button" className="chip" onClick={() => void found.refetch()}>
+            Look on
+          </button>
+        )}
       </div>
       {justDone && (
         <p className={styles.done}>
