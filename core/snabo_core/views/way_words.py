@@ -260,7 +260,7 @@ def conflict_words(conflict: Conflict) -> tuple[str, ...]:
 
 def _limit_words(must: Must) -> str:
     code = "conflict_most" if must.upper else "conflict_least"
-    return worded(code, limit=must.edge, **_called_must(must))
+    return worded(code, limit=must.limit, **_called_must(must))
 
 
 def _alone(one: Unkept) -> str:
@@ -275,7 +275,7 @@ def _alone(one: Unkept) -> str:
     if lines:
         holding = worded("conflict_pass" if passed else "conflict_most_from", lines=listed(lines))
     code = "conflict_alone_most" if must.upper else "conflict_alone_least"
-    return worded(code, limit=must.edge, nearest=one.nearest, holding=holding, **values)
+    return worded(code, limit=must.limit, nearest=one.nearest, holding=holding, **values)
 
 
 def help_words(one: Help) -> str:

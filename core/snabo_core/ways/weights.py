@@ -40,6 +40,14 @@ class Must:
     target: Target | None = None
 
     @property
+    def limit(self) -> float:
+        """The limit as the eater set it, for the meal."""
+        if self.target is None:
+            return self.edge
+        set_ = self.target.at_most if self.upper else self.target.at_least
+        return self.target.meal(set_) or 0.0
+
+    @property
     def size(self) -> float:
         """What misses are measured by: the limit, or 5 of its units where that is less."""
         return max(abs(self.edge), 5.0)
