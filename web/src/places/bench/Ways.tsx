@@ -14,7 +14,7 @@ import styles from './ways.module.css';
 
 /** Typing goes first: ways are looked for once the dish has rested. */
 const REST_MS = 400;
-const SHOWN_FIRST = 2;
+const SHOWN_FIRST = 1;
 
 function useRested(sequence: number): boolean {
   const [rested, setRested] = useState(-1);
@@ -110,6 +110,7 @@ function Conflict({
   conflict: ConflictView;
   onChoose: (way: WayCard) => void;
 }): JSX.Element {
+  const [open, setOpen] = useState(false);
   const { nearest } = conflict;
   return (
     <>
@@ -119,9 +120,11 @@ function Conflict({
           <li key={words}>{words}</li>
         ))}
       </ul>
-      {conflict.helps.length > 0 && (
+      <button type="button" className="chip" aria-expanded={open} onClick={() => setOpen(!open)}>
+        What would help
+      </button>
+      {open && conflict.helps.length > 0 && (
         <>
-          <h4>What would help</h4>
           <ul className={styles.changes}>
             {conflict.helps.map((words) => (
               <li key={words}>{words}</li>
@@ -129,7 +132,7 @@ function Conflict({
           </ul>
         </>
       )}
-      {nearest.changes.length > 0 && (
+      {open && nearest.changes.length > 0 && (
         <>
           <h4>The nearest</h4>
           <ul className={styles.list}>
@@ -142,7 +145,7 @@ function Conflict({
 }
 
 export function Ways(): JSX.Element {
-  const { draft, readings } = useOpenDish();
+  const { draft, preview, readings } = useOpenDish();
   const [onlyGrams, setOnlyGrams] = useState(false);
   const [all, setAll] = useState(false);
   const [done, setDone] = useState<string | null>(null);
@@ -159,14 +162,14 @@ export function Ways(): JSX.Element {
     setDone(way.words);
   };
   // Room is kept for what comes, so that nothing jumps away under the hand.
+  const roomy = !preview?.eaters.every((eater) => eater.suits);
   const looking = !rested || found.isFetching;
-  const waiting = parts.length === 0 && !found.error && looking;
   const stopped = !looking && !found.error && parts.at(-1)?.state === 'way';
   const stoppedAtOnce = !looking && !found.error && parts.length === 0;
   const justDone = done !== null && draft.undoes === 'the way';
   return (
     <section
-      className={`${styles.ways} ${waiting ? styles.waiting : ''}`}
+      className={`${styles.ways} ${roomy ? styles.roomy : ''}`}
       aria-label="Ways to make it fit"
       aria-busy={looking}
     >
