@@ -14,6 +14,7 @@ from drf_spectacular.extensions import OpenApiAuthenticationExtension
 from drf_spectacular.utils import OpenApiParameter, extend_schema
 
 View = TypeVar("View", bound=Callable[..., Any])
+LINES = "application/x-ndjson"
 REF = "#/components/schemas/{name}"
 
 _named: dict[str, Any] = {}
@@ -58,6 +59,7 @@ def contract(
     query: dict[str, type] | None = None,
     header: str | None = None,
     client_id: bool = False,
+    streamed: bool = False,
 ) -> Callable[[View], View]:
     """Describe one view method: its name, body, answer and query."""
     parameters = [OpenApiParameter(name, kind) for name, kind in (query or {}).items()]
@@ -68,10 +70,12 @@ def contract(
         place = OpenApiParameter.HEADER
         parameters.append(OpenApiParameter("Client-Id", UUID, location=place, required=False))
     reference(Problem)
+    # What is sent part by part is a line of JSON for each.
+    key = (status, LINES) if streamed else status
     return extend_schema(
         operation_id=operation,
         request={"application/json": reference(body)} if body else None,
-        responses={status: reference(answer) if answer else None},
+        responses={key: reference(answer) if answer else None},
         parameters=parameters,
     )
 

@@ -8,7 +8,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from accounts.services import household_of
-from config.contract import contract
+from config.contract import LINES, contract
 from config.wire import convert
 from dishes.api import DishesView
 from foods.api import number
@@ -107,11 +107,11 @@ class MatrixView(APIView):
 class MatrixWaysView(APIView):
     """What would make a dish fit whom it does not suit."""
 
-    @contract("table_ways", answer=DishWays)
+    @contract("table_ways", answer=DishWays, streamed=True)
     def get(self, request: Request) -> StreamingHttpResponse:
         """Send the smallest ways of each dish as a line of JSON as soon as they are known."""
         parts = services.matrix_ways(household_of(request.user))
-        return StreamingHttpResponse(parts, content_type="application/x-ndjson")
+        return StreamingHttpResponse(parts, content_type=LINES)
 
 
 class DayOfMealsView(APIView):
@@ -147,12 +147,12 @@ class ResizeOfDishView(APIView):
 class WaysView(APIView):
     """Finding what to change so that everybody can eat a dish."""
 
-    @contract("ways", body=WaysRequest, answer=WaysPart)
+    @contract("ways", body=WaysRequest, answer=WaysPart, streamed=True)
     def post(self, request: Request) -> StreamingHttpResponse:
         """Send each part of the answer as a line of JSON as soon as it is known."""
         wanted = convert(request.data, WaysRequest)
         parts = services.ways(household_of(request.user), wanted)
-        return StreamingHttpResponse(parts, content_type="application/x-ndjson")
+        return StreamingHttpResponse(parts, content_type=LINES)
 
 
 class RolesView(APIView):

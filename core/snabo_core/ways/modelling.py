@@ -67,16 +67,13 @@ class Shares:
         return self.now / self.servings if self.servings else self.portions.get(eater, 1.0)
 
 
-AS_NOW = Shares()
-
-
 @dataclass(frozen=True)
 class Asked:
     """What is asked of a programme.
 
-    `margins` draw every must in; `dropped` are musts that do not count, `only` those that do
-    where it is not None. With `elastic` musts may be missed at a high cost. `cuts` are sets of
-    steps of which one at least has to be left, `again` those that were seen before.
+    `margins` draw every must in; `dropped` are musts that do not count. With `elastic` musts may
+    be missed at a high cost. `cuts` are sets of steps of which one at least has to be left, `again`
+    those that were seen before. Without `barred_count` what somebody leaves out may go in.
     """
 
     margins: Vector
@@ -109,7 +106,6 @@ class Model:
         self.column_of: dict[tuple[int, int], int | None] = {}
         self.grams_at: dict[int, int] = {}
         self.step_at: dict[Step, int] = {}
-        self.missed_at: dict[int, int] = {}
         self.fixed = np.zeros(len(weights.musts))
         self.terms: dict[int, Vector] = {}
         # Columns that would be barred, or leave a limit open, were there anything else to do.
@@ -230,19 +226,17 @@ class Model:
             bound = must.edge + margin - self.fixed[number] * share
             if most <= bound if must.upper else least >= bound:
                 continue
-            miss = self._miss(number, must)
+            miss = self._miss(must)
             if miss is not None:
                 row[miss] = -1.0 if must.upper else 1.0
             self.linear.row(row, *((-math.inf, bound) if must.upper else (bound, math.inf)))
 
-    def _miss(self, number: int, must: Must) -> int | None:
+    def _miss(self, must: Must) -> int | None:
         """Return the column by which a wish, or with elastic any must, may be missed."""
         if must.hard and not self.asked.elastic:
             return None
         price = MISSED if must.hard else costs()["wish"]
-        column = self.linear.column(0, math.inf, price / must.size)
-        self.missed_at[number] = column
-        return column
+        return self.linear.column(0, math.inf, price / must.size)
 
     def _ends(self, row: Mapping[int, float]) -> tuple[float, float]:
         """Return the least and the most a sum can be, by the bounds of its columns."""

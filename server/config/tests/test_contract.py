@@ -47,7 +47,7 @@ class Conformance(KitchenCase):
         return Response(
             status_code=answer.status_code,
             headers={name.lower(): [value] for name, value in answer.items()},
-            content=answer.content, request=prepared, elapsed=0.0, verify=False,
+            content=answer.getvalue(), request=prepared, elapsed=0.0, verify=False,
         )  # fmt: skip
 
     def test_generated_requests_meet_only_what_is_described(self) -> None:

@@ -9310,7 +9310,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DishWays"];
+                    "application/x-ndjson": components["schemas"]["DishWays"];
                 };
             };
             /** @description What was sent cannot be; the sentence says why. */
@@ -9360,7 +9360,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["WaysPart"];
+                    "application/x-ndjson": components["schemas"]["WaysPart"];
                 };
             };
             /** @description What was sent cannot be; the sentence says why. */
