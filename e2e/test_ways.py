@@ -53,6 +53,7 @@ class Ways(BrowserCase):
     def test_what_is_pinned_stays(self) -> None:
         page, ways = self.page, self.ways
         expect(ways.get_by_role("button", name="Do this").first).to_be_visible()
+        expect(ways.get_by_role("button", name="Stop", exact=True)).to_have_count(0)
         pin = page.get_by_role("button", name="Pin what stands in the crumb")
         pin.click()
         expect(pin).to_have_attribute("aria-pressed", "true")
