@@ -124,6 +124,7 @@ TEMPLATES: dict[str, str] = {
     "conflict_most": "{name} at most {limit} {unit} {label}",
     "conflict_least": "{name} at least {limit} {unit} {label}",
     "conflict_stays": "{name}: {breach}, and nothing here does its work without.",
+    "conflict_unknown": "{name}: {words}.",
     "conflict_time": "No way was found in the time there is. Pin less, or change one part by hand "
     "and ask again.",
     "help_portion": "of the nearest below {grams} g would fit {name}.",

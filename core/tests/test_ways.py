@@ -11,6 +11,7 @@ from snabo_core.dish import Dish, check
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.foods.certainty import certainty_of
+from snabo_core.foods.own import Own
 from snabo_core.plate.eaters import Eater, Target, schools
 from snabo_core.plate.exclusions import Exclusion
 from snabo_core.plate.setting import Setting
@@ -26,6 +27,8 @@ from snabo_core.ways.finding import Fitting, Way, find_ways, fits, fitting_of
 from snabo_core.ways.modelling import Asked, Model, Shares
 from snabo_core.ways.pruning import pruned
 from snabo_core.ways.weights import Weights, weigh
+from tests import helpers
+from tests.test_own import WRAP
 
 # Invented for these tests.
 HAKE = """Ferry hake bake
@@ -332,6 +335,20 @@ class Conflicts(unittest.TestCase):
             made = conflict.nearest.made
             values = made.plate.of_share(share)["net_carbs"]
             self.assertLessEqual(values.best or 9, 3.5)
+
+    def test_what_nobody_knows_is_no_zero_and_is_named(self) -> None:
+        foods = library().with_own(Own(foods=(WRAP,)))
+        plain = helpers.line("wrap", 100, "potato")
+        wrap = replace(plain, food=WRAP.key, form=foods.food(WRAP.key).default_form,
+                       food_name="our wraps")  # fmt: skip
+        dish = helpers.dish(helpers.part("plate", wrap), servings=2)
+        for target in (Target("sodium_mg", at_most=500), Target("sodium_mg", at_least=500)):
+            asked = WaysRequest(1, dish)
+            setting = Setting((eater("Ilse", target),))
+            first = next(iter(ways(asked, setting, book(), foods)))
+            assert first.conflict is not None
+            self.assertEqual(len(first.conflict.reasons), 1)
+            self.assertIn("is unknown", first.conflict.reasons[0])
 
     def test_somebody_else_at_the_table_may_be_the_trouble(self) -> None:
         plants = of_school("Runa", "whole_plant")

@@ -247,15 +247,28 @@ def _called_must(must: Must) -> dict[str, str]:
 def conflict_words(conflict: Conflict) -> tuple[str, ...]:
     """Say which limits cannot be kept together, what holds them up, and what cannot be swapped."""
     reasons = []
-    if len(conflict.unkept) > 1:
-        limits = listed([_limit_words(one.must) for one in conflict.unkept])
+    told = [one for one in conflict.unkept if not _is_unknown(one.must, conflict.nearest)]
+    if len(told) > 1:
+        limits = listed([_limit_words(one.must) for one in told])
         reasons.append(worded("conflict_together", limits=limits))
-    reasons += [_alone(one) for one in conflict.unkept if one.alone]
+    reasons += [_alone(one) for one in told if one.alone]
     reasons += [
         worded("conflict_stays", name=name, breach=say(breach.message))
         for name, breach in conflict.stays
     ]
+    # What nobody knows is no zero: a limit that cannot be told is not kept.
+    reasons += [
+        worded("conflict_unknown", name=p.eater.name, words=say(s.message))
+        for p in conflict.nearest.made.people
+        for s in p.standings
+        if s.hard and s.code == "cannot_tell"
+    ]
     return tuple(reasons) or (worded("conflict_time"),)
+
+
+def _is_unknown(must: Must, way: Way) -> bool:
+    standing = standing_of(must, way.made)
+    return standing is not None and standing.code == "cannot_tell"
 
 
 def _limit_words(must: Must) -> str:

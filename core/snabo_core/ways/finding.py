@@ -361,7 +361,8 @@ def _short(fitting: Fitting, made: Judged) -> Vector:
         if standing is None or standing.code == "meets" or not must.hard:
             continue
         beyond = _beyond(must, made)
-        if beyond > 0:
+        # What nothing bounds no margin cures: it stays unknown.
+        if 0 < beyond < math.inf:
             found[number] = beyond + BEYOND * max(1.0, abs(must.edge))
     return found
 
