@@ -5,12 +5,16 @@ its shape, `upgrade` brings an older one up to it. Ids are UUID texts made where
 first written down.
 """
 
+from snabo_core.dish.changes import applied, difference, lost, with_line
 from snabo_core.dish.document import (
     PLAIN,
     ROLES,
     SCHEMA,
     Aside,
     AsideKind,
+    Because,
+    Change,
+    ChangeKind,
     Choice,
     ChoiceKind,
     ChoiceStep,
@@ -24,6 +28,7 @@ from snabo_core.dish.document import (
     Taken,
     Told,
     UnitSystem,
+    Variant,
     all_lines,
 )
 from snabo_core.dish.lines import (
@@ -66,6 +71,9 @@ __all__ = [
     "SCHEMA",
     "Aside",
     "AsideKind",
+    "Because",
+    "Change",
+    "ChangeKind",
     "Choice",
     "ChoiceKind",
     "ChoiceStep",
@@ -93,10 +101,15 @@ __all__ = [
     "UnitSystem",
     "Use",
     "UseKind",
+    "Variant",
     "all_lines",
+    "applied",
     "check",
     "check_schema",
+    "difference",
+    "lost",
     "row_id",
     "stand_ins_of",
     "upgraded",
+    "with_line",
 ]  # fmt: skip

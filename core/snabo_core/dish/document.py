@@ -31,6 +31,10 @@ AsideKind = Literal["furniture", "note", "story", "nutrition"]
 # A worked-out stand-in, any food by grams, nothing at all, or less of the same.
 ChoiceKind = Literal["book", "own", "out", "reduced"]
 
+ChangeKind = Literal["set_choice", "swap_line", "omit", "include", "add_line", "add_step"]
+# Why there is a variant: somebody's limits and exclusions, or how somebody likes it.
+Because = Literal["needs", "heat", "salt", "baby", "child", "softness", "toppings", "taste"]
+
 
 @dataclass(frozen=True)
 class Span:
@@ -200,6 +204,40 @@ class Told:
 
 
 @dataclass(frozen=True)
+class Change:
+    """One change of a dish, at the id of a slot, line, part or step.
+
+    `set_choice` puts `choice` into a slot, None takes it back; `swap_line` uses `line` in a line's
+    place, None takes it back; `omit` and `include` leave a line out and put it in; `add_line`
+    adds `line` to a part; `add_step` puts `step` behind a step, which then takes its product
+    further, or with an empty `at` first.
+    """
+
+    kind: ChangeKind
+    at: str
+    choice: Choice | None = None
+    line: Line | None = None
+    step: MethodStep | None = None
+
+
+@dataclass(frozen=True)
+class Variant:
+    """What some have otherwise. `changes` are over the dish as it is, which is stored once.
+
+    `eaters` are ids; `others` are servings besides theirs. `waits` are lines of the dish, by id,
+    that go in only when the variant's share has been taken out.
+    """
+
+    id: str
+    name: str
+    eaters: tuple[str, ...] = ()
+    others: float = 0.0
+    because: Because = "needs"
+    changes: tuple[Change, ...] = ()
+    waits: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True)
 class Dish:
     """One version of a dish."""
 
@@ -224,6 +262,8 @@ class Dish:
     times: float = 1.0
     # Ids of slots and lines that stay as they are when ways are looked for.
     pinned: tuple[str, ...] = ()
+    # What some have otherwise, see `changes.py`.
+    variants: tuple[Variant, ...] = ()
     schema: int = SCHEMA
 
     def part(self, part_id: str) -> Part:
@@ -251,7 +291,7 @@ class Dish:
     def original(self) -> Dish:
         """Return the dish as it was brought, without any stand-in."""
         parts = tuple(part.bare() for part in self.parts)
-        return replace(self, parts=parts, expected_grams=None, portions=())
+        return replace(self, parts=parts, expected_grams=None, portions=(), variants=())
 
     def with_choice(self, part_id: str, slot_id: str, choice: Choice | None) -> Dish:
         """Return the dish with one slot's stand-in chosen, or taken back with None."""

@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 
+from snabo_core.dish.changes import applied
 from snabo_core.dish.document import PLAIN, ROLES, SCHEMA, Choice, Dish, Part
 from snabo_core.dish.lines import Line
 from snabo_core.errors import BadInput, Outdated
@@ -17,6 +19,7 @@ MOST_TIMES = 100.0
 MAX_ASIDES, MAX_ASIDE_TEXT = 400, 2000
 MAX_CHOICE_STEPS, MAX_NAME = 60, 200
 MAX_OVEN = 350.0
+MAX_VARIANTS, MAX_CHANGES = 8, 300
 MAX_METHOD, MAX_WORDS, MAX_MINUTES = 600, 2000, 10_000.0
 # Portions typed in whole grams may come to a little more than the whole.
 SHARED_SLACK = 0.001
@@ -61,6 +64,7 @@ def check(dish: Dish) -> Dish:
     _check_ids(dish)
     _check_method(dish)
     _check_portions(dish)
+    _check_variants(dish)
     for part in dish.parts:
         _check_taken(part)
         own = {line.id for line in part.lines}
@@ -91,6 +95,33 @@ def _check_portions(dish: Dish) -> None:
             f"The portions come to {out:.0%} of the dish. Which is off?".replace("%", " %"),
             "portions",
         )
+
+
+def _check_variants(dish: Dish) -> None:
+    """Every eater has one dish; what a variant changes keeps the rules of a dish."""
+    if len(dish.variants) > MAX_VARIANTS:
+        raise BadInput(f"A dish parts into at most {MAX_VARIANTS} variants.", "variants")
+    if len({variant.id for variant in dish.variants}) != len(dish.variants):
+        raise BadInput("Two variants carry the same id.", "variants")
+    eaters = [eater for variant in dish.variants for eater in variant.eaters]
+    if len(set(eaters)) != len(eaters):
+        raise BadInput("Somebody is to have two variants; take them out of one.", "variants")
+    for variant in dish.variants:
+        name = variant.name.strip()
+        if not name or len(name) > MAX_NAME or not one_line(name):
+            raise BadInput(f"Name the variant in 1 to {MAX_NAME} letters.", "variants")
+        _bounded(variant.others, 0.0, MAX_SERVINGS, "variants", "More servings of a variant")
+        if len(variant.changes) > MAX_CHANGES or len(variant.waits) > MAX_LINES:
+            raise BadInput("A variant changes more than a dish can hold.", "variants")
+        for change in variant.changes:
+            if change.kind == "set_choice" and change.choice is not None:
+                _check_choice(change.choice)
+            if change.line is not None:
+                _check_line(change.line)
+        try:
+            check(replace(applied(dish, variant.changes), variants=()))
+        except BadInput as bad:
+            raise BadInput(f"In the variant {name}: {bad}", "variants") from bad
 
 
 def _check_choice(choice: Choice) -> None:

@@ -47,6 +47,10 @@ _NEW_VESSEL = re.compile(
     re.IGNORECASE,
 )
 _FILLS = re.compile(r"^\W*(?:then |and )?(?:fill|stuff|refill)\b", re.IGNORECASE)
+# "Stir the barley into the pot": to what is in it.
+_TO_THE_PAN = re.compile(
+    r"\b(?:into|to) the (?:\w+ )?(?:pan|pot|saucepan|skillet|casserole|wok|stockpot)\b"
+)
 _TINS = re.compile(r"\b(?:tin|dish|tray|sheet|pan|ramekins?|paper|parchment|foil|rack|griddle)\b")
 _ON = re.compile(r"\bover\b|\btop\b|\bon\b")
 _ASIDE = re.compile(
@@ -279,7 +283,7 @@ class _Reader:
         current = bench.current()
         if current is None:
             return takes
-        if meaning.joins:
+        if meaning.joins or (key in {"mix", "fold", "whisk"} and _TO_THE_PAN.search(words)):
             return self._joined(key, refs, takes, current, words, fresh=fresh)
         standing = None if refs.objects else self._standing(key, current)
         if standing is not None:

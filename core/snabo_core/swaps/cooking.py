@@ -16,8 +16,9 @@ from snabo_core.swaps.ledgers import name_of, steps_for
 from snabo_core.swaps.scaling import NAMESPACE
 from snabo_core.water import Step
 
-# own: the recipe's; ghost: struck by a swap; stand_in: spliced in with it.
-StepKind = Literal["own", "ghost", "stand_in"]
+# own: the recipe's; ghost: struck by a swap; stand_in: spliced in with it; late: held back until a
+# variant's share is out; split: where the shares are taken out.
+StepKind = Literal["own", "ghost", "stand_in", "late", "split"]
 # Why a step of the recipe wants a look: it names what was swapped beside what stays, a line of
 # its own was swapped or left out, nobody knows its words, or nothing takes what it makes.
 Look = Literal["", "swapped", "line_swapped", "left_out", "less", "by_hand", "unread", "left_over"]

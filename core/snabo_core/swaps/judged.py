@@ -12,6 +12,7 @@ from functools import cached_property, lru_cache
 from snabo_core.dish import Dish, Line, all_lines
 from snabo_core.foods import Library
 from snabo_core.plate import Plate, plate_of
+from snabo_core.plate.eaters import Eater
 from snabo_core.plate.judging import ForEater, judge
 from snabo_core.plate.portions import Sharing, sharing_of
 from snabo_core.plate.rows import Rules
@@ -19,6 +20,7 @@ from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import as_taken, makes_of, share_of
 from snabo_core.plate.totals import Figure
 from snabo_core.swaps.book import Book
+from snabo_core.swaps.branches import branches_of
 from snabo_core.swaps.ledgers import SlotLedger, changes_of, dish_ledgers, sum_of_losses
 
 
@@ -36,6 +38,23 @@ class Judged:
     sharing: Sharing
     setting: Setting
     library: Library
+    book: Book
+
+    @cached_property
+    def branches(self) -> dict[str, Judged]:
+        """What variants come to, by their ids; each judged as a whole dish of its own."""
+        return {
+            branch.id: judged(branch.dish, self.setting, self.book, self.library)
+            for branch in branches_of(self.dish)
+            if branch.variant is not None
+        }
+
+    def of(self, eater: str) -> Judged:
+        """Return the dish that an eater has: their variant, or this."""
+        for variant in self.dish.variants:
+            if eater in variant.eaters:
+                return self.branches[variant.id]
+        return self
 
     @cached_property
     def lines(self) -> tuple[Line, ...]:
@@ -54,13 +73,14 @@ class Judged:
 
     @cached_property
     def people(self) -> tuple[ForEater, ...]:
-        """How the dish stands for each eater, by what that eater is given of it."""
-        return tuple(
-            judge(
-                eater, self.plate.totals, self.sharing.of(eater.id), self.names, self.lines,
-                self.library, self.plate.losses, self.open_lines,
-            )
-            for eater in self.setting.eaters
+        """How the dish stands for each eater, by what that eater is given of what they have."""
+        return tuple(self.of(eater.id).person(eater) for eater in self.setting.eaters)
+
+    def person(self, eater: Eater) -> ForEater:
+        """Return how this dish itself stands for an eater, by what they are given of it."""
+        return judge(
+            eater, self.plate.totals, self.sharing.of(eater.id), self.names, self.lines,
+            self.library, self.plate.losses, self.open_lines,
         )  # fmt: skip
 
     @property
@@ -88,6 +108,9 @@ class Judged:
 
     def figures_of(self, eater: str) -> dict[str, Figure]:
         """Return the figures of what an eater is given: a serving, or their own portion."""
+        own = self.of(eater)
+        if own is not self:
+            return own.figures_of(eater)
         share = self.sharing.of(eater)
         return self.plate.figures if share == 1 / self.dish.servings else self.plate.of_share(share)
 
@@ -105,7 +128,7 @@ def judged(dish: Dish, setting: Setting, book: Book, library: Library) -> Judged
     eaten = as_taken(dish, changes_of(ledgers))
     plate = plate_of(eaten, library, rules=setting.rules, losses=sum_of_losses(ledgers))
     sharing = sharing_of(dish, len(setting.eaters))
-    return Judged(dish, eaten, plate, ledgers, sharing, setting, library)
+    return Judged(dish, eaten, plate, ledgers, sharing, setting, library, book)
 
 
 @lru_cache(maxsize=64)

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from snabo_core.dish import Dish, Line, Part, Slot
+from snabo_core.dish import Dish, Line, Part, Slot, with_line
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.swaps.line_book import Group, Member, line_book
@@ -44,24 +43,8 @@ def with_instead(dish: Dish, line_id: str, instead: Line | None) -> Dish:
     Raises:
         BadInput: the dish has no such line.
     """
-    place = find_line(dish, line_id)
-    changed = replace(place.line, instead=instead)
-
-    def swapped(lines: Sequence[Line]) -> tuple[Line, ...]:
-        return tuple(changed if line.id == line_id else line for line in lines)
-
-    part = place.part
-    if place.slot is None:
-        new = replace(part, lines=swapped(part.lines))
-    else:
-        slots = tuple(
-            replace(s, choice=replace(s.choice, lines=swapped(s.choice.lines)))
-            if s.id == place.slot.id and s.choice
-            else s
-            for s in part.slots
-        )
-        new = replace(part, slots=slots)
-    return replace(dish, parts=tuple(new if p.id == part.id else p for p in dish.parts))
+    find_line(dish, line_id)
+    return with_line(dish, line_id, lambda line: replace(line, instead=instead))
 
 
 def swapped_line(line: Line, own: Member, other: Member, library: Library) -> Line:

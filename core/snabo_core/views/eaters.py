@@ -83,14 +83,20 @@ class EaterView:
 
 
 def eater_of(person: ForEater, made: Judged, was: Plate, whole: float) -> EaterView:
-    """Return how what an eater is given stands; `whole` are the grams of the dish."""
+    """Return how what an eater is given stands; `whole` are the grams of the dish.
+
+    Who has a variant is given of that.
+    """
     eater, setting = person.eater, made.setting
     share = made.sharing.of(eater.id)
     usual = share == 1 / made.dish.servings
     figures = made.figures_of(eater.id)
+    own = made.of(eater.id)
+    if own is not made:
+        whole = own.grams
     rules = tuple(
         RuleView(RULES[r.rule], r.kept, say(r.message))
-        for r in rule_standings(eater.programme, made.lines, made.library, setting.today)
+        for r in rule_standings(eater.programme, own.lines, made.library, setting.today)
     )
     view = eater_view(person, figures, was.figures if usual else was.of_share(share), setting)
     return replace(view, portion_grams=share * whole, rules=rules)

@@ -35,7 +35,11 @@ class Cell:
 
 def verdicts_of(made: Judged) -> tuple[Cell, ...]:
     """Return the verdict for every eater, as the Table and the plate strip show it."""
-    return tuple(_verdict(person, made.plate, made.names, made.setting) for person in made.people)
+    found = []
+    for person in made.people:
+        own = made.of(person.eater.id)
+        found.append(_verdict(person, own.plate, own.names, made.setting))
+    return tuple(found)
 
 
 def _verdict(person: ForEater, plate: Plate, names: dict[str, str], setting: Setting) -> Cell:

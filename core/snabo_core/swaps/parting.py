@@ -1,0 +1,274 @@
+"""Where a dish parts into its variants: common work first, what differs last.
+
+A step is common to branches as long as it does the same with the same; its product is parted at
+the first step that some of them do otherwise. Read off the method's graph, nothing of it stored.
+"""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Hashable, Iterable, Mapping, Sequence
+from dataclasses import dataclass, replace
+
+from snabo_core.dish import Line, MethodStep, Take
+from snabo_core.method import technique
+from snabo_core.swaps.book import Book
+from snabo_core.swaps.branches import NOTHING, Branch
+from snabo_core.swaps.cooking import CookStep, Look, effective_steps, reaches_of
+from snabo_core.swaps.scaling import NAMESPACE
+
+# Techniques behind which something can still be stirred in: the food is loose and in reach.
+_STIRRED = {
+    "simmer", "boil", "reduce", "thicken", "whisk", "mix", "saute", "sweat", "deglaze", "blend",
+    "mash", "add_gradually", "season", "dry_saute", "toss", "fold", "sear", "fry",
+}  # fmt: skip
+
+
+@dataclass(frozen=True)
+class PartedStep:
+    """A step, the ids of the branches that do it, and how much of the dish they are together."""
+
+    one: CookStep
+    branches: tuple[str, ...]
+    share: float
+
+
+@dataclass(frozen=True)
+class Split:
+    """A product that is parted: made by `step`, for so many branches, in these shares of it.
+
+    `takers` are groups of branches that go on together, the strictest first.
+    """
+
+    step: str
+    takers: tuple[tuple[str, ...], ...]
+    shares: tuple[float, ...]
+    reaches: frozenset[str]
+
+
+@dataclass(frozen=True)
+class Parting:
+    """A dish with variants as it is cooked: steps in order, and where it is parted."""
+
+    branches: tuple[Branch, ...]
+    steps: tuple[PartedStep, ...]
+    splits: tuple[Split, ...]
+    waiting: tuple[str, ...]
+
+    @property
+    def common(self) -> int:
+        """How many steps all branches share."""
+        whole = {branch.id for branch in self.branches}
+        return sum(set(step.branches) == whole for step in self.steps)
+
+
+def parting(branches: Sequence[Branch], book: Book) -> Parting:
+    """Return how a dish is cooked for its branches, which come in the order they are cooked.
+
+    A branch nobody has any of is left out.
+
+    Args:
+        branches: the strictest first.
+        book: the swap book, for the stand-ins' steps.
+    """
+    had = tuple(branch for branch in branches if branch.share > NOTHING)
+    waits = tuple(dict.fromkeys(
+        line for branch in had if branch.variant for line in branch.variant.waits
+    ))  # fmt: skip
+    steps = {branch.id: _cooked(branch, waits, book) for branch in had}
+    merged = _merged(had, steps)
+    return Parting(had, _in_order(merged, had), _splits(merged, had), waits)
+
+
+def _cooked(branch: Branch, waits: Sequence[str], book: Book) -> list[CookStep]:
+    """Return what is cooked of a branch: no ghosts, none that only handles what it leaves out."""
+    out = {line.id for part in branch.dish.parts for line in part.lines if line.left_out}
+    steps = [one for one in effective_steps(branch.dish, book) if one.kind != "ghost"]
+    late = [line for line in waits if line not in out]
+    return _with_late(_passed(steps, out | set(waits)), late, branch)
+
+
+def _passed(steps: Iterable[CookStep], out: set[str]) -> list[CookStep]:
+    """Return steps without what does not go in; one left with a single product is passed over."""
+    passed: dict[str, tuple[Take, ...]] = {}
+    made: set[str] = set()
+    kept: list[CookStep] = []
+    for one in steps:
+        made.add(one.step.id)
+        takes = tuple(
+            new
+            for take in one.step.takes
+            if take.ref not in out
+            for new in passed.get(take.ref, (take,))
+        )
+        gone = any(take.ref in out for take in one.step.takes)
+        if gone and len(takes) <= 1 and all(take.ref in made for take in takes):
+            passed[one.step.id] = takes
+            continue
+        look: Look = "" if one.look == "left_out" else one.look
+        kept.append(replace(one, step=replace(one.step, takes=takes), look=look))
+    return kept
+
+
+def _with_late(steps: list[CookStep], late: Sequence[str], branch: Branch) -> list[CookStep]:
+    """Put what waits in behind the last step at which it can still be stirred in."""
+    if not late or not steps:
+        return steps
+    reaches = reaches_of(one.step for one in steps)
+    loose = [
+        place for place, one in enumerate(steps)
+        if one.step.technique in _STIRRED and len(reaches[one.step.id]) > 1
+    ]  # fmt: skip
+    place = loose[-1] if loose else len(steps) - 1
+    behind = steps[place].step
+    lines = {line.id: line for part in branch.dish.parts for line in part.effective_lines()}
+    names = [lines[key].food_name or lines[key].text for key in late if key in lines]
+    takes = (*(Take(key) for key in late if key in lines), Take(behind.id))
+    new = MethodStep(
+        id=str(uuid.uuid5(NAMESPACE, f"{branch.dish.title}/{behind.id}/{'/'.join(late)}")),
+        text="", words=f"Stir in what was held back: {', '.join(names)}", technique="mix",
+        takes=takes, minutes_low=1.0, minutes_high=3.0,
+    )  # fmt: skip
+    rest = [
+        replace(one, step=replace(one.step, takes=tuple(
+            replace(t, ref=new.id) if t.ref == behind.id else t for t in one.step.takes
+        )))
+        for one in steps[place + 1 :]
+    ]  # fmt: skip
+    return [*steps[: place + 1], CookStep(new, "late"), *rest]
+
+
+@dataclass
+class _Merged:
+    """Equal steps of several branches as one. `place` is by the rest's order, `reaches` lines."""
+
+    one: CookStep
+    branches: list[str]
+    place: tuple[float, int]
+    takes: tuple[int | str, ...]
+    reaches: frozenset[str]
+
+
+def _merged(branches: Sequence[Branch], steps: Mapping[str, Sequence[CookStep]]) -> list[_Merged]:
+    """Return the steps of all branches, those that do the same with the same once.
+
+    The place of a step is that in the branch which has it first in the others' order; steps only
+    a variant has stand behind the step before them.
+    """
+    found: dict[Hashable, int] = {}
+    merged: list[_Merged] = []
+    rest = next((b for b in branches if b.variant is None), branches[-1])
+    order = {one.step.id: float(n) for n, one in enumerate(steps[rest.id])}
+    for branch in (rest, *(b for b in branches if b is not rest)):
+        lines = {line.id: line for part in branch.dish.parts for line in part.effective_lines()}
+        reaches = reaches_of(one.step for one in steps[branch.id])
+        made: dict[str, int] = {}
+        at = -1.0
+        for number, one in enumerate(steps[branch.id]):
+            at = order.get(one.step.id, at)
+            takes = tuple(
+                made[take.ref] if take.ref in made else _content(lines.get(take.ref), take.ref)
+                for take in one.step.takes
+            )
+            # What takes nothing that anybody knows of is done once for all.
+            key: Hashable = (_doing(one.step), takes, _shares(one.step)) if takes else one.step.id
+            place = found.get(key)
+            if place is None:
+                place = found[key] = len(merged)
+                refs = tuple(made.get(take.ref, take.ref) for take in one.step.takes)
+                merged.append(_Merged(one, [], (at, number), refs, reaches[one.step.id]))
+            made[one.step.id] = place
+            merged[place].branches.append(branch.id)
+    return merged
+
+
+def _content(line: Line | None, ref: str) -> Hashable:
+    """Return what a line brings: another food or other grams are another thing."""
+    if line is None:
+        return ref
+    return (ref, line.food, line.form, line.grams, line.text if line.food is None else "")
+
+
+def _doing(step: MethodStep) -> Hashable:
+    return (step.words, step.technique, step.minutes_low, step.minutes_high, step.oven_c,
+            step.watts, step.ring, step.covered, step.until)  # fmt: skip
+
+
+def _shares(step: MethodStep) -> Hashable:
+    return tuple((take.share, take.fraction) for take in step.takes)
+
+
+def _in_order(merged: Sequence[_Merged], branches: Sequence[Branch]) -> tuple[PartedStep, ...]:
+    """Return common steps first, then what some do together, then each branch by itself."""
+    strict = {branch.id: number for number, branch in enumerate(branches)}
+    share = {branch.id: branch.share for branch in branches}
+    whole = len(branches)
+
+    def key(step: _Merged) -> tuple[int, int, tuple[float, int]]:
+        common = len(step.branches) == whole
+        last = common and not step.takes and _behind(step, merged)
+        group = min(strict[b] for b in step.branches)
+        return (2 if last else 0 if common else 1, 0 if common else group, step.place)
+
+    return tuple(
+        PartedStep(step.one, _sorted(step.branches, strict), sum(share[b] for b in step.branches))
+        for step in _possible(sorted(merged, key=key), merged)
+    )
+
+
+def _behind(step: _Merged, merged: Sequence[_Merged]) -> bool:
+    """Tell a step that stands behind one that branches do otherwise; an oven is heated before."""
+    return step.one.step.technique != "preheat" and any(
+        len(other.branches) < len(step.branches) and other.place < step.place for other in merged
+    )
+
+
+def _possible(ordered: Sequence[_Merged], merged: Sequence[_Merged]) -> list[_Merged]:
+    """Return steps in an order in which everything is made before it is taken."""
+    done: list[_Merged] = []
+    waiting = list(ordered)
+    while waiting:
+        step = next(
+            (
+                s for s in waiting
+                if all(not isinstance(t, int) or merged[t] in done for t in s.takes)
+            ),
+            waiting[0],
+        )  # fmt: skip
+        done.append(step)
+        waiting.remove(step)
+    return done
+
+
+def _sorted(ids: Iterable[str], strict: Mapping[str, int]) -> tuple[str, ...]:
+    return tuple(sorted(ids, key=strict.__getitem__))
+
+
+def _splits(merged: Sequence[_Merged], branches: Sequence[Branch]) -> tuple[Split, ...]:
+    """Return the products whose branches do not all go on together."""
+    strict = {branch.id: number for number, branch in enumerate(branches)}
+    share = {branch.id: branch.share for branch in branches}
+    found = []
+    for number, step in enumerate(merged):
+        groups: list[tuple[str, ...]] = []
+        for other in merged:
+            if number in other.takes:
+                group = _sorted(other.branches, strict)
+                if group not in groups:
+                    groups.append(group)
+        left = _sorted(set(step.branches) - {b for group in groups for b in group}, strict)
+        if left:
+            groups.append(left)
+        if len(groups) > 1:
+            groups.sort(key=lambda group: strict[group[0]])
+            whole = sum(share[b] for b in step.branches)
+            shares = tuple(sum(share[b] for b in group) / whole for group in groups)
+            found.append(Split(step.one.step.id, tuple(groups), shares, step.reaches))
+    return tuple(found)
+
+
+def needs_of(parted: Parting, branch: str) -> tuple[str, ...]:
+    """Return what a branch holds while it is cooked apart: resources of its own steps, once."""
+    apart = [s.one.step for s in parted.steps if branch in s.branches and len(s.branches) == 1]
+    held = [technique(step.technique).resource for step in apart if step.technique]
+    return tuple(dict.fromkeys(name for name in held if name != "none"))
