@@ -168,16 +168,6 @@ class Table(unittest.TestCase):
         lost = dish(part("p", line("a", None, "potato")))
         self.assertEqual(self.cells(lost, ADA), [("cannot_tell", "potato")])
 
-    def test_where_it_would_split(self) -> None:
-        easy = Eater("5", "Ed", "x", ())
-        row = summary(MADE, Setting((easy, BO)), book(), library())
-        self.assertEqual(row.split, "For Bo, split at the lid: keep butter out of that portion.")
-        fond = Eater("6", "Flo", "x", (Target("net_carbs", at_most=30),))
-        over = summary(MADE, Setting((easy, fond)), book(), library())
-        self.assertEqual(over.split, "For Flo, split at the lid: keep potato out of that portion.")
-        alone = summary(MADE, Setting((BO,)), book(), library())
-        self.assertEqual(alone.split, "")
-
     def test_day(self) -> None:
         day = Eater("1", "Ada", "x", (Target("net_carbs", at_most=130, per="day", day_share=0.4),
                                       Target("protein", at_least=50, per="day"),

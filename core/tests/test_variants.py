@@ -24,10 +24,18 @@ from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
 from snabo_core.swaps.branches import branches_of, lines_of_branches
 from snabo_core.swaps.contacts import contacts_of, strictest_first
+from snabo_core.swaps.frozen import freeze
 from snabo_core.swaps.judged import judged
 from snabo_core.swaps.likings import liked, likings, minded
 from snabo_core.swaps.parting import Parting, needs_of, parting
+from snabo_core.swaps.resizing import resized
 from snabo_core.swaps.roles import propose_slots
+from snabo_core.views.method import method_view
+from snabo_core.views.preview import preview
+from snabo_core.views.summary import summary
+from snabo_core.views.table import Meal, day_view
+from snabo_core.views.variants import LikeRequest, SplitRequest, like, split
+from snabo_core.views.ways import WaysRequest, smallest_ways, ways
 from snabo_core.ways.finding import find_ways, fitting_of
 from snabo_core.ways.splitting import split_of
 from tests import helpers
@@ -388,6 +396,156 @@ class LikingTest(unittest.TestCase):
     def test_a_dish_without_any_of_it_stays(self) -> None:
         variant = liked(dish_of(HAKE), "heat", "Ask", (), 1, book(), library())
         self.assertEqual((variant.changes, variant.waits), ((), ()))
+
+
+class ScreensTest(unittest.TestCase):
+    """One fact, one path: every screen says the same of who has what."""
+
+    PEOPLE = (LOW, PLAIN, NO_LEAF)
+
+    def test_preview_summary_and_day_judge_by_the_variant(self) -> None:
+        dish, setting = parted_barley(), Setting(self.PEOPLE)
+        seen = preview(dish, setting, book(), library())
+        self.assertTrue(all(eater.suits for eater in seen.eaters))
+        self.assertEqual({cell.verdict for cell in seen.verdicts}, {"fits"})
+        listed = summary(dish, setting, book(), library())
+        self.assertEqual(listed.cells, seen.verdicts)
+        self.assertIn("Ilse", listed.variants)
+        plain = preview(replace(dish, variants=()), setting, book(), library())
+        self.assertIsNone(plain.parting)
+        self.assertLess(sum(eater.suits for eater in plain.eaters), 3)
+        daily = Target("net_carbs", at_most=50, per="day", day_share=0.4)
+        people = (replace(LOW, targets=(daily,)), replace(PLAIN, targets=(daily,)))
+        day = day_view([Meal(dish, 1.0)], Setting(people), book(), library())
+        used = {eater.eater: eater.lines[0].used.best or 0 for eater in day.eaters}
+        self.assertLess(used["Ilse"] + 5, used["Bram"])
+
+    def test_a_variant_looked_at_shows_its_own_lines_and_everybodys_standing(self) -> None:
+        dish, setting = parted_barley(), Setting(self.PEOPLE)
+        variant = dish.variants[0]
+        seen = preview(dish, setting, book(), library(), variant=variant.id)
+        own = preview(applied(replace(dish, variants=()), variant.changes), setting, book(),
+                      library())  # fmt: skip
+        self.assertEqual(seen.figures, own.figures)
+        self.assertEqual(seen.lines, own.lines)
+        base = preview(dish, setting, book(), library())
+        self.assertEqual(seen.eaters, base.eaters)
+        self.assertEqual(seen.parting, base.parting)
+        with self.assertRaises(BadInput):
+            preview(dish, setting, book(), library(), variant="gone")
+
+    def test_the_method_takes_the_share_out_and_goes_on_apart(self) -> None:
+        view = method_view(parted_barley(), Setting(self.PEOPLE), book(), library())
+        kinds = [step.kind for step in view.steps]
+        self.assertEqual(kinds.count("split"), 1)
+        place = kinds.index("split")
+        # 700 g turkey, 300 leeks, 300 cabbage, 1,198 water and seasoning: 1/3 of 2.5 kg.
+        self.assertRegex(view.steps[place].words, r"^Take out a third for .* 8\d\d g .* own$")
+        self.assertEqual({step.whose for step in view.steps[:place]}, {""})
+        self.assertTrue(all(step.whose for step in view.steps[place + 1 :]))
+        numbers = [step.number for step in view.steps if step.kind != "ghost"]
+        self.assertEqual(numbers, list(range(1, len(numbers) + 1)))
+        for step in view.steps:
+            for taken in step.takes:
+                self.assertTrue(taken.step is None or taken.step < step.number)
+        barley_line = next(line for line in view.lines if line.name == "pearl barley")
+        self.assertEqual(barley_line.whose, "the others")
+        self.assertAlmostEqual(barley_line.grams or 0, 100)
+        stirred = next(s for s in view.steps if s.words.startswith("Stir the barley"))
+        self.assertRegex(stirred.look_words, "^Take the .* instead of the pearl barley")
+        turkey = next(line for line in view.lines if "turkey" in line.name)
+        self.assertEqual((turkey.whose, turkey.grams), ("", 700))
+
+    def test_what_waits_is_said_at_its_step_and_stirred_in_later(self) -> None:
+        dish = dish_of(BARLEY)
+        mild = liked(dish, "heat", "", (), 2, book(), library())
+        view = method_view(replace(dish, variants=(mild,)), Setting(()), book(), library())
+        waits = [step for step in view.steps if step.look == "waits"]
+        self.assertEqual(len(waits), 1)
+        self.assertIn("chilli flakes", waits[0].look_words)
+        late = next(step for step in view.steps if step.kind == "late")
+        self.assertGreater(late.number, waits[0].number)
+        self.assertEqual(late.whose, "the others")
+        chilli = next(line for line in view.lines if "chilli" in line.name)
+        whole = next(line for _, line in all_lines(dish) if line.food == "chilli_flakes")
+        self.assertAlmostEqual(chilli.grams or 0, (whole.grams or 0) * 4 / 6)
+
+    def test_a_dish_made_larger_keeps_its_variants(self) -> None:
+        dish = parted_barley()
+        twice = resized(dish, 2.0, {}, library())
+        back = resized(twice, 1.0, {}, library())
+        self.assertEqual(back, dish)
+        setting = Setting(self.PEOPLE)
+        now = preview(dish, setting, book(), library())
+        then = preview(twice, setting, book(), library())
+        for before, after in zip(now.eaters, then.eaters, strict=True):
+            for one, other in zip(before.reaches, after.reaches, strict=True):
+                self.assertAlmostEqual(one.figure.best or 0, other.figure.best or 0, places=6)
+
+    def test_a_kept_version_freezes_what_its_variants_hold(self) -> None:
+        dish = parted_barley()
+        frozen = freeze(dish, library(), book(), Setting(()).rules)
+        foods = {line.food for b in branches_of(dish) for _, line in all_lines(b.dish)}
+        self.assertEqual(foods - set(frozen.foods), set())
+        plain = freeze(replace(dish, variants=()), library(), book(), Setting(()).rules)
+        self.assertLess(len(plain.foods), len(frozen.foods))
+
+    def test_ways_over_a_dish_with_variants_are_for_the_others_and_keep_them(self) -> None:
+        strict = eater("Bram", Target("fat", at_most=4))
+        request = WaysRequest(0, parted_barley())
+        setting = Setting((LOW, strict, NO_LEAF))
+        parts = list(ways(request, setting, book(), library()))
+        cards = [part.way for part in parts if part.way]
+        self.assertTrue(cards)
+        for card in cards:
+            self.assertEqual([one.name for one in card.eaters], ["Bram"])
+            self.assertEqual(card.dish.variants, parted_barley().variants)
+
+    def test_the_table_says_how_it_would_part(self) -> None:
+        found = smallest_ways(barley(), Setting(self.PEOPLE), book(), library())
+        words = {one.eater: one.words for one in found}
+        self.assertRegex(words[""], "^Or part it: .*instead of.*taken out after")
+        self.assertEqual(
+            smallest_ways(parted_barley(), Setting(self.PEOPLE), book(), library()), ()
+        )
+
+    def test_bad_requests_are_answered_in_a_sentence(self) -> None:
+        setting = Setting(self.PEOPLE)
+        for request in (
+            LikeRequest(barley(), "heat"),
+            LikeRequest(barley(), "needs", eaters=("Ilse",)),
+            LikeRequest(barley(), "heat", eaters=("nobody",)),
+            LikeRequest(parted_barley(), "heat", eaters=("Ilse",)),
+        ):
+            with self.assertRaises(BadInput):
+                like(request, setting, book(), library())
+        alone = split(SplitRequest(barley()), Setting((LOW,)), book(), library())
+        self.assertIsNone(alone.dish)
+        self.assertTrue(alone.words)
+        fine = like(LikeRequest(barley(), "heat", others=2), setting, book(), library())
+        self.assertEqual(fine.words, "chilli flakes held back until this share is out")
+        with self.assertRaises(BadInput):
+            like(LikeRequest(fine.dish, "heat", others=1), setting, book(), library())
+
+    def test_more_promised_than_made_and_somebody_gone_are_said(self) -> None:
+        over = replace(barley(), variants=(Variant("v", "Mild", others=9),))
+        gone = replace(barley(), variants=(Variant("v", "Old", ("left",)),))
+        for dish, words in ((over, "9 servings are promised of 6"), (gone, "no longer")):
+            view = preview(dish, Setting(self.PEOPLE), book(), library()).parting
+            assert view is not None
+            self.assertIn(words, view.problem)
+
+    def test_a_change_of_something_gone_is_named(self) -> None:
+        dish = parted_barley()
+        slot = next(c for c in dish.variants[0].changes if c.kind == "set_choice")
+        part = next(p for p in dish.parts if p.slots)
+        without = replace(dish, parts=tuple(
+            replace(p, slots=()) if p is part else p for p in dish.parts
+        ))  # fmt: skip
+        view = preview(without, Setting(self.PEOPLE), book(), library()).parting
+        assert view is not None and slot.choice is not None
+        own = next(b for b in view.branches if b.id)
+        self.assertEqual(own.lost, (slot.choice.name,))
 
 
 class BadVariantsTest(unittest.TestCase):

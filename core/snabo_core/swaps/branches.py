@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from snabo_core.dish import Dish, Line, Variant, all_lines, applied
+from snabo_core.plate.setting import Setting
 
 # Less of a dish than this share is nobody's.
 NOTHING = 1e-9
@@ -47,10 +48,16 @@ def branches_of(dish: Dish) -> tuple[Branch, ...]:
     return (*found, Branch(None, base, rest if rest > NOTHING else 0.0))
 
 
-def base_eaters(dish: Dish, eaters: tuple[str, ...]) -> tuple[str, ...]:
-    """Return those of the eaters who have no variant of their own."""
-    others = {eater for variant in dish.variants for eater in variant.eaters}
-    return tuple(eater for eater in eaters if eater not in others)
+def of_the_others(dish: Dish, setting: Setting) -> tuple[Dish, Setting]:
+    """Return a dish without its variants and those eating who have none of their own.
+
+    What is looked for over the dish is looked for them.
+    """
+    if not dish.variants:
+        return dish, setting
+    own = {eater for variant in dish.variants for eater in variant.eaters}
+    others = tuple(eater for eater in setting.eaters if eater.id not in own)
+    return replace(dish, variants=()), replace(setting, eaters=others)
 
 
 @dataclass(frozen=True)

@@ -15,18 +15,32 @@ from snabo_core.swaps.book import Book
 from snabo_core.swaps.ledgers import name_of, steps_for
 from snabo_core.swaps.scaling import NAMESPACE
 from snabo_core.water import Step
+from snabo_core.wording import listed
 
 # own: the recipe's; ghost: struck by a swap; stand_in: spliced in with it; late: held back until a
 # variant's share is out; split: where the shares are taken out.
 StepKind = Literal["own", "ghost", "stand_in", "late", "split"]
 # Why a step of the recipe wants a look: it names what was swapped beside what stays, a line of
 # its own was swapped or left out, nobody knows its words, or nothing takes what it makes.
-Look = Literal["", "swapped", "line_swapped", "left_out", "less", "by_hand", "unread", "left_over"]
+Look = Literal[
+    "",
+    "swapped",
+    "line_swapped",
+    "left_out",
+    "less",
+    "by_hand",
+    "unread",
+    "left_over",
+    "waits",
+    "stands_in",
+]
 # The ledger's names for what a cook does, as the vocabulary of steps calls it.
 _CALLED = {"prepare": "cut", "dry_in_pan": "dry_saute"}
 _LOOKS: dict[str, Look] = {"book": "swapped", "own": "by_hand", "out": "left_out"}
 # Roles whose stand-in is stirred into what is there, not put in its place.
 STIRRED_IN = {"thickener"}
+# Words of a food's name up to so many letters name nothing.
+SHORT = 2
 # Nothing has to take what these leave.
 _LAST = {"serve", "store", "hold_back", "preheat", "top", "rest"}
 _SAUCING = {
@@ -47,7 +61,8 @@ _PRESSES = {"cloth": "wring", "twist": "twist"}
 class CookStep:
     """One step of the dish now. `slot` is that whose swap brought or struck it, else None.
 
-    `book_step` is the id of a spliced step in the stand-in's ledger.
+    `book_step` is the id of a spliced step in the stand-in's ledger, `waits` are lines that are
+    held back at it. `instead` is what stands in now and what its words still name.
     """
 
     step: MethodStep
@@ -55,6 +70,8 @@ class CookStep:
     look: Look = ""
     slot: str | None = None
     book_step: str | None = None
+    waits: tuple[str, ...] = ()
+    instead: tuple[str, str] = ("", "")
 
 
 def reaches_of(steps: Iterable[MethodStep]) -> dict[str, frozenset[str]]:
@@ -111,18 +128,27 @@ def _spliced(
             continue
         takes = _without(one.step.takes, gone, struck, product)
         touched = takes != one.step.takes
-        look: Look = one.look
+        look, instead = one.look, one.instead
         if touched and gone & _lines(one.step):
-            look = (
-                "by_hand"
-                if choice.kind == "own"
-                else "left_out"
-                if choice.kind == "out"
-                else "swapped"
-            )
-        found.append(replace(one, step=replace(one.step, takes=takes), look=look))
+            look = _LOOKS.get(choice.kind, "swapped")
+        elif touched and (named := _named(one.step.words, part, gone)):
+            look = "left_out" if choice.kind == "out" else "stands_in"
+            foods = [line.food_name or line.text for line in choice.lines]
+            instead = (name_of(slot, book).lower() or listed(foods or [""]), named)
+        step = replace(one.step, takes=takes)
+        found.append(replace(one, step=step, look=look, instead=instead))
     place = _place(found, part, slot, reaches)
     return [*found[:place], *new, *found[place:]]
+
+
+def _named(words: str, part: Part, gone: frozenset[str]) -> str:
+    """Return which of some lines a step's words name, empty where they name none."""
+    said = {word.strip(".,;:()").lower() for word in words.split()}
+    for line in part.lines:
+        name = line.used().food_name if line.id in gone else ""
+        if name and said & {word for word in name.lower().split() if len(word) > SHORT}:
+            return name
+    return ""
 
 
 def _stirred_in(

@@ -12,12 +12,13 @@ from typing import Any
 
 import numpy as np
 
-from snabo_core.dish import Dish, Line
+from snabo_core.dish import Dish, Line, Part
 from snabo_core.errors import SnaboError
 from snabo_core.foods import Food, Library
 from snabo_core.foods.records import NUTRIENTS, Density, FoodRow, Measure, Vector
 from snabo_core.plate.rows import Rules
 from snabo_core.swaps.book import Book
+from snabo_core.swaps.branches import branches_of
 from snabo_core.water import Step
 
 SCHEMA = 2
@@ -61,13 +62,18 @@ class Frozen:
 
 
 def lines_of(dish: Dish) -> list[Line]:
-    """Return every line a document holds: the original's, those instead, the stand-ins'."""
+    """Return every line a document holds: the original's, those instead, stand-ins', variants'."""
     found = []
-    for part in dish.parts:
+    for part in _all_parts(dish):
         own = [*part.lines]
         own += [line for slot in part.slots if slot.choice for line in slot.choice.lines]
         found += [x for line in own for x in (line, line.instead) if x is not None]
     return found
+
+
+def _all_parts(dish: Dish) -> list[Part]:
+    """Return the parts of the dish and of each of its variants."""
+    return [*dish.parts, *(p for b in branches_of(dish) if b.variant for p in b.dish.parts)]
 
 
 def freeze(dish: Dish, library: Library, book: Book, rules: Rules, note: str = "") -> Frozen:
@@ -91,7 +97,7 @@ def freeze(dish: Dish, library: Library, book: Book, rules: Rules, note: str = "
 
 def _frozen_steps(dish: Dish, book: Book) -> dict[str, list[dict[str, Any]]]:
     found: dict[str, list[dict[str, Any]]] = {}
-    for part in dish.parts:
+    for part in _all_parts(dish):
         for slot in part.slots:
             if slot.choice is None or slot.choice.kind != "book" or slot.choice.steps:
                 continue

@@ -16,6 +16,7 @@ from snabo_core.swaps.book import Book
 from snabo_core.swaps.branches import NOTHING, Branch
 from snabo_core.swaps.cooking import CookStep, Look, effective_steps, reaches_of
 from snabo_core.swaps.scaling import NAMESPACE
+from snabo_core.wording import listed, worded
 
 # Techniques behind which something can still be stirred in: the food is loose and in reach.
 _STIRRED = {
@@ -85,10 +86,10 @@ def _cooked(branch: Branch, waits: Sequence[str], book: Book) -> list[CookStep]:
     out = {line.id for part in branch.dish.parts for line in part.lines if line.left_out}
     steps = [one for one in effective_steps(branch.dish, book) if one.kind != "ghost"]
     late = [line for line in waits if line not in out]
-    return _with_late(_passed(steps, out | set(waits)), late, branch)
+    return _with_late(_passed(steps, out | set(waits), set(late)), late, branch)
 
 
-def _passed(steps: Iterable[CookStep], out: set[str]) -> list[CookStep]:
+def _passed(steps: Iterable[CookStep], out: set[str], late: set[str]) -> list[CookStep]:
     """Return steps without what does not go in; one left with a single product is passed over."""
     passed: dict[str, tuple[Take, ...]] = {}
     made: set[str] = set()
@@ -105,8 +106,9 @@ def _passed(steps: Iterable[CookStep], out: set[str]) -> list[CookStep]:
         if gone and len(takes) <= 1 and all(take.ref in made for take in takes):
             passed[one.step.id] = takes
             continue
-        look: Look = "" if one.look == "left_out" else one.look
-        kept.append(replace(one, step=replace(one.step, takes=takes), look=look))
+        waits = tuple(take.ref for take in one.step.takes if take.ref in late)
+        look: Look = "waits" if waits else "" if one.look == "left_out" else one.look
+        kept.append(replace(one, step=replace(one.step, takes=takes), look=look, waits=waits))
     return kept
 
 
@@ -126,7 +128,7 @@ def _with_late(steps: list[CookStep], late: Sequence[str], branch: Branch) -> li
     takes = (*(Take(key) for key in late if key in lines), Take(behind.id))
     new = MethodStep(
         id=str(uuid.uuid5(NAMESPACE, f"{branch.dish.title}/{behind.id}/{'/'.join(late)}")),
-        text="", words=f"Stir in what was held back: {', '.join(names)}", technique="mix",
+        text="", words=worded("method_late", foods=listed(names)), technique="mix",
         takes=takes, minutes_low=1.0, minutes_high=3.0,
     )  # fmt: skip
     rest = [

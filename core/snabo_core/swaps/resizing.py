@@ -9,11 +9,12 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from snabo_core.dish import Dish, Line, Part, SizeRule, check
+from snabo_core.dish import Dish, Line, Part, SizeRule, check, difference
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.plate.pans import Pan
 from snabo_core.quantities.units import UNITS
+from snabo_core.swaps.branches import branches_of
 from snabo_core.swaps.pans import HEADROOM
 
 # Eggs stay as they are where the dish changes by up to a quarter; common practice, no source.
@@ -129,16 +130,29 @@ def resized(dish: Dish, times: float, rules: Mapping[str, SizeRule], library: Li
     ratio = times / dish.times
     if not (math.isfinite(ratio) and LEAST_RATIO <= ratio <= MOST_RATIO):
         raise BadInput("A dish is made a twentieth to twenty times its size.", "times")
-    parts = tuple(_part(part, times, ratio, rules, library) for part in dish.parts)
-    grams = dish.expected_grams
-    return check(
+    plain = _resized(replace(dish, variants=()), times, ratio, rules, library)
+    variants = tuple(
         replace(
-            dish,
-            parts=parts,
-            times=1.0 if abs(times - 1) < SNAP else times,
-            servings=dish.servings * ratio,
-            expected_grams=None if grams is None else grams * ratio,
+            branch.variant,
+            changes=difference(plain, _resized(branch.dish, times, ratio, rules, library)),
+            others=branch.variant.others * ratio,
         )
+        for branch in branches_of(dish)
+        if branch.variant is not None
+    )
+    return check(replace(plain, variants=variants))
+
+
+def _resized(
+    dish: Dish, times: float, ratio: float, rules: Mapping[str, SizeRule], library: Library
+) -> Dish:
+    grams = dish.expected_grams
+    return replace(
+        dish,
+        parts=tuple(_part(part, times, ratio, rules, library) for part in dish.parts),
+        times=1.0 if abs(times - 1) < SNAP else times,
+        servings=dish.servings * ratio,
+        expected_grams=None if grams is None else grams * ratio,
     )
 
 

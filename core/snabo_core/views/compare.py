@@ -17,6 +17,7 @@ from snabo_core.plate.rows import PLACE
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Figure, Totals
 from snabo_core.swaps.book import Book
+from snabo_core.swaps.branches import branches_of
 from snabo_core.swaps.frozen import Frozen, thaw
 from snabo_core.swaps.judged import Judged, judged
 from snabo_core.swaps.scaling import scale_to
@@ -42,11 +43,12 @@ class CompareStandIn:
 
 @dataclass(frozen=True)
 class CompareDishRequest:
-    """A draft, kept versions by number and stand-ins, to stand beside the original."""
+    """A draft, kept versions by number, variants by id and stand-ins, beside the original."""
 
     dish: Dish
     stand_ins: tuple[CompareStandIn, ...] = ()
     versions: tuple[int, ...] = ()
+    variants: tuple[str, ...] = ()
     eaters: tuple[str, ...] = ()
     readings: Readings = NONE
 
@@ -135,6 +137,22 @@ def stand_in_columns(
             )
         )
     return columns
+
+
+def variant_columns(dish: Dish, wanted: Sequence[str]) -> list[Column]:
+    """Return the wanted variants, by id, each as a whole dish of its own.
+
+    Raises:
+        BadInput: the dish has no such variant.
+    """
+    known = {branch.id: branch for branch in branches_of(dish) if branch.variant is not None}
+    if not set(wanted) <= set(known):
+        raise BadInput("This dish has no such variant any more.", "variants")
+    return [
+        Column(f"variant/{key}", branch.variant.name, branch.dish)
+        for key in wanted
+        if (branch := known[key]).variant is not None
+    ]
 
 
 def _judged(column: Column, setting: Setting, book: Book, library: Library) -> Judged:

@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
 from snabo_core.book.cautions import cautions
-from snabo_core.dish import NONE, Dish, Line, MethodStep, Readings, Take, all_lines
+from snabo_core.dish import NONE, Dish, Line, MethodStep, Readings, Take
 from snabo_core.foods import Library
 from snabo_core.method import Ingredient, ReadStep, Share, technique
 from snabo_core.method.cautions import cautions_of
@@ -16,11 +16,14 @@ from snabo_core.plate.setting import Setting
 from snabo_core.quantities.units import FAN_BELOW
 from snabo_core.recipe.method import with_method
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.cooking import CookStep, Look, StepKind, effective_steps, reaches_of
+from snabo_core.swaps.branches import Branch, lines_of_branches
+from snabo_core.swaps.cooking import CookStep, Look, StepKind
 from snabo_core.swaps.judged import judged
-from snabo_core.swaps.ledgers import SlotLedger, steps_for
+from snabo_core.swaps.ledgers import steps_for
+from snabo_core.views.cooked import Cooked, Row
+from snabo_core.views.variants import PartingView, parting_view
 from snabo_core.water import Point
-from snabo_core.wording import Message, say, worded
+from snabo_core.wording import Message, listed, say, worded
 
 
 @dataclass(frozen=True)
@@ -51,6 +54,8 @@ class TakenView:
 class CookStepView:
     """One step to cook by. A struck one has the number 0; `slot` is that whose swap did it.
 
+    `whose` names the variants it is done for, empty where it is done for all; `branches` are
+    their ids, that of what the others have being empty.
     `fan_c` is the same heat with a fan; `seconds` the time in this household's microwave.
     `weighs` says what goes in and what should come out, empty where nothing is weighed.
     `look` is why the cook should look at it, in words.
@@ -78,11 +83,16 @@ class CookStepView:
     look_words: str
     parallel: tuple[int, ...]
     cautions: tuple[str, ...]
+    whose: str = ""
+    branches: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
 class UsedLine:
-    """A line of the dish now, in the order of use; `step` is the first that takes it."""
+    """A line of the dish now, in the order of use; `step` is the first that takes it.
+
+    `whose` names the variants it goes into, empty where it goes into all; grams are theirs.
+    """
 
     id: str
     part: str
@@ -93,6 +103,7 @@ class UsedLine:
     grams_high: float | None
     brought_in: bool
     step: int | None
+    whose: str = ""
 
 
 @dataclass(frozen=True)
@@ -118,6 +129,7 @@ class MethodView:
     cautions: tuple[MethodCaution, ...]
     unread: int
     method: tuple[MethodStep, ...]
+    parting: PartingView | None = None
 
 
 def method_view(dish: Dish, setting: Setting, book: Book, library: Library) -> MethodView:
@@ -131,92 +143,57 @@ def method_view(dish: Dish, setting: Setting, book: Book, library: Library) -> M
     """
     if dish.steps and not dish.method:
         dish = with_method(dish, library)
-    steps = effective_steps(dish, book)
-    numbers = _numbers(steps)
-    lines = {line.id: line for _, line in all_lines(dish)}
-    original = {line.id: line for part in dish.parts for line in part.lines}
-    held = _held(steps, numbers, lines, library, dish, book)
-    weighed = _weights(judged(dish, setting, book, library).ledgers)
-    parts = _parts(dish)
-    reaches = reaches_of([one.step for one in steps if one.kind != "ghost"])
-    shares = _shares(steps)
-    views = tuple(
-        _step(one, numbers, {**original, **lines}, shares, setting, weighed,
-              parts, reaches, held.get(one.step.id, ()), _look_words(one, original))
-        for one in steps
-    )  # fmt: skip
+    made = judged(dish, setting, book, library)
+    cooked = Cooked.of(made)
+    held = _held(cooked, library, book)
+    parts = _parts(cooked.branches)
+    views = tuple(_step(row, cooked, setting, parts, held) for row in cooked.rows)
     return MethodView(
-        _used(dish, steps, numbers),
+        _used(cooked),
         views,
         _cautions(views, setting.eaters),
         sum(view.look == "unread" for view in views),
         dish.method,
+        parting_view(made),
     )
 
 
-def _numbers(steps: Sequence[CookStep]) -> dict[str, int]:
-    """Return the number of every step that is cooked, from 1."""
-    cooked = [one.step.id for one in steps if one.kind != "ghost"]
-    return {key: number for number, key in enumerate(cooked, start=1)}
-
-
-def _parts(dish: Dish) -> dict[str, str]:
+def _parts(branches: Sequence[Branch]) -> dict[str, str]:
     """Return the name of the part every line stands in, empty where the dish has but one."""
-    named = len(dish.parts) > 1
     found: dict[str, str] = {}
-    for part in dish.parts:
-        chosen = [line for slot in part.slots if slot.choice for line in slot.choice.lines]
-        for line in (*part.lines, *chosen):
-            found[line.id] = part.name if named else ""
-    return found
-
-
-def _shares(steps: Sequence[CookStep]) -> dict[tuple[str, str], float | None]:
-    """Return the share of a line that each step takes, by step and line; None where untold."""
-    left: dict[str, float | None] = {}
-    found: dict[tuple[str, str], float | None] = {}
-    for one in steps:
-        if one.kind == "ghost":
-            continue
-        for take in one.step.takes:
-            before = left.get(take.ref, 1.0)
-            whole = take.share is None or take.share == "remaining"
-            now = before if whole else take.fraction
-            found[one.step.id, take.ref] = now
-            known = before is not None and now is not None
-            left[take.ref] = max(0.0, before - now) if known else None  # type: ignore[operator]
+    for branch in branches:
+        named = len(branch.dish.parts) > 1
+        for part in branch.dish.parts:
+            chosen = [line for slot in part.slots if slot.choice for line in slot.choice.lines]
+            for line in (*part.lines, *chosen):
+                found[line.id] = part.name if named else ""
     return found
 
 
 def _step(
-    one: CookStep,
-    numbers: Mapping[str, int],
-    lines: Mapping[str, Line],
-    shares: Mapping[tuple[str, str], float | None],
+    row: Row,
+    cooked: Cooked,
     setting: Setting,
-    weighed: Mapping[tuple[str, str], tuple[Point, float | None]],
     parts: Mapping[str, str],
-    reaches: Mapping[str, frozenset[str]],
-    keys: tuple[str, ...],
-    look_words: str,
+    held: Mapping[int, tuple[str, ...]],
 ) -> CookStepView:
-    step = one.step
+    one, step = row.one, row.one.step
     known = technique(step.technique) if step.technique else None
-    point, before = weighed.get((one.slot or "", one.book_step or ""), (None, None))
-    held = {parts[ref] for ref in reaches.get(step.id, ()) if ref in parts}
+    point, before = cooked.weighed(row)
+    within = {parts[ref] for ref in cooked.reaches(row) if ref in parts}
     seconds = point.seconds if point is not None else None
     if step.technique == "microwave" and seconds is None and step.watts is not None:
         seconds = step.minutes_high * 60 * step.watts / setting.microwave_watts
     return CookStepView(
         id=step.id,
-        number=numbers.get(step.id, 0),
+        number=row.number,
         kind=one.kind,
         slot=one.slot,
-        part=held.pop() if len(held) == 1 else "",
+        part=within.pop() if len(within) == 1 else "",
         words=step.words,
         technique=step.technique,
         named=step.technique.replace("_", " "),
-        takes=tuple(_taken(take, step.id, numbers, lines, shares) for take in step.takes),
+        takes=tuple(_taken(take, row, cooked) for take in step.takes),
         minutes_low=step.minutes_low,
         minutes_high=step.minutes_high,
         minutes_said="minutes" in step.stated,
@@ -225,48 +202,50 @@ def _step(
         fan_c=step.oven_c - FAN_BELOW if step.oven_c is not None else None,
         seconds=seconds,
         until=step.until,
-        weighs=_weighs(point, before),
+        weighs=_weighs(point, before, row.share),
         look=one.look,
-        look_words=look_words,
-        parallel=tuple(numbers[key] for key in step.parallel if key in numbers),
-        cautions=keys,
+        look_words=_look_words(one, cooked.written[row.home]),
+        parallel=tuple(n for key in step.parallel if (n := cooked.number(row.home, key))),
+        cautions=held.get(row.number, ()),
+        whose=cooked.whose(row.branches),
+        branches=row.branches,
     )
 
 
-def _taken(
-    take: Take,
-    step: str,
-    numbers: Mapping[str, int],
-    lines: Mapping[str, Line],
-    shares: Mapping[tuple[str, str], float | None],
-) -> TakenView:
-    line = lines.get(take.ref)
+def _taken(take: Take, row: Row, cooked: Cooked) -> TakenView:
+    line = cooked.lines[row.home].get(take.ref) or cooked.written[row.home].get(take.ref)
     words = worded(f"share_{take.share}") if take.share and take.share != "amount" else ""
     if take.share == "amount":
         words = worded("share_some")
     if line is None:
-        return TakenView(take.ref, "", None, words, numbers.get(take.ref))
+        return TakenView(take.ref, "", None, words, cooked.number(row.home, take.ref) or None)
     used = line.used()
-    share = shares.get((step, take.ref))
+    share = cooked.share_of(row, take.ref)
     grams = used.grams * share if used.grams is not None and share is not None else None
     return TakenView(take.ref, used.food_name or used.text, grams, words, None)
 
 
-def _weighs(point: Point | None, before: float | None) -> str:
-    """Say what a step should weigh when it is done, and what it weighed."""
+def _weighs(point: Point | None, before: float | None, share: float) -> str:
+    """Say what a share of the dish should weigh when a step is done, and what it weighed."""
     if point is None:
         return ""
     if point.weighed is not None:
         return worded("method_weighed", grams=point.weighed)
-    values = {"low": point.low, "high": point.high, "grams": point.state.mass}
+    mass = point.state.mass * share
+    values = {"low": point.low * share, "high": point.high * share, "grams": mass}
     if before is not None and before > point.state.mass:
-        return worded("method_weighs_down", before=before, **values)
+        return worded("method_weighs_down", before=before * share, **values)
     return worded("method_weighs", **values)
 
 
 def _look_words(one: CookStep, original: Mapping[str, Line]) -> str:
     if not one.look:
         return ""
+    if one.look == "waits":
+        late = [original[key] for key in one.waits if key in original]
+        return worded("look_waits", foods=listed([i.food_name or i.text for i in late]))
+    if one.look == "stands_in":
+        return worded("look_stands_in", new=one.instead[0], old=one.instead[1])
     mine = [original[take.ref] for take in one.step.takes if take.ref in original]
     swapped = next((line for line in mine if line.instead is not None), None)
     if one.look == "line_swapped" and swapped is not None and swapped.instead is not None:
@@ -275,46 +254,25 @@ def _look_words(one: CookStep, original: Mapping[str, Line]) -> str:
     return worded(f"look_{one.look}")
 
 
-def _weights(
-    ledgers: Sequence[SlotLedger],
-) -> dict[tuple[str, str], tuple[Point, float | None]]:
-    """Return the ledger's points by slot and step, each with the grams that go into it."""
-    found: dict[tuple[str, str], tuple[Point, float | None]] = {}
-    for each in ledgers:
-        before: float | None = None
-        for point in each.ledger.points if each.ledger is not None else ():
-            goes_in = None if before is None else before + point.added
-            found[each.slot.id, point.step_id] = (point, goes_in)
-            before = point.weighed or point.state.mass
-    return found
-
-
-def _held(
-    steps: Sequence[CookStep],
-    numbers: Mapping[str, int],
-    lines: Mapping[str, Line],
-    library: Library,
-    dish: Dish,
-    book: Book,
-) -> dict[str, tuple[str, ...]]:
-    """Return the cautions of every step that is cooked: by rule, and those of the book's own."""
+def _held(cooked: Cooked, library: Library, book: Book) -> dict[int, tuple[str, ...]]:
+    """Return the cautions of every step that is cooked, by its number."""
+    lines = {key: line for own in cooked.lines.values() for key, line in own.items()}
     names = Names(
         [Ingredient(i.id, "", f"{i.text} {i.preparation}".strip(), i.food) for i in lines.values()],
         library,
     )
-    cooked = [one for one in steps if one.kind != "ghost"]
-    reaches = reaches_of([one.step for one in cooked])
-    read = [_as_read(one.step, numbers, reaches, lines) for one in cooked]
-    ruled = cautions_of(read, names)
+    rows = [row for row in cooked.rows if row.number]
+    ruled = cautions_of([_as_read(row, cooked, lines) for row in rows], names)
     written = {
         (slot.id, step.id): step.cautions
-        for part in dish.parts
+        for branch in cooked.branches
+        for part in branch.dish.parts
         for slot in part.slots
         for step in steps_for(slot, book)
     }
     return {
-        one.step.id: _once((*keys, *written.get((one.slot or "", one.book_step or ""), ())))
-        for one, keys in zip(cooked, ruled, strict=True)
+        row.number: _once((*keys, *written.get((row.one.slot or "", row.one.book_step or ""), ())))
+        for row, keys in zip(rows, ruled, strict=True)
     }
 
 
@@ -324,23 +282,21 @@ def _once(keys: Iterable[str]) -> tuple[str, ...]:
     return tuple(dict.fromkeys(known[key].key for key in keys if key in known))
 
 
-def _as_read(
-    step: MethodStep,
-    numbers: Mapping[str, int],
-    reaches: Mapping[str, frozenset[str]],
-    lines: Mapping[str, Line],
-) -> ReadStep:
+def _as_read(row: Row, cooked: Cooked, lines: Mapping[str, Line]) -> ReadStep:
+    step = row.one.step
+    made = {t.ref: cooked.number(row.home, t.ref) for t in step.takes}
     takes = tuple(
-        f"s{numbers[take.ref]}" if take.ref in numbers else take.ref
+        f"s{made[take.ref]}" if made[take.ref] else take.ref
         for take in step.takes
-        if take.ref in numbers or take.ref in lines
+        if made[take.ref] or take.ref in lines
     )
-    held = tuple(key for key in lines if key in reaches[step.id])
+    reaches = cooked.reaches(row)
+    held = tuple(key for key in lines if key in reaches)
     share = {t.ref: Share(t.share, t.fraction) for t in step.takes if t.share is not None}
     told: dict[str, bool | str] = {"yes": True, "no": False, "partly": "partly"}
     covered = told.get(step.covered or "")
     return ReadStep(
-        numbers[step.id], 1, 0, len(step.words), step.words, step.technique or None, takes, held,
+        row.number, 1, 0, len(step.words), step.words, step.technique or None, takes, held,
         (step.minutes_low, step.minutes_high), passive=False, oven_c=step.oven_c, watts=step.watts,
         covered=covered, until=step.until or None, share=share,
     )  # fmt: skip
@@ -365,24 +321,35 @@ def _cautions(views: Sequence[CookStepView], eaters: Sequence[Eater]) -> tuple[M
     )
 
 
-def _used(
-    dish: Dish, steps: Sequence[CookStep], numbers: Mapping[str, int]
-) -> tuple[UsedLine, ...]:
-    first: dict[str, int] = {}
-    for one in steps:
-        for take in one.step.takes:
-            if one.step.id in numbers:
-                first.setdefault(take.ref, numbers[one.step.id])
-    named = len(dish.parts) > 1
+def _used(cooked: Cooked) -> tuple[UsedLine, ...]:
+    """Return the lines in the order of use, those of all before those of some."""
+    first: dict[tuple[str, str], int] = {}
+    for row in cooked.rows:
+        for take in row.one.step.takes if row.number else ():
+            for branch in row.branches or [b.id for b in cooked.branches]:
+                first.setdefault((branch, take.ref), row.number)
+    chosen = {
+        line.id
+        for branch in cooked.branches
+        for part in branch.dish.parts
+        for slot in part.slots
+        if slot.choice
+        for line in slot.choice.lines
+    }
+    parts = {part.id: part.name for part in cooked.branches[-1].dish.parts}
     found = []
-    for part in dish.parts:
-        chosen = {line.id for slot in part.slots if slot.choice for line in slot.choice.lines}
-        found += [
+    for one in lines_of_branches(cooked.branches):
+        line, share = one.line, sum(one.shares.values())
+        low, best, high = (
+            None if g is None else g * share for g in (line.grams_low, line.grams, line.grams_high)
+        )
+        steps = [first[key, line.id] for key in one.shares if (key, line.id) in first]
+        found.append(
             UsedLine(
-                line.id, part.name if named else "", line.food_name or line.text, line.text,
-                line.grams, line.grams_low, line.grams_high, line.id in chosen, first.get(line.id),
+                line.id, parts[one.part_id] if len(parts) > 1 else "",
+                line.food_name or line.text, line.text, best, low, high, line.id in chosen,
+                min(steps, default=None), cooked.whose(tuple(one.shares)),
             )
-            for line in part.effective_lines()
-        ]  # fmt: skip
-    last = len(numbers) + 1
+        )  # fmt: skip
+    last = sum(row.number > 0 for row in cooked.rows) + 1
     return tuple(sorted(found, key=lambda line: line.step or last))

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from snabo_core.dish import NONE, Dish, Part, Readings, Slot
+from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.plate import Plate
 from snabo_core.plate.figures import entries, total
@@ -26,6 +27,7 @@ from snabo_core.views.eaters import (
 )
 from snabo_core.views.offers import AlreadyView, OfferView, already_views, offer_views
 from snabo_core.views.toppings import BaseView, base_views
+from snabo_core.views.variants import PartingView, parting_view
 from snabo_core.views.verdicts import Cell, verdicts_of
 from snabo_core.views.water import LedgerView, ledger_view
 from snabo_core.wording import Message, say, worded
@@ -33,12 +35,16 @@ from snabo_core.wording import Message, say, worded
 
 @dataclass(frozen=True)
 class PreviewRequest:
-    """A draft to compute, with what a run has weighed of it; `eaters` empty means all."""
+    """A draft to compute, with what a run has weighed of it; `eaters` empty means all.
+
+    With `variant` the parts, lines, figures and ledgers are that variant's.
+    """
 
     sequence: int
     dish: Dish
     eaters: tuple[str, ...] = ()
     readings: Readings = NONE
+    variant: str = ""
 
 
 @dataclass(frozen=True)
@@ -136,6 +142,7 @@ class Preview:
     offers: tuple[OfferView, ...] = ()
     already: tuple[AlreadyView, ...] = ()
     bases: tuple[BaseView, ...] = ()
+    parting: PartingView | None = None
 
 
 def preview(
@@ -145,8 +152,11 @@ def preview(
     library: Library,
     *,
     sequence: int = 0,
+    variant: str = "",
 ) -> Preview:
     """Compute plate, section, standings and ledgers of one draft.
+
+    Everybody stands by what they have: their variant, or the dish.
 
     Args:
         dish: the whole document.
@@ -154,8 +164,14 @@ def preview(
         book: the swap book.
         library: where foods are looked up.
         sequence: handed back, so that the screen can drop late answers.
+        variant: the id of the variant that is looked at, empty for the dish.
+
+    Raises:
+        BadInput: there is no such variant.
     """
-    made = judged(dish, setting, book, library)
+    whole_table = judged(dish, setting, book, library)
+    made = _looked_at(whole_table, variant)
+    dish = made.dish
     plate, sharing = made.plate, made.sharing
     ledgers = tuple(ledger_view(each, book) for each in made.ledgers)
     was = as_brought(dish.original(), library, setting.rules) if dish.changed() else plate
@@ -173,7 +189,9 @@ def preview(
         figures=plate.figures,
         was=was.figures,
         scales=_scales(plate, was, dish, None if least else whole, sharing),
-        eaters=tuple(eater_of(person, made, was, whole) for person in made.people),
+        eaters=tuple(
+            eater_of(person, whole_table, was, whole_table.grams) for person in whole_table.people
+        ),
         parts=layers,
         lines=plate.lines,
         ledger_sources=ledger_sources(made.eaten, plate, library),
@@ -183,12 +201,21 @@ def preview(
         warnings=dish.notes,
         options=_options(made),
         salt=_salt(made, masses),
-        cautions=cautions_of(made),
-        verdicts=verdicts_of(made),
+        cautions=cautions_of(whole_table),
+        verdicts=verdicts_of(whole_table),
         offers=offer_views(dish, book, library),
         already=already_views(dish, book, library),
         bases=base_views(dish, book, library),
+        parting=parting_view(whole_table),
     )
+
+
+def _looked_at(made: Judged, variant: str) -> Judged:
+    if not variant:
+        return made
+    if variant not in made.branches:
+        raise BadInput("This dish has no such variant any more.", "variant")
+    return made.branches[variant]
 
 
 def _scales(

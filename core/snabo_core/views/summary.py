@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from snabo_core.dish import Dish
 from snabo_core.foods import Library
@@ -10,8 +10,9 @@ from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.judged import as_brought, judged
 from snabo_core.swaps.ledgers import name_of
-from snabo_core.views.table import split_of
+from snabo_core.views.variant_words import change_words
 from snabo_core.views.verdicts import Cell, verdicts_of
+from snabo_core.wording import listed, worded
 
 
 @dataclass(frozen=True)
@@ -28,7 +29,7 @@ class Layer:
 class DishSummary:
     """A dish in the list: per serving, with whom it suits; None where unknown or unchanged.
 
-    `cells` are its verdicts for all eaters, `split` says where it would have to part for them.
+    `cells` are its verdicts for all eaters, `variants` says who has it otherwise.
     """
 
     servings: float
@@ -40,7 +41,7 @@ class DishSummary:
     swapped: tuple[str, ...]
     doubtful: int
     cells: tuple[Cell, ...]
-    split: str
+    variants: str
 
 
 def summary(dish: Dish, setting: Setting, book: Book, library: Library) -> DishSummary:
@@ -72,5 +73,15 @@ def summary(dish: Dish, setting: Setting, book: Book, library: Library) -> DishS
         ),
         doubtful=sum(not line.settled for line in made.lines),
         cells=cells,
-        split=split_of(made, cells),
+        variants=_variants(dish),
+    )
+
+
+def _variants(dish: Dish) -> str:
+    """Say who has the dish otherwise: "Maren: chard instead of barley"."""
+    plain = replace(dish, variants=())
+    return "; ".join(
+        worded("variant_of", name=variant.name, changes=listed(list(words)))
+        for variant in dish.variants
+        if (words := change_words(plain, variant))
     )

@@ -1,37 +1,34 @@
-"""Where a dish would have to split for all to share it, and what meals leave of a day."""
+"""Who can eat which dish, and what meals leave of a day."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from snabo_core.dish import NONE, Dish, Part, Readings, all_lines
+from snabo_core.dish import NONE, Dish, Readings
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
-from snabo_core.plate import Plate
 from snabo_core.plate.eaters import standing
-from snabo_core.plate.judging import ForEater
 from snabo_core.plate.nutrients import LABELS, UNIT
 from snabo_core.plate.rows import PLACE
 from snabo_core.plate.setting import Setting
-from snabo_core.plate.totals import Figure
+from snabo_core.plate.totals import Figure, Totals
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.judged import Judged, judged
 from snabo_core.views.verdicts import Cell
-from snabo_core.wording import Message, in_energy_unit, listed, say
+from snabo_core.wording import Message, in_energy_unit, say
 
 MOST_MEALS = 8
-LEAST_OVER = 1e-6
 
 
 @dataclass(frozen=True)
 class MatrixRow:
-    """A dish against every eater, and where it would have to split for them to share it."""
+    """A dish against every eater, and who has a variant of their own, in words."""
 
     dish: str
     title: str
     cells: tuple[Cell, ...]
-    split: str
+    variants: str
 
 
 @dataclass(frozen=True)
@@ -88,55 +85,6 @@ class DayView:
     eaters: tuple[DayEater, ...]
 
 
-def split_of(made: Judged, cells: Sequence[Cell]) -> str:
-    """Say where a dish would have to split so that those it does not suit could share it.
-
-    The lines to keep apart are those somebody leaves out, and those that put an at-most
-    limit over, the biggest first, until the rest is within it.
-    """
-    dish, people, plate = made.dish, made.people, made.plate
-    fits = [p.eater.name for p, c in zip(people, cells, strict=True) if c.verdict != "does_not"]
-    if not fits or len(fits) == len(people):
-        return ""
-    sentences = []
-    for person, cell in zip(people, cells, strict=True):
-        blamed = _to_keep_apart(person, plate)
-        if cell.verdict != "does_not" or not blamed:
-            continue
-        touched = [part for part in dish.parts if _holds(part, blamed)]
-        foods = [line.food_name for _, line in all_lines(dish) if line.id in blamed]
-        values: dict[str, str | float] = {
-            "name": person.eater.name,
-            "where": listed([part.name.lower() for part in touched]),
-            "foods": listed(list(dict.fromkeys(foods))),
-        }
-        shared = len(touched) < len(dish.parts)
-        sentences.append(say(Message("split_at" if shared else "split_all", values)))
-    return " ".join(sentences)
-
-
-def _to_keep_apart(person: ForEater, plate: Plate) -> set[str]:
-    blamed = {b.line_id for b in person.breaches if b.certainty == "contains"}
-    for target, result in zip(person.eater.targets, person.standings, strict=True):
-        limit = target.meal(target.at_most)
-        if result.code not in {"over", "likely_misses"} or limit is None or not result.hard:
-            continue
-        brought = sorted(
-            ((s.values[target.nutrient] or 0.0, s.line_id) for s in plate.lines), reverse=True
-        )
-        rest = sum(value for value, _ in brought) - limit - target.tolerance
-        for value, line_id in brought:
-            if rest <= LEAST_OVER or value <= 0:
-                break
-            blamed.add(line_id)
-            rest -= value
-    return blamed
-
-
-def _holds(part: Part, blamed: set[str]) -> bool:
-    return any(line.id in blamed for line in part.effective_lines())
-
-
 @dataclass(frozen=True)
 class Meal:
     """A dish of the day, how many servings everybody has, and what a run weighed of it."""
@@ -162,18 +110,13 @@ def day_view(meals: Sequence[Meal], setting: Setting, book: Book, library: Libra
         raise BadInput(f"A day has at most {MOST_MEALS} meals here.", "meals")
     if any(not 0 < meal.servings <= 20 for meal in meals):
         raise BadInput("A meal is more than nothing and at most 20 servings.", "servings")
-    eaten = None
-    gone: dict[str, float] = {}
-    for meal in meals:
-        plate = judged(meal.dish, replace(setting, readings=meal.readings), book, library).plate
-        share = meal.servings / meal.dish.servings
-        totals = plate.totals.times(share)
-        eaten = totals if eaten is None else eaten.plus(totals)
-        for name, grams in plate.losses.items():
-            gone[name] = gone.get(name, 0.0) + grams * share
+    made = [
+        (judged(m.dish, replace(setting, readings=m.readings), book, library), m) for m in meals
+    ]
     people = []
     for eater in setting.eaters:
         lines = []
+        eaten, gone = _eaten(eater.id, made)
         for target in eater.targets:
             if target.per != "day" or eaten is None:
                 continue
@@ -196,6 +139,21 @@ def day_view(meals: Sequence[Meal], setting: Setting, book: Book, library: Libra
             )
         people.append(DayEater(eater.id, eater.name, tuple(lines)))
     return DayView(tuple(meal.dish.title for meal in meals), tuple(people))
+
+
+def _eaten(
+    eater: str, made: Sequence[tuple[Judged, Meal]]
+) -> tuple[Totals | None, dict[str, float]]:
+    """Return the sums of what an eater has of some meals, and what left with pressed liquid."""
+    eaten: Totals | None = None
+    gone: dict[str, float] = {}
+    for whole, meal in made:
+        plate, share = whole.of(eater).plate, meal.servings / meal.dish.servings
+        totals = plate.totals.times(share)
+        eaten = totals if eaten is None else eaten.plus(totals)
+        for name, grams in plate.losses.items():
+            gone[name] = gone.get(name, 0.0) + grams * share
+    return eaten, gone
 
 
 def _left(message: Message) -> Message:

@@ -10,8 +10,11 @@ from snabo_core.dish import NONE, Dish, Readings
 from snabo_core.foods import Library
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.judged import Judged
+from snabo_core.swaps.branches import branches_of, of_the_others
+from snabo_core.swaps.contacts import eaters_of
+from snabo_core.swaps.judged import Judged, judged
 from snabo_core.views.eaters import EaterView, eater_view
+from snabo_core.views.variants import SplitRequest, split
 from snabo_core.views.way_words import (
     change_words,
     changes_in_short,
@@ -24,7 +27,7 @@ from snabo_core.ways.choices import Kind
 from snabo_core.ways.conflict import Conflict, conflict_of
 from snabo_core.ways.finding import Fitting, Way, find_ways, fits, fitting_of, undecided
 from snabo_core.ways.modelling import Step
-from snabo_core.wording import worded
+from snabo_core.wording import listed, worded
 
 State = Literal["fits", "nobody", "open", "way", "none", "done"]
 
@@ -104,14 +107,13 @@ def ways(
         book: the swap book.
         library: where foods are looked up.
     """
-    number = request.sequence
+    number, variants = request.sequence, request.dish.variants
+    dish, setting = of_the_others(request.dish, setting)
     if not setting.eaters:
         yield WaysPart(number, "nobody", worded("way_nobody"))
         return
-    pinned = frozenset(request.dish.pinned)
-    fitting = fitting_of(
-        request.dish, setting, book, library, pinned=pinned, only_grams=request.only_grams
-    )
+    pinned = frozenset(dish.pinned)
+    fitting = fitting_of(dish, setting, book, library, pinned=pinned, only_grams=request.only_grams)
     open_lines = undecided(fitting)
     if open_lines:
         yield WaysPart(number, "open", _open(fitting, open_lines))
@@ -123,9 +125,12 @@ def ways(
     for way in find_ways(fitting):
         found = True
         card = _card(fitting, way)
+        card = replace(card, dish=replace(card.dish, variants=variants))
         yield WaysPart(number, "way", card.words, card, seconds=way.seconds)
     if not found:
         view = _conflict(fitting, conflict_of(fitting))
+        nearest = replace(view.nearest, dish=replace(view.nearest.dish, variants=variants))
+        view = replace(view, nearest=nearest)
         yield WaysPart(number, "none", view.reasons[0], conflict=view)
     yield WaysPart(number, "done")
 
@@ -149,21 +154,41 @@ class DishWays:
 def smallest_ways(dish: Dish, setting: Setting, book: Book, library: Library) -> tuple[WayFor, ...]:
     """Return the smallest way for each eater a dish does not suit, and for everybody, in words.
 
-    Nothing for a dish whose lines are open, or that suits everybody as it is.
+    Nothing for a dish whose lines are open, or that suits everybody as it is. Where no one dish
+    serves all, how it would part for them. Who has a variant is served by that.
     """
-    whole = _fitting(dish, setting, book, library)
-    if undecided(whole) or fits(whole.now):
+    if fits(judged(dish, setting, book, library)):
+        return ()
+    whole, others = of_the_others(dish, setting)
+    fitting = _fitting(whole, others, book, library)
+    if undecided(fitting):
         return ()
     found = []
-    for person in whole.now.people:
-        if not person.suits:
-            alone = replace(setting, eaters=(person.eater,))
-            words = _smallest(_fitting(dish, alone, book, library), "way_fits_with")
-            found.append(WayFor(person.eater.id, words or worded("way_none_fits")))
-    if len(setting.eaters) > 1:
-        words = _smallest(whole, "way_all_fit_with")
-        found.append(WayFor("", words or worded("way_none_for_all")))
+    for branch in branches_of(dish):
+        some = eaters_of(branch, branches_of(dish), setting.eaters)
+        now = judged(branch.dish, replace(setting, eaters=tuple(some)), book, library)
+        for person in now.people:
+            if not person.suits:
+                alone = replace(setting, eaters=(person.eater,))
+                words = _smallest(_fitting(branch.dish, alone, book, library), "way_fits_with")
+                found.append(WayFor(person.eater.id, words or worded("way_none_fits")))
+    if len(setting.eaters) > 1 and not dish.variants:
+        words = _smallest(fitting, "way_all_fit_with") or _parted(dish, setting, book, library)
+        found.append(WayFor("", words))
     return tuple(found)
+
+
+def _parted(dish: Dish, setting: Setting, book: Book, library: Library) -> str:
+    """Say how a dish would part where nothing makes it fit everybody."""
+    found = split(SplitRequest(dish), setting, book, library)
+    if found.parting is None:
+        return worded("way_none_for_all")
+    own = [
+        worded("split_for", name=b.name, changes=listed(list(b.changes)), parted=b.parted)
+        for b in found.parting.branches
+        if b.id
+    ]
+    return worded("split_would", variants="; ".join(own))
 
 
 def _fitting(dish: Dish, setting: Setting, book: Book, library: Library) -> Fitting:
