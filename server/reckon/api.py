@@ -23,6 +23,14 @@ from snabo_core.views.preview import Preview, PreviewRequest
 from snabo_core.views.ranking import Ranking, RankRequest, RebaseRequest, RoleView
 from snabo_core.views.resizing import ResizeRequest, ResizeView
 from snabo_core.views.table import DayRequest, DayView, TableMatrix
+from snabo_core.views.variants import (
+    LikeRequest,
+    LikeView,
+    LikingView,
+    SplitRequest,
+    SplitView,
+    liking_views,
+)
 from snabo_core.views.ways import DishWays, WaysPart, WaysRequest
 
 
@@ -153,6 +161,31 @@ class WaysView(APIView):
         wanted = convert(request.data, WaysRequest)
         parts = services.ways(household_of(request.user), wanted)
         return StreamingHttpResponse(parts, content_type=LINES)
+
+
+class SplitOfDishView(APIView):
+    """A dish parted into variants."""
+
+    @contract("split", body=SplitRequest, answer=SplitView)
+    def post(self, request: Request) -> Response:
+        """Return it with the fewest variants that suit everybody; nothing is stored."""
+        wanted = convert(request.data, SplitRequest)
+        return Response(services.split(household_of(request.user), wanted))
+
+
+class LikingsView(APIView):
+    """How somebody may want a dish otherwise."""
+
+    @contract("likings", answer=list[LikingView])
+    def get(self, request: Request) -> Response:
+        """List what the book knows."""
+        return Response(list(liking_views()))
+
+    @contract("like", body=LikeRequest, answer=LikeView)
+    def post(self, request: Request) -> Response:
+        """Return a draft with a variant for one of them; nothing is stored."""
+        wanted = convert(request.data, LikeRequest)
+        return Response(services.like(household_of(request.user), wanted))
 
 
 class RolesView(APIView):

@@ -22,6 +22,7 @@ from runs.services import being_cooked, cooked_lately, readings_of
 from snabo_core import dish as core
 from snabo_core.errors import SnaboError, UnknownFood
 from snabo_core.plate.setting import Setting
+from snabo_core.swaps.branches import of_the_others
 from snabo_core.swaps.frozen import Frozen
 from snabo_core.views.compare import (
     Column,
@@ -29,6 +30,7 @@ from snabo_core.views.compare import (
     DishComparison,
     compare_dishes,
     stand_in_columns,
+    variant_columns,
 )
 from snabo_core.views.explain import Explained, ExplainRequest
 from snabo_core.views.explain import explain as core_explain
@@ -47,12 +49,15 @@ from snabo_core.views.resizing import resize as core_resize
 from snabo_core.views.summary import DishSummary
 from snabo_core.views.summary import summary as core_summary
 from snabo_core.views.table import DayRequest, DayView, MatrixRow, Meal, TableMatrix, day_view
+from snabo_core.views.variants import LikeRequest, LikeView, SplitRequest, SplitView
+from snabo_core.views.variants import like as core_like
+from snabo_core.views.variants import split as core_split
 from snabo_core.views.ways import DishWays, WayFor, WaysPart, WaysRequest, smallest_ways
 from snabo_core.views.ways import ways as core_ways
 from table.services import setting_of
 
 # Raised when figures of the list come out otherwise from the same documents.
-RELEASE = "0.5.0"
+RELEASE = "0.6.0"
 WAYS_KEPT_SECONDS = 24 * 3600
 
 
@@ -64,6 +69,7 @@ Asking = (
     | CompareDishRequest
     | LineSwapRequest
     | WaysRequest
+    | SplitRequest
 )
 
 
@@ -91,6 +97,7 @@ def preview(household: Household, request: PreviewRequest) -> Preview:
         book_of(household),
         library_of(household),
         sequence=request.sequence,
+        variant=request.variant,
     )
 
 
@@ -110,11 +117,12 @@ def rank(household: Household, request: RankRequest) -> Ranking:
     Raises:
         BadInput: the document breaks its rules or the slot's lines are unsettled.
     """
+    dish, setting = of_the_others(core.check(request.dish), _setting(household, request))
     return core_ranking(
-        core.check(request.dish),
+        dish,
         request.part,
         request.slot,
-        _setting(household, request),
+        setting,
         book_of(household),
         library_of(household),
         sequence=request.sequence,
@@ -153,6 +161,7 @@ def compare(household: Household, dish_id: UUID, request: CompareDishRequest) ->
         columns.append(
             Column(f"version-{number}", f"version {number}", kept, frozen=frozen, note=note)
         )
+    columns += variant_columns(document, request.variants)
     columns += stand_in_columns(document, request.stand_ins, book_of(household), foods)
     setting = _setting(household, request)
     return compare_dishes(document.original(), columns, setting, book_of(household), foods)
@@ -164,11 +173,9 @@ def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:
     Raises:
         BadInput: the document breaks its rules, or the line is gone or unsettled.
     """
-    setting = _setting(household, request)
+    dish, setting = of_the_others(core.check(request.dish), _setting(household, request))
     foods = library_of(household)
-    return core_line_swaps(
-        core.check(request.dish), request.line, setting, book_of(household), foods
-    )
+    return core_line_swaps(dish, request.line, setting, book_of(household), foods)
 
 
 def _setting(household: Household, request: Asking) -> Setting:
@@ -188,7 +195,8 @@ def matrix(household: Household) -> TableMatrix:
     for dish in found[:MOST_DISHES]:
         figures, _ = summaries.of(dish)
         if figures is not None:
-            rows.append(MatrixRow(str(dish.uid), dish.title, figures.cells, figures.split))
+            row = MatrixRow(str(dish.uid), dish.title, figures.cells, figures.variants)
+            rows.append(row)
     return TableMatrix(tuple(e.name for e in summaries.setting.eaters), tuple(rows))
 
 
@@ -297,6 +305,29 @@ class _Summaries:
             summary=msgspec.to_builtins(figures), summary_key=key, changed_at=F("changed_at")
         )
         return figures, ""
+
+
+def split(household: Household, request: SplitRequest) -> SplitView:
+    """Part a draft so that everybody can eat it; pure.
+
+    Raises:
+        BadInput: the document breaks its rules.
+    """
+    core.check(request.dish)
+    setting = _setting(household, request)
+    return core_split(request, setting, book_of(household), library_of(household))
+
+
+def like(household: Household, request: LikeRequest) -> LikeView:
+    """Return a draft with a variant for how somebody wants it; pure.
+
+    Raises:
+        BadInput: the document breaks its rules, or it is for nobody or for somebody who has one.
+    """
+    core.check(request.dish)
+    found = core_like(request, setting_of(household), book_of(household), library_of(household))
+    core.check(found.dish)
+    return found
 
 
 def rebase(household: Household, request: RebaseRequest) -> core.Choice:

@@ -17,6 +17,8 @@ urlpatterns = [
     path("rank", api.RankView.as_view()),
     path("rebase", api.RebaseView.as_view()),
     path("ways", api.WaysView.as_view()),
+    path("split", api.SplitOfDishView.as_view()),
+    path("likings", api.LikingsView.as_view()),
     path("resize", api.ResizeOfDishView.as_view()),
     path("roles", api.RolesView.as_view()),
     path("foods/<str:key>", api.FoodDetailView.as_view()),

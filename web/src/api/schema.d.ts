@@ -487,6 +487,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/likings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description List what the book knows. */
+        get: operations["likings"];
+        put?: never;
+        /** @description Return a draft with a variant for one of them; nothing is stored. */
+        post: operations["like"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/line-swaps": {
         parameters: {
             query?: never;
@@ -1017,6 +1035,23 @@ export interface paths {
         post?: never;
         /** @description End it. */
         delete: operations["end_sign_in"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return it with the fewest variants that suit everybody; nothing is stored. */
+        post: operations["split"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1814,6 +1849,7 @@ export interface components {
             told: components["schemas"]["Told"];
             times: number;
             pinned: string[];
+            variants: components["schemas"]["Variant"][];
             schema: number;
         };
         /**
@@ -2066,6 +2102,40 @@ export interface components {
             cook_minutes: number | null;
             rest_minutes: number | null;
             total_minutes: number | null;
+        };
+        /**
+         * Variant
+         * @description What some have otherwise. `changes` are over the dish as it is, which is stored once.
+         *
+         *         `eaters` are ids; `others` are servings besides theirs. `waits` are lines of the dish, by id,
+         *         that go in only when the variant's share has been taken out.
+         */
+        Variant: {
+            id: string;
+            name: string;
+            eaters: string[];
+            others: number;
+            /** @enum {unknown} */
+            because: "baby" | "child" | "heat" | "needs" | "salt" | "softness" | "taste" | "toppings";
+            changes: components["schemas"]["Change"][];
+            waits: string[];
+        };
+        /**
+         * Change
+         * @description One change of a dish, at the id of a slot, line, part or step.
+         *
+         *         `set_choice` puts `choice` into a slot, None takes it back; `swap_line` uses `line` in a line's
+         *         place, None takes it back; `omit` and `include` leave a line out and put it in; `add_line`
+         *         adds `line` to a part; `add_step` puts `step` behind a step, which then takes its product
+         *         further, or with an empty `at` first.
+         */
+        Change: {
+            /** @enum {unknown} */
+            kind: "add_line" | "add_step" | "include" | "omit" | "set_choice" | "swap_line";
+            at: string;
+            choice: components["schemas"]["Choice"] | null;
+            line: components["schemas"]["Line"] | null;
+            step: components["schemas"]["MethodStep"] | null;
         };
         /**
          * PackForm
@@ -2337,7 +2407,7 @@ export interface components {
          * DishSummary
          * @description A dish in the list: per serving, with whom it suits; None where unknown or unchanged.
          *
-         *         `cells` are its verdicts for all eaters, `split` says where it would have to part for them.
+         *         `cells` are its verdicts for all eaters, `variants` says who has it otherwise.
          */
         DishSummary: {
             servings: number;
@@ -2349,7 +2419,7 @@ export interface components {
             swapped: string[];
             doubtful: number;
             cells: components["schemas"]["Cell"][];
-            split: string;
+            variants: string;
         };
         /**
          * Layer
@@ -2416,12 +2486,15 @@ export interface components {
         /**
          * PreviewRequest
          * @description A draft to compute, with what a run has weighed of it; `eaters` empty means all.
+         *
+         *         With `variant` the parts, lines, figures and ledgers are that variant's.
          */
         PreviewRequest: {
             sequence: number;
             dish: components["schemas"]["Dish"];
             eaters: string[];
             readings: components["schemas"]["Readings"];
+            variant: string;
         };
         /**
          * Preview
@@ -2460,6 +2533,7 @@ export interface components {
             offers: components["schemas"]["OfferView"][];
             already: components["schemas"]["AlreadyView"][];
             bases: components["schemas"]["BaseView"][];
+            parting: components["schemas"]["PartingView"] | null;
         };
         /**
          * Figure
@@ -2773,6 +2847,62 @@ export interface components {
             cooked_first: boolean;
         };
         /**
+         * PartingView
+         * @description A dish with variants: its branches in the order they are cooked, and where traces may go.
+         *
+         *         `problem` says that more is promised than the dish makes, or that somebody left the table.
+         */
+        PartingView: {
+            branches: components["schemas"]["BranchView"][];
+            alike: components["schemas"]["PartAlike"][];
+            contacts: string[];
+            common: string;
+            problem: string;
+        };
+        /**
+         * BranchView
+         * @description A variant, or with an empty id what the others have; figures are of a serving.
+         *
+         *         `share` is how much of the dish it is, `grams` what of the dish that comes to. `parted` says
+         *         behind which step it is taken out, `needs` what it holds while it is cooked apart. `lost` are
+         *         changes of things the dish no longer has.
+         */
+        BranchView: {
+            id: string;
+            name: string;
+            /** @enum {unknown} */
+            because: "baby" | "child" | "heat" | "needs" | "salt" | "softness" | "taste" | "toppings";
+            eaters: string[];
+            others: number;
+            share: number;
+            servings: number;
+            grams: number;
+            figures: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            changes: string[];
+            lost: string[];
+            parted: string;
+            needs: string;
+            minds: components["schemas"]["MindView"][];
+        };
+        /**
+         * MindView
+         * @description Something to mind in somebody's share, and where the advice is from.
+         */
+        MindView: {
+            words: string;
+            source: string;
+        };
+        /**
+         * PartAlike
+         * @description Which branches make a part alike: groups of their ids, the strictest first.
+         */
+        PartAlike: {
+            part_id: string;
+            groups: string[][];
+        };
+        /**
          * MethodRequest
          * @description A draft whose method is wanted, with what a run has weighed of it.
          */
@@ -2791,10 +2921,13 @@ export interface components {
             cautions: components["schemas"]["MethodCaution"][];
             unread: number;
             method: components["schemas"]["MethodStep"][];
+            parting: components["schemas"]["PartingView"] | null;
         };
         /**
          * UsedLine
          * @description A line of the dish now, in the order of use; `step` is the first that takes it.
+         *
+         *         `whose` names the variants it goes into, empty where it goes into all; grams are theirs.
          */
         UsedLine: {
             id: string;
@@ -2806,11 +2939,14 @@ export interface components {
             grams_high: number | null;
             brought_in: boolean;
             step: number | null;
+            whose: string;
         };
         /**
          * CookStepView
          * @description One step to cook by. A struck one has the number 0; `slot` is that whose swap did it.
          *
+         *         `whose` names the variants it is done for, empty where it is done for all; `branches` are
+         *         their ids, that of what the others have being empty.
          *         `fan_c` is the same heat with a fan; `seconds` the time in this household's microwave.
          *         `weighs` says what goes in and what should come out, empty where nothing is weighed.
          *         `look` is why the cook should look at it, in words.
@@ -2819,7 +2955,7 @@ export interface components {
             id: string;
             number: number;
             /** @enum {unknown} */
-            kind: "ghost" | "own" | "stand_in";
+            kind: "ghost" | "late" | "own" | "split" | "stand_in";
             slot: string | null;
             part: string;
             words: string;
@@ -2836,10 +2972,12 @@ export interface components {
             until: string;
             weighs: string;
             /** @enum {unknown} */
-            look: "" | "by_hand" | "left_out" | "left_over" | "less" | "line_swapped" | "swapped" | "unread";
+            look: "" | "by_hand" | "left_out" | "left_over" | "less" | "line_swapped" | "stands_in" | "swapped" | "unread" | "waits";
             look_words: string;
             parallel: number[];
             cautions: string[];
+            whose: string;
+            branches: string[];
         };
         /**
          * TakenView
@@ -3029,12 +3167,13 @@ export interface components {
         };
         /**
          * CompareDishRequest
-         * @description A draft, kept versions by number and stand-ins, to stand beside the original.
+         * @description A draft, kept versions by number, variants by id and stand-ins, beside the original.
          */
         CompareDishRequest: {
             dish: components["schemas"]["Dish"];
             stand_ins: components["schemas"]["CompareStandIn"][];
             versions: number[];
+            variants: string[];
             eaters: string[];
             readings: components["schemas"]["Readings"];
         };
@@ -3107,13 +3246,13 @@ export interface components {
         };
         /**
          * MatrixRow
-         * @description A dish against every eater, and where it would have to split for them to share it.
+         * @description A dish against every eater, and who has a variant of their own, in words.
          */
         MatrixRow: {
             dish: string;
             title: string;
             cells: components["schemas"]["Cell"][];
-            split: string;
+            variants: string;
         };
         /**
          * DishWays
@@ -3292,6 +3431,54 @@ export interface components {
             reasons: string[];
             helps: string[];
             nearest: components["schemas"]["WayCard"];
+        };
+        /**
+         * SplitRequest
+         * @description A draft to part so that everybody can eat it; its variants are looked for anew.
+         */
+        SplitRequest: {
+            dish: components["schemas"]["Dish"];
+            eaters: string[];
+            readings: components["schemas"]["Readings"];
+        };
+        /**
+         * SplitView
+         * @description The dish with variants that suit everybody, or without any and the sentence why not.
+         */
+        SplitView: {
+            dish: components["schemas"]["Dish"] | null;
+            words: string;
+            parting: components["schemas"]["PartingView"] | null;
+        };
+        /**
+         * LikingView
+         * @description A liking the book knows.
+         */
+        LikingView: {
+            /** @enum {unknown} */
+            key: "baby" | "child" | "heat" | "needs" | "salt" | "softness" | "taste" | "toppings";
+            name: string;
+        };
+        /**
+         * LikeRequest
+         * @description A draft and how somebody wants it: eaters by id, and servings besides theirs.
+         */
+        LikeRequest: {
+            dish: components["schemas"]["Dish"];
+            /** @enum {unknown} */
+            liking: "baby" | "child" | "heat" | "needs" | "salt" | "softness" | "taste" | "toppings";
+            name: string;
+            eaters: string[];
+            others: number;
+        };
+        /**
+         * LikeView
+         * @description The draft with the variant in, and what it changes, in words.
+         */
+        LikeView: {
+            dish: components["schemas"]["Dish"];
+            variant: string;
+            words: string;
         };
         /**
          * RoleView
@@ -5852,6 +6039,138 @@ export interface operations {
             };
             /** @description The page is out of date: load it again. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    likings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LikingView"][];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    like: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["LikeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LikeView"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page was loaded before the last update. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8716,6 +9035,92 @@ export interface operations {
             };
             /** @description There is no such thing in this household. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    split: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SplitRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SplitView"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page was loaded before the last update. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
