@@ -107,6 +107,7 @@ TEMPLATES: dict[str, str] = {
     "way_why_holds": "the {food} holds {what}, which {name} leaves out",
     "way_why_rest": "makes room for the other changes",
     "way_with_note": "{why}; {note}",
+    "way_fits_some": "{names} can have this as it is.",
     "way_fits": "Everybody eating can have this dish as it is.",
     "way_nobody": "Choose who eats first: a way is found for the people at the table.",
     "way_open": "Nobody knows yet how much {line} weighs or what it is. Settle that line: then "
@@ -297,17 +298,19 @@ TEMPLATES: dict[str, str] = {
     "vessel_microwave": "a microwave bowl of its own",
     "vessel_bowl": "a bowl of its own",
     "needs_hands": "a bowl",
-    "needs_ring": "a ring and a pan",
+    "needs_ring": "a ring with a pan",
     "needs_oven": "a dish in the oven",
     "needs_microwave": "the microwave",
     "needs_blender": "the blender",
     "needs_processor": "the processor",
     "needs_fridge": "room in the fridge",
     "needs_freezer": "room in the freezer",
-    "contact_before": "{tool}: cook for {whose} first, or wash it in hot soapy water once {foods} "
-    "touched it ({names} leaves out {what}).",
-    "contact_fresh": "{tool}: fresh for {whose}, never what {foods} were in "
-    "({names} leaves out {what}).",
+    "contact_before": "{tools}: use them for {whose} first, or wash them in hot soapy water once "
+    "they touched {foods}. No {what} for {names}.",
+    "contact_wash": "{tools}: wash them in hot soapy water after {foods}, before you use them for "
+    "{whose}. No {what} for {names}.",
+    "contact_fresh": "{tools}: fresh for {whose}, never what {foods} went through. "
+    "No {what} for {names}.",
     "split_found": "{base} can have it as it is; {others} get a variant.",
     "split_none": "Parting the dish helps nobody: nothing in the book makes a share of it fit.",
     "split_would": "Or part it: {variants}.",

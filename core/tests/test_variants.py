@@ -18,6 +18,7 @@ from snabo_core.dish import (
 )
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
+from snabo_core.foods.certainty import certainty_of
 from snabo_core.plate.eaters import Target
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import read_recipe
@@ -38,7 +39,7 @@ from snabo_core.views.variants import LikeRequest, SplitRequest, like, split
 from snabo_core.views.ways import WaysRequest, smallest_ways, ways
 from snabo_core.ways.finding import find_ways, fitting_of
 from snabo_core.ways.splitting import split_of
-from tests import helpers
+from tests import helpers, shared_changes
 from tests.test_ways import HAKE, dish_of, eater, of_school
 
 # Invented for these tests.
@@ -87,6 +88,19 @@ Method
 3. Boil the beans for 5 minutes and drain them.
 4. Serve the cod with the beans and the lemon.
 """
+RISSOLES = """Gantry rissoles
+Serves 4
+
+500 g minced beef
+1 onion, grated
+2 tbsp vegetable oil
+1 tsp salt
+
+Method
+1. Mix the beef with the onion and the salt and shape into 8 cakes.
+2. Heat the oil in a large pan.
+3. Fry the cakes in the oil for 5 minutes each side.
+"""
 LOW = eater("Ilse", Target("net_carbs", at_most=12))
 PLAIN = eater("Bram", Target("fat", at_most=60))
 NO_LEAF = eater("Runa", leaves_out=("coriander",))
@@ -117,7 +131,7 @@ def parted_barley() -> Dish:
 
 
 def parting_of(dish: Dish) -> Parting:
-    return parting(branches_of(dish), book())
+    return parting(branches_of(dish), book(), library())
 
 
 class ChangesTest(unittest.TestCase):
@@ -153,6 +167,13 @@ class ChangesTest(unittest.TestCase):
             after = applied(dish, changes)
             self.assertEqual(difference(dish, after), changes)
             check(after)
+
+    def test_the_browser_is_tested_against_the_same_changes(self) -> None:
+        """Renewed by `python -m tests.shared_changes`; `variants.test.ts` reads it."""
+        self.assertEqual(shared_changes.TO.read_text("utf-8"),
+                         shared_changes.text())  # fmt: skip
+        for case in shared_changes.cases():
+            self.assertEqual(difference(case["before"], case["after"]), case["changes"])
 
     def test_what_is_gone_changes_nothing_and_is_named(self) -> None:
         dish = dish_of(HAKE)
@@ -212,7 +233,8 @@ class PartingTest(unittest.TestCase):
         """The turkey simmers for all; only barley and coriander are done apart."""
         parted = parting_of(parted_barley())
         common = [s.one.step.words for s in parted.steps if len(s.branches) == len(parted.branches)]
-        self.assertEqual(len(common), 3)
+        self.assertEqual(len(common), 4)
+        self.assertEqual(common[-1], "serve")
         self.assertIn("simmer for 10 minutes", common)
         self.assertEqual(len(parted.splits), 1)
         self.assertAlmostEqual(sum(parted.splits[0].shares), 1)
@@ -264,7 +286,18 @@ class PartingTest(unittest.TestCase):
         mild = replace(liked(dish, "heat", "", (), 2, book(), library()), waits=())
         parted = parting_of(replace(dish, variants=(mild,)))
         common = [s.one.step.words for s in parted.steps if len(s.branches) == 2]
-        self.assertEqual(common, ["Boil the barley for 30 minutes", "drain it"])
+        self.assertEqual(common, ["Boil the barley for 30 minutes", "drain it", "serve"])
+
+    def test_nobody_takes_a_third_out_of_hot_butter(self) -> None:
+        """What only makes a pan ready is done by each; what is cooked in it may be common."""
+        dish = dish_of(RISSOLES)
+        milder = liked(dish, "salt", "", (), 1, book(), library())
+        parted = parting_of(replace(dish, variants=(replace(milder, waits=()),)))
+        heats = [s for s in parted.steps if s.one.step.words.startswith("Heat the oil")]
+        self.assertEqual([len(s.branches) for s in heats], [1, 1])
+        self.assertEqual(sum(len(s.branches) for s in heats), len(parted.branches))
+        shaped = [s.step for s in parted.splits]
+        self.assertNotIn(heats[0].one.step.id, shaped)
 
     def test_what_is_done_apart_needs_its_own_things(self) -> None:
         parted = parting_of(parted_barley())
@@ -347,13 +380,29 @@ class ContactTest(unittest.TestCase):
         people = (NO_GLUTEN, PLAIN)
         branches = strictest_first(branches_of(dish), people, library())
         self.assertEqual(branches[-1].variant, None)
-        found = contacts_of(parting(branches, book()), people, library())
-        tools = {contact.tool for contact in found}
+        found = contacts_of(parting(branches, book(), library()), people, library())
+        tools = {tool for contact in found for tool in contact.tools}
         self.assertIn("oil", tools)
         self.assertNotIn("water", tools, "the beans hold no gluten")
         for contact in found:
             self.assertEqual((contact.what, contact.names), ("gluten", ("Odd",)))
             self.assertTrue(contact.foods)
+
+    def test_only_one_can_come_first(self) -> None:
+        """Two who leave out what the other has: the second is told to wash up, not to be first."""
+        people = (NO_GLUTEN, eater("Mia", leaves_out=("milk",)))
+        dish = replace(dish_of(HAKE), variants=(Variant("g", "Odd", ("Odd",), changes=tuple(
+            Change("omit", line.id) for _, line in all_lines(dish_of(HAKE))
+            if line.food and certainty_of(library().food(line.food), "gluten") == "contains"
+        )), Variant("m", "Mia", ("Mia",), changes=tuple(
+            Change("omit", line.id) for _, line in all_lines(dish_of(HAKE))
+            if line.food and certainty_of(library().food(line.food), "milk") == "contains"
+        ))))  # fmt: skip
+        branches = strictest_first(branches_of(dish), people, library())
+        found = contacts_of(parting(branches, book(), library()), people, library())
+        first = {contact.branch for contact in found if contact.cure == "before"}
+        self.assertEqual(first, {branches[0].id})
+        self.assertIn("wash", {c.cure for c in found if c.branch == branches[1].id})
 
     def test_a_limit_or_what_is_tolerated_makes_no_contact(self) -> None:
         parted = parting_of(parted_barley())
@@ -442,7 +491,8 @@ class ScreensTest(unittest.TestCase):
         # 700 g turkey, 300 leeks, 300 cabbage, 1,198 water and seasoning: 1/3 of 2.5 kg.
         self.assertRegex(view.steps[place].words, r"^Take out a third for .* 8\d\d g .* own$")
         self.assertEqual({step.whose for step in view.steps[:place]}, {""})
-        self.assertTrue(all(step.whose for step in view.steps[place + 1 :]))
+        self.assertEqual([s.words for s in view.steps[place + 1 :] if not s.whose], ["serve"])
+        self.assertEqual(view.steps[-1].words, "serve")
         numbers = [step.number for step in view.steps if step.kind != "ghost"]
         self.assertEqual(numbers, list(range(1, len(numbers) + 1)))
         for step in view.steps:

@@ -22,25 +22,30 @@ from snabo_core.swaps.parting import Parting
 NO_TRACES = {"added oil", "added salt", "added sugar"}
 
 
+# Used for the strict first, washed before it is used for them, or one of their own.
+Cure = Literal["before", "wash", "fresh"]
+
+
 class Tool(msgspec.Struct, forbid_unknown_fields=True, frozen=True):
     """What carries traces, and what is done against it."""
 
     name: str
-    cure: Literal["before", "fresh"]
+    cure: Cure
     techniques: tuple[str, ...]
 
 
 @dataclass(frozen=True)
 class Contact:
-    """A tool that somebody's variant and what they leave out both meet.
+    """Tools of one cure by which something left out may reach a variant.
 
     `branch` is the variant's id, empty for what the others have; `foods` are those that hold
-    `what`, `names` the eaters who leave it out.
+    `what`, `names` the eaters who leave it out, `tools` keys in the order of the book.
     """
 
     branch: str
     what: str
-    tool: str
+    cure: Cure
+    tools: tuple[str, ...]
     foods: tuple[str, ...]
     names: tuple[str, ...]
 
@@ -101,7 +106,7 @@ def _holding(lines: Sequence[Line], what: str, library: Library) -> list[Line]:
 
 
 def contacts_of(parted: Parting, eaters: Sequence[Eater], library: Library) -> tuple[Contact, ...]:
-    """Return every tool by which what somebody leaves out may reach what they have.
+    """Return the tools by which what somebody leaves out may reach what they have.
 
     It does where a step of another branch takes it to a tool that a step of theirs, or one common
     to all, uses too.
@@ -116,7 +121,7 @@ def contacts_of(parted: Parting, eaters: Sequence[Eater], library: Library) -> t
         tool = _tool_of(step.one.step.technique)
         for key in step.branches:
             used[key].update({tool} if tool else ())
-    found: dict[tuple[str, str, str], Contact] = {}
+    found: dict[tuple[str, str, Cure], Contact] = {}
     for branch in parted.branches:
         for eater in eaters_of(branch, parted.branches, eaters):
             for one in eater.exclusions:
@@ -124,9 +129,18 @@ def contacts_of(parted: Parting, eaters: Sequence[Eater], library: Library) -> t
                     continue
                 for tool, foods in _met(parted, branch, one.what, library).items():
                     if tool in used[branch.id]:
-                        at = (branch.id, one.what, tool)
-                        known = found.get(at, Contact(*at, foods, ()))
-                        found[at] = Contact(*at, foods, (*known.names, eater.name))
+                        cure = tools()[tool].cure
+                        if cure == "before" and branch is not parted.branches[0]:
+                            # Somebody stricter comes first.
+                            cure = "wash"
+                        at = (branch.id, one.what, cure)
+                        known = found.get(at, Contact(*at, (), (), ()))
+                        found[at] = Contact(
+                            *at,
+                            tuple(dict.fromkeys((*known.tools, tool))),
+                            tuple(dict.fromkeys((*known.foods, *foods))),
+                            tuple(dict.fromkeys((*known.names, eater.name))),
+                        )
     return tuple(found.values())
 
 

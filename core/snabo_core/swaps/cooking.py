@@ -41,6 +41,8 @@ _LOOKS: dict[str, Look] = {"book": "swapped", "own": "by_hand", "out": "left_out
 STIRRED_IN = {"thickener"}
 # Words of a food's name up to so many letters name nothing.
 SHORT = 2
+_TOPS = {"top", "drizzle", "brush"}
+_ON_TOP = ("scatter", "sprinkle", "garnish", "dollop", "top with", "strew")
 # Nothing has to take what these leave.
 _LAST = {"serve", "store", "hold_back", "preheat", "top", "rest"}
 _SAUCING = {
@@ -83,6 +85,11 @@ def reaches_of(steps: Iterable[MethodStep]) -> dict[str, frozenset[str]]:
             held |= found.get(take.ref, frozenset({take.ref}))
         found[step.id] = frozenset(held)
     return found
+
+
+def goes_on_top(step: MethodStep) -> bool:
+    """Tell a step that puts something on a dish, by its technique or its first word."""
+    return step.technique in _TOPS or step.words.lower().startswith(_ON_TOP)
 
 
 def effective_steps(dish: Dish, book: Book) -> tuple[CookStep, ...]:
@@ -287,6 +294,12 @@ def _as_method(step: Step, slot: Slot, takes: tuple[Take, ...], words: str) -> M
     )  # fmt: skip
 
 
+def _other_food(line: Line) -> bool:
+    """Tell a line in whose place something else is used, not only more or less of the same."""
+    new = line.instead
+    return new is not None and (new.food, new.form) != (line.food, line.form)
+
+
 def _looked(steps: list[CookStep], dish: Dish) -> list[CookStep]:
     """Mark the steps whose own lines were swapped or left out, and those nobody understood."""
     taken = {t.ref for one in steps if one.kind != "ghost" for t in one.step.takes}
@@ -299,7 +312,7 @@ def _looked(steps: list[CookStep], dish: Dish) -> list[CookStep]:
             mine = [out[take.ref] for take in one.step.takes if take.ref in out]
             if any(line.left_out for line in mine):
                 look = "left_out"
-            elif any(line.instead is not None for line in mine):
+            elif any(_other_food(line) for line in mine):
                 look = "line_swapped"
             elif not one.step.technique:
                 look = "unread"

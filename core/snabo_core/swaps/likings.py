@@ -14,12 +14,10 @@ from snabo_core.dish import Because, Change, Dish, Line, MethodStep, Take, Varia
 from snabo_core.foods import Library
 from snabo_core.method import technique
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.cooking import CookStep, effective_steps, reaches_of
+from snabo_core.swaps.cooking import CookStep, effective_steps, goes_on_top, reaches_of
 from snabo_core.swaps.scaling import NAMESPACE
 
-_TOPS = {"top", "drizzle", "brush"}
-_ENDS = {"serve", "store", *_TOPS}
-_ON_TOP = ("scatter", "sprinkle", "garnish", "dollop", "top with", "strew")
+_ENDS = {"serve", "store"}
 
 
 class Mind(msgspec.Struct, forbid_unknown_fields=True, frozen=True):
@@ -133,8 +131,7 @@ def on_top(lines: Sequence[Line], cooked: Sequence[CookStep]) -> list[str]:
     """Return the lines that go on top: the recipe says so of them, or the step that takes them."""
     found = {line.id for line in lines if any(use.kind == "top" for use in line.uses)}
     for one in cooked:
-        said = one.step.words.lower()
-        if one.step.technique in _TOPS or said.startswith(_ON_TOP):
+        if goes_on_top(one.step):
             found |= {take.ref for take in one.step.takes}
     return [line.id for line in lines if line.id in found]
 
@@ -146,7 +143,7 @@ def _own_step(dish: Dish, liking: Liking, name: str, cooked: Sequence[CookStep])
     whole = max((len(held) for held in reaches.values()), default=0)
     last = [
         one.step for one in cooked
-        if one.step.id in own and one.step.technique not in _ENDS
+        if one.step.id in own and one.step.technique not in _ENDS and not goes_on_top(one.step)
         and len(reaches[one.step.id]) * 2 > whole
     ]  # fmt: skip
     at = last[-1].id if last else (dish.method[-1].id if dish.method else "")
@@ -154,7 +151,7 @@ def _own_step(dish: Dish, liking: Liking, name: str, cooked: Sequence[CookStep])
     known = technique(liking.technique).key
     step = MethodStep(
         id=str(uuid.uuid5(NAMESPACE, f"{dish.title}/{at}/{liking.technique}/{name}")), text="",
-        words=liking.step.format(name=name), technique=known,
+        words=liking.step, technique=known,
         takes=(Take(at),) if at else (), minutes_low=low, minutes_high=high,
         stated=("minutes",), settled=True,
     )  # fmt: skip

@@ -7,17 +7,22 @@ the first step that some of them do otherwise. Read off the method's graph, noth
 from __future__ import annotations
 
 import uuid
-from collections.abc import Hashable, Iterable, Mapping, Sequence
+from collections.abc import Hashable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from snabo_core.dish import Line, MethodStep, Take
+from snabo_core.foods import Library
 from snabo_core.method import technique
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.branches import NOTHING, Branch
-from snabo_core.swaps.cooking import CookStep, Look, effective_steps, reaches_of
+from snabo_core.swaps.cooking import CookStep, Look, effective_steps, goes_on_top, reaches_of
 from snabo_core.swaps.scaling import NAMESPACE
 from snabo_core.wording import listed, worded
 
+# Classes of foods that are only heated for what goes in.
+_MEDIA = {"oil", "fat_dairy", "salt"}
+# What is done with all that is ready.
+LAST = "serve"
 # Techniques behind which something can still be stirred in: the food is loose and in reach.
 _STIRRED = {
     "simmer", "boil", "reduce", "thicken", "whisk", "mix", "saute", "sweat", "deglaze", "blend",
@@ -63,7 +68,7 @@ class Parting:
         return sum(set(step.branches) == whole for step in self.steps)
 
 
-def parting(branches: Sequence[Branch], book: Book) -> Parting:
+def parting(branches: Sequence[Branch], book: Book, library: Library) -> Parting:
     """Return how a dish is cooked for its branches, which come in the order they are cooked.
 
     A branch nobody has any of is left out.
@@ -71,13 +76,20 @@ def parting(branches: Sequence[Branch], book: Book) -> Parting:
     Args:
         branches: the strictest first.
         book: the swap book, for the stand-ins' steps.
+        library: where foods are looked up.
     """
     had = tuple(branch for branch in branches if branch.share > NOTHING)
     waits = tuple(dict.fromkeys(
         line for branch in had if branch.variant for line in branch.variant.waits
     ))  # fmt: skip
     steps = {branch.id: _cooked(branch, waits, book) for branch in had}
-    merged = _merged(had, steps)
+    apart: dict[tuple[str, str], tuple[str, ...]] = {}
+    while True:
+        merged = _merged(had, steps, apart)
+        more = _heated_apart(merged, had, library)
+        if more.items() <= apart.items():
+            break
+        apart |= more
     return Parting(had, _in_order(merged, had), _splits(merged, had), waits)
 
 
@@ -120,6 +132,7 @@ def _with_late(steps: list[CookStep], late: Sequence[str], branch: Branch) -> li
     loose = [
         place for place, one in enumerate(steps)
         if one.step.technique in _STIRRED and len(reaches[one.step.id]) > 1
+        and not goes_on_top(one.step)
     ]  # fmt: skip
     place = loose[-1] if loose else len(steps) - 1
     behind = steps[place].step
@@ -151,11 +164,41 @@ class _Merged:
     reaches: frozenset[str]
 
 
-def _merged(branches: Sequence[Branch], steps: Mapping[str, Sequence[CookStep]]) -> list[_Merged]:
+def _heated_apart(
+    merged: Sequence[_Merged], branches: Sequence[Branch], library: Library
+) -> dict[tuple[str, str], tuple[str, ...]]:
+    """Return the steps that only make a pan ready, by step and branch with whom it goes on.
+
+    Nobody takes a third out of hot butter: each heats its own.
+    """
+    lines = {
+        line.id: line
+        for branch in branches
+        for part in branch.dish.parts
+        for line in part.effective_lines()
+    }
+    found: dict[tuple[str, str], tuple[str, ...]] = {}
+    for step, groups in _parted(merged, branches):
+        inside = [lines[key] for key in step.reaches if key in lines]
+        if inside and all(_only_a_medium(line, library) for line in inside):
+            found |= {(step.one.step.id, b): group for group in groups for b in group}
+    return found
+
+
+def _only_a_medium(line: Line, library: Library) -> bool:
+    food = library.food(line.food) if line.food else None
+    return food is not None and (food.food_class in _MEDIA or food.key == "water")
+
+
+def _merged(
+    branches: Sequence[Branch],
+    steps: Mapping[str, Sequence[CookStep]],
+    apart: Mapping[tuple[str, str], tuple[str, ...]],
+) -> list[_Merged]:
     """Return the steps of all branches, those that do the same with the same once.
 
     The place of a step is that in the branch which has it first in the others' order; steps only
-    a variant has stand behind the step before them.
+    a variant has stand behind the step before them. Steps in `apart` are one for each group.
     """
     found: dict[Hashable, int] = {}
     merged: list[_Merged] = []
@@ -166,14 +209,21 @@ def _merged(branches: Sequence[Branch], steps: Mapping[str, Sequence[CookStep]])
         reaches = reaches_of(one.step for one in steps[branch.id])
         made: dict[str, int] = {}
         at = -1.0
-        for number, one in enumerate(steps[branch.id]):
+        for number, cooked in enumerate(steps[branch.id]):
+            one = cooked
             at = order.get(one.step.id, at)
             takes = tuple(
                 made[take.ref] if take.ref in made else _content(lines.get(take.ref), take.ref)
                 for take in one.step.takes
             )
+            if one.step.technique == LAST:
+                # All come to the table together: of what is made apart no word is needed.
+                own = tuple(take for take in one.step.takes if take.ref in lines)
+                takes = tuple(take for take in takes if not isinstance(take, int))
+                one = replace(one, step=replace(one.step, takes=own))
             # What takes nothing that anybody knows of is done once for all.
             key: Hashable = (_doing(one.step), takes, _shares(one.step)) if takes else one.step.id
+            key = (key, apart.get((one.step.id, branch.id)))
             place = found.get(key)
             if place is None:
                 place = found[key] = len(merged)
@@ -208,7 +258,8 @@ def _in_order(merged: Sequence[_Merged], branches: Sequence[Branch]) -> tuple[Pa
 
     def key(step: _Merged) -> tuple[int, int, tuple[float, int]]:
         common = len(step.branches) == whole
-        last = common and not step.takes and _behind(step, merged)
+        unled = not step.takes or step.one.step.technique == LAST
+        last = common and unled and _behind(step, merged)
         group = min(strict[b] for b in step.branches)
         return (2 if last else 0 if common else 1, 0 if common else group, step.place)
 
@@ -248,9 +299,20 @@ def _sorted(ids: Iterable[str], strict: Mapping[str, int]) -> tuple[str, ...]:
 
 def _splits(merged: Sequence[_Merged], branches: Sequence[Branch]) -> tuple[Split, ...]:
     """Return the products whose branches do not all go on together."""
-    strict = {branch.id: number for number, branch in enumerate(branches)}
     share = {branch.id: branch.share for branch in branches}
     found = []
+    for step, groups in _parted(merged, branches):
+        whole = sum(share[b] for b in step.branches)
+        shares = tuple(sum(share[b] for b in group) / whole for group in groups)
+        found.append(Split(step.one.step.id, tuple(groups), shares, step.reaches))
+    return tuple(found)
+
+
+def _parted(
+    merged: Sequence[_Merged], branches: Sequence[Branch]
+) -> Iterator[tuple[_Merged, list[tuple[str, ...]]]]:
+    """Yield the steps whose branches do not all go on together, with who does, strictest first."""
+    strict = {branch.id: number for number, branch in enumerate(branches)}
     for number, step in enumerate(merged):
         groups: list[tuple[str, ...]] = []
         for other in merged:
@@ -262,11 +324,15 @@ def _splits(merged: Sequence[_Merged], branches: Sequence[Branch]) -> tuple[Spli
         if left:
             groups.append(left)
         if len(groups) > 1:
-            groups.sort(key=lambda group: strict[group[0]])
-            whole = sum(share[b] for b in step.branches)
-            shares = tuple(sum(share[b] for b in group) / whole for group in groups)
-            found.append(Split(step.one.step.id, tuple(groups), shares, step.reaches))
-    return tuple(found)
+            yield step, sorted(groups, key=lambda group: strict[group[0]])
+
+
+def maker_of(split: Split, parted: Parting) -> PartedStep:
+    """Return the step whose product is parted: that of those branches, others may do the same."""
+    takers = {branch for group in split.takers for branch in group}
+    return next(
+        s for s in parted.steps if s.one.step.id == split.step and set(s.branches) == takers
+    )
 
 
 def needs_of(parted: Parting, branch: str) -> tuple[str, ...]:

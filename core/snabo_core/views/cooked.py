@@ -11,7 +11,7 @@ from snabo_core.swaps.branches import Branch
 from snabo_core.swaps.cooking import CookStep, effective_steps, reaches_of
 from snabo_core.swaps.judged import Judged
 from snabo_core.swaps.ledgers import SlotLedger
-from snabo_core.swaps.parting import Parting, Split
+from snabo_core.swaps.parting import Parting, Split, maker_of
 from snabo_core.swaps.scaling import NAMESPACE
 from snabo_core.views.variant_words import name_of_branch, split_words
 from snabo_core.views.variants import parting_of
@@ -101,7 +101,7 @@ class Cooked:
         """Name some branches, empty where they are all there are."""
         if not branches or len(branches) == len(self.branches):
             return ""
-        return listed([self._names[branch] for branch in branches])
+        return listed([name for branch, name in self._names.items() if branch in branches])
 
 
 def _counted(rows: Iterable[Row]) -> list[Row]:
@@ -123,12 +123,14 @@ def _parted_rows(parted: Parting, made: Judged) -> list[Row]:
         for part in branch.dish.parts
         for line in part.effective_lines()
     }
-    own, done = {step.id for step in made.dish.method}, set[str]()
+    own, done = {step.id for step in made.dish.method}, set[tuple[str, frozenset[str]]]()
     waiting = list(parted.splits)
     ghosts = _ghosts(parted.branches[-1], made)
     found: list[Row] = []
     for step in parted.steps:
-        for split in [s for s in waiting if s.step in done and set(step.branches) < _all(s)]:
+        for split in [
+            s for s in waiting if (s.step, _all(s)) in done and set(step.branches) < _all(s)
+        ]:
             waiting.remove(split)
             found.append(_split_row(split, parted, lines, whole))
         struck = ghosts.pop(step.one.step.id, ())
@@ -137,21 +139,18 @@ def _parted_rows(parted: Parting, made: Judged) -> list[Row]:
         if one.kind == "own" and one.step.id not in own:
             # A variant brought it.
             one = replace(one, kind="stand_in")
-        done.add(one.step.id)
+        done.add((one.step.id, frozenset(step.branches)))
         some = () if set(step.branches) == whole else step.branches
         found.append(Row(one, 1, some, step.branches[0], step.share))
     return found
 
 
-def _all(split: Split) -> set[str]:
-    return {branch for group in split.takers for branch in group}
+def _all(split: Split) -> frozenset[str]:
+    return frozenset(branch for group in split.takers for branch in group)
 
 
 def _split_row(split: Split, parted: Parting, lines: dict[str, Line], whole: set[str]) -> Row:
-    maker = next(
-        s for s in parted.steps
-        if s.one.step.id == split.step and set(s.branches) == _all(split)
-    )  # fmt: skip
+    maker = maker_of(split, parted)
     words = ". ".join(split_words(split, parted, lines))
     key = f"{split.step}/{'/'.join(maker.branches)}"
     step = MethodStep(

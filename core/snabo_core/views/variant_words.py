@@ -6,9 +6,10 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from snabo_core.dish import Change, Dish, Line, Variant, lost
+from snabo_core.method import technique
 from snabo_core.swaps.branches import Branch
 from snabo_core.swaps.contacts import Contact, tools
-from snabo_core.swaps.parting import Parting, Split, needs_of
+from snabo_core.swaps.parting import Parting, Split, maker_of, needs_of
 from snabo_core.wording import grams_text, listed, worded
 
 # Shares that have a word of their own, by so much.
@@ -117,22 +118,27 @@ def split_words(split: Split, parted: Parting, lines: Mapping[str, Line]) -> tup
     called = {branch.id: name_of_branch(branch) for branch in parted.branches}
     known = [lines[key].grams for key in split.reaches if key in lines]
     whole = sum(grams for grams in known if grams is not None)
-    makers = next(s.share for s in parted.steps if s.one.step.id == split.step)
+    makers = maker_of(split, parted).share
     found = []
     for group, share in list(zip(split.takers, split.shares, strict=True))[:-1]:
         names = listed([called[branch] for branch in group])
         values: dict[str, str | float] = {
             "share": share_words(share), "names": names, "grams": whole * makers * share,
-            "vessel": _vessel(group, parted),
+            "vessel": _vessel(split, group, parted),
         }  # fmt: skip
         exact = all(grams is not None for grams in known) and whole > 0
         found.append(worded("variant_take_out" if exact else "variant_take_out_unknown", **values))
     return tuple(found)
 
 
-def _vessel(group: Sequence[str], parted: Parting) -> str:
-    """Return what a share goes into, by what is done with it first that holds something."""
-    for step in parted.steps:
+def _vessel(split: Split, group: Sequence[str], parted: Parting) -> str:
+    """Return what a share goes into: raw a bowl, else by what is done with it next."""
+    cooked = any(
+        step.one.step.technique and technique(step.one.step.technique).heats
+        for step in parted.steps
+        if {take.ref for take in step.one.step.takes} & split.reaches
+    )
+    for step in parted.steps if cooked else ():
         if set(step.branches) <= set(group):
             for held in needs_of(replace(parted, steps=(step,)), step.branches[0]):
                 if held in {"ring", "oven", "microwave"}:
@@ -150,10 +156,10 @@ def share_words(share: float) -> str:
 
 def contact_words(contact: Contact, parted: Parting) -> str:
     """Say by what a trace may reach whom, and what to do against it."""
-    tool = tools()[contact.tool]
+    called = ", ".join(tools()[key].name for key in contact.tools)
     branch = next(b for b in parted.branches if b.id == contact.branch)
     return worded(
-        f"contact_{tool.cure}", tool=tool.name[0].upper() + tool.name[1:],
+        f"contact_{contact.cure}", tools=called[0].upper() + called[1:],
         foods=_few(contact.foods), names=listed(list(contact.names)), what=contact.what,
         whose=name_of_branch(branch),
     )  # fmt: skip

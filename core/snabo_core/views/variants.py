@@ -62,11 +62,21 @@ class BranchView:
 
 
 @dataclass(frozen=True)
+class PartGroup:
+    """Branches, by id, that make a part alike: how much of the dish they are, and its starch."""
+
+    branches: tuple[str, ...]
+    whose: str
+    share: float
+    starch_share: float
+
+
+@dataclass(frozen=True)
 class PartAlike:
-    """Which branches make a part alike: groups of their ids, the strictest first."""
+    """A part by the branches that make it alike, the strictest first."""
 
     part_id: str
-    groups: tuple[tuple[str, ...], ...]
+    groups: tuple[PartGroup, ...]
 
 
 @dataclass(frozen=True)
@@ -138,7 +148,7 @@ def parting_of(made: Judged) -> tuple[tuple[Branch, ...], Parting]:
     """Return the branches of a judged dish, the strictest first, and how it is cooked for them."""
     eaters = made.setting.eaters
     branches = strictest_first(branches_of(made.dish), eaters, made.library)
-    return branches, parting(branches, made.book)
+    return branches, parting(branches, made.book, made.library)
 
 
 def parting_view(made: Judged) -> PartingView | None:
@@ -148,7 +158,7 @@ def parting_view(made: Judged) -> PartingView | None:
     branches, parted = parting_of(made)
     return PartingView(
         tuple(_branch(branch, made, parted) for branch in branches),
-        _alike(parted.branches),
+        _alike(parted.branches, made),
         _contacts(parted, made),
         _common(parted),
         _problem(made),
@@ -211,14 +221,27 @@ def _needs(branch: Branch, parted: Parting) -> str:
     return listed(held) if held else ""
 
 
-def _alike(branches: Sequence[Branch]) -> tuple[PartAlike, ...]:
+def _alike(branches: Sequence[Branch], made: Judged) -> tuple[PartAlike, ...]:
     """Return which branches make each part of the same lines."""
+    starch = {
+        branch.id: {
+            part.part_id: part.starch_share
+            for part in (made.branches[branch.id] if branch.variant else made).plate.parts
+        }
+        for branch in branches
+    }
     found = []
     for part in branches[-1].dish.parts:
-        groups: dict[tuple[Line, ...], list[str]] = {}
+        groups: dict[tuple[Line, ...], list[Branch]] = {}
         for branch in branches:
-            groups.setdefault(branch.dish.part(part.id).effective_lines(), []).append(branch.id)
-        found.append(PartAlike(part.id, tuple(tuple(ids) for ids in groups.values())))
+            groups.setdefault(branch.dish.part(part.id).effective_lines(), []).append(branch)
+        found.append(PartAlike(part.id, tuple(
+            PartGroup(
+                tuple(b.id for b in some), listed([name_of_branch(b) for b in some]),
+                sum(b.share for b in some), starch[some[0].id].get(part.id, 0.0),
+            )
+            for some in groups.values()
+        )))  # fmt: skip
     return tuple(found)
 
 

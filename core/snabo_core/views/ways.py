@@ -119,7 +119,7 @@ def ways(
         yield WaysPart(number, "open", _open(fitting, open_lines))
         return
     if fits(fitting.now):
-        yield WaysPart(number, "fits", worded("way_fits"))
+        yield WaysPart(number, "fits", _fits(setting, everybody=not variants))
         return
     found = False
     for way in find_ways(fitting):
@@ -201,6 +201,12 @@ def _smallest(fitting: Fitting, code: str) -> str:
         return ""
     steps = sorted(way.selection.steps, key=lambda step: _order(fitting, step))
     return worded(code, changes=changes_in_short(fitting, way, steps))
+
+
+def _fits(setting: Setting, *, everybody: bool) -> str:
+    if everybody:
+        return worded("way_fits")
+    return worded("way_fits_some", names=listed([eater.name for eater in setting.eaters]))
 
 
 def _open(fitting: Fitting, ids: Sequence[str]) -> str:

@@ -19,13 +19,13 @@ class Demo(TestCase):
         self.load()
         self.load()
         self.assertEqual((Household.objects.count(), User.objects.count()), (1, 1))
-        self.assertEqual(Dish.objects.count(), 5)
+        self.assertEqual(Dish.objects.count(), 6)
         cooked = Dish.objects.get(runs__isnull=False)
         events = cooked.runs.get().events.all()
         self.assertEqual({e.payload["step"] for e in events}, {"start", "heat", "press"})
         Dish.objects.exclude(id=cooked.id).first().delete()
         self.load("--reset")
-        self.assertEqual(Dish.objects.count(), 5)
+        self.assertEqual(Dish.objects.count(), 6)
         self.assertEqual(Household.objects.count(), 1)
 
     def test_the_dishes_hold_six_roles(self) -> None:

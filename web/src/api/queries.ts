@@ -234,23 +234,29 @@ export const dayQuery = (meals: { dish: string; servings: number }[]) =>
     retry: false,
   });
 
-export const lineSwapsQuery = (dish: Dish, line: string, readings: Readings) =>
+export const lineSwapsQuery = (
+  dish: Dish,
+  line: string,
+  readings: Readings,
+  eaters: string[] = [],
+) =>
   queryOptions({
-    queryKey: ['line-swaps', line, dish, readings],
-    queryFn: () =>
-      take(client.POST('/api/line-swaps', { body: { dish, line, eaters: [], readings } })),
+    queryKey: ['line-swaps', line, dish, readings, eaters],
+    queryFn: () => take(client.POST('/api/line-swaps', { body: { dish, line, eaters, readings } })),
     ...STEADY,
     gcTime: 30_000,
     retry: false,
   });
 
 /** A preview belongs to what it was made from, so no figure outlives the draft it is of. */
-export const previewQuery = (sequence: number, document: Dish, readings: Readings) =>
+export const previewQuery = (sequence: number, document: Dish, readings: Readings, variant = '') =>
   queryOptions({
-    queryKey: ['preview', document, readings],
+    queryKey: ['preview', document, readings, variant],
     queryFn: () =>
       take(
-        client.POST('/api/preview', { body: { sequence, dish: document, eaters: [], readings } }),
+        client.POST('/api/preview', {
+          body: { sequence, dish: document, eaters: [], readings, variant },
+        }),
       ),
     placeholderData: keepPreviousData,
     ...STEADY,
@@ -263,13 +269,14 @@ export const rankQuery = (
   part: string,
   slot: string,
   readings: Readings,
+  eaters: string[] = [],
 ) =>
   queryOptions({
-    queryKey: ['rank', document, part, slot, readings],
+    queryKey: ['rank', document, part, slot, readings, eaters],
     queryFn: () =>
       take(
         client.POST('/api/rank', {
-          body: { sequence, dish: document, part, slot, eaters: [], readings },
+          body: { sequence, dish: document, part, slot, eaters, readings },
         }),
       ),
     ...STEADY,

@@ -2896,11 +2896,21 @@ export interface components {
         };
         /**
          * PartAlike
-         * @description Which branches make a part alike: groups of their ids, the strictest first.
+         * @description A part by the branches that make it alike, the strictest first.
          */
         PartAlike: {
             part_id: string;
-            groups: string[][];
+            groups: components["schemas"]["PartGroup"][];
+        };
+        /**
+         * PartGroup
+         * @description Branches, by id, that make a part alike: how much of the dish they are, and its starch.
+         */
+        PartGroup: {
+            branches: string[];
+            whose: string;
+            share: number;
+            starch_share: number;
         };
         /**
          * MethodRequest

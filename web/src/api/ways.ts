@@ -26,12 +26,13 @@ export const waysQuery = (
   readings: Readings,
   onlyGrams: boolean,
   wanted: boolean,
+  eaters: string[] = [],
 ) =>
   queryOptions({
-    queryKey: ['ways', dish, readings, onlyGrams],
+    queryKey: ['ways', dish, readings, onlyGrams, eaters],
     queryFn: streamedQuery({
       streamFn: async ({ signal }) => {
-        const body = { sequence, dish, eaters: [], readings, only_grams: onlyGrams };
+        const body = { sequence, dish, eaters, readings, only_grams: onlyGrams };
         const found = await take(client.POST('/api/ways', { body, parseAs: 'stream', signal }));
         if (!found) throw new Error('The kitchen server sent nothing.');
         return linesOf<WaysPart>(found);

@@ -46,12 +46,28 @@ function partWords(before: Part, after: Part): string | null {
   return null;
 }
 
+/** What became of the variants, told by the first that differs. */
+function variantWords(before: Dish, after: Dish): string {
+  const gone = before.variants.find((one) => after.variants.every((v) => v.id !== one.id));
+  if (gone) return `the variant for ${gone.name} taken away`;
+  const other = after.variants.find(
+    (one) =>
+      !same(
+        one,
+        before.variants.find((v) => v.id === one.id),
+      ),
+  );
+  const added = before.variants.every((v) => v.id !== other?.id);
+  return `the variant for ${other?.name ?? 'somebody'}${added ? '' : ' changed'}`;
+}
+
 /** Say what differs; the first thing found is enough, an edit changes one. */
 export function describe(before: Dish, after: Dish): string {
   if (before.title !== after.title) return 'the name of the dish';
   if (before.servings !== after.servings) return 'the servings';
   if (before.expected_grams !== after.expected_grams) return 'the finished weight';
   if (!same(before.portions, after.portions)) return 'the portions';
+  if (!same(before.variants, after.variants)) return variantWords(before, after);
   if (!same(before.pinned, after.pinned)) return 'what is pinned';
   if (!same(before.accepted, after.accepted)) return 'a suggestion used';
   if (before.parts.length !== after.parts.length) return 'the parts';

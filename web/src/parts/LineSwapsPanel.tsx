@@ -18,6 +18,8 @@ interface Props {
   dish: Dish;
   line: Line;
   readings?: Readings;
+  /** Ids of whom it is for, everybody where none. */
+  eaters?: string[];
   onTake: (instead: Line | null) => void;
 }
 
@@ -35,9 +37,10 @@ export function LineSwapsPanel({
   dish,
   line,
   readings = NOTHING_WEIGHED,
+  eaters = [],
   onTake,
 }: Props): JSX.Element {
-  const found = useQuery(lineSwapsQuery(dish, line.id, readings));
+  const found = useQuery(lineSwapsQuery(dish, line.id, readings, eaters));
   if (found.error) return <Notice bad>{sentence(found.error)}</Notice>;
   if (!found.data) return <p className="soft">Looking what else would do …</p>;
   const { swaps, look_alikes: alike } = found.data;

@@ -1,19 +1,33 @@
 /** A dish as a cut through the baking dish; choosing a layer works on it. */
 import type { JSX } from 'react';
 
-import type { Part, PartView } from '../api/types';
+import type { Part, PartingView, PartView } from '../api/types';
 import { percent, withUnit } from './format';
-import { CUT, layersOf, SHEET, spoonEdge, type Layer } from './sectionGeometry';
+import {
+  columnsOf,
+  CUT,
+  layersOf,
+  partedWords,
+  SHEET,
+  spoonEdge,
+  type Column,
+  type Layer,
+} from './sectionGeometry';
 
 interface Props {
   parts: Part[];
   views: PartView[];
   chosen: string | null;
+  /** Where the dish parts for its variants, and which of them is looked at. */
+  parting?: PartingView | null;
+  looked?: string;
   onChoose?: (partId: string) => void;
 }
 
 const RIGHT = CUT.left + CUT.width;
 const LABEL_X = RIGHT + 16;
+// The mark of the chosen layer.
+const MARK = 7;
 
 function Hatch({ layer }: { layer: Layer }): JSX.Element | null {
   if (layer.hatch === null) return null;
@@ -59,7 +73,7 @@ function Drawn({
       )}
       <path d={`M${CUT.left} ${layer.y} H${RIGHT}`} stroke="var(--ink)" strokeWidth={1.5} />
       {chosen && (
-        <rect x={CUT.left} y={layer.y} width={7} height={layer.height} fill="var(--kale)" />
+        <rect x={CUT.left} y={layer.y} width={MARK} height={layer.height} fill="var(--kale)" />
       )}
     </g>
   );
@@ -96,7 +110,66 @@ function Label({ layer, chosen }: { layer: Layer; chosen: boolean }): JSX.Elemen
   );
 }
 
-export function Section({ parts, views, chosen, onChoose }: Props): JSX.Element {
+/** A layer that variants have otherwise: columns by their share of the dish. */
+function Columns({
+  layer,
+  columns,
+  looked,
+}: {
+  layer: Layer;
+  columns: Column[];
+  looked: string;
+}): JSX.Element {
+  return (
+    <g>
+      {columns.map(({ x, width, hatch, group }) => (
+        <g key={group.branches.join()}>
+          {hatch !== null && (
+            <pattern
+              id={`starch-${layer.partId}-${group.branches.join()}`}
+              width={hatch}
+              height={hatch}
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(45)"
+            >
+              <path d={`M0 0V${hatch}`} stroke="var(--ink)" strokeWidth={1.6} opacity={0.62} />
+            </pattern>
+          )}
+          <rect
+            x={x + MARK}
+            y={layer.y}
+            width={Math.max(0, width - MARK)}
+            height={layer.height}
+            fill="var(--paper)"
+            opacity={0.55}
+          />
+          {hatch !== null && (
+            <rect
+              x={x}
+              y={layer.y}
+              width={width}
+              height={layer.height}
+              fill={`url(#starch-${layer.partId}-${group.branches.join()})`}
+            />
+          )}
+          {group.branches.includes(looked) && (
+            <rect x={x} y={layer.y} width={width} height={6} fill="var(--kale)" />
+          )}
+          <path d={`M${x} ${layer.y} v${layer.height}`} stroke="var(--ink)" strokeWidth={3} />
+        </g>
+      ))}
+    </g>
+  );
+}
+
+export function Section({
+  parts,
+  views,
+  chosen,
+  parting = null,
+  looked = '',
+  onChoose,
+}: Props): JSX.Element {
   const layers = layersOf(parts, views);
   const top = Math.min(CUT.base - 10, ...layers.map((layer) => layer.y));
   return (
@@ -119,6 +192,12 @@ export function Section({ parts, views, chosen, onChoose }: Props): JSX.Element 
             {layers.map((layer, i) => (
               <Drawn key={layer.partId} layer={layer} index={i} chosen={layer.partId === chosen} />
             ))}
+            {layers.map((layer) => {
+              const columns = columnsOf(layer.partId, parting);
+              return columns.length < 2 ? null : (
+                <Columns key={layer.partId} layer={layer} columns={columns} looked={looked} />
+              );
+            })}
           </g>
           {layers.map((layer) =>
             layer.ghost === null ? null : (
@@ -167,6 +246,7 @@ export function Section({ parts, views, chosen, onChoose }: Props): JSX.Element 
       <figcaption className="soft">
         Striped: starch.
         {layers.some((layer) => layer.ghost !== null) && ' Dashed: height before the swap.'}
+        {partedWords(parting)}
       </figcaption>
     </figure>
   );

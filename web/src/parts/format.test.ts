@@ -2,6 +2,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 
 import type { Figure } from '../api/types';
 import {
+  listed,
   duration,
   figureText,
   minutesMore,

@@ -97,3 +97,9 @@ export function typed(text: string): number | null {
   const value = Number(text.replace(',', '.'));
   return text.trim() === '' || !Number.isFinite(value) ? null : value;
 }
+
+/** Names as a sentence lists them: "a", "a and b", "a, b and c". */
+export function listed(names: string[]): string {
+  const last = names.at(-1) ?? '';
+  return names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${last}` : last;
+}

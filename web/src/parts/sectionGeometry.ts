@@ -1,5 +1,6 @@
 /** The cut through the dish: where each layer lies, to mass. Pure. */
-import type { Part, PartView } from '../api/types';
+import type { Part, PartGroup, PartingView, PartView } from '../api/types';
+import { percent } from './format';
 
 export const CUT = { width: 102, height: 450, left: 14, base: 478, top: 28 };
 /** The whole drawing. */
@@ -52,6 +53,35 @@ export function layersOf(parts: Part[], views: PartView[]): Layer[] {
     ];
   });
   return spreadLabels(layers);
+}
+
+/** One group of variants in a parted layer, as wide as its share of the dish. */
+export interface Column {
+  x: number;
+  width: number;
+  hatch: number | null;
+  group: PartGroup;
+}
+
+/** The columns of a layer that variants have otherwise; one where all have it alike. */
+export function columnsOf(partId: string, parting: PartingView | null): Column[] {
+  const groups = parting?.alike.find((one) => one.part_id === partId)?.groups ?? [];
+  const whole = groups.reduce((sum, group) => sum + group.share, 0) || 1;
+  let x = CUT.left;
+  return groups.map((group) => {
+    const width = (CUT.width * group.share) / whole;
+    const column = { x, width, hatch: hatchGap(group.starch_share), group };
+    x += width;
+    return column;
+  });
+}
+
+/** What the columns are, from left to right. */
+export function partedWords(parting: PartingView | null): string {
+  const parted = parting?.alike.find((one) => one.groups.length > 1);
+  if (!parted) return '';
+  const groups = parted.groups.map((group) => `${group.whose} ${percent(group.share)}`);
+  return ` Parted, from the left: ${groups.join(', ')}.`;
 }
 
 /** Labels stand beside their layer and make room for each other, from the base up. */

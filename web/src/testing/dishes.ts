@@ -37,6 +37,7 @@ export function dish(...parts: Part[]): Dish {
     notes: [],
     accepted: [],
     pinned: [],
+    variants: [],
     times: 1,
     servings_assumed: false,
     expected_grams: null,

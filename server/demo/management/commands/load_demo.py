@@ -1,6 +1,7 @@
 """Loads the demo household once; with --reset puts it back as it was."""
 
 import uuid
+from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
@@ -43,6 +44,8 @@ PEOPLE = (
     ("Tove", "low_carb", ("coriander",)),
 )
 COOKED = "mackerel-pot.txt"
+# Jory wants barley and coriander in it, so that no one dish serves all three: it has to part.
+PARTS, HELD = "barley-pot.txt", {"barley", "coriander"}
 OTHERS = ("tarragon-chicken.txt", "cod-crumb.txt", "mushroom-tart.txt", "pork-patties.txt")
 PANS = (
     Pan("blue tin", "round", 28.0, 3.0),
@@ -89,6 +92,7 @@ class Command(BaseCommand):
         keep_name(household, NICKNAME)
         for recipe in OTHERS:
             add_dish(household, self._read(household, recipe))
+        add_dish(household, self._held(self._read(household, PARTS)))
         self._cook(household)
         if options.get("verbosity", 1) > 0:
             self.stdout.write("  the demo household is loaded")
@@ -112,6 +116,23 @@ class Command(BaseCommand):
             message = f"The demo recipe has a doubtful line: {doubtful.text}"
             raise SnaboError(message)
         return document
+
+    def _held(self, document: core.Dish) -> core.Dish:
+        """Pin the foods that have to stay, and the slots they stand in."""
+        lines = [line.id for _, line in core.all_lines(document) if self._stays(line)]
+        slots = [
+            slot.id
+            for part in document.parts
+            for slot in part.slots
+            if set(slot.line_ids) & set(lines)
+        ]
+        if len(lines) < len(HELD):
+            message = "The demo recipe that parts no longer holds what has to stay in it."
+            raise SnaboError(message)
+        return replace(document, pinned=(*slots, *lines))
+
+    def _stays(self, line: core.Line) -> bool:
+        return any(word in line.food_name for word in HELD)
 
     def _cook(self, household: Household) -> None:
         """Swap the lid of the mackerel pot and cook it once, with weigh-ins."""

@@ -1,18 +1,43 @@
 /** The Bench: the section, the chosen part's lines and stand-ins, and the plate. */
-import { useMemo, type JSX } from 'react';
+import { useCallback, useMemo, type JSX } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 
-import { useOpenDish } from '../../draft/context';
+import { OpenDishContext, useOpenDish } from '../../draft/context';
+import { useVariant } from '../../draft/useVariant';
 import { Section } from '../../parts/Section';
 import { useKeys } from '../../parts/useKeys';
 import { PartWork } from './PartWork';
 import { PlateRail } from './PlateRail';
 import { PlateStrip } from './PlateStrip';
+import { Variants } from './Variants';
 import { Ways } from './Ways';
 
+/** The dish, or with `?variant=` one of its variants. */
 export function BenchPlace(): JSX.Element {
-  const { draft, preview } = useOpenDish();
+  const [params] = useSearchParams();
+  const open = useVariant(params.get('variant'));
+  return (
+    <OpenDishContext value={open}>
+      <Bench />
+    </OpenDishContext>
+  );
+}
+
+function Bench(): JSX.Element {
+  const { draft, preview, variant } = useOpenDish();
   const [params, setParams] = useSearchParams();
+  const look = useCallback(
+    (name: 'part' | 'variant', id: string | null) =>
+      setParams(
+        (now) => {
+          if (id) now.set(name, id);
+          else now.delete(name);
+          return now;
+        },
+        { replace: true },
+      ),
+    [setParams],
+  );
   const navigate = useNavigate();
   const { parts } = draft.document;
   const asked = params.get('part');
@@ -22,7 +47,7 @@ export function BenchPlace(): JSX.Element {
   const keys = useMemo(() => {
     const to = (step: number) => () => {
       const next = parts[(place + step + parts.length) % parts.length];
-      if (next) setParams({ part: next.id }, { replace: true });
+      if (next) look('part', next.id);
     };
     return {
       '[': to(-1),
@@ -30,7 +55,7 @@ export function BenchPlace(): JSX.Element {
       s: () => document.getElementById('stand-ins')?.focus(),
       w: () => void navigate('../water', { relative: 'path' }),
     };
-  }, [parts, place, setParams, navigate]);
+  }, [parts, place, look, navigate]);
   useKeys(keys);
   if (!part) return <main className="place">This dish has no parts. Bring it again.</main>;
   return (
@@ -42,7 +67,9 @@ export function BenchPlace(): JSX.Element {
               parts={parts}
               views={preview.parts}
               chosen={part.id}
-              onChoose={(id) => setParams({ part: id }, { replace: true })}
+              parting={preview.parting}
+              looked={variant?.id ?? ''}
+              onChoose={(id) => look('part', id)}
             />
             {preview.starchy && (
               <p style={{ marginTop: 8 }}>
@@ -53,8 +80,9 @@ export function BenchPlace(): JSX.Element {
         )}
       </section>
       <section aria-label={`Part: ${part.name}`}>
-        <Ways />
-        <PartWork key={part.id} part={part} />
+        <Variants onLook={(id) => look('variant', id)} />
+        {(!variant || variant.eaters.length > 0) && <Ways key={variant?.id ?? ''} />}
+        <PartWork key={`${part.id}/${variant?.id ?? ''}`} part={part} />
       </section>
       <section className="rail" id="plate" aria-label="One serving">
         <PlateRail />

@@ -160,11 +160,13 @@ function isChosen(key: string, standIn: string): boolean {
 }
 
 export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Element {
-  const { draft, readings } = useOpenDish();
+  const { draft, readings, eaters } = useOpenDish();
   const [open, setOpen] = useState<string | null>(null);
   const [order, setOrder] = useState<Order>('best');
   const wantAgain = useWantAgain();
-  const ranking = useQuery(rankQuery(draft.sequence, draft.document, part.id, slot.id, readings));
+  const ranking = useQuery(
+    rankQuery(draft.sequence, draft.document, part.id, slot.id, readings, eaters),
+  );
   const [family, setFamily] = useState(ALL);
   const every = ranking.data?.candidates ?? [];
   const families = [...new Set(every.map((item) => item.family))].sort();

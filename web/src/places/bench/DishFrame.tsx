@@ -84,11 +84,14 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
   useTitle(draft.document.title);
   const open: OpenDish = {
     draft,
+    whole: draft,
     preview: preview.data ?? last,
     previewProblem: preview.error ? sentence(preview.error) : null,
     run,
     readings,
     finishedRuns: runs.data?.finished ?? [],
+    variant: null,
+    eaters: [],
   };
   const { document } = draft;
   const grams = (preview.data?.serving_grams ?? 0) * document.servings;

@@ -236,7 +236,7 @@ function Becomes({ part, slot, onSwap }: LinesProps): JSX.Element {
 }
 
 export function PartWork({ part }: { part: Part }): JSX.Element {
-  const { draft, preview, readings } = useOpenDish();
+  const { draft, preview, readings, eaters } = useOpenDish();
   // The slot that carries most of the starch comes first.
   const starchy = part.slots.findIndex((s) => s.id === preview?.starchy?.slot_id);
   const [chosenSlot, setPicked] = useState<number | null>(null);
@@ -301,6 +301,7 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
             dish={draft.document}
             line={toSwap}
             readings={readings}
+            eaters={eaters}
             onTake={(instead) => {
               draft.change((dish) => replaceLine(dish, toSwap.id, { ...toSwap, instead }));
               setSwapping(null);

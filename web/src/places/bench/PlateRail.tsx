@@ -62,7 +62,7 @@ function Figures({
 const PEOPLE = 'people';
 
 export function PlateRail(): JSX.Element {
-  const { preview, draft } = useOpenDish();
+  const { preview, draft, variant } = useOpenDish();
   const [scale, setScale] = useState(PEOPLE);
   const [opened, setOpened] = useState<string | null>(null);
   if (!preview) return <p className="soft">Working it out …</p>;
@@ -72,7 +72,7 @@ export function PlateRail(): JSX.Element {
   return (
     <>
       <div className="row" style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
-        <h2>One serving</h2>
+        <h2>{variant ? `One serving, ${variant.name}` : 'One serving'}</h2>
         <Link to={`/dishes/${draft.id}/portions`} className="soft">
           {preview.mass_is_least && 'at least '}
           {withUnit(preview.serving_grams, 'g')}

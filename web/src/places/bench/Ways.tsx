@@ -10,6 +10,7 @@ import { waysQuery } from '../../api/ways';
 import { useOpenDish } from '../../draft/context';
 import { Notice } from '../../parts/Notice';
 import { ReachBar } from '../../parts/ReachBar';
+import { Parted } from './Parted';
 import styles from './ways.module.css';
 
 /** Typing goes first: ways are looked for once the dish has rested. */
@@ -145,13 +146,15 @@ function Conflict({
 }
 
 export function Ways(): JSX.Element {
-  const { draft, preview, readings } = useOpenDish();
+  const { draft, preview, readings, whole, variant, eaters } = useOpenDish();
   const [onlyGrams, setOnlyGrams] = useState(false);
   const [all, setAll] = useState(false);
   const [done, setDone] = useState<string | null>(null);
   const queries = useQueryClient();
   const rested = useRested(draft.sequence);
-  const found = useQuery(waysQuery(draft.sequence, draft.document, readings, onlyGrams, rested));
+  const found = useQuery(
+    waysQuery(draft.sequence, draft.document, readings, onlyGrams, rested, eaters),
+  );
   const parts = found.data ?? [];
   const cards = parts.flatMap((part) => (part.way ? [part.way] : []));
   const conflict = parts.find((part) => part.conflict)?.conflict;
@@ -166,6 +169,9 @@ export function Ways(): JSX.Element {
   const looking = !rested || found.isFetching;
   const stopped = !looking && !found.error && parts.at(-1)?.state === 'way';
   const stoppedAtOnce = !looking && !found.error && parts.length === 0;
+  // A dish that is parted already, and a variant, are made to fit as they are.
+  const mayPart =
+    !variant && whole.document.variants.length === 0 && (preview?.eaters.length ?? 0) > 1;
   const justDone = done !== null && draft.undoes === 'the way';
   return (
     <section
@@ -208,13 +214,20 @@ export function Ways(): JSX.Element {
         </p>
       )}
       {found.error && <Notice bad>{sentence(found.error)}</Notice>}
-      {plain && <p className={plain.state === 'fits' ? styles.fits : ''}>{plain.words}</p>}
+      {plain && (
+        <p className={plain.state === 'fits' ? styles.fits : ''}>
+          {plain.state === 'fits' && variant ? 'It suits those who have it.' : plain.words}
+        </p>
+      )}
       {conflict && <Conflict conflict={conflict} onChoose={choose} />}
       <ul className={styles.list}>
         {shown.map((way) => (
           <Row key={way.words} way={way} onChoose={choose} />
         ))}
       </ul>
+      {mayPart && (conflict !== undefined || cards.length > 0) && (
+        <Parted key={conflict ? 'none' : 'ways'} atOnce={conflict !== undefined} />
+      )}
       {cards.length > SHOWN_FIRST && (
         <button type="button" className="chip" onClick={() => setAll(!all)}>
           {all ? 'Fewer ways' : `${cards.length - SHOWN_FIRST} more ways`}

@@ -149,10 +149,12 @@ export function ComparePlace(): JSX.Element {
   const stored = useQuery(dishQuery(draft.id));
   const [standIns, setStandIns] = useState<StandIn[]>([]);
   const [versions, setVersions] = useState<number[]>([]);
+  const [variants, setVariants] = useState<string[]>([]);
   const request: CompareDishRequest = {
     dish: draft.document,
     stand_ins: standIns,
     versions,
+    variants,
     eaters: [],
     readings,
   };
@@ -178,6 +180,28 @@ export function ComparePlace(): JSX.Element {
           part.slots.map((slot) => (
             <Pick key={slot.id} part={part} slot={slot} chosen={standIns} onToggle={toggle} />
           )),
+        )}
+        {draft.document.variants.length > 0 && (
+          <div className="chips" role="group" aria-label="Variants">
+            <span className="soft">Variants</span>
+            {draft.document.variants.map((one) => (
+              <button
+                key={one.id}
+                type="button"
+                className="chip"
+                aria-pressed={variants.includes(one.id)}
+                onClick={() =>
+                  setVariants(
+                    variants.includes(one.id)
+                      ? variants.filter((id) => id !== one.id)
+                      : [...variants, one.id],
+                  )
+                }
+              >
+                {one.name}
+              </button>
+            ))}
+          </div>
         )}
         {(stored.data?.versions.length ?? 0) > 0 && (
           <div className="chips" role="group" aria-label="Kept versions">

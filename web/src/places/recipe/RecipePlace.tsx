@@ -17,6 +17,7 @@ import { Mind } from './Mind';
 import { PlateFoot } from './PlateFoot';
 import { StepRow } from './StepRow';
 import { UsedLines } from './UsedLines';
+import { perVariant } from './reading';
 import styles from './recipe.module.css';
 
 export function RecipePlace(): JSX.Element {
@@ -28,11 +29,25 @@ export function RecipePlace(): JSX.Element {
   return <Method view={method.data} />;
 }
 
+/** What may carry traces from one variant to another, before the first that is cooked apart. */
+function KeepApart({ view }: { view: MethodView }): JSX.Element {
+  return (
+    <>
+      {view.parting?.contacts.map((words) => (
+        <p key={words} className={styles.mind}>
+          {words}
+        </p>
+      ))}
+    </>
+  );
+}
+
 function Method({ view }: { view: MethodView }): JSX.Element {
   const { draft } = useOpenDish();
   const [open, setOpen] = useState<string | null>(null);
   const { document } = draft;
   const struck = view.steps.filter((step) => step.kind === 'ghost').length;
+  const firstApart = perVariant(view.steps).findIndex(([whose]) => whose !== '');
   const add = (behind: string | null): void =>
     draft.change((dish) => addStep(withSteps(dish, view.method), behind, 'New step'));
   return (
@@ -70,17 +85,26 @@ function Method({ view }: { view: MethodView }): JSX.Element {
             <Link to={`/dishes/${draft.id}/bench`}>Bench</Link>: it brings its own.
           </p>
         ) : (
-          <ol className={styles.list}>
-            {view.steps.map((step) => (
-              <StepRow
-                key={step.id}
-                step={step}
-                view={view}
-                open={open === step.id}
-                onOpen={(is) => setOpen(is ? step.id : null)}
-              />
-            ))}
-          </ol>
+          perVariant(view.steps).map(([whose, steps], place) => (
+            <section key={`${place}/${whose}`} aria-label={whose ? `For ${whose}` : 'For all'}>
+              {view.parting && <h3 className={styles.whose}>For {whose || 'all'}</h3>}
+              {whose !== '' && place === firstApart && <KeepApart view={view} />}
+              <ol className={styles.list}>
+                {steps.map((step) => {
+                  const key = `${step.id}/${step.branches.join()}`;
+                  return (
+                    <StepRow
+                      key={key}
+                      step={step}
+                      view={view}
+                      open={open === key}
+                      onOpen={(is) => setOpen(is ? key : null)}
+                    />
+                  );
+                })}
+              </ol>
+            </section>
+          ))
         )}
         <Button
           size="small"

@@ -22,9 +22,9 @@ export function UsedLines({ lines }: { lines: UsedLine[] }): JSX.Element {
           <ul className={styles.used}>
             {own.map((line) => (
               <Used
-                key={line.id}
+                key={`${line.id}/${line.whose}`}
                 line={line}
-                open={open === line.id}
+                open={line.whose === '' && open === line.id}
                 onOpen={(is) => setOpen(is ? line.id : null)}
               />
             ))}
@@ -58,7 +58,8 @@ function Used({ line, open, onOpen }: UsedProps): JSX.Element {
       <button
         type="button"
         className={styles.line}
-        title={line.written}
+        title={line.whose ? `${line.name}: change it on the Bench` : line.written}
+        disabled={line.whose !== ''}
         aria-expanded={open}
         onClick={() => {
           setTyped(line.grams === null ? '' : plain(line.grams));
@@ -66,7 +67,10 @@ function Used({ line, open, onOpen }: UsedProps): JSX.Element {
         }}
       >
         <b>{line.grams === null ? '? g' : `${plain(line.grams)} g`}</b>
-        <span>{line.name}</span>
+        <span>
+          {line.name}
+          {line.whose && <small className={styles.for}>for {line.whose}</small>}
+        </span>
         <small className={line.step === null ? styles.noStep : 'soft'}>
           {line.step === null ? 'in no step' : line.step}
         </small>

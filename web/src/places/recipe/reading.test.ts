@@ -7,6 +7,7 @@ import {
   minutesIn,
   minutesText,
   perPart,
+  perVariant,
   sentenceOf,
   servingsIn,
   stepsOfSwap,
@@ -79,10 +80,25 @@ describe('the facts beside a step', () => {
 
 describe('a swap', () => {
   it('shows its own and the struck steps alone', () => {
-    const one = (kind: string, slot: string | null): CookStepView =>
-      ({ kind, slot }) as unknown as CookStepView;
+    const one = (kind: string, slot: string | null, branches: string[] = []): CookStepView =>
+      ({ kind, slot, branches }) as unknown as CookStepView;
     const steps = [one('own', null), one('ghost', 'a'), one('stand_in', 'a'), one('ghost', 'b')];
     expect(stepsOfSwap(steps, 'a').map((step) => step.kind)).toEqual(['ghost', 'stand_in']);
+    expect(stepsOfSwap([one('stand_in', 'a', ['v'])], 'a')).toEqual([]);
+    expect(stepsOfSwap([one('stand_in', 'a', ['v', ''])], 'a')).toHaveLength(1);
+  });
+});
+
+describe('variants', () => {
+  it('stand together, a struck step where it stood', () => {
+    const one = (whose: string, kind = 'own'): CookStepView =>
+      ({ whose, kind }) as unknown as CookStepView;
+    const steps = [one(''), one('Maren'), one('', 'ghost'), one('Maren'), one('the others')];
+    expect(perVariant(steps).map(([whose, some]) => [whose, some.length])).toEqual([
+      ['', 1],
+      ['Maren', 3],
+      ['the others', 1],
+    ]);
   });
 });
 

@@ -65,9 +65,23 @@ export function takeable(dish: Dish, view: MethodView, id: string): [string, str
   ];
 }
 
-/** The steps a swap strikes and brings, in the order of the dish. */
+/** The steps a swap strikes and brings in what all have, in the order of the dish. */
 export function stepsOfSwap(steps: CookStepView[], slot: string): CookStepView[] {
-  return steps.filter((step) => step.slot === slot && step.kind !== 'own');
+  const ours = (step: CookStepView): boolean =>
+    step.branches.length === 0 || step.branches.includes('');
+  return steps.filter((step) => step.slot === slot && step.kind !== 'own' && ours(step));
+}
+
+/** Steps that follow each other under whom they are done for, empty for everybody. */
+export function perVariant(steps: CookStepView[]): [string, CookStepView[]][] {
+  const found: [string, CookStepView[]][] = [];
+  for (const step of steps) {
+    const last = found.at(-1);
+    // A struck step is nobody's; it stays where it stood.
+    if (last && (step.kind === 'ghost' || last[0] === step.whose)) last[1].push(step);
+    else found.push([step.whose, [step]]);
+  }
+  return found;
 }
 
 /** A clause as a sentence of its own. */

@@ -60,13 +60,13 @@ export function Matrix(): JSX.Element {
                   <Verdict key={cell.eater} cell={cell} way={wayFor(row.dish, cell.eater)} />
                 ))}
               </tr>,
-              (row.split || wayFor(row.dish, '')) && (
+              (row.variants || wayFor(row.dish, '')) && (
                 <tr key={`${row.dish}-split`} className="split">
                   <td colSpan={row.cells.length + 1}>
                     {wayFor(row.dish, '') && (
                       <Link to={`/dishes/${row.dish}/bench`}>{wayFor(row.dish, '')}</Link>
                     )}{' '}
-                    {row.split}
+                    {row.variants}
                   </td>
                 </tr>
               ),

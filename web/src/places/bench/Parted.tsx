@@ -1,0 +1,78 @@
+/** The dish parted so that everybody can eat it: fewest variants, taken out as late as can be. */
+import Button from '@mui/material/Button';
+import { useQuery } from '@tanstack/react-query';
+import { useState, type JSX } from 'react';
+
+import { sentence } from '../../api/client';
+import type { SplitView } from '../../api/types';
+import { splitQuery } from '../../api/variants';
+import { useOpenDish } from '../../draft/context';
+import { Notice } from '../../parts/Notice';
+import { percent, withUnit } from '../../parts/format';
+import styles from './variants.module.css';
+
+interface Props {
+  /** Nothing else makes it fit: it is looked for at once. */
+  atOnce: boolean;
+}
+
+function Found({ found }: { found: SplitView }): JSX.Element {
+  const { whole } = useOpenDish();
+  const { dish, parting } = found;
+  if (!dish || !parting) return <p>{found.words}</p>;
+  return (
+    <>
+      <div className={styles.head}>
+        <p>
+          <b>{found.words}</b> {parting.common}
+        </p>
+        <Button
+          variant="outlined"
+          onClick={() => whole.change((now) => ({ ...dish, pinned: now.pinned }), 'the variants')}
+        >
+          Part it so
+        </Button>
+      </div>
+      <ul className={styles.branches}>
+        {parting.branches.map((branch) => (
+          <li key={branch.id || 'others'}>
+            <b>{branch.id ? branch.name : branch.eaters.join(', ')}</b>{' '}
+            <span className="soft">
+              {percent(branch.share)} of the dish
+              {branch.figures.net_carbs?.best != null &&
+                ` · ${withUnit(branch.figures.net_carbs.best, 'g')} net carbs`}
+            </span>
+            <br />
+            {branch.id ? `${branch.changes.join(', ')}; ${branch.parted}` : 'as it is'}
+          </li>
+        ))}
+      </ul>
+      {parting.contacts.map((words) => (
+        <p key={words} className={styles.mind}>
+          {words}
+        </p>
+      ))}
+    </>
+  );
+}
+
+export function Parted({ atOnce }: Props): JSX.Element {
+  const { whole, readings } = useOpenDish();
+  const [asked, setAsked] = useState(false);
+  const wanted = atOnce || asked;
+  const found = useQuery(splitQuery(whole.document, readings, wanted));
+  if (!wanted)
+    return (
+      <button type="button" className="chip" onClick={() => setAsked(true)}>
+        Keep the dish and part it instead
+      </button>
+    );
+  return (
+    <div className={styles.parted} aria-busy={found.isFetching}>
+      <h4>Or part it</h4>
+      {found.isFetching && <p className="soft">Looking for who can share what …</p>}
+      {found.error && <Notice bad>{sentence(found.error)}</Notice>}
+      {found.data && <Found found={found.data} />}
+    </div>
+  );
+}
