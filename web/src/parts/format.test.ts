@@ -70,3 +70,11 @@ describe('figures as a cook reads them', () => {
     expect(percent(0.415)).toBe('42 %');
   });
 });
+
+describe('names', () => {
+  it('are listed as a sentence lists them', () => {
+    expect(listed([])).toBe('');
+    expect(listed(['a'])).toBe('a');
+    expect(listed(['a', 'b', 'c'])).toBe('a, b and c');
+  });
+});

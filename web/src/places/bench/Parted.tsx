@@ -7,6 +7,7 @@ import { sentence } from '../../api/client';
 import type { SplitView } from '../../api/types';
 import { splitQuery } from '../../api/variants';
 import { useOpenDish } from '../../draft/context';
+import { branchName } from '../../parts/branchName';
 import { Notice } from '../../parts/Notice';
 import { percent, withUnit } from '../../parts/format';
 import styles from './variants.module.css';
@@ -36,7 +37,7 @@ function Found({ found }: { found: SplitView }): JSX.Element {
       <ul className={styles.branches}>
         {parting.branches.map((branch) => (
           <li key={branch.id || 'others'}>
-            <b>{branch.id ? branch.name : branch.eaters.join(', ')}</b>{' '}
+            <b>{branchName(branch)}</b>{' '}
             <span className="soft">
               {percent(branch.share)} of the dish
               {branch.figures.net_carbs?.best != null &&

@@ -7,6 +7,7 @@ import { useState, type JSX } from 'react';
 import type { BranchView, PartingView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { removeVariant, setVariant } from '../../draft/variants';
+import { branchName } from '../../parts/branchName';
 import { Notice } from '../../parts/Notice';
 import { percent, plain, withUnit } from '../../parts/format';
 import { NewVariant } from './NewVariant';
@@ -15,11 +16,6 @@ import styles from './variants.module.css';
 
 interface Props {
   onLook: (variant: string | null) => void;
-}
-
-function called(branch: BranchView): string {
-  if (branch.id) return branch.name;
-  return branch.eaters.length > 0 ? branch.eaters.join(', ') : 'the others';
 }
 
 function size(branch: BranchView): string {
@@ -95,7 +91,7 @@ export function Variants({ onLook }: Props): JSX.Element {
           <>
             <span className="soft">Cooked for</span>
             <Chip
-              label={others ? called(others) : 'the others'}
+              label={others ? branchName(others) : 'the others'}
               color={variant ? 'default' : 'primary'}
               variant={variant ? 'outlined' : 'filled'}
               aria-pressed={!variant}

@@ -3,6 +3,7 @@ import type { JSX } from 'react';
 
 import type { Figure } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
+import { branchName } from '../../parts/branchName';
 import { figureText, LABELS, plain, unitOf } from '../../parts/format';
 import { VERDICTS } from '../../parts/verdicts';
 import styles from './recipe.module.css';
@@ -38,7 +39,7 @@ export function PlateFoot(): JSX.Element {
       {branches.map((branch) => (
         <div key={branch.id || 'others'}>
           <h3 className={styles.whose}>
-            {branch.id ? branch.name : branch.eaters.join(', ') || branch.name}{' '}
+            {branchName(branch)}{' '}
             <span className="soft">
               {plain(branch.servings)} {branch.servings === 1 ? 'serving' : 'servings'}
             </span>
