@@ -107,6 +107,7 @@ TEMPLATES: dict[str, str] = {
     "way_why_holds": "the {food} holds {what}, which {name} leaves out",
     "way_why_rest": "makes room for the other changes",
     "way_with_note": "{why}; {note}",
+    "way_breaks_variant": "the variant of {name} would no longer suit: part the dish anew",
     "way_fits_some": "{names} can have this as it is.",
     "way_fits": "Everybody eating can have this dish as it is.",
     "way_nobody": "Choose who eats first: a way is found for the people at the table.",

@@ -31,6 +31,7 @@ from snabo_core.swaps.likings import liked, likings, minded
 from snabo_core.swaps.parting import Parting, needs_of, parting
 from snabo_core.swaps.resizing import resized
 from snabo_core.swaps.roles import propose_slots
+from snabo_core.views.explain import ExplainRequest, explain
 from snabo_core.views.method import method_view
 from snabo_core.views.preview import preview
 from snabo_core.views.summary import summary
@@ -550,6 +551,34 @@ class ScreensTest(unittest.TestCase):
         for card in cards:
             self.assertEqual([one.name for one in card.eaters], ["Bram"])
             self.assertEqual(card.dish.variants, parted_barley().variants)
+
+    def test_an_eaters_figure_opens_what_they_have(self) -> None:
+        dish, setting = parted_barley(), Setting(self.PEOPLE)
+        asked = ExplainRequest(dish, "net_carbs", "Ilse")
+        own = explain(dish, asked, setting, book(), library())
+        self.assertNotIn("pearl barley", {line.food for line in own.lines})
+        seen = preview(dish, setting, book(), library())
+        reach = next(e.reaches[0] for e in seen.eaters if e.name == "Ilse")
+        self.assertEqual(own.figure.best, reach.figure.best)
+        others = explain(dish, replace(asked, scale="serving"), setting, book(), library())
+        self.assertIn("pearl barley", {line.food for line in others.lines})
+        words = " ".join(word for line in others.lines if line.gone for word in line.gone.words)
+        self.assertNotIn("Ilse", words)
+
+    def test_a_way_that_spoils_a_variant_says_so(self) -> None:
+        """Bram’s way takes salt out of the pot, which Ilse wants in her variant."""
+        proud = replace(LOW, targets=(*LOW.targets, Target("sodium_mg", at_least=400)))
+        light = eater("Bram", Target("sodium_mg", at_most=300))
+        request = WaysRequest(0, parted_barley())
+        setting = Setting((proud, light, NO_LEAF))
+        self.assertTrue(judged(request.dish, setting, book(), library()).people[0].suits)
+        cards = [p.way for p in ways(request, setting, book(), library()) if p.way]
+        self.assertTrue(cards)
+        for card in cards:
+            now = judged(card.dish, setting, book(), library())
+            told = any("Ilse" in words for words in card.missed)
+            self.assertEqual(told, not now.people[0].suits)
+        self.assertTrue(any("Ilse" in w for card in cards for w in card.missed))
 
     def test_the_table_says_how_it_would_part(self) -> None:
         found = smallest_ways(barley(), Setting(self.PEOPLE), book(), library())

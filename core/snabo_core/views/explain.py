@@ -122,7 +122,7 @@ def rule_of(row: FoodRow, nutrient: str) -> str:
 def explain(
     dish: Dish, request: ExplainRequest, setting: Setting, book: Book, library: Library
 ) -> Explained:
-    """Open one figure of a dish, the biggest contributors first.
+    """Open one figure of a dish, or of what an eater has of it, the biggest contributors first.
 
     Raises:
         BadInput: there is no such figure or scale.
@@ -130,7 +130,11 @@ def explain(
     nutrient = request.nutrient
     if nutrient not in SHOWN:
         raise BadInput(f"A plate has no figure called {nutrient[:30]}.", "nutrient")
-    made = judged(dish, setting, book, library)
+    table = judged(dish, setting, book, library)
+    # An eater's own is what they have; else what the others have, and their limits alone.
+    made = table.of(request.scale)
+    some = tuple(eater for eater in setting.eaters if table.of(eater.id) is made)
+    setting = replace(setting, eaters=some)
     eaten = made.eaten
     scale = _scale(made, request.scale)
     parts = {line.id: part.name for part, line in all_lines(eaten)}

@@ -10,7 +10,6 @@ from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.plate import Plate
 from snabo_core.plate.figures import entries, total
-from snabo_core.plate.portions import Sharing
 from snabo_core.plate.salt import Salt, SaltCode, salting
 from snabo_core.plate.serving import LineShare
 from snabo_core.plate.setting import Setting
@@ -188,7 +187,7 @@ def preview(
         left_grams=sharing.left * whole if made.weighs or dish.portions else None,
         figures=plate.figures,
         was=was.figures,
-        scales=_scales(plate, was, dish, None if least else whole, sharing),
+        scales=_scales(made, was, None if least else whole, whole_table),
         eaters=tuple(
             eater_of(person, whole_table, was, whole_table.grams) for person in whole_table.people
         ),
@@ -218,13 +217,13 @@ def _looked_at(made: Judged, variant: str) -> Judged:
     return made.branches[variant]
 
 
-def _scales(
-    plate: Plate, was: Plate, dish: Dish, whole: float | None, sharing: Sharing
-) -> tuple[ScaleView, ...]:
+def _scales(made: Judged, was: Plate, whole: float | None, table: Judged) -> tuple[ScaleView, ...]:
     """Return the plate per serving, per 100 g as served, whole, and by portions of their own.
 
-    Per 100 g is left out where nobody knows what the dish weighs.
+    Per 100 g is left out where nobody knows what the dish weighs. A portion is of what its
+    eater has.
     """
+    plate, dish = made.plate, made.dish
     was_whole = whole if was is plate else was.grams * dish.servings
     scales = [ScaleView("serving", plate.figures, was.figures)]
     if whole and was_whole:
@@ -232,8 +231,8 @@ def _scales(
         scales.append(ScaleView("100g", now, before))
     scales.append(ScaleView("dish", plate.of_share(1.0), was.of_share(1.0)))
     scales += [
-        ScaleView(eater, plate.of_share(share), was.of_share(share))
-        for eater, share in sharing.portions.items()
+        ScaleView(eater, table.of(eater).plate.of_share(share), was.of_share(share))
+        for eater, share in made.sharing.portions.items()
     ]
     return tuple(scales)
 

@@ -108,6 +108,7 @@ def ways(
         library: where foods are looked up.
     """
     number, variants = request.sequence, request.dish.variants
+    everybody = setting
     dish, setting = of_the_others(request.dish, setting)
     if not setting.eaters:
         yield WaysPart(number, "nobody", worded("way_nobody"))
@@ -122,10 +123,13 @@ def ways(
         yield WaysPart(number, "fits", _fits(setting, everybody=not variants))
         return
     found = False
+    suited = _suited(request.dish, everybody, book, library) if variants else ()
     for way in find_ways(fitting):
         found = True
         card = _card(fitting, way)
-        card = replace(card, dish=replace(card.dish, variants=variants))
+        whole = replace(card.dish, variants=variants)
+        missed = _no_longer(whole, suited, everybody, book, library)
+        card = replace(card, dish=whole, missed=(*card.missed, *missed))
         yield WaysPart(number, "way", card.words, card, seconds=way.seconds)
     if not found:
         view = _conflict(fitting, conflict_of(fitting))
@@ -201,6 +205,21 @@ def _smallest(fitting: Fitting, code: str) -> str:
         return ""
     steps = sorted(way.selection.steps, key=lambda step: _order(fitting, step))
     return worded(code, changes=changes_in_short(fitting, way, steps))
+
+
+def _suited(dish: Dish, setting: Setting, book: Book, library: Library) -> tuple[str, ...]:
+    made = judged(dish, setting, book, library)
+    return tuple(person.eater.name for person in made.people if person.suits)
+
+
+def _no_longer(
+    dish: Dish, suited: Sequence[str], setting: Setting, book: Book, library: Library
+) -> tuple[str, ...]:
+    """Say whose variant would no longer suit them, being made over this dish."""
+    if not dish.variants:
+        return ()
+    now = set(_suited(dish, setting, book, library))
+    return tuple(worded("way_breaks_variant", name=name) for name in suited if name not in now)
 
 
 def _fits(setting: Setting, *, everybody: bool) -> str:

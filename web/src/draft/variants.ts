@@ -127,9 +127,9 @@ export function variantOf(dish: Dish, id: string | null): Variant | undefined {
   return dish.variants.find((variant) => variant.id === id);
 }
 
-/** The whole dish as a variant has it. */
+/** The whole dish as a variant has it, which may change what is pinned. */
 export function asVariant(dish: Dish, variant: Variant): Dish {
-  return { ...applied(dish, variant.changes), variants: [] };
+  return { ...applied(dish, variant.changes), variants: [], pinned: [] };
 }
 
 /** A line written anew stands in for the dish's own, one taken away is left out. */
@@ -180,7 +180,8 @@ export function withVariant(dish: Dish, variant: Variant, edited: Dish): Dish {
       next.parts.find((one) => one.id === part.id),
     ),
   );
-  const whole = { ...next, parts, method: dish.method, variants: dish.variants };
+  const { method, variants, pinned } = dish;
+  const whole = { ...next, parts, method, variants, pinned };
   const changes = difference(whole, next);
   // What was held back and goes in after all waits no longer.
   const out = new Set(changes.flatMap((one) => (one.kind === 'omit' ? [one.at] : [])));

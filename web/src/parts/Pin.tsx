@@ -5,9 +5,11 @@ import { useOpenDish } from '../draft/context';
 import { togglePin } from '../draft/edits';
 import styles from './pin.module.css';
 
-export function Pin({ id, name }: { id: string; name: string }): JSX.Element {
-  const { draft } = useOpenDish();
+export function Pin({ id, name }: { id: string; name: string }): JSX.Element | null {
+  const { draft, variant } = useOpenDish();
   const held = draft.document.pinned.includes(id);
+  // Pins are the dish's; what a variant changes it may change on.
+  if (variant) return null;
   return (
     <button
       type="button"

@@ -62,9 +62,11 @@ function Figures({
 const PEOPLE = 'people';
 
 export function PlateRail(): JSX.Element {
-  const { preview, draft, variant } = useOpenDish();
+  const { preview, draft, whole, variant } = useOpenDish();
+  const parted = whole.document.variants.length > 0;
   const [scale, setScale] = useState(PEOPLE);
   const [opened, setOpened] = useState<string | null>(null);
+  const [whose, setWhose] = useState<string | null>(null);
   if (!preview) return <p className="soft">Working it out …</p>;
   const energy = preview.figures.kcal;
   const scales = scalesOf(preview);
@@ -93,7 +95,16 @@ export function PlateRail(): JSX.Element {
       {chosen ? (
         <Figures figures={chosen.figures} onOpen={setOpened} />
       ) : (
-        preview.eaters.map((eater) => <Person key={eater.id} eater={eater} onOpen={setOpened} />)
+        preview.eaters.map((eater) => (
+          <Person
+            key={eater.id}
+            eater={eater}
+            onOpen={(nutrient) => {
+              setWhose(eater.id);
+              setOpened(nutrient);
+            }}
+          />
+        ))
       )}
       {preview.eaters.length === 0 && (
         <p style={{ margin: '12px 0' }}>
@@ -119,9 +130,10 @@ export function PlateRail(): JSX.Element {
           </button>
           {opened && (
             <ExplainTable
-              dish={draft.document}
+              // An eater's bar opens what they have; a variant's figures are the variant's.
+              dish={chosen ? draft.document : whole.document}
               nutrient={opened}
-              scale={chosen ? scale : 'serving'}
+              scale={chosen ? scale : parted && whose ? whose : 'serving'}
             />
           )}
         </div>

@@ -162,7 +162,9 @@ export function DishesPlace(): JSX.Element {
             <span className={dish.summary?.swapped.length ? 'aside' : 'soft'}>
               {dish.summary?.swapped.length
                 ? `swapped: ${dish.summary.swapped.join(', ').toLowerCase()}`
-                : 'original'}
+                : dish.summary?.variants
+                  ? 'original, with variants'
+                  : 'original'}
             </span>
             <button
               type="button"
