@@ -184,7 +184,7 @@ def preview(
         serving_grams=whole / dish.servings,
         mass_is_least=least,
         finished_grams=setting.readings.finished(dish),
-        left_grams=sharing.left * whole if made.weighs or dish.portions else None,
+        left_grams=sharing.left * whole_table.grams if made.weighs or dish.portions else None,
         figures=plate.figures,
         was=was.figures,
         scales=_scales(made, was, None if least else whole, whole_table),

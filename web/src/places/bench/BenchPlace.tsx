@@ -24,7 +24,7 @@ export function BenchPlace(): JSX.Element {
 }
 
 function Bench(): JSX.Element {
-  const { draft, preview, variant } = useOpenDish();
+  const { draft, whole, preview, variant } = useOpenDish();
   const [params, setParams] = useSearchParams();
   const look = useCallback(
     (name: 'part' | 'variant', id: string | null) =>
@@ -57,6 +57,8 @@ function Bench(): JSX.Element {
     };
   }, [parts, place, look, navigate]);
   useKeys(keys);
+  const parted = whole.document.variants.length > 0;
+  const who = <Variants key="variants" onLook={(id) => look('variant', id)} />;
   if (!part) return <main className="place">This dish has no parts. Bring it again.</main>;
   return (
     <main className="bench">
@@ -80,8 +82,9 @@ function Bench(): JSX.Element {
         )}
       </section>
       <section aria-label={`Part: ${part.name}`}>
-        <Variants onLook={(id) => look('variant', id)} />
+        {parted && who}
         {(!variant || variant.eaters.length > 0) && <Ways key={variant?.id ?? ''} />}
+        {!parted && who}
         <PartWork key={`${part.id}/${variant?.id ?? ''}`} part={part} />
       </section>
       <section className="rail" id="plate" aria-label="One serving">

@@ -1,14 +1,13 @@
 /** Who has the dish as it is and who has it otherwise; one of them is worked on. */
 import Button from '@mui/material/Button';
-import Chip from '@mui/material/Chip';
 import Collapse from '@mui/material/Collapse';
 import { useState, type JSX } from 'react';
 
 import type { BranchView, PartingView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { removeVariant, setVariant } from '../../draft/variants';
-import { branchName } from '../../parts/branchName';
 import { Notice } from '../../parts/Notice';
+import { VariantSwitch } from '../../parts/VariantSwitch';
 import { percent, plain, withUnit } from '../../parts/format';
 import { NewVariant } from './NewVariant';
 import { VariantWho } from './VariantWho';
@@ -78,7 +77,6 @@ export function Variants({ onLook }: Props): JSX.Element {
   const parting = preview?.parting ?? null;
   const { variants } = whole.document;
   const branch = parting?.branches.find((one) => one.id === (variant?.id ?? ''));
-  const others = parting?.branches.find((one) => one.id === '');
   const takeAway = (): void => {
     if (!variant) return;
     whole.change((dish) => removeVariant(dish, variant.id));
@@ -87,28 +85,7 @@ export function Variants({ onLook }: Props): JSX.Element {
   return (
     <section className={styles.variants} aria-label="Variants">
       <div className={styles.bar} role="group" aria-label="Who it is cooked for">
-        {variants.length > 0 && (
-          <>
-            <span className="soft">Cooked for</span>
-            <Chip
-              label={others ? branchName(others) : 'the others'}
-              color={variant ? 'default' : 'primary'}
-              variant={variant ? 'outlined' : 'filled'}
-              aria-pressed={!variant}
-              onClick={() => onLook(null)}
-            />
-            {variants.map((one) => (
-              <Chip
-                key={one.id}
-                label={one.name}
-                color={one.id === variant?.id ? 'primary' : 'default'}
-                variant={one.id === variant?.id ? 'filled' : 'outlined'}
-                aria-pressed={one.id === variant?.id}
-                onClick={() => onLook(one.id)}
-              />
-            ))}
-          </>
-        )}
+        <VariantSwitch onLook={onLook} />
         <button
           type="button"
           className="chip"

@@ -225,14 +225,16 @@ export function Ways(): JSX.Element {
           <Row key={way.words} way={way} onChoose={choose} />
         ))}
       </ul>
-      {mayPart && (conflict !== undefined || cards.length > 0) && (
-        <Parted key={conflict ? 'none' : 'ways'} atOnce={conflict !== undefined} />
-      )}
-      {cards.length > SHOWN_FIRST && (
-        <button type="button" className="chip" onClick={() => setAll(!all)}>
-          {all ? 'Fewer ways' : `${cards.length - SHOWN_FIRST} more ways`}
-        </button>
-      )}
+      <div className={styles.more}>
+        {cards.length > SHOWN_FIRST && (
+          <button type="button" className="chip" onClick={() => setAll(!all)}>
+            {all ? 'Fewer ways' : `${cards.length - SHOWN_FIRST} more ways`}
+          </button>
+        )}
+        {mayPart && (conflict !== undefined || cards.length > 0) && (
+          <Parted key={conflict ? 'none' : 'ways'} atOnce={conflict !== undefined} />
+        )}
+      </div>
     </section>
   );
 }

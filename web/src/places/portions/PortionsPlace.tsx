@@ -3,10 +3,12 @@ import { useState, type JSX } from 'react';
 import { useSearchParams } from 'react-router';
 
 import type { Figure, Preview } from '../../api/types';
-import { useOpenDish } from '../../draft/context';
+import { OpenDishContext, useOpenDish } from '../../draft/context';
+import { useVariant } from '../../draft/useVariant';
 import { ExplainTable } from '../../parts/ExplainTable';
 import { figureText, LABELS, spreadOf, unitOf, withUnit } from '../../parts/format';
 import { scalesOf, ScaleSwitch, type Scaled } from '../../parts/Scales';
+import { VariantSwitch } from '../../parts/VariantSwitch';
 import { LossesOf } from './LossesOf';
 import { SharedOut } from './SharedOut';
 import { Standings } from './Standings';
@@ -86,9 +88,28 @@ function Sources({ preview }: { preview: Preview }): JSX.Element {
   );
 }
 
+/** The dish, or with `?variant=` one of its variants. */
 export function PortionsPlace(): JSX.Element {
-  const { preview, draft } = useOpenDish();
+  const [params] = useSearchParams();
+  return (
+    <OpenDishContext value={useVariant(params.get('variant'))}>
+      <InFull />
+    </OpenDishContext>
+  );
+}
+
+function InFull(): JSX.Element {
+  const { preview, draft, variant } = useOpenDish();
   const [params, setParams] = useSearchParams();
+  const look = (name: 'open' | 'variant', value: string | null): void =>
+    setParams(
+      (now) => {
+        if (value) now.set(name, value);
+        else now.delete(name);
+        return now;
+      },
+      { replace: true },
+    );
   const [scale, setScale] = useState('serving');
   if (!preview) return <main className="place soft">Working it out …</main>;
   const open = params.get('open') ?? 'net_carbs';
@@ -101,6 +122,9 @@ export function PortionsPlace(): JSX.Element {
   const shown: Scaled = swapped ? chosen : { ...chosen, was: null };
   return (
     <main className="place">
+      <div className="row" role="group" aria-label="Who it is cooked for">
+        <VariantSwitch onLook={(id) => look('variant', id)} />
+      </div>
       <div className="plate-grid">
         <section aria-label="The plate">
           <div className="row">
@@ -116,7 +140,7 @@ export function PortionsPlace(): JSX.Element {
             <thead>
               <tr>
                 <th scope="col">figure</th>
-                <th scope="col">{swapped ? 'with the swap' : 'original'}</th>
+                <th scope="col">{variant?.name ?? (swapped ? 'with the swap' : 'original')}</th>
                 <th scope="col">usual range</th>
                 {swapped && <th scope="col">original</th>}
               </tr>
@@ -129,7 +153,7 @@ export function PortionsPlace(): JSX.Element {
                   preview={preview}
                   scaled={shown}
                   open={open === nutrient}
-                  onToggle={() => setParams({ open: nutrient }, { replace: true })}
+                  onToggle={() => look('open', nutrient)}
                 />
               ))}
             </tbody>

@@ -6,7 +6,7 @@ import { useState, type JSX } from 'react';
 
 import { client, sentence, take } from '../../api/client';
 import { runsQuery } from '../../api/queries';
-import type { Dish, FinishedBody, Preview } from '../../api/types';
+import type { Dish, EaterView, FinishedBody, Preview } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { newId } from '../../draft/newId';
 import { keep, recall } from '../../draft/storage';
@@ -132,10 +132,16 @@ function FinishedWeight(): JSX.Element {
 function Portions({ preview }: { preview: Preview }): JSX.Element {
   const { draft } = useOpenDish();
   const { document } = draft;
-  const whole = preview.serving_grams * document.servings;
-  const grams = (eater: string): string => {
-    const own = document.portions.find((p) => p.eater === eater);
-    return own ? String(Math.round(own.share * whole)) : '';
+  const own = (eater: EaterView): number | undefined =>
+    document.portions.find((p) => p.eater === eater.id)?.share;
+  // What the whole dish weighs as this eater has it: a variant weighs something else.
+  const wholeOf = (eater: EaterView): number =>
+    eater.portion_grams
+      ? eater.portion_grams / (own(eater) ?? 1 / document.servings)
+      : preview.serving_grams * document.servings;
+  const grams = (eater: EaterView): string => {
+    const share = own(eater);
+    return share === undefined ? '' : String(Math.round(share * wholeOf(eater)));
   };
   return (
     <>
@@ -143,16 +149,16 @@ function Portions({ preview }: { preview: Preview }): JSX.Element {
         <div key={eater.id} className="row" style={{ marginTop: 8 }}>
           <TextField
             // The same share weighs something else once the dish has been weighed.
-            key={Math.round(whole)}
+            key={Math.round(wholeOf(eater))}
             label={`${eater.name} gets, g`}
             type="number"
-            defaultValue={grams(eater.id)}
+            defaultValue={grams(eater)}
             placeholder={String(Math.round(eater.portion_grams ?? 0))}
             sx={{ width: 170 }}
             onChange={(e) => {
               const typed = number(e.target.value);
               draft.change((dish) =>
-                withPortion(dish, eater.id, typed === null ? null : typed / whole),
+                withPortion(dish, eater.id, typed === null ? null : typed / wholeOf(eater)),
               );
             }}
           />
@@ -171,13 +177,20 @@ function Portions({ preview }: { preview: Preview }): JSX.Element {
 }
 
 export function SharedOut(): JSX.Element | null {
-  const { draft, preview } = useOpenDish();
+  const { draft, whole, preview } = useOpenDish();
   const { expected_grams: expected } = draft.document;
   if (!preview) return null;
   return (
     <section aria-label="Shared out" style={{ marginBottom: 22 }}>
       <h2>Shared out</h2>
-      <FinishedWeight />
+      {whole.document.variants.length === 0 || preview.finished_grams !== null ? (
+        <FinishedWeight />
+      ) : (
+        <p className="soft">
+          A dish in variants comes in several pots: the weight of one says nothing of the others, so
+          shares go by what went in.
+        </p>
+      )}
       {preview.finished_grams === null && (
         <p className="soft">
           {expected === null ? (
