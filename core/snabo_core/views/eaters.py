@@ -69,7 +69,10 @@ class PeopleCautionView:
 
 @dataclass(frozen=True)
 class EaterView:
-    """How their portion stands for one eater; without `portion_grams` it is a serving."""
+    """How their portion stands for one eater; without `portion_grams` it is a serving.
+
+    `whole_grams` is what the whole dish weighs made as they have it, None where nobody asked.
+    """
 
     id: str
     name: str
@@ -79,6 +82,7 @@ class EaterView:
     reaches: tuple[Reach, ...]
     breaches: tuple[BreachView, ...]
     portion_grams: float | None = None
+    whole_grams: float | None = None
     rules: tuple[RuleView, ...] = ()
 
 
@@ -99,7 +103,7 @@ def eater_of(person: ForEater, made: Judged, was: Plate, whole: float) -> EaterV
         for r in rule_standings(eater.programme, own.lines, made.library, setting.today)
     )
     view = eater_view(person, figures, was.figures if usual else was.of_share(share), setting)
-    return replace(view, portion_grams=share * whole, rules=rules)
+    return replace(view, portion_grams=share * whole, whole_grams=whole, rules=rules)
 
 
 def cautions_of(made: Judged) -> tuple[PeopleCautionView, ...]:

@@ -4,6 +4,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 
 import { client, take } from './client';
+import { computedAnew } from './queries';
 
 /** Takes a family in or out; every list of stand-ins is ranked afresh. */
 export function useWantAgain() {
@@ -11,6 +12,6 @@ export function useWantAgain() {
   return useMutation({
     mutationFn: (body: { family: string; again: boolean }) =>
       take(client.POST('/api/kitchen/families', { body })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['rank'] }),
+    onSuccess: () => computedAnew(queries),
   });
 }

@@ -158,27 +158,40 @@ export const ownNamesQuery = queryOptions({
   queryFn: () => take(client.GET('/api/own-names')),
 });
 
-const RESTING_ON_FOODS = [
-  'foods',
-  'food',
-  'compare',
-  'convert',
-  'label',
+/** Answers computed for a dish: they rest on the table, the kitchen, the book and the foods. */
+const COMPUTED = [
+  'compare-dish',
+  'day',
+  'dishes',
+  'explain',
+  'line-swaps',
+  'method',
   'preview',
   'rank',
-  'line-swaps',
-  'explain',
-  'compare-dish',
+  'resize',
+  'split',
   'table-matrix',
-  'day',
+  'table-ways',
+  'ways',
 ];
 
-/** What hangs on the household's own foods, measures and names; stale once one changes. */
-export async function foodsChanged(queries: QueryClient): Promise<void> {
-  for (const key of RESTING_ON_FOODS) {
+const OF_FOODS = ['compare', 'convert', 'food', 'foods', 'label', 'look-through'];
+
+async function anew(queries: QueryClient, keys: string[]): Promise<void> {
+  for (const key of keys) {
     queries.removeQueries({ queryKey: [key], type: 'inactive' });
     await queries.invalidateQueries({ queryKey: [key] });
   }
+}
+
+/** Something that every computed answer may rest on has changed: none of them is shown again. */
+export async function computedAnew(queries: QueryClient): Promise<void> {
+  await anew(queries, COMPUTED);
+}
+
+/** What hangs on the household's own foods, measures and names; stale once one changes. */
+export async function foodsChanged(queries: QueryClient): Promise<void> {
+  await anew(queries, [...OF_FOODS, ...COMPUTED]);
   for (const query of [ownFoodsQuery, homemadeQuery, ownMeasuresQuery, ownNamesQuery])
     await queries.invalidateQueries({ queryKey: query.queryKey });
 }

@@ -2576,6 +2576,8 @@ export interface components {
         /**
          * EaterView
          * @description How their portion stands for one eater; without `portion_grams` it is a serving.
+         *
+         *         `whole_grams` is what the whole dish weighs made as they have it, None where nobody asked.
          */
         EaterView: {
             id: string;
@@ -2586,6 +2588,7 @@ export interface components {
             reaches: components["schemas"]["Reach"][];
             breaches: components["schemas"]["BreachView"][];
             portion_grams: number | null;
+            whole_grams: number | null;
             rules: components["schemas"]["RuleView"][];
         };
         /**

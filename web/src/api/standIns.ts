@@ -4,6 +4,7 @@
 import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 
 import { client, take } from './client';
+import { computedAnew } from './queries';
 import type { Dish, OwnStandIn, StandInRecord } from './types';
 
 export const standInsQuery = queryOptions({
@@ -15,8 +16,9 @@ export const standInsQuery = queryOptions({
 /** The list, the roles' counts and every ranking follow a change. */
 async function changed(queries: QueryClient): Promise<void> {
   await Promise.all(
-    [['stand-ins'], ['roles'], ['rank']].map((queryKey) => queries.invalidateQueries({ queryKey })),
+    [['stand-ins'], ['roles']].map((queryKey) => queries.invalidateQueries({ queryKey })),
   );
+  await computedAnew(queries);
 }
 
 export function useKeepStandIn() {

@@ -44,15 +44,18 @@ export const waysQuery = (
     retry: false,
   });
 
-/** What would make each dish of the table fit, dish by dish. */
-export const tableWaysQuery = queryOptions({
-  queryKey: ['table-matrix', 'ways'],
-  queryFn: streamedQuery({
-    streamFn: async ({ signal }) => {
-      const found = await take(client.GET('/api/table/ways', { parseAs: 'stream', signal }));
-      if (!found) throw new Error('The kitchen server sent nothing.');
-      return linesOf<DishWays>(found);
-    },
-  }),
-  retry: false,
-});
+/** What would make each dish of the table fit, dish by dish; found for the table of one moment. */
+export const tableWaysQuery = (tableAt: number) =>
+  queryOptions({
+    queryKey: ['table-ways', tableAt],
+    queryFn: streamedQuery({
+      streamFn: async ({ signal }) => {
+        const found = await take(client.GET('/api/table/ways', { parseAs: 'stream', signal }));
+        if (!found) throw new Error('The kitchen server sent nothing.');
+        return linesOf<DishWays>(found);
+      },
+    }),
+    staleTime: Infinity,
+    gcTime: 60_000,
+    retry: false,
+  });

@@ -149,7 +149,6 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
       setEnergyUnit(kept.energy_unit);
       void queries.invalidateQueries({ queryKey: sessionQuery.queryKey });
       void queries.invalidateQueries({ queryKey: exclusionsQuery.queryKey });
-      void queries.invalidateQueries({ queryKey: ['rank'] });
       void foodsChanged(queries);
     },
   });

@@ -136,9 +136,7 @@ function Portions({ preview }: { preview: Preview }): JSX.Element {
     document.portions.find((p) => p.eater === eater.id)?.share;
   // What the whole dish weighs as this eater has it: a variant weighs something else.
   const wholeOf = (eater: EaterView): number =>
-    eater.portion_grams
-      ? eater.portion_grams / (own(eater) ?? 1 / document.servings)
-      : preview.serving_grams * document.servings;
+    eater.whole_grams ?? preview.serving_grams * document.servings;
   const grams = (eater: EaterView): string => {
     const share = own(eater);
     return share === undefined ? '' : String(Math.round(share * wholeOf(eater)));

@@ -25,7 +25,8 @@ function Verdict({ cell, way }: { cell: Cell; way: string | undefined }): JSX.El
 
 export function Matrix(): JSX.Element {
   const found = useQuery(matrixQuery);
-  const helpful = useQuery({ ...tableWaysQuery, enabled: found.isSuccess });
+  const now = found.isSuccess && !found.isFetching;
+  const helpful = useQuery({ ...tableWaysQuery(found.dataUpdatedAt), enabled: now });
   const ways = new Map(helpful.data?.map((one) => [one.dish, one.ways]));
   const wayFor = (dish: string, eater: string): string | undefined =>
     ways.get(dish)?.find((one) => one.eater === eater)?.words;

@@ -4,7 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { client, sentence, take } from '../../api/client';
-import { eatersQuery, schoolsQuery } from '../../api/queries';
+import { computedAnew, eatersQuery, schoolsQuery } from '../../api/queries';
 import type { EaterForm, EaterRecord, Exclusion, Target } from '../../api/types';
 import { day, LABELS, percent, plain, unitOf, unitText, valueIn } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
@@ -105,10 +105,7 @@ export function TablePlace(): JSX.Element {
   const [open, setOpen] = useState<string | null>(null);
   const refresh = async (): Promise<void> => {
     await queries.invalidateQueries({ queryKey: eatersQuery.queryKey });
-    for (const key of ['preview', 'rank', 'explain', 'compare-dish', 'line-swaps'])
-      queries.removeQueries({ queryKey: [key] });
-    await queries.invalidateQueries({ queryKey: ['table-matrix'] });
-    await queries.invalidateQueries({ queryKey: ['day'] });
+    await computedAnew(queries);
   };
   const once = useOnce();
   const save = useMutation({
