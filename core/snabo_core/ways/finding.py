@@ -31,7 +31,7 @@ from snabo_core.ways.room import MOST_MORE_SERVINGS, PORTIONS, costs
 from snabo_core.ways.weights import Must, Weights, weigh
 
 MOST_WAYS, MOST_ROUNDS = 5, 6
-SECONDS, LONGEST_SOLVE, FIRST_SECONDS = 1.75, 1.5, 0.05
+SECONDS, LONGEST_SOLVE, FIRST_SECONDS = 1.75, 1.5, 0.08
 # A way that is only likely to suit gives place to a sure one that costs no more than this beyond.
 WORTH_BEING_SURE = 1.0
 # By which share of a must's size, or of one unit, it is drawn in beyond what judging missed.
@@ -42,6 +42,8 @@ MOST_OF_SPREAD, MOST_SPREAD = 0.8, 1 / 3
 MOST_DEARER, MOST_GAP = 2.0, 0.5
 # So near to the best possible a way is shown without looking once more.
 NEAR = 0.05
+# The first way is shown as soon as it is known to be so near; where there is time it is bettered.
+FIRST_NEAR, LONGEST_BETTERING = 0.15, 0.1
 
 
 @dataclass(frozen=True, eq=False)
@@ -164,6 +166,7 @@ class _Search:
         self.cuts: list[frozenset[Step]] = []
         self.seen: set[Step] = set()
         self.dearest = math.inf
+        self.bettering = False
         # Cuts only make a sharing dearer: what it cost at least before, it costs at least now.
         self.least = {number: shares.cost for number, shares in enumerate(fitting.shares)}
 
@@ -171,6 +174,11 @@ class _Search:
     def hurried(self) -> bool:
         """Whether the first way is late: a cook waits for that, not for the best of all."""
         return not self.cuts and time.monotonic() - self.began > FIRST_SECONDS
+
+    @property
+    def near(self) -> float:
+        """How far from the best a solve may end: something soon, before the best of all."""
+        return NEAR if self.cuts or self.bettering else FIRST_NEAR
 
     @property
     def left(self) -> float:
@@ -223,8 +231,9 @@ class _Search:
                     break
             elif way is not None and (not sure or way.selection.cost < sure.selection.cost):
                 sure = way
-                if way.selection.gap <= NEAR:
+                if way.selection.gap <= NEAR or self.hurried:
                     break
+                self.bettering = True
         return sure or likely
 
     def _cheapest(self, cuts: list[frozenset[Step]]) -> Selection | None:
@@ -241,7 +250,8 @@ class _Search:
             model = self._model(number, cuts)
             if best is not None:
                 model.must_cost_less_than(best.cost)
-            selection, found = model.solved(max(0.01, min(self.left, LONGEST_SOLVE)), NEAR)
+            longest = LONGEST_BETTERING if self.bettering and not self.cuts else LONGEST_SOLVE
+            selection, found = model.solved(max(0.01, min(self.left, longest)), self.near)
             if selection is None:
                 if not found.timed_out and self.margins is self.expected:
                     self.least[number] = math.inf if best is None else best.cost
