@@ -1,6 +1,7 @@
 """The plate: conventions, unknowns, bounds, spread and the laws they keep."""
 
 import unittest
+from dataclasses import replace
 
 import numpy as np
 from hypothesis import given, settings
@@ -13,8 +14,8 @@ from snabo_core.foods.records import AVAILABLE, BY_DIFFERENCE
 from snabo_core.plate import SHOWN, Eater, Exclusion, Target, plate_of
 from snabo_core.plate.eaters import check_target, standing
 from snabo_core.plate.exclusions import breaches
-from snabo_core.plate.figures import entries, total
-from snabo_core.plate.rows import net_carbs
+from snabo_core.plate.figures import bounds, entries, total
+from snabo_core.plate.rows import FIGURES, net_carbs
 from snabo_core.plate.totals import Blame, Totals
 from snabo_core.wording import say
 from tests.helpers import dish, line, part, row
@@ -185,6 +186,23 @@ class Laws(unittest.TestCase):
         made = of([("potato", 500, 0.3)])
         first, again = (plate_of(made, library()).figures["kcal"] for _ in range(2))
         self.assertEqual(first, again)
+
+
+class OneFigure(unittest.TestCase):
+    """One figure alone comes to what it does among all of them."""
+
+    def test_bounds_are_those_of_the_sums(self) -> None:
+        lines = (
+            line("a", 200, "cheddar"), line("b", None, "salt"), line("c", 30, "soy_sauce"),
+            line("d", 5, "bay_leaf", spread=0.5), line("e", 400, "potato", spread=0.1),
+        )  # fmt: skip
+        nameless = replace(line("f", 20, "salt"), food=None, form=None)
+        for some in ((), lines[:1], lines[2:], lines, (*lines, nameless), (nameless,)):
+            found, lost = entries(some, library())
+            whole = total(found, lost, sample=False)
+            for place in range(len(FIGURES)):
+                every = [float(v[place]) for v in (whole.low, whole.best, whole.high)]
+                np.testing.assert_allclose(bounds(found, lost, place), every, rtol=1e-12)
 
 
 class Standings(unittest.TestCase):

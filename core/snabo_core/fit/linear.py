@@ -38,6 +38,13 @@ class Programme:
     row_low: list[float] = field(default_factory=list)
     row_high: list[float] = field(default_factory=list)
 
+    def copy(self) -> Programme:
+        """Return one that can be added to without changing this."""
+        return Programme(
+            [*self.cost], [*self.low], [*self.high], [*self.whole], [*self.rows],
+            [*self.row_low], [*self.row_high],
+        )  # fmt: skip
+
     def column(self, low: float, high: float, cost: float = 0.0, *, whole: bool = False) -> int:
         """Add a variable and return its place."""
         self.low.append(low)

@@ -135,6 +135,28 @@ def total(found: Sequence[Entry], lost: Sequence[Line], *, sample: bool = True) 
     )  # fmt: skip
 
 
+def bounds(found: Sequence[Entry], lost: Sequence[Line], place: int) -> tuple[float, float, float]:
+    """Return low, best and high of one figure of some entries, as `total` would; NaN if unknown."""
+    if not found:
+        return (0.0, float("nan"), float("inf")) if lost else (0.0, 0.0, 0.0)
+    grams_best = np.array([np.nan if e.best is None else e.best for e in found])
+    grams_low = np.array([e.low for e in found])
+    grams_high = np.array([np.inf if e.high is None else e.high for e in found])
+    names = ("best", "low", "high", "decided_low", "decided_high")
+    rows = {n: np.array([[getattr(e.figures, n)[place]] for e in found]) / 100 for n in names}
+    known = np.isfinite(grams_best)
+    ends = (
+        _product(np.where(known, grams_best, grams_low), rows["decided_low"]),
+        _product(np.where(known, grams_best, np.inf), rows["decided_high"]),
+    )
+    best = _product(grams_best, rows["best"])
+    best = np.where(_negligible(best, *ends), (ends[0] + ends[1]) / 2, best)
+    low, high = _product(grams_low, rows["low"]), _product(grams_high, rows["high"])
+    if lost:
+        return float(low[0]), float("nan"), float("inf")
+    return float(low[0]), float(best[0]), float(high[0])
+
+
 def _negligible(best: Vector, low: Vector, high: Vector) -> NDArray[np.bool_]:
     """Tell where what is unknown cannot change a figure as it is read: the bay leaf's sugars."""
     with np.errstate(invalid="ignore"):

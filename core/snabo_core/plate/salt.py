@@ -10,7 +10,7 @@ import numpy as np
 
 from snabo_core.dish import Dish
 from snabo_core.foods import Library
-from snabo_core.plate.figures import entries, total
+from snabo_core.plate.figures import bounds, entries
 from snabo_core.plate.rows import PLACE, USUAL, Rules
 from snabo_core.plate.totals import Totals
 from snabo_core.wording import Message
@@ -46,18 +46,14 @@ class Salting:
     message: Message
 
 
-def salt_in(totals: Totals, grams: float) -> Salt:
+def salt_in(sodium: tuple[float, float, float], grams: float) -> Salt:
     """Return the salt in 100 g of something.
 
     Args:
-        totals: its sums.
+        sodium: mg in all of it: low, best and high.
         grams: what it weighs as served.
     """
-    place = PLACE["sodium_mg"]
-    low, best, high = (
-        float(v[place]) * SALT_PER_SODIUM / 1000 / grams * 100
-        for v in (totals.low, totals.best, totals.high)
-    )
+    low, best, high = (mg * SALT_PER_SODIUM / 1000 / grams * 100 for mg in sodium)
     return Salt(low, None if np.isnan(best) else best, high if np.isfinite(high) else None)
 
 
@@ -80,10 +76,12 @@ def salting(
     whole = sum(masses.values())
     if whole < LEAST_GRAMS:
         return None
-    mouthful = salt_in(totals, whole)
+    place = PLACE["sodium_mg"]
+    low, best, high = (float(v[place]) for v in (totals.low, totals.best, totals.high))
+    mouthful = salt_in((low, best, high), whole)
     parts = {
         part.id: salt_in(
-            total(*entries(part.effective_lines(), library, rules), sample=False), masses[part.id]
+            bounds(*entries(part.effective_lines(), library, rules), place), masses[part.id]
         )
         for part in dish.parts
         if masses.get(part.id, 0.0) >= LEAST_GRAMS

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import zlib
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
@@ -147,7 +148,19 @@ class Totals:
 
     def figures(self, share: float) -> dict[str, Figure]:
         """Return every shown figure of a share of the whole (1 / servings)."""
-        return {name: self.figure(name, share, self.edges[PLACE[name]] * share) for name in SHOWN}
+        shown = len(SHOWN)
+        columns = (self.best, self.low, self.high)
+        rows = zip(*((v[:shown] * share).tolist() for v in columns), strict=True)
+        ends = (self.edges * share).tolist()
+        return {
+            name: _figure(row, end, blamed)
+            for name, row, end, blamed in zip(SHOWN, rows, ends, self._blamed, strict=True)
+        }
+
+    @cached_property
+    def _blamed(self) -> tuple[tuple[Blame, ...], ...]:
+        """What is to blame for the doubt of every shown figure."""
+        return tuple(tuple(blame for _, blame in pairs) for pairs in self.blame[: len(SHOWN)])
 
     def some_figures(self, share: float, names: Sequence[str]) -> dict[str, Figure]:
         """Return a few shown figures of a share of the whole; only these are drawn."""
@@ -166,21 +179,27 @@ class Totals:
     def figure(self, name: str, share: float, edges: Vector | None = None) -> Figure:
         """Return one figure of a share of the whole; without edges its spread is left out."""
         place = PLACE[name]
-        best, low, high = (float(v[place]) * share for v in (self.best, self.low, self.high))
-        spread: tuple[float | None, float | None] = (None, None)
-        if not np.isnan(best) and edges is not None:
-            spread = (
-                max(min(float(edges[0]), best), low),
-                min(max(float(edges[1]), best), high),
-            )
-        return Figure(
-            best=None if np.isnan(best) else best,
-            low=low,
-            high=high if np.isfinite(high) else None,
-            spread_low=spread[0],
-            spread_high=spread[1],
-            blame=tuple(blame for _, blame in self.blame[place]),
-        )
+        row = tuple(float(v[place]) * share for v in (self.best, self.low, self.high))
+        ends = None if edges is None else edges.tolist()
+        return _figure(row, ends, tuple(blame for _, blame in self.blame[place]))
+
+
+def _figure(
+    row: Sequence[float], ends: Sequence[float] | None, blamed: tuple[Blame, ...]
+) -> Figure:
+    """Return a figure of best, low and high and the ends of its spread; NaN and inf are None."""
+    best, low, high = row
+    spread: tuple[float | None, float | None] = (None, None)
+    if not math.isnan(best) and ends is not None:
+        spread = (max(min(ends[0], best), low), min(max(ends[1], best), high))
+    return Figure(
+        best=None if math.isnan(best) else best,
+        low=low,
+        high=high if math.isfinite(high) else None,
+        spread_low=spread[0],
+        spread_high=spread[1],
+        blame=blamed,
+    )
 
 
 def _ends(drawn: Draws) -> Matrix:

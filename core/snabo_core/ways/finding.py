@@ -167,6 +167,7 @@ class _Search:
         self.seen: set[Step] = set()
         self.dearest = math.inf
         self.bettering = False
+        self.built: Model | None = None
         # Cuts only make a sharing dearer: what it cost at least before, it costs at least now.
         self.least = {number: shares.cost for number, shares in enumerate(fitting.shares)}
 
@@ -273,9 +274,12 @@ class _Search:
         return replace(best, gap=max(0.0, 1 - bound / best.cost) if best.cost else 0.0)
 
     def _model(self, number: int, cuts: list[frozenset[Step]]) -> Model:
-        asked = Asked(self.margins, cuts=cuts, again=self.seen)
-        fitting = self.fitting
-        return Model(fitting.choices, fitting.weights, fitting.shares[number], asked)
+        asked = Asked(self.margins, cuts=cuts, again=frozenset(self.seen))
+        fitting, shares = self.fitting, self.fitting.shares[number]
+        if self.built is None or self.built.asked.again != asked.again:
+            self.built = Model(fitting.choices, fitting.weights, shares, asked)
+            return self.built
+        return self.built.asked_anew(shares, asked)
 
     def _tightened(self, selection: Selection, cuts: list[frozenset[Step]]) -> Way | None:
         """Return a selection as a way, its grams moved on until judging agrees; None if it never.

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Collection, Mapping, Sequence
+from copy import copy
 from dataclasses import dataclass, field
 
 import numpy as np
@@ -114,8 +115,24 @@ class Model:
         for number, place in enumerate(choices.places):
             if place.parent is None:
                 self._place(number, place, None, children)
+        self._bare = self.linear.copy()
+        self.ask()
+
+    def ask(self) -> None:
+        """Add what is asked: rows of musts and cuts."""
         self._must_rows()
         self._cut_rows()
+
+    def asked_anew(self, shares: Shares, asked: Asked) -> Model:
+        """Return the programme with other musts: shared out otherwise, other margins and cuts.
+
+        What it is built of, and what costs more because it was found before, is the same.
+        """
+        other = copy(self)
+        other.shares, other.asked = shares, asked
+        other.linear = self._bare.copy()
+        other.ask()
+        return other
 
     def _place(
         self,
