@@ -88,7 +88,7 @@ class Variants(BrowserCase):
         expect(self.variants.get_by_text(re.compile("^2 servings, 33 %"))).to_be_visible()
         page.get_by_role("link", name="Recipe").click()
         expect(page.get_by_text(re.compile("^Hold back chilli flakes"))).to_be_visible()
-        expect(page.get_by_text(re.compile("^Stir in what was held back"))).to_be_visible()
+        expect(page.get_by_text(re.compile("^Add what was held back"))).to_be_visible()
         page.get_by_role("link", name="Bench").click()
         self.who.get_by_role("button", name="Mild").click()
         self.variants.get_by_role("button", name="Take the variant away").click()

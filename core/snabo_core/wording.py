@@ -320,7 +320,7 @@ TEMPLATES: dict[str, str] = {
     "split_unserved": "For {names} nothing was found.",
     "like_nothing": "This dish holds nothing of that; change the share by hand.",
     "look_waits": "Hold back {foods}: that goes in once the shares are out.",
-    "method_late": "Stir in what was held back: {foods}",
+    "method_late": "Add what was held back: {foods}",
     "day_left": "{spare} {unit} left for the day",
     "day_to_come": "{amount} {unit} still to come",
     # programmes

@@ -282,6 +282,20 @@ class PartingTest(unittest.TestCase):
         kept = judged(applied(dish, mild.changes), Setting(()), book(), library())
         self.assertNotIn(mild.waits[0], [line.id for line in kept.lines])
 
+    def test_what_waits_goes_to_what_it_went_in_with(self) -> None:
+        """Not into the salad that is tossed last."""
+        salad = BARLEY.replace("5. Scatter with the coriander and serve.",
+                               "5. Toss the coriander with the lemon juice.").replace(
+            "20 g fresh coriander, chopped", "20 g fresh coriander, chopped\n2 tbsp lemon juice"
+        )  # fmt: skip
+        dish = dish_of(salad)
+        mild = liked(dish, "heat", "", (), 2, book(), library())
+        parted = parting_of(replace(dish, variants=(mild,)))
+        steps = {s.one.step.id: s.one.step for s in parted.steps}
+        late = next(s.one.step for s in parted.steps if s.one.kind == "late")
+        before = steps[late.takes[-1].ref]
+        self.assertEqual(before.words, "simmer for 5 minutes")
+
     def test_without_it_the_pots_part_at_the_first_step(self) -> None:
         dish = dish_of(BARLEY)
         mild = replace(liked(dish, "heat", "", (), 2, book(), library()), waits=())

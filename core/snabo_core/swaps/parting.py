@@ -98,7 +98,8 @@ def _cooked(branch: Branch, waits: Sequence[str], book: Book) -> list[CookStep]:
     out = {line.id for part in branch.dish.parts for line in part.lines if line.left_out}
     steps = [one for one in effective_steps(branch.dish, book) if one.kind != "ghost"]
     late = [line for line in waits if line not in out]
-    return _with_late(_passed(steps, out | set(waits), set(late)), late, branch)
+    kept = _passed(steps, out | set(waits), set(late))
+    return _with_late(kept, late, _mates(steps, late), branch)
 
 
 def _passed(steps: Iterable[CookStep], out: set[str], late: set[str]) -> list[CookStep]:
@@ -124,33 +125,63 @@ def _passed(steps: Iterable[CookStep], out: set[str], late: set[str]) -> list[Co
     return kept
 
 
-def _with_late(steps: list[CookStep], late: Sequence[str], branch: Branch) -> list[CookStep]:
-    """Put what waits in behind the last step at which it can still be stirred in."""
+def _with_late(
+    steps: list[CookStep], late: Sequence[str], mates: Mapping[str, frozenset[str]], branch: Branch
+) -> list[CookStep]:
+    """Put what waits in behind the last step at which it can still go to what it went in with."""
     if not late or not steps:
         return steps
     reaches = reaches_of(one.step for one in steps)
-    loose = [
-        place for place, one in enumerate(steps)
-        if one.step.technique in _STIRRED and len(reaches[one.step.id]) > 1
-        and not goes_on_top(one.step)
-    ]  # fmt: skip
-    place = loose[-1] if loose else len(steps) - 1
-    behind = steps[place].step
     lines = {line.id: line for part in branch.dish.parts for line in part.effective_lines()}
-    names = [lines[key].food_name or lines[key].text for key in late if key in lines]
-    takes = (*(Take(key) for key in late if key in lines), Take(behind.id))
-    new = MethodStep(
-        id=str(uuid.uuid5(NAMESPACE, f"{branch.dish.title}/{behind.id}/{'/'.join(late)}")),
-        text="", words=worded("method_late", foods=listed(names)), technique="mix",
-        takes=takes, minutes_low=1.0, minutes_high=3.0,
-    )  # fmt: skip
-    rest = [
-        replace(one, step=replace(one.step, takes=tuple(
-            replace(t, ref=new.id) if t.ref == behind.id else t for t in one.step.takes
-        )))
-        for one in steps[place + 1 :]
+    behind: dict[int, list[str]] = {}
+    for key in late:
+        if key in lines:
+            place = _late_place(steps, reaches, mates.get(key, frozenset()))
+            behind.setdefault(place, []).append(key)
+    found: list[CookStep] = []
+    renamed: dict[str, str] = {}
+    for place, one in enumerate(steps):
+        takes = tuple(replace(t, ref=renamed.get(t.ref, t.ref)) for t in one.step.takes)
+        found.append(replace(one, step=replace(one.step, takes=takes)))
+        if place in behind:
+            new = _late_step(one.step.id, [lines[key] for key in behind[place]])
+            renamed[one.step.id] = new.id
+            found.append(CookStep(new, "late"))
+    return found
+
+
+def _late_place(
+    steps: Sequence[CookStep], reaches: Mapping[str, frozenset[str]], mates: frozenset[str]
+) -> int:
+    """Return the last step with what a line went in with that is loose; else the last of all."""
+    held = [place for place, one in enumerate(steps) if reaches[one.step.id] & mates]
+    loose = [
+        place for place in held
+        if steps[place].step.technique in _STIRRED and not goes_on_top(steps[place].step)
+        and len(reaches[steps[place].step.id]) > 1
     ]  # fmt: skip
-    return [*steps[: place + 1], CookStep(new, "late"), *rest]
+    return next((some[-1] for some in (loose, held) if some), len(steps) - 1)
+
+
+def _late_step(behind: str, lines: Sequence[Line]) -> MethodStep:
+    names = [line.food_name or line.text for line in lines]
+    return MethodStep(
+        id=str(uuid.uuid5(NAMESPACE, f"{behind}/{'/'.join(line.id for line in lines)}")),
+        text="", words=worded("method_late", foods=listed(names)), technique="mix",
+        takes=(*(Take(line.id) for line in lines), Take(behind)),
+        minutes_low=1.0, minutes_high=3.0,
+    )  # fmt: skip
+
+
+def _mates(steps: Sequence[CookStep], late: Sequence[str]) -> dict[str, frozenset[str]]:
+    """Return what each line goes in with: all that is in the product of its first step."""
+    reaches = reaches_of(one.step for one in steps)
+    found: dict[str, frozenset[str]] = {}
+    for one in steps:
+        for take in one.step.takes:
+            if take.ref in late:
+                found.setdefault(take.ref, reaches[one.step.id] - {take.ref})
+    return found
 
 
 @dataclass
