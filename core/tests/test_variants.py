@@ -296,6 +296,15 @@ class PartingTest(unittest.TestCase):
         before = steps[late.takes[-1].ref]
         self.assertEqual(before.words, "simmer for 5 minutes")
 
+    def test_salt_is_strewn_over_what_was_baked(self) -> None:
+        """Nobody bakes two dishes for a pinch: all is common but the salt."""
+        dish = dish_of(HAKE)
+        less = liked(dish, "salt", "", (), 1, book(), library())
+        self.assertEqual(len(less.waits), 1)
+        parted = parting_of(replace(dish, variants=(less,)))
+        apart = [s.one.kind for s in parted.steps if len(s.branches) == 1]
+        self.assertEqual(apart, ["late"])
+
     def test_without_it_the_pots_part_at_the_first_step(self) -> None:
         dish = dish_of(BARLEY)
         mild = replace(liked(dish, "heat", "", (), 2, book(), library()), waits=())

@@ -21,6 +21,10 @@ from snabo_core.wording import listed, worded
 
 # Classes of foods that are only heated for what goes in.
 _MEDIA = {"oil", "fat_dairy", "salt"}
+# Classes that can be strewn over what is done.
+_STREWN = {"salt", "spice"}
+_OVEN = {"bake", "roast", "grill"}
+_AWAY = {"serve", "store"}
 # What is done with all that is ready.
 LAST = "serve"
 # Techniques behind which something can still be stirred in: the food is loose and in reach.
@@ -82,7 +86,7 @@ def parting(branches: Sequence[Branch], book: Book, library: Library) -> Parting
     waits = tuple(dict.fromkeys(
         line for branch in had if branch.variant for line in branch.variant.waits
     ))  # fmt: skip
-    steps = {branch.id: _cooked(branch, waits, book) for branch in had}
+    steps = {branch.id: _cooked(branch, waits, book, library) for branch in had}
     apart: dict[tuple[str, str], tuple[str, ...]] = {}
     while True:
         merged = _merged(had, steps, apart)
@@ -93,13 +97,13 @@ def parting(branches: Sequence[Branch], book: Book, library: Library) -> Parting
     return Parting(had, _in_order(merged, had), _splits(merged, had), waits)
 
 
-def _cooked(branch: Branch, waits: Sequence[str], book: Book) -> list[CookStep]:
+def _cooked(branch: Branch, waits: Sequence[str], book: Book, library: Library) -> list[CookStep]:
     """Return what is cooked of a branch: no ghosts, none that only handles what it leaves out."""
     out = {line.id for part in branch.dish.parts for line in part.lines if line.left_out}
     steps = [one for one in effective_steps(branch.dish, book) if one.kind != "ghost"]
     late = [line for line in waits if line not in out]
     kept = _passed(steps, out | set(waits), set(late))
-    return _with_late(kept, late, _mates(steps, late), branch)
+    return _with_late(kept, late, _mates(steps, late), branch, library)
 
 
 def _passed(steps: Iterable[CookStep], out: set[str], late: set[str]) -> list[CookStep]:
@@ -126,7 +130,11 @@ def _passed(steps: Iterable[CookStep], out: set[str], late: set[str]) -> list[Co
 
 
 def _with_late(
-    steps: list[CookStep], late: Sequence[str], mates: Mapping[str, frozenset[str]], branch: Branch
+    steps: list[CookStep],
+    late: Sequence[str],
+    mates: Mapping[str, frozenset[str]],
+    branch: Branch,
+    library: Library,
 ) -> list[CookStep]:
     """Put what waits in behind the last step at which it can still go to what it went in with."""
     if not late or not steps:
@@ -136,7 +144,9 @@ def _with_late(
     behind: dict[int, list[str]] = {}
     for key in late:
         if key in lines:
-            place = _late_place(steps, reaches, mates.get(key, frozenset()))
+            food = library.food(lines[key].food or "") if lines[key].food else None
+            dry = food is not None and food.food_class in _STREWN
+            place = _late_place(steps, reaches, mates.get(key, frozenset()), strewn=dry)
             behind.setdefault(place, []).append(key)
     found: list[CookStep] = []
     renamed: dict[str, str] = {}
@@ -151,15 +161,29 @@ def _with_late(
 
 
 def _late_place(
-    steps: Sequence[CookStep], reaches: Mapping[str, frozenset[str]], mates: frozenset[str]
+    steps: Sequence[CookStep],
+    reaches: Mapping[str, frozenset[str]],
+    mates: frozenset[str],
+    *,
+    strewn: bool,
 ) -> int:
-    """Return the last step with what a line went in with that is loose; else the last of all."""
-    held = [place for place, one in enumerate(steps) if reaches[one.step.id] & mates]
+    """Return the last step with what a line went in with that is loose; else the last of all.
+
+    What can be strewn over goes on when all is done, where it would be baked on else: two oven
+    dishes are not worth a pinch.
+    """
+    held = [
+        place for place, one in enumerate(steps)
+        if reaches[one.step.id] & mates and one.step.technique not in _AWAY
+    ]  # fmt: skip
     loose = [
         place for place in held
         if steps[place].step.technique in _STIRRED and not goes_on_top(steps[place].step)
         and len(reaches[steps[place].step.id]) > 1
     ]  # fmt: skip
+    baked = any(steps[place].step.technique in _OVEN for place in held)
+    if strewn and baked and held:
+        return held[-1]
     return next((some[-1] for some in (loose, held) if some), len(steps) - 1)
 
 
