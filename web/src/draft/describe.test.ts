@@ -25,6 +25,24 @@ about('what an edit changed, in words', () => {
     ['a step', { ...WHOLE, steps: [{ id: '1', text: 'Bake.', section: '' }] }],
   ])('%s', (words, after) => expect(describe(WHOLE, after)).toBe(words));
 
+  it('names a variant that comes, changes and goes', () => {
+    const mild = {
+      id: 'v',
+      name: 'Mild',
+      eaters: [],
+      others: 2,
+      because: 'heat' as const,
+      changes: [],
+      waits: [],
+    };
+    const mildly = { ...WHOLE, variants: [mild] };
+    expect(describe(WHOLE, mildly)).toBe('the variant for Mild');
+    expect(describe(mildly, { ...WHOLE, variants: [{ ...mild, others: 3 }] })).toBe(
+      'the variant for Mild changed',
+    );
+    expect(describe(mildly, WHOLE)).toBe('the variant for Mild taken away');
+  });
+
   it('names a swap that is taken back', () => {
     const swapped = setChoice(WHOLE, 'lid', 's', CHOICE);
     expect(describe(swapped, WHOLE)).toBe('the swap in the lid');

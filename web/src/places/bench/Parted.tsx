@@ -1,6 +1,6 @@
 /** The dish parted so that everybody can eat it: fewest variants, taken out as late as can be. */
 import Button from '@mui/material/Button';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
@@ -60,6 +60,7 @@ function Found({ found }: { found: SplitView }): JSX.Element {
 export function Parted({ atOnce }: Props): JSX.Element {
   const { whole, readings } = useOpenDish();
   const [asked, setAsked] = useState(false);
+  const queries = useQueryClient();
   const wanted = atOnce || asked;
   const found = useQuery(splitQuery(whole.document, readings, wanted));
   if (!wanted)
@@ -71,7 +72,23 @@ export function Parted({ atOnce }: Props): JSX.Element {
   return (
     <div className={styles.parted} aria-busy={found.isFetching}>
       <h4>Or part it</h4>
-      {found.isFetching && <p className="soft">Looking for who can share what …</p>}
+      {found.isFetching && (
+        <p className="soft">
+          Looking for who can share what …{' '}
+          <button
+            type="button"
+            className="chip"
+            onClick={() => void queries.cancelQueries({ queryKey: ['split'] })}
+          >
+            Stop
+          </button>
+        </p>
+      )}
+      {!found.isFetching && !found.data && !found.error && (
+        <button type="button" className="chip" onClick={() => void found.refetch()}>
+          Look on
+        </button>
+      )}
       {found.error && <Notice bad>{sentence(found.error)}</Notice>}
       {found.data && <Found found={found.data} />}
     </div>

@@ -144,6 +144,41 @@ function Pick({ part, slot, chosen, onToggle }: PickProps): JSX.Element | null {
   );
 }
 
+interface PicksProps<T> {
+  label: string;
+  picks: [T, string][];
+  chosen: T[];
+  onChange: (chosen: T[]) => void;
+}
+
+/** Things to stand beside the dish, each in or out. */
+function Picks<T extends string | number>({
+  label,
+  picks,
+  chosen,
+  onChange,
+}: PicksProps<T>): JSX.Element | null {
+  if (picks.length === 0) return null;
+  return (
+    <div className="chips" role="group" aria-label={label}>
+      <span className="soft">{label}</span>
+      {picks.map(([key, name]) => (
+        <button
+          key={key}
+          type="button"
+          className="chip"
+          aria-pressed={chosen.includes(key)}
+          onClick={() =>
+            onChange(chosen.includes(key) ? chosen.filter((one) => one !== key) : [...chosen, key])
+          }
+        >
+          {name}
+        </button>
+      ))}
+    </div>
+  );
+}
+
 export function ComparePlace(): JSX.Element {
   const { draft, readings } = useOpenDish();
   const stored = useQuery(dishQuery(draft.id));
@@ -168,7 +203,8 @@ export function ComparePlace(): JSX.Element {
       <div className="row no-print">
         <h2>Side by side</h2>
         <span className="soft">
-          Beside the original and the dish as it is now, up to {MOST} stand-ins and kept versions.
+          Beside the original and the dish as it is now, up to {MOST} stand-ins, variants and kept
+          versions.
         </span>
         <span className="grow" />
         <button type="button" className="chip" onClick={() => window.print()}>
@@ -181,50 +217,18 @@ export function ComparePlace(): JSX.Element {
             <Pick key={slot.id} part={part} slot={slot} chosen={standIns} onToggle={toggle} />
           )),
         )}
-        {draft.document.variants.length > 0 && (
-          <div className="chips" role="group" aria-label="Variants">
-            <span className="soft">Variants</span>
-            {draft.document.variants.map((one) => (
-              <button
-                key={one.id}
-                type="button"
-                className="chip"
-                aria-pressed={variants.includes(one.id)}
-                onClick={() =>
-                  setVariants(
-                    variants.includes(one.id)
-                      ? variants.filter((id) => id !== one.id)
-                      : [...variants, one.id],
-                  )
-                }
-              >
-                {one.name}
-              </button>
-            ))}
-          </div>
-        )}
-        {(stored.data?.versions.length ?? 0) > 0 && (
-          <div className="chips" role="group" aria-label="Kept versions">
-            <span className="soft">Kept</span>
-            {stored.data?.versions.map((v) => (
-              <button
-                key={v.number}
-                type="button"
-                className="chip"
-                aria-pressed={versions.includes(v.number)}
-                onClick={() =>
-                  setVersions(
-                    versions.includes(v.number)
-                      ? versions.filter((n) => n !== v.number)
-                      : [...versions, v.number],
-                  )
-                }
-              >
-                version {v.number}
-              </button>
-            ))}
-          </div>
-        )}
+        <Picks
+          label="Variants"
+          picks={draft.document.variants.map(({ id, name }) => [id, name])}
+          chosen={variants}
+          onChange={setVariants}
+        />
+        <Picks
+          label="Kept versions"
+          picks={(stored.data?.versions ?? []).map((v) => [v.number, `version ${v.number}`])}
+          chosen={versions}
+          onChange={setVersions}
+        />
       </div>
       {found.error && <Notice bad>{sentence(found.error)}</Notice>}
       {found.data?.columns.length === 1 && (
