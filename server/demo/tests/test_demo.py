@@ -6,11 +6,19 @@ from django.core.management import call_command
 from django.test import TestCase
 
 from accounts.models import Household, User
+from config.wire import stored_dish
 from dishes.models import Dish
+from foods.own import library_of
+from foods.stand_ins import book_of
+from snabo_core import dish as core
+from snabo_core.swaps.judged import judged
+from snabo_core.ways.finding import find_ways, fits, fitting_of
+from snabo_core.ways.splitting import split_of
+from table.services import setting_of
 
 
 class Demo(TestCase):
-    """Three dishes, one of them swapped and cooked with weigh-ins."""
+    """Six dishes, one of them swapped and cooked with weigh-ins."""
 
     def load(self, *arguments: str) -> None:
         call_command("load_demo", *arguments, stdout=StringIO())
@@ -28,7 +36,7 @@ class Demo(TestCase):
         self.assertEqual(Dish.objects.count(), 6)
         self.assertEqual(Household.objects.count(), 1)
 
-    def test_the_dishes_hold_six_roles(self) -> None:
+    def test_the_dishes_hold_seven_roles(self) -> None:
         self.load()
         roles = {
             slot["role"]
@@ -36,4 +44,24 @@ class Demo(TestCase):
             for part in dish.draft["parts"]
             for slot in part["slots"]
         }
-        self.assertEqual(roles, {"mash", "crumb", "thickener", "crust", "binder", "long_noodle"})
+        self.assertEqual(roles, {"mash", "crumb", "thickener", "crust", "binder", "long_noodle",
+                                 "grain_bed"})  # fmt: skip
+
+    def test_one_fits_nobody_at_first_and_one_has_to_part(self) -> None:
+        self.load()
+        household = Household.objects.get()
+        setting, book, foods = setting_of(household), book_of(household), library_of(household)
+
+        def document(title: str) -> core.Dish:
+            return stored_dish(Dish.objects.get(title__contains=title).draft)
+
+        patties = fitting_of(document("pork patties"), setting, book, foods)
+        self.assertFalse(any(person.suits for person in patties.now.people))
+        self.assertIsNotNone(next(find_ways(patties, want=1), None))
+        pot = document("turkey and barley")
+        pinned = fitting_of(pot, setting, book, foods, pinned=frozenset(pot.pinned))
+        self.assertIsNone(next(find_ways(pinned, want=1), None))
+        parted = split_of(pot, setting, book, foods)
+        assert parted is not None
+        self.assertEqual(parted.unserved, ())
+        self.assertTrue(fits(judged(parted.dish, setting, book, foods)))
