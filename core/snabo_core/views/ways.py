@@ -200,7 +200,7 @@ def _fitting(dish: Dish, setting: Setting, book: Book, library: Library) -> Fitt
 
 
 def _smallest(fitting: Fitting, code: str) -> str:
-    way = next(find_ways(fitting, want=1), None)
+    way = next(find_ways(fitting, want=1, hurry=False), None)
     if way is None:
         return ""
     steps = sorted(way.selection.steps, key=lambda step: _order(fitting, step))

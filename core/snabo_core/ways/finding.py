@@ -138,16 +138,18 @@ def fits(made: Judged) -> bool:
 
 
 def find_ways(
-    fitting: Fitting, *, want: int = MOST_WAYS, seconds: float = SECONDS
+    fitting: Fitting, *, want: int = MOST_WAYS, seconds: float = SECONDS, hurry: bool = True
 ) -> Iterator[Way]:
     """Yield ways one by one as they are found, each the cheapest that is left.
+
+    Where somebody waits the first comes soon; without `hurry` it is near the best as well.
 
     A dish that suits everybody already has none. Ends when there are `want`, when nothing is
     left, or when the time is over.
     """
     if fits(fitting.now) or undecided(fitting):
         return
-    search = _Search(fitting, seconds)
+    search = _Search(fitting, seconds, hurry=hurry)
     for _ in range(want):
         way = search.next()
         if way is None:
@@ -158,8 +160,8 @@ def find_ways(
 class _Search:
     """Looks for one way after the other; what is learnt of one serves the next."""
 
-    def __init__(self, fitting: Fitting, seconds: float) -> None:
-        self.fitting = fitting
+    def __init__(self, fitting: Fitting, seconds: float, *, hurry: bool) -> None:
+        self.fitting, self.hurry = fitting, hurry
         self.began = time.monotonic()
         self.until = self.began + seconds
         self.expected = self.margins = expected_margins(fitting)
@@ -174,12 +176,13 @@ class _Search:
     @property
     def hurried(self) -> bool:
         """Whether the first way is late: a cook waits for that, not for the best of all."""
-        return not self.cuts and time.monotonic() - self.began > FIRST_SECONDS
+        late = time.monotonic() - self.began > FIRST_SECONDS
+        return self.hurry and not self.cuts and late
 
     @property
     def near(self) -> float:
         """How far from the best a solve may end: something soon, before the best of all."""
-        return NEAR if self.cuts or self.bettering else FIRST_NEAR
+        return FIRST_NEAR if self.hurry and not self.cuts and not self.bettering else NEAR
 
     @property
     def left(self) -> float:

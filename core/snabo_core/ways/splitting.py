@@ -120,7 +120,8 @@ class _Search:
         if left <= 0:
             self.late = True
             return None
-        way = next(find_ways(fitting, want=1, seconds=min(ONE_SEARCH, left)), None)
+        longest = min(ONE_SEARCH, left)
+        way = next(find_ways(fitting, want=1, seconds=longest, hurry=False), None)
         return Group(tuple(eaters), way) if way else None
 
     def largest(self) -> Group | None:
