@@ -606,6 +606,7 @@ class ScreensTest(unittest.TestCase):
     def test_the_table_says_how_it_would_part(self) -> None:
         found = smallest_ways(barley(), Setting(self.PEOPLE), book(), library())
         words = {one.eater: one.words for one in found}
+        self.assertEqual(words["Runa"], "nothing makes it fit while what is pinned stays")
         self.assertRegex(words[""], "^Or part it: .*instead of.*taken out after")
         self.assertEqual(
             smallest_ways(parted_barley(), Setting(self.PEOPLE), book(), library()), ()

@@ -175,7 +175,8 @@ def smallest_ways(dish: Dish, setting: Setting, book: Book, library: Library) ->
             if not person.suits:
                 alone = replace(setting, eaters=(person.eater,))
                 words = _smallest(_fitting(branch.dish, alone, book, library), "way_fits_with")
-                found.append(WayFor(person.eater.id, words or worded("way_none_fits")))
+                none = "way_none_pinned" if dish.pinned else "way_none_fits"
+                found.append(WayFor(person.eater.id, words or worded(none)))
     if len(setting.eaters) > 1 and not dish.variants:
         words = _smallest(fitting, "way_all_fit_with") or _parted(dish, setting, book, library)
         found.append(WayFor("", words))
