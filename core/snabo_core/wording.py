@@ -314,6 +314,8 @@ TEMPLATES: dict[str, str] = {
     "contact_fresh": "{tools}: fresh for {whose}, never what {foods} went through. "
     "No {what} for {names}.",
     "split_found": "{base} can have it as it is; {others} get a variant.",
+    "split_found_changed": "{base} can have it with {changes}; {others} get a variant over that.",
+    "split_all": "all: {changes}",
     "split_none": "Parting the dish helps nobody: nothing in the book makes a share of it fit.",
     "split_would": "Or part it: {variants}.",
     "split_for": "{name}: {changes}, {parted}",

@@ -20,6 +20,7 @@ from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.foods.certainty import certainty_of
 from snabo_core.plate.eaters import Target
+from snabo_core.plate.exclusions import Exclusion
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
@@ -627,8 +628,26 @@ class ScreensTest(unittest.TestCase):
         self.assertTrue(alone.words)
         fine = like(LikeRequest(barley(), "heat", others=2), setting, book(), library())
         self.assertEqual(fine.words, "chilli flakes held back until this share is out")
-        with self.assertRaises(BadInput):
-            like(LikeRequest(fine.dish, "heat", others=1), setting, book(), library())
+        again = like(LikeRequest(fine.dish, "heat", others=1), setting, book(), library())
+        self.assertEqual([v.name for v in again.dish.variants], ["Mild", "Mild 2"])
+        check(again.dish)
+
+    def test_a_split_says_what_all_have_otherwise(self) -> None:
+        """Nobody can have it as it is: then nobody is told so, and the change is named."""
+        people = (
+            NO_LEAF,
+            eater("Siv", leaves_out=("mustard",)),
+            replace(LOW, name="Una", id="Una"),
+        )
+        strict = tuple(
+            replace(one, exclusions=(*one.exclusions, Exclusion("chilli"))) for one in people
+        )
+        found = split(SplitRequest(barley()), Setting(strict), book(), library())
+        assert found.dish is not None
+        self.assertTrue(found.changes)
+        self.assertNotIn("as it is", found.words)
+        self.assertIn(found.changes[0], found.words)
+        self.assertTrue(replace(found.dish, variants=()).changed())
 
     def test_more_promised_than_made_and_somebody_gone_are_said(self) -> None:
         over = replace(barley(), variants=(Variant("v", "Mild", others=9),))

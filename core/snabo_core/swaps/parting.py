@@ -63,7 +63,6 @@ class Parting:
     branches: tuple[Branch, ...]
     steps: tuple[PartedStep, ...]
     splits: tuple[Split, ...]
-    waiting: tuple[str, ...]
 
     @property
     def common(self) -> int:
@@ -94,7 +93,7 @@ def parting(branches: Sequence[Branch], book: Book, library: Library) -> Parting
         if more.items() <= apart.items():
             break
         apart |= more
-    return Parting(had, _in_order(merged, had), _splits(merged, had), waits)
+    return Parting(had, _in_order(merged, had), _splits(merged, had))
 
 
 def _cooked(branch: Branch, waits: Sequence[str], book: Book, library: Library) -> list[CookStep]:

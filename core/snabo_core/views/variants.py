@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 
-from snabo_core.dish import NONE, Because, Dish, Line, Readings, Variant, lost
+from snabo_core.dish import NONE, Because, Dish, Line, Readings, Variant, difference, lost
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.foods.certainty import EXCLUSIONS
@@ -104,11 +104,15 @@ class SplitRequest:
 
 @dataclass(frozen=True)
 class SplitView:
-    """The dish with variants that suit everybody, or without any and the sentence why not."""
+    """The dish with variants that suit everybody, or without any and the sentence why not.
+
+    `changes` are what all have otherwise, where nobody can have the dish as it is.
+    """
 
     dish: Dish | None
     words: str
     parting: PartingView | None
+    changes: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -279,15 +283,18 @@ def split(request: SplitRequest, setting: Setting, book: Book, library: Library)
     if found is None:
         return SplitView(None, worded("split_none"), None)
     view = parting_view(judged(found.dish, setting, book, library))
+    plain = replace(request.dish, variants=())
+    changes = change_words(plain, Variant("", "", changes=difference(plain, found.dish)))
     words = worded(
-        "split_found",
+        "split_found_changed" if changes else "split_found",
         base=listed([names[eater] for eater in found.base.eaters]),
         others=listed([variant.name for variant in found.dish.variants]),
+        changes=listed(list(changes)) if changes else "",
     )
     if found.unserved:
         who = listed([names[eater] for eater in found.unserved])
         words = f"{words} {worded('split_unserved', names=who)}"
-    return SplitView(found.dish, words, view)
+    return SplitView(found.dish, words, view, changes)
 
 
 def like(request: LikeRequest, setting: Setting, book: Book, library: Library) -> LikeView:
@@ -308,10 +315,15 @@ def like(request: LikeRequest, setting: Setting, book: Book, library: Library) -
         raise BadInput("Somebody chosen has a variant already; change that one.", "eaters")
     plain = replace(dish, variants=())
     names = [eater.name for eater in setting.eaters if eater.id in request.eaters]
-    name = request.name or (listed(names) if names else "")
+    name = request.name.strip() or (listed(names) if names else likings()[request.liking].name)
+    name = _free(name, {variant.name for variant in dish.variants})
     variant = liked(plain, request.liking, name, request.eaters, request.others, book, library)
-    if any(other.id == variant.id for other in dish.variants):
-        raise BadInput("There is such a variant already; give this one another name.", "name")
     words = change_words(plain, variant)
     said = "; ".join(words) if words else worded("like_nothing")
     return LikeView(replace(dish, variants=(*dish.variants, variant)), variant.id, said)
+
+
+def _free(name: str, taken: Collection[str]) -> str:
+    """Return a name nobody has: "Mild", then "Mild 2"."""
+    numbered = (f"{name} {number}" for number in range(2, len(taken) + 2))
+    return next(one for one in (name, *numbered) if one not in taken)

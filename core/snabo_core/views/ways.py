@@ -193,6 +193,8 @@ def _parted(dish: Dish, setting: Setting, book: Book, library: Library) -> str:
         for b in found.parting.branches
         if b.id
     ]
+    if found.changes:
+        own = [worded("split_all", changes=listed(list(found.changes))), *own]
     return worded("split_would", variants="; ".join(own))
 
 

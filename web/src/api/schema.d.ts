@@ -3457,11 +3457,14 @@ export interface components {
         /**
          * SplitView
          * @description The dish with variants that suit everybody, or without any and the sentence why not.
+         *
+         *         `changes` are what all have otherwise, where nobody can have the dish as it is.
          */
         SplitView: {
             dish: components["schemas"]["Dish"] | null;
             words: string;
             parting: components["schemas"]["PartingView"] | null;
+            changes: string[];
         };
         /**
          * LikingView

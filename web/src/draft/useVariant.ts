@@ -1,9 +1,9 @@
 /** The open dish as one of its variants has it: what is changed there is the variant's. */
 import { useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useMemo } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 
 import { previewQuery } from '../api/queries';
-import type { Dish } from '../api/types';
+import type { Dish, Preview } from '../api/types';
 import { type OpenDish, useOpenDish } from './context';
 import { asVariant, variantOf, withVariant } from './variants';
 
@@ -21,6 +21,10 @@ export function useVariant(id: string | null): OpenDish {
     ...previewQuery(sequence, shown, open.readings, there?.id ?? ''),
     enabled: there !== undefined,
   });
+  // A refused change keeps the last figures, and with them every field being typed in.
+  const [last, setLast] = useState<{ of: string; preview: Preview }>();
+  const fresh = there && preview.data && !preview.isPlaceholderData;
+  if (fresh && preview.data !== last?.preview) setLast({ of: there.id, preview: preview.data });
   const own = useMemo(
     () => (variant ? asVariant(draft.document, variant) : draft.document),
     [draft.document, variant],
@@ -34,7 +38,7 @@ export function useVariant(id: string | null): OpenDish {
   return {
     ...open,
     draft: { ...draft, document: own, change },
-    preview: preview.data,
+    preview: preview.data ?? (last?.of === variant.id ? last.preview : undefined),
     variant,
     // Where only people without limits have it, nobody's limits count.
     eaters: variant.eaters.length > 0 ? variant.eaters : NOBODY,

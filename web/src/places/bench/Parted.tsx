@@ -44,7 +44,9 @@ function Found({ found }: { found: SplitView }): JSX.Element {
                 ` · ${withUnit(branch.figures.net_carbs.best, 'g')} net carbs`}
             </span>
             <br />
-            {branch.id ? `${branch.changes.join(', ')}; ${branch.parted}` : 'as it is'}
+            {branch.id
+              ? `${branch.changes.join(', ')}; ${branch.parted}`
+              : found.changes.join(', ') || 'as it is'}
           </li>
         ))}
       </ul>
