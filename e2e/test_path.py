@@ -34,7 +34,7 @@ class CookCase(BrowserCase):
 
     def weigh(self, step: str, grams: float, tare: float | None = None) -> None:
         page = self.page
-        page.get_by_role("button", name=re.compile(f"^{step}")).click()
+        page.get_by_role("button", name=re.compile(rf"^(\d+ )?{step}")).click()
         page.get_by_label("On the scale").fill(f"{grams:.0f}")
         if tare is not None:
             page.get_by_label("Empty bowl").fill(f"{tare:.0f}")
@@ -117,7 +117,8 @@ class Path(CookCase):
         # 25 g of flour coat 25 / 16 x 250 g: 1.6 g of xanthan; common practice, no source.
         expect(page.get_by_text("1.6 g")).to_be_visible()
         self.station("Water")
-        expect(page.get_by_role("button", name="Crumb: Seeds and yeast flakes")).to_be_visible()
+        page.get_by_role("button", name="Crumb", exact=True).click()
+        expect(page.get_by_role("heading", name="Crumb Seeds and yeast flakes")).to_be_visible()
 
     def test_doubtful_lines_are_fixed_in_place(self) -> None:
         page = self.page

@@ -351,6 +351,30 @@ TEMPLATES: dict[str, str] = {
     "too_dry": "Too dry by {grams} g: stir that much stock or water back in",
     "next_target": "{step}: dry enough at {target} g",
     "no_band": "Nothing to aim at here",
+    "as_expected": "As expected: go on",
+    "own_heavier": "{grams} g heavier than this step usually leaves it ({low} to {high} g)",
+    "own_lighter": "{grams} g lighter than this step usually leaves it ({low} to {high} g)",
+    # what helps
+    "cure_press_one": "One more round of pressing, then weigh",
+    "cure_press": "{rounds} more rounds of pressing, then weigh",
+    "cure_sear": "{minutes} in a wide dry pan, stirring",
+    "cure_bake_on": "{minutes} in the oven at 190 °C, spread out, uncovered",
+    "cure_simmer": "{minutes} at an open bubble, stirring",
+    "cure_absorb": "{grams} g {food} stirred in: {cost}",
+    "cure_thicken": "{grams} g {food}, first stirred smooth with cold water: {cost}",
+    "cure_costs": "{carbs} g more net carbs a serving",
+    "cure_free": "no net carbs to speak of",
+    "cure_unknown": "nobody knows its net carbs",
+    "minutes_about": "About {minutes} min",
+    "minutes_span": "{low} to {high} min",
+    "whole_dish": "The dish as a whole",
+    # how a dish ends
+    "ends_weeps": "About {grams} g of juice run free when it is done. Under a dry lid that is what "
+    "soaks in: cook the filling {less} g drier, or let it stand before it is cut",
+    "ends_thirsty": "What is dry in it would drink about {grams} g more: stir in that much stock "
+    "or expect it drier than it looks now",
+    "fridge_thickens": "It sets thicker in the fridge: stir in about {grams} g of stock, milk or "
+    "water when it is warmed",
     "right_between": "Right from {floor} to {target} g",
     "aim_at": "Dry enough at {target} g; not below {floor} g",
     "sheets": "Kitchen paper holds 15 to 30 g a sheet: {grams} g is {few} to {many} sheets. "
@@ -359,9 +383,9 @@ TEMPLATES: dict[str, str] = {
     "sauce_coats": "it coats a spoon",
     "sauce_trails": "it holds a trail",
     "sauce_sets": "it sets",
-    "sauce_right": "As thick as it was: {looks}",
-    "sauce_loosen": "Thicker than it was, {looks}: stir in {grams} g of stock, milk or water",
-    "sauce_as_far": "Thinner than it was, {looks}: this is as far as it goes. "
+    "sauce_right": "As thick as it should be: {looks}",
+    "sauce_loosen": "Thicker than it should be, {looks}: stir in {grams} g of stock, milk or water",
+    "sauce_as_far": "Thinner than it should be, {looks}: this is as far as it goes. "
     "Less liquid or another stand-in would make up for it",
     "sauce_never": "Boiling down does not thicken this sauce: it holds too little cream. "
     "Take another stand-in",

@@ -9,18 +9,9 @@ from snabo_core.errors import BookError
 from snabo_core.foods import library
 from snabo_core.swaps.book import book
 from snabo_core.water import State, Step
+from snabo_core.water.priors import COUPLING, LEACHING, OVEN, PAN_GRAMS_PER_MINUTE, PRESSES, TENDER
 from snabo_core.water.state import of_row
-from snabo_core.water.steps import (
-    COUPLING,
-    LEACHING,
-    OVEN,
-    PAN_GRAMS_PER_MINUTE,
-    PRESSES,
-    TECHNIQUES,
-    TENDER,
-    prior_of,
-    run,
-)
+from snabo_core.water.steps import TECHNIQUES, prior_of, run
 from snabo_core.water.thermal import specific_heat
 
 POTATO = of_row(library().row("potato", "raw"), 1000)

@@ -15,6 +15,7 @@ from foods.api import number
 from reckon import services
 from snabo_core.dish import Choice
 from snabo_core.views.compare import CompareDishRequest, DishComparison
+from snabo_core.views.dish_water import WaterRequest, WaterView
 from snabo_core.views.explain import Explained, ExplainRequest
 from snabo_core.views.foods import FoodFacts
 from snabo_core.views.line_swaps import LineSwapRequest, LineSwaps
@@ -71,6 +72,16 @@ class MethodOfDishView(APIView):
         """Return its lines in the order of use, its steps and cautions; nothing is stored."""
         wanted = convert(request.data, MethodRequest)
         return Response(services.method(household_of(request.user), wanted))
+
+
+class WaterOfDishView(APIView):
+    """The water of a draft."""
+
+    @contract("water", body=WaterRequest, answer=WaterView)
+    def post(self, request: Request) -> Response:
+        """Return every part's glasses, where its grams went and what helps; nothing is stored."""
+        wanted = convert(request.data, WaterRequest)
+        return Response(services.water(household_of(request.user), wanted))
 
 
 class RankView(APIView):

@@ -32,6 +32,7 @@ from snabo_core.views.compare import (
     stand_in_columns,
     variant_columns,
 )
+from snabo_core.views.dish_water import WaterRequest, WaterView, water_view
 from snabo_core.views.explain import Explained, ExplainRequest
 from snabo_core.views.explain import explain as core_explain
 from snabo_core.views.foods import FoodFacts, UsedIn
@@ -109,6 +110,21 @@ def method(household: Household, request: MethodRequest) -> MethodView:
     """
     setting = _setting(household, request)
     return core_method(core.check(request.dish), setting, book_of(household), library_of(household))
+
+
+def water(household: Household, request: WaterRequest) -> WaterView:
+    """Return the water of a draft, part by part and as a whole; pure.
+
+    Raises:
+        BadInput: the document breaks its rules, or there is no such variant.
+    """
+    return water_view(
+        core.check(request.dish),
+        _setting(household, request),
+        book_of(household),
+        library_of(household),
+        variant=request.variant,
+    )
 
 
 def rank(household: Household, request: RankRequest) -> Ranking:

@@ -14,6 +14,7 @@ urlpatterns = [
     path("day", api.DayOfMealsView.as_view()),
     path("method", api.MethodOfDishView.as_view()),
     path("preview", api.PreviewView.as_view()),
+    path("water", api.WaterOfDishView.as_view()),
     path("rank", api.RankView.as_view()),
     path("rebase", api.RebaseView.as_view()),
     path("ways", api.WaysView.as_view()),

@@ -2,6 +2,7 @@
 
 import datetime as dt
 import uuid
+from collections.abc import Sequence
 from dataclasses import replace
 from typing import Annotated, Any
 from uuid import UUID
@@ -23,15 +24,15 @@ from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.plate.portions import finished_question
 from snabo_core.swaps.book import Book
+from snabo_core.swaps.dish_water import WHOLE, Course, Glass, dish_water
 from snabo_core.swaps.judged import judged
-from snabo_core.swaps.ledgers import slot_ledger
 from snabo_core.water import question
 from snabo_core.wording import say
 from table.services import setting_of
 
 WEIGHED, TAKEN_BACK, PORTIONED = "weighed", "taken_back", "portioned"
 MOST_GRAMS = 50_000
-EVENT_SCHEMA = 3
+EVENT_SCHEMA = 4
 # What was cooked in so many days is not offered first again; common practice, no source.
 LATELY_DAYS, MOST_LATELY = 5, 20
 
@@ -39,6 +40,7 @@ LATELY_DAYS, MOST_LATELY = 5, 20
 class WeighIn(msgspec.Struct):
     """A measured mass at a step. Net grams are `gross - tare`; `sure` answers a question.
 
+    At a step of the recipe's own the slot is empty, and the part too where several lie together.
     What it was weighed in and how the step was done is kept for learning, where it is known.
     """
 
@@ -68,10 +70,14 @@ class WeighFinished(msgspec.Struct):
 
 
 class TakeBack(msgspec.Struct):
-    """Which step's weigh-in to take back; without a step the weight of the finished dish."""
+    """Which step's weigh-in to take back; without a step the weight of the finished dish.
+
+    At a step of the recipe's own the slot is empty, and the part too where several lie together.
+    """
 
     client_id: uuid.UUID
     slot: str | None = None
+    part: str = ""
     step: str | None = None
 
 
@@ -99,28 +105,57 @@ class OpenRun(msgspec.Struct):
     finished: list[RunState]
 
 
+class _Said:
+    """What the scale said so far, event by event."""
+
+    def __init__(self) -> None:
+        self.steps: dict[str, dict[str, float]] = {}
+        self.stand_ins: dict[str, str] = {}
+        self.own_steps: dict[str, dict[str, float]] = {}
+        self.own_of: dict[str, dict[str, str]] = {}
+        self.finished: float | None = None
+        self.finished_of: dict[str, str] = {}
+
+    def weighed(self, payload: dict[str, Any]) -> None:
+        slot, step, grams = payload["slot"], payload["step"], payload["grams"]
+        if not slot:
+            owner, cooked = payload["part"] or WHOLE, payload["stand_ins"]
+            if cooked != self.own_of.get(owner, cooked):
+                # What another dish weighed says nothing of this one.
+                self.own_steps[owner] = {}
+            self.own_of[owner] = cooked
+            self.own_steps.setdefault(owner, {})[step] = grams
+            return
+        own = payload.get("stand_in", "")
+        if own != self.stand_ins.get(slot, own):
+            # What another stand-in weighed says nothing of this one.
+            self.steps[slot] = {}
+        self.stand_ins[slot] = own
+        self.steps.setdefault(slot, {})[step] = grams
+
+    def taken_back(self, payload: dict[str, Any]) -> None:
+        step = payload.get("step")
+        if step is None:
+            self.finished, self.finished_of = None, {}
+        elif payload["slot"]:
+            self.steps.get(payload["slot"], {}).pop(step, None)
+        else:
+            self.own_steps.get(payload.get("part") or WHOLE, {}).pop(step, None)
+
+    def portioned(self, payload: dict[str, Any]) -> None:
+        self.finished, self.finished_of = payload["grams"], payload["stand_ins"]
+
+
 def _readings(run: Run) -> core.Readings:
     """Return what the scale said in a run: the fold of its weigh-ins."""
-    steps: dict[str, dict[str, float]] = {}
-    stand_ins: dict[str, str] = {}
-    finished: float | None = None
-    finished_of: dict[str, str] = {}
+    said = _Said()
+    folds = {WEIGHED: said.weighed, TAKEN_BACK: said.taken_back, PORTIONED: said.portioned}
     for event in run.events.all():
-        payload = event.payload
-        if event.kind == PORTIONED:
-            finished, finished_of = payload["grams"], payload["stand_ins"]
-        elif event.kind == TAKEN_BACK and payload.get("step") is None:
-            finished, finished_of = None, {}
-        elif event.kind == TAKEN_BACK:
-            steps.get(payload["slot"], {}).pop(payload["step"], None)
-        elif event.kind == WEIGHED:
-            slot, own = payload["slot"], payload.get("stand_in", "")
-            if own != stand_ins.get(slot, own):
-                # What another stand-in weighed says nothing of this one.
-                steps[slot] = {}
-            stand_ins[slot] = own
-            steps.setdefault(slot, {})[payload["step"]] = payload["grams"]
-    return core.Readings(steps, stand_ins, finished, finished_of)
+        if event.kind in folds:
+            folds[event.kind](event.payload)
+    return core.Readings(
+        said.steps, said.stand_ins, said.own_steps, said.own_of, said.finished, said.finished_of
+    )
 
 
 def fold(run: Run) -> RunState:
@@ -199,35 +234,52 @@ def weigh_in(household: Household, dish_id: UUID, body: WeighIn) -> WeighResult:
     """Take a weigh-in, or ask about one that is hard to believe.
 
     Raises:
-        BadInput: the slot has no stand-in, the step is none of its, or the weight cannot be.
+        BadInput: the slot has no stand-in, there is no such step, or the weight cannot be.
     """
     dish = own_dish(household, dish_id, lock=True)
     if (repeated := _repeated(dish, body.client_id)) is not None:
         return repeated
     grams = _net(body)
     document = stored_dish(dish.draft)
-    slot = document.slot(body.part, body.slot)
-    if slot.choice is None:
-        raise BadInput("Choose a stand-in on the Bench first; then there is water to plan.", "slot")
     run = dish.runs.filter(finished_at=None).first()
     setting = replace(setting_of(household), readings=_readings(run) if run else core.NONE)
-    part = document.part(body.part)
-    ledger = slot_ledger(part, slot, book_of(household), library_of(household), setting)
-    steps = [point.step_id for point in ledger.points]
-    if body.step not in steps:
-        raise BadInput("This stand-in has no such step.", "step")
-    place = steps.index(body.step)
-    before = ledger.points[place - 1].state.mass if place else None
-    doubt = question(ledger, body.step, grams)
+    glass = _glass(document, body, dish_water(
+        document, book_of(household), library_of(household), setting
+    ))  # fmt: skip
+    doubt = question(glass.point, grams)
     if doubt is not None and (grams <= 0 or not body.sure):
         return WeighResult(fold(run) if run else None, say(doubt))
+    choice = glass.slot.choice if glass.slot else None
     payload = {
-        "slot": body.slot, "step": body.step, "stand_in": slot.choice.stand_in, "grams": grams,
-        "gross": body.gross, "tare": body.tare, "before": before, "vessel": body.vessel,
-        "tool": body.tool or slot.choice.press or "", "round": body.round, "heat": body.heat,
-        "seconds": body.seconds, "watts": body.watts,
+        "part": body.part, "slot": body.slot, "step": body.step, "grams": grams,
+        "stand_in": choice.stand_in if choice else "", "stand_ins": core.stand_ins_of(document),
+        "technique": glass.point.technique, "gross": body.gross, "tare": body.tare,
+        "before": glass.point.before, "vessel": body.vessel,
+        "tool": body.tool or (choice.press if choice else "") or "", "round": body.round,
+        "heat": body.heat, "seconds": body.seconds, "watts": body.watts,
     }  # fmt: skip
     return _noted(household, dish, body.client_id, WEIGHED, payload)
+
+
+def _glass(document: core.Dish, body: WeighIn, courses: Sequence[Course]) -> Glass:
+    """Return what a weigh-in is taken after.
+
+    Raises:
+        BadInput: the slot has no stand-in, or there is no such step to weigh after.
+    """
+    owner = body.slot or body.part or WHOLE
+    if body.slot and document.slot(body.part, body.slot).choice is None:
+        raise BadInput("Choose a stand-in on the Bench first; then there is water to plan.", "slot")
+    if body.part and not body.slot:
+        document.part(body.part)
+    for course in courses:
+        for glass in course.glasses:
+            if (glass.owner, glass.step) == (owner, body.step):
+                return glass
+        mine = course.part is None or course.part.id == body.part
+        if course.problem and mine:
+            raise BadInput(course.problem, "step")
+    raise BadInput("There is no such step to weigh after any more.", "step")
 
 
 @writes
@@ -284,10 +336,13 @@ def take_back(household: Household, run_id: UUID, body: TakeBack) -> RunState:
         said = _readings(run)
         known = said.finished_grams is not None
         if body.step is not None:
-            known = body.step in said.steps.get(body.slot or "", {})
+            own = said.own_steps.get(body.part or WHOLE, {})
+            known = body.step in (said.steps.get(body.slot, {}) if body.slot else own)
         if not known:
             raise BadInput("There is no such weigh-in to take back.", "step")
-        payload = {"slot": body.slot, "step": body.step, "schema": EVENT_SCHEMA}
+        payload = {
+            "part": body.part, "slot": body.slot or "", "step": body.step, "schema": EVENT_SCHEMA
+        }  # fmt: skip
         RunEvent.objects.create(run=run, client_id=body.client_id, kind=TAKEN_BACK, payload=payload)
     return fold(run)
 

@@ -13,11 +13,15 @@ class Readings:
     """Net grams from the scale, each with the stand-ins that were in the dish then.
 
     `steps` are by slot id and step id and belong to the stand-in that `stand_ins` names for the
-    slot. `finished_grams` is the whole dish when it was done, with `finished_of` in its slots.
+    slot. `own_steps` are by part id ("whole" for the dish) and id of the recipe's own step, and
+    belong to the stand-ins that `own_of` names for the dish. `finished_grams` is the whole dish
+    when it was done, with `finished_of` in its slots.
     """
 
     steps: dict[str, dict[str, float]] = field(default_factory=dict)
     stand_ins: dict[str, str] = field(default_factory=dict)
+    own_steps: dict[str, dict[str, float]] = field(default_factory=dict)
+    own_of: dict[str, dict[str, str]] = field(default_factory=dict)
     finished_grams: float | None = None
     finished_of: dict[str, str] = field(default_factory=dict)
 
@@ -25,6 +29,11 @@ class Readings:
         """Return a slot's grams by step; what another stand-in weighed says nothing of this one."""
         chosen = slot.choice.stand_in if slot.choice else None
         return self.steps.get(slot.id, {}) if self.stand_ins.get(slot.id) == chosen else {}
+
+    def own(self, part: str, dish: Dish) -> Mapping[str, float]:
+        """Return the grams at the recipe's own steps of a part, none if it was another dish."""
+        known = self.own_of.get(part) == stand_ins_of(dish)
+        return self.own_steps.get(part, {}) if known else {}
 
     def finished(self, dish: Dish) -> float | None:
         """Return what the finished dish weighed, None where this one has not been weighed."""

@@ -28,7 +28,8 @@ class Technique:
     """One thing a cook does.
 
     `resource` is what it holds while it runs, `hands` whether a cook stands at it all the time.
-    `minutes` (low, high) are common practice for about four servings where a recipe gives none.
+    `minutes` (low, high) are common practice for about four servings where a recipe gives none;
+    `done` says what became of the food.
     """
 
     key: str
@@ -41,6 +42,7 @@ class Technique:
     cautions: tuple[str, ...]
     cue: str
     before: str
+    done: str
 
     @property
     def heats(self) -> bool:
@@ -96,6 +98,7 @@ class _Entry(msgspec.Struct, forbid_unknown_fields=True):
     cautions: tuple[str, ...] = ()
     cue: str = ""
     before: str = ""
+    done: str = ""
     joins: list[str] = []
 
 
@@ -110,7 +113,7 @@ def techniques() -> Mapping[str, Technique]:
     return {
         key: Technique(
             key, e.resource, (e.resource == "hands") if e.hands is None else e.hands, e.minutes,
-            e.water, e.fat, e.salt, e.cautions, e.cue, e.before,
+            e.water, e.fat, e.salt, e.cautions, e.cue, e.before, e.done,
         )
         for key, e in _entries().items()
     }  # fmt: skip

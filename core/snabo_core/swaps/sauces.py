@@ -24,11 +24,12 @@ def sauce_lines(part: Part, slot: Slot, foods: Library) -> list[Line]:
     return [
         line
         for line in part.lines
-        if line.id not in slot.line_ids and not line.left_out and _in_sauce(line.used(), foods)
+        if line.id not in slot.line_ids and not line.left_out and in_sauce(line.used(), foods)
     ]
 
 
-def _in_sauce(line: Line, foods: Library) -> bool:
+def in_sauce(line: Line, foods: Library) -> bool:
+    """Tell a line that becomes sauce: a liquid, a fat, what thickens or seasons it."""
     if line.food is None or line.grams is None:
         return False
     return foods.food(line.food).food_class in SAUCE_CLASSES
@@ -85,7 +86,19 @@ def thickness_of(
         salt=_salt(lines, foods),
         began=whole.mass,
         aim=was,
+        by=frozenset(line.food for line in lines if line.food and line.food in role_file.coats_250),
     )
+
+
+def thickness_in(
+    lines: Sequence[Line], before: Sequence[Line] | None, role_file: RoleFile, foods: Library
+) -> Thickness:
+    """Return what thickens a part in which other things swim; see `thickness_of`.
+
+    Without `before` it has no thickness to come to.
+    """
+    wet = [line for line in lines if in_sauce(line, foods)]
+    return thickness_of(wet, before or wet, role_file, foods)
 
 
 def _total(lines: Sequence[Line], nutrient: str, foods: Library) -> float | None:

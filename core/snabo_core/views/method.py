@@ -145,7 +145,7 @@ def method_view(dish: Dish, setting: Setting, book: Book, library: Library) -> M
         dish = with_method(dish, library)
     made = judged(dish, setting, book, library)
     cooked = Cooked.of(made)
-    held = _held(cooked, library, book)
+    held = cautions_by_number(cooked, library, book)
     parts = _parts(cooked.branches)
     views = tuple(_step(row, cooked, setting, parts, held) for row in cooked.rows)
     return MethodView(
@@ -254,7 +254,7 @@ def _look_words(one: CookStep, original: Mapping[str, Line]) -> str:
     return worded(f"look_{one.look}")
 
 
-def _held(cooked: Cooked, library: Library, book: Book) -> dict[int, tuple[str, ...]]:
+def cautions_by_number(cooked: Cooked, library: Library, book: Book) -> dict[int, tuple[str, ...]]:
     """Return the cautions of every step that is cooked, by its number."""
     lines = {key: line for own in cooked.lines.values() for key, line in own.items()}
     names = Names(

@@ -169,7 +169,7 @@ def preview(
         BadInput: there is no such variant.
     """
     whole_table = judged(dish, setting, book, library)
-    made = _looked_at(whole_table, variant)
+    made = looked_at(whole_table, variant)
     dish = made.dish
     plate, sharing = made.plate, made.sharing
     ledgers = tuple(ledger_view(each, book) for each in made.ledgers)
@@ -209,7 +209,12 @@ def preview(
     )
 
 
-def _looked_at(made: Judged, variant: str) -> Judged:
+def looked_at(made: Judged, variant: str) -> Judged:
+    """Return a variant of a judged dish, or the dish itself for an empty id.
+
+    Raises:
+        BadInput: there is no such variant.
+    """
     if not variant:
         return made
     if variant not in made.branches:

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ledgers import SlotLedger, losses_of, name_of, steps_for
 from snabo_core.water import Ledger, Point, Step, advise, expected, sheets
+from snabo_core.water.courses import START
 from snabo_core.wording import Message, say, worded
 
 
@@ -110,18 +112,30 @@ def _upcoming(ledger: Ledger) -> str:
 
 
 def _point(point: Point, step: Step | None, press: str | None, book: Book) -> PointView:
+    cautions = step.cautions if step else ()
+    return point_view(point, step.cue if step else "", press, cautions, book)
+
+
+def point_view(
+    point: Point, cue: str, press: str | None, cautions: Iterable[str], book: Book
+) -> PointView:
+    """Return one glass.
+
+    Args:
+        point: the part after a step.
+        cue: what to look for there, empty for what is only put together.
+        press: what this household presses it with, None where nothing is pressed.
+        cautions: keys of what holds at the step.
+        book: for their words.
+    """
     method = press or "cloth"
     advice = advise(point, method)
     aim, note = expected(point, method), sheets(point, method)
-    cautions = tuple(
-        CautionView(c, book.cautions[c].text, book.cautions[c].why)
-        for c in (step.cautions if step else ())
-    )
     return PointView(
         step_id=point.step_id,
         technique=point.technique,
         label=point.label,
-        cue=step.cue if step else worded("weigh_what_goes_in"),
+        cue=cue or (worded("weigh_what_goes_in") if point.technique == START else ""),
         grams=point.state.mass,
         water=point.state.water,
         solids=point.state.solids,
@@ -141,7 +155,9 @@ def _point(point: Point, step: Step | None, press: str | None, book: Book) -> Po
         words=say(advice.message),
         rounds=advice.rounds,
         pan_minutes=advice.pan_minutes,
-        cautions=cautions,
+        cautions=tuple(
+            CautionView(c, book.cautions[c].text, book.cautions[c].why) for c in cautions
+        ),
         aim=f"{say(aim)}." if aim else "",
         note=f"{say(note)}." if note else "",
     )

@@ -6,20 +6,28 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-from snabo_core.water.ledger import Ledger, Point, mass_at
-from snabo_core.water.steps import GAINING, LATER_ROUND, PAN_GRAMS_PER_MINUTE, PANNED, PRESSES
+from snabo_core.water.courses import START
+from snabo_core.water.cures import rounds_for
+from snabo_core.water.ledger import Point, mass_at
+from snabo_core.water.priors import PAN_GRAMS_PER_MINUTE, PRESSES
+from snabo_core.water.steps import BAKED, GAINING, PANNED, PRESSED, SIMMERED
 from snabo_core.water.thickness import MOST_BOILED_OFF, Thickness, how_thick
 from snabo_core.wording import Message, say
 
 TENFOLD = 4.0
-# A share of a sauce too small to stir back in.
+# A weight above what went in that a scale's own doubt does not explain.
+HEAVIER = 1.02
+# How far from what was expected nobody minds, as a share of it.
+NEAR = 0.03
+# A share of a sauce too small to stir back in or to boil off.
 A_SPLASH = 0.03
 # Steps by which a sauce boils down.
 BOILING_DOWN = {"simmer", "reduce", *PANNED}
 # Grams of liquid that a sheet of kitchen paper holds; common practice, no source.
 SHEET = (15.0, 30.0)
 Kind = Literal["press_more", "heat_more", "dry_enough", "too_dry", "no_band", "simmer_more",
-               "sauce_thin", "sauce_right", "sauce_thick"]  # fmt: skip
+               "sauce_thin", "sauce_right", "sauce_thick",
+               "as_expected", "heavier", "lighter"]  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -48,7 +56,7 @@ def advise(point: Point, method: str = "cloth") -> Advice:
         method: how this household presses, a key of `PRESSES`.
     """
     if point.band is None or point.enough is None or point.floor is None:
-        return Advice("no_band", Message("no_band"))
+        return _against_expected(point)
     if point.thickness is not None:
         return _sauce(point, point.thickness, point.enough, point.floor)
     dry, wet = point.band
@@ -56,14 +64,16 @@ def advise(point: Point, method: str = "cloth") -> Advice:
     values: dict[str, str | float] = {"target": point.enough, "floor": point.floor}
     if share > wet:
         grams = point.state.mass - point.enough
-        kind: Kind = "press_more" if point.technique == "press" else "heat_more"
+        kind: Kind = "press_more" if point.technique in PRESSED else "heat_more"
         return Advice(
             kind,
             Message(kind, {**values, "grams": grams}),
             grams,
             point.enough,
             point.floor,
-            rounds=_rounds(point, grams, method),
+            rounds=rounds_for(point.state.water, grams, PRESSES[method].mean)
+            if point.technique in PRESSED
+            else None,
             pan_minutes=grams / PAN_GRAMS_PER_MINUTE.mean,
         )
     if share < dry:
@@ -74,14 +84,33 @@ def advise(point: Point, method: str = "cloth") -> Advice:
     return Advice("dry_enough", Message("dry_enough", values), 0.0, point.enough, point.floor)
 
 
+def _against_expected(point: Point) -> Advice:
+    """Judge what has no band of its own against what its step usually leaves."""
+    if point.weighed is None or point.technique == START:
+        return Advice("no_band", Message("no_band"))
+    low, usual, high = point.expected
+    low, high = min(low, usual * (1 - NEAR)), max(high, usual * (1 + NEAR))
+    edges: dict[str, str | float] = {"low": low, "high": high}
+    if low <= point.weighed <= high:
+        return Advice("as_expected", Message("as_expected"), 0.0, high, low)
+    if point.weighed < low:
+        gap = low - point.weighed
+        return Advice("lighter", Message("own_lighter", {**edges, "grams": gap}), gap, high, low)
+    gap = point.weighed - high
+    dries = point.technique in {*PANNED, *SIMMERED, *BAKED, *PRESSED}
+    minutes = gap / PAN_GRAMS_PER_MINUTE.mean if dries else None
+    message = Message("own_heavier", {**edges, "grams": gap})
+    return Advice("heavier", message, gap, high, low, pan_minutes=minutes)
+
+
 def _sauce(point: Point, sauce: Thickness, thin: float, thick: float) -> Advice:
     """Judge a sauce by its thickness: it is never dried for its own sake and never crumbles."""
-    mass, now = point.state.mass, sauce.at(point.state.water)
+    mass, now = point.state.mass, sauce.of_free(point.free)
     looks = Message(f"sauce_{how_thick(now)}")
     if now > sauce.thickest and thick - mass > A_SPLASH * mass:
         message = Message("sauce_loosen", {"looks": say(looks), "grams": thick - mass})
         return Advice("sauce_thick", message, thick - mass, thin, thick)
-    if now >= sauce.thinnest:
+    if now >= sauce.thinnest or 0 < mass - thin < A_SPLASH * mass:
         return Advice("sauce_right", Message("sauce_right", {"looks": say(looks)}), 0, thin, thick)
     if point.technique not in BOILING_DOWN:
         return Advice("sauce_thin", Message("sauce_as_far", {"looks": say(looks)}))
@@ -113,44 +142,28 @@ def expected(point: Point, method: str = "cloth") -> Message | None:
 
 def sheets(point: Point, method: str) -> Message | None:
     """Return how many sheets of paper a pressing takes, and what does without."""
-    if point.technique != "press" or method != "paper" or point.liquid <= SHEET[0]:
+    if point.technique not in PRESSED or method != "paper" or point.liquid <= SHEET[0]:
         return None
     few, many = (math.ceil(point.liquid / hold) for hold in (SHEET[1], SHEET[0]))
     return Message("sheets", {"grams": point.liquid, "few": float(few), "many": float(many)})
 
 
-def _rounds(point: Point, grams: float, method: str) -> int | None:
-    """Return how many later rounds press out so much, None if pressing alone will not do."""
-    if point.technique != "press":
-        return None
-    share = PRESSES[method].mean * LATER_ROUND
-    water = point.state.water
-    for rounds in range(1, 5):
-        if water * (1 - (1 - share) ** rounds) >= grams:
-            return rounds
-    return None
-
-
-def question(ledger: Ledger, step_id: str, grams: float) -> Message | None:
+def question(point: Point, grams: float) -> Message | None:
     """Return why a weigh-in is hard to believe, None when it is plausible.
 
     Args:
-        ledger: the ledger before this weigh-in counts.
-        step_id: where it was taken.
+        point: what it is taken after, before it counts.
         grams: what the scale said, net.
     """
     if grams <= 0:
         return Message("question_negative")
-    place = next(i for i, p in enumerate(ledger.points) if p.step_id == step_id)
-    point = ledger.points[place]
-    expected = point.state.mass
+    expected = point.expected[1]
     if grams > expected * TENFOLD or grams < expected / TENFOLD:
         return Message("question_tenfold", {"direction": "more" if grams > expected else "less"})
-    if place == 0:
+    if point.technique == START:
         return None
-    before = ledger.points[place - 1].state.mass + point.added
-    if grams > before * 1.02 and point.technique not in GAINING:
-        return Message("question_heavier", {"grams": grams - before})
-    if grams < point.state.solids * 0.95:
-        return Message("question_tiny", {"grams": point.state.solids})
+    if grams > point.before * HEAVIER and point.technique not in GAINING:
+        return Message("question_heavier", {"grams": grams - point.before})
+    if grams < point.solids_before * 0.95:
+        return Message("question_tiny", {"grams": point.solids_before})
     return None

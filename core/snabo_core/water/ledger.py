@@ -8,11 +8,12 @@ from dataclasses import dataclass, replace
 from snabo_core.dish import Line
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
-from snabo_core.water.state import State, of_lines
-from snabo_core.water.steps import LIQUID_SOLIDS, ROOM, Outcome, Step, prior_of, run, settle
+from snabo_core.water.courses import START, Node, Passed, Taking, brought, run_course, together
+from snabo_core.water.mixture import FREE, WATER, grams_of, state_of
+from snabo_core.water.priors import LIQUID_SOLIDS
+from snabo_core.water.state import State
+from snabo_core.water.steps import PRESSED, Step
 from snabo_core.water.thickness import Thickness
-
-START = "start"
 
 
 @dataclass(frozen=True)
@@ -28,7 +29,9 @@ class Point:
 
     `low` and `high` enclose 90 % of what to expect while nothing is weighed here. `enough`
     and `floor` are the masses at the wet and dry edge of the band, None without one. Flows
-    are grams that left at this step; `added` joined before it.
+    are grams that left at this step; `added` joined before it, `free` is the water that runs free.
+    `before` went in, `solids_before` of it are no water; `expected` (low, usual, high) is what the
+    step leaves of that, whatever was weighed after it.
     """
 
     step_id: str
@@ -47,6 +50,10 @@ class Point:
     floor: float | None
     seconds: float | None
     thickness: Thickness | None = None
+    free: float = 0.0
+    before: float = 0.0
+    solids_before: float = 0.0
+    expected: tuple[float, float, float] = (0.0, 0.0, 0.0)
 
 
 @dataclass(frozen=True)
@@ -60,14 +67,6 @@ class Ledger:
     def finished(self) -> State:
         """The part as it goes on to the dish."""
         return self.points[-1].state
-
-
-@dataclass(frozen=True)
-class _Course:
-    """One run through all steps with given parameters."""
-
-    befores: list[State]
-    outcomes: list[Outcome]
 
 
 def mass_at(state: State, water_share: float) -> float:
@@ -99,65 +98,6 @@ def _group(lines: Sequence[Line], steps: Sequence[Step]) -> dict[str, list[Line]
     return groups
 
 
-def _course(
-    start: State,
-    additions: Mapping[str, State],
-    steps: Sequence[Step],
-    parameters: Sequence[float],
-    weighed: Mapping[str, float],
-) -> _Course:
-    state, celsius = start, ROOM
-    if START in weighed:
-        state = state.times(weighed[START] / state.mass)
-    befores, outcomes = [state], [Outcome(state)]
-    for step, parameter in zip(steps, parameters, strict=True):
-        before = state.plus(additions.get(step.id, State()))
-        if step.id in weighed:
-            outcome = settle(step, before, weighed[step.id], celsius)
-        else:
-            outcome = run(step, before, parameter, celsius)
-        befores.append(before)
-        outcomes.append(outcome)
-        state, celsius = outcome.after, outcome.celsius
-    return _Course(befores, outcomes)
-
-
-def _spread(
-    start: State,
-    doubt: tuple[float, float],
-    additions: Mapping[str, State],
-    steps: Sequence[Step],
-    weighed: Mapping[str, float],
-) -> list[tuple[float, float]]:
-    """Return how far below and above the mass of each point may lie, first order.
-
-    Each parameter goes to its low and high end alone; the deviations add in quadrature.
-    """
-    priors = [prior_of(step) for step in steps]
-    means = [p.mean for p in priors]
-    middle = [o.after.mass for o in _course(start, additions, steps, means, weighed).outcomes]
-    below, above = [0.0] * len(middle), [0.0] * len(middle)
-
-    def add(course: _Course) -> None:
-        for i, outcome in enumerate(course.outcomes):
-            gap = outcome.after.mass - middle[i]
-            if gap < 0:
-                below[i] += gap**2
-            else:
-                above[i] += gap**2
-
-    for place, prior in enumerate(priors):
-        if steps[place].id in weighed:
-            continue
-        for end in (prior.low, prior.high):
-            changed = [*means[:place], end, *means[place + 1 :]]
-            add(_course(start, additions, steps, changed, weighed))
-    if START not in weighed and start.mass:
-        for grams in doubt:
-            add(_course(start.times(grams / start.mass), additions, steps, means, weighed))
-    return [(b**0.5, a**0.5) for b, a in zip(below, above, strict=True)]
-
-
 def predict(
     lines: Sequence[Line],
     steps: Sequence[Step],
@@ -184,73 +124,79 @@ def predict(
             positive number.
     """
     scale = dict(weighed or {})
-    for grams in scale.values():
-        if not 0 < grams < 1e5:
-            raise BadInput("A weight has to be more than nothing and less than 100 kg.", "grams")
     groups = _group(lines, steps)
-    first = groups.pop(START)
-    start = of_lines(first, library)
-    if start.mass <= 0:
+    by = thickness.by if thickness else frozenset()
+    things = {
+        f"in/{step}": together([
+            brought(line, library, in_sauce=thickness is not None and line.food not in by,
+                    binds=line.food in by)
+            for line in group
+        ])
+        for step, group in groups.items() if group
+    }  # fmt: skip
+    nodes: list[Node] = []
+    for step in [Step(START, START, "Start"), *steps]:
+        joining = f"in/{step.id}"
+        takes = [Taking(joining)] if joining in things else []
+        if nodes:
+            takes.insert(0, Taking(nodes[-1].step.id))
+        nodes.append(Node(step, tuple(takes)))
+    passed = run_course(nodes, things, scale, spread=spread)
+    if grams_of(passed[0].before) <= 0:
         raise BadInput("There is nothing to dry in this part yet.", "lines")
-    additions = {step: of_lines(group, library) for step, group in groups.items()}
-    means = [prior_of(step).mean for step in steps]
-    course = _course(start, additions, steps, means, scale)
-    doubt = (
-        sum(line.grams_low or 0.0 for line in first),
-        sum(line.grams_high or 0.0 for line in first),
-    )
-    around = [(0.0, 0.0)] * (len(steps) + 1)
-    if spread:
-        around = _spread(start, doubt, additions, steps, scale)
     watts = (kitchen or Kitchen()).microwave_watts
-    begin = Step(START, START, "Start")
-    points = []
+    points = tuple(point_of(each, scale, watts, thickness) for each in passed)
     lost = State()
-    for step, before, outcome, (below, above) in zip(
-        [begin, *steps], course.befores, course.outcomes, around, strict=True
-    ):
-        lost = lost.plus(outcome.liquid)
-        added = additions.get(step.id, State()).mass
-        points.append(_point(step, before, outcome, below, above, scale, added, watts, thickness))
-    return Ledger(tuple(points), _only_losses(lost))
+    for each in passed:
+        lost = lost.plus(state_of(each.left.liquid))
+    return Ledger(points, only_losses(lost))
 
 
-def _point(
-    step: Step,
-    before: State,
-    outcome: Outcome,
-    below: float,
-    above: float,
+def point_of(
+    passed: Passed,
     weighed: Mapping[str, float],
-    added: float,
     watts: float,
-    thickness: Thickness | None,
+    thickness: Thickness | None = None,
 ) -> Point:
-    mass = outcome.after.mass
+    """Return what a step that was run looks like, with where it should be.
+
+    Args:
+        passed: the step, what went in and what came of it.
+        weighed: net grams by step id.
+        watts: of the household's microwave.
+        thickness: what thickens it if it is a sauce; its band does not count then.
+    """
+    step, left = passed.node.step, passed.left
+    after = state_of(left.after)
+    below, above = passed.around()
+    into = grams_of(passed.before)
+    mass, free = after.mass, passed.row(FREE)
     enough = floor = None
     band = step.band
     if thickness is not None and step.id != START:
-        dry = mass - outcome.after.water
-        waters = [thickness.water_for(x) for x in (thickness.thickest, thickness.thinnest)]
-        floor, enough = (dry + water for water in waters)
-        band = (waters[0] / floor, waters[1] / enough)
+        frees = [thickness.free_for(x) for x in (thickness.thickest, thickness.thinnest)]
+        floor, enough = (mass - free + each for each in frees)
+        held = after.water - free
+        band = ((held + frees[0]) / floor, (held + frees[1]) / enough)
     elif step.band is not None:
         dry, wet = step.band
         # A press takes liquid out of what went in; before it is weighed that is the aim.
-        origin = outcome.after if step.id in weighed else before
-        reach = mass_pressed_to if step.technique == "press" else mass_at
+        origin = after if step.id in weighed else state_of(passed.before)
+        reach = mass_pressed_to if step.technique in PRESSED else mass_at
         enough, floor = reach(origin, wet), reach(origin, dry)
     seconds = None
-    if step.technique == "microwave":
-        seconds = step.settings["kj_per_kg"] * before.mass / watts
+    if step.technique == "microwave" and "kj_per_kg" in step.settings:
+        seconds = step.settings["kj_per_kg"] * into / watts
     return Point(
-        step.id, step.technique, step.label, outcome.after,
-        mass - below, mass + above, weighed.get(step.id), added,
-        outcome.vapour, outcome.liquid.mass, outcome.stuck.mass,
-        band, enough, floor, seconds, thickness,
+        step.id, step.technique, step.label, after,
+        mass - below, mass + above, weighed.get(step.id), passed.joined,
+        float(left.vapour[0]), grams_of(left.liquid), grams_of(left.stuck),
+        band, enough, floor, seconds, thickness, free,
+        into, into - float(passed.before[WATER, 0]),
+        (mass - below, mass, mass + above) if step.id not in weighed else passed.expected(),
     )  # fmt: skip
 
 
-def _only_losses(lost: State) -> State:
+def only_losses(lost: State) -> State:
     """Drop water that was taken up, so that what is lost is never negative."""
     return replace(lost, water=max(0.0, lost.water))

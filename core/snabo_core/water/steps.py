@@ -1,35 +1,68 @@
-"""The steps that change a part's water: pure functions from state to state and what left.
-
-Each technique has one parameter with a prior (low, mean, high at 90 %). Priors are common
-practice without a source, or from memory.
-"""
+"""The steps of a part and which model of `models.py` each technique follows."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
+import inspect
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
+from functools import cache
 from typing import Any
 
-from snabo_core.errors import BookError
-from snabo_core.water.state import State, with_water
-from snabo_core.water.thermal import latent_heat, specific_heat
+import numpy as np
 
-BOILING = 100.0
-ROOM = 20.0
-VAPOUR_BACK_UNDER_COVER = 0.7
-# During warm-up a share of the absorbed heat already evaporates (0.05 to 0.3).
-WARM_UP_EVAPORATION = 0.15
-LATENT_SECONDS = 60.0
+from snabo_core.errors import BookError
+from snabo_core.water import models
+from snabo_core.water.mixture import (
+    FREE,
+    WATER,
+    Grams,
+    cooked_through,
+    mass_of,
+    mixture,
+    state_of,
+    water_only,
+    without,
+)
+from snabo_core.water.models import Left, pressed_liquid
+from snabo_core.water.priors import (
+    AIR_PER_HOUR,
+    BLENDER_STICKING,
+    BLOTTED,
+    BOILING,
+    COUPLING,
+    CURD,
+    DEEP_FRIED,
+    KEPT,
+    LIQUID_SOLIDS,
+    MOVING,
+    OVEN,
+    PAN_GRAMS_PER_MINUTE,
+    POURED_OFF,
+    PRESSES,
+    RINSED,
+    ROOM,
+    RUBBED,
+    SALTED,
+    SIMMER,
+    STEAMED_OFF,
+    STICKING,
+    TENDER,
+    THAWED,
+    UPTAKE,
+    Prior,
+)
+from snabo_core.water.state import NAMES, State
 
 
 @dataclass(frozen=True)
 class Step:
-    """One step of a stand-in as the book writes it.
+    """One step as the ledger runs it: of a stand-in as the book writes it, or of the recipe.
 
     `label` names what came of it, `order` tells the cook to do it. `settings` are the
-    technique's own; `foods` are the lines that join at this step. `band`
-    is the range of water share that is right after the step. Minutes are (low, high) of
-    hands-on work and of waiting, for about a kilogram.
+    technique's own and any constant of its model; `foods` are the lines that join at this step.
+    `band` is the range of water share that is right after the step. Minutes are (low, high) of
+    hands-on work and of waiting, for about a kilogram. `prior` takes the place of the
+    technique's, where a household or a food has its own.
     """
 
     id: str
@@ -41,8 +74,9 @@ class Step:
     passive_minutes: tuple[float, float] = (0.0, 0.0)
     band: tuple[float, float] | None = None
     cautions: tuple[str, ...] = ()
-    settings: dict[str, Any] = field(default_factory=dict)
+    settings: Mapping[str, Any] = field(default_factory=dict)
     order: str = ""
+    prior: Prior | None = None
 
 
 @dataclass(frozen=True)
@@ -56,210 +90,72 @@ class Outcome:
     celsius: float = ROOM
 
 
-@dataclass(frozen=True)
-class Prior:
-    """The one parameter of a technique: mean and 90 % range."""
+Model = Callable[..., Left]
 
-    low: float
-    mean: float
-    high: float
+# Steps by what they do to a part, under the names the vocabulary of steps has for them.
+HANDLED = ("prepare", "mix", "grate", "rice", "spiral", "mash", "grind", "whisk", "knead", "shape",
+           "roll_out", "mould", "spread", "fold", "coat")  # fmt: skip
+MOVED = ("cut", "trim", "halve", "flatten", "tear", "divide", "unmould", "fluff", "toss", "layer",
+         "fill", "brush", "crumble", "shred", "strand", "hollow_out", "peel", "roll_up",
+         "top")  # fmt: skip
+PANNED = ("dry_in_pan", "dry_saute", "saute", "sear", "fry", "sweat")
+BAKED = ("roast", "bake", "grill", "toast")
+KEEPING = ("rest", "chill", "set", "season", "melt", "turn", "hold_back", "drizzle",
+           "pierce", "marinate", "tamp", "cover", "uncover", "freeze", "preheat", "taste", "serve",
+           "store", "start", "")  # fmt: skip
+TAKING = ("soak", "absorb")
+SIMMERED = ("simmer", "reduce", "thicken", "deglaze", "add_gradually", "reheat")
+# How the water leaves: as liquid with what is dissolved, or on tools and bowls.
+PRESSED = ("press", "wring", "twist")
+DRAINED = ("salt", "drain", "pour_off", "blot", *PRESSED)
+# Steps after which a part may weigh more than before without anything added.
+GAINING = {"boil", "steam", "rinse", "steep", *TAKING}
 
-
-# Share of the present water that one round of pressing takes from heated riced vegetables.
-PRESSES = {
-    "cloth": Prior(0.35, 0.45, 0.55),
-    "mesh": Prior(0.40, 0.50, 0.60),
-    "paper": Prior(0.15, 0.25, 0.35),
-    "twist": Prior(0.05, 0.10, 0.17),
+# Per technique its model and the prior of its parameter.
+TECHNIQUES: dict[str, tuple[Model, Prior | Callable[[Step], Prior]]] = {
+    "microwave": (models.microwave, COUPLING),
+    "boil": (models.boil, TENDER),
+    "steam": (models.boil, TENDER),
+    "salt": (models.draw, SALTED),
+    "drain": (models.draw, CURD),
+    "blot": (models.draw, BLOTTED),
+    "pour_off": (models.pour_off, POURED_OFF),
+    "steep": (models.steep, UPTAKE),
+    "rinse": (models.rinse, RINSED),
+    "massage": (models.loosen, RUBBED),
+    "thaw": (models.loosen, THAWED),
+    "cool": (models.cool, STEAMED_OFF),
+    "air_dry": (models.air_dry, AIR_PER_HOUR),
+    "deep_fry": (models.deep_fry, DEEP_FRIED),
+    "blend": (models.handle, BLENDER_STICKING),
+    "press": (models.press, lambda step: _press_prior(step, "cloth")),
+    "wring": (models.press, lambda step: _press_prior(step, "cloth")),
+    "twist": (models.press, lambda step: _press_prior(step, "twist")),
+    **dict.fromkeys(TAKING, (models.take_up, UPTAKE)),
+    **dict.fromkeys(KEEPING, (models.keep, KEPT)),
+    **dict.fromkeys(SIMMERED, (models.simmer, SIMMER)),
+    **dict.fromkeys(PANNED, (models.pan, PAN_GRAMS_PER_MINUTE)),
+    **dict.fromkeys(BAKED, (models.roast, lambda step: OVEN[step.settings.get("oven", "still")])),
+    **dict.fromkeys(HANDLED, (models.handle, STICKING)),
+    **dict.fromkeys(MOVED, (models.handle, MOVING)),
 }
-LATER_ROUND = 0.6
-# Grams of solids in 100 g of pressed liquid: 3 to 4 for heated cauliflower.
-LIQUID_SOLIDS = 0.035
-COUPLING = Prior(0.7, 0.8, 0.9)
-LEACHING = Prior(0.05, 0.10, 0.15)
-STICKING = Prior(0.01, 0.02, 0.03)
-# What stays in a blender's bowl against a spoon's; salted pieces give a share of their mass; soft
-# curds and caps give less; a food takes up what its step says, more or less. Common practice, no
-# source.
-BLENDER_STICKING = Prior(0.02, 0.03, 0.05)
-SALTED = Prior(0.10, 0.15, 0.20)
-CURD = Prior(0.10, 0.15, 0.20)
-UPTAKE = Prior(0.9, 1.0, 1.1)
-KEPT = Prior(1.0, 1.0, 1.0)
-# What just tender roots weigh after draining against before: 0 to -5 %; from memory.
-TENDER = Prior(0.95, 0.975, 1.0)
-# Grams a minute off a sauce of about 300 g at a gentle simmer without a lid; common practice,
-# no source. The surface grows with the pan, as mass to the power of two thirds.
-SIMMER = Prior(5.0, 7.5, 10.0)
-SIMMERED_GRAMS = 300.0
-PAN_GRAMS_PER_MINUTE = Prior(15.0, 22.0, 30.0)
-# Convection and radiation together, W/(m2 K).
-OVEN = {"still": Prior(20.0, 22.5, 25.0), "fan": Prior(30.0, 35.0, 40.0)}
-SURFACE_C = 90.0
-
-Run = Callable[[Step, State, float, float], Outcome]
+# Settings that choose a prior and are none of the model's.
+_CHOOSING = {"method", "oven"}
 
 
-def microwave(step: Step, before: State, coupling: float, celsius: float) -> Outcome:
-    """Heat by microwaves: warm-up to 100 C with some evaporation, then all heat evaporates.
-
-    Settings: `kj_per_kg` rated energy given per kg of part (seconds x watts / mass), `covered`.
-    Energy balance: absorbed = mass x cp x rise + evaporated x latent heat at 100 C, exactly;
-    a cover returns 0.7 of the vapour.
-    """
-    absorbed = coupling * step.settings["kj_per_kg"] * before.mass / 1000
-    kg = before.mass / 1000
-    middle = specific_heat(before, (celsius + BOILING) / 2)
-    needed = kg * middle * (BOILING - celsius) / (1 - WARM_UP_EVAPORATION)
-    latent = latent_heat(BOILING)
-    if absorbed <= needed:
-        evaporated = WARM_UP_EVAPORATION * absorbed / latent * 1000
-        reached = celsius + absorbed * (1 - WARM_UP_EVAPORATION) / (kg * middle)
-    else:
-        evaporated = (WARM_UP_EVAPORATION * needed + absorbed - needed) / latent * 1000
-        reached = BOILING
-    return _evaporate(step, before, evaporated, reached)
-
-
-def _evaporate(step: Step, before: State, evaporated: float, celsius: float) -> Outcome:
-    if step.settings.get("covered"):
-        evaporated *= 1 - VAPOUR_BACK_UNDER_COVER
-    evaporated = min(evaporated, before.water)
-    return Outcome(
-        with_water(before, before.water - evaporated), vapour=evaporated, celsius=celsius
-    )
-
-
-def boil(step: Step, before: State, yielded: float, _celsius: float) -> Outcome:
-    """Boil or steam until just tender: soluble solids leach, the drained whole weighs a share.
-
-    Settings: `leach_scale` 1 for boiling, near 0 for steam. What is taken up from the pot
-    counts as negative liquid.
-    """
-    leached = before.soluble().times(LEACHING.mean * step.settings.get("leach_scale", 1.0))
-    left = before.minus(leached)
-    water = max(0.0, before.mass * yielded - left.solids)
-    drained = State(water=before.water - water).plus(leached)
-    return Outcome(with_water(left, water), liquid=drained, celsius=BOILING)
-
-
-def pressed_liquid(before: State, water: float) -> State:
-    """Return the liquid that leaves with so much water: it carries soluble solids along."""
-    pool = before.soluble()
-    solids = min(water * LIQUID_SOLIDS / (1 - LIQUID_SOLIDS), pool.mass)
-    carried = pool.times(solids / pool.mass) if pool.mass else State()
-    return with_water(carried, water)
-
-
-def press(step: Step, before: State, share: float, celsius: float) -> Outcome:
-    """Press or wring: each round takes a share of the present water, later rounds 0.6 of it.
-
-    Settings: `method` (cloth, mesh, paper, twist), `rounds`.
-    """
-    left, expressed = before, State()
-    for number in range(int(step.settings.get("rounds", 1))):
-        round_share = share * (1.0 if number == 0 else LATER_ROUND)
-        out = pressed_liquid(left, left.water * round_share)
-        left, expressed = left.minus(out), expressed.plus(out)
-    return Outcome(left, liquid=expressed, celsius=celsius)
-
-
-def dry_in_pan(step: Step, before: State, rate: float, _celsius: float) -> Outcome:
-    """Stir over heat: evaporation limited by the pan. Settings: `minutes_per_kg`."""
-    minutes = step.settings["minutes_per_kg"] * before.mass / 1000
-    return _evaporate(step, before, rate * minutes, BOILING)
-
-
-def simmer(step: Step, before: State, rate: float, _celsius: float) -> Outcome:
-    """Simmer a sauce gently for a time. Settings: `minutes`, `covered`."""
-    surface = (before.mass / SIMMERED_GRAMS) ** (2 / 3)
-    return _evaporate(step, before, rate * surface * step.settings["minutes"], BOILING)
-
-
-def roast(step: Step, before: State, h: float, celsius: float) -> Outcome:
-    """Roast: warm-up through the exposed faces, then flux = h (T_oven - T_surface) / latent.
-
-    Settings: `oven_c`, `minutes`, `exposed_m2_per_kg`; `oven` still or fan.
-    """
-    kg = before.mass / 1000
-    area = step.settings["exposed_m2_per_kg"] * kg
-    oven = float(step.settings["oven_c"])
-    middle = (celsius + SURFACE_C) / 2
-    needed_kj = kg * specific_heat(before, middle) * (SURFACE_C - celsius)
-    warm_up = needed_kj * 1000 / (h * area * (oven - middle)) if area else float("inf")
-    drying = max(0.0, step.settings["minutes"] * LATENT_SECONDS - warm_up)
-    latent = latent_heat(BOILING) * 1000
-    evaporated = h * area * (oven - SURFACE_C) * drying / latent * 1000
-    return _evaporate(step, before, evaporated, SURFACE_C)
-
-
-def handle(_step: Step, before: State, sticking: float, celsius: float) -> Outcome:
-    """Cut, rice, mash, mix: a little sticks to tools and bowl."""
-    stuck = before.times(sticking)
-    return Outcome(before.minus(stuck), stuck=stuck, celsius=celsius)
-
-
-def draw(step: Step, before: State, share: float, celsius: float) -> Outcome:
-    """Salt and drain, or let a soft curd drip: a share of the mass leaves as liquid.
-
-    Settings: `scale` of the book's share, 1 where it says nothing.
-    """
-    leaving = before.mass * share * float(step.settings.get("scale", 1.0)) * (1 - LIQUID_SOLIDS)
-    out = pressed_liquid(before, min(leaving, before.water))
-    return Outcome(before.minus(out), liquid=out, celsius=celsius)
-
-
-def take_up(step: Step, before: State, share: float, celsius: float) -> Outcome:
-    """Soak or cook in water that stays in: what is taken up counts as negative liquid.
-
-    Settings: `takes_up` grams of water to a gram of what goes in.
-    """
-    water = before.mass * float(step.settings["takes_up"]) * share
-    return Outcome(
-        with_water(before, before.water + water), liquid=State(water=-water), celsius=celsius
-    )
-
-
-def keep(_step: Step, before: State, _kept: float, celsius: float) -> Outcome:
-    """Rest, chill, set, season: nothing leaves that a kitchen scale would see."""
-    return Outcome(before, celsius=celsius)
-
-
-def _press_prior(step: Step) -> Prior:
+def _press_prior(step: Step, usual: str) -> Prior:
     try:
-        return PRESSES[step.settings.get("method", "cloth")]
+        return PRESSES[step.settings.get("method", usual)]
     except KeyError as unknown:
         raise BookError(f"There is no way of pressing called {unknown}.", step.id) from unknown
 
 
-# Steps by what they do to a part, under the names the vocabulary of steps has for them.
-HANDLED = ("prepare", "mix", "cut", "grate", "rice", "spiral", "mash", "grind", "fold", "toss",
-           "whisk", "knead", "shape", "roll_out", "mould", "spread", "layer", "fill", "coat",
-           "brush", "crumble", "shred", "strand", "hollow_out", "peel", "roll_up",
-           "top")  # fmt: skip
-PANNED = ("dry_in_pan", "dry_saute", "saute", "sear", "fry", "sweat")
-BAKED = ("roast", "bake", "grill", "toast")
-KEEPING = ("rest", "chill", "set", "cool", "season", "melt", "turn", "hold_back", "drizzle")
-TAKING = ("soak", "absorb")
-# Steps after which a part may weigh more than before without anything added.
-GAINING = {"boil", "steam", *TAKING}
-
-TECHNIQUES: dict[str, tuple[Run, Callable[[Step], Prior]]] = {
-    "microwave": (microwave, lambda _: COUPLING),
-    "boil": (boil, lambda _: TENDER),
-    "steam": (boil, lambda _: TENDER),
-    "press": (press, _press_prior),
-    "simmer": (simmer, lambda _: SIMMER),
-    "reduce": (simmer, lambda _: SIMMER),
-    "salt": (draw, lambda _: SALTED),
-    "drain": (draw, lambda _: CURD),
-    "blend": (handle, lambda _: BLENDER_STICKING),
-    **{name: (take_up, lambda _: UPTAKE) for name in TAKING},
-    **{name: (keep, lambda _: KEPT) for name in KEEPING},
-    **{name: (dry_in_pan, lambda _: PAN_GRAMS_PER_MINUTE) for name in PANNED},
-    **{name: (roast, lambda step: OVEN[step.settings.get("oven", "still")]) for name in BAKED},
-    **{name: (handle, lambda _: STICKING) for name in HANDLED},
-}
+@cache
+def settings_of(technique: str) -> frozenset[str]:
+    """Return the names of the settings and constants that a technique's model takes."""
+    model = TECHNIQUES[technique][0]
+    known = inspect.signature(model).parameters.values()
+    return frozenset(_CHOOSING) | {each.name for each in known if each.kind is each.KEYWORD_ONLY}
 
 
 def prior_of(step: Step) -> Prior:
@@ -268,31 +164,84 @@ def prior_of(step: Step) -> Prior:
     Raises:
         BookError: the technique is not one the ledger knows.
     """
+    if step.prior is not None:
+        return step.prior
     if step.technique not in TECHNIQUES:
         raise BookError(f"There is no technique called {step.technique}.", step.id)
-    return TECHNIQUES[step.technique][1](step)
+    prior = TECHNIQUES[step.technique][1]
+    return prior if isinstance(prior, Prior) else prior(step)
+
+
+def run_over(step: Step, before: Grams, parameter: Grams, celsius: Grams) -> Left:
+    """Run one step over courses: a mixture, a parameter and a temperature for each.
+
+    Raises:
+        BookError: a setting is none of the technique's.
+    """
+    unknown = set(step.settings) - settings_of(step.technique)
+    if unknown:
+        raise BookError(f"{step.technique} has no setting {min(unknown)}.", step.id)
+    given = {name: value for name, value in step.settings.items() if name not in _CHOOSING}
+    return TECHNIQUES[step.technique][0](before, parameter, celsius, **given)
 
 
 def run(step: Step, before: State, parameter: float, celsius: float) -> Outcome:
     """Run one step with a value of its parameter on a part that is at a temperature."""
-    return TECHNIQUES[step.technique][0](step, before, parameter, celsius)
+    return _one(run_over(step, mixture(before), np.array([parameter]), np.array([celsius])))
 
 
-def settle(step: Step, before: State, weighed: float, celsius: float) -> Outcome:
+def settle_over(step: Step, before: Grams, weighed: float, celsius: Grams) -> Left:
     """Return the outcome of a step whose result was weighed: what left follows from the mass.
 
     Heat takes water as vapour, pressing takes liquid with its solids, handling leaves a share
     behind. Heavier than before is water taken up.
     """
-    left = before.mass - weighed
-    if step.technique in {"press", "salt", "drain"} and left > 0:
-        out = pressed_liquid(before, min(left * (1 - LIQUID_SOLIDS), before.water))
-        out = with_water(out, out.water + (left - out.mass))
-        return Outcome(before.minus(out), liquid=out, celsius=celsius)
+    mass = mass_of(before)
+    left = mass - weighed
+    nothing = np.zeros_like(before)
+    if step.technique in {"blend", *HANDLED, *MOVED}:
+        stuck = before * np.divide(np.maximum(left, 0.0), mass, out=np.zeros_like(mass),
+                                   where=mass > 0)  # fmt: skip
+        taken = water_only(np.minimum(left, 0.0))
+        return Left(without(before - stuck, taken), nothing[0], taken, stuck, celsius)
+    if step.technique in {"microwave", *PANNED, *BAKED, *SIMMERED}:
+        before = cooked_through(before)
+    # More than all the water cannot leave as water: the rest stayed somewhere.
+    wet = np.minimum(left, before[WATER])
+    stuck = _of_solids(before, left - wet)
     if step.technique in GAINING:
-        drained = State(water=left)
-        return Outcome(before.minus(drained), liquid=drained, celsius=BOILING)
-    if step.technique in {"blend", *HANDLED} and left > 0:
-        stuck = before.times(left / before.mass)
-        return Outcome(before.minus(stuck), stuck=stuck, celsius=celsius)
-    return Outcome(with_water(before, before.water - left), vapour=left, celsius=celsius)
+        drained = water_only(wet)
+        after = without(before - stuck, drained)
+        after[FREE] = np.minimum(after[FREE], before[FREE])
+        hot = np.full_like(celsius, BOILING)
+        return Left(after, nothing[0], drained, stuck, hot)
+    if step.technique in DRAINED:
+        leaving = np.maximum(wet, 0.0)
+        out = pressed_liquid(before, np.minimum(leaving * (1 - LIQUID_SOLIDS), before[WATER]))
+        out[WATER] += wet - mass_of(out)
+        return Left(without(before - stuck, out), nothing[0], out, stuck, celsius)
+    gone, taken = np.maximum(wet, 0.0), water_only(np.minimum(wet, 0.0))
+    return Left(without(before - stuck, water_only(wet)), gone, taken, stuck, celsius)
+
+
+def _of_solids(before: Grams, grams: Grams) -> Grams:
+    """Return so many grams of a mixture's solids, as they come."""
+    if not grams.any():
+        return np.zeros_like(before)
+    solids = before.copy()
+    solids[WATER] = 0.0
+    solids[len(NAMES) :] = 0.0
+    there = mass_of(solids)
+    return solids * np.divide(grams, there, out=np.zeros_like(there), where=there > 0)
+
+
+def settle(step: Step, before: State, weighed: float, celsius: float) -> Outcome:
+    """Return the outcome of a step whose result was weighed; see `settle_over`."""
+    return _one(settle_over(step, mixture(before), weighed, np.array([celsius])))
+
+
+def _one(left: Left) -> Outcome:
+    return Outcome(
+        state_of(left.after), float(left.vapour[0]), state_of(left.liquid), state_of(left.stuck),
+        float(left.celsius[0]),
+    )  # fmt: skip

@@ -10,7 +10,8 @@ from __future__ import annotations
 import numpy as np
 
 from snabo_core.errors import BadInput
-from snabo_core.water.state import State
+from snabo_core.water.mixture import PARTS, Grams, mass_of, mixture
+from snabo_core.water.state import NAMES, State
 
 # Specific heat in kJ/(kg K) as a + b T + c T^2, T in C, 0 to 150.
 SPECIFIC_HEAT = {
@@ -35,9 +36,26 @@ LATENT_AT = (0.01, 20.0, 40.0, 60.0, 80.0, 100.0, 120.0, 140.0)
 LATENT = (2500.9, 2453.5, 2406.0, 2357.7, 2308.0, 2256.5, 2202.1, 2144.3)
 
 
-def _polynomial(table: dict[str, tuple[float, float, float]], name: str, celsius: float) -> float:
-    a, b, c = table[name]
-    return a + b * celsius + c * celsius**2
+_CLASSES = {
+    "water": ("water", "alcohol"),
+    "protein": ("protein",),
+    "fat": ("fat",),
+    "carbohydrate": ("sugars", "starch", "polyols"),
+    "fibre": ("fibre",),
+    "ash": ("ash",),
+}
+_CLASS_OF = {name: known for known, names in _CLASSES.items() for name in names}
+# Coefficients over the components of a state: shape [components, 3].
+_HEAT = np.array([SPECIFIC_HEAT[_CLASS_OF[name]] for name in NAMES])
+_DENSITY = np.array([DENSITY[_CLASS_OF[name]] for name in NAMES])
+
+
+def specific_heat_over(grams: Grams, celsius: Grams) -> Grams:
+    """Return the specific heat of a mixture over its courses in kJ/(kg K), 0 to 150 C."""
+    a, b, c = (_HEAT[:, i] @ grams[:PARTS] for i in range(3))
+    mass = mass_of(grams)
+    total: Grams = a + b * celsius + c * celsius**2
+    return np.divide(total, mass, out=np.zeros_like(total), where=mass > 0)
 
 
 def specific_heat(state: State, celsius: float) -> float:
@@ -45,15 +63,13 @@ def specific_heat(state: State, celsius: float) -> float:
 
     The mass-weighted sum of the components' own: pure water at 20 C gives 4.129.
     """
-    parts = state.components()
-    total = sum(m * _polynomial(SPECIFIC_HEAT, name, celsius) for name, m in parts.items())
-    return total / state.mass if state.mass else 0.0
+    return float(specific_heat_over(mixture(state), np.array([celsius]))[0])
 
 
 def density(state: State, celsius: float = 20.0) -> float:
     """Return the density of a part without air in kg/m3; pure water at 20 C gives 995.7."""
-    parts = state.components()
-    volume = sum(m / _polynomial(DENSITY, name, celsius) for name, m in parts.items())
+    each = _DENSITY @ np.array([1.0, celsius, celsius**2])
+    volume = float((np.array(state.grams()) / each).sum())
     return state.mass / volume if volume else 0.0
 
 

@@ -28,7 +28,7 @@ class Thickness:
     `power` are the grams of thin liquid that the thickeners bring to coat a spoon, `bound` the
     grams of water that they hold themselves, `fat` the grams of emulsified fat, `salt` the
     grams of salt (None where unknown), `began` the grams of the whole sauce, `aim` the thickness
-    it had before.
+    it had before, `by` the foods that thicken it.
     """
 
     power: float
@@ -37,6 +37,7 @@ class Thickness:
     salt: float | None
     began: float
     aim: float
+    by: frozenset[str] = frozenset()
 
     @property
     def thinnest(self) -> float:
@@ -51,6 +52,14 @@ class Thickness:
     def at(self, water: float) -> float:
         """Return the thickness with so many grams of water in the sauce."""
         return thickness(self.power, self.fat, water - self.bound)
+
+    def of_free(self, free_water: float) -> float:
+        """Return the thickness with so many grams of water running free."""
+        return thickness(self.power, self.fat, free_water)
+
+    def free_for(self, level: float) -> float:
+        """Return the grams of free water at which the sauce is so thick."""
+        return self.water_for(level) - self.bound
 
     def water_for(self, level: float) -> float:
         """Return the grams of water at which the sauce is so thick; only the bound if never."""

@@ -4,7 +4,7 @@ import uuid
 from typing import Any
 from unittest import mock
 
-from config.tests.base import KitchenCase
+from config.tests.base import RECIPE, KitchenCase
 from dishes.models import DishVersion
 from reckon import services as reckon
 from runs.models import Run, RunEvent
@@ -116,6 +116,55 @@ class WeighIns(Weighing):
         run = self.weigh("start", 1100).json()["run"]
         self.assertIsNotNone(self.send("post", f"runs/{run['id']}/finish").json()["finished_at"])
         self.assertIsNone(self.send("get", f"dishes/{self.dish}/runs").json()["open"])
+
+
+METHOD = """
+
+1. Fry the mushrooms over a high heat for 8 minutes.
+2. Stir in the flour, then the milk and the beans, and simmer for 10 minutes.
+3. Boil the potatoes for 15 minutes, drain and mash them with the milk and butter.
+4. Top the pot with the mash and bake for 25 minutes at 200 C.
+"""
+
+
+class OwnSteps(KitchenCase):
+    """A dish's own parts and the dish as a whole are weighed like a stand-in."""
+
+    def setUp(self) -> None:
+        super().setUp()
+        detail = self.bring(RECIPE + METHOD)
+        self.dish, self.document = detail["id"], detail["document"]
+
+    def test_weigh_ins_at_steps_of_the_recipes_own(self) -> None:
+        courses = self.send("post", "water", {"dish": self.document}).json()["courses"]
+        own = next(g for c in courses for g in c["glasses"] if not g["slot_id"] and g["part_id"])
+        whole = next(c for c in courses if not c["part_id"])["glasses"][-1]
+        for glass in (own, whole):
+            place = {"part": glass["part_id"], "slot": "", "step": glass["step_id"]}
+            body = {"client_id": str(uuid.uuid4()), "gross": glass["point"]["grams"] + 30} | place
+            state = self.send("post", f"dishes/{self.dish}/weigh-ins", body).json()["run"]
+            kept = state["readings"]["own_steps"][glass["part_id"] or "whole"]
+            self.assertEqual(list(kept), [glass["step_id"]])
+            again = self.send(
+                "post", "water", {"dish": self.document, "readings": state["readings"]}
+            ).json()["courses"]
+            seen = next(g for c in again for g in c["glasses"] if g["step_id"] == glass["step_id"])
+            self.assertAlmostEqual(seen["point"]["weighed"], body["gross"])
+        back = {"client_id": str(uuid.uuid4()), "part": "", "slot": "", "step": whole["step_id"]}
+        state = self.send("post", f"runs/{state['id']}/take-back", back).json()
+        self.assertEqual(state["readings"]["own_steps"]["whole"], {})
+        self.assertEqual(list(state["readings"]["own_steps"][own["part_id"]]), [own["step_id"]])
+
+    def test_refusals_at_steps_of_the_recipes_own(self) -> None:
+        part = self.document["parts"][0]["id"]
+        for place, words in (
+            ({"part": part, "slot": "", "step": "sing"}, "no such step"),
+            ({"part": "nothing", "slot": "", "step": "sing"}, "no such part"),
+            ({"part": "", "slot": "", "step": "sing"}, "no such step"),
+        ):
+            body = {"client_id": str(uuid.uuid4()), "gross": 500.0} | place
+            response = self.send("post", f"dishes/{self.dish}/weigh-ins", body)
+            self.assert_problem(response, 400, words)
 
 
 class Finished(Weighing):

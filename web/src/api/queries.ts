@@ -172,6 +172,7 @@ const COMPUTED = [
   'split',
   'table-matrix',
   'table-ways',
+  'water',
   'ways',
 ];
 
@@ -195,6 +196,15 @@ export async function foodsChanged(queries: QueryClient): Promise<void> {
   for (const query of [ownFoodsQuery, homemadeQuery, ownMeasuresQuery, ownNamesQuery])
     await queries.invalidateQueries({ queryKey: query.queryKey });
 }
+
+/** The water of a dish, part by part and as a whole, as its run has weighed it. */
+export const waterQuery = (dish: Dish, readings: Readings, eaters: string[], variant = '') =>
+  queryOptions({
+    queryKey: ['water', dish, readings, eaters, variant],
+    queryFn: () => take(client.POST('/api/water', { body: { dish, readings, eaters, variant } })),
+    placeholderData: keepPreviousData,
+    ...STEADY,
+  });
 
 /** What the recipe's steps say and what it leaves open. */
 export const lookThroughQuery = (dish: Dish) =>

@@ -1178,6 +1178,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/water": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return every part's glasses, where its grams went and what helps; nothing is stored. */
+        post: operations["water"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ways": {
         parameters: {
             query?: never;
@@ -2321,7 +2338,9 @@ export interface components {
          * @description Net grams from the scale, each with the stand-ins that were in the dish then.
          *
          *         `steps` are by slot id and step id and belong to the stand-in that `stand_ins` names for the
-         *         slot. `finished_grams` is the whole dish when it was done, with `finished_of` in its slots.
+         *         slot. `own_steps` are by part id ("whole" for the dish) and id of the recipe's own step, and
+         *         belong to the stand-ins that `own_of` names for the dish. `finished_grams` is the whole dish
+         *         when it was done, with `finished_of` in its slots.
          */
         Readings: {
             steps: {
@@ -2332,6 +2351,16 @@ export interface components {
             stand_ins: {
                 [key: string]: string;
             };
+            own_steps: {
+                [key: string]: {
+                    [key: string]: number;
+                };
+            };
+            own_of: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
             finished_grams: number | null;
             finished_of: {
                 [key: string]: string;
@@ -2341,6 +2370,7 @@ export interface components {
          * WeighIn
          * @description A measured mass at a step. Net grams are `gross - tare`; `sure` answers a question.
          *
+         *         At a step of the recipe's own the slot is empty, and the part too where several lie together.
          *         What it was weighed in and how the step was done is kept for learning, where it is known.
          */
         WeighIn: {
@@ -2382,11 +2412,14 @@ export interface components {
         /**
          * TakeBack
          * @description Which step's weigh-in to take back; without a step the weight of the finished dish.
+         *
+         *         At a step of the recipe's own the slot is empty, and the part too where several lie together.
          */
         TakeBack: {
             /** Format: uuid */
             client_id: string;
             slot: string | null;
+            part: string;
             step: string | null;
         };
         /**
@@ -3018,6 +3051,80 @@ export interface components {
             why: string;
             steps: number[];
             put_away: boolean;
+        };
+        /**
+         * WaterRequest
+         * @description A draft whose water is wanted, with what a run has weighed of it.
+         */
+        WaterRequest: {
+            dish: components["schemas"]["Dish"];
+            eaters: string[];
+            readings: components["schemas"]["Readings"];
+            variant: string;
+        };
+        /**
+         * WaterView
+         * @description The water of every part that has a step to weigh after, and of the dish as a whole.
+         */
+        WaterView: {
+            courses: components["schemas"]["CourseView"][];
+        };
+        /**
+         * CourseView
+         * @description The water of one part; `part_id` is empty for the dish as a whole.
+         *
+         *         `stand_in` names what is in its slots. `ends` says what the dish weeps or drinks when it is
+         *         done, and what a sauce does in the fridge.
+         */
+        CourseView: {
+            part_id: string;
+            name: string;
+            stand_in: string;
+            glasses: components["schemas"]["GlassView"][];
+            flows: components["schemas"]["FlowView"][];
+            lost_carbs: number;
+            next_words: string;
+            ends: string[];
+            problem: string;
+        };
+        /**
+         * GlassView
+         * @description One glass of the dish: a part after a step.
+         *
+         *         A weigh-in is taken at `part_id`, `slot_id` and `step_id`: the slot is empty at a step of the
+         *         recipe's own, the part too where several lie together. `number` is the step's in the Recipe,
+         *         0 where lines are only put together; `order` are its words. `joins` are what is added there,
+         *         `juice` the grams that run free and are no sauce. `press` is what it is pressed with, where it is.
+         */
+        GlassView: {
+            part_id: string;
+            slot_id: string;
+            step_id: string;
+            number: number;
+            order: string;
+            joins: string;
+            juice: number;
+            press: string | null;
+            point: components["schemas"]["PointView"];
+            cures: components["schemas"]["CureView"][];
+        };
+        /**
+         * CureView
+         * @description One thing that helps, in words; `grams` leave or are stirred in.
+         */
+        CureView: {
+            kind: string;
+            grams: number;
+            words: string;
+        };
+        /**
+         * FlowView
+         * @description Grams that came into a part, left it or go on: `brought` is all the others together.
+         */
+        FlowView: {
+            /** @enum {unknown} */
+            kind: "brought" | "goes_on" | "liquid" | "stuck" | "taken_up" | "vapour";
+            grams: number;
         };
         /**
          * RankRequest
@@ -9745,6 +9852,92 @@ export interface operations {
             };
             /** @description Nobody is signed in. */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    water: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["WaterRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaterView"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page was loaded before the last update. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

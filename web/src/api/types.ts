@@ -17,6 +17,10 @@ export type LineShare = Schemas['LineShare'];
 export type Preview = Schemas['Preview'];
 export type LedgerView = Schemas['LedgerView'];
 export type PointView = Schemas['PointView'];
+export type CourseView = Schemas['CourseView'];
+export type GlassView = Schemas['GlassView'];
+export type FlowView = Schemas['FlowView'];
+export type CureView = Schemas['CureView'];
 export type CautionView = Schemas['CautionView'];
 export type CandidateView = Schemas['CandidateView'];
 export type BaseView = Schemas['BaseView'];
@@ -89,6 +93,8 @@ export type Readings = Schemas['Readings'];
 export const NOTHING_WEIGHED: Readings = {
   steps: {},
   stand_ins: {},
+  own_steps: {},
+  own_of: {},
   finished_grams: null,
   finished_of: {},
 };

@@ -205,12 +205,12 @@ export function useDraft(id: string, revision: number, stored: Dish, reload: () 
     async (weighed: Weighed, back: boolean): Promise<void> => {
       const once = { client_id: newId(), sure: true };
       const params = { path: { dish_id: id } };
-      const place = 'body' in weighed ? weighed.body : { slot: null, step: null };
+      const place = 'body' in weighed ? weighed.body : { part: '', slot: null, step: null };
       if (back)
         await take(
           client.POST('/api/runs/{run_id}/take-back', {
             params: { path: { run_id: weighed.run } },
-            body: { client_id: newId(), slot: place.slot, step: place.step },
+            body: { client_id: newId(), part: place.part, slot: place.slot, step: place.step },
           }),
         );
       else if ('body' in weighed)

@@ -4,6 +4,7 @@ import type { JSX } from 'react';
 import type { PointView } from '../api/types';
 import { percent, withUnit } from './format';
 import { GLASS, glassGeometry } from './glassGeometry';
+import styles from './sightGlass.module.css';
 
 /** Patterns for solids and predicted water; once per page. */
 export function GlassPatterns(): JSX.Element {
@@ -30,6 +31,9 @@ export function GlassPatterns(): JSX.Element {
 
 interface Props {
   point: PointView;
+  /** The step's number in the Recipe, 0 where lines are only put together. */
+  number: number;
+  joins: string;
   fullGrams: number;
   chosen: boolean;
   isNext: boolean;
@@ -40,17 +44,30 @@ function state(point: PointView): string {
   return point.weighed === null ? 'predicted' : 'weighed';
 }
 
-export function SightGlass({ point, fullGrams, chosen, isNext, onChoose }: Props): JSX.Element {
+export function SightGlass({
+  point,
+  number,
+  joins,
+  fullGrams,
+  chosen,
+  isNext,
+  onChoose,
+}: Props): JSX.Element {
   const g = glassGeometry(point, fullGrams);
   const [left, right] = [GLASS.wall, GLASS.right];
   const guess = point.weighed === null;
   return (
-    <button type="button" className="glass" aria-pressed={chosen} onClick={onChoose}>
-      <span className="label">
+    <button type="button" className={styles.glass} aria-pressed={chosen} onClick={onChoose}>
+      <span className={styles.label}>
+        {number > 0 && <span className="soft">{number}</span>}
         {point.label}
         {isNext && <span className="aside">next</span>}
       </span>
-      <svg viewBox={`0 0 ${GLASS.width} ${GLASS.height}`} aria-hidden="true">
+      <svg
+        viewBox={`0 0 ${GLASS.width} ${GLASS.height}`}
+        preserveAspectRatio="xMinYMax meet"
+        aria-hidden="true"
+      >
         {g.band && (
           <g stroke="var(--kale)" strokeWidth={2}>
             <rect
@@ -126,10 +143,11 @@ export function SightGlass({ point, fullGrams, chosen, isNext, onChoose }: Props
           </g>
         )}
       </svg>
-      <span className="grams">{withUnit(point.grams, 'g')}</span>
+      <span className={styles.grams}>{withUnit(point.grams, 'g')}</span>
       <span>
         {state(point)} · {percent(point.water_share, 1)} water
       </span>
+      <span className={`soft ${styles.joins}`}>{joins && `+ ${joins}`}</span>
       {point.band && (
         <span className="soft">
           right: {percent(point.band.low, 1)} to {percent(point.band.high, 1)}

@@ -1,15 +1,22 @@
 /** Along the bottom while something is on: the run and what the scale should read next. */
-import type { JSX } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue, type JSX } from 'react';
 import { Link } from 'react-router';
 
+import { waterQuery } from '../../api/queries';
 import { useOpenDish } from '../../draft/context';
 import { withUnit } from '../../parts/format';
 
 export function CounterStrip(): JSX.Element | null {
-  const { preview, run, draft } = useOpenDish();
-  const ledger = preview?.ledgers.find((l) => run?.readings.steps[l.slot_id]);
-  if (!run || !ledger) return null;
-  const last = ledger.points.filter((point) => point.weighed !== null).at(-1);
+  const { whole, readings, variant, eaters, run, draft } = useOpenDish();
+  const shown = useDeferredValue(whole.document);
+  const asked = waterQuery(shown, readings, eaters, variant?.id ?? '');
+  const water = useQuery({ ...asked, enabled: run !== null });
+  const course = water.data?.courses.findLast((one) =>
+    one.glasses.some((glass) => glass.point.weighed !== null),
+  );
+  if (!run || !course) return null;
+  const last = course.glasses.findLast((glass) => glass.point.weighed !== null)?.point;
   return (
     <footer className="strip" aria-label="On the counter">
       {last && (
@@ -18,7 +25,7 @@ export function CounterStrip(): JSX.Element | null {
           {last.label.toLowerCase()}, weighed
         </span>
       )}
-      <span>{last && last.advice !== 'no_band' ? last.words : ledger.next_words}</span>
+      <span>{last && last.advice !== 'no_band' ? last.words : course.next_words}</span>
       <span className="grow" />
       <Link to={`/dishes/${draft.id}/water`}>To the water</Link>
     </footer>

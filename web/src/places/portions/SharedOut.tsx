@@ -70,7 +70,7 @@ function FinishedWeight(): JSX.Element {
       take(
         client.POST('/api/runs/{run_id}/take-back', {
           params: { path: { run_id: runId } },
-          body: { client_id: newId(), slot: null, step: null },
+          body: { client_id: newId(), part: '', slot: null, step: null },
         }),
       ),
     onSuccess: refresh,

@@ -1,90 +1,95 @@
-/** Water: sight glasses for the chosen part, weigh-ins, and the answer in grams. */
-import { useState, type JSX } from 'react';
+/** Water: sight glasses for any part and for the whole dish, weigh-ins, and the answer in grams. */
+import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
-import type { LedgerView, PointView } from '../../api/types';
+import { sentence } from '../../api/client';
+import { waterQuery } from '../../api/queries';
+import type { CourseView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
-import { SightGlass } from '../../parts/SightGlass';
 import { Notice } from '../../parts/Notice';
-import { GlassTable } from './GlassTable';
+import { Glasses } from './Glasses';
+import { WhereItWent } from './WhereItWent';
 import { WeighPanel } from './WeighPanel';
+import { keyOf, nextOf, openedFirst } from './glasses';
+import styles from './water.module.css';
 
-function upcoming(points: PointView[]): PointView | undefined {
-  const last = points.findLastIndex((point) => point.weighed !== null);
-  return points[last + 1] ?? points.at(-1);
-}
-
-function Ledger({ ledger }: { ledger: LedgerView }): JSX.Element {
+function Course({ course }: { course: CourseView }): JSX.Element {
   const [picked, setPicked] = useState<string | null>(null);
-  const next = upcoming(ledger.points);
-  const chosen = ledger.points.find((point) => point.step_id === picked) ?? next;
-  const full = Math.max(...ledger.points.map((point) => Math.max(point.grams, point.high)));
-  if (!chosen) return <Notice bad>{ledger.problem || 'Nothing to weigh here.'}</Notice>;
+  const next = nextOf(course.glasses);
+  const chosen = course.glasses.find((glass) => keyOf(glass) === picked) ?? next;
+  if (!chosen) return <Notice bad>{course.problem || 'Nothing to weigh here.'}</Notice>;
   return (
     <>
-      <div>
-        <h2>{ledger.name}</h2>
-        <div className="glasses">
-          {ledger.points.map((point) => (
-            <SightGlass
-              key={point.step_id}
-              point={point}
-              fullGrams={full}
-              chosen={point.step_id === chosen.step_id}
-              isNext={point === next && point.weighed === null}
-              onChoose={() => setPicked(point.step_id)}
-            />
-          ))}
-        </div>
-        <GlassTable ledger={ledger} />
+      <div className={styles.main}>
+        <h2>
+          {course.name}{' '}
+          {course.stand_in && <span className={styles.standIn}>{course.stand_in}</span>}
+        </h2>
+        {course.problem && <Notice>{course.problem} Until then the steps before it stand.</Notice>}
+        <Glasses course={course} chosen={chosen} next={next} onChoose={setPicked} />
+        {course.ends.map((words) => (
+          <p key={words} className={styles.ends}>
+            {words}
+          </p>
+        ))}
+        <WhereItWent course={course} />
       </div>
-      <aside aria-label="Weighing">
+      <aside className={styles.panel} aria-label="Weighing">
         <WeighPanel
-          key={chosen.step_id}
-          ledger={ledger}
-          point={chosen}
-          onTaken={() => setPicked(chosen.step_id)}
+          key={keyOf(chosen)}
+          course={course}
+          glass={chosen}
+          onTaken={() => setPicked(keyOf(chosen))}
         />
       </aside>
     </>
   );
 }
 
+function Nothing({ id }: { id: string }): JSX.Element {
+  return (
+    <main className="place">
+      <h2>No water to plan yet</h2>
+      <p style={{ margin: '8px 0 16px' }}>
+        Every step that dries, soaks or drains something stands here as a glass, with what the scale
+        should read after it. Write the steps into the{' '}
+        <Link to={`/dishes/${id}/recipe`}>Recipe</Link>, or choose a stand-in on the{' '}
+        <Link to={`/dishes/${id}/bench`}>Bench</Link>: it brings its own.
+      </p>
+    </main>
+  );
+}
+
 export function WaterPlace(): JSX.Element {
-  const { draft, preview } = useOpenDish();
-  const [picked, setPicked] = useState(0);
-  if (!preview) return <main className="place soft">Working it out …</main>;
-  const { ledgers } = preview;
-  const ledger = ledgers[Math.min(picked, ledgers.length - 1)];
-  if (!ledger)
-    return (
-      <main className="place">
-        <h2>No water to plan yet</h2>
-        <p style={{ margin: '8px 0 16px' }}>
-          Choose a stand-in on the <Link to={`/dishes/${draft.id}/bench`}>Bench</Link>; its steps
-          then stand here as glasses, with what the scale should read after each.
-        </p>
-      </main>
-    );
+  const { draft, whole, readings, variant, eaters } = useOpenDish();
+  const [picked, setPicked] = useState<string | null>(null);
+  const shown = useDeferredValue(whole.document);
+  const water = useQuery(waterQuery(shown, readings, eaters, variant?.id ?? ''));
+  if (water.error) return <Notice bad>{sentence(water.error)}</Notice>;
+  if (!water.data) return <main className="place soft">Working it out …</main>;
+  const { courses } = water.data;
+  const course = courses.find((one) => one.part_id === picked) ?? openedFirst(courses);
+  if (!course) return <Nothing id={draft.id} />;
   return (
     <>
-      {ledgers.length > 1 && (
-        <div className="row" style={{ padding: '10px 20px 0' }}>
-          {ledgers.map((l, i) => (
+      {courses.length > 1 && (
+        <nav className={styles.parts} aria-label="Whose water">
+          {courses.map((one) => (
             <button
-              key={l.slot_id}
+              key={one.part_id}
               type="button"
               className="chip"
-              aria-pressed={l === ledger}
-              onClick={() => setPicked(i)}
+              aria-pressed={one === course}
+              onClick={() => setPicked(one.part_id)}
             >
-              {draft.document.parts.find((part) => part.id === l.part_id)?.name}: {l.name}
+              {one.name}
             </button>
           ))}
-        </div>
+        </nav>
       )}
-      <main className="water">
-        <Ledger key={ledger.slot_id} ledger={ledger} />
+      <main className={styles.water}>
+        <Course key={course.part_id} course={course} />
       </main>
     </>
   );

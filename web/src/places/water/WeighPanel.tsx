@@ -1,19 +1,17 @@
 /** Typing a weigh-in and reading the answer. */
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import { dishQuery, runsQuery } from '../../api/queries';
-import type { LedgerView, PointView, Press, WeighBody } from '../../api/types';
-import { newId } from '../../draft/newId';
-import { useOpenDish } from '../../draft/context';
+import type { CourseView, GlassView, PointView, Press } from '../../api/types';
 import { mapSlot } from '../../draft/edits';
+import { useOpenDish } from '../../draft/context';
 import { recall, keep } from '../../draft/storage';
-import { duration, withUnit } from '../../parts/format';
+import { duration, plain, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { WeighQuestion } from '../../parts/WeighQuestion';
+import { useWeighing } from './useWeighing';
+import styles from './water.module.css';
 
 const PRESSES: [Press, string][] = [
   ['mesh', 'mesh'],
@@ -23,8 +21,8 @@ const PRESSES: [Press, string][] = [
 ];
 
 interface Props {
-  ledger: LedgerView;
-  point: PointView;
+  course: CourseView;
+  glass: GlassView;
   onTaken: () => void;
 }
 
@@ -33,41 +31,38 @@ function number(text: string): number | null {
   return text.trim() !== '' && Number.isFinite(value) ? value : null;
 }
 
-function minutes(point: PointView): string {
-  const whole = point.pan_minutes ?? 0;
-  return whole < 1.5 ? 'a minute' : `${Math.round(whole)} min`;
-}
-
-function Answer({ point, ledger }: { point: PointView; ledger: LedgerView }): JSX.Element {
+/** The glass in words: what it weighs, what to aim at, what helps. */
+function Answer({ course, glass }: Omit<Props, 'onTaken'>): JSX.Element {
+  const { point } = glass;
   const weighed = point.weighed !== null;
+  const says = point.advice !== 'no_band';
   return (
     <div aria-live="polite">
       <p className="soft">
         {weighed ? 'Weighed' : 'Expected'} after: {point.label.toLowerCase()}
       </p>
       <p className="big">{withUnit(point.grams, 'g')}</p>
-      {point.advice !== 'no_band' && weighed && <p className="answer">{point.words}.</p>}
-      {weighed && point.advice === 'press_more' && point.rounds !== null && (
+      {!weighed && point.high - point.low > 1 && (
         <p className="soft">
-          {point.rounds === 1 ? 'One more round' : `${point.rounds} more rounds`}, then weigh; or{' '}
-          {minutes(point)} in a dry pan.
+          most likely {plain(point.low)} to {withUnit(point.high, 'g')}
         </p>
       )}
-      {weighed && point.advice === 'heat_more' && (
-        <p className="soft">About {minutes(point)} in a wide dry pan, stirring.</p>
-      )}
-      {weighed && point.advice === 'simmer_more' && (
-        <p className="soft">About {minutes(point)} at an open bubble, stirring.</p>
+      {says && weighed && <p className="answer">{point.words}.</p>}
+      {glass.cures.length > 0 && (
+        <ul className={styles.cures} aria-label="What helps">
+          {glass.cures.map((cure) => (
+            <li key={cure.words}>{cure.words}</li>
+          ))}
+        </ul>
       )}
       {!weighed && point.aim && <p className="answer">{point.aim}</p>}
       {!weighed && point.note && <p className="soft">{point.note}</p>}
-      {weighed && point.advice === 'no_band' && ledger.next_words && (
-        <p className="answer">{ledger.next_words}.</p>
-      )}
+      {weighed && !says && course.next_words && <p className="answer">{course.next_words}.</p>}
       {point.seconds !== null && !weighed && (
         <p>{duration(point.seconds)} at your microwave’s power.</p>
       )}
-      <p className="soft">{point.cue}</p>
+      {glass.order && <p className={styles.order}>{glass.order}.</p>}
+      {point.cue && <p className="soft">{point.cue}</p>}
     </div>
   );
 }
@@ -85,98 +80,60 @@ function Cautions({ point }: { point: PointView }): JSX.Element {
   );
 }
 
-export function WeighPanel({ ledger, point, onTaken }: Props): JSX.Element {
-  const { draft, run } = useOpenDish();
-  const [gross, setGross] = useState('');
-  const [tare, setTare] = useState(() => recall<string>('tare') ?? '');
-  const [question, setQuestion] = useState<string | null>(null);
-  const [clientId, setClientId] = useState(() => newId());
-  const queries = useQueryClient();
-  const refresh = (): Promise<void> =>
-    queries.invalidateQueries({ queryKey: runsQuery(draft.id).queryKey });
-  const bodyOf = (sure: boolean): WeighBody => ({
-    client_id: clientId,
-    part: ledger.part_id,
-    slot: ledger.slot_id,
-    step: point.step_id,
-    gross: number(gross) ?? 0,
-    tare: number(tare) ?? 0,
-    sure,
-    vessel: '',
-    tool: ledger.press ?? '',
-    round: null,
-    heat: '',
-    seconds: null,
-    watts: null,
-  });
-  const weighing = useMutation({
-    mutationFn: async (sure: boolean) => {
-      // The run freezes what the server holds, so the draft has to be there first.
-      await draft.flush();
-      return take(
-        client.POST('/api/dishes/{dish_id}/weigh-ins', {
-          params: { path: { dish_id: draft.id } },
-          body: bodyOf(sure),
-        }),
-      );
-    },
-    onSuccess: async (result) => {
-      setQuestion(result.question);
-      if (result.question) return;
-      keep('tare', tare);
-      if (result.run)
-        draft.noteWeighed({
-          run: result.run.id,
-          body: bodyOf(true),
-          words: `the weighing of ${point.label.toLowerCase()}`,
-        });
-      setGross('');
-      setClientId(newId());
-      await refresh();
-      onTaken();
-    },
-  });
-  const takingBack = useMutation({
-    mutationFn: (runId: string) =>
-      take(
-        client.POST('/api/runs/{run_id}/take-back', {
-          params: { path: { run_id: runId } },
-          body: { client_id: newId(), slot: ledger.slot_id, step: point.step_id },
-        }),
-      ),
-    onSuccess: refresh,
-  });
-  const finishing = useMutation({
-    mutationFn: (runId: string) =>
-      take(client.POST('/api/runs/{run_id}/finish', { params: { path: { run_id: runId } } })),
-    onSuccess: async () => {
-      await refresh();
-      await queries.invalidateQueries({
-        queryKey: dishQuery(draft.id).queryKey,
-        refetchType: 'none',
-      });
-    },
-  });
+/** How a stand-in's pressing is done; a step of the recipe says so itself. */
+function HowPressed({ glass }: { glass: GlassView }): JSX.Element | null {
+  const { draft } = useOpenDish();
+  if (!glass.press || !glass.slot_id) return null;
   const press = (method: Press): void =>
     draft.change((dish) =>
-      mapSlot(dish, ledger.part_id, ledger.slot_id, (slot) => ({
+      mapSlot(dish, glass.part_id, glass.slot_id, (slot) => ({
         ...slot,
         choice: slot.choice && { ...slot.choice, press: method },
       })),
     );
-  const problem = weighing.error ?? takingBack.error ?? finishing.error;
-  const ready = number(gross) !== null && !weighing.isPending;
   return (
     <>
-      <Answer point={point} ledger={ledger} />
+      <h3 style={{ marginTop: 18 }}>How you press</h3>
+      <div className="chips" style={{ marginTop: 6 }}>
+        {PRESSES.map(([method, name]) => (
+          <button
+            key={method}
+            type="button"
+            className="chip"
+            aria-pressed={glass.press === method}
+            onClick={() => press(method)}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+    </>
+  );
+}
+
+export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
+  const { run } = useOpenDish();
+  const { point } = glass;
+  const [gross, setGross] = useState('');
+  const [tare, setTare] = useState(() => recall<string>('tare') ?? '');
+  const weighing = useWeighing(glass, () => {
+    keep('tare', tare);
+    setGross('');
+    onTaken();
+  });
+  const scale = { gross: number(gross) ?? 0, tare: number(tare) ?? 0 };
+  const ready = number(gross) !== null && !weighing.busy;
+  return (
+    <>
+      <Answer course={course} glass={glass} />
       <Cautions point={point} />
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          if (ready) weighing.mutate(false);
+          if (ready) weighing.weigh(scale, false);
         }}
       >
-        <div className="weigh-form">
+        <div className={styles.fields}>
           <TextField
             label="On the scale, g"
             value={gross}
@@ -196,44 +153,29 @@ export function WeighPanel({ ledger, point, onTaken }: Props): JSX.Element {
             Weigh in
           </Button>
           {run && point.weighed !== null && (
-            <Button variant="outlined" onClick={() => takingBack.mutate(run.id)}>
+            <Button variant="outlined" onClick={() => weighing.takeBack(run.id)}>
               Delete this weighing
             </Button>
           )}
         </div>
       </form>
-      <WeighQuestion question={question} onSure={() => weighing.mutate(true)} />
-      {problem && <Notice bad>{sentence(problem)}</Notice>}
-      {ledger.press && (
-        <>
-          <h3 style={{ marginTop: 18 }}>How you press</h3>
-          <div className="chips" style={{ marginTop: 6 }}>
-            {PRESSES.map(([method, name]) => (
-              <button
-                key={method}
-                type="button"
-                className="chip"
-                aria-pressed={ledger.press === method}
-                onClick={() => press(method)}
-              >
-                {name}
-              </button>
-            ))}
-          </div>
-        </>
-      )}
-      {ledger.lost_carbs >= 0.1 && (
+      <WeighQuestion question={weighing.question} onSure={() => weighing.weigh(scale, true)} />
+      {weighing.problem && <Notice bad>{weighing.problem}</Notice>}
+      <HowPressed glass={glass} />
+      {course.lost_carbs >= 0.1 && (
         <>
           <h3 style={{ marginTop: 16 }}>Carbs in the liquid</h3>
           <p className="soft">
-            About {withUnit(ledger.lost_carbs, 'g')} of the whole dish leave with it. “At most”
-            limits count them as eaten, “at least” limits do not.
+            About {withUnit(course.lost_carbs, 'g')} of the whole dish leave with it.{' '}
+            {course.stand_in
+              ? '“At most” limits count them as eaten, “at least” limits do not.'
+              : 'The plate counts them as eaten.'}
           </p>
         </>
       )}
       {run && (
         <p style={{ marginTop: 16 }}>
-          <button type="button" className="chip" onClick={() => finishing.mutate(run.id)}>
+          <button type="button" className="chip" onClick={() => weighing.finish(run.id)}>
             Close this run
           </button>
         </p>

@@ -1,0 +1,372 @@
+"""The water of a whole dish: every part over the steps of its method, then all parts together."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, field, replace
+
+import numpy as np
+
+from snabo_core.dish import Dish, Line, Part, Slot, Take
+from snabo_core.errors import SnaboError
+from snabo_core.foods import Library
+from snabo_core.method.techniques import techniques
+from snabo_core.plate.setting import Setting
+from snabo_core.swaps.book import Book
+from snabo_core.swaps.cooking import STIRRED_IN, CookStep, effective_steps
+from snabo_core.swaps.ledgers import steps_for
+from snabo_core.swaps.sauces import in_sauce, power_of, sauce_lines, thickness_in
+from snabo_core.swaps.scaling import slot_lines
+from snabo_core.water.courses import (
+    A_LITTLE,
+    MOST,
+    START,
+    Brought,
+    Node,
+    Passed,
+    Taking,
+    brought,
+    run_course,
+)
+from snabo_core.water.ledger import Point, point_of
+from snabo_core.water.mixture import DRINKS, FREE, grams_of, state_of
+from snabo_core.water.of_method import Around, step_of_method
+from snabo_core.water.state import State
+from snabo_core.water.steps import BAKED, HANDLED, Step
+from snabo_core.water.thickness import WATER_OF_LIQUID, Thickness
+
+# Whose course the steps are that take several parts.
+WHOLE = "whole"
+# Grams of free liquid to a gram of what is boiled from which it cooks in that and not in a pot of
+# water; common practice.
+COOKS_IN = 0.3
+_IN_LIQUID = {"boil", "simmer", "soak"}
+# What nobody's water depends on: an amount that nobody knows counts as none of it.
+SEASONING = {"spice", "herb", "salt"}
+# Lines in what is baked from which it fills a tin, and what is done to single pieces instead.
+FILLS_A_TIN = 3
+_PIECES = {"shape", "mould", "roll_up", "coat", "fill", "divide"}
+# A sauce is judged by its thickness where so much of it runs and it is no batter yet.
+LEAST_FREE, THICKEST_SAUCE = 0.15, 4.0
+_SAUCED = {"simmer", "reduce", "thicken", "boil", "whisk", "mix", "add_gradually", "deglaze",
+           "blend", "reheat", "fold", "melt", "season", "start"}  # fmt: skip
+# A part's last step is shown where most of the part is in it.
+MOST_OF_IT = 0.6
+
+
+@dataclass(frozen=True)
+class Glass:
+    """A part after one step.
+
+    `owner` and `step` are what a weigh-in here goes by: the slot or the part (`WHOLE` for the
+    dish) and the step within it. `one` is the step as it is cooked, None where a stand-in's lines
+    are only put together. `juice` grams run free and are no
+    sauce, `thirst` grams would still be drunk; `planned`
+    are the grams before anything was weighed, `joins` the names of the lines that join.
+    """
+
+    point: Point
+    owner: str
+    step: str
+    one: CookStep | None
+    juice: float
+    thirst: float
+    planned: float
+    joins: tuple[str, ...] = ()
+    slot: Slot | None = None
+
+
+@dataclass(frozen=True)
+class Flows:
+    """Where the grams of a course went: `brought` is the sum of all others less `taken_up`."""
+
+    brought: float = 0.0
+    taken_up: float = 0.0
+    vapour: float = 0.0
+    liquid: float = 0.0
+    stuck: float = 0.0
+    goes_on: float = 0.0
+
+
+@dataclass(frozen=True)
+class Course:
+    """The water of one part, or of the dish where parts lie together (`part` is None then).
+
+    `lost` is what left with liquid; `problem` says why there are no glasses.
+    """
+
+    part: Part | None
+    glasses: tuple[Glass, ...]
+    flows: Flows
+    lost: State = field(default_factory=State)
+    problem: str = ""
+
+
+def dish_water(
+    dish: Dish, book: Book, library: Library, setting: Setting, *, spread: bool = True
+) -> tuple[Course, ...]:
+    """Return the water of every part in the order of the dish, last of the dish as a whole.
+
+    Args:
+        dish: with its method; a part that no step takes has no glasses.
+        book: for the stand-ins' steps and what thickens.
+        library: where foods are looked up.
+        setting: the kitchen, and what its scale said.
+        spread: False where nobody looks at how far masses may lie.
+    """
+    return _Water(dish, book, library, setting).courses(spread=spread)
+
+
+# Whose step it is, its id within that, as it is cooked, and of which slot's stand-in.
+Place = tuple[str, str, CookStep | None, Slot | None]
+
+
+class _Water:
+    """One dish's steps as nodes, and whose each of them is."""
+
+    def __init__(self, dish: Dish, book: Book, library: Library, setting: Setting) -> None:
+        self.dish, self.book, self.library, self.setting = dish, book, library, setting
+        self.part_of = {line.id: part.id for part in dish.parts for line in part.effective_lines()}
+        self.lines: dict[str, Line] = {
+            line.id: line for part in dish.parts for line in part.effective_lines()
+        }
+        self.slots = {slot.id: (part, slot) for part in dish.parts for slot in part.slots}
+        self.problems: dict[str, str] = {}
+        self.unknown: set[str] = set()
+        self.things: dict[str, Brought] = {}
+        self._bring()
+        self.reaches: dict[str, frozenset[str]] = {}
+        self.weighed: dict[str, float] = {}
+        self.places: dict[str, Place] = {}
+        self.nodes: list[Node] = []
+        for one in effective_steps(dish, book):
+            if one.kind in {"own", "stand_in"}:
+                self._add(one)
+
+    def _bring(self) -> None:
+        thickens = self.book.files["thickener"].coats_250
+        for part in self.dish.parts:
+            lines = part.effective_lines()
+            wet = any(line.food in thickens for line in lines)
+            for line in lines:
+                if line.grams is None and self._seasons(line):
+                    continue
+                try:
+                    self.things[line.id] = brought(
+                        line, self.library, binds=wet and line.food in thickens,
+                        in_sauce=wet and line.food not in thickens
+                        and in_sauce(line, self.library),
+                    )  # fmt: skip
+                except SnaboError as refusal:
+                    self.unknown.add(line.id)
+                    self.problems.setdefault(part.id, refusal.sentence)
+
+    def _seasons(self, line: Line) -> bool:
+        return line.food is not None and self.library.food(line.food).food_class in SEASONING
+
+    def _add(self, one: CookStep) -> None:
+        takes = one.step.takes
+        if one.kind == "stand_in" and one.slot is not None and one.book_step is not None:
+            part, slot = self.slots[one.slot]
+            written = {step.id: step for step in steps_for(slot, self.book)}
+            step = replace(written[one.book_step], id=one.step.id)
+            if not any(owner == slot.id for owner, *_ in self.places.values()):
+                takes = self._begin(part, slot, takes, step)
+            said = self.setting.readings.of(slot)
+            place: Place = (slot.id, one.book_step, one, slot)
+        else:
+            step = step_of_method(one.step, self._around(one))
+            owner = self._owner(self._reached(takes))
+            said = self.setting.readings.own(owner, self.dish)
+            place = (owner, one.step.id, one, None)
+        self._node(step, takes, place, said)
+
+    def _begin(
+        self, part: Part, slot: Slot, takes: tuple[Take, ...], first: Step
+    ) -> tuple[Take, ...]:
+        """Put a stand-in's lines together before its first step, as one thing to be weighed."""
+        joined = {food for step in steps_for(slot, self.book) for food in step.foods}
+        own = slot.choice.lines if slot.choice else ()
+        begins = [line.id for line in own if line.food not in joined]
+        begins = begins or [line.id for line in own if line.food in first.foods]
+        wanted = [take for take in takes if take.ref not in begins]
+        if slot.role in STIRRED_IN and all(take.ref in self.lines for take in wanted):
+            # No step of the recipe cooks its sauce: it is what there is of it.
+            begins += [
+                line.id for line in sauce_lines(part, slot, self.library) if line.id in self.things
+            ]
+        start = Step(f"{slot.id}/{START}", START, "Start")
+        said = self.setting.readings.of(slot)
+        self._node(start, tuple(Take(ref) for ref in begins), (slot.id, START, None, slot), said)
+        return (Take(start.id), *wanted)
+
+    def _node(
+        self,
+        step: Step,
+        takes: tuple[Take, ...],
+        place: Place,
+        said: Mapping[str, float],
+    ) -> None:
+        self.reaches[step.id] = self._reached(takes)
+        self.places[step.id] = place
+        if place[1] in said:
+            self.weighed[step.id] = said[place[1]]
+        self.nodes.append(Node(step, tuple(Taking(take.ref, _fraction(take)) for take in takes)))
+
+    def _reached(self, takes: Iterable[Take]) -> frozenset[str]:
+        held: set[str] = set()
+        for take in takes:
+            held |= self.reaches.get(take.ref, frozenset({take.ref}))
+        return frozenset(held & self.part_of.keys())
+
+    def _owner(self, reached: frozenset[str]) -> str:
+        parts = {self.part_of[line] for line in reached}
+        return next(iter(parts)) if len(parts) == 1 else WHOLE
+
+    def _around(self, one: CookStep) -> Around:
+        reached, technique = self._reached(one.step.takes), one.step.technique
+        in_liquid = in_tin = False
+        if technique in _IN_LIQUID:
+            things = [self.things[line] for line in reached if line in self.things]
+            free = sum(float(thing.grams[FREE]) for thing in things)
+            in_liquid = free > COOKS_IN * (sum(thing.mass for thing in things) - free)
+        elif technique in BAKED:
+            in_tin = self._owner(reached) == WHOLE or self._fills_a_tin(one)
+        return Around(in_tin, in_liquid, self.setting.microwave_watts)
+
+    def _fills_a_tin(self, one: CookStep) -> bool:
+        """Tell what is baked as one thing from pieces on a tray."""
+        made = [take.ref for take in one.step.takes if take.ref in self.reaches]
+        how = {node.step.id: node.step.technique for node in self.nodes}
+        return any(
+            len(self.reaches[ref]) >= FILLS_A_TIN and how[ref] not in _PIECES for ref in made
+        )
+
+    def _thickness(self, passed: Passed, planned: Passed, slot: Slot | None) -> Thickness | None:
+        """Return what thickens what a step makes, as thick as it was to be."""
+        if slot is not None and slot.role not in STIRRED_IN:
+            return None
+        reached = self.reaches[passed.node.step.id]
+        owner = self._owner(reached)
+        part = next((part for part in self.dish.parts if part.id == owner), None)
+        if part is None or not reached or passed.node.step.technique not in _SAUCED:
+            return None
+        role_file = self.book.files["thickener"]
+        if slot is None and not any(self.lines[ref].food in role_file.coats_250 for ref in reached):
+            return None
+        lines = [self.lines[line] for line in sorted(reached) if line in self.things]
+        try:
+            if slot is not None and slot.role in STIRRED_IN:
+                before = [line.used() for line in sauce_lines(part, slot, self.library)]
+                before += slot_lines(part, slot)
+                return thickness_in(lines, before, role_file, self.library)
+            made = thickness_in(lines, None, role_file, self.library)
+        except SnaboError:
+            return None
+        aim = made.of_free(planned.row(FREE))
+        runs = planned.row(FREE) > LEAST_FREE * float(planned.mass[0])
+        is_sauce = made.power > 0 and runs and 0 < aim < THICKEST_SAUCE
+        return replace(made, aim=aim) if is_sauce else None
+
+    def courses(self, *, spread: bool) -> tuple[Course, ...]:
+        passed = run_course(self.nodes, self.things, self.weighed, spread=spread)
+        planned = passed
+        if self.weighed:
+            planned = run_course(self.nodes, self.things, {}, spread=False)
+        owners = [self._owner(self.reaches[node.step.id]) for node in self.nodes]
+        found = [self._course(part, part.id, owners, passed, planned) for part in self.dish.parts]
+        found.append(self._course(None, WHOLE, owners, passed, planned))
+        return tuple(found)
+
+    def _course(
+        self,
+        part: Part | None,
+        owner: str,
+        owners: Sequence[str],
+        passed: Sequence[Passed],
+        planned: Sequence[Passed],
+    ) -> Course:
+        problem = self.problems.get(owner, "")
+        if part is None:
+            problem = next(iter(self.problems.values()), "")
+        mine = [
+            (one, plan) for one, plan, whose in zip(passed, planned, owners, strict=True)
+            if whose == owner and self.reaches[one.node.step.id]
+            and not self.reaches[one.node.step.id] & self.unknown
+        ]  # fmt: skip
+        if not mine:
+            return Course(part, (), Flows(), problem=problem)
+        flows = _flows([one for one, _ in mine])
+        end = mine[-1][0]
+        ends = float(end.mass[0]) >= MOST_OF_IT * flows.goes_on
+        shown = [self._shows(one, last=ends and one is end) for one, _ in mine]
+        if part is None and any(shown) and not shown[0]:
+            # What lies in the tin before it goes into the oven is worth weighing too.
+            shown[shown.index(True) - 1] = True
+        glasses = tuple(
+            self._glass(one, plan) for (one, plan), show in zip(mine, shown, strict=True) if show
+        )
+        lost = state_of(np.add.reduce([one.left.liquid[:, :1] for one, _ in mine]))
+        return Course(part, glasses, flows, replace(lost, water=max(0.0, lost.water)), problem)
+
+    def _shows(self, passed: Passed, *, last: bool) -> bool:
+        """Tell a step worth weighing after: water came or went, or the part is done."""
+        step = passed.node.step
+        _, _, one, slot = self.places[step.id]
+        if slot is not None or step.id in self.weighed:
+            return True
+        known = techniques().get(one.step.technique) if one else None
+        if step.technique == "pour_off" and not passed.left.liquid.any():
+            return False
+        if last and (step.technique in HANDLED or known is None or known.water != "none"):
+            return True
+        moved = float(passed.left.vapour[0]) + abs(grams_of(passed.left.liquid))
+        before = grams_of(passed.before)
+        return known is not None and known.water != "none" and moved > 0.005 * before
+
+    def _juice(self, passed: Passed) -> float:
+        """Return the grams that run free and that no thickener holds as a sauce."""
+        role_file = self.book.files["thickener"]
+        lines = [self.lines[ref] for ref in sorted(self.reaches[passed.node.step.id])]
+        held = power_of(lines, role_file) * WATER_OF_LIQUID
+        return max(0.0, passed.row(FREE) - held)
+
+    def _glass(self, passed: Passed, planned: Passed) -> Glass:
+        step = passed.node.step
+        owner, key, one, slot = self.places[step.id]
+        thickness = self._thickness(passed, planned, slot)
+        point = point_of(passed, self.weighed, self.setting.microwave_watts, thickness)
+        joins = tuple(
+            self.lines[ref].food_name or self.lines[ref].text
+            for ref in passed.taken if ref in self.lines
+        )  # fmt: skip
+        return Glass(
+            point, owner, key, one, self._juice(passed), passed.row(DRINKS),
+            float(planned.mass[0]), joins, slot,
+        )  # fmt: skip
+
+
+def _fraction(take: Take) -> float | None:
+    if take.fraction is not None:
+        return take.fraction
+    return {"most": MOST, "amount": A_LITTLE}.get(take.share or "")
+
+
+def _flows(mine: Sequence[Passed]) -> Flows:
+    """Add up what came into a course's steps, what left them and what goes on from there."""
+    ids = {one.node.step.id for one in mine}
+    came = sum(
+        grams for one in mine for ref, grams in one.taken.items() if ref not in ids
+    )  # fmt: skip
+    # What is weighed before the first step counts as brought.
+    came += sum(grams_of(one.before) - sum(one.taken.values()) for one in mine)
+    stayed = sum(grams for one in mine for ref, grams in one.taken.items() if ref in ids)
+    waters = [grams_of(one.left.liquid) for one in mine]
+    return Flows(
+        brought=came,
+        taken_up=sum(max(0.0, -grams) for grams in waters),
+        vapour=sum(float(one.left.vapour[0]) for one in mine),
+        liquid=sum(max(0.0, grams) for grams in waters),
+        stuck=sum(grams_of(one.left.stuck) for one in mine),
+        goes_on=sum(float(one.mass[0]) for one in mine) - stayed,
+    )

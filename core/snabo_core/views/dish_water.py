@@ -1,0 +1,332 @@
+"""The water of a whole dish: its parts and the dish itself as glasses, flows and what helps."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from snabo_core.dish import NONE, Dish, Line, Readings
+from snabo_core.foods import Library
+from snabo_core.method.techniques import techniques
+from snabo_core.plate.exclusions import breaches
+from snabo_core.plate.rows import net_carbs
+from snabo_core.plate.setting import Setting
+from snabo_core.swaps.book import Book
+from snabo_core.swaps.dish_water import WHOLE, Course, Flows, Glass, dish_water
+from snabo_core.swaps.judged import Judged, judged
+from snabo_core.swaps.ledgers import losses_of, name_of, steps_for
+from snabo_core.views.cooked import Cooked
+from snabo_core.views.method import cautions_by_number
+from snabo_core.views.preview import looked_at
+from snabo_core.views.water import PointView, point_view
+from snabo_core.water.advice import advise
+from snabo_core.water.courses import START
+from snabo_core.water.cures import Absorber, Cure, for_too_thin, for_too_wet
+from snabo_core.water.ledger import Point
+from snabo_core.water.of_method import tool_of
+from snabo_core.water.steps import BAKED, PANNED, PRESSED, SIMMERED
+from snabo_core.water.wetting import wetting
+from snabo_core.wording import Message, listed, say, worded
+
+FlowKind = Literal["brought", "taken_up", "vapour", "liquid", "stuck", "goes_on"]
+# Shares of the finished dish below which nobody minds a little juice, or a little dryness.
+LEAST_JUICE, LEAST_THIRST = 0.06, 0.05
+# How much thicker starch and seeds set in the fridge; common practice, no source.
+FRIDGE_THICKER = 1.3
+LEAST_BACK = 10.0
+# Cures shown at once.
+MOST_CURES = 4
+# Grams of net carbs a serving that nobody counts.
+NEXT_TO_NOTHING = 0.05
+_PRESSABLE = {"cut", "grate", "rice", "spiral", "boil", "steam", "microwave", "salt", "thaw",
+              "shred", *PRESSED}  # fmt: skip
+
+
+@dataclass(frozen=True)
+class WaterRequest:
+    """A draft whose water is wanted, with what a run has weighed of it."""
+
+    dish: Dish
+    eaters: tuple[str, ...] = ()
+    readings: Readings = NONE
+    variant: str = ""
+
+
+@dataclass(frozen=True)
+class CureView:
+    """One thing that helps, in words; `grams` leave or are stirred in."""
+
+    kind: str
+    grams: float
+    words: str
+
+
+@dataclass(frozen=True)
+class GlassView:
+    """One glass of the dish: a part after a step.
+
+    A weigh-in is taken at `part_id`, `slot_id` and `step_id`: the slot is empty at a step of the
+    recipe's own, the part too where several lie together. `number` is the step's in the Recipe,
+    0 where lines are only put together; `order` are its words. `joins` are what is added there,
+    `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is.
+    """
+
+    part_id: str
+    slot_id: str
+    step_id: str
+    number: int
+    order: str
+    joins: str
+    juice: float
+    press: str | None
+    point: PointView
+    cures: tuple[CureView, ...]
+
+
+@dataclass(frozen=True)
+class FlowView:
+    """Grams that came into a part, left it or go on: `brought` is all the others together."""
+
+    kind: FlowKind
+    grams: float
+
+
+@dataclass(frozen=True)
+class CourseView:
+    """The water of one part; `part_id` is empty for the dish as a whole.
+
+    `stand_in` names what is in its slots. `ends` says what the dish weeps or drinks when it is
+    done, and what a sauce does in the fridge.
+    """
+
+    part_id: str
+    name: str
+    stand_in: str
+    glasses: tuple[GlassView, ...]
+    flows: tuple[FlowView, ...]
+    lost_carbs: float
+    next_words: str
+    ends: tuple[str, ...]
+    problem: str
+
+
+@dataclass(frozen=True)
+class WaterView:
+    """The water of every part that has a step to weigh after, and of the dish as a whole."""
+
+    courses: tuple[CourseView, ...]
+
+
+def water_view(
+    dish: Dish, setting: Setting, book: Book, library: Library, *, variant: str = ""
+) -> WaterView:
+    """Return the water of a dish as its household cooks it.
+
+    Args:
+        dish: the whole document.
+        setting: eaters and kitchen of the household, and what its scale said of this dish.
+        book: the swap book.
+        library: where foods are looked up.
+        variant: the id of the variant that is looked at, empty for the dish.
+
+    Raises:
+        BadInput: there is no such variant.
+    """
+    return _Views(looked_at(judged(dish, setting, book, library), variant)).view()
+
+
+class _Views:
+    def __init__(self, made: Judged) -> None:
+        self.made, self.book, self.library = made, made.book, made.library
+        cooked = Cooked.of(made)
+        self.numbers = {row.one.step.id: row.number for row in cooked.rows if row.number}
+        self.cautions = cautions_by_number(cooked, made.library, made.book)
+
+    def view(self) -> WaterView:
+        courses = dish_water(self.made.dish, self.book, self.library, self.made.setting)
+        found = [self._course(each) for each in courses if each.glasses or each.problem]
+        return WaterView(tuple(found))
+
+    def _course(self, course: Course) -> CourseView:
+        part = course.part
+        names = [
+            name_of(slot, self.book)
+            for slot in (part.slots if part else ())
+            if slot.choice is not None and slot.choice.kind == "book"
+        ]
+        glasses = tuple(self._glass(glass, part.id if part else "") for glass in course.glasses)
+        return CourseView(
+            part.id if part else "",
+            part.name if part else worded("whole_dish"),
+            listed(names) if names else "",
+            glasses,
+            _flows(course.flows),
+            losses_of(course.lost)["net_carbs"],
+            _upcoming(course.glasses),
+            self._ends(course),
+            course.problem,
+        )
+
+    def _glass(self, glass: Glass, part_id: str) -> GlassView:
+        point, one = glass.point, glass.one
+        number = self.numbers.get(one.step.id, 0) if one else 0
+        press = self._tool(glass)
+        known = techniques().get(one.step.technique) if one else None
+        label = point.label
+        if glass.slot is None and one is not None:
+            label = known.done if known and known.done else one.step.words
+        cue = one.step.until if one and one.step.until not in one.step.words else ""
+        cautions = self.cautions.get(number, ()) or self._written(glass)
+        shown = point_view(_named(point, label), cue, press, cautions, self.book)
+        return GlassView(
+            part_id if glass.slot or glass.owner != WHOLE else "",
+            glass.slot.id if glass.slot else "",
+            glass.step,
+            number,
+            one.step.words if one else "",
+            listed(glass.joins) if glass.joins else "",
+            glass.juice,
+            press,
+            shown,
+            tuple(self._cure(each) for each in self._cures(glass, press)),
+        )
+
+    def _written(self, glass: Glass) -> tuple[str, ...]:
+        if glass.slot is None:
+            return ()
+        steps = {step.id: step for step in steps_for(glass.slot, self.book)}
+        return steps[glass.step].cautions if glass.step in steps else ()
+
+    def _tool(self, glass: Glass) -> str | None:
+        if glass.point.technique not in PRESSED or glass.one is None:
+            return None
+        if glass.slot is None:
+            return tool_of(glass.one.step)
+        steps = {step.id: step for step in steps_for(glass.slot, self.book)}
+        return str(steps[glass.step].settings.get("method", "cloth"))
+
+    def _cures(self, glass: Glass, press: str | None) -> Sequence[Cure]:
+        """Return what would bring a glass to where it should be; none before it is weighed."""
+        point = glass.point
+        if point.weighed is None:
+            return ()
+        advice = advise(point, press or "cloth")
+        if advice.kind in {"press_more", "heat_more", "heavier"} and advice.grams > 0:
+            return self._drier(point, advice.grams, press)
+        if point.thickness is not None and advice.kind in {"simmer_more", "sauce_thin"}:
+            role_file = self.book.files["thickener"]
+            return for_too_thin(
+                point.thickness, mass=point.state.mass, free=point.free,
+                grams=advice.grams if advice.kind == "simmer_more" else 0.0,
+                boils=point.technique in SIMMERED,
+                thickeners={
+                    food: role_file.power_grams / role_file.coats_250[food]
+                    for food in self._suiting(wetting().thickeners)
+                    if food in role_file.coats_250
+                },
+            )[:MOST_CURES]  # fmt: skip
+        return ()
+
+    def _drier(self, point: Point, grams: float, press: str | None) -> Sequence[Cure]:
+        aim = point.band[1] if point.band else (point.state.water - grams) / (
+            point.state.mass - grams
+        )  # fmt: skip
+        tool = press or ("cloth" if point.technique in _PRESSABLE else None)
+        binds = point.band is not None and point.technique not in {*PRESSED, *BAKED}
+        absorbers = [
+            Absorber(food, (self.library.row(food).value("water") or 0.0) / 100)
+            for food in self._suiting(wetting().absorbers)
+        ]
+        heated = point.technique in {*PRESSED, *PANNED, *BAKED} or point.band is not None
+        if point.technique in SIMMERED:
+            return [Cure("simmer", grams, (grams / 25, grams / 10))]
+        return for_too_wet(
+            mass=point.state.mass, water=point.state.water, grams=grams, aim=aim, tool=tool,
+            heated=heated, absorbers=absorbers[:1] if binds else (),
+        )[:MOST_CURES]  # fmt: skip
+
+    def _suiting(self, foods: Sequence[str]) -> list[str]:
+        """Return those of some foods that nobody at the table excludes."""
+        found = []
+        for key in foods:
+            food = self.library.food(key)
+            line = Line(key, food.name, food=key, form=food.default_form, grams=5.0,
+                        food_name=food.name)  # fmt: skip
+            barred = any(
+                breaches(eater.exclusions, (line,), self.library, 1.0)
+                for eater in self.made.setting.eaters
+            )
+            if not barred:
+                found.append(key)
+        return found
+
+    def _cure(self, cure: Cure) -> CureView:
+        low, high = (max(1, round(minutes)) for minutes in cure.minutes)
+        span = worded("minutes_span", low=str(low), high=str(high))
+        minutes = span if high > low else worded("minutes_about", minutes=str(low))
+        values: dict[str, str | float] = {"minutes": minutes, "grams": cure.grams}
+        code = f"cure_{cure.kind}"
+        if cure.kind == "press":
+            code = "cure_press_one" if cure.rounds == 1 else code
+            values["rounds"] = str(cure.rounds)
+        if cure.food:
+            values["food"] = self.library.food(cure.food).name
+            values["cost"] = self._cost(cure)
+        return CureView(cure.kind, cure.grams, f"{say(Message(code, values))}.")
+
+    def _cost(self, cure: Cure) -> str:
+        """Return what stirring something in costs on the plate, in words."""
+        net = net_carbs(self.library.row(cure.food), self.made.setting.rules.polyols)[0]
+        if math.isnan(net):
+            return worded("cure_unknown")
+        each = net * cure.grams / 100 / self.made.dish.servings
+        if each < NEXT_TO_NOTHING:
+            return worded("cure_free")
+        return say(Message("cure_costs", {"carbs": f"{each:.1f}"}))
+
+    def _ends(self, course: Course) -> tuple[str, ...]:
+        if not course.glasses:
+            return ()
+        last, found = course.glasses[-1], []
+        mass = last.point.state.mass
+        baked = any(glass.point.technique in BAKED for glass in course.glasses)
+        if course.part is None and baked and last.juice > LEAST_JUICE * mass:
+            less = last.juice - LEAST_JUICE * mass
+            found.append(say(Message("ends_weeps", {"grams": last.juice, "less": less})) + ".")
+        if course.part is None and baked and last.thirst > LEAST_THIRST * mass:
+            found.append(say(Message("ends_thirsty", {"grams": last.thirst})) + ".")
+        sauce = last.point.thickness
+        if sauce is not None:
+            now = sauce.of_free(last.point.free)
+            back = sauce.free_for(now / FRIDGE_THICKER) - last.point.free
+            if back > LEAST_BACK:
+                found.append(say(Message("fridge_thickens", {"grams": back})) + ".")
+        return tuple(found)
+
+
+def _named(point: Point, label: str) -> Point:
+    return point if point.technique == START else replace(point, label=label)
+
+
+def _flows(flows: Flows) -> tuple[FlowView, ...]:
+    each: tuple[tuple[FlowKind, float], ...] = (
+        ("brought", flows.brought), ("taken_up", flows.taken_up), ("vapour", flows.vapour),
+        ("liquid", flows.liquid), ("stuck", flows.stuck), ("goes_on", flows.goes_on),
+    )  # fmt: skip
+    return tuple(FlowView(kind, grams) for kind, grams in each)
+
+
+def _upcoming(glasses: Sequence[Glass]) -> str:
+    """Return what the scale should read next, after the last weigh-in."""
+    weighed = [i for i, glass in enumerate(glasses) if glass.point.weighed is not None]
+    for glass in glasses[weighed[-1] + 1 :] if weighed else glasses:
+        point = glass.point
+        if point.enough is None:
+            continue
+        if point.thickness is None:
+            return say(Message("next_target", {"step": point.label, "target": point.enough}))
+        if advise(point).kind == "simmer_more":
+            return say(Message("next_thickness", {"step": point.label, "target": point.enough}))
+    return ""

@@ -1,0 +1,102 @@
+/** Taking a weigh-in, answering a question about it, taking it back; closing the run. */
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+
+import { client, sentence, take } from '../../api/client';
+import { dishQuery, runsQuery } from '../../api/queries';
+import type { GlassView, WeighBody } from '../../api/types';
+import { useOpenDish } from '../../draft/context';
+import { newId } from '../../draft/newId';
+
+/** What the cook read from the scale, in grams. */
+export interface Scale {
+  gross: number;
+  tare: number;
+}
+
+export interface Weighing {
+  busy: boolean;
+  /** Why the last weight is hard to believe, null once it counts. */
+  question: string | null;
+  problem: string | null;
+  weigh: (scale: Scale, sure: boolean) => void;
+  takeBack: (run: string) => void;
+  finish: (run: string) => void;
+}
+
+export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): Weighing {
+  const { draft } = useOpenDish();
+  const queries = useQueryClient();
+  const [question, setQuestion] = useState<string | null>(null);
+  const [clientId, setClientId] = useState(() => newId());
+  const place = { part: glass.part_id, slot: glass.slot_id, step: glass.step_id };
+  const refresh = (): Promise<void> =>
+    queries.invalidateQueries({ queryKey: runsQuery(draft.id).queryKey });
+  const bodyOf = (scale: Scale, sure: boolean): WeighBody => ({
+    client_id: clientId,
+    ...place,
+    ...scale,
+    sure,
+    vessel: '',
+    tool: glass.press ?? '',
+    round: null,
+    heat: '',
+    seconds: null,
+    watts: null,
+  });
+  const weighing = useMutation({
+    mutationFn: async ({ scale, sure }: { scale: Scale; sure: boolean }) => {
+      // The run freezes what the server holds, so the draft has to be there first.
+      await draft.flush();
+      return take(
+        client.POST('/api/dishes/{dish_id}/weigh-ins', {
+          params: { path: { dish_id: draft.id } },
+          body: bodyOf(scale, sure),
+        }),
+      );
+    },
+    onSuccess: async (result, { scale }) => {
+      setQuestion(result.question);
+      if (result.question) return;
+      if (result.run)
+        draft.noteWeighed({
+          run: result.run.id,
+          body: bodyOf(scale, true),
+          words: `the weighing of ${glass.point.label.toLowerCase()}`,
+        });
+      setClientId(newId());
+      await refresh();
+      onTaken(scale);
+    },
+  });
+  const takingBack = useMutation({
+    mutationFn: (run: string) =>
+      take(
+        client.POST('/api/runs/{run_id}/take-back', {
+          params: { path: { run_id: run } },
+          body: { client_id: newId(), ...place },
+        }),
+      ),
+    onSuccess: refresh,
+  });
+  const finishing = useMutation({
+    mutationFn: (run: string) =>
+      take(client.POST('/api/runs/{run_id}/finish', { params: { path: { run_id: run } } })),
+    onSuccess: async () => {
+      await refresh();
+      await queries.invalidateQueries({
+        queryKey: dishQuery(draft.id).queryKey,
+        refetchType: 'none',
+      });
+    },
+  });
+  const problem = weighing.error ?? takingBack.error ?? finishing.error;
+  return {
+    busy: weighing.isPending,
+    question,
+    problem: problem ? sentence(problem) : null,
+    weigh: (scale, sure) => weighing.mutate({ scale, sure }),
+    takeBack: (run) => takingBack.mutate(run),
+    finish: (run) => finishing.mutate(run),
+  };
+}
