@@ -3094,7 +3094,7 @@ export interface components {
          *         A weigh-in is taken at `part_id`, `slot_id` and `step_id`: the slot is empty at a step of the
          *         recipe's own, the part too where several lie together. `number` is the step's in the Recipe,
          *         0 where lines are only put together; `order` are its words. `joins` are what is added there,
-         *         `juice` the grams that run free and are no sauce. `press` is what it is pressed with, where it is.
+         *         `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is.
          */
         GlassView: {
             part_id: string;
