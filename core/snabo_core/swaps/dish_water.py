@@ -60,9 +60,9 @@ class Glass:
 
     `owner` and `step` are what a weigh-in here goes by: the slot or the part (`WHOLE` for the
     dish) and the step within it. `one` is the step as it is cooked, None where a stand-in's lines
-    are only put together. `juice` grams run free and are no
-    sauce, `thirst` grams would still be drunk; `planned`
-    are the grams before anything was weighed, `joins` the names of the lines that join.
+    are only put together. `juice` grams run free and are no sauce, `thirst` grams would still be
+    drunk; `planned` are the grams before anything was weighed, `passed` is what went in and what
+    came of it, `joins` the names of the lines that join.
     """
 
     point: Point
@@ -72,6 +72,7 @@ class Glass:
     juice: float
     thirst: float
     planned: float
+    passed: Passed
     joins: tuple[str, ...] = ()
     slot: Slot | None = None
 
@@ -342,7 +343,7 @@ class _Water:
         )  # fmt: skip
         return Glass(
             point, owner, key, one, self._juice(passed), passed.row(DRINKS),
-            float(planned.mass[0]), joins, slot,
+            float(planned.mass[0]), passed, joins, slot,
         )  # fmt: skip
 
 

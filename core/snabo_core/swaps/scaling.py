@@ -269,11 +269,12 @@ def scale_to(
     for item in stand_in.lines:
         identity = uuid.uuid5(NAMESPACE, f"{slot.id}/{stand_in.key}/{item.food}/{item.form}")
         lines.append(line_of(item, factor, str(identity), foods))
-    steps = tuple(_snapshot(step) for step in stand_in.steps)
+    steps = tuple(snapshot(step) for step in stand_in.steps)
     return Choice(stand_in.key, tuple(lines), name=stand_in.name, basis=stand_in.basis, steps=steps)
 
 
-def _snapshot(step: Step) -> ChoiceStep:
+def snapshot(step: Step) -> ChoiceStep:
+    """Return a step of the book as a choice keeps it."""
     return ChoiceStep(
         step.id, step.technique, step.label, step.foods, step.cue,
         Span(*step.hands_on_minutes), Span(*step.passive_minutes),

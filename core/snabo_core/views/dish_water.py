@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from snabo_core.dish import NONE, Dish, Line, Readings
+from snabo_core.dish import NONE, ChoiceStep, Dish, Line, Readings
 from snabo_core.foods import Library
 from snabo_core.method.techniques import techniques
 from snabo_core.plate.exclusions import breaches
@@ -17,6 +17,8 @@ from snabo_core.swaps.book import Book
 from snabo_core.swaps.dish_water import WHOLE, Course, Flows, Glass, dish_water
 from snabo_core.swaps.judged import Judged, judged
 from snabo_core.swaps.ledgers import losses_of, name_of, steps_for
+from snabo_core.swaps.other_ways import Kind as OtherKind
+from snabo_core.swaps.other_ways import OtherWay, other_ways
 from snabo_core.views.cooked import Cooked
 from snabo_core.views.method import cautions_by_number
 from snabo_core.views.preview import looked_at
@@ -64,6 +66,15 @@ class CureView:
 
 
 @dataclass(frozen=True)
+class OtherWayView:
+    """Another way to do a stand-in's step: what it is called, and the steps as they would be."""
+
+    kind: OtherKind
+    words: str
+    steps: tuple[ChoiceStep, ...]
+
+
+@dataclass(frozen=True)
 class GlassView:
     """One glass of the dish: a part after a step.
 
@@ -83,6 +94,7 @@ class GlassView:
     press: str | None
     point: PointView
     cures: tuple[CureView, ...]
+    others: tuple[OtherWayView, ...]
 
 
 @dataclass(frozen=True)
@@ -185,13 +197,20 @@ class _Views:
             glass.slot.id if glass.slot else "",
             glass.step,
             number,
-            one.step.words if one else "",
+            _as_order(one.step.words) if one else "",
             listed(glass.joins) if glass.joins else "",
             glass.juice,
             press,
             shown,
             tuple(self._cure(each) for each in self._cures(glass, press)),
+            self._others(glass),
         )
+
+    def _others(self, glass: Glass) -> tuple[OtherWayView, ...]:
+        if glass.slot is None:
+            return ()
+        ways = other_ways(steps_for(glass.slot, self.book), glass, glass.passed)
+        return tuple(OtherWayView(way.kind, _otherwise(way), way.steps) for way in ways)
 
     def _written(self, glass: Glass) -> tuple[str, ...]:
         if glass.slot is None:
@@ -304,6 +323,21 @@ class _Views:
             if back > LEAST_BACK:
                 found.append(say(Message("fridge_thickens", {"grams": back})) + ".")
         return tuple(found)
+
+
+def _as_order(words: str) -> str:
+    """Return a step's words as a sentence."""
+    plain = words.strip().rstrip(".;,")
+    return f"{plain[:1].upper()}{plain[1:]}." if plain else ""
+
+
+def _otherwise(way: OtherWay) -> str:
+    """Return what a way is called, with the grams it leads to."""
+    code = f"other_{way.kind}"
+    words = worded(f"{code}_way" if way.kind in {"covered", "uncovered"} else code)
+    if way.leads_to is None:
+        return words
+    return say(Message("other_leads", {"way": words, "grams": way.leads_to}))
 
 
 def _named(point: Point, label: str) -> Point:

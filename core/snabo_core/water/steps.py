@@ -182,7 +182,11 @@ def run_over(step: Step, before: Grams, parameter: Grams, celsius: Grams) -> Lef
     if unknown:
         raise BookError(f"{step.technique} has no setting {min(unknown)}.", step.id)
     given = {name: value for name, value in step.settings.items() if name not in _CHOOSING}
-    return TECHNIQUES[step.technique][0](before, parameter, celsius, **given)
+    try:
+        return TECHNIQUES[step.technique][0](before, parameter, celsius, **given)
+    except (TypeError, ValueError) as wrong:
+        said = f"The step '{step.label}' cannot be cooked: one of its settings is no number."
+        raise BookError(said, step.id) from wrong
 
 
 def run(step: Step, before: State, parameter: float, celsius: float) -> Outcome:

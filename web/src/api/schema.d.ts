@@ -3107,6 +3107,7 @@ export interface components {
             press: string | null;
             point: components["schemas"]["PointView"];
             cures: components["schemas"]["CureView"][];
+            others: components["schemas"]["OtherWayView"][];
         };
         /**
          * CureView
@@ -3116,6 +3117,16 @@ export interface components {
             kind: string;
             grams: number;
             words: string;
+        };
+        /**
+         * OtherWayView
+         * @description Another way to do a stand-in's step: what it is called, and the steps as they would be.
+         */
+        OtherWayView: {
+            /** @enum {unknown} */
+            kind: "again" | "boil" | "cloth" | "cooled" | "covered" | "mesh" | "microwave" | "once_less" | "out" | "pan" | "paper" | "steam" | "twist" | "uncovered";
+            words: string;
+            steps: components["schemas"]["ChoiceStep"][];
         };
         /**
          * FlowView

@@ -2,8 +2,9 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState, type JSX } from 'react';
+import { Link } from 'react-router';
 
-import type { CourseView, GlassView, PointView, Press } from '../../api/types';
+import type { CourseView, GlassView, OtherWayView, PointView } from '../../api/types';
 import { mapSlot } from '../../draft/edits';
 import { useOpenDish } from '../../draft/context';
 import { recall, keep } from '../../draft/storage';
@@ -12,13 +13,6 @@ import { Notice } from '../../parts/Notice';
 import { WeighQuestion } from '../../parts/WeighQuestion';
 import { useWeighing } from './useWeighing';
 import styles from './water.module.css';
-
-const PRESSES: [Press, string][] = [
-  ['mesh', 'mesh'],
-  ['cloth', 'cloth'],
-  ['paper', 'paper'],
-  ['twist', 'twist only'],
-];
 
 interface Props {
   course: CourseView;
@@ -61,7 +55,7 @@ function Answer({ course, glass }: Omit<Props, 'onTaken'>): JSX.Element {
       {point.seconds !== null && !weighed && (
         <p>{duration(point.seconds)} at your microwave’s power.</p>
       )}
-      {glass.order && <p className={styles.order}>{glass.order}.</p>}
+      {glass.order && <p className={styles.order}>{glass.order}</p>}
       {point.cue && <p className="soft">{point.cue}</p>}
     </div>
   );
@@ -80,34 +74,38 @@ function Cautions({ point }: { point: PointView }): JSX.Element {
   );
 }
 
-/** How a stand-in's pressing is done; a step of the recipe says so itself. */
-function HowPressed({ glass }: { glass: GlassView }): JSX.Element | null {
+/** How else a stand-in's step can be done; a step of the recipe is changed in the Recipe. */
+function HowElse({ glass }: { glass: GlassView }): JSX.Element | null {
   const { draft } = useOpenDish();
-  if (!glass.press || !glass.slot_id) return null;
-  const press = (method: Press): void =>
-    draft.change((dish) =>
-      mapSlot(dish, glass.part_id, glass.slot_id, (slot) => ({
-        ...slot,
-        choice: slot.choice && { ...slot.choice, press: method },
-      })),
+  if (!glass.slot_id)
+    return glass.number > 0 ? (
+      <p style={{ marginTop: 16 }}>
+        <Link to={`/dishes/${draft.id}/recipe`}>Do it another way in the Recipe</Link>
+      </p>
+    ) : null;
+  if (glass.others.length === 0) return null;
+  const take = (way: OtherWayView): void =>
+    draft.change(
+      (dish) =>
+        mapSlot(dish, glass.part_id, glass.slot_id, (slot) => ({
+          ...slot,
+          choice: slot.choice && { ...slot.choice, press: null, steps: way.steps },
+        })),
+      `${glass.point.label.toLowerCase()} done otherwise`,
     );
   return (
-    <>
-      <h3 style={{ marginTop: 18 }}>How you press</h3>
+    <section aria-labelledby="how-else">
+      <h3 id="how-else" style={{ marginTop: 18 }}>
+        How else
+      </h3>
       <div className="chips" style={{ marginTop: 6 }}>
-        {PRESSES.map(([method, name]) => (
-          <button
-            key={method}
-            type="button"
-            className="chip"
-            aria-pressed={glass.press === method}
-            onClick={() => press(method)}
-          >
-            {name}
+        {glass.others.map((way) => (
+          <button key={way.kind} type="button" className="chip" onClick={() => take(way)}>
+            {way.words}
           </button>
         ))}
       </div>
-    </>
+    </section>
   );
 }
 
@@ -161,7 +159,7 @@ export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
       </form>
       <WeighQuestion question={weighing.question} onSure={() => weighing.weigh(scale, true)} />
       {weighing.problem && <Notice bad>{weighing.problem}</Notice>}
-      <HowPressed glass={glass} />
+      <HowElse glass={glass} />
       {course.lost_carbs >= 0.1 && (
         <>
           <h3 style={{ marginTop: 16 }}>Carbs in the liquid</h3>

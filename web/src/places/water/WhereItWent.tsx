@@ -28,7 +28,7 @@ export function WhereItWent({ course }: { course: CourseView }): JSX.Element | n
           {takenUp >= 0.5 && (
             <>
               {' '}
-              and <b>{withUnit(takenUp, 'g')}</b> of water from the pot
+              and <b>{withUnit(takenUp, 'g')}</b> of water taken up
             </>
           )}
         </li>
