@@ -31,6 +31,9 @@ class Household(models.Model):
     pans = models.JSONField(default=list)
     # families of stand-ins that this household has had enough of
     not_again = models.JSONField(default=list)
+    # whether its own yields go before the book's, and since when they count
+    learns = models.BooleanField(default=True)
+    learns_since = models.DateTimeField(null=True)
     # set while own foods were changed and not committed; nothing may be cached then
     foods_in_change = False
 

@@ -18,6 +18,7 @@ from dishes.models import Dish
 from dishes.services import MOST_DISHES, own_dish
 from foods.own import library_of
 from foods.stand_ins import book_of
+from runs.learning import cooking_setting
 from runs.services import being_cooked, cooked_lately, readings_of
 from snabo_core import dish as core
 from snabo_core.errors import SnaboError, UnknownFood
@@ -55,7 +56,6 @@ from snabo_core.views.variants import like as core_like
 from snabo_core.views.variants import split as core_split
 from snabo_core.views.ways import DishWays, WayFor, WaysPart, WaysRequest, smallest_ways
 from snabo_core.views.ways import ways as core_ways
-from table.services import setting_of
 
 # Raised when figures of the list come out otherwise from the same documents.
 RELEASE = "0.6.0"
@@ -195,7 +195,7 @@ def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:
 
 
 def _setting(household: Household, request: Asking) -> Setting:
-    return replace(setting_of(household, request.eaters), readings=request.readings)
+    return replace(cooking_setting(household, request.eaters), readings=request.readings)
 
 
 def matrix(household: Household) -> TableMatrix:
@@ -224,7 +224,7 @@ def day(household: Household, request: DayRequest) -> DayView:
     """
     dishes = [(own_dish(household, meal.dish), meal.servings) for meal in request.meals]
     meals = [Meal(stored_dish(dish.draft), n, readings_of(dish)) for dish, n in dishes]
-    return day_view(meals, setting_of(household), book_of(household), library_of(household))
+    return day_view(meals, cooking_setting(household), book_of(household), library_of(household))
 
 
 def dishes_of(household: Household) -> list[DishRecord]:
@@ -280,9 +280,12 @@ class _Summaries:
     """
 
     def __init__(self, household: Household) -> None:
-        self.setting, self.foods = setting_of(household), library_of(household)
+        self.setting, self.foods = cooking_setting(household), library_of(household)
         self.book = book_of(household)
-        people = repr((self.setting.eaters, self.setting.rules, self.setting.microwave_watts))
+        known = self.setting
+        people = repr(
+            (known.eaters, known.rules, known.microwave_watts, sorted(known.learnt.items()))
+        )
         table = hashlib.sha256(people.encode()).hexdigest()
         self.rests_on = f"{household.foods_revision}|{table}|{self.foods.digest}|{RELEASE}"
 
@@ -341,7 +344,9 @@ def like(household: Household, request: LikeRequest) -> LikeView:
         BadInput: the document breaks its rules, or it is for nobody or for somebody who has one.
     """
     core.check(request.dish)
-    found = core_like(request, setting_of(household), book_of(household), library_of(household))
+    found = core_like(
+        request, cooking_setting(household), book_of(household), library_of(household)
+    )
     core.check(found.dish)
     return found
 
@@ -363,7 +368,7 @@ def resize(household: Household, request: ResizeRequest) -> ResizeView:
         BadInput: the document breaks its rules, or no kitchen can make that size.
     """
     core.check(request.dish)
-    setting = setting_of(household)
+    setting = cooking_setting(household)
     return core_resize(request, setting, book_of(household), library_of(household))
 
 

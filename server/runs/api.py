@@ -9,7 +9,8 @@ from rest_framework.views import APIView
 from accounts.services import household_of
 from config.contract import contract
 from config.wire import convert
-from runs import services
+from runs import learning, services
+from snabo_core.views.learning import LearningView
 
 
 class DishRunsView(APIView):
@@ -49,6 +50,21 @@ class TakeBackView(APIView):
         """Take a weigh-in back."""
         body = convert(request.data, services.TakeBack)
         return Response(services.take_back(household_of(request.user), run_id, body))
+
+
+class LearningOfHouseholdView(APIView):
+    """What the household's own weigh-ins have shown."""
+
+    @contract("learning", answer=LearningView)
+    def get(self, request: Request) -> Response:
+        """Return its figures beside the book's."""
+        return Response(learning.learning_of(household_of(request.user)))
+
+    @contract("change_learning", body=learning.LearningWish, answer=LearningView)
+    def post(self, request: Request) -> Response:
+        """Switch them on or off, or begin again."""
+        wish = convert(request.data, learning.LearningWish)
+        return Response(learning.change_learning(household_of(request.user), wish))
 
 
 class FinishView(APIView):

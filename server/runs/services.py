@@ -3,7 +3,7 @@
 import datetime as dt
 import uuid
 from collections.abc import Sequence
-from dataclasses import replace
+from dataclasses import astuple, replace
 from typing import Annotated, Any
 from uuid import UUID
 
@@ -19,6 +19,7 @@ from dishes.models import Dish, DishVersion
 from dishes.services import keep_version, own_dish
 from foods.own import library_of
 from foods.stand_ins import book_of
+from runs.learning import cooking_setting
 from runs.models import Run, RunEvent
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
@@ -27,8 +28,8 @@ from snabo_core.swaps.book import Book
 from snabo_core.swaps.dish_water import WHOLE, Course, Glass, dish_water
 from snabo_core.swaps.judged import judged
 from snabo_core.water import question
+from snabo_core.water.learning import shown
 from snabo_core.wording import say
-from table.services import setting_of
 
 WEIGHED, TAKEN_BACK, PORTIONED = "weighed", "taken_back", "portioned"
 MOST_GRAMS = 50_000
@@ -242,7 +243,7 @@ def weigh_in(household: Household, dish_id: UUID, body: WeighIn) -> WeighResult:
     grams = _net(body)
     document = stored_dish(dish.draft)
     run = dish.runs.filter(finished_at=None).first()
-    setting = replace(setting_of(household), readings=_readings(run) if run else core.NONE)
+    setting = replace(cooking_setting(household), readings=_readings(run) if run else core.NONE)
     glass = _glass(document, body, dish_water(
         document, book_of(household), library_of(household), setting
     ))  # fmt: skip
@@ -250,11 +251,14 @@ def weigh_in(household: Household, dish_id: UUID, body: WeighIn) -> WeighResult:
     if doubt is not None and (grams <= 0 or not body.sure):
         return WeighResult(fold(run) if run else None, say(doubt))
     choice = glass.slot.choice if glass.slot else None
+    teaches = glass.habit is not None and glass.paired and doubt is None
+    value = shown(glass.passed, grams) if teaches else None
+    taught = {"habit": astuple(glass.habit), "value": value} if glass.habit and value else None
     payload = {
         "part": body.part, "slot": body.slot, "step": body.step, "grams": grams,
         "stand_in": choice.stand_in if choice else "", "stand_ins": core.stand_ins_of(document),
-        "technique": glass.point.technique, "gross": body.gross, "tare": body.tare,
-        "before": glass.point.before, "vessel": body.vessel,
+        "technique": glass.point.technique, "taught": taught, "gross": body.gross,
+        "tare": body.tare, "before": glass.point.before, "vessel": body.vessel,
         "tool": body.tool or (choice.press if choice else "") or "", "round": body.round,
         "heat": body.heat, "seconds": body.seconds, "watts": body.watts,
     }  # fmt: skip
@@ -294,7 +298,7 @@ def weigh_finished(household: Household, dish_id: UUID, body: WeighFinished) -> 
         return repeated
     grams = _net(body)
     document = stored_dish(dish.draft)
-    made = judged(document, setting_of(household), book_of(household), library_of(household))
+    made = judged(document, cooking_setting(household), book_of(household), library_of(household))
     known = all(line.grams is not None for line in made.lines)
     went_in = sum(makes * share for makes, share in made.layers.values()) if known else 0.0
     doubt = finished_question(grams, went_in)

@@ -9,5 +9,6 @@ urlpatterns = [
     path("dishes/<uuid:dish_id>/weigh-ins", api.WeighInsView.as_view()),
     path("dishes/<uuid:dish_id>/finished-weight", api.FinishedWeightView.as_view()),
     path("runs/<uuid:run_id>/take-back", api.TakeBackView.as_view()),
+    path("learning", api.LearningOfHouseholdView.as_view()),
     path("runs/<uuid:run_id>/finish", api.FinishView.as_view()),
 ]

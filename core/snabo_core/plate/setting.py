@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import datetime as dt
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field
 from typing import Literal
 
 from snabo_core.dish.readings import NONE, Readings
@@ -18,7 +19,8 @@ class Setting:
 
     `readings` are what its scale said of the dish that is computed, `missing` the appliances its
     kitchen lacks, `not_again` the families of stand-ins it has had enough of, `lately` those it
-    cooked in the last days, `pans` what it bakes in.
+    cooked in the last days, `pans` what it bakes in. `learnt` are what its
+    weigh-ins showed, by technique, tool, food and state; see `water.learning`.
     """
 
     eaters: tuple[Eater, ...]
@@ -31,3 +33,4 @@ class Setting:
     not_again: frozenset[str] = frozenset()
     lately: frozenset[str] = frozenset()
     pans: tuple[Pan, ...] = ()
+    learnt: Mapping[tuple[str, str, str, str], tuple[float, ...]] = field(default_factory=dict)

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import astuple, dataclass, field, replace
+from functools import reduce
 
 import numpy as np
 
@@ -14,7 +15,7 @@ from snabo_core.method.techniques import techniques
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.cooking import STIRRED_IN, CookStep, effective_steps
-from snabo_core.swaps.ledgers import steps_for
+from snabo_core.swaps.ledgers import driver_of, habits_of, learnt_steps, steps_for
 from snabo_core.swaps.sauces import in_sauce, power_of, sauce_lines, thickness_in
 from snabo_core.swaps.scaling import slot_lines
 from snabo_core.water.courses import (
@@ -28,10 +29,11 @@ from snabo_core.water.courses import (
     brought,
     run_course,
 )
+from snabo_core.water.learning import Habit, State, after, habit_of, with_learnt
 from snabo_core.water.ledger import Point, point_of
 from snabo_core.water.mixture import DRINKS, FREE, grams_of, state_of
 from snabo_core.water.of_method import Around, step_of_method
-from snabo_core.water.state import State
+from snabo_core.water.state import State as Grams
 from snabo_core.water.steps import BAKED, HANDLED, Step
 from snabo_core.water.thickness import WATER_OF_LIQUID, Thickness
 
@@ -50,6 +52,8 @@ _PIECES = {"shape", "mould", "roll_up", "coat", "fill", "divide"}
 LEAST_FREE, THICKEST_SAUCE = 0.15, 4.0
 _SAUCED = {"simmer", "reduce", "thicken", "boil", "whisk", "mix", "add_gradually", "deglaze",
            "blend", "reheat", "fold", "melt", "season", "start"}  # fmt: skip
+# Of several things that go in together the first of these decides what they are.
+_STATES: tuple[State, ...] = ("heated", "cooled")
 # A part's last step is shown where most of the part is in it.
 MOST_OF_IT = 0.6
 
@@ -62,7 +66,8 @@ class Glass:
     dish) and the step within it. `one` is the step as it is cooked, None where a stand-in's lines
     are only put together. `juice` grams run free and are no sauce, `thirst` grams would still be
     drunk; `planned` are the grams before anything was weighed, `passed` is what went in and what
-    came of it, `joins` the names of the lines that join.
+    came of it, `joins` the names of the lines that join. `habit` is what the step is a case of;
+    `paired` that whatever went in was weighed, so that a weigh-in here can teach something.
     """
 
     point: Point
@@ -73,6 +78,8 @@ class Glass:
     thirst: float
     planned: float
     passed: Passed
+    habit: Habit | None = None
+    paired: bool = False
     joins: tuple[str, ...] = ()
     slot: Slot | None = None
 
@@ -99,7 +106,7 @@ class Course:
     part: Part | None
     glasses: tuple[Glass, ...]
     flows: Flows
-    lost: State = field(default_factory=State)
+    lost: Grams = field(default_factory=Grams)
     problem: str = ""
 
 
@@ -140,6 +147,8 @@ class _Water:
         self.weighed: dict[str, float] = {}
         self.places: dict[str, Place] = {}
         self.nodes: list[Node] = []
+        self.habits: dict[str, Habit | None] = {}
+        self.states: dict[str, State] = {}
         for one in effective_steps(dish, book):
             if one.kind in {"own", "stand_in"}:
                 self._add(one)
@@ -169,18 +178,33 @@ class _Water:
         takes = one.step.takes
         if one.kind == "stand_in" and one.slot is not None and one.book_step is not None:
             part, slot = self.slots[one.slot]
-            written = {step.id: step for step in steps_for(slot, self.book)}
-            step = replace(written[one.book_step], id=one.step.id)
+            written = steps_for(slot, self.book)
+            learnt = learnt_steps(slot, written, self.setting)
+            place_of = [step.id for step in written].index(one.book_step)
+            step = replace(learnt[place_of], id=one.step.id)
+            self.habits[step.id] = habits_of(slot, written)[place_of]
+            self.states[step.id] = reduce(after, written[: place_of + 1], "raw")
             if not any(owner == slot.id for owner, *_ in self.places.values()):
                 takes = self._begin(part, slot, takes, step)
             said = self.setting.readings.of(slot)
             place: Place = (slot.id, one.book_step, one, slot)
         else:
-            step = step_of_method(one.step, self._around(one))
-            owner = self._owner(self._reached(takes))
+            reached = self._reached(takes)
+            step = self._learnt(step_of_method(one.step, self._around(one)), takes, reached)
+            owner = self._owner(reached)
             said = self.setting.readings.own(owner, self.dish)
             place = (owner, one.step.id, one, None)
         self._node(step, takes, place, said)
+
+    def _learnt(self, step: Step, takes: tuple[Take, ...], reached: frozenset[str]) -> Step:
+        """Return a recipe's own step as this household's weigh-ins have shown it."""
+        before = {self.states.get(take.ref, "raw") for take in takes}
+        state: State = next((one for one in _STATES if one in before), "raw")
+        food = driver_of(self.lines[ref] for ref in sorted(reached))
+        habit = habit_of(step, food, state) if food else None
+        self.habits[step.id], self.states[step.id] = habit, after(state, step)
+        values = self.setting.learnt.get(astuple(habit), ()) if habit else ()
+        return with_learnt(step, habit, values)
 
     def _begin(
         self, part: Part, slot: Slot, takes: tuple[Take, ...], first: Step
@@ -343,7 +367,9 @@ class _Water:
         )  # fmt: skip
         return Glass(
             point, owner, key, one, self._juice(passed), passed.row(DRINKS),
-            float(planned.mass[0]), passed, joins, slot,
+            float(planned.mass[0]), passed, self.habits.get(step.id),
+            all(ref in self.weighed for ref in passed.taken if ref in self.places),
+            joins, slot,
         )  # fmt: skip
 
 

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Iterable, Sequence
+from dataclasses import astuple, dataclass, replace
 
-from snabo_core.dish import ChoiceStep, Dish, Part, Slot
+from snabo_core.dish import ChoiceStep, Dish, Line, Part, Slot
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Library
 from snabo_core.plate.setting import Setting
@@ -13,7 +13,9 @@ from snabo_core.plate.taking import share_of
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.sauces import liquid_of, sauce_lines, thickness_of
 from snabo_core.swaps.scaling import ledger_lines, slot_lines
-from snabo_core.water import Kitchen, Ledger, State, Step, predict
+from snabo_core.water import Kitchen, Ledger, Step, predict
+from snabo_core.water import State as Grams
+from snabo_core.water.learning import Habit, State, after, habit_of, with_learnt
 
 # Grams of liquid below which there is no sauce to speak of.
 LEAST_LIQUID = 10.0
@@ -68,6 +70,35 @@ def _step(step: ChoiceStep) -> Step:
     )  # fmt: skip
 
 
+def learnt_steps(slot: Slot, steps: Sequence[Step], setting: Setting) -> tuple[Step, ...]:
+    """Return a stand-in's steps as this household's own weigh-ins have shown them."""
+    if not setting.learnt or slot.choice is None:
+        return tuple(steps)
+    return tuple(
+        with_learnt(step, habit, setting.learnt.get(astuple(habit), ()) if habit else ())
+        for step, habit in zip(steps, habits_of(slot, steps), strict=True)
+    )
+
+
+def habits_of(slot: Slot, steps: Sequence[Step]) -> list[Habit | None]:
+    """Return what each step of a stand-in is a case of; its food is the heaviest line's."""
+    lines = slot.choice.lines if slot.choice else ()
+    food = driver_of(lines)
+    state: State = "raw"
+    found = []
+    for step in steps:
+        found.append(habit_of(step, food, state) if food else None)
+        state = after(state, step)
+    return found
+
+
+def driver_of(lines: Iterable[Line]) -> str:
+    """Return the food of the heaviest of some lines, empty where none is known."""
+    known = [line for line in lines if line.food is not None and line.grams is not None]
+    heaviest = max(known, key=lambda line: line.grams or 0.0, default=None)
+    return heaviest.food or "" if heaviest else ""
+
+
 def slot_ledger(
     part: Part,
     slot: Slot,
@@ -96,7 +127,7 @@ def slot_ledger(
             raise BadInput("There is no liquid in this part for it to thicken.", "lines")
     return predict(
         lines,
-        steps_for(slot, book),
+        learnt_steps(slot, steps_for(slot, book), setting),
         library,
         kitchen=Kitchen(setting.microwave_watts),
         weighed=setting.readings.of(slot),
@@ -124,7 +155,7 @@ def dish_ledgers(
     return tuple(found)
 
 
-def losses_of(lost: State) -> dict[str, float]:
+def losses_of(lost: Grams) -> dict[str, float]:
     """Return the grams along the plate's figures that a lost state held; kcal by 4, 4, 9."""
     available = lost.sugars + lost.starch
     return {

@@ -20,6 +20,7 @@ from snabo_core.swaps.ledgers import losses_of, name_of, steps_for
 from snabo_core.swaps.other_ways import Kind as OtherKind
 from snabo_core.swaps.other_ways import OtherWay, other_ways
 from snabo_core.views.cooked import Cooked
+from snabo_core.views.learning import said_at_glass
 from snabo_core.views.method import cautions_by_number
 from snabo_core.views.preview import looked_at
 from snabo_core.views.water import PointView, point_view
@@ -81,7 +82,8 @@ class GlassView:
     A weigh-in is taken at `part_id`, `slot_id` and `step_id`: the slot is empty at a step of the
     recipe's own, the part too where several lie together. `number` is the step's in the Recipe,
     0 where lines are only put together; `order` are its words. `joins` are what is added there,
-    `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is.
+    `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is;
+    `learnt` says what this kitchen's own weigh-ins have shown of the step.
     """
 
     part_id: str
@@ -95,6 +97,7 @@ class GlassView:
     point: PointView
     cures: tuple[CureView, ...]
     others: tuple[OtherWayView, ...]
+    learnt: str
 
 
 @dataclass(frozen=True)
@@ -204,6 +207,7 @@ class _Views:
             shown,
             tuple(self._cure(each) for each in self._cures(glass, press)),
             self._others(glass),
+            said_at_glass(glass.habit, self.made.setting.learnt),
         )
 
     def _others(self, glass: Glass) -> tuple[OtherWayView, ...]:

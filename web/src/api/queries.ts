@@ -138,6 +138,11 @@ export const ownFoodsQuery = queryOptions({
   queryFn: () => take(client.GET('/api/own-foods')),
 });
 
+export const learningQuery = queryOptions({
+  queryKey: ['learning'],
+  queryFn: () => take(client.GET('/api/learning')),
+});
+
 export const signInsQuery = queryOptions({
   queryKey: ['sign-ins'],
   queryFn: () => take(client.GET('/api/sign-ins')),

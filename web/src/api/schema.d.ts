@@ -487,6 +487,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return its figures beside the book's. */
+        get: operations["learning"];
+        put?: never;
+        /** @description Switch them on or off, or begin again. */
+        post: operations["change_learning"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/likings": {
         parameters: {
             query?: never;
@@ -2423,6 +2441,32 @@ export interface components {
             step: string | null;
         };
         /**
+         * LearningView
+         * @description Whether the household's own figures are used, and all of them.
+         */
+        LearningView: {
+            on: boolean;
+            rows: components["schemas"]["LearntView"][];
+        };
+        /**
+         * LearntView
+         * @description One habit: the household's figure beside the book's, and from how many weigh-ins.
+         */
+        LearntView: {
+            words: string;
+            yours: string;
+            book: string;
+            runs: number;
+        };
+        /**
+         * LearningWish
+         * @description Whether to go by the household's own figures; `reset` forgets what was weighed so far.
+         */
+        LearningWish: {
+            on: boolean;
+            reset: boolean;
+        };
+        /**
          * DishRecord
          * @description A dish in the list of dishes; `problem` says why there are no figures, if there are none.
          */
@@ -3094,7 +3138,8 @@ export interface components {
          *         A weigh-in is taken at `part_id`, `slot_id` and `step_id`: the slot is empty at a step of the
          *         recipe's own, the part too where several lie together. `number` is the step's in the Recipe,
          *         0 where lines are only put together; `order` are its words. `joins` are what is added there,
-         *         `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is.
+         *         `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is;
+         *         `learnt` says what this kitchen's own weigh-ins have shown of the step.
          */
         GlassView: {
             part_id: string;
@@ -3108,6 +3153,7 @@ export interface components {
             point: components["schemas"]["PointView"];
             cures: components["schemas"]["CureView"][];
             others: components["schemas"]["OtherWayView"][];
+            learnt: string;
         };
         /**
          * CureView
@@ -6151,6 +6197,129 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Families"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    learning: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearningView"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_learning: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["LearningWish"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearningView"];
                 };
             };
             /** @description What was sent cannot be; the sentence says why. */

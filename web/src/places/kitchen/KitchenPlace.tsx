@@ -21,6 +21,7 @@ import { setEnergyUnit } from '../../parts/format';
 import { APPLIANCES, SALTS } from '../../api/vocabulary';
 import { Notice } from '../../parts/Notice';
 import { Doors } from './Doors';
+import { Learning } from './Learning';
 import { Pans } from './Pans';
 import { useTitle } from '../../parts/useTitle';
 
@@ -314,6 +315,7 @@ export function KitchenPlace(): JSX.Element {
       <h1>Kitchen</h1>
       {kitchen.error && <Notice bad>{sentence(kitchen.error)}</Notice>}
       {kitchen.data && <Settings stored={kitchen.data} />}
+      <Learning />
       <Readings />
       <Doors />
     </main>

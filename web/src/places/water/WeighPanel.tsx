@@ -55,6 +55,7 @@ function Answer({ course, glass }: Omit<Props, 'onTaken'>): JSX.Element {
       {point.seconds !== null && !weighed && (
         <p>{duration(point.seconds)} at your microwave’s power.</p>
       )}
+      {glass.learnt && <p className={styles.learnt}>{glass.learnt}</p>}
       {glass.order && <p className={styles.order}>{glass.order}</p>}
       {point.cue && <p className="soft">{point.cue}</p>}
     </div>

@@ -3,7 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { client, sentence, take } from '../../api/client';
-import { dishQuery, runsQuery } from '../../api/queries';
+import { dishQuery, learningQuery, runsQuery } from '../../api/queries';
 import type { GlassView, WeighBody } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { newId } from '../../draft/newId';
@@ -30,8 +30,11 @@ export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): 
   const [question, setQuestion] = useState<string | null>(null);
   const [clientId, setClientId] = useState(() => newId());
   const place = { part: glass.part_id, slot: glass.slot_id, step: glass.step_id };
-  const refresh = (): Promise<void> =>
-    queries.invalidateQueries({ queryKey: runsQuery(draft.id).queryKey });
+  const refresh = async (): Promise<void> => {
+    await queries.invalidateQueries({ queryKey: runsQuery(draft.id).queryKey });
+    // What was weighed may have taught something that other dishes follow.
+    queries.removeQueries({ queryKey: learningQuery.queryKey });
+  };
   const bodyOf = (scale: Scale, sure: boolean): WeighBody => ({
     client_id: clientId,
     ...place,

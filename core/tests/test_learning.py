@@ -1,0 +1,141 @@
+"""A household's own figures: in any order, never wider, and the book's again after a reset."""
+
+import unittest
+from dataclasses import astuple
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from snabo_core.dish import Dish, MethodStep, Part, Take
+from snabo_core.foods import library
+from snabo_core.plate.setting import Setting
+from snabo_core.swaps.book import book
+from snabo_core.swaps.dish_water import dish_water
+from snabo_core.swaps.ledgers import habits_of, slot_ledger, steps_for
+from snabo_core.swaps.scaling import scale_to
+from snabo_core.swaps.trials import trials
+from snabo_core.views.dish_water import water_view
+from snabo_core.views.learning import learning_view
+from snabo_core.water.learning import STRENGTH, Habit, learnt, shown
+from snabo_core.water.priors import PAN_GRAMS_PER_MINUTE, PRESSES, Prior
+from tests.helpers import line
+
+BOOK, FOODS = book(), library()
+CLOTH = PRESSES["cloth"]
+SHOWN = st.lists(st.floats(0.05, 0.9), min_size=1, max_size=12)
+LEAVES = Dish(
+    "",
+    2.0,
+    (Part("p", "Leaves", (line("a", 500.0, "spinach"),)),),
+    method=(
+        MethodStep("w", "", "wilt the spinach", "sweat", (Take("a"),), 3, 4, stated=("minutes",)),
+        MethodStep("p", "", "wring it out in a cloth", "wring", (Take("w"),)),
+    ),
+)
+
+
+def width(prior: Prior) -> float:
+    odds = [x / (1 - x) for x in (prior.low, prior.high)]
+    return odds[1] / odds[0]
+
+
+class Laws(unittest.TestCase):
+    """The normal model on the logit, in closed form."""
+
+    @settings(deadline=None, max_examples=80)
+    @given(SHOWN.flatmap(lambda values: st.tuples(st.just(values), st.permutations(values))))
+    def test_order_does_not_matter(self, both: tuple[list[float], list[float]]) -> None:
+        values, other = both
+        one, two = (learnt("press", CLOTH, v).yours for v in (values, other))
+        for a, b in zip(astuple(one), astuple(two), strict=True):
+            self.assertAlmostEqual(a, b, places=12)
+
+    @settings(deadline=None, max_examples=80)
+    @given(SHOWN, st.floats(0.05, 0.9))
+    def test_more_evidence_never_widens(self, values: list[float], more: float) -> None:
+        before = learnt("press", CLOTH, values).yours
+        after = learnt("press", CLOTH, [*values, more]).yours
+        self.assertLessEqual(width(after), width(before) * (1 + 1e-12))
+        self.assertTrue(after.low < after.mean < after.high)
+
+    def test_nothing_weighed_is_the_book(self) -> None:
+        self.assertEqual(learnt("press", CLOTH, []).yours, CLOTH)
+
+    def test_as_many_runs_as_the_book_counts_meet_it_half_way(self) -> None:
+        # Three cookings at 30 % against the book's 45 %: the middle of their logits, by hand.
+        known = learnt("press", CLOTH, [0.30] * int(STRENGTH))
+        odds = ((0.30 / 0.70) * (0.45 / 0.55)) ** 0.5
+        self.assertAlmostEqual(known.yours.mean, odds / (1 + odds), places=9)
+
+    def test_a_rate_is_learnt_by_its_logarithm(self) -> None:
+        known = learnt("sear", PAN_GRAMS_PER_MINUTE, [11.0] * 3)
+        self.assertAlmostEqual(known.yours.mean, (11.0 * 22.0) ** 0.5, places=9)
+
+
+class Shown(unittest.TestCase):
+    """What a weigh-in shows is the figure at which the ledger would have said so."""
+
+    @settings(deadline=None, max_examples=25)
+    @given(st.floats(0.2, 0.7))
+    def test_the_share_comes_back(self, share: float) -> None:
+        plain = dish_water(LEAVES, BOOK, FOODS, Setting(()))[0].glasses[1]
+        self.assertEqual(plain.habit, Habit("press", "cloth", "spinach", "heated"))
+        told = Setting((), learnt={astuple(plain.habit): (share,) * 500})
+        glass = dish_water(LEAVES, BOOK, FOODS, told)[0].glasses[1]
+        found = shown(plain.passed, glass.point.state.mass)
+        self.assertIsNotNone(found)
+        self.assertAlmostEqual(found, share, delta=0.01)
+
+    def test_what_no_figure_gives_teaches_nothing(self) -> None:
+        glass = dish_water(LEAVES, BOOK, FOODS, Setting(()))[0].glasses[1]
+        self.assertIsNone(shown(glass.passed, 4000.0))
+        self.assertIsNone(shown(glass.passed, 1.0))
+
+    def test_only_what_was_weighed_before_and_after_is_a_pair(self) -> None:
+        glasses = dish_water(LEAVES, BOOK, FOODS, Setting(()))[0].glasses
+        self.assertEqual([glass.paired for glass in glasses], [True, False])
+
+
+class InTheDish(unittest.TestCase):
+    """A household's paper counts in the stand-in's ledger and in the dish alike, and is named."""
+
+    def test_both_ledgers_follow(self) -> None:
+        trial = next(t for t in trials(FOODS) if t.role == "mash")
+        role_file = BOOK.files["mash"]
+        stand_in = next(s for s in role_file.stand_ins if s.key == "cauliflower_mash")
+        choice = scale_to(trial.part, trial.slot, stand_in, role_file, FOODS)
+        dish = trial.dish.with_choice("part", "slot", choice)
+        part = dish.parts[0]
+        slot = part.slots[0]
+        habit = next(h for h in habits_of(slot, steps_for(slot, BOOK)) if h and h.tool)
+        self.assertEqual(habit, Habit("press", "paper", "cauliflower", "heated"))
+        setting = Setting((), learnt={astuple(habit): (0.5, 0.55, 0.45)})
+        alone = slot_ledger(part, slot, BOOK, FOODS, setting)
+        within = [g.point for g in dish_water(dish, BOOK, FOODS, setting)[0].glasses]
+        book_says = slot_ledger(part, slot, BOOK, FOODS, Setting(()))
+        for one, other in zip(within, alone.points, strict=True):
+            self.assertAlmostEqual(one.state.mass, other.state.mass, places=6)
+        self.assertLess(alone.finished.mass, book_says.finished.mass - 20)
+        view = water_view(dish, setting, BOOK, FOODS)
+        glass = next(g for g in view.courses[0].glasses if g.press)
+        self.assertRegex(
+            glass.learnt,
+            r"^Your kitchen: 3[67] % of it leaves, from 3 weigh-ins; the book: 25 % of it leaves",
+        )
+
+    def test_the_kitchens_list_names_each_and_skips_what_is_gone(self) -> None:
+        values = {
+            ("press", "cloth", "spinach", "heated"): (0.5, 0.4),
+            ("bake", "", "potato", "raw"): (30.0,),
+            ("press", "cloth", "a_food_that_is_gone", "raw"): (0.5,),
+        }
+        view = learning_view(values, FOODS, on=True)
+        self.assertEqual(
+            [row.words for row in view.rows],
+            ["Wringing in a cloth: spinach, heated", "Baking: potato"],
+        )
+        self.assertEqual(view.rows[1].book, "100 % of the usual drying")
+
+
+if __name__ == "__main__":
+    unittest.main()

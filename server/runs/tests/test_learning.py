@@ -1,0 +1,69 @@
+"""A household's weigh-ins teach its own figures, until it begins again."""
+
+import uuid
+
+from runs.models import RunEvent
+from runs.tests.test_runs import METHOD, RECIPE, Weighing
+
+
+class Teaching(Weighing):
+    """Two weigh-ins around a pressing say what this kitchen's paper takes."""
+
+    def press(self, share: float = 0.4) -> None:
+        start = self.points["start"]["grams"]
+        self.weigh("start", start)
+        self.weigh("heat", start * 0.99)
+        heated = start * 0.99
+        self.weigh("press", heated * (1 - share * 0.92))
+
+    def rows(self) -> list[dict]:
+        return self.send("get", "learning").json()["rows"]
+
+    def test_a_pair_teaches_and_every_dish_follows(self) -> None:
+        before = self.preview()["ledgers"][0]["points"][2]["grams"]
+        self.assertEqual(self.rows(), [])
+        self.press()
+        rows = {row["words"]: row for row in self.rows()}
+        paper = rows["Pressing between paper: cauliflower, heated"]
+        self.assertEqual((paper["book"], paper["runs"]), ("25 % of it leaves", 1))
+        self.assertIn("Heat from the microwave’s watts: cauliflower", rows)
+        self.assertLess(self.preview()["ledgers"][0]["points"][2]["grams"], before - 10)
+
+    def test_without_a_weigh_in_before_nothing_is_taught(self) -> None:
+        self.weigh("press", self.points["press"]["grams"])
+        self.assertEqual(self.rows(), [])
+
+    def test_what_is_taken_back_or_was_questioned_does_not_count(self) -> None:
+        self.press()
+        words = [row["words"] for row in self.rows()]
+        run = self.send("get", f"dishes/{self.dish}/runs").json()["open"]
+        back = {"client_id": str(uuid.uuid4()), **self.place, "step": "press"}
+        self.send("post", f"runs/{run['id']}/take-back", back)
+        self.assertEqual(len(self.rows()), len(words) - 1)
+        start = self.points["start"]["grams"]
+        self.weigh("press", start * 0.05, sure=True)
+        self.assertEqual(len(self.rows()), len(words) - 1)
+
+    def test_switched_off_and_begun_again(self) -> None:
+        plain = self.preview()["ledgers"][0]["points"][2]["grams"]
+        self.press()
+        self.assertEqual(self.send("post", "learning", {"on": False}).json()["on"], False)
+        self.assertAlmostEqual(self.preview()["ledgers"][0]["points"][2]["grams"], plain)
+        self.assertNotEqual(self.rows(), [])
+        again = self.send("post", "learning", {"on": True, "reset": True}).json()
+        self.assertEqual(again, {"on": True, "rows": []})
+        self.assertAlmostEqual(self.preview()["ledgers"][0]["points"][2]["grams"], plain)
+        # Nothing was erased: the events are all there.
+        self.assertEqual(RunEvent.objects.count(), 3)
+        self.assert_problem(self.send("post", "learning", {"on": "maybe"}), 400, "wrong shape")
+
+    def test_a_recipes_own_step_teaches_too(self) -> None:
+        detail = self.bring(RECIPE + METHOD)
+        courses = self.send("post", "water", {"dish": detail["document"]}).json()["courses"]
+        glass = next(g for c in courses for g in c["glasses"] if g["part_id"] and not g["slot_id"])
+        body = {
+            "client_id": str(uuid.uuid4()), "part": glass["part_id"], "slot": "",
+            "step": glass["step_id"], "gross": glass["point"]["grams"] * 0.95,
+        }  # fmt: skip
+        self.send("post", f"dishes/{detail['id']}/weigh-ins", body)
+        self.assertEqual([row["words"] for row in self.rows()], ["Frying: mushroom"])
