@@ -29,12 +29,17 @@ from django.test.utils import setup_databases, setup_test_environment, teardown_
 from accounts.models import Household, User  # noqa: E402
 from config.warm import warm  # noqa: E402
 from dishes.models import Dish, DishVersion  # noqa: E402
+from snabo_core.dish import Dish as CoreDish  # noqa: E402
+from snabo_core.dish import Line, MethodStep, Part, Take  # noqa: E402
 from snabo_core.foods import library  # noqa: E402
 from snabo_core.method import read_method  # noqa: E402
 from snabo_core.plate.eaters import schools, standings  # noqa: E402
 from snabo_core.plate.figures import entries, total, totals_of_many  # noqa: E402
+from snabo_core.plate.setting import Setting  # noqa: E402
 from snabo_core.quantities import read_line  # noqa: E402
 from snabo_core.recipe import line_from  # noqa: E402
+from snabo_core.swaps.book import book  # noqa: E402
+from snabo_core.swaps.dish_water import dish_water  # noqa: E402
 from table.services import EaterForm, add_eater  # noqa: E402
 from tests.score_lines import expected_lines, misspelled, score  # noqa: E402
 from tests.score_methods import methods  # noqa: E402
@@ -57,6 +62,8 @@ BUDGETS = {
     "read 1,000 lines": 1500.0,
     "read 360 steps": 1800.0,
     "method": 60.0,
+    "water": 60.0,
+    "8 parts, 40 steps": 6.0,
     "first way": 300.0,
     "five ways": 2000.0,
 }
@@ -174,6 +181,25 @@ def candidate_plates() -> tuple[Callable[[], object], Callable[[], object], Call
     return lambda: totals_of_many(base, groups), judged, lambda: left @ right
 
 
+def eight_parts() -> CoreDish:
+    """Return a dish of eight parts that are each cut, fried, simmered, mixed and baked."""
+    foods = ("onion", "mushroom", "spinach", "tomato", "potato", "milk", "wheat_flour", "cod")
+    parts, steps = [], []
+    for part in range(8):
+        lines = [
+            Line(f"{part}-{i}", food, food=food, food_name=food, grams=150.0 + 20 * i,
+                 form=library().food(food).default_form, grams_low=145.0, grams_high=200.0)
+            for i, food in enumerate(foods[(part + j) % 8] for j in range(3))
+        ]  # fmt: skip
+        parts.append(Part(str(part), str(part), tuple(lines)))
+        takes: tuple[Take, ...] = tuple(Take(line.id) for line in lines)
+        for technique in ("cut", "saute", "simmer", "mix", "bake"):
+            step = f"{part}-{technique}"
+            steps.append(MethodStep(step, "", technique, technique, takes, 5, 8))
+            takes = (Take(step),)
+    return CoreDish("Eight", 8.0, tuple(parts), method=tuple(steps))
+
+
 def timings() -> dict[str, tuple[float, float]]:
     client = household()
     many = [LINES[i % len(LINES)] for i in range(56)]
@@ -203,6 +229,9 @@ def timings() -> dict[str, tuple[float, float]]:
         lambda: [read_method(one.text, one.lines, library()) for one in long], 5
     )
     found["method"] = measure(lambda: send(client, "method", json.dumps({"dish": dish})))
+    found["water"] = measure(lambda: send(client, "water", json.dumps({"dish": dish})))
+    eight, alone = eight_parts(), Setting(())
+    found["8 parts, 40 steps"] = measure(lambda: dish_water(eight, book(), library(), alone))
     hungry = household("hungry", TABLE)
     pie = json.dumps(
         {"sequence": 1, "dish": post(client, "read", {"text": PIE, "unit_system": "metric"})}

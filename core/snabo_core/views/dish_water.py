@@ -43,6 +43,9 @@ LEAST_BACK = 10.0
 MOST_CURES = 4
 # Grams of net carbs a serving that nobody counts.
 NEXT_TO_NOTHING = 0.05
+# What is done for dryness: only there is a heavy weight a reason to go on. Meat that is fried
+# until it is brown is done when it is done.
+_FOR_DRYNESS = {*PRESSED, *SIMMERED, "dry_saute", "salt", "drain"}
 _PRESSABLE = {"cut", "grate", "rice", "spiral", "boil", "steam", "microwave", "salt", "thaw",
               "shred", *PRESSED}  # fmt: skip
 
@@ -236,7 +239,8 @@ class _Views:
         if point.weighed is None:
             return ()
         advice = advise(point, press or "cloth")
-        if advice.kind in {"press_more", "heat_more", "heavier"} and advice.grams > 0:
+        dries = advice.kind == "heavier" and point.technique in _FOR_DRYNESS
+        if (advice.kind in {"press_more", "heat_more"} or dries) and advice.grams > 0:
             return self._drier(point, advice.grams, press)
         if point.thickness is not None and advice.kind in {"simmer_more", "sauce_thin"}:
             role_file = self.book.files["thickener"]

@@ -8,6 +8,7 @@ from __future__ import annotations
 import re
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from functools import lru_cache
 from typing import Any
 
 from snabo_core.dish import MethodStep
@@ -75,6 +76,7 @@ class Around:
     watts: float = 800.0
 
 
+@lru_cache(maxsize=4096)
 def step_of_method(step: MethodStep, around: Around, prior: Prior | None = None) -> Step:
     """Return a recipe's step for the ledger.
 
