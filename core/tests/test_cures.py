@@ -147,6 +147,18 @@ class Advice(unittest.TestCase):
             for cure in glass.cures:
                 self.assertTrue(cure.words.endswith("."))
 
+    def test_meat_that_is_browned_is_never_told_to_dry(self) -> None:
+        step = MethodStep("f", "", "fry the chicken for 6 minutes", "fry", (Take("a"),), 6, 6,
+                          stated=("minutes",))  # fmt: skip
+        dish = Dish("", 2.0, (Part("p", "Meat", (line("a", 600.0, "chicken_thigh"),)),),
+                    method=(step,))  # fmt: skip
+        plain = water_view(dish, Setting(()), BOOK, FOODS).courses[0].glasses[0]
+        for factor, kind in ((1.3, "heavier"), (1.0, "as_expected"), (0.5, "lighter")):
+            said = Readings(own_steps={"p": {"f": plain.point.grams * factor}}, own_of={"p": {}})
+            setting = Setting((), readings=said)
+            glass = water_view(dish, setting, BOOK, FOODS).courses[0].glasses[0]
+            self.assertEqual((glass.point.advice, glass.cures), (kind, ()))
+
     def test_the_dish_as_a_whole_says_what_it_weeps(self) -> None:
         parts = (
             Part("p", "Tomatoes", (line("a", 900.0, "tomato"),)),

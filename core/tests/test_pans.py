@@ -141,6 +141,8 @@ class Geometry(unittest.TestCase):
             lambda: check_pan(Pan("x", "round", -1, 3)),
             lambda: check_pan(Pan("x", "rectangle", 30, 3)),
             lambda: check_pan(Pan("x", "wells", 7, 3, wells=0)),
+            lambda: check_pan(Pan("x", "round", 20, 3, empty_grams=0.0)),
+            lambda: check_pan(Pan("x", "round", 20, 3, empty_grams=1e9)),
         ):
             with self.assertRaises(BadInput):
                 wrong()

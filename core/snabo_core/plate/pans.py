@@ -9,7 +9,7 @@ from typing import Literal
 from snabo_core.errors import BadInput
 
 PanKind = Literal["round", "square", "rectangle", "wells", "mug"]
-MOST_CM, MOST_WELLS = 120.0, 48
+MOST_CM, MOST_WELLS, MOST_EMPTY = 120.0, 48, 20_000.0
 
 
 @dataclass(frozen=True)
@@ -18,6 +18,7 @@ class Pan:
 
     `across` is the diameter of a round, a well or a mug, the side of a square, the long side of a
     rectangle, whose short side is `other`. `wells` counts those of a tin, 1 for the rest.
+    `empty_grams` is what it weighs empty, None where nobody has put it on the scale.
     """
 
     name: str
@@ -26,6 +27,7 @@ class Pan:
     height: float
     other: float = 0.0
     wells: int = 1
+    empty_grams: float | None = None
 
     @property
     def area(self) -> float:
@@ -55,4 +57,6 @@ def check_pan(pan: Pan) -> Pan:
         raise BadInput(f"{pan.name}: measures are more than 0 and at most 120 cm.", "pans")
     if not 1 <= pan.wells <= MOST_WELLS:
         raise BadInput(f"{pan.name}: a tin has 1 to {MOST_WELLS} wells.", "pans")
+    if pan.empty_grams is not None and not 0 < pan.empty_grams <= MOST_EMPTY:
+        raise BadInput(f"{pan.name}: empty it weighs more than 0 and at most 20,000 g.", "pans")
     return pan

@@ -18,7 +18,7 @@ TENFOLD = 4.0
 # A weight above what went in that a scale's own doubt does not explain.
 HEAVIER = 1.02
 # How far from what was expected nobody minds, as a share of it.
-NEAR = 0.03
+NEAR, A_LITTLE = 0.03, 0.01
 # A share of a sauce too small to stir back in or to boil off.
 A_SPLASH = 0.03
 # Steps by which a sauce boils down.
@@ -91,7 +91,7 @@ def _against_expected(point: Point) -> Advice:
     low, usual, high = point.expected
     low, high = min(low, usual * (1 - NEAR)), max(high, usual * (1 + NEAR))
     edges: dict[str, str | float] = {"low": low, "high": high}
-    if low <= point.weighed <= high:
+    if low - A_LITTLE * usual <= point.weighed <= high + A_LITTLE * usual:
         return Advice("as_expected", Message("as_expected"), 0.0, high, low)
     if point.weighed < low:
         gap = low - point.weighed

@@ -7,7 +7,7 @@ GOOD = {
     "energy_rules": "us", "energy_unit": "kj", "salt_kind": "fine sea salt",
     "habits": {"drizzle": 4.0}, "idle_minutes": 30, "missing": ["blender"],
     "pans": [{"name": "blue tin", "kind": "round", "across": 28.0, "height": 3.0, "other": 0.0,
-              "wells": 1}],
+              "wells": 1, "empty_grams": 410.0}],
 }  # fmt: skip
 
 

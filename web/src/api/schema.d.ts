@@ -1285,6 +1285,7 @@ export interface components {
          *
          *         `across` is the diameter of a round, a well or a mug, the side of a square, the long side of a
          *         rectangle, whose short side is `other`. `wells` counts those of a tin, 1 for the rest.
+         *         `empty_grams` is what it weighs empty, None where nobody has put it on the scale.
          */
         Pan: {
             name: string;
@@ -1294,6 +1295,7 @@ export interface components {
             height: number;
             other: number;
             wells: number;
+            empty_grams: number | null;
         };
         /**
          * Credentials

@@ -33,7 +33,15 @@ const RULES: readonly (readonly [SizeRule, string])[] = [
   ['holds', 'holds'],
   ['steps', 'whole pieces'],
 ];
-const ROUND: Pan = { name: 'a round one', kind: 'round', across: 0, height: 5, other: 0, wells: 1 };
+const ROUND: Pan = {
+  name: 'a round one',
+  kind: 'round',
+  across: 0,
+  height: 5,
+  other: 0,
+  wells: 1,
+  empty_grams: null,
+};
 
 type Asked = Omit<ResizeRequest, 'dish' | 'rules'>;
 const NOTHING: Asked = {

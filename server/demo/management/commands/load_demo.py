@@ -48,8 +48,8 @@ COOKED = "mackerel-pot.txt"
 PARTS, HELD = "barley-pot.txt", {"barley", "coriander"}
 OTHERS = ("tarragon-chicken.txt", "cod-crumb.txt", "mushroom-tart.txt", "pork-patties.txt")
 PANS = (
-    Pan("blue tin", "round", 28.0, 3.0),
-    Pan("deep dish", "rectangle", 30.0, 7.0, 20.0),
+    Pan("blue tin", "round", 28.0, 3.0, empty_grams=410.0),
+    Pan("deep dish", "rectangle", 30.0, 7.0, 20.0, empty_grams=1240.0),
     Pan("muffin tin", "wells", 7.0, 3.0, wells=12),
 )
 # Foods from labels that nobody ever printed, a measure and a name of the household's.

@@ -5,6 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useState, type JSX } from 'react';
 
 import type { Pan } from '../../api/types';
+import { withUnit } from '../../parts/format';
 import { NumberField } from '../../parts/NumberField';
 
 const KINDS: readonly (readonly [Pan['kind'], string])[] = [
@@ -14,7 +15,15 @@ const KINDS: readonly (readonly [Pan['kind'], string])[] = [
   ['wells', 'tin with wells'],
   ['mug', 'mug'],
 ];
-const EMPTY: Pan = { name: '', kind: 'round', across: 0, height: 0, other: 0, wells: 1 };
+const EMPTY: Pan = {
+  name: '',
+  kind: 'round',
+  across: 0,
+  height: 0,
+  other: 0,
+  wells: 1,
+  empty_grams: null,
+};
 
 function measures(pan: Pan): string {
   const floor =
@@ -23,7 +32,8 @@ function measures(pan: Pan): string {
       : pan.kind === 'wells'
         ? `${pan.wells} wells of ${pan.across} cm`
         : `${pan.across} cm`;
-  return `${floor}, ${pan.height} cm deep`;
+  const empty = pan.empty_grams === null ? '' : `, ${withUnit(pan.empty_grams, 'g')} empty`;
+  return `${floor}, ${pan.height} cm deep${empty}`;
 }
 
 function NewPan({ onAdd }: { onAdd: (pan: Pan) => void }): JSX.Element {
@@ -80,6 +90,11 @@ function NewPan({ onAdd }: { onAdd: (pan: Pan) => void }): JSX.Element {
         value={null}
         onChange={(height) => setPan({ ...pan, height: height ?? 0 })}
       />
+      <NumberField
+        label="Empty g, if weighed"
+        value={null}
+        onChange={(grams) => setPan({ ...pan, empty_grams: grams && grams > 0 ? grams : null })}
+      />
       <Button variant="outlined" disabled={!ready} onClick={() => onAdd(pan)}>
         Add this pan
       </Button>
@@ -98,7 +113,8 @@ export function Pans({
     <div className="setting">
       <h2>Pans and tins</h2>
       <p className="soft" style={{ margin: '4px 0 12px' }}>
-        Inside measures. A crust says which of them it fits, and how thick it lies there.
+        Inside measures: a crust says which of them it fits, and how thick it lies there. What one
+        weighs empty is taken off at the scale. Bowls belong here too.
       </p>
       <ul className="plain-list">
         {pans.map((pan, place) => (

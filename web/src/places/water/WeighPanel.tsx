@@ -1,9 +1,11 @@
 /** Typing a weigh-in and reading the answer. */
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
+import { kitchenQuery } from '../../api/queries';
 import type { CourseView, GlassView, OtherWayView, PointView } from '../../api/types';
 import { mapSlot } from '../../draft/edits';
 import { useOpenDish } from '../../draft/context';
@@ -75,6 +77,34 @@ function Cautions({ point }: { point: PointView }): JSX.Element {
   );
 }
 
+/** The household's own vessels whose empty weight is known: one press is the tare. */
+function Vessels({
+  chosen,
+  onChoose,
+}: {
+  chosen: string;
+  onChoose: (name: string, grams: number) => void;
+}): JSX.Element | null {
+  const kitchen = useQuery(kitchenQuery);
+  const known = (kitchen.data?.pans ?? []).filter((pan) => pan.empty_grams !== null);
+  if (known.length === 0) return null;
+  return (
+    <div className={`chips ${styles.vessels}`} role="group" aria-label="It stands in">
+      {known.map((pan) => (
+        <button
+          key={pan.name}
+          type="button"
+          className="chip"
+          aria-pressed={pan.name === chosen}
+          onClick={() => onChoose(pan.name, pan.empty_grams ?? 0)}
+        >
+          {pan.name} {withUnit(pan.empty_grams ?? 0, 'g')}
+        </button>
+      ))}
+    </div>
+  );
+}
+
 /** How else a stand-in's step can be done; a step of the recipe is changed in the Recipe. */
 function HowElse({ glass }: { glass: GlassView }): JSX.Element | null {
   const { draft } = useOpenDish();
@@ -115,12 +145,13 @@ export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
   const { point } = glass;
   const [gross, setGross] = useState('');
   const [tare, setTare] = useState(() => recall<string>('tare') ?? '');
+  const [vessel, setVessel] = useState('');
   const weighing = useWeighing(glass, () => {
     keep('tare', tare);
     setGross('');
     onTaken();
   });
-  const scale = { gross: number(gross) ?? 0, tare: number(tare) ?? 0 };
+  const scale = { gross: number(gross) ?? 0, tare: number(tare) ?? 0, vessel };
   const ready = number(gross) !== null && !weighing.busy;
   return (
     <>
@@ -143,10 +174,20 @@ export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
           <TextField
             label="Empty bowl, g"
             value={tare}
-            onChange={(e) => setTare(e.target.value)}
+            onChange={(e) => {
+              setTare(e.target.value);
+              setVessel('');
+            }}
             slotProps={{ htmlInput: { inputMode: 'decimal' } }}
           />
         </div>
+        <Vessels
+          chosen={vessel}
+          onChoose={(name, grams) => {
+            setTare(plain(grams));
+            setVessel(name);
+          }}
+        />
         <div className="row">
           <Button type="submit" variant="contained" disabled={!ready}>
             Weigh in

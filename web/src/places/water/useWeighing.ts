@@ -12,6 +12,8 @@ import { newId } from '../../draft/newId';
 export interface Scale {
   gross: number;
   tare: number;
+  /** What it stands in, by its name in the Kitchen; empty for anything else. */
+  vessel: string;
 }
 
 export interface Weighing {
@@ -40,7 +42,6 @@ export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): 
     ...place,
     ...scale,
     sure,
-    vessel: '',
     tool: glass.press ?? '',
     round: null,
     heat: '',
