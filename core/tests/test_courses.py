@@ -215,7 +215,7 @@ class OwnParts(unittest.TestCase):
         )
         _, again = self.again(dish, said)
         self.assertAlmostEqual(again[-1].point.state.mass, 333.0, places=6)
-        self.assertAlmostEqual(again[-1].planned, at.point.state.mass, places=6)
+        self.assertAlmostEqual(again[-1].point.expected[1], at.point.state.mass, places=6)
         other = replace(said, own_of={at.owner: {"slot": "something"}})
         _, third = self.again(dish, other)
         self.assertIsNone(third[-1].point.weighed)

@@ -65,8 +65,8 @@ class Glass:
     `owner` and `step` are what a weigh-in here goes by: the slot or the part (`WHOLE` for the
     dish) and the step within it. `one` is the step as it is cooked, None where a stand-in's lines
     are only put together. `juice` grams run free and are no sauce, `thirst` grams would still be
-    drunk; `planned` are the grams before anything was weighed, `passed` is what went in and what
-    came of it, `joins` the names of the lines that join. `habit` is what the step is a case of;
+    drunk; `passed` is what went in and what came of it, `joins` the names of the lines that join.
+    `habit` is what the step is a case of;
     `paired` that whatever went in was weighed, so that a weigh-in here can teach something.
     """
 
@@ -76,7 +76,6 @@ class Glass:
     one: CookStep | None
     juice: float
     thirst: float
-    planned: float
     passed: Passed
     habit: Habit | None = None
     paired: bool = False
@@ -367,7 +366,7 @@ class _Water:
         )  # fmt: skip
         return Glass(
             point, owner, key, one, self._juice(passed), passed.row(DRINKS),
-            float(planned.mass[0]), passed, self.habits.get(step.id),
+            passed, self.habits.get(step.id),
             all(ref in self.weighed for ref in passed.taken if ref in self.places),
             joins, slot,
         )  # fmt: skip
