@@ -336,6 +336,14 @@ def fuzz(options: argparse.Namespace) -> int:
         return subprocess.call(command, cwd=ROOT, env=_environment(database))
 
 
+def scale(options: argparse.Namespace) -> int:
+    """Play the recorded reports of a scale, or write those of a simulated one."""
+    prepare(build=False)
+    loads = ["--simulate", *options.simulate] if options.simulate else []
+    command = [str(python()), "-m", "snabo_core.devices", options.recording, *loads]
+    return subprocess.call(command, env=_environment(None))
+
+
 def main(arguments: Sequence[str]) -> int:
     """Run one command and return the process's exit code."""
     parser = argparse.ArgumentParser(prog="./snabo", description="Set up, run and check Snabo.")
@@ -366,6 +374,9 @@ def main(arguments: Sequence[str]) -> int:
     killing = add("killtest", kills, "kill database, server and workers under writers")
     killing.add_argument("--kills", type=int, default=30)
     killing.add_argument("--seed", type=int, default=1)
+    scales = add("scale", scale, "play a scale's recorded reports, or simulate some")
+    scales.add_argument("recording", nargs="?", default="-", help="a recorded file, - for stdin")
+    scales.add_argument("--simulate", nargs="+", metavar="GRAMS", help="write a recording of these")
     fuzzing = add("fuzz", fuzz, "read, compute and send what is bent out of shape")
     fuzzing.add_argument("--count", type=int, default=100_000, help="recipes and documents")
     fuzzing.add_argument("--http", type=int, default=10_000, help="requests")
