@@ -338,7 +338,9 @@ def fuzz(options: argparse.Namespace) -> int:
 
 def scale(options: argparse.Namespace) -> int:
     """Play the recorded reports of a scale, or write those of a simulated one."""
-    prepare(build=False)
+    # What is printed may be a recording: only that goes to standard output.
+    with contextlib.redirect_stdout(sys.stderr):
+        prepare(build=False)
     loads = ["--simulate", *options.simulate] if options.simulate else []
     command = [str(python()), "-m", "snabo_core.devices", options.recording, *loads]
     return subprocess.call(command, env=_environment(None))
