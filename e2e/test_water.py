@@ -63,3 +63,27 @@ class OwnWater(CookCase):
         expect(went).to_contain_text("400 g came in")
         page.reload()
         expect(page.get_by_text("weighed · ")).to_have_count(1)
+
+    def test_a_scale_fills_the_field_when_its_weight_is_steady(self) -> None:
+        page = self.page
+        self.to_bench(SAUCE)
+        self.station("Water")
+        page.get_by_role("button", name="Leaves", exact=True).click()
+        answer = page.get_by_role("complementary", name="Weighing")
+        scale = answer.get_by_role("group", name="Scale")
+        # Typing always works; a simulated scale stands in for one by USB.
+        scale.get_by_role("button", name="Simulated scale").click()
+        scale.get_by_label("Put on it").fill("360")
+        scale.get_by_role("button", name="Put it on").click()
+        expect(scale).to_contain_text("steady")
+        expect(answer.get_by_label("On the scale")).to_have_value(re.compile(r"^3(59|60|61)$"))
+        page.get_by_role("button", name="Weigh in").click()
+        expect(page.get_by_text("weighed · ")).to_have_count(1)
+        # Tared with the bowl on it, it weighs what comes after; too heavy, it says so.
+        scale.get_by_role("button", name="Tare").click()
+        expect(scale).to_contain_text(re.compile(r"\b[0-2] g"))
+        scale.get_by_role("button", name="Too heavy").click()
+        expect(scale).to_contain_text("too heavy for it")
+        scale.get_by_role("button", name="Unplug").click()
+        expect(scale).to_contain_text("The scale was unplugged")
+        expect(scale.get_by_role("button", name="Simulated scale")).to_be_visible()

@@ -2,6 +2,7 @@
 
 import contextlib
 import io
+import json
 import tempfile
 import unittest
 from pathlib import Path
@@ -21,6 +22,7 @@ from snabo_core.devices import (
 )
 from snabo_core.devices.__main__ import main, played
 from snabo_core.errors import BadInput
+from tests.shared_scale import FILE, cases
 
 
 def weights(events: list[Event], until: float, **habits: float) -> list[float]:
@@ -110,6 +112,14 @@ class Steadiness(unittest.TestCase):
     def test_events_out_of_order_are_refused(self) -> None:
         with self.assertRaisesRegex(BadInput, "in order"):
             list(SimulatedScale().reports([Event(2.0, "tare"), Event(1.0, "tare")], 3.0))
+
+
+class Shared(unittest.TestCase):
+    """The browser is tested on what the core says of the same reports."""
+
+    def test_the_cases_are_todays(self) -> None:
+        renew = "renew them: python -m tests.shared_scale"
+        self.assertEqual(json.loads(FILE.read_text()), cases(), renew)
 
 
 class Recordings(unittest.TestCase):

@@ -84,6 +84,16 @@ class WaterOfDishView(APIView):
         return Response(services.water(household_of(request.user), wanted))
 
 
+class SimulatedScaleView(APIView):
+    """A scale that is only simulated."""
+
+    @contract("scale", body=services.ScaleWish, answer=services.ScaleReports)
+    def post(self, request: Request) -> Response:
+        """Return what it reports after something happened to it; nothing is stored."""
+        household_of(request.user)
+        return Response(services.simulated_scale(convert(request.data, services.ScaleWish)))
+
+
 class RankView(APIView):
     """Finding stand-ins."""
 

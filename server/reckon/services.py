@@ -4,6 +4,7 @@ import datetime as dt
 import hashlib
 from collections.abc import Iterator
 from dataclasses import replace
+from typing import Annotated, Literal
 from uuid import UUID
 
 import msgspec
@@ -21,6 +22,7 @@ from foods.stand_ins import book_of
 from runs.learning import cooking_setting
 from runs.services import being_cooked, cooked_lately, readings_of
 from snabo_core import dish as core
+from snabo_core.devices import Event, SimulatedScale
 from snabo_core.errors import SnaboError, UnknownFood
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.branches import of_the_others
@@ -125,6 +127,36 @@ def water(household: Household, request: WaterRequest) -> WaterView:
         library_of(household),
         variant=request.variant,
     )
+
+
+class ScaleWish(msgspec.Struct):
+    """What stands on a simulated scale and what it was tared at, in grams; then what happens."""
+
+    load: Annotated[float, msgspec.Meta(ge=0, le=100_000)] = 0.0
+    tared: Annotated[float, msgspec.Meta(ge=0, le=100_000)] = 0.0
+    happening: Literal["put", "tare"] = "put"
+    grams: Annotated[float, msgspec.Meta(ge=0, le=100_000)] = 0.0
+
+
+class ScaleReports(msgspec.Struct):
+    """Data reports in hexadecimal, ten a second, from the moment it happened."""
+
+    reports: list[str]
+
+
+# Seconds in which a simulated scale settles before anything happens, and that are then reported.
+SETTLES, REPORTED = 4.0, 8.0
+
+
+def simulated_scale(wish: ScaleWish) -> ScaleReports:
+    """Return what a simulated scale reports after something happened to it."""
+    begins = 2 * SETTLES
+    events = [
+        Event(0.0, "put", wish.tared), Event(SETTLES, "tare"), Event(SETTLES, "put", wish.load),
+        Event(begins, wish.happening, wish.grams),
+    ]  # fmt: skip
+    reports = SimulatedScale().reports(events, begins + REPORTED)
+    return ScaleReports([report.hex() for at, report in reports if at >= begins])
 
 
 def rank(household: Household, request: RankRequest) -> Ranking:

@@ -2,8 +2,10 @@
 
 from collections.abc import Mapping
 from dataclasses import replace
+from typing import Any
 
 import msgspec
+from django.core.cache import cache
 from django.utils import timezone
 
 from accounts.models import Household
@@ -16,7 +18,7 @@ from table.services import setting_of
 
 WEIGHED, TAKEN_BACK = "weighed", "taken_back"
 # The last weigh-ins that are looked at.
-MOST_EVENTS = 2000
+MOST_EVENTS, KEPT_SECONDS = 2000, 3600
 Learnt = Mapping[tuple[str, str, str, str], tuple[float, ...]]
 
 
@@ -34,10 +36,21 @@ def learnt_by(household: Household) -> Learnt:
     ).order_by("-id")
     if household.learns_since is not None:
         events = events.filter(server_time__gt=household.learns_since)
+    # Events are only ever added: the last one says whether there is anything new to fold.
+    newest = events.values_list("id", flat=True).first()
+    if newest is None:
+        return {}
+    key = f"learnt-{household.pk}-{newest}-{household.learns_since}".replace(" ", "_")
+    known: Learnt | None = cache.get(key)
+    if known is None:
+        known = _folded(list(events.values_list("run_id", "kind", "payload")[:MOST_EVENTS]))
+        cache.set(key, known, KEPT_SECONDS)
+    return known
+
+
+def _folded(newest_first: list[tuple[int, str, dict[str, Any]]]) -> Learnt:
     last: dict[tuple[object, ...], dict[str, object] | None] = {}
-    for run, kind, payload in reversed(
-        events.values_list("run_id", "kind", "payload")[:MOST_EVENTS]
-    ):
+    for run, kind, payload in reversed(newest_first):
         place = (run, payload.get("part", ""), payload.get("slot"), payload.get("step"))
         last[place] = payload.get("taught") if kind == WEIGHED else None
     found: dict[tuple[str, str, str, str], tuple[float, ...]] = {}

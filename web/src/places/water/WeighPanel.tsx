@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
-import { useState, type JSX } from 'react';
+import { useCallback, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
 import { kitchenQuery } from '../../api/queries';
@@ -13,6 +13,7 @@ import { recall, keep } from '../../draft/storage';
 import { duration, plain, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { WeighQuestion } from '../../parts/WeighQuestion';
+import { ScaleRow } from './ScaleRow';
 import { useWeighing } from './useWeighing';
 import styles from './water.module.css';
 
@@ -151,6 +152,7 @@ export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
     setGross('');
     onTaken();
   });
+  const fromScale = useCallback((grams: number) => setGross(plain(Math.round(grams))), []);
   const scale = { gross: number(gross) ?? 0, tare: number(tare) ?? 0, vessel };
   const ready = number(gross) !== null && !weighing.busy;
   return (
@@ -188,6 +190,7 @@ export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
             setVessel(name);
           }}
         />
+        <ScaleRow expected={point.grams + scale.tare} onSteady={fromScale} />
         <div className="row">
           <Button type="submit" variant="contained" disabled={!ready}>
             Weigh in

@@ -1,0 +1,119 @@
+/** The scale's live figure beside the fields; a steady weight goes into the field by itself. */
+import TextField from '@mui/material/TextField';
+import { useEffect, useRef, useState, type JSX } from 'react';
+
+import { connect, disconnect, happens, hasUsb, useScale } from '../../devices/scale';
+import type { Status } from '../../devices/reports';
+import { typed, withUnit } from '../../parts/format';
+import { Notice } from '../../parts/Notice';
+import styles from './water.module.css';
+
+const SAYS: Record<Status, string> = {
+  zero: 'empty',
+  moving: 'moving …',
+  steady: 'steady',
+  under_zero: 'below zero: tare it',
+  overload: 'too heavy for it',
+  fault: 'reports a fault',
+  uncalibrated: 'wants to be calibrated',
+  rezero: 'wants to be set to zero',
+};
+const TOO_HEAVY = 9000;
+
+interface Props {
+  /** What the step is expected to leave, with what it stands in. */
+  expected: number;
+  onSteady: (grams: number) => void;
+}
+
+function Simulated({ expected }: { expected: number }): JSX.Element {
+  const [put, setPut] = useState('');
+  const grams = typed(put);
+  return (
+    <div className={styles.simulated}>
+      <TextField
+        label="Put on it, g"
+        size="small"
+        value={put}
+        onChange={(event) => setPut(event.target.value)}
+        slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      />
+      <div className="chips">
+        <button
+          type="button"
+          className="chip"
+          disabled={grams === null || grams < 0}
+          onClick={() => void happens({ kind: 'put', grams: grams ?? 0 })}
+        >
+          Put it on
+        </button>
+        <button
+          type="button"
+          className="chip"
+          onClick={() => void happens({ kind: 'put', grams: Math.round(expected) })}
+        >
+          What is expected
+        </button>
+        <button type="button" className="chip" onClick={() => void happens({ kind: 'tare' })}>
+          Tare
+        </button>
+        <button
+          type="button"
+          className="chip"
+          onClick={() => void happens({ kind: 'put', grams: TOO_HEAVY })}
+        >
+          Too heavy
+        </button>
+        <button type="button" className="chip" onClick={() => void happens({ kind: 'unplug' })}>
+          Unplug
+        </button>
+      </div>
+    </div>
+  );
+}
+
+export function ScaleRow({ expected, onSteady }: Props): JSX.Element {
+  const scale = useScale();
+  const heard = useRef(scale.steady?.count ?? 0);
+  const { steady } = scale;
+  useEffect(() => {
+    if (!steady || steady.count === heard.current) return;
+    heard.current = steady.count;
+    onSteady(steady.grams);
+  }, [steady, onSteady]);
+  return (
+    <div className={styles.scale} role="group" aria-label="Scale">
+      {scale.problem && <Notice bad>{scale.problem}</Notice>}
+      {scale.kind === 'none' ? (
+        <div className="chips">
+          {hasUsb() && (
+            <button type="button" className="chip" onClick={() => void connect()}>
+              Read a USB scale
+            </button>
+          )}
+          <button
+            type="button"
+            className="chip"
+            onClick={() => void happens({ kind: 'put', grams: 0 })}
+          >
+            Simulated scale
+          </button>
+          {!hasUsb() && <span className="soft">This browser reads no scale by USB.</span>}
+        </div>
+      ) : (
+        <>
+          <p className={styles.live}>
+            <b>
+              {scale.reading?.grams == null ? '–' : withUnit(Math.round(scale.reading.grams), 'g')}
+            </b>{' '}
+            {scale.reading ? SAYS[scale.reading.status] : 'waiting for the scale'}
+            <button type="button" className="plain-button soft" onClick={() => disconnect()}>
+              Put it away
+            </button>
+          </p>
+          {scale.kind === 'simulated' && <Simulated expected={expected} />}
+        </>
+      )}
+    </div>
+  );
+}
