@@ -5,27 +5,36 @@ import { Link } from 'react-router';
 
 import { waterQuery } from '../../api/queries';
 import { useOpenDish } from '../../draft/context';
+import { useScale } from '../../devices/scale';
 import { withUnit } from '../../parts/format';
 
 export function CounterStrip(): JSX.Element | null {
   const { whole, readings, variant, eaters, run, draft } = useOpenDish();
+  const scale = useScale();
   const shown = useDeferredValue(whole.document);
   const asked = waterQuery(shown, readings, eaters, variant?.id ?? '');
   const water = useQuery({ ...asked, enabled: run !== null });
   const course = water.data?.courses.findLast((one) =>
     one.glasses.some((glass) => glass.point.weighed !== null),
   );
-  if (!run || !course) return null;
-  const last = course.glasses.findLast((glass) => glass.point.weighed !== null)?.point;
+  const live = scale.kind === 'none' ? null : scale.reading;
+  const last = run && course?.glasses.findLast((glass) => glass.point.weighed !== null)?.point;
+  if (!last && !live) return null;
   return (
     <footer className="strip" aria-label="On the counter">
+      {live && (
+        <span>
+          <b>{live.grams === null ? '–' : withUnit(Math.round(live.grams), 'g')}</b>
+          on the scale
+        </span>
+      )}
       {last && (
         <span>
           <b>{withUnit(last.grams, 'g')}</b>
           {last.label.toLowerCase()}, weighed
         </span>
       )}
-      <span>{last && last.advice !== 'no_band' ? last.words : course.next_words}</span>
+      {last && <span>{last.advice !== 'no_band' ? last.words : course.next_words}</span>}
       <span className="grow" />
       <Link to={`/dishes/${draft.id}/water`}>To the water</Link>
     </footer>

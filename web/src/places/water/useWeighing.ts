@@ -3,7 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { client, sentence, take } from '../../api/client';
-import { dishQuery, learningQuery, runsQuery } from '../../api/queries';
+import { computedAnew, dishQuery, learningQuery, runsQuery } from '../../api/queries';
 import type { GlassView, WeighBody } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { newId } from '../../draft/newId';
@@ -36,6 +36,7 @@ export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): 
     await queries.invalidateQueries({ queryKey: runsQuery(draft.id).queryKey });
     // What was weighed may have taught something that other dishes follow.
     queries.removeQueries({ queryKey: learningQuery.queryKey });
+    await computedAnew(queries);
   };
   const bodyOf = (scale: Scale, sure: boolean): WeighBody => ({
     client_id: clientId,
