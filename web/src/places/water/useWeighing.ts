@@ -70,8 +70,9 @@ export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): 
           words: `the weighing of ${glass.point.label.toLowerCase()}`,
         });
       setClientId(newId());
-      await refresh();
+      // At once: what is typed while the screen follows stays.
       onTaken(scale);
+      await refresh();
     },
   });
   const takingBack = useMutation({
