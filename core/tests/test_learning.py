@@ -1,19 +1,22 @@
 """A household's own figures: in any order, never wider, and the book's again after a reset."""
 
 import unittest
-from dataclasses import astuple
+from dataclasses import astuple, replace
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from snabo_core.dish import Dish, MethodStep, Part, Take
+from snabo_core.dish import Dish, MethodStep, Part, Take, Taken
 from snabo_core.foods import library
+from snabo_core.plate.rows import USUAL
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import book
 from snabo_core.swaps.dish_water import dish_water
+from snabo_core.swaps.frozen import freeze
 from snabo_core.swaps.ledgers import habits_of, slot_ledger, steps_for
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.swaps.trials import trials
+from snabo_core.views.compare import Column, compare_dishes
 from snabo_core.views.dish_water import water_view
 from snabo_core.views.learning import learning_view
 from snabo_core.water.learning import STRENGTH, Habit, learnt, shown
@@ -122,6 +125,24 @@ class InTheDish(unittest.TestCase):
             glass.learnt,
             r"^Your kitchen: 3[67] % of it leaves, from 3 weigh-ins; the book: 25 % of it leaves",
         )
+
+    def test_a_kept_version_does_not_move_when_the_kitchen_learns(self) -> None:
+        trial = next(t for t in trials(FOODS) if t.role == "mash")
+        role_file = BOOK.files["mash"]
+        stand_in = next(s for s in role_file.stand_ins if s.key == "cauliflower_mash")
+        choice = scale_to(trial.part, trial.slot, stand_in, role_file, FOODS)
+        dish = trial.dish.with_choice("part", "slot", choice)
+        # So many grams of what it makes: how much that is depends on what the paper takes.
+        dish = replace(dish, parts=(replace(dish.parts[0], taken=Taken(grams=300.0)),))
+        kept = Column("version", "version 1", dish, frozen=freeze(dish, FOODS, BOOK, USUAL))
+        draft = Column("draft", "draft", dish)
+        learnt = {("press", "paper", "cauliflower", "heated"): (0.5,) * 6}
+        for column, same in ((kept, True), (draft, False)):
+            found = [
+                compare_dishes(dish.original(), [column], setting, BOOK, FOODS)
+                for setting in (Setting(()), Setting((), learnt=learnt))
+            ]
+            self.assertEqual(found[0] == found[1], same, column.key)
 
     def test_the_kitchens_list_names_each_and_skips_what_is_gone(self) -> None:
         values = {

@@ -51,7 +51,7 @@ def learnt_by(household: Household) -> Learnt:
 def _folded(newest_first: list[tuple[int, str, dict[str, Any]]]) -> Learnt:
     last: dict[tuple[object, ...], dict[str, object] | None] = {}
     for run, kind, payload in reversed(newest_first):
-        place = (run, payload.get("part", ""), payload.get("slot"), payload.get("step"))
+        place = (run, payload.get("slot") or payload.get("part") or "", payload.get("step"))
         last[place] = payload.get("taught") if kind == WEIGHED else None
     found: dict[tuple[str, str, str, str], tuple[float, ...]] = {}
     for taught in last.values():

@@ -160,7 +160,9 @@ def _judged(column: Column, setting: Setting, book: Book, library: Library) -> J
     if column.frozen is None:
         return judged(column.dish, setting, book, library)
     foods, steps, rules = thaw(column.frozen, library, book)
-    return judged(column.dish, replace(setting, rules=rules, readings=NONE), steps, foods)
+    # What the kitchen has learnt since would move a version's figures: it goes by the book's.
+    then = replace(setting, rules=rules, readings=NONE, learnt={})
+    return judged(column.dish, then, steps, foods)
 
 
 def compare_dishes(

@@ -23,10 +23,10 @@ from snabo_core.views.cooked import Cooked
 from snabo_core.views.learning import said_at_glass
 from snabo_core.views.method import cautions_by_number
 from snabo_core.views.preview import looked_at
-from snabo_core.views.water import PointView, point_view
+from snabo_core.views.water import PointView, point_view, upcoming
 from snabo_core.water.advice import advise
 from snabo_core.water.courses import START
-from snabo_core.water.cures import Absorber, Cure, for_too_thin, for_too_wet
+from snabo_core.water.cures import Absorber, Cure, for_too_thin, for_too_wet, simmer_minutes
 from snabo_core.water.ledger import Point
 from snabo_core.water.of_method import tool_of
 from snabo_core.water.steps import BAKED, PANNED, PRESSED, SIMMERED
@@ -182,7 +182,7 @@ class _Views:
             glasses,
             _flows(course.flows),
             losses_of(course.lost)["net_carbs"],
-            _upcoming(course.glasses),
+            upcoming([shown.point for shown in glasses]),
             self._ends(course),
             course.problem,
         )
@@ -262,13 +262,15 @@ class _Views:
         )  # fmt: skip
         tool = press or ("cloth" if point.technique in _PRESSABLE else None)
         binds = point.band is not None and point.technique not in {*PRESSED, *BAKED}
-        absorbers = [
-            Absorber(food, (self.library.row(food).value("water") or 0.0) / 100)
+        waters = {
+            food: self.library.row(food).value("water")
             for food in self._suiting(wetting().absorbers)
-        ]
+        }
+        # Of what nobody knows the water of, nobody can say how much binds.
+        absorbers = [Absorber(food, w / 100) for food, w in waters.items() if w is not None]
         heated = point.technique in {*PRESSED, *PANNED, *BAKED} or point.band is not None
         if point.technique in SIMMERED:
-            return [Cure("simmer", grams, (grams / 25, grams / 10))]
+            return [Cure("simmer", grams, simmer_minutes(grams, point.state.mass))]
         return for_too_wet(
             mass=point.state.mass, water=point.state.water, grams=grams, aim=aim, tool=tool,
             heated=heated, absorbers=absorbers[:1] if binds else (),
@@ -358,17 +360,3 @@ def _flows(flows: Flows) -> tuple[FlowView, ...]:
         ("liquid", flows.liquid), ("stuck", flows.stuck), ("goes_on", flows.goes_on),
     )  # fmt: skip
     return tuple(FlowView(kind, grams) for kind, grams in each)
-
-
-def _upcoming(glasses: Sequence[Glass]) -> str:
-    """Return what the scale should read next, after the last weigh-in."""
-    weighed = [i for i, glass in enumerate(glasses) if glass.point.weighed is not None]
-    for glass in glasses[weighed[-1] + 1 :] if weighed else glasses:
-        point = glass.point
-        if point.enough is None:
-            continue
-        if point.thickness is None:
-            return say(Message("next_target", {"step": point.label, "target": point.enough}))
-        if advise(point).kind == "simmer_more":
-            return say(Message("next_thickness", {"step": point.label, "target": point.enough}))
-    return ""

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ledgers import SlotLedger, losses_of, name_of, steps_for
-from snabo_core.water import Ledger, Point, Step, advise, expected, sheets
+from snabo_core.water import Point, Step, advise, expected, sheets
 from snabo_core.water.courses import START
 from snabo_core.wording import Message, say, worded
 
@@ -86,28 +86,25 @@ def ledger_view(each: SlotLedger, book: Book) -> LedgerView:
     pressing = next((s for s in steps.values() if s.technique == "press"), None)
     press = str(pressing.settings.get("method", "cloth")) if pressing else None
     points: tuple[PointView, ...] = ()
-    upcoming, lost = "", 0.0
+    following, lost = "", 0.0
     if each.ledger is not None:
         lost = losses_of(each.ledger.lost)["net_carbs"]
         points = tuple(_point(p, steps.get(p.step_id), press, book) for p in each.ledger.points)
-        upcoming = _upcoming(each.ledger)
+        following = upcoming(points)
     return LedgerView(
-        each.part.id, slot.id, slot.role, key, name_of(slot, book), press, points, lost, upcoming,
+        each.part.id, slot.id, slot.role, key, name_of(slot, book), press, points, lost, following,
         each.problem,
     )  # fmt: skip
 
 
-def _upcoming(ledger: Ledger) -> str:
+def upcoming(points: Sequence[PointView]) -> str:
     """Return what the scale should read next, after the last weigh-in."""
-    weighed = [i for i, p in enumerate(ledger.points) if p.weighed is not None]
-    rest = ledger.points[weighed[-1] + 1 :] if weighed else ledger.points
-    for point in rest:
-        if point.enough is None or point.weighed is not None:
-            continue
-        if point.thickness is None:
-            return say(Message("next_target", {"step": point.label, "target": point.enough}))
-        if advise(point).kind == "simmer_more":
-            return say(Message("next_thickness", {"step": point.label, "target": point.enough}))
+    weighed = [i for i, p in enumerate(points) if p.weighed is not None]
+    for point in points[weighed[-1] + 1 :] if weighed else points:
+        values: dict[str, str | float] = {"step": point.label, "target": point.target or 0.0}
+        if point.target is not None and not point.advice.startswith("sauce_"):
+            code = "next_thickness" if point.advice == "simmer_more" else "next_target"
+            return say(Message(code, values))
     return ""
 
 

@@ -10,7 +10,7 @@ from snabo_core.water.courses import START
 from snabo_core.water.cures import rounds_for
 from snabo_core.water.ledger import Point, mass_at
 from snabo_core.water.priors import PAN_GRAMS_PER_MINUTE, PRESSES
-from snabo_core.water.steps import BAKED, GAINING, PANNED, PRESSED, SIMMERED
+from snabo_core.water.steps import GAINING, PANNED, PRESSED
 from snabo_core.water.thickness import MOST_BOILED_OFF, Thickness, how_thick
 from snabo_core.wording import Message, say
 
@@ -97,10 +97,7 @@ def _against_expected(point: Point) -> Advice:
         gap = low - point.weighed
         return Advice("lighter", Message("own_lighter", {**edges, "grams": gap}), gap, high, low)
     gap = point.weighed - high
-    dries = point.technique in {*PANNED, *SIMMERED, *BAKED, *PRESSED}
-    minutes = gap / PAN_GRAMS_PER_MINUTE.mean if dries else None
-    message = Message("own_heavier", {**edges, "grams": gap})
-    return Advice("heavier", message, gap, high, low, pan_minutes=minutes)
+    return Advice("heavier", Message("own_heavier", {**edges, "grams": gap}), gap, high, low)
 
 
 def _sauce(point: Point, sauce: Thickness, thin: float, thick: float) -> Advice:
