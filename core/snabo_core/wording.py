@@ -77,6 +77,18 @@ TEMPLATES: dict[str, str] = {
     "the {top} is salty ({top_salt} g): {room} g in 100 g of the {base} is enough",
     "left_out": "left out, not settled: {food} may hold {what}",
     "tolerated": "{grams} g of {what}, within the {allowed} g tolerated",
+    # a run sheet that cannot be
+    "sheet_time": "No sheet was found in the time there was, and none was ruled out",
+    "sheet_none": "Some task takes longer than there is time for",
+    "sheet_never": "These cannot be kept together, however late it is served: {rules}",
+    "sheet_not_then": "These cannot be kept together: {rules}. "
+    "The earliest serving is minute {earliest}",
+    "sheet_serve_at": "serving at minute {minute}",
+    "sheet_now": "nothing new starts before minute {minute}",
+    "sheet_oven": "the oven needs its time to change its temperature",
+    "sheet_capacity": "there is {count} {what}",
+    "sheet_gap_least": "{least} min or more from {before} to {after}",
+    "sheet_gap": "{least} to {most} min from {before} to {after}",
     # ways: what to change so that everybody can eat it
     "way_instead": "{name} instead of {was}",
     "way_offered": "{name}, which the recipe offers, instead of {was}",

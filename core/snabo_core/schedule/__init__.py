@@ -1,0 +1,1 @@
+"""When to do what: tasks, hands, rings and the oven laid out in whole minutes."""
