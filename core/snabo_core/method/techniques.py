@@ -29,7 +29,9 @@ class Technique:
 
     `resource` is what it holds while it runs, `hands` whether a cook stands at it all the time.
     `minutes` (low, high) are common practice for about four servings where a recipe gives none;
-    `done` says what became of the food.
+    `done` says what became of the food. `stands` are the minutes it may wait to be served, None
+    without an end; `at_once` says that what it takes cannot wait for it; `keeps` are the days that
+    it keeps when it is done ahead.
     """
 
     key: str
@@ -43,6 +45,9 @@ class Technique:
     cue: str
     before: str
     done: str
+    stands: int | None
+    at_once: bool
+    keeps: int
 
     @property
     def heats(self) -> bool:
@@ -99,6 +104,9 @@ class _Entry(msgspec.Struct, forbid_unknown_fields=True):
     cue: str = ""
     before: str = ""
     done: str = ""
+    stands: int | None = None
+    at_once: bool = False
+    keeps: int = 0
     joins: list[str] = []
 
 
@@ -113,7 +121,7 @@ def techniques() -> Mapping[str, Technique]:
     return {
         key: Technique(
             key, e.resource, (e.resource == "hands") if e.hands is None else e.hands, e.minutes,
-            e.water, e.fat, e.salt, e.cautions, e.cue, e.before, e.done,
+            e.water, e.fat, e.salt, e.cautions, e.cue, e.before, e.done, e.stands, e.at_once, e.keeps,
         )
         for key, e in _entries().items()
     }  # fmt: skip

@@ -9,6 +9,7 @@ from typing import Literal
 
 from snabo_core.dish.readings import NONE, Readings
 from snabo_core.plate.eaters import Eater
+from snabo_core.plate.equipment import Equipment
 from snabo_core.plate.pans import Pan
 from snabo_core.plate.rows import USUAL, Rules
 
@@ -20,7 +21,8 @@ class Setting:
     `readings` are what its scale said of the dish that is computed, `missing` the appliances its
     kitchen lacks, `not_again` the families of stand-ins it has had enough of, `lately` those it
     cooked in the last days, `pans` what it bakes in. `learnt` are what its
-    weigh-ins showed, by technique, tool, food and state; see `water.learning`.
+    weigh-ins showed, by technique, tool, food and state; see `water.learning`. `equipment` is what
+    it cooks on.
     """
 
     eaters: tuple[Eater, ...]
@@ -34,3 +36,4 @@ class Setting:
     lately: frozenset[str] = frozenset()
     pans: tuple[Pan, ...] = ()
     learnt: Mapping[tuple[str, str, str, str], tuple[float, ...]] = field(default_factory=dict)
+    equipment: Equipment = field(default_factory=Equipment)

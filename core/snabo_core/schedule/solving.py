@@ -28,7 +28,8 @@ class Effort:
 
 STEADY = Effort()
 # Is one rule needed in a conflict? Each question is small.
-ONE_RULE = Effort(counted=2.0, guard_seconds=5.0)
+ONE_RULE = Effort(counted=1.0, guard_seconds=3.0)
+MOST_ON_CONFLICT = 10.0
 
 
 @dataclass(frozen=True)
@@ -104,28 +105,37 @@ def _search(problem: Problem, aim: Aim, serve_at: int | None, effort: Effort) ->
     status = solver.status_name(solver.solve(model.cp))
     if status not in {"OPTIMAL", "FEASIBLE"}:
         return _Found(status)
-    placed = {
+    return _Found(
+        status,
+        round(solver.objective_value),
+        round(solver.best_objective_bound),
+        solver.value(model.serve),
+        _placed(model, solver),
+    )
+
+
+def _placed(model: Model, solver: Any) -> dict[str, Placed]:
+    return {
         task_id: Placed(
             solver.value(one.start),
             next(mode.label for mode, literal in one.ways() if solver.boolean_value(literal)),
         )
         for task_id, one in model.doing.items()
     }
-    return _Found(
-        status,
-        round(solver.objective_value),
-        round(solver.best_objective_bound),
-        solver.value(model.serve),
-        placed,
-    )
 
 
-def solve(problem: Problem, effort: Effort = STEADY) -> Sheet:
-    """Return the best sheet of a problem that `check` has let pass, or why there is none."""
+def solve(problem: Problem, effort: Effort = STEADY, *, why: bool = True) -> Sheet:
+    """Return the best sheet of a problem that `check` has let pass, or why there is none.
+
+    Without `why` only that there is none, and the earliest serving, which takes less time.
+    """
     began = time.monotonic()
-    sheet = _promise(problem, effort) if problem.ask == "promise" else _sheet(problem, effort)
+    if problem.ask == "promise":
+        sheet = _promise(problem, effort)
+    else:
+        sheet = _sheet(problem, effort, why=why)
     if problem.ask == "one_cook":
-        alone = replace_capacity(problem, min(1, problem.capacity.get(HANDS, 0)))
+        alone = _with_cooks(problem, min(1, problem.capacity.get(HANDS, 0)))
         sheet = replace(sheet, minutes_with_one_cook=_sheet(alone, effort, why=False).minutes)
     if problem.ask == "least_hold":
         longer = _search(problem, "least_hold", problem.serve_at, effort)
@@ -134,12 +144,45 @@ def solve(problem: Problem, effort: Effort = STEADY) -> Sheet:
     return replace(sheet, seconds=round(time.monotonic() - began, 3))
 
 
-def replace_capacity(problem: Problem, hands: int) -> Problem:
+def settled(problem: Problem, sheet: Sheet, effort: Effort) -> Sheet:
+    """Return a sheet as good as a given one in which things wait as little as they can.
+
+    What goes to the table and what a task takes is done as late as the sheet allows. Serving stays,
+    and the first work by hand is no earlier.
+    """
+    model = Model(problem, sheet.serve)
+    starts = {name: one.start for name, one in sheet.tasks.items()}
+    first = model.first_hands()
+    modes = {t.id: {m.label: m for m in t.modes} for t in problem.tasks}
+    working = [
+        start for name, start in starts.items()
+        if modes[name][sheet.tasks[name].mode].hands and not problem.task(name).ahead
+    ]  # fmt: skip
+    if first is not None and working:
+        for one in model.doing.values():
+            if one.pinned_at is None and not one.task.ahead:
+                model.cp.add(one.start >= min(working))
+    waits = []
+    tied = {link.before for link in problem.links}
+    for link in problem.links:
+        after = model.serve if link.after == SERVE else model.doing[link.after].start
+        waits.append(after - model.doing[link.before].end)
+    waits += [model.serve - one.end for name, one in model.doing.items() if name not in tied]
+    model.cp.minimize(sum(waits))
+    for name, one in model.doing.items():
+        model.cp.add_hint(one.start, starts[name])
+    solver = _solver(effort)
+    if solver.status_name(solver.solve(model.cp)) not in {"OPTIMAL", "FEASIBLE"}:
+        return sheet
+    return replace(sheet, tasks=_placed(model, solver))
+
+
+def _with_cooks(problem: Problem, hands: int) -> Problem:
     """Return a problem with another number of cooks."""
     return msgspec.structs.replace(problem, capacity={**problem.capacity, HANDS: hands}, ask=None)
 
 
-def _sheet(problem: Problem, effort: Effort, *, why: bool = True) -> Sheet:
+def _sheet(problem: Problem, effort: Effort, *, why: bool) -> Sheet:
     """Return the sheet for the objective; with `why` also what is in the way where none is."""
     at = None if problem.objective == "earliest_serving" else problem.serve_at
     found = _search(problem, problem.objective, at, effort)
@@ -168,12 +211,12 @@ def _none(problem: Problem, found: _Found, at: int | None, effort: Effort, *, wh
             lower_bound=least_serving(problem).best,
             reason=say(Message("sheet_time")),
         )
-    if not why:
-        return Sheet(feasible=False, proven=True)
     earliest = None
     if at is not None:
         best = _search(problem, "earliest_serving", None, effort)
         earliest = best.serve if best.there else None
+    if not why:
+        return Sheet(feasible=False, proven=True, earliest_serving=earliest)
     names = conflict_of(problem, at)
     return Sheet(
         feasible=False,
@@ -215,7 +258,8 @@ def conflict_of(problem: Problem, serve_at: int | None) -> tuple[str, ...]:
     """Return rules that cannot be kept together, each needed for it, in the order of the problem.
 
     Names are ids of links, resources, "oven", "serve_at" and "now". The solver names a set that is
-    enough; then each is left out once, and stays out where the rest still cannot be kept.
+    enough; then some are left out, and stay out where the rest still cannot be kept, down to each.
+    Of a conflict too hard for the time there is, more may be named than is needed.
     """
     model = Model(problem, serve_at, groups=True)
     rules = model.rules or {}
@@ -226,14 +270,22 @@ def conflict_of(problem: Problem, serve_at: int | None) -> tuple[str, ...]:
     enough = set(solver.sufficient_assumptions_for_infeasibility())
     kept = [name for name, rule in rules.items() if rule.index in enough] or list(rules)
     # What is said most simply is kept longest: time and links after resources.
-    for name in sorted(kept, key=lambda name: _weight(problem, name)):
-        rest = [rules[other] for other in kept if other != name]
-        model.cp.clear_assumptions()
-        model.cp.add_assumptions(rest)
-        probe = _solver(ONE_RULE)
-        if probe.status_name(probe.solve(model.cp)) == "INFEASIBLE":
-            kept.remove(name)
-    return tuple(kept)
+    kept.sort(key=lambda name: _weight(problem, name))
+    spent, size = 0.0, max(1, len(kept) // 2)
+    while size and spent < MOST_ON_CONFLICT:
+        at = 0
+        while at < len(kept) and spent < MOST_ON_CONFLICT:
+            rest = kept[:at] + kept[at + size :]
+            model.cp.clear_assumptions()
+            model.cp.add_assumptions([rules[name] for name in rest])
+            probe = _solver(ONE_RULE)
+            if probe.status_name(probe.solve(model.cp)) == "INFEASIBLE":
+                kept = rest
+            else:
+                at += size
+            spent += probe.response_proto.deterministic_time
+        size //= 2
+    return tuple(name for name in rules if name in kept)
 
 
 def _weight(problem: Problem, name: str) -> int:

@@ -18,7 +18,7 @@ from snabo_core.recipe.method import with_method
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.branches import Branch, lines_of_branches
 from snabo_core.swaps.cooking import CookStep, Look, StepKind
-from snabo_core.swaps.judged import judged
+from snabo_core.swaps.judged import Judged, judged
 from snabo_core.swaps.ledgers import steps_for
 from snabo_core.views.cooked import Cooked, Row
 from snabo_core.views.variants import PartingView, parting_view
@@ -141,21 +141,28 @@ def method_view(dish: Dish, setting: Setting, book: Book, library: Library) -> M
         book: the swap book.
         library: where foods are looked up.
     """
+    made, cooked, views = cooked_steps(dish, setting, book, library)
+    return MethodView(
+        _used(cooked),
+        views,
+        _cautions(views, setting.eaters),
+        sum(view.look == "unread" for view in views),
+        made.dish.method,
+        parting_view(made),
+    )
+
+
+def cooked_steps(
+    dish: Dish, setting: Setting, book: Book, library: Library
+) -> tuple[Judged, Cooked, tuple[CookStepView, ...]]:
+    """Return a dish judged, as it is cooked, and the view of each of its rows in their order."""
     if dish.steps and not dish.method:
         dish = with_method(dish, library)
     made = judged(dish, setting, book, library)
     cooked = Cooked.of(made)
     held = cautions_by_number(cooked, library, book)
     parts = _parts(cooked.branches)
-    views = tuple(_step(row, cooked, setting, parts, held) for row in cooked.rows)
-    return MethodView(
-        _used(cooked),
-        views,
-        _cautions(views, setting.eaters),
-        sum(view.look == "unread" for view in views),
-        dish.method,
-        parting_view(made),
-    )
+    return made, cooked, tuple(_step(row, cooked, setting, parts, held) for row in cooked.rows)
 
 
 def _parts(branches: Sequence[Branch]) -> dict[str, str]:
