@@ -107,6 +107,7 @@ TEMPLATES: dict[str, str] = {
     "sheet_pins_cannot": "What you pinned cannot stay",
     "sheet_not_by": "{wished} cannot be kept; {earliest} is the earliest",
     "sheet_not_by_since": "{wished} cannot be kept, since {causes}; {earliest} is the earliest",
+    "stove_half_way": "half way: {words}",
     "sheet_cannot": "This cannot be cooked here, since {causes}",
     "sheet_since_no": "this kitchen has no {what}",
     "sheet_since_hands": "there is one pair of hands",

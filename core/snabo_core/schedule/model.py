@@ -127,7 +127,7 @@ class Model:
     def past(self, one: Doing) -> bool:
         """Say whether a task has begun: its start is a fact, not a plan."""
         return one.pinned_at is not None and (
-            self.problem.now is not None and one.pinned_at < self.problem.now
+            self.problem.now is not None and one.pinned_at <= self.problem.now
         )
 
     def _not_before_now(self, one: Doing) -> None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import itertools
 import math
+import re
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Literal
@@ -28,6 +29,7 @@ BY_HAND = 2
 JOINED, FOOD_C = 25.0, 80.0
 # A waiting that nobody gave a time for is as short as is usual, where the usual runs this wide.
 WIDE = 3
+HALF_WAY = re.compile(r"\bhalf[ -]?way\b", re.IGNORECASE)
 _WAITS = {"none", "fridge", "freezer"}
 _UNITS = {"ring": "ring", "microwave": "microwave", "blender": "blender",
           "processor": "processor"}  # fmt: skip
@@ -39,7 +41,8 @@ JobKind = Literal["hands", "put_on", "runs"]
 class Job:
     """A task of the sheet, and the step of which dish it does.
 
-    `guessed` says that its heat is nobody's word but the usual one.
+    `guessed` says that its heat is nobody's word but the usual one; `inside` are the words of what
+    is done half way through it.
     """
 
     id: str
@@ -48,6 +51,7 @@ class Job:
     step: CookStepView
     task: Task
     guessed: bool = False
+    inside: tuple[str, ...] = ()
 
     @property
     def technique(self) -> Technique | None:
@@ -100,9 +104,11 @@ def jobs_of(dishes: Sequence[tuple[Cooked, Sequence[CookStepView]]], equipment: 
     made: list[_Of] = []
     for at, (cooked, views) in enumerate(dishes):
         one = _Of(at)
-        rows = [(r, v) for r, v in zip(cooked.rows, views, strict=True) if _is_done(r, v, views)]
-        for _, view in rows:
-            _add(one, view, equipment)
+        rows = []
+        for row, view in zip(cooked.rows, views, strict=True):
+            if _is_done(row, view, views) and not _goes_inside(one, view):
+                _add(one, view, equipment)
+                rows.append((row, view))
         _tie(one, rows)
         made.append(one)
     jobs = _joined({job.id: job for one in made for job in one.jobs})
@@ -117,6 +123,20 @@ def _is_done(row: Row, view: CookStepView, views: Sequence[CookStepView]) -> boo
         return False
     taken = {take.step for other in views for take in other.takes}
     return view.technique != "store" or view.number in taken
+
+
+def _goes_inside(one: _Of, view: CookStepView) -> bool:
+    """Take what is done half way through what runs into that; say whether it was that."""
+    made = [take.ref for take in view.takes if take.ref in one.last]
+    if view.technique != "turn" or len(made) != 1 or not HALF_WAY.search(view.words):
+        return False
+    at = next(i for i, job in enumerate(one.jobs) if job.id == one.last[made[0]])
+    job = one.jobs[at]
+    if job.kind != "runs":
+        return False
+    one.jobs[at] = replace(job, inside=(*job.inside, view.words))
+    one.first[view.id] = one.last[view.id] = job.id
+    return True
 
 
 def planned_minutes(view: CookStepView, known: Technique | None) -> int:

@@ -1,0 +1,261 @@
+"""The Stove: the evening step by step, with what runs beside it."""
+
+from __future__ import annotations
+
+import datetime as dt
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from snabo_core.book.cautions import cautions
+from snabo_core.plate.equipment import Equipment
+from snabo_core.views.evening import (
+    OVEN_TASK,
+    Evening,
+    Mark,
+    Note,
+    TaskState,
+    Timer,
+    wishes_of,
+)
+from snabo_core.views.sheet import SheetItem, SheetView, sheet_view
+from snabo_core.views.sheet_jobs import HALF_WAY, ROOM_C, Job, Jobs
+from snabo_core.wording import Message, say
+
+CardState = Literal["waiting", "running", "done", "skipped"]
+
+
+@dataclass(frozen=True)
+class CardTake:
+    """Something a step takes: its name, the grams of this step's share, the words for the share."""
+
+    name: str
+    grams: float | None
+    share: str
+
+
+@dataclass(frozen=True)
+class CardCaution:
+    """What to mind at a step, and why."""
+
+    key: str
+    text: str
+    why: str
+
+
+@dataclass(frozen=True)
+class Card:
+    """One step at the Stove. `task` is what events name; `put` the task of setting it going.
+
+    `minutes` is what it is planned for, `seconds` what its timer is set to, 0 where it needs
+    none, and `marks` the moments inside it. `at` and `ends` are the plan's.
+    """
+
+    task: str
+    put: str
+    dish: int
+    number: int
+    part: str
+    kind: Literal["hands", "runs", "oven_on"]
+    title: str
+    words: str
+    takes: tuple[CardTake, ...]
+    cue: str
+    weighs: str
+    cautions: tuple[CardCaution, ...]
+    notes: tuple[str, ...]
+    lane: str
+    oven_c: float | None
+    fan_c: float | None
+    minutes: int
+    seconds: int
+    timer_name: str
+    marks: tuple[Mark, ...]
+    at: dt.datetime
+    ends: dt.datetime
+    state: CardState
+    started: dt.datetime | None
+    finished: dt.datetime | None
+    put_off: dt.datetime | None
+    whose: str
+    look: str
+
+
+@dataclass(frozen=True)
+class StoveView:
+    """The evening now: the plan, the cards in the order they are done, timers and notes."""
+
+    sheet: SheetView
+    cards: tuple[Card, ...]
+    timers: tuple[Timer, ...]
+    notes: tuple[Note, ...]
+    finished_at: dt.datetime | None
+
+
+def stove_view(jobs: Jobs, equipment: Equipment, state: Evening, opens: dt.datetime) -> StoveView:
+    """Return the evening as it stands.
+
+    Args:
+        jobs: what there is to do, from the versions that are cooked.
+        equipment: what the kitchen cooks on.
+        state: what has happened so far.
+        opens: the instant of minute 0, with its zone.
+    """
+    minutes = {key: job.task.modes[0].minutes for key, job in jobs.jobs.items()}
+    known = _with_puts(state, jobs)
+    sheet = sheet_view(jobs, equipment, wishes_of(known, opens, minutes), opens,
+                       oven_c=_oven_now(state, jobs, equipment))  # fmt: skip
+    planned = {item.task: item for item in sheet.items if item.task}
+    made = _Cards(jobs, planned, state, opens)
+    cards = [made.card(job) for job in jobs.jobs.values() if job.kind != "put_on"]
+    cards = [card for card in cards if card.task not in sheet_gone(state, sheet)]
+    cards += made.oven_cards(sheet)
+    timers = sorted(state.timers.values(), key=lambda timer: timer.ends_at)
+    return StoveView(
+        sheet, tuple(sorted(cards, key=_order)), tuple(timers), state.notes, state.finished_at
+    )
+
+
+def sheet_gone(state: Evening, sheet: SheetView) -> frozenset[str]:
+    """Return the tasks that were done before the evening."""
+    tried = {key for one in sheet.ahead if one.on for key in one.tasks}
+    return frozenset(tried - set(state.tasks))
+
+
+def _order(card: Card) -> tuple[bool, dt.datetime, bool, int]:
+    """Return where a card stands: what is over first, by when it was or will be begun."""
+    over = card.state in {"done", "skipped"}
+    begins = card.started or card.at
+    if over:
+        begins = card.finished or begins
+    return (not over, begins, card.kind == "oven_on", card.number)
+
+
+def _with_puts(state: Evening, jobs: Jobs) -> Evening:
+    """Return the state in which what runs was also put on."""
+    tasks = dict(state.tasks)
+    for key, task in state.tasks.items():
+        put = f"{key}/on"
+        if put in jobs.jobs:
+            at = task.started or task.done
+            tasks[put] = TaskState(started=at, done=at, skipped=task.skipped)
+    return Evening(state.plan, tasks, state.timers, state.notes, state.finished_at, state.last_at)
+
+
+def _oven_now(state: Evening, jobs: Jobs, equipment: Equipment) -> float:
+    """Return how warm the oven is at the last event, as far as the events say."""
+    if state.last_at is None:
+        return ROOM_C
+    heats = [
+        (task.started or task.done, jobs.jobs[key].task.modes[0].oven_c)
+        for key, task in state.tasks.items()
+        if key in jobs.jobs and jobs.jobs[key].task.modes[0].oven_c is not None
+        and not task.skipped
+    ]  # fmt: skip
+    known = [(at, heat) for at, heat in heats if at is not None and heat is not None]
+    found, since = ROOM_C, None
+    for at, heat in known:
+        if since is None or at >= since:
+            found, since = heat, at
+    for key, task in state.tasks.items():
+        if not key.startswith(OVEN_TASK) or task.done is None:
+            continue
+        if since is None or task.done >= since:
+            wanted = float(key.removeprefix(OVEN_TASK))
+            gone = (state.last_at - task.done).total_seconds() / 60
+            found, since = min(wanted, found + gone * equipment.oven_up), task.done
+    return found
+
+
+@dataclass(frozen=True)
+class _Cards:
+    jobs: Jobs
+    planned: Mapping[str, SheetItem]
+    state: Evening
+    opens: dt.datetime
+
+    def card(self, job: Job) -> Card:
+        task = self.state.tasks.get(job.id, TaskState())
+        item = self.planned.get(job.id)
+        step = job.step
+        put = f"{job.id}/on" if f"{job.id}/on" in self.jobs.jobs else ""
+        first = self.planned.get(put, item) if put else item
+        minutes = item.minutes if item else job.task.modes[0].minutes
+        seconds = _seconds(job, minutes)
+        at = first.at if first else self.opens
+        return Card(
+            task=job.id, put=put, dish=job.dish, number=step.number, part=step.part,
+            kind="runs" if job.kind == "runs" else "hands", title=_headline(job),
+            words=step.words, takes=tuple(
+                CardTake(take.name, take.grams, take.share) for take in step.takes if take.name
+            ), cue=item.cue if item else "", weighs=step.weighs, cautions=_cautions(step.cautions),
+            notes=item.notes if item else (), lane=item.lane if item else "hands",
+            oven_c=item.oven_c if item else step.oven_c, fan_c=step.fan_c, minutes=minutes,
+            seconds=seconds, timer_name=_timer_name(job), marks=_marks(job, seconds), at=at,
+            ends=item.ends if item else at, state=_state(task), started=task.started,
+            finished=task.done, put_off=task.not_yet, whose=step.whose, look=step.look_words,
+        )  # fmt: skip
+
+    def oven_cards(self, sheet: SheetView) -> list[Card]:
+        """Return the cards for the oven: those to come, and those the cook has done."""
+        found, seen = [], set[str]()
+        for item in sheet.items:
+            if item.kind == "oven_on":
+                key = f"{OVEN_TASK}{item.oven_c:g}"
+                task = self.state.tasks.get(key, TaskState())
+                if key not in seen and _state(task) == "waiting":
+                    found.append(_oven_card(key, item, task))
+                seen.add(key)
+        return found
+
+
+def _oven_card(key: str, item: SheetItem, task: TaskState) -> Card:
+    return Card(
+        task=key, put="", dish=item.dish, number=0, part="", kind="oven_on", title=item.words,
+        words="", takes=(), cue="", weighs="", cautions=(), notes=(), lane="oven",
+        oven_c=item.oven_c, fan_c=(item.oven_c or 0) - 20, minutes=item.minutes,
+        seconds=0, timer_name=item.words, marks=(), at=item.at, ends=item.ends,
+        state=_state(task), started=task.started, finished=task.done, put_off=task.not_yet,
+        whose="", look="",
+    )  # fmt: skip
+
+
+def _state(task: TaskState) -> CardState:
+    if task.done is not None:
+        return "done"
+    if task.skipped:
+        return "skipped"
+    return "running" if task.started is not None else "waiting"
+
+
+def _headline(job: Job) -> str:
+    words = job.step.words.strip().rstrip(".")
+    return words[:1].upper() + words[1:]
+
+
+def _timer_name(job: Job) -> str:
+    part = job.step.part
+    named = job.step.named or job.step.words
+    return f"{part}: {named}" if part else named[:1].upper() + named[1:]
+
+
+def _seconds(job: Job, minutes: int) -> int:
+    """Return what the timer of a step is set to: the near end of a range, since cues decide."""
+    if job.step.seconds is not None:
+        return round(job.step.seconds)
+    if job.kind != "runs" and not job.step.minutes_said:
+        return 0
+    low = job.step.minutes_low
+    said = job.step.minutes_said and minutes == job.task.modes[0].minutes
+    return round((low if said and low > 0 else minutes) * 60)
+
+
+def _marks(job: Job, seconds: int) -> tuple[Mark, ...]:
+    words = [job.step.words] if HALF_WAY.search(job.step.words) else []
+    said = [*job.inside, *words] if seconds else []
+    return tuple(Mark(seconds // 2, say(Message("stove_half_way", {"words": w}))) for w in said)
+
+
+def _cautions(keys: Sequence[str]) -> tuple[CardCaution, ...]:
+    known = cautions()
+    return tuple(CardCaution(key, known[key].text, known[key].why) for key in keys)
