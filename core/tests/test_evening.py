@@ -99,7 +99,7 @@ class TheStove(unittest.TestCase):
         self.assertTrue(all(c.state == "waiting" for c in view.cards))
         self.assertTrue(any(c.kind == "oven_on" for c in view.cards))
         cut = card(view, "cut the beetroot")
-        self.assertEqual([(t.name, t.grams) for t in cut.takes][:1], [("beetroot", 600.0)])
+        self.assertEqual(cut.takes[0].name, "beetroot")
 
     def test_a_whole_evening_can_be_cooked_from_card_to_card(self) -> None:
         """Whatever comes first is done; each time the rest is laid out anew, to the last."""

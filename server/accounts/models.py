@@ -29,6 +29,8 @@ class Household(models.Model):
     missing = models.JSONField(default=list)
     # pans, tins and dishes: the core's `Pan` each
     pans = models.JSONField(default=list)
+    # what it cooks on: the core's `Equipment`, empty for the usual
+    equipment = models.JSONField(default=dict)
     # families of stand-ins that this household has had enough of
     not_again = models.JSONField(default=list)
     # whether its own yields go before the book's, and since when they count

@@ -1,6 +1,7 @@
 """Signing in and out, and what a household says about its kitchen."""
 
 import datetime as dt
+from dataclasses import asdict
 from typing import Literal
 from uuid import UUID
 
@@ -25,6 +26,7 @@ from snabo_core.dish import UnitSystem
 from snabo_core.errors import BadInput
 from snabo_core.foods.labels import Jurisdiction
 from snabo_core.foods.own import check_habits
+from snabo_core.plate.equipment import Equipment, check_equipment
 from snabo_core.plate.pans import Pan, check_pan
 from snabo_core.plate.rows import PolyolRule
 from snabo_core.quantities.conversions import salt_kinds
@@ -54,6 +56,7 @@ class KitchenSettings(msgspec.Struct):
     # appliances that some stand-in asks for and this kitchen lacks
     missing: list[str] = []
     pans: list[Pan] = []
+    equipment: Equipment = msgspec.field(default_factory=Equipment)
 
 
 class Family(msgspec.Struct):
@@ -114,7 +117,11 @@ def household_of(user: User) -> Household:
 def kitchen_of(household: Household) -> KitchenSettings:
     """Return the household's kitchen settings as a plain value."""
     values = {name: getattr(household, name) for name in SETTINGS}
-    return KitchenSettings(**values | {"pans": msgspec.convert(household.pans, list[Pan])})
+    typed = {
+        "pans": msgspec.convert(household.pans, list[Pan]),
+        "equipment": Equipment(**household.equipment),
+    }
+    return KitchenSettings(**values | typed)
 
 
 def sign_in(request: HttpRequest, credentials: Credentials) -> Session:
@@ -283,7 +290,9 @@ def change_kitchen(household: Household, wanted: KitchenSettings) -> KitchenSett
     wanted.missing = sorted(set(wanted.missing))
     if len(wanted.pans) > MOST_PANS:
         raise BadInput(f"{MOST_PANS} pans are the most a kitchen lists.", "pans")
+    check_equipment(wanted.equipment)
     values = {name: getattr(wanted, name) for name in SETTINGS}
+    values["equipment"] = asdict(wanted.equipment)
     values["pans"] = [msgspec.to_builtins(check_pan(pan)) for pan in wanted.pans]
     Household.objects.filter(pk=household.pk).update(
         **values, foods_revision=F("foods_revision") + 1

@@ -116,7 +116,7 @@ def _refusals(path: str, method: str, operation: dict[str, Any]) -> set[int]:
     if method != "get":
         found |= {403, 413, 415}
     sent = str(operation.get("requestBody", ""))
-    if "{" in path or "DayRequest" in sent:
+    if "{" in path or any(name in sent for name in ("DayRequest", "SheetRequest", "StartSession")):
         found.add(404)
     if "requestBody" in operation and ("Dish" in sent or "Request" in sent):
         found.add(409)

@@ -9,7 +9,7 @@ from rest_framework.views import APIView
 from accounts.services import household_of
 from config.contract import contract
 from config.wire import convert
-from runs import learning, services
+from runs import learning, services, sessions
 from snabo_core.views.learning import LearningView
 
 
@@ -74,3 +74,49 @@ class FinishView(APIView):
     def post(self, request: Request, run_id: UUID) -> Response:
         """Close it."""
         return Response(services.finish(household_of(request.user), run_id))
+
+
+class SheetOfDishesView(APIView):
+    """The run sheet of some drafts."""
+
+    @contract("sheet", body=sessions.SheetRequest, answer=sessions.SheetAnswer)
+    def post(self, request: Request) -> Response:
+        """Return when to do what; nothing is stored."""
+        body = convert(request.data, sessions.SheetRequest)
+        return Response(sessions.sheet_of(household_of(request.user), body))
+
+
+class EveningsView(APIView):
+    """Evenings of cooking."""
+
+    @contract("evenings", answer=list[sessions.OpenSession])
+    def get(self, request: Request) -> Response:
+        """Return those that are not over."""
+        return Response(sessions.sessions_of(household_of(request.user)))
+
+    @contract("start_evening", body=sessions.StartSession, answer=sessions.SessionView)
+    def post(self, request: Request) -> Response:
+        """Begin one; sending it twice begins it once."""
+        body = convert(request.data, sessions.StartSession)
+        return Response(sessions.start_session(household_of(request.user), body))
+
+
+class EveningView(APIView):
+    """One evening of cooking."""
+
+    @contract("evening", answer=sessions.SessionAnswer, query={"after": int})
+    def get(self, request: Request, session_id: UUID) -> Response:
+        """Return it as it stands, or nothing where nothing has changed since `after`."""
+        said = request.query_params.get("after", "")
+        after = int(said) if said.isdecimal() else None
+        return Response(sessions.session_view(household_of(request.user), session_id, after))
+
+
+class EveningEventsView(APIView):
+    """What happens in an evening."""
+
+    @contract("cook", body=sessions.SentEvents, answer=sessions.EventsAnswer)
+    def post(self, request: Request, session_id: UUID) -> Response:
+        """Take events from a device, each once, and return the evening after them."""
+        body = convert(request.data, sessions.SentEvents)
+        return Response(sessions.take_events(household_of(request.user), session_id, body))

@@ -8,8 +8,31 @@ from accounts.models import Identified, Owned
 from dishes.models import Dish, DishVersion
 
 
+class CookingSession(Identified, Owned):
+    """An evening of cooking: one or more runs, what the cook wished for, and a row of events.
+
+    `opens_at` is minute 0 of its sheet; `wishes` are the core's `Plan` as it was at the start.
+    """
+
+    opens_at = models.DateTimeField()
+    zone = models.CharField(max_length=64)
+    wishes = models.JSONField()
+    finished_at = models.DateTimeField(null=True)
+
+    class Meta:
+        ordering: ClassVar = ["-opens_at", "-id"]
+
+    def __str__(self) -> str:
+        return f"{self.opens_at:%d %B %Y, %H:%M}"
+
+
 class Run(Identified, Owned):
-    """One cooking of a dish version."""
+    """One cooking of a dish version; a weigh-in on its own needs no session."""
+
+    session = models.ForeignKey(
+        CookingSession, on_delete=models.CASCADE, null=True, related_name="runs"
+    )
+    place = models.PositiveSmallIntegerField(default=0)
 
     dish = models.ForeignKey(Dish, on_delete=models.CASCADE, related_name="runs")
     version = models.ForeignKey(DishVersion, on_delete=models.PROTECT, related_name="runs")
@@ -36,6 +59,34 @@ class RunEvent(models.Model):
         ordering: ClassVar = ["id"]
         constraints: ClassVar = [
             models.UniqueConstraint(fields=["run", "client_id"], name="run_event_once")
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.kind} {self.payload}"
+
+
+class SessionEvent(models.Model):
+    """Something that happened in an evening; `client_id` makes sending it twice harmless.
+
+    `happened_at` is the device's time on the server's clock; `seq` is the device's own count.
+    """
+
+    session = models.ForeignKey(CookingSession, on_delete=models.CASCADE, related_name="events")
+    client_id = models.UUIDField()
+    kind = models.CharField(max_length=30)
+    device = models.CharField(max_length=40)
+    seq = models.PositiveIntegerField()
+    client_time = models.DateTimeField()
+    offset_ms = models.BigIntegerField(default=0)
+    happened_at = models.DateTimeField()
+    server_time = models.DateTimeField(auto_now_add=True)
+    payload = models.JSONField()
+    schema = models.PositiveSmallIntegerField(default=1)
+
+    class Meta:
+        ordering: ClassVar = ["id"]
+        constraints: ClassVar = [
+            models.UniqueConstraint(fields=["session", "client_id"], name="session_event_once")
         ]
 
     def __str__(self) -> str:

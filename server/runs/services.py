@@ -208,6 +208,9 @@ def _open_run(household: Household, dish: Dish) -> Run:
     run = dish.runs.filter(finished_at=None).select_related("version").first()
     if run is not None:
         cooked = stored_dish(run.version.document)
+        if run.session_id is not None:
+            # What an evening cooks stays what it is, whatever becomes of the draft.
+            return run
         if core.stand_ins_of(cooked) == core.stand_ins_of(stored_dish(dish.draft)):
             return run
         run.finished_at = timezone.now()
@@ -241,8 +244,8 @@ def weigh_in(household: Household, dish_id: UUID, body: WeighIn) -> WeighResult:
     if (repeated := _repeated(dish, body.client_id)) is not None:
         return repeated
     grams = _net(body)
-    document = stored_dish(dish.draft)
-    run = dish.runs.filter(finished_at=None).first()
+    run = dish.runs.filter(finished_at=None).select_related("version").first()
+    document = _cooked_now(dish, run)
     setting = replace(cooking_setting(household), readings=_readings(run) if run else core.NONE)
     glass = _glass(document, body, dish_water(
         document, book_of(household), library_of(household), setting
@@ -263,6 +266,12 @@ def weigh_in(household: Household, dish_id: UUID, body: WeighIn) -> WeighResult:
         "heat": body.heat, "seconds": body.seconds, "watts": body.watts,
     }  # fmt: skip
     return _noted(household, dish, body.client_id, WEIGHED, payload)
+
+
+def _cooked_now(dish: Dish, run: Run | None) -> core.Dish:
+    """Return what is on the stove: in an evening the version it began with, else the draft."""
+    evening = run is not None and run.session_id is not None
+    return stored_dish(run.version.document if run is not None and evening else dish.draft)
 
 
 def _glass(document: core.Dish, body: WeighIn, courses: Sequence[Course]) -> Glass:
@@ -297,7 +306,8 @@ def weigh_finished(household: Household, dish_id: UUID, body: WeighFinished) -> 
     if (repeated := _repeated(dish, body.client_id)) is not None:
         return repeated
     grams = _net(body)
-    document = stored_dish(dish.draft)
+    open_run = dish.runs.filter(finished_at=None).select_related("version").first()
+    document = _cooked_now(dish, open_run)
     made = judged(document, cooking_setting(household), book_of(household), library_of(household))
     known = all(line.grams is not None for line in made.lines)
     went_in = sum(makes * share for makes, share in made.layers.values()) if known else 0.0

@@ -11,4 +11,8 @@ urlpatterns = [
     path("runs/<uuid:run_id>/take-back", api.TakeBackView.as_view()),
     path("learning", api.LearningOfHouseholdView.as_view()),
     path("runs/<uuid:run_id>/finish", api.FinishView.as_view()),
+    path("sheet", api.SheetOfDishesView.as_view()),
+    path("evenings", api.EveningsView.as_view()),
+    path("evenings/<uuid:session_id>", api.EveningView.as_view()),
+    path("evenings/<uuid:session_id>/events", api.EveningEventsView.as_view()),
 ]

@@ -16,6 +16,7 @@ from snabo_core.errors import BadInput
 from snabo_core.plate import Eater as CoreEater
 from snabo_core.plate import Exclusion, Rules, Target
 from snabo_core.plate.eaters import check_target, schools
+from snabo_core.plate.equipment import Equipment
 from snabo_core.plate.exclusions import check_exclusion
 from snabo_core.plate.pans import Pan
 from snabo_core.plate.programme import Programme, check_programme
@@ -99,6 +100,7 @@ def setting_of(household: Household, chosen: Sequence[str] = ()) -> Setting:
         missing=frozenset(household.missing),
         not_again=frozenset(household.not_again),
         pans=tuple(msgspec.convert(household.pans, list[Pan])),
+        equipment=Equipment(**household.equipment),
     )
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from snabo_core.book.cautions import cautions
 from snabo_core.dish import NONE, Dish, Line, MethodStep, Readings, Take
@@ -24,6 +24,9 @@ from snabo_core.views.cooked import Cooked, Row
 from snabo_core.views.variants import PartingView, parting_view
 from snabo_core.water import Point
 from snabo_core.wording import Message, listed, say, worded
+
+# What only joins one step to the next says nothing of its own.
+_JOINING, _STOPS = {"and", "then", "now", "next", "or"}, " ,.;:()-–"
 
 
 @dataclass(frozen=True)
@@ -58,7 +61,8 @@ class CookStepView:
     their ids, that of what the others have being empty.
     `fan_c` is the same heat with a fan; `seconds` the time in this household's microwave.
     `weighs` says what goes in and what should come out, empty where nothing is weighed.
-    `look` is why the cook should look at it, in words.
+    `look` is why the cook should look at it, in words; `tail` is what the recipe says beside it,
+    up to the next step: "turning them half way".
     """
 
     id: str
@@ -85,6 +89,7 @@ class CookStepView:
     cautions: tuple[str, ...]
     whose: str = ""
     branches: tuple[str, ...] = ()
+    tail: str = ""
 
 
 @dataclass(frozen=True)
@@ -162,7 +167,31 @@ def cooked_steps(
     cooked = Cooked.of(made)
     held = cautions_by_number(cooked, library, book)
     parts = _parts(cooked.branches)
-    return made, cooked, tuple(_step(row, cooked, setting, parts, held) for row in cooked.rows)
+    views = [_step(row, cooked, setting, parts, held) for row in cooked.rows]
+    tails = _tails(made.dish, cooked.rows)
+    return made, cooked, tuple(replace(v, tail=tails.get(v.id, "")) for v in views)
+
+
+def _tails(dish: Dish, rows: Sequence[Row]) -> dict[str, str]:
+    """Return what a recipe's sentence says between the words of one step and those of the next."""
+    found: dict[str, str] = {}
+    texts = {step.id: step.text for step in dish.steps}
+    spans: dict[str, list[tuple[int, int, str]]] = {}
+    for row in rows:
+        step = row.one.step
+        mine = spans.setdefault(step.text, [])
+        at = texts.get(step.text, "").find(step.words, mine[-1][1] if mine else 0)
+        if at >= 0 and step.words:
+            mine.append((at, at + len(step.words), step.id))
+    for text, places in ((key, found_at) for key, found_at in spans.items() if found_at):
+        starts = [start for start, _, _ in places[1:]] + [len(texts.get(text, ""))]
+        for (_, end, key), after in zip(places, starts, strict=True):
+            words = texts[text][end:after].strip(_STOPS).split()
+            while words and words[-1].lower() in _JOINING:
+                words.pop()
+            if len(words) > 1 and words[0].lower() not in _JOINING:
+                found[key] = " ".join(words).strip(_STOPS)
+    return found
 
 
 def _parts(branches: Sequence[Branch]) -> dict[str, str]:

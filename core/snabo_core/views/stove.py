@@ -48,7 +48,8 @@ class Card:
     """One step at the Stove. `task` is what events name; `put` the task of setting it going.
 
     `minutes` is what it is planned for, `seconds` what its timer is set to, 0 where it needs
-    none, and `marks` the moments inside it. `at` and `ends` are the plan's.
+    none, and `marks` the moments inside it. `at` and `ends` are the plan's. `title` are the words
+    of the step, `words` what the recipe says beside them.
     """
 
     task: str
@@ -186,7 +187,7 @@ class _Cards:
         return Card(
             task=job.id, put=put, dish=job.dish, number=step.number, part=step.part,
             kind="runs" if job.kind == "runs" else "hands", title=_headline(job),
-            words=step.words, takes=tuple(
+            words=step.tail, takes=tuple(
                 CardTake(take.name, take.grams, take.share) for take in step.takes if take.name
             ), cue=item.cue if item else "", weighs=step.weighs, cautions=_cautions(step.cautions),
             notes=item.notes if item else (), lane=item.lane if item else "hands",
@@ -251,7 +252,7 @@ def _seconds(job: Job, minutes: int) -> int:
 
 
 def _marks(job: Job, seconds: int) -> tuple[Mark, ...]:
-    words = [job.step.words] if HALF_WAY.search(job.step.words) else []
+    words = [text for text in (job.step.words, job.step.tail) if HALF_WAY.search(text)]
     said = [*job.inside, *words] if seconds else []
     return tuple(Mark(seconds // 2, say(Message("stove_half_way", {"words": w}))) for w in said)
 

@@ -315,6 +315,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/evenings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return those that are not over. */
+        get: operations["evenings"];
+        put?: never;
+        /** @description Begin one; sending it twice begins it once. */
+        post: operations["start_evening"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/evenings/{session_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return it as it stands, or nothing where nothing has changed since `after`. */
+        get: operations["evening"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/evenings/{session_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Take events from a device, each once, and return the evening after them. */
+        post: operations["cook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exclusions": {
         parameters: {
             query?: never;
@@ -1041,6 +1093,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return when to do what; nothing is stored. */
+        post: operations["sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sign-ins": {
         parameters: {
             query?: never;
@@ -1295,6 +1364,7 @@ export interface components {
             idle_minutes: number;
             missing: string[];
             pans: components["schemas"]["Pan"][];
+            equipment: components["schemas"]["Equipment"];
         };
         /**
          * Pan
@@ -1313,6 +1383,24 @@ export interface components {
             other: number;
             wells: number;
             empty_grams: number | null;
+        };
+        /**
+         * Equipment
+         * @description How many of each there are, and how many C a minute the empty oven rises and falls.
+         *
+         *         The usual values are common practice, no source: an electric oven reaches 200 C from cold in
+         *         about 18 minutes, and falls half as fast with its door shut.
+         */
+        Equipment: {
+            cooks: number;
+            rings: number;
+            shelves: number;
+            microwaves: number;
+            blenders: number;
+            processors: number;
+            oven_up: number;
+            oven_down: number;
+            fan: boolean;
         };
         /**
          * Credentials
@@ -2486,6 +2574,299 @@ export interface components {
             reset: boolean;
         };
         /**
+         * SheetRequest
+         * @description Which dishes are cooked together, and what the cook wishes for.
+         *
+         *         `serve_at` None is as early as can be; `pins` hold tasks at a minute after `opens`, which the
+         *         sheet says; None begins now. `ahead` are tasks done before.
+         */
+        SheetRequest: {
+            dishes: string[];
+            serve_at: string | null;
+            cooks: number | null;
+            pins: {
+                [key: string]: number;
+            };
+            ahead: string[];
+            opens: string | null;
+        };
+        /**
+         * SheetAnswer
+         * @description The sheet of some dishes; nothing is stored.
+         */
+        SheetAnswer: {
+            dishes: components["schemas"]["SheetDish"][];
+            sheet: components["schemas"]["SheetView"];
+        };
+        /**
+         * SheetDish
+         * @description A dish of a sheet or an evening; `run` is its cooking, once that has begun.
+         */
+        SheetDish: {
+            /** Format: uuid */
+            id: string;
+            title: string;
+            servings: number;
+            run: string | null;
+        };
+        /**
+         * SheetView
+         * @description The sheet. `kept` says whether the wished time is; `why` what stands against it.
+         *
+         *         `minutes` run from the first work by hand to serving, `bound` is what no order of work beats.
+         */
+        SheetView: {
+            opens: string;
+            serve: string;
+            serve_minute: number;
+            first_hands: string | null;
+            minutes: number;
+            bound: number;
+            proven: boolean;
+            bound_words: string;
+            kept: boolean;
+            why: string[];
+            cooks: number;
+            rings: number;
+            items: components["schemas"]["SheetItem"][];
+            ahead: components["schemas"]["AheadView"][];
+            gives_way: string[];
+        };
+        /**
+         * SheetItem
+         * @description Something on the sheet; `task` is what a pin names, empty for what the sheet brings in.
+         *
+         *         `start` is in minutes of the sheet and `at` the instant. `slack` are the minutes it can move
+         *         with the order kept, `decides` that it has none. `notes` say what is assumed or estimated.
+         */
+        SheetItem: {
+            task: string;
+            dish: number;
+            step: string;
+            /** @enum {unknown} */
+            kind: "free" | "hands" | "oven_on" | "put_on" | "runs";
+            words: string;
+            part: string;
+            start: number;
+            minutes: number;
+            at: string;
+            ends: string;
+            /** @enum {unknown} */
+            lane: "blender" | "hands" | "microwave" | "oven" | "processor" | "ring" | "waits";
+            place: number;
+            oven_c: number | null;
+            slack: number;
+            decides: boolean;
+            pinned: boolean;
+            cue: string;
+            notes: string[];
+        };
+        /**
+         * AheadView
+         * @description What could be done the day before, with what it saves; `on` where the cook does.
+         */
+        AheadView: {
+            dish: number;
+            words: string;
+            tasks: string[];
+            on: boolean;
+        };
+        /**
+         * OpenSession
+         * @description An evening that is not over, as a list shows it.
+         */
+        OpenSession: {
+            /** Format: uuid */
+            id: string;
+            opens_at: string;
+            dishes: components["schemas"]["SheetDish"][];
+        };
+        /**
+         * StartSession
+         * @description Beginning to cook what a sheet shows; `id` is the device's, so that twice is once.
+         */
+        StartSession: {
+            /** Format: uuid */
+            id: string;
+            sheet: components["schemas"]["SheetRequest"];
+        };
+        /**
+         * SessionView
+         * @description An evening as it stands. `sequence` changes with every event; `now` is the server's clock.
+         */
+        SessionView: {
+            /** Format: uuid */
+            id: string;
+            sequence: number;
+            now: string;
+            serve_at: string | null;
+            dishes: components["schemas"]["SheetDish"][];
+            stove: components["schemas"]["StoveView"];
+        };
+        /**
+         * StoveView
+         * @description The evening now: the plan, the cards in the order they are done, timers and notes.
+         */
+        StoveView: {
+            sheet: components["schemas"]["SheetView"];
+            cards: components["schemas"]["Card"][];
+            timers: components["schemas"]["Timer"][];
+            notes: components["schemas"]["Note"][];
+            finished_at: string | null;
+        };
+        /**
+         * Card
+         * @description One step at the Stove. `task` is what events name; `put` the task of setting it going.
+         *
+         *         `minutes` is what it is planned for, `seconds` what its timer is set to, 0 where it needs
+         *         none, and `marks` the moments inside it. `at` and `ends` are the plan's. `title` are the words
+         *         of the step, `words` what the recipe says beside them.
+         */
+        Card: {
+            task: string;
+            put: string;
+            dish: number;
+            number: number;
+            part: string;
+            /** @enum {unknown} */
+            kind: "hands" | "oven_on" | "runs";
+            title: string;
+            words: string;
+            takes: components["schemas"]["CardTake"][];
+            cue: string;
+            weighs: string;
+            cautions: components["schemas"]["CardCaution"][];
+            notes: string[];
+            lane: string;
+            oven_c: number | null;
+            fan_c: number | null;
+            minutes: number;
+            seconds: number;
+            timer_name: string;
+            marks: components["schemas"]["Mark"][];
+            at: string;
+            ends: string;
+            /** @enum {unknown} */
+            state: "done" | "running" | "skipped" | "waiting";
+            started: string | null;
+            finished: string | null;
+            put_off: string | null;
+            whose: string;
+            look: string;
+        };
+        /**
+         * CardTake
+         * @description Something a step takes: its name, the grams of this step's share, the words for the share.
+         */
+        CardTake: {
+            name: string;
+            grams: number | null;
+            share: string;
+        };
+        /**
+         * CardCaution
+         * @description What to mind at a step, and why.
+         */
+        CardCaution: {
+            key: string;
+            text: string;
+            why: string;
+        };
+        /**
+         * Mark
+         * @description A moment inside a timer: after so many seconds, what to do.
+         */
+        Mark: {
+            seconds: number;
+            words: string;
+        };
+        /**
+         * Timer
+         * @description A timer, named after its step and part; `check` is what to look for when it rings.
+         */
+        Timer: {
+            id: string;
+            name: string;
+            task: string;
+            check: string;
+            seconds: number;
+            set_at: string;
+            ends_at: string;
+            marks: components["schemas"]["Mark"][];
+            stopped: boolean;
+        };
+        /**
+         * Note
+         * @description What the cook wrote down at a task, or of the evening as a whole.
+         */
+        Note: {
+            id: string;
+            task: string;
+            words: string;
+            at: string;
+        };
+        /**
+         * SessionAnswer
+         * @description An evening, or nothing of it where nothing has changed since the sequence asked for.
+         */
+        SessionAnswer: {
+            now: string;
+            sequence: number;
+            session: components["schemas"]["SessionView"] | null;
+        };
+        /**
+         * SentEvents
+         * @description Events in the order the device counted them.
+         */
+        SentEvents: {
+            events: components["schemas"]["StoveEvent"][];
+        };
+        /**
+         * StoveEvent
+         * @description Something that happened at a device, on its own clock.
+         */
+        StoveEvent: {
+            /** Format: uuid */
+            id: string;
+            /** @enum {unknown} */
+            kind: "finished" | "note" | "replanned" | "step_done" | "step_not_yet" | "step_skipped" | "step_started" | "taken_back" | "timer_moved" | "timer_set" | "timer_stopped";
+            device: string;
+            seq: number;
+            client_time: string;
+            offset_ms: number;
+            task: string;
+            timer: string;
+            name: string;
+            check: string;
+            words: string;
+            seconds: number;
+            marks: {
+                [key: string]: number | string;
+            }[];
+            event: string | null;
+            serve_at: string | null;
+            cooks: number | null;
+        };
+        /**
+         * EventsAnswer
+         * @description What became of the events sent, and the evening after them.
+         */
+        EventsAnswer: {
+            answers: components["schemas"]["EventAnswer"][];
+            session: components["schemas"]["SessionView"];
+        };
+        /**
+         * EventAnswer
+         * @description What became of an event; a refused one says why, and stays with the device.
+         */
+        EventAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** @enum {unknown} */
+            outcome: "accepted" | "refused" | "repeated";
+            sentence: string;
+        };
+        /**
          * DishRecord
          * @description A dish in the list of dishes; `problem` says why there are no figures, if there are none.
          */
@@ -3058,7 +3439,8 @@ export interface components {
          *         their ids, that of what the others have being empty.
          *         `fan_c` is the same heat with a fan; `seconds` the time in this household's microwave.
          *         `weighs` says what goes in and what should come out, empty where nothing is weighed.
-         *         `look` is why the cook should look at it, in words.
+         *         `look` is why the cook should look at it, in words; `tail` is what the recipe says beside it,
+         *         up to the next step: "turning them half way".
          */
         CookStepView: {
             id: string;
@@ -3087,6 +3469,7 @@ export interface components {
             cautions: string[];
             whose: string;
             branches: string[];
+            tail: string;
         };
         /**
          * TakenView
@@ -5439,6 +5822,285 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EaterRecord"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    evenings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenSession"][];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    start_evening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["StartSession"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    evening: {
+        parameters: {
+            query?: {
+                after?: number;
+            };
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionAnswer"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SentEvents"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EventsAnswer"];
                 };
             };
             /** @description What was sent cannot be; the sentence says why. */
@@ -9323,6 +9985,101 @@ export interface operations {
             };
             /** @description The page is out of date: load it again. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetAnswer"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page was loaded before the last update. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,0 +1,451 @@
+"""Evenings of cooking: the sheet before, the Stove while it lasts, events from every device."""
+
+import datetime as dt
+import zoneinfo
+from collections.abc import Sequence
+from dataclasses import asdict, replace
+from typing import Annotated, Any, Literal
+from uuid import UUID
+
+import msgspec
+from django.core.cache import cache
+from django.shortcuts import get_object_or_404
+from django.utils import timezone
+
+from accounts.models import Household
+from accounts.writing import writes
+from config.wire import convert, stored_dish
+from dishes.models import Dish, DishVersion
+from dishes.services import keep_version, own_dish
+from foods.own import library_of
+from foods.stand_ins import book_of
+from runs.learning import cooking_setting
+from runs.models import CookingSession, Run, SessionEvent
+from runs.services import fold as run_state
+from snabo_core import dish as core
+from snabo_core.errors import BadInput
+from snabo_core.plate.setting import Setting
+from snabo_core.swaps.frozen import Frozen, thaw
+from snabo_core.views.evening import LONGEST_TIMER_SECONDS, Evening, Event, Plan, StoveKind
+from snabo_core.views.evening import fold as fold_events
+from snabo_core.views.method import cooked_steps
+from snabo_core.views.sheet import SheetView, Wishes, sheet_view
+from snabo_core.views.sheet_jobs import Jobs, jobs_of
+from snabo_core.views.stove import StoveView, stove_view
+
+MOST_DISHES, MOST_EVENTS, MOST_SENT, MOST_COOKS = 8, 5000, 200, 4
+# A sheet looks so far ahead; a device's clock may be off by more than that, and is then not asked.
+FURTHEST = dt.timedelta(days=3)
+NOT_BELIEVED = dt.timedelta(days=2)
+EVENT_SCHEMA, KEPT_SECONDS = 1, 600
+Short = Annotated[str, msgspec.Meta(max_length=120)]
+Long = Annotated[str, msgspec.Meta(max_length=2000)]
+
+
+class SheetRequest(msgspec.Struct):
+    """Which dishes are cooked together, and what the cook wishes for.
+
+    `serve_at` None is as early as can be; `pins` hold tasks at a minute after `opens`, which the
+    sheet says; None begins now. `ahead` are tasks done before.
+    """
+
+    dishes: Annotated[list[UUID], msgspec.Meta(min_length=1, max_length=MOST_DISHES)]
+    serve_at: dt.datetime | None = None
+    cooks: Annotated[int, msgspec.Meta(ge=1, le=MOST_COOKS)] | None = None
+    pins: dict[Short, Annotated[int, msgspec.Meta(ge=-1440, le=10080)]] = {}
+    ahead: list[Short] = []
+    opens: dt.datetime | None = None
+
+
+class SheetDish(msgspec.Struct):
+    """A dish of a sheet or an evening; `run` is its cooking, once that has begun."""
+
+    id: UUID
+    title: str
+    servings: float
+    run: UUID | None = None
+
+
+class SheetAnswer(msgspec.Struct):
+    """The sheet of some dishes; nothing is stored."""
+
+    dishes: list[SheetDish]
+    sheet: SheetView
+
+
+class StartSession(msgspec.Struct):
+    """Beginning to cook what a sheet shows; `id` is the device's, so that twice is once."""
+
+    id: UUID
+    sheet: SheetRequest
+
+
+class StoveEvent(msgspec.Struct):
+    """Something that happened at a device, on its own clock."""
+
+    id: UUID
+    kind: StoveKind
+    device: Annotated[str, msgspec.Meta(min_length=1, max_length=40)]
+    seq: Annotated[int, msgspec.Meta(ge=0, le=2**31 - 1)]
+    client_time: dt.datetime
+    offset_ms: Annotated[int, msgspec.Meta(ge=-(10**14), le=10**14)] = 0
+    task: Short = ""
+    timer: Short = ""
+    name: Short = ""
+    check: Long = ""
+    words: Long = ""
+    seconds: Annotated[int, msgspec.Meta(ge=-LONGEST_TIMER_SECONDS, le=LONGEST_TIMER_SECONDS)] = 0
+    marks: Annotated[list[dict[str, int | str]], msgspec.Meta(max_length=20)] = []
+    event: UUID | None = None
+    serve_at: dt.datetime | None = None
+    cooks: Annotated[int, msgspec.Meta(ge=1, le=MOST_COOKS)] | None = None
+
+
+class SentEvents(msgspec.Struct):
+    """Events in the order the device counted them."""
+
+    events: Annotated[list[StoveEvent], msgspec.Meta(max_length=MOST_SENT)]
+
+
+class EventAnswer(msgspec.Struct):
+    """What became of an event; a refused one says why, and stays with the device."""
+
+    id: UUID
+    outcome: Literal["accepted", "repeated", "refused"]
+    sentence: str = ""
+
+
+class SessionView(msgspec.Struct):
+    """An evening as it stands. `sequence` changes with every event; `now` is the server's clock."""
+
+    id: UUID
+    sequence: int
+    now: dt.datetime
+    serve_at: dt.datetime | None
+    dishes: list[SheetDish]
+    stove: StoveView
+
+
+class SessionAnswer(msgspec.Struct):
+    """An evening, or nothing of it where nothing has changed since the sequence asked for."""
+
+    now: dt.datetime
+    sequence: int
+    session: SessionView | None
+
+
+class EventsAnswer(msgspec.Struct):
+    """What became of the events sent, and the evening after them."""
+
+    answers: list[EventAnswer]
+    session: SessionView
+
+
+class OpenSession(msgspec.Struct):
+    """An evening that is not over, as a list shows it."""
+
+    id: UUID
+    opens_at: dt.datetime
+    dishes: list[SheetDish]
+
+
+def zone_of(household: Household) -> zoneinfo.ZoneInfo:
+    """Return the household's zone."""
+    return zoneinfo.ZoneInfo(household.zone)
+
+
+def sheet_of(household: Household, body: SheetRequest) -> SheetAnswer:
+    """Return the run sheet of some drafts; nothing is stored.
+
+    Raises:
+        BadInput: the time wished for is too far away.
+    """
+    dishes = [own_dish(household, dish_id) for dish_id in dict.fromkeys(body.dishes)]
+    documents = [stored_dish(dish.draft) for dish in dishes]
+    setting = cooking_setting(household)
+    jobs = _jobs(household, documents, setting, [core.NONE] * len(documents), [None] * len(dishes))
+    opens = _opens(household, body)
+    wishes = _wishes(body, opens, setting)
+    sheet = sheet_view(jobs, setting.equipment, wishes, opens)
+    return SheetAnswer([_listed(d, doc, None) for d, doc in zip(dishes, documents, strict=True)],
+                       sheet)  # fmt: skip
+
+
+def _listed(dish: Dish, document: core.Dish, run: UUID | None) -> SheetDish:
+    return SheetDish(dish.uid, document.title, document.servings, run)
+
+
+def _opens(household: Household, body: SheetRequest) -> dt.datetime:
+    """Return the instant of minute 0: now, in whole minutes."""
+    now = (body.opens or timezone.now()).astimezone(dt.UTC).replace(second=0, microsecond=0)
+    if abs(now - timezone.now()) > FURTHEST:
+        now = timezone.now().replace(second=0, microsecond=0)
+    return now.astimezone(zone_of(household))
+
+
+def _wishes(body: SheetRequest, opens: dt.datetime, setting: Setting) -> Wishes:
+    cooks = body.cooks or setting.equipment.cooks
+    serve_at = None
+    if body.serve_at is not None:
+        if body.serve_at - opens > FURTHEST:
+            raise BadInput("A sheet looks three days ahead; choose a nearer time.", "serve_at")
+        serve_at = int((body.serve_at - opens).total_seconds() // 60)
+        serve_at = max(serve_at, 0)
+    return Wishes(serve_at, cooks, body.pins, frozenset(body.ahead))
+
+
+def _jobs(
+    household: Household,
+    documents: Sequence[core.Dish],
+    setting: Setting,
+    readings: Sequence[core.Readings],
+    frozen: Sequence[Frozen | None],
+) -> Jobs:
+    """Return what there is to do; a version is cooked by what was frozen with it."""
+    made = []
+    for document, said, kept in zip(documents, readings, frozen, strict=True):
+        library, book = library_of(household), book_of(household)
+        if kept is not None:
+            library, book, rules = thaw(kept, library, book)
+            setting = replace(setting, rules=rules)
+        _, cooked, views = cooked_steps(document, replace(setting, readings=said), book, library)
+        made.append((cooked, views))
+    return jobs_of(made, setting.equipment)
+
+
+@writes
+def start_session(household: Household, body: StartSession) -> SessionView:
+    """Open an evening: every dish is kept as a version, and cooked from that.
+
+    Raises:
+        BadInput: a dish is being cooked in another evening that is not over.
+    """
+    known = CookingSession.objects.of(household).filter(uid=body.id).first()
+    if known is not None:
+        return _view(household, known)
+    wanted = body.sheet
+    dishes = [own_dish(household, dish_id, lock=True) for dish_id in dict.fromkeys(wanted.dishes)]
+    for dish in dishes:
+        if dish.runs.filter(finished_at=None, session__finished_at=None).exclude(
+            session=None
+        ).exists():  # fmt: skip
+            raise BadInput(f"{dish.title} is on the stove already; go on there.", "dishes")
+    opens = _opens(household, wanted)
+    answer = sheet_of(household, wanted)
+    if not answer.sheet.items:
+        raise BadInput(
+            "There are no steps to cook by; write them on Recipe, or choose a stand-in.", "dishes"
+        )
+    plan = Plan(answer.sheet.serve, answer.sheet.cooks, wanted.pins, tuple(wanted.ahead))
+    session = CookingSession.objects.create(
+        household=household, uid=body.id, opens_at=opens, zone=household.zone, wishes=_kept(plan)
+    )
+    for place, dish in enumerate(dishes):
+        number = keep_version(household, dish.uid).number
+        version = DishVersion.objects.get(dish=dish, number=number)
+        # A weigh-in taken before belongs to this cooking where it is of the same version.
+        run = dish.runs.filter(finished_at=None, session=None, version=version).first()
+        if run is None:
+            dish.runs.filter(finished_at=None).update(finished_at=timezone.now())
+            run = Run(household=household, dish=dish, version=version)
+        run.session, run.place = session, place
+        run.save()
+    return _view(household, session)
+
+
+def _kept(plan: Plan) -> dict[str, Any]:
+    values = asdict(plan)
+    return values | {"serve_at": plan.serve_at.isoformat() if plan.serve_at else None}
+
+
+def sessions_of(household: Household) -> list[OpenSession]:
+    """Return the evenings that are not over, last first."""
+    found = CookingSession.objects.of(household).filter(finished_at=None)
+    return [
+        OpenSession(session.uid, session.opens_at, _dishes_of(session))
+        for session in found.prefetch_related("runs__dish", "runs__version")[:20]
+    ]
+
+
+def _runs(session: CookingSession) -> list[Run]:
+    return sorted(session.runs.all(), key=lambda run: (run.place, run.id))
+
+
+def _dishes_of(session: CookingSession) -> list[SheetDish]:
+    return [
+        SheetDish(run.dish.uid, str(run.version.document.get("title", run.dish.title)),
+                  float(run.version.document.get("servings", 1)), run.uid)
+        for run in _runs(session)
+    ]  # fmt: skip
+
+
+def _own(household: Household, session_id: UUID, *, lock: bool = False) -> CookingSession:
+    found = CookingSession.objects.of(household)
+    if lock:
+        found = found.select_for_update()
+    return get_object_or_404(found, uid=session_id)
+
+
+def session_view(household: Household, session_id: UUID, after: int | None) -> SessionAnswer:
+    """Return an evening; nothing of it where its sequence is still the one asked for."""
+    session = _own(household, session_id)
+    sequence = _sequence(session)
+    view = None if after == sequence else _view(household, session)
+    return SessionAnswer(timezone.now(), sequence, view)
+
+
+def _sequence(session: CookingSession) -> int:
+    """Return a number that every event and every weigh-in of the evening raises."""
+    weighed = session.runs.values_list("events__id", flat=True)
+    return sum(
+        (session.events.values_list("id", flat=True).last() or 0,
+         max((key for key in weighed if key), default=0))
+    )  # fmt: skip
+
+
+def _state(session: CookingSession) -> Evening:
+    wishes = session.wishes
+    serve_at = dt.datetime.fromisoformat(wishes["serve_at"]) if wishes["serve_at"] else None
+    plan = Plan(serve_at, wishes["cooks"], wishes["pins"], tuple(wishes["ahead"]))
+    events = session.events.all()
+    return fold_events(plan, [_event(event, session) for event in events])
+
+
+def _event(event: SessionEvent, session: CookingSession) -> Event:
+    zone = zoneinfo.ZoneInfo(session.zone)
+    return Event(str(event.client_id), event.kind, event.happened_at.astimezone(zone),
+                 event.device, event.seq, event.payload)  # fmt: skip
+
+
+def _view(household: Household, session: CookingSession) -> SessionView:
+    sequence = _sequence(session)
+    key = f"evening-{session.uid}-{sequence}-{household.foods_revision}"
+    stove: StoveView | None = cache.get(key)
+    state = _state(session)
+    if stove is None:
+        opens = session.opens_at.astimezone(zoneinfo.ZoneInfo(session.zone))
+        setting = cooking_setting(household)
+        stove = stove_view(_jobs_of(household, session, setting), setting.equipment, state, opens)
+        cache.set(key, stove, KEPT_SECONDS)
+    return SessionView(
+        session.uid, sequence, timezone.now(), state.plan.serve_at, _dishes_of(session), stove
+    )
+
+
+def _jobs_of(household: Household, session: CookingSession, setting: Setting) -> Jobs:
+    runs = _runs(session)
+    return _jobs(
+        household,
+        [stored_dish(run.version.document) for run in runs],
+        setting,
+        [run_state(run).readings for run in runs],
+        [convert(run.version.frozen, Frozen) for run in runs],
+    )
+
+
+@writes
+def take_events(household: Household, session_id: UUID, body: SentEvents) -> EventsAnswer:
+    """Take events, each accepted, repeated, or refused with a sentence; none is dropped."""
+    session = _own(household, session_id, lock=True)
+    answers = [_taken(session, event) for event in body.events]
+    state = _state(session)
+    if state.finished_at is not None and session.finished_at is None:
+        session.finished_at = state.finished_at
+        session.save(update_fields=["finished_at"])
+        session.runs.filter(finished_at=None).update(finished_at=state.finished_at)
+    return EventsAnswer(answers, _view(household, session))
+
+
+def _taken(session: CookingSession, event: StoveEvent) -> EventAnswer:
+    if session.events.filter(client_id=event.id).exists():
+        return EventAnswer(event.id, "repeated")
+    sentence = _refusal(session, event)
+    if sentence:
+        return EventAnswer(event.id, "refused", sentence)
+    SessionEvent.objects.create(
+        session=session,
+        client_id=event.id,
+        kind=event.kind,
+        device=event.device,
+        seq=event.seq,
+        client_time=event.client_time,
+        offset_ms=event.offset_ms,
+        happened_at=_happened(event),
+        payload=_payload(event),
+        schema=EVENT_SCHEMA,
+    )
+    return EventAnswer(event.id, "accepted")
+
+
+def _happened(event: StoveEvent) -> dt.datetime:
+    """Return when an event happened on the server's clock.
+
+    The device says how far its clock is off; one it does not know of, or a moment still to come,
+    counts as now.
+    """
+    now = timezone.now()
+    try:
+        at = event.client_time.astimezone(dt.UTC) + dt.timedelta(milliseconds=event.offset_ms)
+    except OverflowError:
+        return now
+    return now if at > now or now - at > NOT_BELIEVED else at
+
+
+def _payload(event: StoveEvent) -> dict[str, Any]:
+    """Return what an event of its kind says, and nothing else."""
+    said: dict[str, Any] = {}
+    if event.kind.startswith("step_") or event.kind in {"timer_set", "note"}:
+        said["task"] = event.task
+    if event.kind.startswith("timer_"):
+        said |= {"timer": event.timer, "seconds": event.seconds}
+    if event.kind == "timer_set":
+        said |= {"name": event.name, "check": event.check, "marks": event.marks}
+    if event.kind == "note":
+        said["words"] = event.words
+    if event.kind == "taken_back":
+        said["event"] = str(event.event)
+    if event.kind == "replanned":
+        if event.serve_at is not None:
+            said["serve_at"] = event.serve_at.isoformat()
+        if event.cooks is not None:
+            said["cooks"] = event.cooks
+    return said
+
+
+def _refusal(session: CookingSession, event: StoveEvent) -> str:
+    """Return why an event cannot be, empty where it can."""
+    steps, timers = event.kind.startswith("step_"), event.kind.startswith("timer_")
+    over = session.finished_at is not None and event.kind != "note"
+    nameless = event.kind == "timer_set" and not (event.seconds > 0 and event.name.strip())
+    wrong = (
+        (event.client_time.tzinfo is None, "The time of this has no zone."),
+        (over, "This evening is over; nothing in it changes any more."),
+        (session.events.count() >= MOST_EVENTS, "That is more than happens in an evening."),
+        (steps and not event.task, "Which step is that?"),
+        (timers and not event.timer, "Which timer is that?"),
+        (nameless, "A timer has a name and runs for more than nothing."),
+        (event.kind == "note" and not event.words.strip(), "There is nothing in this note."),
+    )
+    for is_so, sentence in wrong:
+        if is_so:
+            return sentence
+    if event.kind == "taken_back":
+        return _cannot_take_back(session, event)
+    return _begun_elsewhere(session, event) if event.kind == "step_started" else ""
+
+
+def _begun_elsewhere(session: CookingSession, event: StoveEvent) -> str:
+    elsewhere = session.events.filter(kind="step_started", payload__task=event.task)
+    task = _state(session).tasks.get(event.task)
+    if task is None or task.started is None:
+        return ""
+    if not elsewhere.exclude(device=event.device).exists():
+        return ""
+    at = task.started.astimezone(zoneinfo.ZoneInfo(session.zone))
+    return f"Somebody else began this at {at:%H:%M}, at another device."
+
+
+def _cannot_take_back(session: CookingSession, event: StoveEvent) -> str:
+    if event.event is None or not session.events.filter(client_id=event.event).exists():
+        return "There is nothing of that to take back."
+    return ""
