@@ -88,9 +88,6 @@ TEMPLATES: dict[str, str] = {
     "sheet_oven": "the oven needs its time to change its temperature",
     "sheet_capacity": "there is {count} {what}",
     "sheet_oven_on": "Oven on, {c} °C",
-    "sheet_put_on": "Set going: {words}",
-    "sheet_put_in": "Into the oven, {c} °C: {words}",
-    "sheet_put_in_microwave": "Into the microwave: {words}",
     "sheet_free": "free for {minutes} min",
     "sheet_other_heat": "at {c} °C instead of {own} °C, to share the oven: about {minutes} min, "
     "an estimate; look earlier",
@@ -107,6 +104,9 @@ TEMPLATES: dict[str, str] = {
     "sheet_pins_cannot": "What you pinned cannot stay",
     "sheet_not_by": "{wished} cannot be kept; {earliest} is the earliest",
     "sheet_not_by_since": "{wished} cannot be kept, since {causes}; {earliest} is the earliest",
+    "stove_on_time": "on the table at {at}, on time",
+    "stove_late": "on the table at {at}, {minutes} min later than planned",
+    "stove_early": "on the table at {at}, {minutes} min earlier than planned",
     "stove_half_way": "half way: {words}",
     "sheet_cannot": "This cannot be cooked here, since {causes}",
     "sheet_since_no": "this kitchen has no {what}",
@@ -120,10 +120,10 @@ TEMPLATES: dict[str, str] = {
     "sheet_since_stands": "“{what}” may wait for {minutes} min at most",
     "sheet_since_chain": "one thing follows another from “{first}” to “{last}”",
     "sheet_since_long": "“{first}” takes {minutes} min",
-    "sheet_ahead": "{part}: {jobs} done before, {minutes} min of work less in the evening; "
-    "keeps {days} days in the fridge",
-    "sheet_ahead_day": "{part}: {jobs} done before, {minutes} min of work less in the evening; "
-    "keeps a day in the fridge",
+    "sheet_ahead": "{part}{jobs}, {minutes} min of work less in the evening",
+    "sheet_ahead_up_to": "{part}all up to {jobs}, {minutes} min of work less in the evening",
+    "sheet_keeps_day": "keeps a day in the fridge",
+    "sheet_keeps_days": "keeps {days} days in the fridge",
     "sheet_gap_least": "{least} min or more from {before} to {after}",
     "sheet_gap": "{least} to {most} min from {before} to {after}",
     # ways: what to change so that everybody can eat it

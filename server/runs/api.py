@@ -2,6 +2,7 @@
 
 from uuid import UUID
 
+from django.http import HttpResponse
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
@@ -84,6 +85,19 @@ class SheetOfDishesView(APIView):
         """Return when to do what; nothing is stored."""
         body = convert(request.data, sessions.SheetRequest)
         return Response(sessions.sheet_of(household_of(request.user), body))
+
+
+class SheetCalendarView(APIView):
+    """The run sheet of some drafts as a calendar file."""
+
+    @contract("sheet_calendar", body=sessions.SheetRequest)
+    def post(self, request: Request) -> HttpResponse:
+        """Return it as iCalendar, with an alarm at every start; nothing is stored."""
+        body = convert(request.data, sessions.SheetRequest)
+        made = sessions.calendar_of(household_of(request.user), body)
+        response = HttpResponse(made, content_type="text/calendar; charset=utf-8")
+        response["Content-Disposition"] = 'attachment; filename="run-sheet.ics"'
+        return response
 
 
 class EveningsView(APIView):

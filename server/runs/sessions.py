@@ -24,6 +24,7 @@ from runs.models import CookingSession, Run, SessionEvent
 from runs.services import fold as run_state
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
+from snabo_core.exchange.calendar import Entry, calendar
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.frozen import Frozen, thaw
 from snabo_core.views.evening import LONGEST_TIMER_SECONDS, Evening, Event, Plan, StoveKind
@@ -32,6 +33,7 @@ from snabo_core.views.method import cooked_steps
 from snabo_core.views.sheet import SheetView, Wishes, sheet_view
 from snabo_core.views.sheet_jobs import Jobs, jobs_of
 from snabo_core.views.stove import StoveView, stove_view
+from snabo_core.wording import listed
 
 MOST_DISHES, MOST_EVENTS, MOST_SENT, MOST_COOKS = 8, 5000, 200, 4
 # A sheet looks so far ahead; a device's clock may be off by more than that, and is then not asked.
@@ -169,6 +171,25 @@ def sheet_of(household: Household, body: SheetRequest) -> SheetAnswer:
     sheet = sheet_view(jobs, setting.equipment, wishes, opens)
     return SheetAnswer([_listed(d, doc, None) for d, doc in zip(dishes, documents, strict=True)],
                        sheet)  # fmt: skip
+
+
+def calendar_of(household: Household, body: SheetRequest) -> bytes:
+    """Return the run sheet of some drafts as a calendar file, the serving at its end."""
+    answer = sheet_of(household, body)
+    sheet, titles = answer.sheet, [dish.title for dish in answer.dishes]
+    name = listed(titles)
+    entries = [
+        Entry(
+            f"{item.task or f'{item.kind}-{item.start}'}@{body.dishes[0]}", item.words,
+            "\n".join(word for word in (titles[item.dish], item.part, item.cue) if word),
+            item.at, item.ends,
+        )
+        for item in sheet.items
+        if item.kind != "free"
+    ]  # fmt: skip
+    entries.append(Entry(f"serve@{body.dishes[0]}", f"On the table: {name}", "", sheet.serve,
+                         sheet.serve))  # fmt: skip
+    return calendar(name, entries, timezone.now())
 
 
 def _listed(dish: Dish, document: core.Dish, run: UUID | None) -> SheetDish:

@@ -12,6 +12,7 @@ urlpatterns = [
     path("learning", api.LearningOfHouseholdView.as_view()),
     path("runs/<uuid:run_id>/finish", api.FinishView.as_view()),
     path("sheet", api.SheetOfDishesView.as_view()),
+    path("sheet/calendar", api.SheetCalendarView.as_view()),
     path("evenings", api.EveningsView.as_view()),
     path("evenings/<uuid:session_id>", api.EveningView.as_view()),
     path("evenings/<uuid:session_id>/events", api.EveningEventsView.as_view()),

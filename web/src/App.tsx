@@ -114,6 +114,10 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'stove/:eveningId',
+        lazy: async () => ({ Component: (await import('./places/stove/StovePlace')).StovePlace }),
+      },
+      {
         path: 'dishes/:dishId',
         lazy: async () => ({ Component: (await import('./places/bench/DishFrame')).DishFrame }),
         children: [
@@ -134,6 +138,18 @@ const router = createBrowserRouter([
             path: 'water',
             lazy: async () => ({
               Component: (await import('./places/water/WaterPlace')).WaterPlace,
+            }),
+          },
+          {
+            path: 'run-sheet',
+            lazy: async () => ({
+              Component: (await import('./places/run-sheet/RunSheetPlace')).RunSheetPlace,
+            }),
+          },
+          {
+            path: 'stove',
+            lazy: async () => ({
+              Component: (await import('./places/stove/ToTheStove')).ToTheStove,
             }),
           },
           {

@@ -41,9 +41,9 @@ PROMPT = Effort(counted=1.5, guard_seconds=4.0)
 TIDY = Effort(counted=0.5, guard_seconds=1.5)
 # A stretch without work by hand is worth telling from here on.
 WORTH_TELLING = 5
+MOST_NAMED = 2
 _SINCE = {HANDS: "sheet_since_cooks", "ring": "sheet_since_ring", "shelf": "sheet_since_shelf"}
 _NONE_OF = {"shelf": "oven"}
-_PUT = {"ring": "sheet_put_on", "microwave": "sheet_put_in_microwave"}
 ItemKind = Literal["hands", "put_on", "runs", "oven_on", "free"]
 LaneKind = Literal["hands", "ring", "microwave", "oven", "blender", "processor", "waits"]
 
@@ -78,8 +78,10 @@ class Wishes:
 class SheetItem:
     """Something on the sheet; `task` is what a pin names, empty for what the sheet brings in.
 
-    `start` is in minutes of the sheet and `at` the instant. `slack` are the minutes it can move
-    with the order kept, `decides` that it has none. `notes` say what is assumed or estimated.
+    `start` is in minutes of the sheet and `at` the instant; what is put on runs by itself up to
+    `runs_until`. `place` says which of the lane's it has, `ring` which ring, by hand or not.
+    `slack` are the minutes it can move with the order kept, `decides` that it has none. `notes`
+    say what is assumed or estimated.
     """
 
     task: str
@@ -94,6 +96,8 @@ class SheetItem:
     ends: dt.datetime
     lane: LaneKind
     place: int
+    ring: int | None
+    runs_until: dt.datetime | None
     oven_c: float | None
     slack: int
     decides: bool
@@ -321,16 +325,7 @@ def title_of(job: Job) -> str:
     for mark in (". ", "; ", " until ", ", then "):
         words = words.split(mark)[0]
     words = words.rstrip(".")
-    words = words[:1].upper() + words[1:]
-    if job.kind != "put_on":
-        return words
-    known = job.technique
-    resource = known.resource if known is not None else "ring"
-    heat = job.step.oven_c
-    if resource == "oven":
-        values: dict[str, str | float] = {"c": heat if heat is not None else 0, "words": words}
-        return say(Message("sheet_put_in", values)) if heat is not None else words
-    return say(Message(_PUT.get(resource, "sheet_put_on"), {"words": words}))
+    return words[:1].upper() + words[1:]
 
 
 def _view(
@@ -351,9 +346,12 @@ def _view(
     serve = sheet.serve or 0
     room = rooms(problem, starts, modes, serve) if starts else {}
     spans = [(key, start, start + modes[key].minutes) for key, start in starts.items()]
-    drawn = _Drawn(jobs, sheet.tasks, modes, wishes, opens)
+    rings = lanes_of([one for one in spans if modes[one[0]].uses.get("ring")], equipment.rings)
+    drawn = _Drawn(jobs, sheet.tasks, modes, wishes, opens, rings)
     items = [
-        drawn.item(key, slack=room[key].slack, place=place)
+        drawn.item(
+            key, slack=room[key].slack, place=place if modes[key].hands else rings.get(key, place)
+        )
         for key, place in _places(spans, modes, problem.capacity).items()
     ]
     items += drawn.oven_on(problem, starts, modes)
@@ -380,7 +378,7 @@ def _view(
         cooks=wishes.cooks,
         rings=equipment.rings,
         items=tuple(items),
-        ahead=tuple(_ahead(c, wishes) for c in jobs.candidates),
+        ahead=tuple(_ahead(c, jobs, wishes) for c in jobs.candidates),
     )
 
 
@@ -406,12 +404,18 @@ def _lane(mode: Mode) -> LaneKind:
     return "hands" if mode.hands else "waits"
 
 
-def _ahead(one: Candidate, wishes: Wishes) -> AheadView:
+def _ahead(one: Candidate, jobs: Jobs, wishes: Wishes) -> AheadView:
+    names = [title_of(jobs.jobs[key]) for key in one.jobs if jobs.jobs[key].kind != "put_on"]
+    told = [name[:1].lower() + name[1:] for name in names[-MOST_NAMED:]]
     values: dict[str, str | float] = {
-        "part": one.part, "jobs": len(one.jobs), "minutes": one.minutes, "days": one.days
+        "part": f"{one.part}: " if one.part else "", "jobs": listed(told),
+        "minutes": one.minutes, "days": one.days,
     }  # fmt: skip
-    code = "sheet_ahead" if one.days > 1 else "sheet_ahead_day"
-    return AheadView(one.dish, say(Message(code, values)), one.jobs, set(one.jobs) <= wishes.ahead)
+    code = "sheet_ahead" if len(names) <= MOST_NAMED else "sheet_ahead_up_to"
+    keeps = "sheet_keeps_days" if one.days > 1 else "sheet_keeps_day"
+    words = f"{say(Message(code, values))}; {say(Message(keeps, values))}"
+    words = words[:1].upper() + words[1:]
+    return AheadView(one.dish, words, one.jobs, set(one.jobs) <= wishes.ahead)
 
 
 @dataclass(frozen=True)
@@ -423,6 +427,7 @@ class _Drawn:
     modes: Mapping[str, Mode]
     wishes: Wishes
     opens: dt.datetime
+    rings: Mapping[str, int]
 
     def instant(self, minute: int) -> dt.datetime:
         return _after(self.opens, minute)
@@ -430,10 +435,14 @@ class _Drawn:
     def item(self, key: str, *, slack: int, place: int) -> SheetItem:
         job, mode, start = self.jobs.jobs[key], self.modes[key], self.tasks[key].start
         begun = key in self.wishes.begun
+        run = key.removesuffix("/on")
+        runs = job.kind == "put_on" and run in self.tasks
+        until = self.tasks[run].start + self.modes[run].minutes if runs else None
         return SheetItem(
             task=key, dish=job.dish, step=job.step.id, kind=job.kind, words=title_of(job),
             part=job.step.part, start=start, minutes=mode.minutes, at=self.instant(start),
             ends=self.instant(start + mode.minutes), lane=_lane(mode), place=place,
+            ring=self.rings.get(key), runs_until=None if until is None else self.instant(until),
             oven_c=mode.oven_c, slack=0 if begun else slack, decides=slack == 0 and not begun,
             pinned=key in self.wishes.pins, cue=_cue(job),
             notes=tuple(say(note) for note in _notes(job, mode)),
@@ -486,7 +495,8 @@ class _Drawn:
         return SheetItem(
             task="", dish=dish, step="", kind=kind, words=say(words), part="", start=start,
             minutes=minutes, at=self.instant(start), ends=self.instant(start + minutes), lane=lane,
-            place=0, oven_c=heat, slack=0, decides=False, pinned=False, cue="",
+            place=0, ring=None, runs_until=None, oven_c=heat, slack=0,
+            decides=False, pinned=False, cue="",
         )  # fmt: skip
 
 

@@ -84,9 +84,13 @@ class Card:
 
 @dataclass(frozen=True)
 class StoveView:
-    """The evening now: the plan, the cards in the order they are done, timers and notes."""
+    """The evening now: the plan, the cards in the order they are done, timers and notes.
+
+    `standing` says in words whether the table is on time.
+    """
 
     sheet: SheetView
+    standing: str
     cards: tuple[Card, ...]
     timers: tuple[Timer, ...]
     notes: tuple[Note, ...]
@@ -113,8 +117,17 @@ def stove_view(jobs: Jobs, equipment: Equipment, state: Evening, opens: dt.datet
     cards += made.oven_cards(sheet)
     timers = sorted(state.timers.values(), key=lambda timer: timer.ends_at)
     return StoveView(
-        sheet, tuple(sorted(cards, key=_order)), tuple(timers), state.notes, state.finished_at
-    )
+        sheet, _standing(sheet, state), tuple(sorted(cards, key=_order)), tuple(timers),
+        state.notes, state.finished_at,
+    )  # fmt: skip
+
+
+def _standing(sheet: SheetView, state: Evening) -> str:
+    wished = state.plan.serve_at
+    late = 0 if wished is None else round((sheet.serve - wished).total_seconds() / 60)
+    values: dict[str, str | float] = {"at": f"{sheet.serve:%H:%M}", "minutes": abs(late)}
+    code = "stove_late" if late > 0 else "stove_early" if late < 0 else "stove_on_time"
+    return say(Message(code, values))
 
 
 def sheet_gone(state: Evening, sheet: SheetView) -> frozenset[str]:

@@ -5,6 +5,7 @@ import uuid
 from typing import Any
 
 from django.utils import timezone
+from icalendar import Calendar
 
 from accounts.models import Household
 from config.tests.base import KitchenCase
@@ -69,6 +70,18 @@ class Sheets(EveningCase):
         sheet = self.sheet(serve_at=passed)["sheet"]
         self.assertFalse(sheet["kept"])
         self.assertIn("cannot be kept", sheet["why"][0])
+
+    def test_the_sheet_as_a_calendar_reads_back_with_an_alarm_at_every_start(self) -> None:
+        sheet = self.sheet()["sheet"]
+        response = self.send("post", "sheet/calendar", {"dishes": [self.dish]})
+        self.assertEqual(response["Content-Type"].split(";")[0], "text/calendar")
+        events = Calendar.from_ical(response.content).walk("VEVENT")
+        told = [item for item in sheet["items"] if item["kind"] != "free"]
+        self.assertEqual(len(events), len(told) + 1)
+        self.assertTrue(all(event.walk("VALARM") for event in events))
+        names = [str(event["summary"]) for event in events]
+        self.assertEqual(names[-1], "On the table: Beetroot tray")
+        self.assertEqual(names[0], told[0]["words"])
 
     def test_bad_wishes_are_refused_in_a_sentence(self) -> None:
         far = (timezone.now() + dt.timedelta(days=30)).isoformat()

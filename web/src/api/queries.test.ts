@@ -7,7 +7,7 @@ import { computedAnew, foodsChanged } from './queries';
 const HERE = new URL('./', import.meta.url);
 // Read from files of their own, not from what is computed of a dish.
 const KEPT = [
-  'convert', 'dish', 'eaters', 'exclusions', 'food', 'foods', 'compare', 'homemade', 'kitchen',
+  'convert', 'dish', 'eaters', 'evenings', 'exclusions', 'food', 'foods', 'compare', 'homemade', 'kitchen',
   'learning', 'likings', 'look-through', 'microwave', 'oven', 'own-foods', 'own-measures', 'own-names',
   'readings', 'roles', 'runs', 'schools', 'session', 'sign-ins', 'stand-ins', 'label',
 ]; // prettier-ignore

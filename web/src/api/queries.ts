@@ -174,6 +174,7 @@ const COMPUTED = [
   'preview',
   'rank',
   'resize',
+  'sheet',
   'split',
   'table-matrix',
   'table-ways',

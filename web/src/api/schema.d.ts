@@ -1110,6 +1110,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheet/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return it as iCalendar, with an alarm at every start; nothing is stored. */
+        post: operations["sheet_calendar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sign-ins": {
         parameters: {
             query?: never;
@@ -2636,7 +2653,8 @@ export interface components {
          * SheetItem
          * @description Something on the sheet; `task` is what a pin names, empty for what the sheet brings in.
          *
-         *         `start` is in minutes of the sheet and `at` the instant. `slack` are the minutes it can move
+         *         `start` is in minutes of the sheet and `at` the instant; what is put on runs by itself up to
+         *         `runs_until`. `place` says which of the lane's it has, `ring` which ring, by hand or not. `slack` are the minutes it can move
          *         with the order kept, `decides` that it has none. `notes` say what is assumed or estimated.
          */
         SheetItem: {
@@ -2654,6 +2672,8 @@ export interface components {
             /** @enum {unknown} */
             lane: "blender" | "hands" | "microwave" | "oven" | "processor" | "ring" | "waits";
             place: number;
+            ring: number | null;
+            runs_until: string | null;
             oven_c: number | null;
             slack: number;
             decides: boolean;
@@ -2706,9 +2726,12 @@ export interface components {
         /**
          * StoveView
          * @description The evening now: the plan, the cards in the order they are done, timers and notes.
+         *
+         *         `standing` says in words whether the table is on time.
          */
         StoveView: {
             sheet: components["schemas"]["SheetView"];
+            standing: string;
             cards: components["schemas"]["Card"][];
             timers: components["schemas"]["Timer"][];
             notes: components["schemas"]["Note"][];
@@ -10041,6 +10064,100 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SheetAnswer"];
                 };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page was loaded before the last update. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sheet_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            /** @description No response body */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What was sent cannot be; the sentence says why. */
             400: {

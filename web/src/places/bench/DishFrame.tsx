@@ -20,6 +20,8 @@ const STATIONS = [
   ['bench', 'Bench'],
   ['recipe', 'Recipe'],
   ['water', 'Water'],
+  ['run-sheet', 'Run sheet'],
+  ['stove', 'Stove'],
   ['portions', 'Portions'],
   ['compare', 'Compare'],
 ] as const;

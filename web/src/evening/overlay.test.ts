@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+
+import type { Card, EveningView, StoveEvent } from '../api/types';
+import { countdown, nextCard, withPending } from './overlay';
+
+const NOON = '2026-11-27T12:00:00.000Z';
+
+function card(task: string, more: Partial<Card> = {}): Card {
+  return { task, state: 'waiting', started: null, finished: null, put_off: null, ...more } as Card;
+}
+
+function evening(...cards: Card[]): EveningView {
+  return { stove: { cards, timers: [], notes: [] } } as unknown as EveningView;
+}
+
+function event(kind: StoveEvent['kind'], more: Partial<StoveEvent> = {}): StoveEvent {
+  return {
+    id: kind, kind, device: 'd', seq: 1, client_time: NOON, offset_ms: 0, task: '', timer: '',
+    name: '', check: '', words: '', seconds: 0, marks: [], event: null, serve_at: null, cooks: null,
+    ...more,
+  }; // prettier-ignore
+}
+
+describe('events not yet taken', () => {
+  it('show at once, and not when they are taken back', () => {
+    const view = evening(card('cut'), card('roast'));
+    const done = event('step_done', { id: 'a', task: 'cut' });
+    expect(withPending(view, [done]).stove.cards.map((one) => one.state)).toEqual([
+      'done',
+      'waiting',
+    ]);
+    const back = event('taken_back', { event: 'a' });
+    expect(withPending(view, [done, back]).stove.cards[0]?.state).toBe('waiting');
+  });
+
+  it('a timer set and moved ends when the server will say it does', () => {
+    const set = event('timer_set', { timer: 't', name: 'Lid', seconds: 600, offset_ms: 60_000 });
+    const [timer] = withPending(evening(), [set]).stove.timers;
+    expect(timer?.ends_at).toBe('2026-11-27T12:11:00.000Z');
+    const late = event('timer_moved', {
+      timer: 't',
+      seconds: 60,
+      client_time: '2026-11-27T12:30:00.000Z',
+    });
+    const [moved] = withPending(evening(), [set, late]).stove.timers;
+    expect(moved?.ends_at).toBe('2026-11-27T12:31:00.000Z');
+    const [stopped] = withPending(evening(), [set, event('timer_stopped', { timer: 't' })]).stove
+      .timers;
+    expect(stopped?.stopped).toBe(true);
+  });
+
+  it('the first start stands, and what is done is not skipped', () => {
+    const view = evening(card('a', { state: 'done', finished: NOON, started: NOON }));
+    const later = [event('step_started', { task: 'a' }), event('step_skipped', { task: 'a' })];
+    expect(withPending(view, later).stove.cards[0]?.state).toBe('done');
+  });
+});
+
+describe('the next step', () => {
+  const now = Date.parse(NOON) + 60_000;
+  it('is the first that waits; what was put off comes after the others', () => {
+    const cards = [card('a', { put_off: NOON }), card('b')];
+    expect(nextCard(cards, now)?.task).toBe('b');
+    expect(nextCard(cards, now + 600_000)?.task).toBe('a');
+    expect(nextCard([card('a', { put_off: NOON })], now)?.task).toBe('a');
+  });
+  it('is what still runs once nothing waits, and nothing at the end', () => {
+    expect(nextCard([card('a', { state: 'running' })], now)?.task).toBe('a');
+    expect(nextCard([card('a', { state: 'done' })], now)).toBeUndefined();
+  });
+});
+
+describe('the countdown', () => {
+  it('is read in minutes and seconds', () => {
+    expect([185, 59.2, 0, -20, 3725].map(countdown)).toEqual([
+      '3:05',
+      '1:00',
+      '0:00',
+      '−0:20',
+      '1:02:05',
+    ]);
+  });
+});

@@ -1,0 +1,91 @@
+/** What the Stove shows before the server has answered: events not yet taken, laid over its view. */
+import type { Card, EveningView, StoveEvent, Timer } from '../api/types';
+
+/** An event's moment on the server's clock, in milliseconds. */
+export function momentOf(event: StoveEvent): number {
+  return Date.parse(event.client_time) + event.offset_ms;
+}
+
+function cardAfter(card: Card, event: StoveEvent): Card {
+  if (event.task !== card.task) return card;
+  const at = new Date(momentOf(event)).toISOString();
+  switch (event.kind) {
+    case 'step_started':
+      return card.started ? card : { ...card, state: 'running', started: at };
+    case 'step_done':
+      return card.finished ? card : { ...card, state: 'done', finished: at };
+    case 'step_skipped':
+      return card.finished ? card : { ...card, state: 'skipped' };
+    case 'step_not_yet':
+      return { ...card, put_off: at };
+    default:
+      return card;
+  }
+}
+
+function timersAfter(timers: Timer[], event: StoveEvent): Timer[] {
+  const at = momentOf(event);
+  if (event.kind === 'timer_set') {
+    if (timers.some((one) => one.id === event.timer)) return timers;
+    const made: Timer = {
+      id: event.timer,
+      name: event.name,
+      task: event.task,
+      check: event.check,
+      seconds: event.seconds,
+      set_at: new Date(at).toISOString(),
+      ends_at: new Date(at + event.seconds * 1000).toISOString(),
+      marks: event.marks as unknown as Timer['marks'],
+      stopped: false,
+    };
+    return [...timers, made];
+  }
+  return timers.map((timer) => {
+    if (timer.id !== event.timer) return timer;
+    if (event.kind === 'timer_stopped') return { ...timer, stopped: true };
+    if (event.kind !== 'timer_moved') return timer;
+    const ends = Date.parse(timer.ends_at);
+    const base = event.seconds > 0 ? Math.max(ends, at) : ends;
+    return {
+      ...timer,
+      stopped: false,
+      ends_at: new Date(base + event.seconds * 1000).toISOString(),
+    };
+  });
+}
+
+/** The evening with events that the server has not taken yet; those it takes back are left out. */
+export function withPending(view: EveningView, pending: StoveEvent[]): EveningView {
+  const gone = new Set(pending.filter((e) => e.kind === 'taken_back').map((e) => e.event));
+  let { cards, timers, notes } = view.stove;
+  for (const event of pending) {
+    if (gone.has(event.id)) continue;
+    if (event.kind.startsWith('step_')) cards = cards.map((card) => cardAfter(card, event));
+    if (event.kind.startsWith('timer_')) timers = timersAfter(timers, event);
+    if (event.kind === 'note') {
+      const at = new Date(momentOf(event)).toISOString();
+      notes = [...notes, { id: event.id, task: event.task, words: event.words, at }];
+    }
+  }
+  return { ...view, stove: { ...view.stove, cards, timers, notes } };
+}
+
+/** The step to do now: the first that waits, those the cook has just put off after the others. */
+export function nextCard(cards: Card[], now: number): Card | undefined {
+  const waiting = cards.filter((card) => card.state === 'waiting');
+  const ready = waiting.filter((card) => !card.put_off || now - Date.parse(card.put_off) > 300_000);
+  return ready[0] ?? waiting[0] ?? cards.find((card) => card.state === 'running');
+}
+
+/** "3:05", "1:02:05", or "−0:20" for a timer that has run out. */
+export function countdown(seconds: number): string {
+  const whole = Math.ceil(Math.abs(seconds));
+  const [hours, minutes, rest] = [
+    Math.floor(whole / 3600),
+    Math.floor(whole / 60) % 60,
+    whole % 60,
+  ];
+  const two = (value: number): string => String(value).padStart(2, '0');
+  const text = hours ? `${hours}:${two(minutes)}:${two(rest)}` : `${minutes}:${two(rest)}`;
+  return seconds < 0 && whole > 0 ? `−${text}` : text;
+}

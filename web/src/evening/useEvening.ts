@@ -1,0 +1,182 @@
+/**
+ * An evening as this device sees it: the server's view, polled, with this device's events over it.
+ *
+ * Every event is kept in the browser before it is sent, and until the server has taken it: a lost
+ * network or a reload loses none. Refused ones are kept and shown.
+ */
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+
+import { ApiError, client, sentence, take } from '../api/client';
+import type { EveningView, StoveEvent } from '../api/types';
+import { newId } from '../draft/newId';
+import { keep, recall } from '../draft/storage';
+import { withPending } from './overlay';
+
+const POLL_MS = 3000;
+
+export interface Conflict {
+  event: StoveEvent;
+  sentence: string;
+}
+
+interface Box {
+  pending: StoveEvent[];
+  conflicts: Conflict[];
+  seq: number;
+  view: EveningView | null;
+  offset: number;
+}
+
+export type Said = Partial<Omit<StoveEvent, 'id' | 'kind' | 'device' | 'seq' | 'client_time'>>;
+
+export interface EveningHere {
+  view: EveningView | null;
+  problem: string | null;
+  /** Whether the server does not answer; events wait in this browser. */
+  away: boolean;
+  waiting: number;
+  conflicts: Conflict[];
+  /** Now on the server's clock, in milliseconds. */
+  now: () => number;
+  act: (kind: StoveEvent['kind'], said?: Said) => string;
+  dropConflicts: () => void;
+}
+
+/** What this browser is called among the household's devices. */
+function deviceName(): string {
+  const known = recall<string>('device');
+  if (known) return known;
+  const made = newId();
+  keep('device', made);
+  return made;
+}
+
+export function useEvening(id: string): EveningHere {
+  const key = `evening-${id}`;
+  const [box, setBox] = useState<Box>(() => ({
+    pending: [],
+    conflicts: [],
+    seq: 0,
+    view: null,
+    offset: 0,
+    ...recall<Partial<Box>>(key),
+  }));
+  const [problem, setProblem] = useState<string | null>(null);
+  const [away, setAway] = useState(false);
+  const latest = useRef(box);
+  const sending = useRef(false);
+  const change = useCallback(
+    (next: Partial<Box>) => {
+      latest.current = { ...latest.current, ...next };
+      keep(key, latest.current);
+      setBox(latest.current);
+    },
+    [key],
+  );
+
+  const exchange = useCallback(async () => {
+    if (sending.current) return;
+    sending.current = true;
+    const sent = latest.current.pending.slice(0, 100);
+    const asked = Date.now();
+    try {
+      if (sent.length) {
+        const answer = await take(
+          client.POST('/api/evenings/{session_id}/events', {
+            params: { path: { session_id: id } },
+            body: { events: sent },
+          }),
+        );
+        const outcome = new Map(answer.answers.map((one) => [one.id, one]));
+        const refused = sent.flatMap((event) => {
+          const one = outcome.get(event.id);
+          return one?.outcome === 'refused' ? [{ event, sentence: one.sentence }] : [];
+        });
+        change({
+          // Those that came while this was under way wait for the next time.
+          pending: latest.current.pending.filter((event) => !outcome.has(event.id)),
+          conflicts: [...latest.current.conflicts, ...refused],
+          view: answer.session,
+          offset: offsetOf(answer.session.now, asked),
+        });
+      } else {
+        const after = latest.current.view?.sequence;
+        const answer = await take(
+          client.GET('/api/evenings/{session_id}', {
+            params: {
+              path: { session_id: id },
+              query: after === undefined ? {} : { after },
+            },
+          }),
+        );
+        const offset = offsetOf(answer.now, asked);
+        const moved = Math.abs(offset - latest.current.offset) > 1000;
+        if (answer.session) change({ view: answer.session, offset });
+        else if (moved) change({ offset });
+      }
+      setAway(false);
+      setProblem(null);
+    } catch (error) {
+      const gone = error instanceof ApiError && error.status === 0;
+      setAway(gone);
+      setProblem(gone ? null : sentence(error));
+    } finally {
+      sending.current = false;
+    }
+  }, [id, change]);
+
+  useEffect(() => {
+    const first = setTimeout(() => void exchange(), 0);
+    const ticking = setInterval(() => void exchange(), POLL_MS);
+    return () => {
+      clearTimeout(first);
+      clearInterval(ticking);
+    };
+  }, [exchange]);
+
+  const now = useCallback(() => Date.now() + latest.current.offset, []);
+  const act = useCallback(
+    (kind: StoveEvent['kind'], said: Said = {}) => {
+      const made: StoveEvent = {
+        id: newId(),
+        kind,
+        device: deviceName(),
+        seq: latest.current.seq + 1,
+        client_time: new Date().toISOString(),
+        offset_ms: latest.current.offset,
+        task: '',
+        timer: '',
+        name: '',
+        check: '',
+        words: '',
+        seconds: 0,
+        marks: [],
+        event: null,
+        serve_at: null,
+        cooks: null,
+        ...said,
+      };
+      change({ pending: [...latest.current.pending, made], seq: made.seq });
+      void exchange();
+      return made.id;
+    },
+    [change, exchange],
+  );
+  const view = useMemo(() => box.view && withPending(box.view, box.pending), [box]);
+  return {
+    view,
+    problem,
+    away,
+    waiting: box.pending.length,
+    conflicts: box.conflicts,
+    now,
+    act,
+    dropConflicts: () => change({ conflicts: [] }),
+  };
+}
+
+/** How far the server's clock is ahead of this one; half of the way there and back is taken off. */
+function offsetOf(serverNow: string, asked: number): number {
+  const answered = Date.now();
+  return Math.round(Date.parse(serverNow) - (asked + answered) / 2);
+}

@@ -1,0 +1,392 @@
+/** The Stove: one step at a time, large, with what runs beside it; made for wet hands. */
+import { useMemo, useRef, useState, type JSX, type TouchEvent } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { useQueryClient } from '@tanstack/react-query';
+
+import { eveningsQuery } from '../../api/evening';
+import type { Card } from '../../api/types';
+import { useScale } from '../../devices/scale';
+import { newId } from '../../draft/newId';
+import { nextCard } from '../../evening/overlay';
+import { allowSound } from '../../evening/sound';
+import { useAwake } from '../../evening/useAwake';
+import { useEvening, type EveningHere } from '../../evening/useEvening';
+import { useRinging } from '../../evening/useRinging';
+import { withUnit } from '../../parts/format';
+import { Notice } from '../../parts/Notice';
+import { useKeys } from '../../parts/useKeys';
+import { useTitle } from '../../parts/useTitle';
+import { clockOf } from '../run-sheet/sheetLayout';
+import { CardView } from './CardView';
+import { Timers } from './Timers';
+import styles from './stove.module.css';
+
+const MORE_SECONDS = 60;
+const NOT_YET_SECONDS = 180;
+const SWIPE = 60;
+
+function List({
+  cards,
+  shown,
+  onChoose,
+}: {
+  cards: Card[];
+  shown: Card | undefined;
+  onChoose: (task: string) => void;
+}): JSX.Element {
+  return (
+    <ol className={styles.list} aria-label="All steps">
+      {cards.map((card) => (
+        <li key={card.task}>
+          <button
+            type="button"
+            data-state={card.state}
+            aria-current={card.task === shown?.task ? 'step' : undefined}
+            onClick={() => onChoose(card.task)}
+          >
+            <time>{clockOf(card.started ?? card.at)}</time>
+            <span>{card.title}</span>
+          </button>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function NoteForm({
+  onNote,
+  onClose,
+}: {
+  onNote: (words: string) => void;
+  onClose: () => void;
+}): JSX.Element {
+  const [words, setWords] = useState('');
+  return (
+    <form
+      className={styles.noteForm}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (words.trim()) onNote(words.trim());
+        onClose();
+      }}
+    >
+      <textarea
+        aria-label="Note to this step"
+        autoFocus
+        maxLength={2000}
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+      />
+      <div className={styles.actions}>
+        <button type="submit">Keep the note</button>
+        <button type="button" onClick={onClose}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}
+
+function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
+  const { view, act, now } = here;
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [last, setLast] = useState<{ event: string; words: string } | null>(null);
+  const [noting, setNoting] = useState(false);
+  const [sound, setSound] = useState(false);
+  const touch = useRef<{ x: number; y: number } | null>(null);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const awake = useAwake();
+  const scale = useScale();
+  const cards = useMemo(() => view?.stove.cards ?? [], [view]);
+  const timers = useMemo(() => view?.stove.timers ?? [], [view]);
+  const running = useRinging(timers, now, sound);
+  const next = nextCard(cards, now());
+  const card = cards.find((one) => one.task === chosen) ?? next;
+  const dishes = view?.dishes.map((dish) => dish.title) ?? [];
+  const timerOf = (task: string) => running.find((one) => one.timer.task === task);
+
+  const setTimer = (one: Card): void => {
+    if (!one.seconds) return;
+    act('timer_set', {
+      timer: newId(),
+      name: one.timer_name,
+      task: one.task,
+      check: one.cue,
+      seconds: one.seconds,
+      marks: one.marks as unknown as { [key: string]: number | string }[],
+    });
+  };
+  const after = (event: string, words: string): void => {
+    setLast({ event, words });
+    setChosen(null);
+    setNoting(false);
+  };
+  const go = (): void => {
+    if (!card || card.state === 'done' || card.state === 'skipped') {
+      setChosen(null);
+      return;
+    }
+    if (card.kind === 'runs' && card.state === 'waiting') {
+      const event = act('step_started', { task: card.task });
+      setTimer(card);
+      after(event, `begun: ${card.title}`);
+      return;
+    }
+    const timer = timerOf(card.task);
+    if (timer) act('timer_stopped', { timer: timer.timer.id });
+    after(act('step_done', { task: card.task }), `done: ${card.title}`);
+  };
+  const notYet = (): void => {
+    if (!card) return;
+    const timer = timerOf(card.task);
+    if (card.state === 'running' && timer)
+      act('timer_moved', { timer: timer.timer.id, seconds: NOT_YET_SECONDS });
+    else act('step_not_yet', { task: card.task });
+    setChosen(null);
+  };
+  const skip = (): void => {
+    if (card) after(act('step_skipped', { task: card.task }), `skipped: ${card.title}`);
+  };
+  const look = (by: number): void => {
+    const at = cards.findIndex((one) => one.task === card?.task);
+    const other = cards[at + by];
+    if (other) setChosen(other.task);
+  };
+  // Rebuilt with every render, as what they do follows what is shown.
+  useKeys({
+    ' ': go,
+    n: notYet,
+    k: skip,
+    arrowleft: () => look(-1),
+    arrowright: () => look(1),
+  });
+  const swiped = (event: TouchEvent): void => {
+    const end = event.changedTouches[0];
+    const [from, to] = [touch.current, end && { x: end.clientX, y: end.clientY }];
+    touch.current = null;
+    if (!from || !to || Math.abs(to.x - from.x) < SWIPE) return;
+    if (Math.abs(to.y - from.y) > Math.abs(to.x - from.x)) return;
+    look(to.x < from.x ? 1 : -1);
+  };
+  if (!view) return null;
+  const over = cards.length > 0 && !next;
+  const finish = async (): Promise<void> => {
+    act('finished');
+    await queries.invalidateQueries({ queryKey: eveningsQuery.queryKey });
+    await queries.invalidateQueries({ queryKey: ['runs'] });
+    await navigate(`/dishes/${view.dishes[0]?.id ?? ''}/portions`);
+  };
+  const live = scale.kind === 'none' ? null : scale.reading;
+  const dish = card ? view.dishes[card.dish] : undefined;
+  const notes = view.stove.notes.filter((note) => note.task === card?.task);
+  return (
+    <main
+      className={styles.stove}
+      id="content"
+      onPointerDown={() => {
+        allowSound();
+        if (!sound) setSound(true);
+        if (typeof Notification !== 'undefined' && Notification.permission === 'default')
+          void Notification.requestPermission();
+      }}
+    >
+      <nav className={styles.side}>
+        <p className={styles.standing}>
+          <b>{dishes.join(', ')}</b>
+          <span>{view.stove.standing}</span>
+        </p>
+        <List cards={cards} shown={card} onChoose={setChosen} />
+      </nav>
+      <section
+        className={styles.centre}
+        onTouchStart={(event) => {
+          const one = event.touches[0];
+          touch.current = one ? { x: one.clientX, y: one.clientY } : null;
+        }}
+        onTouchEnd={swiped}
+      >
+        {view.stove.finished_at ? (
+          <article className={styles.card}>
+            <h1>This evening is over.</h1>
+            <p className={styles.cue}>What was weighed and noted is kept with the dish.</p>
+            {view.dishes.map((one) => (
+              <p key={one.id}>
+                <Link to={`/dishes/${one.id}/portions`}>Share out {one.title}</Link>
+              </p>
+            ))}
+          </article>
+        ) : over ? (
+          <article className={styles.card}>
+            <h1>Everything is done.</h1>
+            <p className={styles.cue}>To the table. Then weigh the dish and share it out.</p>
+            <div className={styles.actions}>
+              <button type="button" className={styles.main} onClick={() => void finish()}>
+                End the evening
+              </button>
+            </div>
+          </article>
+        ) : (
+          card && (
+            <>
+              <CardView card={card} dishes={dishes} />
+              {notes.map((note) => (
+                <p key={note.id} className={styles.note}>
+                  {clockOf(note.at)}: {note.words}
+                </p>
+              ))}
+              {noting ? (
+                <NoteForm
+                  onNote={(words) => act('note', { task: card.task, words })}
+                  onClose={() => setNoting(false)}
+                />
+              ) : (
+                <div className={styles.actions}>
+                  <button type="button" className={styles.main} onClick={go}>
+                    {mainWords(card)}
+                  </button>
+                  {card.kind === 'hands' && card.state === 'waiting' && card.seconds > 0 && (
+                    <button type="button" onClick={() => setTimer(card)}>
+                      Timer {Math.round(card.seconds / 60)} min
+                    </button>
+                  )}
+                  {(card.state === 'waiting' || card.state === 'running') && (
+                    <button type="button" onClick={notYet}>
+                      Not yet
+                    </button>
+                  )}
+                  {card.state === 'waiting' && (
+                    <button type="button" onClick={skip}>
+                      Skip
+                    </button>
+                  )}
+                  {dish && card.weighs && (
+                    <Link className={styles.link} to={`/dishes/${dish.id}/water`}>
+                      Weigh
+                    </Link>
+                  )}
+                  <button type="button" onClick={() => setNoting(true)}>
+                    Note
+                  </button>
+                </div>
+              )}
+            </>
+          )
+        )}
+        {last && !view.stove.finished_at && (
+          <p className={styles.last} role="status">
+            {last.words}
+            <button
+              type="button"
+              onClick={() => {
+                act('taken_back', { event: last.event });
+                setLast(null);
+              }}
+            >
+              Take it back
+            </button>
+          </p>
+        )}
+        {card !== next && next && (
+          <p className={styles.last}>
+            You are looking around.
+            <button type="button" onClick={() => setChosen(null)}>
+              To the step now
+            </button>
+          </p>
+        )}
+        {card === next && next && <ComingUp cards={cards} card={next} />}
+      </section>
+      <aside className={styles.beside}>
+        {live && (
+          <div className={styles.scale}>
+            <span>On the scale</span>
+            <b>{live.grams === null ? '–' : withUnit(Math.round(live.grams), 'g')}</b>
+          </div>
+        )}
+        <Timers
+          running={running}
+          onMore={(timer) => act('timer_moved', { timer, seconds: MORE_SECONDS })}
+          onStop={(timer) => act('timer_stopped', { timer })}
+          onNew={(name, minutes) =>
+            act('timer_set', { timer: newId(), name, seconds: Math.round(minutes * 60) })
+          }
+        />
+        <p className={styles.small}>
+          {here.away && (
+            <>
+              The kitchen server does not answer. {here.waiting} kept here, sent when it is
+              back.{' '}
+            </>
+          )}
+          {awake}
+        </p>
+        <p className={styles.keys}>
+          <kbd>space</kbd> {card ? mainWords(card).toLowerCase() : 'next'} · <kbd>N</kbd> not yet ·{' '}
+          <kbd>←</kbd> <kbd>→</kbd> look around
+        </p>
+        {!view.stove.finished_at && !over && (
+          <button type="button" className={styles.end} onClick={() => void finish()}>
+            End the evening here
+          </button>
+        )}
+      </aside>
+    </main>
+  );
+}
+
+function mainWords(card: Card): string {
+  if (card.state === 'done' || card.state === 'skipped') return 'To the step now';
+  if (card.kind === 'oven_on') return 'The oven is on';
+  if (card.kind === 'runs' && card.state === 'waiting')
+    return card.seconds ? `It is on: ${Math.round(card.seconds / 60)} min` : 'It is on';
+  return 'Done, next';
+}
+
+function ComingUp({ cards, card }: { cards: Card[]; card: Card }): JSX.Element | null {
+  const then = cards.filter((one) => one.state === 'waiting' && one.task !== card.task)[0];
+  if (!then) return null;
+  return (
+    <p className={styles.then}>
+      Then, at {clockOf(then.at)}: {then.title}
+    </p>
+  );
+}
+
+export function StovePlace(): JSX.Element {
+  const id = useParams().eveningId ?? '';
+  return <Evening key={id} id={id} />;
+}
+
+function Evening({ id }: { id: string }): JSX.Element {
+  const here = useEvening(id);
+  useTitle('Stove');
+  return (
+    <>
+      {here.problem && (
+        <Notice bad actions={<Link to="/dishes">To the dishes</Link>}>
+          {here.problem}
+        </Notice>
+      )}
+      {here.conflicts.map((one) => (
+        <Notice
+          key={one.event.id}
+          bad
+          actions={
+            <button type="button" className="chip" onClick={here.dropConflicts}>
+              Seen
+            </button>
+          }
+        >
+          {one.sentence}
+        </Notice>
+      ))}
+      {!here.view && !here.problem && (
+        <main className="place soft">
+          {here.away ? 'The kitchen server does not answer yet …' : 'Going to the stove …'}
+        </main>
+      )}
+      <Cooking here={here} />
+    </>
+  );
+}
