@@ -107,6 +107,7 @@ TEMPLATES: dict[str, str] = {
     "stove_on_time": "on the table at {at}, on time",
     "stove_late": "on the table at {at}, {minutes} min later than planned",
     "stove_early": "on the table at {at}, {minutes} min earlier than planned",
+    "stove_from_step": "what step {step} made",
     "stove_half_way": "half way: {words}",
     "sheet_cannot": "This cannot be cooked here, since {causes}",
     "sheet_since_no": "this kitchen has no {what}",

@@ -194,6 +194,11 @@ class TargetMass(unittest.TestCase):
         for grams, kind in (
             (first.points[2].enough - 5, "dry_enough"),
             (first.points[2].floor * 0.8, "too_dry"),
+            # A gram or two is what the scale itself is off by.
+            (first.points[2].enough + 1, "dry_enough"),
+            (first.points[2].floor - 1, "dry_enough"),
+            (first.points[2].enough + 12, "press_more"),
+            (first.points[2].floor - 12, "too_dry"),
         ):
             ledger = predict(lid(), STEPS, library(), weighed={"press": grams})
             self.assertEqual(advise(ledger.points[2]).kind, kind)

@@ -21,12 +21,14 @@ from foods.own import library_of
 from foods.stand_ins import book_of
 from runs.learning import cooking_setting
 from runs.models import CookingSession, Run, SessionEvent
+from runs.services import WeighIn, weigh_in
 from runs.services import fold as run_state
 from snabo_core import dish as core
-from snabo_core.errors import BadInput
+from snabo_core.errors import BadInput, SnaboError
 from snabo_core.exchange.calendar import Entry, calendar
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.frozen import Frozen, thaw
+from snabo_core.views.dish_water import water_view
 from snabo_core.views.evening import LONGEST_TIMER_SECONDS, Evening, Event, Plan, StoveKind
 from snabo_core.views.evening import fold as fold_events
 from snabo_core.views.method import cooked_steps
@@ -40,6 +42,7 @@ MOST_DISHES, MOST_EVENTS, MOST_SENT, MOST_COOKS = 8, 5000, 200, 4
 FURTHEST = dt.timedelta(days=3)
 NOT_BELIEVED = dt.timedelta(days=2)
 EVENT_SCHEMA, KEPT_SECONDS = 1, 600
+OVER = "This evening is over; nothing in it changes any more."
 Short = Annotated[str, msgspec.Meta(max_length=120)]
 Long = Annotated[str, msgspec.Meta(max_length=2000)]
 
@@ -99,6 +102,14 @@ class StoveEvent(msgspec.Struct):
     seconds: Annotated[int, msgspec.Meta(ge=-LONGEST_TIMER_SECONDS, le=LONGEST_TIMER_SECONDS)] = 0
     marks: Annotated[list[dict[str, int | str]], msgspec.Meta(max_length=20)] = []
     event: UUID | None = None
+    dish: UUID | None = None
+    part: Short = ""
+    slot: Short = ""
+    step: Short = ""
+    gross: float = 0.0
+    tare: float = 0.0
+    vessel: Annotated[str, msgspec.Meta(max_length=80)] = ""
+    sure: bool = False
     serve_at: dt.datetime | None = None
     cooks: Annotated[int, msgspec.Meta(ge=1, le=MOST_COOKS)] | None = None
 
@@ -110,10 +121,13 @@ class SentEvents(msgspec.Struct):
 
 
 class EventAnswer(msgspec.Struct):
-    """What became of an event; a refused one says why, and stays with the device."""
+    """What became of an event; a refused one says why, and stays with the device.
+
+    A weight that is hard to believe is asked about, and sent again where the cook is sure.
+    """
 
     id: UUID
-    outcome: Literal["accepted", "repeated", "refused"]
+    outcome: Literal["accepted", "repeated", "refused", "asked"]
     sentence: str = ""
 
 
@@ -223,15 +237,18 @@ def _jobs(
     frozen: Sequence[Frozen | None],
 ) -> Jobs:
     """Return what there is to do; a version is cooked by what was frozen with it."""
-    made = []
+    made, waters = [], []
     for document, said, kept in zip(documents, readings, frozen, strict=True):
         library, book = library_of(household), book_of(household)
         if kept is not None:
             library, book, rules = thaw(kept, library, book)
             setting = replace(setting, rules=rules)
-        _, cooked, views = cooked_steps(document, replace(setting, readings=said), book, library)
+        here = replace(setting, readings=said)
+        _, cooked, views = cooked_steps(document, here, book, library)
         made.append((cooked, views))
-    return jobs_of(made, setting.equipment)
+        if kept is not None:
+            waters.append(water_view(document, here, book, library))
+    return jobs_of(made, setting.equipment, waters)
 
 
 @writes
@@ -368,13 +385,36 @@ def _jobs_of(household: Household, session: CookingSession, setting: Setting) ->
 def take_events(household: Household, session_id: UUID, body: SentEvents) -> EventsAnswer:
     """Take events, each accepted, repeated, or refused with a sentence; none is dropped."""
     session = _own(household, session_id, lock=True)
-    answers = [_taken(session, event) for event in body.events]
+    answers = [
+        _weighed(household, session, event) if event.kind == "weighed" else _taken(session, event)
+        for event in body.events
+    ]
     state = _state(session)
     if state.finished_at is not None and session.finished_at is None:
         session.finished_at = state.finished_at
         session.save(update_fields=["finished_at"])
         session.runs.filter(finished_at=None).update(finished_at=state.finished_at)
     return EventsAnswer(answers, _view(household, session))
+
+
+def _weighed(household: Household, session: CookingSession, event: StoveEvent) -> EventAnswer:
+    """Take a weigh-in at the Stove, by the rules of every weigh-in."""
+    run = next((run for run in session.runs.all() if run.dish.uid == event.dish), None)
+    if run is None:
+        return EventAnswer(event.id, "refused", "This evening does not cook that dish.")
+    if run.events.filter(client_id=event.id).exists():
+        return EventAnswer(event.id, "repeated")
+    if session.finished_at is not None:
+        return EventAnswer(event.id, "refused", OVER)
+    body = WeighIn(event.id, event.part, event.slot, event.step, event.gross, event.tare,
+                   event.sure, event.vessel)  # fmt: skip
+    try:
+        result = weigh_in(household, run.dish.uid, body)
+    except SnaboError as refusal:
+        return EventAnswer(event.id, "refused", refusal.sentence)
+    if result.question is not None:
+        return EventAnswer(event.id, "asked", result.question)
+    return EventAnswer(event.id, "accepted")
 
 
 def _taken(session: CookingSession, event: StoveEvent) -> EventAnswer:
@@ -440,7 +480,7 @@ def _refusal(session: CookingSession, event: StoveEvent) -> str:
     nameless = event.kind == "timer_set" and not (event.seconds > 0 and event.name.strip())
     wrong = (
         (event.client_time.tzinfo is None, "The time of this has no zone."),
-        (over, "This evening is over; nothing in it changes any more."),
+        (over, OVER),
         (session.events.count() >= MOST_EVENTS, "That is more than happens in an evening."),
         (steps and not event.task, "Which step is that?"),
         (timers and not event.timer, "Which timer is that?"),

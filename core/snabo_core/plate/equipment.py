@@ -27,7 +27,6 @@ class Equipment:
     processors: int = 1
     oven_up: float = 10.0
     oven_down: float = 5.0
-    fan: bool = False
 
 
 def check_equipment(one: Equipment) -> None:

@@ -12,7 +12,7 @@ from snabo_core.views.sheet import Begun, Wishes
 # What the Stove sends. Kinds that nobody here knows are kept and skipped.
 StoveKind = Literal["step_started", "step_done", "step_skipped", "step_not_yet", "timer_set",
                     "timer_moved", "timer_stopped", "note", "replanned", "taken_back",
-                    "finished"]  # fmt: skip
+                    "weighed", "finished"]  # fmt: skip
 LONGEST_TIMER_SECONDS = 48 * 3600
 OVEN_TASK = "oven/"
 

@@ -16,6 +16,7 @@ from snabo_core.method.techniques import Technique
 from snabo_core.plate.equipment import Equipment
 from snabo_core.schedule.problem import HANDS, SERVE, Link, Mode, Oven, Task
 from snabo_core.views.cooked import Cooked, Row
+from snabo_core.views.dish_water import GlassView, WaterView
 from snabo_core.views.method import CookStepView
 
 # Common practice, no source: a minute to put something on or in; minutes that a hot pan and what
@@ -42,7 +43,7 @@ class Job:
     """A task of the sheet, and the step of which dish it does.
 
     `guessed` says that its heat is nobody's word but the usual one; `inside` are the words of what
-    is done half way through it.
+    is done half way through it; `glass` is what may be weighed after it.
     """
 
     id: str
@@ -52,6 +53,7 @@ class Job:
     task: Task
     guessed: bool = False
     inside: tuple[str, ...] = ()
+    glass: GlassView | None = None
 
     @property
     def technique(self) -> Technique | None:
@@ -94,12 +96,17 @@ class _Of:
         self.links.append(Link(f"{before}>{after}", before, after, least, most))
 
 
-def jobs_of(dishes: Sequence[tuple[Cooked, Sequence[CookStepView]]], equipment: Equipment) -> Jobs:
+def jobs_of(
+    dishes: Sequence[tuple[Cooked, Sequence[CookStepView]]],
+    equipment: Equipment,
+    waters: Sequence[WaterView] = (),
+) -> Jobs:
     """Return what there is to do for some dishes.
 
     Args:
         dishes: each as it is cooked, with the views of its steps in the same order.
         equipment: what the kitchen cooks on; a machine it lacks is done by hand.
+        waters: the water of each, where the cook may weigh.
     """
     made: list[_Of] = []
     for at, (cooked, views) in enumerate(dishes):
@@ -111,7 +118,18 @@ def jobs_of(dishes: Sequence[tuple[Cooked, Sequence[CookStepView]]], equipment: 
                 rows.append((row, view))
         _tie(one, rows)
         made.append(one)
-    jobs = _joined({job.id: job for one in made for job in one.jobs})
+    glasses = {
+        (at, glass.number): glass
+        for at, water in enumerate(waters)
+        for course in water.courses
+        for glass in course.glasses
+        if glass.number
+    }
+    jobs = _joined({
+        job.id: replace(job, glass=glasses.get((job.dish, job.step.number)))
+        for one in made
+        for job in one.jobs
+    })  # fmt: skip
     links = tuple(link for one in made for link in one.links)
     found = tuple(c for one in made for c in _candidates(one, jobs))
     return Jobs(jobs, links, found)

@@ -9,6 +9,7 @@ from typing import Literal
 
 from snabo_core.book.cautions import cautions
 from snabo_core.plate.equipment import Equipment
+from snabo_core.views.dish_water import GlassView
 from snabo_core.views.evening import (
     OVEN_TASK,
     Evening,
@@ -18,6 +19,7 @@ from snabo_core.views.evening import (
     Timer,
     wishes_of,
 )
+from snabo_core.views.method import TakenView
 from snabo_core.views.sheet import SheetItem, SheetView, sheet_view
 from snabo_core.views.sheet_jobs import HALF_WAY, ROOM_C, Job, Jobs
 from snabo_core.wording import Message, say
@@ -49,7 +51,7 @@ class Card:
 
     `minutes` is what it is planned for, `seconds` what its timer is set to, 0 where it needs
     none, and `marks` the moments inside it. `at` and `ends` are the plan's. `title` are the words
-    of the step, `words` what the recipe says beside them.
+    of the step, `words` what the recipe says beside them; `glass` is what may be weighed after it.
     """
 
     task: str
@@ -80,6 +82,7 @@ class Card:
     put_off: dt.datetime | None
     whose: str
     look: str
+    glass: GlassView | None
 
 
 @dataclass(frozen=True)
@@ -201,13 +204,16 @@ class _Cards:
             task=job.id, put=put, dish=job.dish, number=step.number, part=step.part,
             kind="runs" if job.kind == "runs" else "hands", title=_headline(job),
             words=step.tail, takes=tuple(
-                CardTake(take.name, take.grams, take.share) for take in step.takes if take.name
+                CardTake(take.name or _from(take), take.grams, take.share)
+                for take in step.takes
+                if take.name or take.step
             ), cue=item.cue if item else "", weighs=step.weighs, cautions=_cautions(step.cautions),
             notes=item.notes if item else (), lane=item.lane if item else "hands",
             oven_c=item.oven_c if item else step.oven_c, fan_c=step.fan_c, minutes=minutes,
             seconds=seconds, timer_name=_timer_name(job), marks=_marks(job, seconds), at=at,
             ends=item.ends if item else at, state=_state(task), started=task.started,
             finished=task.done, put_off=task.not_yet, whose=step.whose, look=step.look_words,
+            glass=job.glass,
         )  # fmt: skip
 
     def oven_cards(self, sheet: SheetView) -> list[Card]:
@@ -230,7 +236,7 @@ def _oven_card(key: str, item: SheetItem, task: TaskState) -> Card:
         oven_c=item.oven_c, fan_c=(item.oven_c or 0) - 20, minutes=item.minutes,
         seconds=0, timer_name=item.words, marks=(), at=item.at, ends=item.ends,
         state=_state(task), started=task.started, finished=task.done, put_off=task.not_yet,
-        whose="", look="",
+        whose="", look="", glass=None,
     )  # fmt: skip
 
 
@@ -240,6 +246,10 @@ def _state(task: TaskState) -> CardState:
     if task.skipped:
         return "skipped"
     return "running" if task.started is not None else "waiting"
+
+
+def _from(take: TakenView) -> str:
+    return say(Message("stove_from_step", {"step": take.step or 0}))
 
 
 def _headline(job: Job) -> str:

@@ -48,6 +48,10 @@ class Advice:
     pan_minutes: float | None = None
 
 
+# Nobody is sent back for less: what a kitchen scale tells apart, and a share of the mass.
+SCALE_READS, NEARLY = 2.0, 0.005
+
+
 def advise(point: Point, method: str = "cloth") -> Advice:
     """Return the advice for a weighed or predicted point.
 
@@ -62,7 +66,8 @@ def advise(point: Point, method: str = "cloth") -> Advice:
     dry, wet = point.band
     share = point.state.water_share
     values: dict[str, str | float] = {"target": point.enough, "floor": point.floor}
-    if share > wet:
+    near = max(SCALE_READS, NEARLY * point.state.mass)
+    if share > wet and point.state.mass - point.enough > near:
         grams = point.state.mass - point.enough
         kind: Kind = "press_more" if point.technique in PRESSED else "heat_more"
         return Advice(
@@ -76,7 +81,7 @@ def advise(point: Point, method: str = "cloth") -> Advice:
             else None,
             pan_minutes=grams / PAN_GRAMS_PER_MINUTE.mean,
         )
-    if share < dry:
+    if share < dry and mass_at(point.state, dry) - point.state.mass > near:
         grams = mass_at(point.state, dry) - point.state.mass
         return Advice(
             "too_dry", Message("too_dry", {"grams": grams}), grams, point.enough, point.floor

@@ -189,6 +189,31 @@ class Cooking(EveningCase):
         self.assertIsNotNone(Dish.objects.get().runs.get().finished_at)
         self.assertEqual(self.start().status_code, 200)
 
+    def test_a_weigh_in_at_the_stove_counts_like_any_other(self) -> None:
+        self.detail = self.bring()
+        self.dish = self.detail["id"]
+        self.swap(self.detail)
+        view = self.start().json()
+        cards = [c for c in view["stove"]["cards"] if c["glass"]]
+        self.assertTrue(cards)
+        glass = cards[0]["glass"]
+        place = {"dish": self.dish, "part": glass["part_id"], "slot": glass["slot_id"],
+                 "step": glass["step_id"]}  # fmt: skip
+        grams = glass["point"]["grams"]
+        weighed = self.event("weighed", gross=grams + 380, tare=380, **place)
+        tenfold = self.event("weighed", gross=grams * 10, **place)
+        nowhere = self.event("weighed", gross=grams, **place | {"step": "nowhere"})
+        stranger = self.event("weighed", gross=grams, **place | {"dish": str(uuid.uuid4())})
+        result = self.cook(view["id"], weighed, tenfold, nowhere, stranger, weighed).json()
+        outcomes = [a["outcome"] for a in result["answers"]]
+        self.assertEqual(outcomes, ["accepted", "asked", "refused", "refused", "repeated"])
+        self.assertIn("ten times", result["answers"][1]["sentence"])
+        now = next(c for c in result["session"]["stove"]["cards"] if c["task"] == cards[0]["task"])
+        self.assertAlmostEqual(now["glass"]["point"]["weighed"], grams, 3)
+        sure = self.event("weighed", gross=grams * 10, sure=True, **place)
+        [answer] = self.cook(view["id"], sure).json()["answers"]
+        self.assertEqual(answer["outcome"], "accepted")
+
     def test_what_is_taken_back_is_undone(self) -> None:
         view = self.start().json()
         cut = self.event("step_done", task=self.card(view, "cut the beetroot")["task"])

@@ -1417,7 +1417,6 @@ export interface components {
             processors: number;
             oven_up: number;
             oven_down: number;
-            fan: boolean;
         };
         /**
          * Credentials
@@ -2654,8 +2653,9 @@ export interface components {
          * @description Something on the sheet; `task` is what a pin names, empty for what the sheet brings in.
          *
          *         `start` is in minutes of the sheet and `at` the instant; what is put on runs by itself up to
-         *         `runs_until`. `place` says which of the lane's it has, `ring` which ring, by hand or not. `slack` are the minutes it can move
-         *         with the order kept, `decides` that it has none. `notes` say what is assumed or estimated.
+         *         `runs_until`. `place` says which of the lane's it has, `ring` which ring, by hand or not.
+         *         `slack` are the minutes it can move with the order kept, `decides` that it has none. `notes`
+         *         say what is assumed or estimated.
          */
         SheetItem: {
             task: string;
@@ -2743,7 +2743,7 @@ export interface components {
          *
          *         `minutes` is what it is planned for, `seconds` what its timer is set to, 0 where it needs
          *         none, and `marks` the moments inside it. `at` and `ends` are the plan's. `title` are the words
-         *         of the step, `words` what the recipe says beside them.
+         *         of the step, `words` what the recipe says beside them; `glass` is what may be weighed after it.
          */
         Card: {
             task: string;
@@ -2776,6 +2776,7 @@ export interface components {
             put_off: string | null;
             whose: string;
             look: string;
+            glass: components["schemas"]["GlassView"] | null;
         };
         /**
          * CardTake
@@ -2802,6 +2803,98 @@ export interface components {
         Mark: {
             seconds: number;
             words: string;
+        };
+        /**
+         * GlassView
+         * @description One glass of the dish: a part after a step.
+         *
+         *         A weigh-in is taken at `part_id`, `slot_id` and `step_id`: the slot is empty at a step of the
+         *         recipe's own, the part too where several lie together. `number` is the step's in the Recipe,
+         *         0 where lines are only put together; `order` are its words. `joins` are what is added there,
+         *         `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is;
+         *         `learnt` says what this kitchen's own weigh-ins have shown of the step.
+         */
+        GlassView: {
+            part_id: string;
+            slot_id: string;
+            step_id: string;
+            number: number;
+            order: string;
+            joins: string;
+            juice: number;
+            press: string | null;
+            point: components["schemas"]["PointView"];
+            cures: components["schemas"]["CureView"][];
+            others: components["schemas"]["OtherWayView"][];
+            learnt: string;
+        };
+        /**
+         * PointView
+         * @description One sight glass. `target` is the mass at which the part is dry enough.
+         */
+        PointView: {
+            step_id: string;
+            technique: string;
+            label: string;
+            cue: string;
+            grams: number;
+            water: number;
+            solids: number;
+            water_share: number;
+            low: number;
+            high: number;
+            weighed: number | null;
+            added: number;
+            vapour: number;
+            liquid: number;
+            stuck: number;
+            band: components["schemas"]["Band"] | null;
+            target: number | null;
+            floor: number | null;
+            seconds: number | null;
+            advice: string;
+            words: string;
+            rounds: number | null;
+            pan_minutes: number | null;
+            cautions: components["schemas"]["CautionView"][];
+            aim: string;
+            note: string;
+        };
+        /**
+         * Band
+         * @description A range of water share, 0 to 1, in which a part works.
+         */
+        Band: {
+            low: number;
+            high: number;
+        };
+        /**
+         * CautionView
+         * @description A short warning and the rule behind it.
+         */
+        CautionView: {
+            key: string;
+            text: string;
+            why: string;
+        };
+        /**
+         * CureView
+         * @description One thing that helps, in words; `grams` leave or are stirred in.
+         */
+        CureView: {
+            kind: string;
+            grams: number;
+            words: string;
+        };
+        /**
+         * OtherWayView
+         * @description Another way to do a stand-in's step: what it is called, and the steps as they would be.
+         */
+        OtherWayView: {
+            /** @enum {unknown} */
+            kind: "again" | "boil" | "cloth" | "cooled" | "covered" | "mesh" | "microwave" | "once_less" | "out" | "pan" | "paper" | "steam" | "twist" | "uncovered";
+            words: string;
+            steps: components["schemas"]["ChoiceStep"][];
         };
         /**
          * Timer
@@ -2852,7 +2945,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {unknown} */
-            kind: "finished" | "note" | "replanned" | "step_done" | "step_not_yet" | "step_skipped" | "step_started" | "taken_back" | "timer_moved" | "timer_set" | "timer_stopped";
+            kind: "finished" | "note" | "replanned" | "step_done" | "step_not_yet" | "step_skipped" | "step_started" | "taken_back" | "timer_moved" | "timer_set" | "timer_stopped" | "weighed";
             device: string;
             seq: number;
             client_time: string;
@@ -2867,6 +2960,14 @@ export interface components {
                 [key: string]: number | string;
             }[];
             event: string | null;
+            dish: string | null;
+            part: string;
+            slot: string;
+            step: string;
+            gross: number;
+            tare: number;
+            vessel: string;
+            sure: boolean;
             serve_at: string | null;
             cooks: number | null;
         };
@@ -2881,12 +2982,14 @@ export interface components {
         /**
          * EventAnswer
          * @description What became of an event; a refused one says why, and stays with the device.
+         *
+         *         A weight that is hard to believe is asked about, and sent again where the cook is sure.
          */
         EventAnswer: {
             /** Format: uuid */
             id: string;
             /** @enum {unknown} */
-            outcome: "accepted" | "refused" | "repeated";
+            outcome: "accepted" | "asked" | "refused" | "repeated";
             sentence: string;
         };
         /**
@@ -3208,55 +3311,6 @@ export interface components {
             problem: string;
         };
         /**
-         * PointView
-         * @description One sight glass. `target` is the mass at which the part is dry enough.
-         */
-        PointView: {
-            step_id: string;
-            technique: string;
-            label: string;
-            cue: string;
-            grams: number;
-            water: number;
-            solids: number;
-            water_share: number;
-            low: number;
-            high: number;
-            weighed: number | null;
-            added: number;
-            vapour: number;
-            liquid: number;
-            stuck: number;
-            band: components["schemas"]["Band"] | null;
-            target: number | null;
-            floor: number | null;
-            seconds: number | null;
-            advice: string;
-            words: string;
-            rounds: number | null;
-            pan_minutes: number | null;
-            cautions: components["schemas"]["CautionView"][];
-            aim: string;
-            note: string;
-        };
-        /**
-         * Band
-         * @description A range of water share, 0 to 1, in which a part works.
-         */
-        Band: {
-            low: number;
-            high: number;
-        };
-        /**
-         * CautionView
-         * @description A short warning and the rule behind it.
-         */
-        CautionView: {
-            key: string;
-            text: string;
-            why: string;
-        };
-        /**
          * OptionView
          * @description A line that may be left out, whether it is in, and what it costs a serving, in words.
          */
@@ -3555,49 +3609,6 @@ export interface components {
             next_words: string;
             ends: string[];
             problem: string;
-        };
-        /**
-         * GlassView
-         * @description One glass of the dish: a part after a step.
-         *
-         *         A weigh-in is taken at `part_id`, `slot_id` and `step_id`: the slot is empty at a step of the
-         *         recipe's own, the part too where several lie together. `number` is the step's in the Recipe,
-         *         0 where lines are only put together; `order` are its words. `joins` are what is added there,
-         *         `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is;
-         *         `learnt` says what this kitchen's own weigh-ins have shown of the step.
-         */
-        GlassView: {
-            part_id: string;
-            slot_id: string;
-            step_id: string;
-            number: number;
-            order: string;
-            joins: string;
-            juice: number;
-            press: string | null;
-            point: components["schemas"]["PointView"];
-            cures: components["schemas"]["CureView"][];
-            others: components["schemas"]["OtherWayView"][];
-            learnt: string;
-        };
-        /**
-         * CureView
-         * @description One thing that helps, in words; `grams` leave or are stirred in.
-         */
-        CureView: {
-            kind: string;
-            grams: number;
-            words: string;
-        };
-        /**
-         * OtherWayView
-         * @description Another way to do a stand-in's step: what it is called, and the steps as they would be.
-         */
-        OtherWayView: {
-            /** @enum {unknown} */
-            kind: "again" | "boil" | "cloth" | "cooled" | "covered" | "mesh" | "microwave" | "once_less" | "out" | "pan" | "paper" | "steam" | "twist" | "uncovered";
-            words: string;
-            steps: components["schemas"]["ChoiceStep"][];
         };
         /**
          * FlowView

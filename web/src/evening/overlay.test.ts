@@ -10,14 +10,17 @@ function card(task: string, more: Partial<Card> = {}): Card {
 }
 
 function evening(...cards: Card[]): EveningView {
-  return { stove: { cards, timers: [], notes: [] } } as unknown as EveningView;
+  return {
+    dishes: [{ id: 'pot' }],
+    stove: { cards, timers: [], notes: [] },
+  } as unknown as EveningView;
 }
 
 function event(kind: StoveEvent['kind'], more: Partial<StoveEvent> = {}): StoveEvent {
   return {
     id: kind, kind, device: 'd', seq: 1, client_time: NOON, offset_ms: 0, task: '', timer: '',
     name: '', check: '', words: '', seconds: 0, marks: [], event: null, serve_at: null, cooks: null,
-    ...more,
+    dish: null, part: '', slot: '', step: '', gross: 0, tare: 0, vessel: '', sure: false, ...more,
   }; // prettier-ignore
 }
 
@@ -47,6 +50,22 @@ describe('events not yet taken', () => {
     const [stopped] = withPending(evening(), [set, event('timer_stopped', { timer: 't' })]).stove
       .timers;
     expect(stopped?.stopped).toBe(true);
+  });
+
+  it('a weight shows at the step it was taken at, in its dish', () => {
+    const glass = {
+      part_id: 'p',
+      slot_id: '',
+      step_id: 's',
+      point: { weighed: null, words: 'dry' },
+    };
+    const view = evening(
+      card('a', { dish: 0, glass } as unknown as Partial<Card>),
+      card('b', { dish: 1, glass } as unknown as Partial<Card>),
+    );
+    const weighed = event('weighed', { dish: 'pot', part: 'p', step: 's', gross: 900, tare: 380 });
+    const shown = withPending(view, [weighed]).stove.cards;
+    expect(shown.map((one) => one.glass?.point.weighed)).toEqual([520, null]);
   });
 
   it('the first start stands, and what is done is not skipped', () => {

@@ -23,6 +23,16 @@ function cardAfter(card: Card, event: StoveEvent): Card {
   }
 }
 
+/** A weight shows at once; what it means the server says. */
+function weighedAfter(card: Card, event: StoveEvent, dish: number): Card {
+  const { glass } = card;
+  const here =
+    glass?.step_id === event.step && glass.slot_id === event.slot && glass.part_id === event.part;
+  if (!glass || !here || card.dish !== dish) return card;
+  const point = { ...glass.point, weighed: event.gross - event.tare, words: '' };
+  return { ...card, glass: { ...glass, point } };
+}
+
 function timersAfter(timers: Timer[], event: StoveEvent): Timer[] {
   const at = momentOf(event);
   if (event.kind === 'timer_set') {
@@ -56,11 +66,14 @@ function timersAfter(timers: Timer[], event: StoveEvent): Timer[] {
 
 /** The evening with events that the server has not taken yet; those it takes back are left out. */
 export function withPending(view: EveningView, pending: StoveEvent[]): EveningView {
+  const dishes = view.dishes.map((dish) => dish.id);
   const gone = new Set(pending.filter((e) => e.kind === 'taken_back').map((e) => e.event));
   let { cards, timers, notes } = view.stove;
   for (const event of pending) {
     if (gone.has(event.id)) continue;
     if (event.kind.startsWith('step_')) cards = cards.map((card) => cardAfter(card, event));
+    if (event.kind === 'weighed')
+      cards = cards.map((card) => weighedAfter(card, event, dishes.indexOf(event.dish ?? '')));
     if (event.kind.startsWith('timer_')) timers = timersAfter(timers, event);
     if (event.kind === 'note') {
       const at = new Date(momentOf(event)).toISOString();

@@ -13,10 +13,13 @@ import { keep, recall } from '../draft/storage';
 import { withPending } from './overlay';
 
 const POLL_MS = 3000;
+const FLUSHES = 20;
 
+/** An event that did not count, with the reason; a weight that is asked about may still. */
 export interface Conflict {
   event: StoveEvent;
   sentence: string;
+  asked: boolean;
 }
 
 interface Box {
@@ -39,7 +42,11 @@ export interface EveningHere {
   /** Now on the server's clock, in milliseconds. */
   now: () => number;
   act: (kind: StoveEvent['kind'], said?: Said) => string;
-  dropConflicts: () => void;
+  /** Send what waits, for as long as the server answers. */
+  flush: () => Promise<void>;
+  /** The weight asked about is right. */
+  sure: (conflict: Conflict) => void;
+  drop: (conflict: Conflict) => void;
 }
 
 /** What this browser is called among the household's devices. */
@@ -90,7 +97,8 @@ export function useEvening(id: string): EveningHere {
         const outcome = new Map(answer.answers.map((one) => [one.id, one]));
         const refused = sent.flatMap((event) => {
           const one = outcome.get(event.id);
-          return one?.outcome === 'refused' ? [{ event, sentence: one.sentence }] : [];
+          if (!one || one.outcome === 'accepted' || one.outcome === 'repeated') return [];
+          return [{ event, sentence: one.sentence, asked: one.outcome === 'asked' }];
         });
         change({
           // Those that came while this was under way wait for the next time.
@@ -134,16 +142,17 @@ export function useEvening(id: string): EveningHere {
     };
   }, [exchange]);
 
+  const flush = useCallback(async () => {
+    for (let tries = 0; latest.current.pending.length && tries < FLUSHES; tries += 1) {
+      await exchange();
+      await new Promise((done) => setTimeout(done, 100));
+    }
+  }, [exchange]);
+
   const now = useCallback(() => Date.now() + latest.current.offset, []);
   const act = useCallback(
     (kind: StoveEvent['kind'], said: Said = {}) => {
       const made: StoveEvent = {
-        id: newId(),
-        kind,
-        device: deviceName(),
-        seq: latest.current.seq + 1,
-        client_time: new Date().toISOString(),
-        offset_ms: latest.current.offset,
         task: '',
         timer: '',
         name: '',
@@ -154,7 +163,21 @@ export function useEvening(id: string): EveningHere {
         event: null,
         serve_at: null,
         cooks: null,
+        dish: null,
+        part: '',
+        slot: '',
+        step: '',
+        gross: 0,
+        tare: 0,
+        vessel: '',
+        sure: false,
         ...said,
+        id: newId(),
+        kind,
+        device: deviceName(),
+        seq: latest.current.seq + 1,
+        client_time: new Date().toISOString(),
+        offset_ms: latest.current.offset,
       };
       change({ pending: [...latest.current.pending, made], seq: made.seq });
       void exchange();
@@ -162,6 +185,8 @@ export function useEvening(id: string): EveningHere {
     },
     [change, exchange],
   );
+  const drop = (conflict: Conflict): void =>
+    change({ conflicts: latest.current.conflicts.filter((one) => one !== conflict) });
   const view = useMemo(() => box.view && withPending(box.view, box.pending), [box]);
   return {
     view,
@@ -171,7 +196,12 @@ export function useEvening(id: string): EveningHere {
     conflicts: box.conflicts,
     now,
     act,
-    dropConflicts: () => change({ conflicts: [] }),
+    flush,
+    sure: (conflict) => {
+      drop(conflict);
+      act(conflict.event.kind, { ...conflict.event, sure: true });
+    },
+    drop,
   };
 }
 

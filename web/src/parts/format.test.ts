@@ -2,6 +2,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 
 import type { Figure } from '../api/types';
 import {
+  clockOf,
   listed,
   duration,
   figureText,
@@ -76,5 +77,12 @@ describe('names', () => {
     expect(listed([])).toBe('');
     expect(listed(['a'])).toBe('a');
     expect(listed(['a', 'b', 'c'])).toBe('a, b and c');
+  });
+});
+
+describe('the clock', () => {
+  it('an instant is told by the clock it was made in', () => {
+    expect(clockOf('2026-11-27T18:05:00+00:00')).toBe('18:05');
+    expect(clockOf('2026-07-01T19:30:00+01:00')).toBe('19:30');
   });
 });

@@ -103,3 +103,8 @@ export function listed(names: string[]): string {
   const last = names.at(-1) ?? '';
   return names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${last}` : last;
 }
+
+/** "18:05" in the zone the sheet was made in; its offset is part of the instant. */
+export function clockOf(instant: string): string {
+  return instant.slice(11, 16);
+}

@@ -20,6 +20,7 @@ import type { KitchenSettings } from '../../api/types';
 import { setEnergyUnit } from '../../parts/format';
 import { APPLIANCES, SALTS } from '../../api/vocabulary';
 import { Notice } from '../../parts/Notice';
+import { CookedOn } from './CookedOn';
 import { Doors } from './Doors';
 import { Learning } from './Learning';
 import { Pans } from './Pans';
@@ -228,6 +229,10 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
           value={settings.salt_kind}
           options={SALTS.map((kind) => [kind, kind] as const)}
           onPick={(salt_kind) => setSettings({ ...settings, salt_kind })}
+        />
+        <CookedOn
+          equipment={settings.equipment}
+          onChange={(equipment) => setSettings({ ...settings, equipment })}
         />
         <Missing
           missing={settings.missing}

@@ -32,6 +32,7 @@ export function StepRow({ step, view, open, onOpen }: StepRowProps): JSX.Element
         <p className={styles.words}>
           {step.part && <em>{step.part}:</em>}
           {sentenceOf(step.words)}
+          {step.tail && <span className={styles.tail}> {sentenceOf(step.tail)}</span>}
           {own && (
             <button
               type="button"

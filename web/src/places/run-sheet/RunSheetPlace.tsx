@@ -16,10 +16,10 @@ import { useOpenDish } from '../../draft/context';
 import { newId } from '../../draft/newId';
 import { Notice } from '../../parts/Notice';
 import { SheetList } from './SheetList';
-import { clockOf } from './sheetLayout';
 import { Timeline } from './Timeline';
 import { toCalendar } from './toCalendar';
 import { requestOf, useSheetWishes } from './useSheetWishes';
+import { clockOf } from '../../parts/format';
 import styles from './runSheet.module.css';
 
 function Chosen({

@@ -2,7 +2,8 @@
 import { useRef, type JSX, type PointerEvent } from 'react';
 
 import type { SheetItem, SheetView } from '../../api/types';
-import { acrossOven, axisOf, clockOf, isByHand, lanesOf, standsIn, type Axis } from './sheetLayout';
+import { acrossOven, axisOf, isByHand, lanesOf, standsIn, type Axis } from './sheetLayout';
+import { clockOf } from '../../parts/format';
 import styles from './runSheet.module.css';
 
 const NAMES: Record<string, string> = {
@@ -145,7 +146,10 @@ export function Timeline(props: Props): JSX.Element {
       {hands.map((cook) => (
         <section key={cook} className={styles.hands} aria-label={`Cook ${cook + 1}`}>
           <h3>{sheet.cooks > 1 ? `Cook ${cook + 1}` : 'Your hands'}</h3>
-          <div className={styles.lane} style={{ height: axis.height }}>
+          <div className={styles.lane} style={{ height: axis.height + 40 }}>
+            <p className={styles.table} style={{ top: axis.y(sheet.serve_minute) }}>
+              <time>{clockOf(sheet.serve)}</time> on the table
+            </p>
             {sheet.items
               .filter((item) => isByHand(item) && item.place === cook)
               .map((item) => (

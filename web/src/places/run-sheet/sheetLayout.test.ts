@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
 import type { SheetItem } from '../../api/types';
-import { acrossOven, axisOf, clockOf, LINE, lanesOf, PER_MINUTE } from './sheetLayout';
+import { acrossOven, axisOf, LINE, lanesOf, PER_MINUTE } from './sheetLayout';
 
 function item(start: number, minutes: number, more: Partial<SheetItem> = {}): SheetItem {
   return {
@@ -54,14 +54,10 @@ describe('the lanes', () => {
   });
 });
 
-describe('heat and clock', () => {
+describe('heat', () => {
   it('a hotter oven reaches further across', () => {
     expect(acrossOven(20)).toBe(0);
     expect(acrossOven(200)).toBeGreaterThan(acrossOven(180));
     expect(acrossOven(999)).toBe(1);
-  });
-  it('an instant is told by the clock it was made in', () => {
-    expect(clockOf('2026-11-27T18:05:00+00:00')).toBe('18:05');
-    expect(clockOf('2026-07-01T19:30:00+01:00')).toBe('19:30');
   });
 });

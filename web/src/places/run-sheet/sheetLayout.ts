@@ -85,8 +85,3 @@ export function lanesOf(items: SheetItem[]): { lane: SheetItem['lane']; place: n
 export function acrossOven(celsius: number): number {
   return Math.max(0, Math.min(1, (celsius - 20) / 240));
 }
-
-/** "18:05" in the zone the sheet was made in; its offset is part of the instant. */
-export function clockOf(instant: string): string {
-  return instant.slice(11, 16);
-}

@@ -2,8 +2,7 @@
 import type { JSX } from 'react';
 
 import type { Card } from '../../api/types';
-import { withUnit } from '../../parts/format';
-import { clockOf } from '../run-sheet/sheetLayout';
+import { clockOf, withUnit } from '../../parts/format';
 import styles from './stove.module.css';
 
 function ofWhere(card: Card, dishes: string[]): string {
@@ -26,7 +25,7 @@ export function CardView({ card, dishes }: { card: Card; dishes: string[] }): JS
       {card.takes.length > 0 && (
         <ul className={styles.takes}>
           {card.takes.map((take) => (
-            <li key={take.name}>
+            <li key={`${take.name}${take.grams}`}>
               {take.grams !== null && <b>{withUnit(take.grams, 'g')}</b>} {take.share} {take.name}
             </li>
           ))}

@@ -12,18 +12,19 @@ import { allowSound } from '../../evening/sound';
 import { useAwake } from '../../evening/useAwake';
 import { useEvening, type EveningHere } from '../../evening/useEvening';
 import { useRinging } from '../../evening/useRinging';
-import { withUnit } from '../../parts/format';
+import { clockOf, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { useKeys } from '../../parts/useKeys';
 import { useTitle } from '../../parts/useTitle';
-import { clockOf } from '../run-sheet/sheetLayout';
 import { CardView } from './CardView';
-import { Timers } from './Timers';
+import { Timers, TimerStrip } from './Timers';
+import { Weighed, WeighHere } from './WeighHere';
 import styles from './stove.module.css';
 
 const MORE_SECONDS = 60;
 const NOT_YET_SECONDS = 180;
 const SWIPE = 60;
+const COMING = 3;
 
 function List({
   cards,
@@ -92,6 +93,7 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
   const [chosen, setChosen] = useState<string | null>(null);
   const [last, setLast] = useState<{ event: string; words: string } | null>(null);
   const [noting, setNoting] = useState(false);
+  const [weighing, setWeighing] = useState<string | null>(null);
   const [sound, setSound] = useState(false);
   const touch = useRef<{ x: number; y: number } | null>(null);
   const queries = useQueryClient();
@@ -137,6 +139,15 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
     if (timer) act('timer_stopped', { timer: timer.timer.id });
     after(act('step_done', { task: card.task }), `done: ${card.title}`);
   };
+  const endOf = (task: string): (() => void) | null => {
+    const one = cards.find((other) => other.task === task && other.state === 'running');
+    const timer = timerOf(task);
+    if (!one || !timer) return null;
+    return () => {
+      act('timer_stopped', { timer: timer.timer.id });
+      after(act('step_done', { task }), `done: ${one.title}`);
+    };
+  };
   const notYet = (): void => {
     if (!card) return;
     const timer = timerOf(card.task);
@@ -158,6 +169,7 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
     ' ': go,
     n: notYet,
     k: skip,
+    w: () => setWeighing(card?.glass ? card.task : null),
     arrowleft: () => look(-1),
     arrowright: () => look(1),
   });
@@ -173,7 +185,8 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
   const over = cards.length > 0 && !next;
   const finish = async (): Promise<void> => {
     act('finished');
-    await queries.invalidateQueries({ queryKey: eveningsQuery.queryKey });
+    await here.flush();
+    queries.removeQueries({ queryKey: eveningsQuery.queryKey });
     await queries.invalidateQueries({ queryKey: ['runs'] });
     await navigate(`/dishes/${view.dishes[0]?.id ?? ''}/portions`);
   };
@@ -235,7 +248,18 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                   {clockOf(note.at)}: {note.words}
                 </p>
               ))}
-              {noting ? (
+              <Weighed card={card} />
+              {dish && weighing === card.task ? (
+                <WeighHere
+                  card={card}
+                  dish={dish.id}
+                  onWeigh={(said) => {
+                    act('weighed', said);
+                    setWeighing(null);
+                  }}
+                  onClose={() => setWeighing(null)}
+                />
+              ) : noting ? (
                 <NoteForm
                   onNote={(words) => act('note', { task: card.task, words })}
                   onClose={() => setNoting(false)}
@@ -260,10 +284,10 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                       Skip
                     </button>
                   )}
-                  {dish && card.weighs && (
-                    <Link className={styles.link} to={`/dishes/${dish.id}/water`}>
+                  {dish && card.glass && (
+                    <button type="button" onClick={() => setWeighing(card.task)}>
                       Weigh
-                    </Link>
+                    </button>
                   )}
                   <button type="button" onClick={() => setNoting(true)}>
                     Note
@@ -306,6 +330,8 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
         )}
         <Timers
           running={running}
+          onDone={endOf}
+          onLook={(task) => task && setChosen(task)}
           onMore={(timer) => act('timer_moved', { timer, seconds: MORE_SECONDS })}
           onStop={(timer) => act('timer_stopped', { timer })}
           onNew={(name, minutes) =>
@@ -322,8 +348,8 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
           {awake}
         </p>
         <p className={styles.keys}>
-          <kbd>space</kbd> {card ? mainWords(card).toLowerCase() : 'next'} · <kbd>N</kbd> not yet ·{' '}
-          <kbd>←</kbd> <kbd>→</kbd> look around
+          <kbd>space</kbd> {card ? mainWords(card).toLowerCase() : 'next'} · <kbd>W</kbd> weigh ·{' '}
+          <kbd>N</kbd> not yet · <kbd>←</kbd> <kbd>→</kbd> look around
         </p>
         {!view.stove.finished_at && !over && (
           <button type="button" className={styles.end} onClick={() => void finish()}>
@@ -331,6 +357,7 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
           </button>
         )}
       </aside>
+      <TimerStrip running={running} />
     </main>
   );
 }
@@ -344,12 +371,16 @@ function mainWords(card: Card): string {
 }
 
 function ComingUp({ cards, card }: { cards: Card[]; card: Card }): JSX.Element | null {
-  const then = cards.filter((one) => one.state === 'waiting' && one.task !== card.task)[0];
-  if (!then) return null;
+  const then = cards.filter((one) => one.state === 'waiting' && one.task !== card.task);
+  if (!then.length) return null;
   return (
-    <p className={styles.then}>
-      Then, at {clockOf(then.at)}: {then.title}
-    </p>
+    <section className={styles.then} aria-label="Then">
+      {then.slice(0, COMING).map((one) => (
+        <p key={one.task}>
+          <time>{clockOf(one.at)}</time> {one.title}
+        </p>
+      ))}
+    </section>
   );
 }
 
@@ -373,11 +404,19 @@ function Evening({ id }: { id: string }): JSX.Element {
           key={one.event.id}
           bad
           actions={
-            <button type="button" className="chip" onClick={here.dropConflicts}>
-              Seen
-            </button>
+            <>
+              {one.asked && (
+                <button type="button" className="chip" onClick={() => here.sure(one)}>
+                  It is right, take it
+                </button>
+              )}
+              <button type="button" className="chip" onClick={() => here.drop(one)}>
+                {one.asked ? 'Weigh again' : 'Seen'}
+              </button>
+            </>
           }
         >
+          {one.event.kind === 'weighed' && `${withUnit(one.event.gross, 'g')} on the scale. `}
           {one.sentence}
         </Notice>
       ))}

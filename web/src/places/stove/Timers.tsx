@@ -7,6 +7,9 @@ import styles from './stove.module.css';
 
 interface Props {
   running: Running[];
+  /** What a timer's step can be ended with, null where nothing of it runs any more. */
+  onDone: (task: string) => (() => void) | null;
+  onLook: (task: string) => void;
   onMore: (id: string) => void;
   onStop: (id: string) => void;
   onNew: (name: string, minutes: number) => void;
@@ -49,32 +52,51 @@ function NewTimer({ onNew }: { onNew: Props['onNew'] }): JSX.Element {
   );
 }
 
-export function Timers({ running, onMore, onStop, onNew }: Props): JSX.Element {
+export function Timers({ running, onDone, onLook, onMore, onStop, onNew }: Props): JSX.Element {
   return (
-    <section aria-label="Timers">
-      {running.map(({ timer, left, mark }) => (
-        <div key={timer.id} className={styles.timer} data-over={left <= 0}>
-          <div>
+    <section aria-label="Timers" id="timers">
+      {running.map(({ timer, left, mark }) => {
+        const done = onDone(timer.task);
+        return (
+          <div key={timer.id} className={styles.timer} data-over={left <= 0}>
             <b role="timer">{countdown(left)}</b>
-            <span>
+            <button
+              type="button"
+              aria-label={`One minute more: ${timer.name}`}
+              onClick={() => onMore(timer.id)}
+            >
+              +1
+            </button>
+            <button
+              type="button"
+              aria-label={`${done ? 'It is done' : 'Stop'}: ${timer.name}`}
+              onClick={() => (done ? done() : onStop(timer.id))}
+            >
+              {done ? 'Done' : 'Stop'}
+            </button>
+            <button type="button" className={styles.name} onClick={() => onLook(timer.task)}>
               {timer.name}
-              {mark && <em> {mark}</em>}
-            </span>
-            {left <= 0 && timer.check && <span className={styles.check}>{timer.check}</span>}
+              {mark && <em>{mark}</em>}
+              {left <= 0 && timer.check && <strong>{timer.check}</strong>}
+            </button>
           </div>
-          <button
-            type="button"
-            aria-label={`One minute more: ${timer.name}`}
-            onClick={() => onMore(timer.id)}
-          >
-            +1
-          </button>
-          <button type="button" aria-label={`Stop: ${timer.name}`} onClick={() => onStop(timer.id)}>
-            Stop
-          </button>
-        </div>
-      ))}
+        );
+      })}
       <NewTimer onNew={onNew} />
     </section>
+  );
+}
+
+/** On a phone, along the bottom: what rings next is always in sight. */
+export function TimerStrip({ running }: { running: Running[] }): JSX.Element | null {
+  if (!running.length) return null;
+  return (
+    <a href="#timers" className={styles.strip}>
+      {running.slice(0, 2).map(({ timer, left }) => (
+        <span key={timer.id} data-over={left <= 0}>
+          <b>{countdown(left)}</b> {timer.name}
+        </span>
+      ))}
+    </a>
   );
 }

@@ -14,7 +14,9 @@ export function ToTheStove(): JSX.Element {
   const navigate = useNavigate();
   const evenings = useQuery(eveningsQuery);
   if (evenings.error) return <Notice bad>{sentence(evenings.error)}</Notice>;
-  if (!evenings.data) return <main className="place soft">Looking at the stove …</main>;
+  // Another device may have begun or ended one; what was known before is not enough.
+  if (!evenings.data || evenings.isFetching)
+    return <main className="place soft">Looking at the stove …</main>;
   const going = evenings.data.find((one) => one.dishes.some((dish) => dish.id === draft.id));
   if (going) return <Navigate to={`/stove/${going.id}`} replace />;
   return (

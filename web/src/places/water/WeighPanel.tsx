@@ -1,19 +1,15 @@
 /** Typing a weigh-in and reading the answer. */
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
-import { useQuery } from '@tanstack/react-query';
-import { useCallback, useState, type JSX } from 'react';
+import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
-import { kitchenQuery } from '../../api/queries';
 import type { CourseView, GlassView, OtherWayView, PointView } from '../../api/types';
 import { mapSlot } from '../../draft/edits';
 import { useOpenDish } from '../../draft/context';
-import { recall, keep } from '../../draft/storage';
 import { duration, plain, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
+import { WeighForm, type Scale } from '../../parts/WeighForm';
 import { WeighQuestion } from '../../parts/WeighQuestion';
-import { ScaleRow } from './ScaleRow';
 import { useWeighing } from './useWeighing';
 import styles from './water.module.css';
 
@@ -21,11 +17,6 @@ interface Props {
   course: CourseView;
   glass: GlassView;
   onTaken: () => void;
-}
-
-function number(text: string): number | null {
-  const value = Number(text.replace(',', '.'));
-  return text.trim() !== '' && Number.isFinite(value) ? value : null;
 }
 
 /** The glass in words: what it weighs, what to aim at, what helps. */
@@ -78,34 +69,6 @@ function Cautions({ point }: { point: PointView }): JSX.Element {
   );
 }
 
-/** The household's own vessels whose empty weight is known: one press is the tare. */
-function Vessels({
-  chosen,
-  onChoose,
-}: {
-  chosen: string;
-  onChoose: (name: string, grams: number) => void;
-}): JSX.Element | null {
-  const kitchen = useQuery(kitchenQuery);
-  const known = (kitchen.data?.pans ?? []).filter((pan) => pan.empty_grams !== null);
-  if (known.length === 0) return null;
-  return (
-    <div className={`chips ${styles.vessels}`} role="group" aria-label="It stands in">
-      {known.map((pan) => (
-        <button
-          key={pan.name}
-          type="button"
-          className="chip"
-          aria-pressed={pan.name === chosen}
-          onClick={() => onChoose(pan.name, pan.empty_grams ?? 0)}
-        >
-          {pan.name} {withUnit(pan.empty_grams ?? 0, 'g')}
-        </button>
-      ))}
-    </div>
-  );
-}
-
 /** How else a stand-in's step can be done; a step of the recipe is changed in the Recipe. */
 function HowElse({ glass }: { glass: GlassView }): JSX.Element | null {
   const { draft } = useOpenDish();
@@ -144,65 +107,35 @@ function HowElse({ glass }: { glass: GlassView }): JSX.Element | null {
 export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
   const { run } = useOpenDish();
   const { point } = glass;
-  const [gross, setGross] = useState('');
-  const [tare, setTare] = useState(() => recall<string>('tare') ?? '');
-  const [vessel, setVessel] = useState('');
+  const [taken, setTaken] = useState(0);
   const weighing = useWeighing(glass, () => {
-    keep('tare', tare);
-    setGross('');
+    setTaken(taken + 1);
     onTaken();
   });
-  const fromScale = useCallback((grams: number) => setGross(plain(Math.round(grams))), []);
-  const scale = { gross: number(gross) ?? 0, tare: number(tare) ?? 0, vessel };
-  const ready = number(gross) !== null && !weighing.busy;
+  const [last, setLast] = useState<Scale | null>(null);
   return (
     <>
       <Answer course={course} glass={glass} />
       <Cautions point={point} />
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (ready) weighing.weigh(scale, false);
+      <WeighForm
+        taken={taken}
+        expected={point.grams}
+        busy={weighing.busy}
+        onWeigh={(scale) => {
+          setLast(scale);
+          weighing.weigh(scale, false);
         }}
       >
-        <div className={styles.fields}>
-          <TextField
-            label="On the scale, g"
-            value={gross}
-            autoFocus={window.matchMedia('(min-width: 1024px)').matches}
-            onChange={(e) => setGross(e.target.value)}
-            slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-          />
-          <TextField
-            label="Empty bowl, g"
-            value={tare}
-            onChange={(e) => {
-              setTare(e.target.value);
-              setVessel('');
-            }}
-            slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-          />
-        </div>
-        <Vessels
-          chosen={vessel}
-          onChoose={(name, grams) => {
-            setTare(plain(grams));
-            setVessel(name);
-          }}
-        />
-        <ScaleRow expected={point.grams + scale.tare} onSteady={fromScale} />
-        <div className="row">
-          <Button type="submit" variant="contained" disabled={!ready}>
-            Weigh in
+        {run && point.weighed !== null && (
+          <Button variant="outlined" onClick={() => weighing.takeBack(run.id)}>
+            Delete this weighing
           </Button>
-          {run && point.weighed !== null && (
-            <Button variant="outlined" onClick={() => weighing.takeBack(run.id)}>
-              Delete this weighing
-            </Button>
-          )}
-        </div>
-      </form>
-      <WeighQuestion question={weighing.question} onSure={() => weighing.weigh(scale, true)} />
+        )}
+      </WeighForm>
+      <WeighQuestion
+        question={weighing.question}
+        onSure={() => last && weighing.weigh(last, true)}
+      />
       {weighing.problem && <Notice bad>{weighing.problem}</Notice>}
       <HowElse glass={glass} />
       {course.lost_carbs >= 0.1 && (

@@ -7,14 +7,7 @@ import { computedAnew, dishQuery, learningQuery, runsQuery } from '../../api/que
 import type { GlassView, WeighBody } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { newId } from '../../draft/newId';
-
-/** What the cook read from the scale, in grams. */
-export interface Scale {
-  gross: number;
-  tare: number;
-  /** What it stands in, by its name in the Kitchen; empty for anything else. */
-  vessel: string;
-}
+import type { Scale } from '../../parts/WeighForm';
 
 export interface Weighing {
   busy: boolean;

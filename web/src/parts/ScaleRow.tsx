@@ -2,11 +2,11 @@
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState, type JSX } from 'react';
 
-import { connect, disconnect, happens, hasUsb, useScale } from '../../devices/scale';
-import type { Status } from '../../devices/reports';
-import { typed, withUnit } from '../../parts/format';
-import { Notice } from '../../parts/Notice';
-import styles from './water.module.css';
+import { connect, disconnect, happens, hasUsb, useScale } from '../devices/scale';
+import type { Status } from '../devices/reports';
+import { typed, withUnit } from './format';
+import { Notice } from './Notice';
+import styles from './weighing.module.css';
 
 const SAYS: Record<Status, string> = {
   zero: 'empty',

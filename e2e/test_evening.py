@@ -1,0 +1,176 @@
+"""An evening: from the run sheet to the table, on two devices, with the network cut."""
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from e2e.base import WAIT_MS, BrowserCase
+from e2e.recipes import POT
+from runs.models import SessionEvent
+
+TRAY = """Beetroot tray
+
+Serves 2
+
+600 g beetroot, peeled
+2 tbsp rapeseed oil
+80 g walnuts
+
+Heat the oven to 200 C.
+Cut the beetroot into wedges and toss them with the oil.
+Roast them at 200 C for 40 minutes, turning them half way.
+Toast the walnuts in a dry pan for 4 minutes.
+Scatter the walnuts over the beetroot and serve.
+"""
+
+
+class Evening(BrowserCase):
+    """The run sheet, the Stove, timers and notes."""
+
+    def to_sheet(self) -> None:
+        self.sign_in()
+        self.bring(TRAY, "Beetroot tray")
+        self.page.get_by_role("link", name="Run sheet").click()
+        expect(self.page.get_by_role("button", name="Start cooking")).to_be_enabled()
+
+    def to_stove(self) -> None:
+        self.to_sheet()
+        self.page.get_by_role("button", name="Start cooking").click()
+        expect(self.step()).to_be_visible()
+
+    def step(self, page: Page | None = None):
+        return (page or self.page).get_by_role("article", name="The step now")
+
+    def go(self, page: Page | None = None) -> None:
+        """Press the large button, whatever it says."""
+        actions = (page or self.page).locator("article ~ div button").first
+        actions.click()
+
+    def test_the_sheet_follows_the_cook_and_keeps_what_was_wished(self) -> None:
+        page = self.page
+        self.to_sheet()
+        expect(page.get_by_text("Nothing can be shorter")).to_be_visible()
+        expect(page.get_by_text(re.compile(r"^on at \d\d:\d\d"))).to_be_visible()
+        walnuts = page.get_by_role("button", name=re.compile("Toast the walnuts"))
+        walnuts.click()
+        chosen = page.get_by_role("region", name="The task chosen")
+        expect(chosen).to_contain_text("without moving anything else")
+        chosen.get_by_role("button", name="5 min later").click()
+        expect(walnuts).to_contain_text("pinned")
+        page.get_by_role("button", name="2 cooks").click()
+        expect(page.get_by_role("heading", name="Cook 2")).to_be_visible()
+        page.reload()
+        expect(page.get_by_role("heading", name="Cook 2")).to_be_visible()
+        expect(walnuts).to_contain_text("pinned")
+        # A time that cannot be kept is told with the earliest.
+        page.get_by_label("Serve at").fill(page.evaluate(
+            "new Date(Date.now() + 5 * 60000).toTimeString().slice(0, 5)"
+        ))  # fmt: skip
+        expect(page.get_by_text("cannot be kept")).to_be_visible()
+        with page.expect_download() as saved:
+            page.get_by_role("button", name="To calendar").click()
+        self.assertEqual(saved.value.suggested_filename, "run-sheet.ics")
+
+    def test_a_whole_evening_from_step_to_step(self) -> None:
+        page = self.page
+        self.to_stove()
+        titles = []
+        for _ in range(12):
+            if page.get_by_text("Everything is done.").count():
+                break
+            title = self.step().get_by_role("heading").inner_text()
+            titles.append(title)
+            self.go()
+            expect(page.locator("article h1")).not_to_have_text(title)
+        expect(page.get_by_text("Everything is done.")).to_be_visible()
+        self.assertEqual(len(titles), len(set(titles)) + 1, titles)  # the roast: on, then done
+        self.assertIn("Cut the beetroot into wedges", titles)
+        page.get_by_role("button", name="End the evening", exact=True).click()
+        expect(page).to_have_url(re.compile("/portions$"))
+        page.get_by_role("link", name="Stove").click()
+        expect(page.get_by_text("Nothing of this dish is on the stove")).to_be_visible()
+
+    def test_timers_outlive_a_reload_and_are_seen_on_another_device(self) -> None:
+        page = self.page
+        self.to_stove()
+        while "Roast" not in self.step().inner_text():
+            title = self.step().get_by_role("heading").inner_text()
+            self.go()
+            expect(page.locator("article h1")).not_to_have_text(title)
+        page.get_by_role("button", name="It is on: 40 min").click()
+        roast = page.get_by_role("region", name="Timers").get_by_text("roast")
+        expect(roast).to_be_visible()
+        page.reload()
+        expect(roast).to_be_visible()
+        expect(page.get_by_role("timer").filter(has_text=re.compile(r"^(40|39):"))).to_be_visible()
+        context = self.browser.new_context(viewport={"width": 390, "height": 800})
+        self.addCleanup(context.close)
+        context.add_cookies(page.context.cookies())
+        phone = context.new_page()
+        phone.set_default_timeout(WAIT_MS)
+        phone.goto(page.url)
+        expect(phone.get_by_role("region", name="Timers").get_by_text("roast")).to_be_visible()
+        # A minute more on the phone reaches the counter.
+        phone.get_by_role("button", name=re.compile("One minute more: Roast")).click()
+        expect(page.get_by_role("timer").filter(has_text=re.compile(r"^4[01]:"))).to_be_visible()
+        # A wrong tap is taken back.
+        title = self.step().get_by_role("heading").inner_text()
+        self.go()
+        page.get_by_role("button", name="Take it back").click()
+        expect(page.locator("article h1")).to_have_text(title)
+
+    def test_weighing_at_the_stove_answers_in_grams(self) -> None:
+        page = self.page
+        self.sign_in()
+        self.bring(POT, "Harbour-light bean pot")
+        page.get_by_role("button", name="Choose Cauliflower").first.click()
+        expect(page.get_by_text("chosen", exact=True)).to_be_visible()
+        page.get_by_role("link", name="Run sheet").click()
+        page.get_by_role("button", name="Start cooking").click()
+        expect(self.step()).to_be_visible()
+        press = page.get_by_role("list", name="All steps").get_by_role(
+            "button", name=re.compile("press", re.IGNORECASE)
+        )  # fmt: skip
+        press.first.click()
+        page.get_by_role("button", name="Weigh", exact=True).click()
+        page.get_by_label("On the scale").fill("9000")
+        page.get_by_label("Empty bowl").fill("0")
+        page.get_by_role("button", name="Weigh in").click()
+        expect(page.get_by_role("button", name="It is right, take it")).to_be_visible()
+        page.get_by_role("button", name="Weigh again").click()
+        press.first.click()
+        page.get_by_role("button", name="Weigh", exact=True).click()
+        page.get_by_label("On the scale").fill("700")
+        page.get_by_role("button", name="Weigh in").click()
+        press.first.click()
+        expect(
+            page.get_by_text(re.compile(r"\d g still|[Dd]ry enough|Too dry by \d"))
+        ).to_be_visible()
+
+    def test_with_the_network_cut_nothing_is_lost_and_nothing_counts_twice(self) -> None:
+        page = self.page
+        self.to_stove()
+        page.context.set_offline(offline=True)
+        done = self.step().get_by_role("heading").inner_text()
+        self.go()
+        expect(page.locator("article h1")).not_to_have_text(done)
+        for number in range(6):
+            page.get_by_label("What is timed").fill(f"pot {number}")
+            page.get_by_label("Minutes").fill("25")
+            page.get_by_role("button", name="Set", exact=True).click()
+        for number in range(40):
+            page.get_by_role("button", name="Note", exact=True).click()
+            page.get_by_label("Note to this step").fill(f"{500 + number} g on the scale")
+            page.get_by_role("button", name="Keep the note").click()
+        expect(page.get_by_text("The kitchen server does not answer")).to_be_visible()
+        expect(page.get_by_text("47 kept here")).to_be_visible()
+        self.assertEqual(SessionEvent.objects.count(), 0)
+        page.context.set_offline(offline=False)
+        expect(page.get_by_text("The kitchen server does not answer")).to_be_hidden()
+        expect(page.get_by_role("timer")).to_have_count(6)
+        kinds = list(SessionEvent.objects.order_by("seq").values_list("kind", flat=True))
+        self.assertEqual(kinds, ["step_done", *["timer_set"] * 6, *["note"] * 40])
+        said = [
+            e.payload["words"] for e in SessionEvent.objects.filter(kind="note").order_by("seq")
+        ]
+        self.assertEqual(said, [f"{500 + number} g on the scale" for number in range(40)])

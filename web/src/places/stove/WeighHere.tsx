@@ -1,0 +1,60 @@
+/** Weighing at the Stove: the form, and what the last weight says. */
+import { useState, type JSX } from 'react';
+
+import type { Card } from '../../api/types';
+import type { Said } from '../../evening/useEvening';
+import { withUnit } from '../../parts/format';
+import { WeighForm, type Scale } from '../../parts/WeighForm';
+import styles from './stove.module.css';
+
+interface Props {
+  card: Card;
+  dish: string;
+  onWeigh: (said: Said) => void;
+  onClose: () => void;
+}
+
+/** Where a weight at this card is taken, as every weigh-in names it. */
+export function weighingOf(card: Card, dish: string, scale: Scale): Said {
+  const { glass } = card;
+  return {
+    dish,
+    part: glass?.part_id ?? '',
+    slot: glass?.slot_id ?? '',
+    step: glass?.step_id ?? '',
+    ...scale,
+  };
+}
+
+export function WeighHere({ card, dish, onWeigh, onClose }: Props): JSX.Element | null {
+  const [taken, setTaken] = useState(0);
+  if (!card.glass) return null;
+  return (
+    <section className={styles.weighHere} aria-label="Weighing">
+      <WeighForm
+        taken={taken}
+        expected={card.glass.point.grams}
+        onWeigh={(scale) => {
+          onWeigh(weighingOf(card, dish, scale));
+          setTaken(taken + 1);
+        }}
+      >
+        <button type="button" className="chip" onClick={onClose}>
+          Not now
+        </button>
+      </WeighForm>
+    </section>
+  );
+}
+
+/** What the scale said at this step, in words, large; nothing before it was weighed. */
+export function Weighed({ card }: { card: Card }): JSX.Element | null {
+  const point = card.glass?.point;
+  if (!point || point.weighed === null) return null;
+  return (
+    <p className={styles.weighed} aria-live="polite">
+      <b>{withUnit(point.weighed, 'g')}</b>
+      {point.words && <span>{point.words}</span>}
+    </p>
+  );
+}
