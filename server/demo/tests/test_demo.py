@@ -10,6 +10,7 @@ from config.wire import stored_dish
 from dishes.models import Dish
 from foods.own import library_of
 from foods.stand_ins import book_of
+from runs.sessions import session_view, sessions_of
 from snabo_core import dish as core
 from snabo_core.swaps.judged import judged
 from snabo_core.ways.finding import find_ways, fits, fitting_of
@@ -28,13 +29,25 @@ class Demo(TestCase):
         self.load()
         self.assertEqual((Household.objects.count(), User.objects.count()), (1, 1))
         self.assertEqual(Dish.objects.count(), 6)
-        cooked = Dish.objects.get(runs__isnull=False)
+        cooked = Dish.objects.get(runs__finished_at__isnull=False)
         events = cooked.runs.get().events.all()
         self.assertEqual({e.payload["step"] for e in events}, {"start", "heat", "press"})
         Dish.objects.exclude(id=cooked.id).first().delete()
         self.load("--reset")
         self.assertEqual(Dish.objects.count(), 6)
         self.assertEqual(Household.objects.count(), 1)
+
+    def test_an_evening_is_in_progress_with_the_oven_on_and_a_timer_running(self) -> None:
+        self.load()
+        [evening] = sessions_of(Household.objects.get())
+        answer = session_view(Household.objects.get(), evening.id, None)
+        stove = answer.session.stove
+        states = {card.state for card in stove.cards}
+        self.assertEqual(states, {"done", "running", "waiting"})
+        [baking] = [c for c in stove.cards if c.state == "running" and c.lane == "oven"]
+        timer = next(t for t in stove.timers if t.task == baking.task)
+        self.assertGreater(timer.ends_at, answer.now)
+        self.assertTrue([c for c in stove.cards if c.state == "waiting" and c.dish == 1])
 
     def test_the_dishes_hold_seven_roles(self) -> None:
         self.load()

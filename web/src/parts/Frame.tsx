@@ -4,6 +4,7 @@ import { lazy, Suspense, useMemo, useState, type JSX } from 'react';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
 
 import { ApiError, client, sentence, take } from '../api/client';
+import { eveningsQuery } from '../api/evening';
 import { sessionQuery } from '../api/queries';
 import { useMode } from '../theme/useMode';
 import { GlassPatterns } from './SightGlass';
@@ -27,6 +28,7 @@ const PLACES = [
 
 export function Frame(): JSX.Element {
   const session = useQuery(sessionQuery);
+  const evenings = useQuery({ ...eveningsQuery, enabled: session.isSuccess });
   const queries = useQueryClient();
   const { mode, toggle } = useMode();
   const { pathname } = useLocation();
@@ -85,6 +87,15 @@ export function Frame(): JSX.Element {
           {PLACES.map(([to, name]) => (
             <NavLink key={to} to={to}>
               {name}
+            </NavLink>
+          ))}
+          {evenings.data?.map((one) => (
+            <NavLink
+              key={one.id}
+              to={`/stove/${one.id}`}
+              title={one.dishes.map((dish) => dish.title).join(', ')}
+            >
+              Stove
             </NavLink>
           ))}
         </nav>

@@ -1,5 +1,6 @@
 """Loads the demo household once; with --reset puts it back as it was."""
 
+import datetime as dt
 import uuid
 from dataclasses import replace
 from pathlib import Path
@@ -8,6 +9,7 @@ from typing import Any
 import msgspec
 from django.core.management.base import BaseCommand, CommandParser
 from django.db import transaction
+from django.utils import timezone
 
 from accounts.models import Household, User
 from dishes.models import Dish
@@ -22,7 +24,17 @@ from foods.own import (
     keep_name,
 )
 from reckon.services import preview
+from runs.models import CookingSession
 from runs.services import WeighIn, finish, runs_of, weigh_in
+from runs.sessions import (
+    SentEvents,
+    SheetRequest,
+    StartSession,
+    StoveEvent,
+    sheet_of,
+    start_session,
+    take_events,
+)
 from snabo_core import dish as core
 from snabo_core.errors import SnaboError
 from snabo_core.foods import library
@@ -31,6 +43,7 @@ from snabo_core.plate.eaters import schools
 from snabo_core.plate.pans import Pan
 from snabo_core.swaps.book import book
 from snabo_core.swaps.scaling import scale_to
+from snabo_core.views.evening import StoveKind
 from snabo_core.views.preview import PreviewRequest
 from table.models import Eater
 from table.services import EaterForm, add_eater
@@ -56,8 +69,21 @@ PANS = (
 OWN_FOODS = "own-foods.csv"
 LADLE = MeasureForm("lentils", "ladle", 110.0)
 NICKNAME = NameForm("towpath roots", "swede")
+# On the stove when the household is first opened: the tart has been in the oven for so long.
+TONIGHT, IN_THE_OVEN = ("mushroom-tart.txt", "tarragon-chicken.txt"), dt.timedelta(minutes=8)
 # Net grams the lid was weighed at in the demo's one run, as shares of the prediction.
 WEIGHED = (("start", 1.02), ("heat", 0.99), ("press", 0.96))
+
+
+class _Told:
+    """Events of one device, counted."""
+
+    def __init__(self) -> None:
+        self.events: list[StoveEvent] = []
+
+    def add(self, kind: StoveKind, at: dt.datetime, **said: Any) -> None:
+        seq = len(self.events) + 1
+        self.events.append(StoveEvent(uuid.uuid4(), kind, "counter", seq, at, **said))
 
 
 class Command(BaseCommand):
@@ -90,10 +116,12 @@ class Command(BaseCommand):
         import_foods(household, ImportForm(text, apply=True))
         keep_measure(household, LADLE)
         keep_name(household, NICKNAME)
-        for recipe in OTHERS:
-            add_dish(household, self._read(household, recipe))
+        brought = {
+            recipe: add_dish(household, self._read(household, recipe)).id for recipe in OTHERS
+        }
         add_dish(household, self._held(self._read(household, PARTS)))
         self._cook(household)
+        self._evening(household, [brought[recipe] for recipe in TONIGHT])
         if options.get("verbosity", 1) > 0:
             self.stdout.write("  the demo household is loaded")
 
@@ -103,6 +131,7 @@ class Command(BaseCommand):
         if household is not None:
             for kind in (Eater, OwnFood, OwnMeasure, OwnName, OwnStandIn, LearnedReading):
                 kind.objects.of(household).delete()
+            CookingSession.objects.of(household).delete()
             for dish in Dish.objects.of(household):
                 dish.runs.all().delete()
                 dish.delete()
@@ -153,6 +182,29 @@ class Command(BaseCommand):
             run = weigh_in(household, dish.id, body).run
         if run is not None:
             finish(household, run.id)
+
+    def _evening(self, household: Household, dishes: list[uuid.UUID]) -> None:
+        """Cook two dishes up to the middle of a bake: what is planned for before then is done."""
+        now = timezone.now()
+        sheet = sheet_of(household, SheetRequest(dishes)).sheet
+        bake = next(i for i in sheet.items if i.lane == "oven" and i.kind == "runs")
+        opens = now - (bake.at - sheet.opens) - IN_THE_OVEN
+        view = start_session(
+            household, StartSession(uuid.uuid4(), SheetRequest(dishes, opens=opens))
+        )
+        told = _Told()
+        for card in view.stove.cards:
+            if card.ends <= now:
+                told.add("step_done", card.ends, task=card.task)
+            elif card.at <= now and card.kind == "runs":
+                told.add("step_started", card.at, task=card.task)
+                told.add(
+                    "timer_set", card.at, task=card.task, timer=str(uuid.uuid4()),
+                    name=card.timer_name, check=card.cue, seconds=card.seconds,
+                )  # fmt: skip
+        take_events(
+            household, view.id, SentEvents(sorted(told.events, key=lambda e: e.client_time))
+        )
 
     def _predicted(
         self, household: Household, dish_id: int, document: core.Dish, slot: str, step: str
