@@ -4,6 +4,7 @@
 ./snabo bench --write  commits these ratios to tools/bench_ratios.json
 """
 
+import itertools
 import json
 import os
 import statistics
@@ -25,6 +26,7 @@ import numpy as np  # noqa: E402
 from django.http import HttpResponse  # noqa: E402
 from django.test import Client  # noqa: E402
 from django.test.utils import setup_databases, setup_test_environment, teardown_databases  # noqa: E402
+from msgspec.structs import replace as with_fields  # noqa: E402
 
 from accounts.models import Household, User  # noqa: E402
 from config.warm import warm  # noqa: E402
@@ -38,9 +40,12 @@ from snabo_core.plate.figures import entries, total, totals_of_many  # noqa: E40
 from snabo_core.plate.setting import Setting  # noqa: E402
 from snabo_core.quantities import read_line  # noqa: E402
 from snabo_core.recipe import line_from  # noqa: E402
+from snabo_core.schedule.problem import parse  # noqa: E402
+from snabo_core.schedule.solving import Effort, solve  # noqa: E402
 from snabo_core.swaps.book import book  # noqa: E402
 from snabo_core.swaps.dish_water import dish_water  # noqa: E402
 from table.services import EaterForm, add_eater  # noqa: E402
+from tests.kitchens import random_kitchen  # noqa: E402
 from tests.score_lines import expected_lines, misspelled, score  # noqa: E402
 from tests.score_methods import methods  # noqa: E402
 from tests.score_methods import score as score_methods  # noqa: E402
@@ -66,6 +71,8 @@ BUDGETS = {
     "8 parts, 40 steps": 6.0,
     "first way": 300.0,
     "five ways": 2000.0,
+    "sheet of 40 tasks": 1000.0,
+    "sheet proven": 5000.0,
 }
 LINES = (
     "200 g mushrooms", "2 leeks", "3 carrots", "1 tbsp olive oil", "400 ml milk", "25 g flour",
@@ -238,6 +245,14 @@ def timings() -> dict[str, tuple[float, float]]:
     )
     found["first way"] = measure(lambda: next(send(hungry, "ways", pie).streaming_content), 12)
     found["five ways"] = measure(lambda: list(send(hungry, "ways", pie).streaming_content), 8)
+    # A sheet is found, and another one is proven to be the shortest.
+    tasks = [json.dumps(random_kitchen(seed, tasks=40)).encode() for seed in range(100, 110)]
+    feasible = Effort(counted=60.0)
+    kitchens = itertools.cycle([parse(one) for one in tasks])
+    found["sheet of 40 tasks"] = measure(
+        lambda: solve(with_fields(next(kitchens), objective="feasible", serve_at=600)), 20
+    )
+    found["sheet proven"] = measure(lambda: solve(next(kitchens), feasible), 20)
     full = full_household(dish)
     found["list of 50 dishes"] = measure(lambda: full.get("/api/dishes"), 20)
     found["table of 50 dishes"] = measure(lambda: full.get("/api/table"), 20)

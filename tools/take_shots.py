@@ -54,13 +54,6 @@ def parted(page: Page) -> None:
     ways_found(page)
 
 
-def noodles(page: Page) -> None:
-    open_dish(page, "pork patties")
-    ways_found(page)
-    page.get_by_role("heading", name="Stand-ins").scroll_into_view_if_needed()
-    page.get_by_role("button", name="Choose Konjac noodles").wait_for()
-
-
 def crumbs(page: Page) -> None:
     """A stand-in of a crumb, opened."""
     open_dish(page, "Cod and tomatoes")
@@ -85,11 +78,6 @@ def stand_ins(page: Page) -> None:
 def recipe(page: Page) -> None:
     open_dish(page, "mackerel pot", "Recipe")
     page.get_by_role("heading", name="Steps").wait_for()
-
-
-def recipe_step(page: Page) -> None:
-    recipe(page)
-    page.get_by_text("Microwave the florets").scroll_into_view_if_needed()
 
 
 def printed(page: Page) -> None:
@@ -187,13 +175,6 @@ def drawer(name: str) -> Callable[[Page], None]:
     return go
 
 
-def label(page: Page) -> None:
-    drawer("Your own")(page)
-    page.get_by_role("button", name="Change Towpath seed crackers").click()
-    page.get_by_role("cell", name="Net carbs").or_(page.get_by_text("Net carbs")).first.wait_for()
-    page.wait_for_load_state("networkidle")
-
-
 def table(page: Page) -> None:
     """Who can eat what, and with what they could."""
     place("Table")(page)
@@ -201,6 +182,20 @@ def table(page: Page) -> None:
     # What would help comes dish by dish.
     page.get_by_text("Everybody could have it").nth(4).wait_for()
     page.get_by_role("region", name="Who can eat what").evaluate("one => one.scrollIntoView()")
+
+
+def run_sheet(page: Page) -> None:
+    open_dish(page, "mackerel pot", "Run sheet")
+    page.get_by_label("Serve at").fill("19:00")
+    page.get_by_text("on the table at 19:00").first.wait_for()
+    page.wait_for_load_state("networkidle")
+
+
+def stove(page: Page) -> None:
+    """The evening that is in progress."""
+    page.get_by_role("link", name="Stove").click()
+    page.get_by_role("article", name="The step now").wait_for()
+    page.get_by_role("timer").first.wait_for()
 
 
 def stay(_page: Page) -> None:
@@ -212,17 +207,17 @@ SHOTS: dict[str, tuple[Callable[[Page], None], dict[str, int], str]] = {
     "bring": (bring, WIDE, "light"),
     "bench": (bench, WIDE, "light"),
     "bench-evening": (parted, WIDE, "dark"),
-    "bench-phone": (noodles, PHONE, "light"),
     "stand-in": (crumbs, WIDE, "light"),
     "recipe": (recipe, WIDE, "light"),
-    "recipe-phone": (recipe_step, PHONE, "light"),
     "recipe-print": (printed, PAPER, "light"),
+    "run-sheet": (run_sheet, WIDE, "light"),
+    "stove": (stove, WIDE, "light"),
+    "stove-phone": (stove, PHONE, "dark"),
     "portions": (portions, WIDE, "light"),
     "table": (table, WIDE, "light"),
     "foods": (place("Foods"), WIDE, "light"),
     "compare": (compare, WIDE, "light"),
     "explained": (explained, WIDE, "light"),
-    "foods-label": (label, WIDE, "light"),
     "stand-ins-own": (stand_ins, WIDE, "light"),
     "kitchen": (place("Kitchen"), WIDE, "light"),
     "water": (water, WIDE, "light"),
