@@ -16,7 +16,7 @@ from accounts.models import Household
 from accounts.writing import writes
 from config.wire import convert, stored_dish
 from dishes.models import Dish, DishVersion
-from dishes.services import keep_version, own_dish
+from dishes.services import LineText, keep_version, own_dish, read_one
 from foods.own import library_of
 from foods.stand_ins import book_of
 from runs.learning import cooking_setting
@@ -28,6 +28,7 @@ from snabo_core.errors import BadInput, SnaboError
 from snabo_core.exchange.calendar import Entry, calendar
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.frozen import Frozen, thaw
+from snabo_core.views.added import AddedView, added_view
 from snabo_core.views.dish_water import water_view
 from snabo_core.views.evening import LONGEST_TIMER_SECONDS, Evening, Event, Plan, StoveKind
 from snabo_core.views.evening import fold as fold_events
@@ -131,6 +132,21 @@ class EventAnswer(msgspec.Struct):
     sentence: str = ""
 
 
+class AddedRecord(msgspec.Struct):
+    """Something added at the stove, by the event that can be taken back."""
+
+    event: UUID
+    words: str
+
+
+class AddedToDish(msgspec.Struct):
+    """What was added to a dish, and what that changes on a serving."""
+
+    dish: UUID
+    said: list[AddedRecord]
+    view: AddedView
+
+
 class SessionView(msgspec.Struct):
     """An evening as it stands. `sequence` changes with every event; `now` is the server's clock."""
 
@@ -140,6 +156,7 @@ class SessionView(msgspec.Struct):
     serve_at: dt.datetime | None
     dishes: list[SheetDish]
     stove: StoveView
+    added: list[AddedToDish]
 
 
 class SessionAnswer(msgspec.Struct):
@@ -366,8 +383,26 @@ def _view(household: Household, session: CookingSession) -> SessionView:
         stove = stove_view(_jobs_of(household, session, setting), setting.equipment, state, opens)
         cache.set(key, stove, KEPT_SECONDS)
     return SessionView(
-        session.uid, sequence, timezone.now(), state.plan.serve_at, _dishes_of(session), stove
-    )
+        session.uid, sequence, timezone.now(), state.plan.serve_at, _dishes_of(session), stove,
+        _added_to(household, session, state),
+    )  # fmt: skip
+
+
+def _added_to(household: Household, session: CookingSession, state: Evening) -> list[AddedToDish]:
+    """Return what was added to each dish, counted on its plate as it was frozen."""
+    found = []
+    for run in _runs(session) if state.added else []:
+        mine = [one for one in state.added if one.dish == str(run.dish.uid)]
+        if not mine:
+            continue
+        lines = [convert(line, core.Line) for one in mine for line in one.lines]
+        kept = convert(run.version.frozen, Frozen)
+        library, book, rules = thaw(kept, library_of(household), book_of(household))
+        setting = replace(cooking_setting(household), rules=rules)
+        view = added_view(stored_dish(run.version.document), lines, setting, book, library)
+        said = [AddedRecord(UUID(one.id), one.words) for one in mine]
+        found.append(AddedToDish(run.dish.uid, said, view))
+    return found
 
 
 def _jobs_of(household: Household, session: CookingSession, setting: Setting) -> Jobs:
@@ -386,7 +421,7 @@ def take_events(household: Household, session_id: UUID, body: SentEvents) -> Eve
     """Take events, each accepted, repeated, or refused with a sentence; none is dropped."""
     session = _own(household, session_id, lock=True)
     answers = [
-        _weighed(household, session, event) if event.kind == "weighed" else _taken(session, event)
+        (_weighed if event.kind == "weighed" else _taken)(household, session, event)
         for event in body.events
     ]
     state = _state(session)
@@ -417,12 +452,18 @@ def _weighed(household: Household, session: CookingSession, event: StoveEvent) -
     return EventAnswer(event.id, "accepted")
 
 
-def _taken(session: CookingSession, event: StoveEvent) -> EventAnswer:
+def _taken(household: Household, session: CookingSession, event: StoveEvent) -> EventAnswer:
     if session.events.filter(client_id=event.id).exists():
         return EventAnswer(event.id, "repeated")
     sentence = _refusal(session, event)
     if sentence:
         return EventAnswer(event.id, "refused", sentence)
+    payload = _payload(event)
+    if event.kind == "added":
+        lines = _lines_added(household, session, event)
+        if isinstance(lines, str):
+            return EventAnswer(event.id, "refused", lines)
+        payload |= {"lines": [msgspec.to_builtins(line) for line in lines]}
     SessionEvent.objects.create(
         session=session,
         client_id=event.id,
@@ -432,10 +473,27 @@ def _taken(session: CookingSession, event: StoveEvent) -> EventAnswer:
         client_time=event.client_time,
         offset_ms=event.offset_ms,
         happened_at=_happened(event),
-        payload=_payload(event),
+        payload=payload,
         schema=EVENT_SCHEMA,
     )
     return EventAnswer(event.id, "accepted")
+
+
+def _lines_added(
+    household: Household, session: CookingSession, event: StoveEvent
+) -> list[core.Line] | str:
+    """Return what the cook put in, as read, or why nobody can count it."""
+    if not any(run.dish.uid == event.dish for run in session.runs.all()):
+        return "This evening does not cook that dish."
+    lines = read_one(household, LineText(event.words, household.unit_system))
+    unknown = [line.text for line in lines if not line.food or line.grams is None]
+    if unknown or not lines:
+        what = unknown[0] if unknown else event.words
+        return (
+            f"Nobody here knows how much “{what}” is. Write the food with its grams or spoons, "
+            "like “1 tbsp rapeseed oil”."
+        )
+    return lines
 
 
 def _happened(event: StoveEvent) -> dt.datetime:
@@ -461,8 +519,10 @@ def _payload(event: StoveEvent) -> dict[str, Any]:
         said |= {"timer": event.timer, "seconds": event.seconds}
     if event.kind == "timer_set":
         said |= {"name": event.name, "check": event.check, "marks": event.marks}
-    if event.kind == "note":
+    if event.kind in {"note", "added"}:
         said["words"] = event.words
+    if event.kind == "added":
+        said["dish"] = str(event.dish)
     if event.kind == "taken_back":
         said["event"] = str(event.event)
     if event.kind == "replanned":
@@ -486,6 +546,7 @@ def _refusal(session: CookingSession, event: StoveEvent) -> str:
         (timers and not event.timer, "Which timer is that?"),
         (nameless, "A timer has a name and runs for more than nothing."),
         (event.kind == "note" and not event.words.strip(), "There is nothing in this note."),
+        (event.kind == "added" and not event.words.strip(), "What did you add?"),
     )
     for is_so, sentence in wrong:
         if is_so:

@@ -12,7 +12,7 @@ from snabo_core.views.sheet import Begun, Wishes
 # What the Stove sends. Kinds that nobody here knows are kept and skipped.
 StoveKind = Literal["step_started", "step_done", "step_skipped", "step_not_yet", "timer_set",
                     "timer_moved", "timer_stopped", "note", "replanned", "taken_back",
-                    "weighed", "finished"]  # fmt: skip
+                    "weighed", "added", "finished"]  # fmt: skip
 LONGEST_TIMER_SECONDS = 48 * 3600
 OVEN_TASK = "oven/"
 
@@ -73,6 +73,16 @@ class Note:
 
 
 @dataclass(frozen=True)
+class Added:
+    """Something that went in and is not in the recipe: to which dish, in whose words, as read."""
+
+    id: str
+    dish: str
+    words: str
+    lines: tuple[Mapping[str, Any], ...]
+
+
+@dataclass(frozen=True)
 class Plan:
     """What the cook wants of the evening."""
 
@@ -90,6 +100,7 @@ class Evening:
     tasks: Mapping[str, TaskState] = field(default_factory=dict)
     timers: Mapping[str, Timer] = field(default_factory=dict)
     notes: tuple[Note, ...] = ()
+    added: tuple[Added, ...] = ()
     finished_at: dt.datetime | None = None
     last_at: dt.datetime | None = None
 
@@ -120,6 +131,10 @@ def _step(state: Evening, event: Event) -> Evening:
     if event.kind == "note":
         note = Note(event.id, str(said.get("task", "")), str(said["words"]), event.at)
         return replace(state, notes=(*state.notes, note))
+    if event.kind == "added":
+        lines = tuple(said.get("lines", ()))
+        one = Added(event.id, str(said["dish"]), str(said["words"]), lines)
+        return replace(state, added=(*state.added, one))
     if event.kind == "replanned":
         return replace(state, plan=_plan(state.plan, said))
     if event.kind == "finished":

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import datetime as dt
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from snabo_core.book.cautions import cautions
@@ -156,7 +156,7 @@ def _with_puts(state: Evening, jobs: Jobs) -> Evening:
         if put in jobs.jobs:
             at = task.started or task.done
             tasks[put] = TaskState(started=at, done=at, skipped=task.skipped)
-    return Evening(state.plan, tasks, state.timers, state.notes, state.finished_at, state.last_at)
+    return replace(state, tasks=tasks)
 
 
 def _oven_now(state: Evening, jobs: Jobs, equipment: Equipment) -> float:

@@ -214,6 +214,27 @@ class Cooking(EveningCase):
         [answer] = self.cook(view["id"], sure).json()["answers"]
         self.assertEqual(answer["outcome"], "accepted")
 
+    def test_what_was_added_is_counted_on_the_plate_at_once(self) -> None:
+        self.dish = self.bring(
+            "Mushroom pan\n\nServes 2\n\n300 g mushrooms\n\n"
+            "Fry the mushrooms in a dry pan for 5 minutes.\n"
+        )["id"]
+        view = self.start().json()
+        oil = self.event("added", dish=self.dish, words="2 tbsp olive oil")
+        vague = self.event("added", dish=self.dish, words="some of the blue stuff")
+        strange = self.event("added", dish=str(uuid.uuid4()), words="2 tbsp olive oil")
+        result = self.cook(view["id"], oil, vague, strange).json()
+        outcomes = [a["outcome"] for a in result["answers"]]
+        self.assertEqual(outcomes, ["accepted", "refused", "refused"])
+        self.assertIn("grams or spoons", result["answers"][1]["sentence"])
+        [added] = result["session"]["added"]
+        fat = next(f for f in added["view"]["figures"] if f["nutrient"] == "fat")
+        # Two tablespoons are about 27 g of oil, all of it fat, for two servings.
+        self.assertAlmostEqual(fat["now"] - fat["was"], 13.6, delta=0.3)
+        self.assertTrue([w for w in added["view"]["limits"] if w.startswith("Bo")])
+        back = self.event("taken_back", event=oil["id"])
+        self.assertEqual(self.cook(view["id"], back).json()["session"]["added"], [])
+
     def test_what_is_taken_back_is_undone(self) -> None:
         view = self.start().json()
         cut = self.event("step_done", task=self.card(view, "cut the beetroot")["task"])

@@ -2722,6 +2722,7 @@ export interface components {
             serve_at: string | null;
             dishes: components["schemas"]["SheetDish"][];
             stove: components["schemas"]["StoveView"];
+            added: components["schemas"]["AddedToDish"][];
         };
         /**
          * StoveView
@@ -2922,6 +2923,45 @@ export interface components {
             at: string;
         };
         /**
+         * AddedToDish
+         * @description What was added to a dish, and what that changes on a serving.
+         */
+        AddedToDish: {
+            /** Format: uuid */
+            dish: string;
+            said: components["schemas"]["AddedRecord"][];
+            view: components["schemas"]["AddedView"];
+        };
+        /**
+         * AddedRecord
+         * @description Something added at the stove, by the event that can be taken back.
+         */
+        AddedRecord: {
+            /** Format: uuid */
+            event: string;
+            words: string;
+        };
+        /**
+         * AddedView
+         * @description What was added to a dish: the lines as read, the figures it moved, the limits it broke.
+         */
+        AddedView: {
+            lines: string[];
+            figures: components["schemas"]["AddedFigure"][];
+            limits: string[];
+        };
+        /**
+         * AddedFigure
+         * @description A figure of one serving before and after; None where nobody knows it.
+         */
+        AddedFigure: {
+            nutrient: string;
+            label: string;
+            unit: string;
+            was: number | null;
+            now: number | null;
+        };
+        /**
          * SessionAnswer
          * @description An evening, or nothing of it where nothing has changed since the sequence asked for.
          */
@@ -2945,7 +2985,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {unknown} */
-            kind: "finished" | "note" | "replanned" | "step_done" | "step_not_yet" | "step_skipped" | "step_started" | "taken_back" | "timer_moved" | "timer_set" | "timer_stopped" | "weighed";
+            kind: "added" | "finished" | "note" | "replanned" | "step_done" | "step_not_yet" | "step_skipped" | "step_started" | "taken_back" | "timer_moved" | "timer_set" | "timer_stopped" | "weighed";
             device: string;
             seq: number;
             client_time: string;

@@ -117,3 +117,4 @@ export type EventAnswer = Schemas['EventAnswer'];
 export type Card = Schemas['Card'];
 export type Timer = Schemas['Timer'];
 export type Equipment = Schemas['Equipment'];
+export type AddedToDish = Schemas['AddedToDish'];

@@ -16,6 +16,7 @@ import { clockOf, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { useKeys } from '../../parts/useKeys';
 import { useTitle } from '../../parts/useTitle';
+import { AddedSoFar, AddForm } from './AddHere';
 import { CardView } from './CardView';
 import { Timers, TimerStrip } from './Timers';
 import { Weighed, WeighHere } from './WeighHere';
@@ -93,6 +94,7 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
   const [chosen, setChosen] = useState<string | null>(null);
   const [last, setLast] = useState<{ event: string; words: string } | null>(null);
   const [noting, setNoting] = useState(false);
+  const [adding, setAdding] = useState(false);
   const [weighing, setWeighing] = useState<string | null>(null);
   const [sound, setSound] = useState(false);
   const touch = useRef<{ x: number; y: number } | null>(null);
@@ -123,6 +125,7 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
     setLast({ event, words });
     setChosen(null);
     setNoting(false);
+    setAdding(false);
   };
   const go = (): void => {
     if (!card || card.state === 'done' || card.state === 'skipped') {
@@ -259,6 +262,13 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                   }}
                   onClose={() => setWeighing(null)}
                 />
+              ) : adding && dish ? (
+                <AddForm
+                  dishes={view.dishes}
+                  first={dish.id}
+                  onAdd={(to, words) => act('added', { dish: to, words })}
+                  onClose={() => setAdding(false)}
+                />
               ) : noting ? (
                 <NoteForm
                   onNote={(words) => act('note', { task: card.task, words })}
@@ -289,6 +299,9 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                       Weigh
                     </button>
                   )}
+                  <button type="button" onClick={() => setAdding(true)}>
+                    I added something
+                  </button>
                   <button type="button" onClick={() => setNoting(true)}>
                     Note
                   </button>
@@ -311,6 +324,11 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
             </button>
           </p>
         )}
+        <AddedSoFar
+          added={view.added}
+          dishes={view.dishes}
+          onTakeBack={(event) => act('taken_back', { event })}
+        />
         {card !== next && next && (
           <p className={styles.last}>
             You are looking around.
