@@ -4,6 +4,7 @@ import { brotliCompressSync, gzipSync } from 'node:zlib';
 
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 const WORTH_IT = /\.(?:js|css|svg|json)$/;
 
@@ -27,7 +28,27 @@ function compressed(): Plugin {
 }
 
 export default defineConfig({
-  plugins: [react(), compressed()],
+  plugins: [
+    react(),
+    compressed(),
+    VitePWA({
+      strategies: 'injectManifest',
+      srcDir: 'worker',
+      filename: 'sw.ts',
+      injectRegister: null,
+      injectManifest: { globPatterns: ['assets/*.{js,css,woff2}'], rollupFormat: 'iife' },
+      manifest: {
+        name: 'Snabo',
+        short_name: 'Snabo',
+        description: 'Keep the comfort dish, swap its starch',
+        start_url: '/dishes',
+        display: 'standalone',
+        background_color: '#f6f2e8',
+        theme_color: '#1e6b57',
+        icons: [],
+      },
+    }),
+  ],
   build: { outDir: 'dist' },
   server: { proxy: { '/api': 'http://127.0.0.1:8760' } },
 });

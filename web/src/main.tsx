@@ -6,6 +6,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 
 import { App } from './App';
+import { keepForOffline } from './offline';
 
 const root = document.getElementById('root');
 if (root)
@@ -14,3 +15,4 @@ if (root)
       <App />
     </StrictMode>,
   );
+keepForOffline();

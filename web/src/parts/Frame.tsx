@@ -6,6 +6,7 @@ import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { ApiError, client, sentence, take } from '../api/client';
 import { eveningsQuery } from '../api/evening';
 import { sessionQuery } from '../api/queries';
+import { forgetForOffline } from '../offline';
 import { useMode } from '../theme/useMode';
 import { GlassPatterns } from './SightGlass';
 import { setEnergyUnit } from './format';
@@ -60,6 +61,7 @@ export function Frame(): JSX.Element {
   setEnergyUnit(session.data.kitchen.energy_unit);
   const signOut = async (): Promise<void> => {
     await take(client.DELETE('/api/session'));
+    forgetForOffline();
     queries.clear();
     await session.refetch();
   };

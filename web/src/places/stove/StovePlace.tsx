@@ -26,6 +26,8 @@ const MORE_SECONDS = 60;
 const NOT_YET_SECONDS = 180;
 const SWIPE = 60;
 const COMING = 3;
+const PLAIN_HTTP =
+  'Over plain http this page has to stay open to be used without the network, and reads no scale.';
 
 function List({
   cards,
@@ -363,7 +365,7 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
               back.{' '}
             </>
           )}
-          {awake}
+          {awake} {!window.isSecureContext && PLAIN_HTTP}
         </p>
         <p className={styles.keys}>
           <kbd>space</kbd> {card ? mainWords(card).toLowerCase() : 'next'} · <kbd>W</kbd> weigh ·{' '}
