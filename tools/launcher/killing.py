@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import contextlib
+import datetime as dt
 import http.client
 import http.cookiejar
 import json
@@ -21,7 +22,7 @@ from typing import Any
 WRITERS = 3
 PATIENCE = 30.0
 PASSWORD = "four quiet herons"
-RECIPE = "Pea pot\nServes 4\n200 g peas\n1 onion\n"
+RECIPE = "Pea pot\nServes 4\n200 g peas\n1 onion\n\nFry the onion for 5 minutes.\n"
 
 
 class Kitchen:
@@ -63,7 +64,7 @@ class Score:
 
 
 class Writer(threading.Thread):
-    """Saves one dish over and over, and adds others; never believes what was not acknowledged."""
+    """Saves one dish over and over, adds others, cooks one; believes what was acknowledged."""
 
     def __init__(self, kitchen: Kitchen, number: int) -> None:
         super().__init__(daemon=True)
@@ -72,6 +73,9 @@ class Writer(threading.Thread):
         self.document = document | {"title": f"Writer {number}"}
         self.dish = kitchen.send("POST", "dishes", self.document, Client_Id=str(uuid.uuid4()))
         self.revision, self.saves, self.added = self.dish["revision"], 0, set[str]()
+        self.evening, self.timers = str(uuid.uuid4()), set[str]()
+        sheet = {"dishes": [self.dish["id"]]}
+        kitchen.send("POST", "evenings", {"id": self.evening, "sheet": sheet})
         self.waits: list[float] = []
 
     def run(self) -> None:
@@ -81,6 +85,8 @@ class Writer(threading.Thread):
             count += 1
             if count % 5 == 0:
                 self._again(self._add, str(uuid.uuid4()))
+            elif count % 5 == 1:
+                self._again(self._time, str(uuid.uuid4()))
             else:
                 self._again(self._save, f"Writer {self.number}, save {count}")
 
@@ -112,6 +118,17 @@ class Writer(threading.Thread):
             return
         self.revision, self.saves = saved["revision"], self.saves + 1
 
+    def _time(self, timer: str) -> None:
+        now = dt.datetime.now(dt.UTC).isoformat()
+        event = {"id": timer, "kind": "timer_set", "device": f"writer {self.number}",
+                 "seq": len(self.timers), "client_time": now, "timer": timer, "name": "pot",
+                 "seconds": 3600}  # fmt: skip
+        path = f"evenings/{self.evening}/events"
+        [answer] = self.kitchen.send("POST", path, {"events": [event]})["answers"]
+        if answer["outcome"] not in {"accepted", "repeated"}:
+            raise ValueError(answer["sentence"])
+        self.timers.add(timer)
+
     def _add(self, client_id: str) -> None:
         self.kitchen.send("POST", "dishes", self.document | {"title": "Added"}, Client_Id=client_id)
         self.added.add(client_id)
@@ -138,11 +155,15 @@ def score(writers: list[Writer], kitchen: Kitchen) -> Score:
     ids = [dish["id"] for dish in patiently(kitchen, "dishes")]
     for writer in writers:
         now = patiently(kitchen, f"dishes/{writer.dish['id']}") or {"revision": 0}
-        found.acknowledged += writer.saves + len(writer.added)
+        found.acknowledged += writer.saves + len(writer.added) + len(writer.timers)
         found.waits += writer.waits
         found.lost += max(0, writer.revision - now["revision"])
         found.lost += len(writer.added - set(ids))
-    found.doubled = len(ids) - len(set(ids))
+        evening = patiently(kitchen, f"evenings/{writer.evening}")
+        timers = [timer["id"] for timer in evening["session"]["stove"]["timers"]]
+        found.lost += len(writer.timers - set(timers))
+        found.doubled += len(timers) - len(set(timers))
+    found.doubled += len(ids) - len(set(ids))
     return found
 
 
