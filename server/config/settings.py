@@ -14,6 +14,9 @@ DEBUG = os.environ.get("SNABO_DEBUG") == "1"
 ALLOWED_HOSTS = os.environ.get("SNABO_HOSTS", "127.0.0.1,localhost,[::1]").split(",")
 CSRF_TRUSTED_ORIGINS = [o for o in os.environ.get("SNABO_ORIGINS", "").split(",") if o]
 BEHIND_TLS = os.environ.get("SNABO_TLS") == "1"
+# In a home network gunicorn speaks TLS itself, by a certificate of the kitchen's own.
+SECURE_COOKIES = BEHIND_TLS or os.environ.get("SNABO_SECURE_COOKIES") == "1"
+HOME_CERTIFICATE = os.environ.get("SNABO_HOME_CERTIFICATE", "")
 
 INSTALLED_APPS = [
     "django.contrib.auth",
@@ -104,8 +107,8 @@ CSRF_FAILURE_VIEW = "config.problems.page_is_old"
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_VERBOSE = False
 SESSION_COOKIE_SAMESITE = "Lax"
-SESSION_COOKIE_SECURE = BEHIND_TLS
-CSRF_COOKIE_SECURE = BEHIND_TLS
+SESSION_COOKIE_SECURE = SECURE_COOKIES
+CSRF_COOKIE_SECURE = SECURE_COOKIES
 SECURE_CONTENT_TYPE_NOSNIFF = True
 SECURE_HSTS_SECONDS = 31_536_000 if BEHIND_TLS else 0
 SECURE_HSTS_INCLUDE_SUBDOMAINS = SECURE_HSTS_PRELOAD = BEHIND_TLS

@@ -1,5 +1,8 @@
 """All routes: the API below /api/, every other address is the front end's."""
 
+from pathlib import Path
+
+from django.conf import settings
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import render
 from django.urls import include, path, re_path
@@ -21,6 +24,14 @@ def front_end(request: HttpRequest) -> HttpResponse:
     return render(request, "index.html")
 
 
+def home_certificate(_request: HttpRequest) -> HttpResponse:
+    """Serve what a phone has to trust once, where this kitchen has a certificate of its own."""
+    path = Path(settings.HOME_CERTIFICATE)
+    if not settings.HOME_CERTIFICATE or not path.is_file():
+        return problem(404, "not-found", "This kitchen has no certificate of its own.")
+    return HttpResponse(path.read_bytes(), content_type="application/x-x509-ca-cert")
+
+
 def no_such_endpoint(_request: HttpRequest) -> HttpResponse:
     """Answer unknown API addresses with a problem document, not a page."""
     return problem(404, "not-found", "There is nothing at this address.")
@@ -34,6 +45,7 @@ urlpatterns = [
     path("api/", include("runs.urls")),
     path("api/", include("reckon.urls")),
     re_path(r"^api/", no_such_endpoint),
+    path("home-ca.crt", home_certificate),
     re_path(r"^(?!assets/|static/).*$", front_end),
 ]
 

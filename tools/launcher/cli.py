@@ -72,11 +72,43 @@ def _port(text: str) -> int:
     return port
 
 
-def _gunicorn(port: int, env: dict[str, str], kept: Path) -> subprocess.Popen[bytes]:
+def _home_folder() -> Path:
+    return state_folder() / "home"
+
+
+def _at_home(port: int) -> list[str]:
+    """Make the certificate for the home network; return the addresses, after showing the code.
+
+    Raises:
+        Trouble: there is no such network, or no certificate could be made.
+    """
+    maker = ROOT / "tools" / "launcher" / "home.py"
+    command = [str(python()), str(maker), str(_home_folder()), str(port)]
+    made = subprocess.run(command, capture_output=True, text=True, check=False)
+    if made.returncode:
+        raise Trouble(made.stderr.strip() or "No certificate for the home network could be made.")
+    listed, _, code = made.stdout.partition("\n\n")
+    say(code)
+    return listed.split()
+
+
+def _gunicorn(
+    port: int, env: dict[str, str], kept: Path, hosts: Sequence[str] = ()
+) -> subprocess.Popen[bytes]:
+    """Serve on loopback; with `hosts` in the home network, by its own certificate."""
     command = [
         str(python()), "-m", "gunicorn", "config.wsgi",
-        "--bind", f"127.0.0.1:{port}", "--config", "python:config.gunicorn",
+        "--bind", f"{'0.0.0.0' if hosts else '127.0.0.1'}:{port}",
+        "--config", "python:config.gunicorn",
     ]  # fmt: skip
+    if hosts:
+        folder = _home_folder()
+        command += ["--certfile", str(folder / "home.crt"), "--keyfile", str(folder / "home.key")]
+        env = env | {
+            "SNABO_HOSTS": ",".join([*hosts, "localhost", "127.0.0.1"]),
+            "SNABO_SECURE_COOKIES": "1",
+            "SNABO_HOME_CERTIFICATE": str(folder / "ca.crt"),
+        }
     process = subprocess.Popen(
         command, cwd=ROOT / "server", env=env, start_new_session=True,
         preexec_fn=end_with_parent,  # noqa: PLW1509  the launcher has no threads by now
@@ -94,14 +126,17 @@ def _gunicorn(port: int, env: dict[str, str], kept: Path) -> subprocess.Popen[by
 class Keeper:
     """Keeps database and web server up: what died is started again, and said so."""
 
-    def __init__(self, database: Database, port: int, kept: Path | None = None) -> None:
+    def __init__(
+        self, database: Database, port: int, kept: Path | None = None, hosts: Sequence[str] = ()
+    ) -> None:
         self.database, self.port, self.kept = database, port, kept or _web_file()
+        self.hosts = hosts
         self.most_restarts = MOST_RESTARTS
         self.web = self._serve()
         self.restarts: list[float] = []
 
     def _serve(self) -> subprocess.Popen[bytes]:
-        return _gunicorn(self.port, _environment(self.database), self.kept)
+        return _gunicorn(self.port, _environment(self.database), self.kept, self.hosts)
 
     def look(self) -> None:
         """Start again what has died.
@@ -136,6 +171,18 @@ class Keeper:
             self.web.wait(timeout=30)
 
 
+def _say_home(hosts: Sequence[str], port: int, *, demo: bool) -> None:
+    for host in hosts:
+        say(f"Snabo is at https://{host}:{port}/")
+    say("Scan the code with a phone in the same network. Its browser does not know this kitchen's")
+    say("certificate yet: fetch this there once, past the warning, and trust it in its settings:")
+    say(f"https://{hosts[0]}:{port}/home-ca.crt")
+    say("Without that, the page has to stay open to be used when the network is gone, and may not")
+    say("keep the screen on.")
+    if demo:
+        say("The demo's password is printed for everybody: at home start with --no-demo.")
+
+
 def start(options: argparse.Namespace) -> int:
     """Set up, serve the demo household, and stop everything on Ctrl-C."""
     port = _port(str(options.port))
@@ -164,8 +211,12 @@ def start(options: argparse.Namespace) -> int:
         _manage_or_stop("Updating the database", database, "migrate", "--verbosity", "0")
         if options.demo:
             _manage_or_stop("Loading the demo household", database, "load_demo")
-        keeper = Keeper(database, port)
-        say(f"\nSnabo is at http://127.0.0.1:{port}/")
+        hosts = _at_home(port) if options.home else []
+        keeper = Keeper(database, port, hosts=hosts)
+        if hosts:
+            _say_home(hosts, port, demo=options.demo)
+        else:
+            say(f"\nSnabo is at http://127.0.0.1:{port}/")
         if options.demo:
             say("Sign in as  demo  with the password  swede-and-celeriac")
         else:
@@ -361,6 +412,9 @@ def main(arguments: Sequence[str]) -> int:
     serve.add_argument("--port", default=port, help=f"default {port}")
     serve.add_argument(
         "--no-demo", dest="demo", action="store_false", help="without the published account"
+    )
+    serve.add_argument(
+        "--home", action="store_true", help="by https in the home network, for phones and tablets"
     )
     homes = add("household", household, "make a household: household add NAME")
     homes.add_argument("what", choices=["add"])

@@ -149,6 +149,18 @@ def patiently(kitchen: Kitchen, path: str) -> Any:
         time.sleep(0.2)
 
 
+def signed_in(base: str, user: str) -> Kitchen:
+    """Sign in; waits while nobody answers, or only with an error."""
+    limit = time.monotonic() + PATIENCE
+    while True:
+        try:
+            return Kitchen(base, user, PASSWORD)
+        except (OSError, http.client.HTTPException):
+            if time.monotonic() > limit:
+                raise
+        time.sleep(0.2)
+
+
 def score(writers: list[Writer], kitchen: Kitchen) -> Score:
     """Compare what the server holds with what it acknowledged."""
     found = Score()
@@ -218,4 +230,4 @@ def killtest(keeper: Any, base: str, user: str, kills: int, seed: int, *, betwee
         writer.ending.set()
     for writer in writers:
         writer.join(30)
-    return score(writers, Kitchen(base, user, PASSWORD))
+    return score(writers, signed_in(base, user))

@@ -76,7 +76,11 @@ class Neighbours(KitchenCase):
         }  # fmt: skip
         stand_in = {"id": weigh["client_id"], "own": {"role": "mash", "stand_in": entry}}
         kept = self.send("post", "stand-ins", stand_in).json()
+        start = {"id": "0f0e0d0c-0000-4000-8000-000000000009", "sheet": {"dishes": [dish]}}
+        evening = self.send("post", "evenings", start).json()
         attempts = [
+            ("get", f"evenings/{evening['id']}", None),
+            ("post", f"evenings/{evening['id']}/events", {"events": []}),
             ("delete", f"stand-ins/{kept['id']}", None),
             ("post", f"stand-ins/{kept['id']}/restore", None),
             ("delete", f"sign-ins/{sign_in.uid}", None),
