@@ -10,7 +10,7 @@ from rest_framework.views import APIView
 from accounts.services import household_of
 from config.contract import contract
 from config.wire import convert
-from runs import learning, services, sessions
+from runs import learning, services, sessions, sheets
 from snabo_core.views.learning import LearningView
 
 
@@ -80,21 +80,21 @@ class FinishView(APIView):
 class SheetOfDishesView(APIView):
     """The run sheet of some drafts."""
 
-    @contract("sheet", body=sessions.SheetRequest, answer=sessions.SheetAnswer)
+    @contract("sheet", body=sheets.SheetRequest, answer=sheets.SheetAnswer)
     def post(self, request: Request) -> Response:
         """Return when to do what; nothing is stored."""
-        body = convert(request.data, sessions.SheetRequest)
-        return Response(sessions.sheet_of(household_of(request.user), body))
+        body = convert(request.data, sheets.SheetRequest)
+        return Response(sheets.sheet_of(household_of(request.user), body))
 
 
 class SheetCalendarView(APIView):
     """The run sheet of some drafts as a calendar file."""
 
-    @contract("sheet_calendar", body=sessions.SheetRequest)
+    @contract("sheet_calendar", body=sheets.SheetRequest)
     def post(self, request: Request) -> HttpResponse:
         """Return it as iCalendar, with an alarm at every start; nothing is stored."""
-        body = convert(request.data, sessions.SheetRequest)
-        made = sessions.calendar_of(household_of(request.user), body)
+        body = convert(request.data, sheets.SheetRequest)
+        made = sheets.calendar_of(household_of(request.user), body)
         response = HttpResponse(made, content_type="text/calendar; charset=utf-8")
         response["Content-Disposition"] = 'attachment; filename="run-sheet.ics"'
         return response

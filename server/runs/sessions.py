@@ -2,7 +2,6 @@
 
 import datetime as dt
 import zoneinfo
-from collections.abc import Sequence
 from dataclasses import asdict, replace
 from typing import Annotated, Any, Literal
 from uuid import UUID
@@ -15,7 +14,7 @@ from django.utils import timezone
 from accounts.models import Household
 from accounts.writing import writes
 from config.wire import convert, stored_dish
-from dishes.models import Dish, DishVersion
+from dishes.models import DishVersion
 from dishes.services import LineText, keep_version, own_dish, read_one
 from foods.own import library_of
 from foods.stand_ins import book_of
@@ -23,60 +22,34 @@ from runs.learning import cooking_setting
 from runs.models import CookingSession, Run, SessionEvent
 from runs.services import WeighIn, weigh_in
 from runs.services import fold as run_state
+from runs.sheets import (
+    Cooks,
+    Instant,
+    SheetDish,
+    SheetRequest,
+    Short,
+    jobs_from,
+    opens_at,
+    sheet_of,
+)
 from snabo_core import dish as core
 from snabo_core.errors import BadInput, SnaboError
-from snabo_core.exchange.calendar import Entry, calendar
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.frozen import Frozen, thaw
 from snabo_core.views.added import AddedView, added_view
-from snabo_core.views.dish_water import water_view
 from snabo_core.views.evening import LONGEST_TIMER_SECONDS, Evening, Event, Plan, StoveKind
 from snabo_core.views.evening import fold as fold_events
-from snabo_core.views.method import cooked_steps
-from snabo_core.views.sheet import SheetView, Wishes, sheet_view
-from snabo_core.views.sheet_jobs import Jobs, jobs_of
+from snabo_core.views.sheet_jobs import Jobs
 from snabo_core.views.stove import StoveView, stove_view
-from snabo_core.wording import listed
 
-MOST_DISHES, MOST_EVENTS, MOST_SENT, MOST_COOKS = 8, 5000, 200, 4
-# A sheet looks so far ahead; a device's clock may be off by more than that, and is then not asked.
-FURTHEST = dt.timedelta(days=3)
+MOST_EVENTS, MOST_SENT = 5000, 200
+# A device's clock that is off by more than this is not asked.
 NOT_BELIEVED = dt.timedelta(days=2)
 EVENT_SCHEMA, KEPT_SECONDS = 1, 600
+# Years that a device's clock may believe it is in.
+YEARS = (1970, 2200)
 OVER = "This evening is over; nothing in it changes any more."
-Short = Annotated[str, msgspec.Meta(max_length=120)]
 Long = Annotated[str, msgspec.Meta(max_length=2000)]
-
-
-class SheetRequest(msgspec.Struct):
-    """Which dishes are cooked together, and what the cook wishes for.
-
-    `serve_at` None is as early as can be; `pins` hold tasks at a minute after `opens`, which the
-    sheet says; None begins now. `ahead` are tasks done before.
-    """
-
-    dishes: Annotated[list[UUID], msgspec.Meta(min_length=1, max_length=MOST_DISHES)]
-    serve_at: dt.datetime | None = None
-    cooks: Annotated[int, msgspec.Meta(ge=1, le=MOST_COOKS)] | None = None
-    pins: dict[Short, Annotated[int, msgspec.Meta(ge=-1440, le=10080)]] = {}
-    ahead: list[Short] = []
-    opens: dt.datetime | None = None
-
-
-class SheetDish(msgspec.Struct):
-    """A dish of a sheet or an evening; `run` is its cooking, once that has begun."""
-
-    id: UUID
-    title: str
-    servings: float
-    run: UUID | None = None
-
-
-class SheetAnswer(msgspec.Struct):
-    """The sheet of some dishes; nothing is stored."""
-
-    dishes: list[SheetDish]
-    sheet: SheetView
 
 
 class StartSession(msgspec.Struct):
@@ -93,7 +66,7 @@ class StoveEvent(msgspec.Struct):
     kind: StoveKind
     device: Annotated[str, msgspec.Meta(min_length=1, max_length=40)]
     seq: Annotated[int, msgspec.Meta(ge=0, le=2**31 - 1)]
-    client_time: dt.datetime
+    client_time: Instant
     offset_ms: Annotated[int, msgspec.Meta(ge=-(10**14), le=10**14)] = 0
     task: Short = ""
     timer: Short = ""
@@ -111,8 +84,8 @@ class StoveEvent(msgspec.Struct):
     tare: float = 0.0
     vessel: Annotated[str, msgspec.Meta(max_length=80)] = ""
     sure: bool = False
-    serve_at: dt.datetime | None = None
-    cooks: Annotated[int, msgspec.Meta(ge=1, le=MOST_COOKS)] | None = None
+    serve_at: Instant | None = None
+    cooks: Cooks | None = None
 
 
 class SentEvents(msgspec.Struct):
@@ -182,92 +155,6 @@ class OpenSession(msgspec.Struct):
     dishes: list[SheetDish]
 
 
-def zone_of(household: Household) -> zoneinfo.ZoneInfo:
-    """Return the household's zone."""
-    return zoneinfo.ZoneInfo(household.zone)
-
-
-def sheet_of(household: Household, body: SheetRequest) -> SheetAnswer:
-    """Return the run sheet of some drafts; nothing is stored.
-
-    Raises:
-        BadInput: the time wished for is too far away.
-    """
-    dishes = [own_dish(household, dish_id) for dish_id in dict.fromkeys(body.dishes)]
-    documents = [stored_dish(dish.draft) for dish in dishes]
-    setting = cooking_setting(household)
-    jobs = _jobs(household, documents, setting, [core.NONE] * len(documents), [None] * len(dishes))
-    opens = _opens(household, body)
-    wishes = _wishes(body, opens, setting)
-    sheet = sheet_view(jobs, setting.equipment, wishes, opens)
-    return SheetAnswer([_listed(d, doc, None) for d, doc in zip(dishes, documents, strict=True)],
-                       sheet)  # fmt: skip
-
-
-def calendar_of(household: Household, body: SheetRequest) -> bytes:
-    """Return the run sheet of some drafts as a calendar file, the serving at its end."""
-    answer = sheet_of(household, body)
-    sheet, titles = answer.sheet, [dish.title for dish in answer.dishes]
-    name = listed(titles)
-    entries = [
-        Entry(
-            f"{item.task or f'{item.kind}-{item.start}'}@{body.dishes[0]}", item.words,
-            "\n".join(word for word in (titles[item.dish], item.part, item.cue) if word),
-            item.at, item.ends,
-        )
-        for item in sheet.items
-        if item.kind != "free"
-    ]  # fmt: skip
-    entries.append(Entry(f"serve@{body.dishes[0]}", f"On the table: {name}", "", sheet.serve,
-                         sheet.serve))  # fmt: skip
-    return calendar(name, entries, timezone.now())
-
-
-def _listed(dish: Dish, document: core.Dish, run: UUID | None) -> SheetDish:
-    return SheetDish(dish.uid, document.title, document.servings, run)
-
-
-def _opens(household: Household, body: SheetRequest) -> dt.datetime:
-    """Return the instant of minute 0: now, in whole minutes."""
-    now = (body.opens or timezone.now()).astimezone(dt.UTC).replace(second=0, microsecond=0)
-    if abs(now - timezone.now()) > FURTHEST:
-        now = timezone.now().replace(second=0, microsecond=0)
-    return now.astimezone(zone_of(household))
-
-
-def _wishes(body: SheetRequest, opens: dt.datetime, setting: Setting) -> Wishes:
-    cooks = body.cooks or setting.equipment.cooks
-    serve_at = None
-    if body.serve_at is not None:
-        if body.serve_at - opens > FURTHEST:
-            raise BadInput("A sheet looks three days ahead; choose a nearer time.", "serve_at")
-        serve_at = int((body.serve_at - opens).total_seconds() // 60)
-        serve_at = max(serve_at, 0)
-    return Wishes(serve_at, cooks, body.pins, frozenset(body.ahead))
-
-
-def _jobs(
-    household: Household,
-    documents: Sequence[core.Dish],
-    setting: Setting,
-    readings: Sequence[core.Readings],
-    frozen: Sequence[Frozen | None],
-) -> Jobs:
-    """Return what there is to do; a version is cooked by what was frozen with it."""
-    made, waters = [], []
-    for document, said, kept in zip(documents, readings, frozen, strict=True):
-        library, book = library_of(household), book_of(household)
-        if kept is not None:
-            library, book, rules = thaw(kept, library, book)
-            setting = replace(setting, rules=rules)
-        here = replace(setting, readings=said)
-        _, cooked, views = cooked_steps(document, here, book, library)
-        made.append((cooked, views))
-        if kept is not None:
-            waters.append(water_view(document, here, book, library))
-    return jobs_of(made, setting.equipment, waters)
-
-
 @writes
 def start_session(household: Household, body: StartSession) -> SessionView:
     """Open an evening: every dish is kept as a version, and cooked from that.
@@ -285,7 +172,7 @@ def start_session(household: Household, body: StartSession) -> SessionView:
             session=None
         ).exists():  # fmt: skip
             raise BadInput(f"{dish.title} is on the stove already; go on there.", "dishes")
-    opens = _opens(household, wanted)
+    opens = opens_at(household, wanted)
     answer = sheet_of(household, wanted)
     if not answer.sheet.items:
         raise BadInput(
@@ -407,7 +294,7 @@ def _added_to(household: Household, session: CookingSession, state: Evening) -> 
 
 def _jobs_of(household: Household, session: CookingSession, setting: Setting) -> Jobs:
     runs = _runs(session)
-    return _jobs(
+    return jobs_from(
         household,
         [stored_dish(run.version.document) for run in runs],
         setting,
@@ -470,7 +357,7 @@ def _taken(household: Household, session: CookingSession, event: StoveEvent) -> 
         kind=event.kind,
         device=event.device,
         seq=event.seq,
-        client_time=event.client_time,
+        client_time=_storable(event.client_time),
         offset_ms=event.offset_ms,
         happened_at=_happened(event),
         payload=payload,
@@ -494,6 +381,15 @@ def _lines_added(
             "like “1 tbsp rapeseed oil”."
         )
     return lines
+
+
+def _storable(at: dt.datetime) -> dt.datetime:
+    """Return a device's time as the database can keep it; one beyond that is now."""
+    try:
+        utc = at.astimezone(dt.UTC)
+    except OverflowError:
+        return timezone.now()
+    return utc if YEARS[0] <= utc.year <= YEARS[1] else timezone.now()
 
 
 def _happened(event: StoveEvent) -> dt.datetime:
@@ -539,7 +435,6 @@ def _refusal(session: CookingSession, event: StoveEvent) -> str:
     over = session.finished_at is not None and event.kind != "note"
     nameless = event.kind == "timer_set" and not (event.seconds > 0 and event.name.strip())
     wrong = (
-        (event.client_time.tzinfo is None, "The time of this has no zone."),
         (over, OVER),
         (session.events.count() >= MOST_EVENTS, "That is more than happens in an evening."),
         (steps and not event.task, "Which step is that?"),

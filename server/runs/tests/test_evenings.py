@@ -87,11 +87,24 @@ class Sheets(EveningCase):
         far = (timezone.now() + dt.timedelta(days=30)).isoformat()
         for wishes in (
             {"serve_at": far}, {"cooks": 0}, {"cooks": 99}, {"dishes": []}, {"serve_at": "soon"},
+            {"serve_at": "2026-11-27T19:00:00"}, {"opens": "0001-01-01T00:00:00"},
             {"pins": {"x": "late"}}, {"dishes": [self.dish] * 9},
         ):  # fmt: skip
             refused = self.send("post", "sheet", {"dishes": [self.dish], **wishes})
             self.assertEqual(refused.status_code, 400, wishes)
             self.assertTrue(refused.json()["detail"])
+
+    def test_times_at_the_ends_of_the_calendar_crash_nothing(self) -> None:
+        for instant in ("0001-01-01T00:00:00+14:00", "9999-12-31T23:59:59-12:00"):
+            answer = self.send("post", "sheet", {"dishes": [self.dish], "opens": instant})
+            self.assertEqual(answer.status_code, 200)
+            late = self.send("post", "sheet", {"dishes": [self.dish], "serve_at": instant})
+            self.assertIn(late.status_code, (200, 400))
+        view = self.start().json()
+        for instant in ("0001-01-01T00:00:00+14:00", "9999-12-31T23:59:59-12:00"):
+            event = self.event("note", words="x", client_time=instant, offset_ms=10**13)
+            [answer] = self.cook(view["id"], event).json()["answers"]
+            self.assertEqual(answer["outcome"], "accepted")
 
     def test_another_household_finds_none_of_it(self) -> None:
         evening = self.start().json()["id"]

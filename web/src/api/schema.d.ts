@@ -2988,6 +2988,7 @@ export interface components {
             kind: "added" | "finished" | "note" | "replanned" | "step_done" | "step_not_yet" | "step_skipped" | "step_started" | "taken_back" | "timer_moved" | "timer_set" | "timer_stopped" | "weighed";
             device: string;
             seq: number;
+            /** Format: date-time */
             client_time: string;
             offset_ms: number;
             task: string;

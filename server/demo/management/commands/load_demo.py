@@ -28,13 +28,12 @@ from runs.models import CookingSession
 from runs.services import WeighIn, finish, runs_of, weigh_in
 from runs.sessions import (
     SentEvents,
-    SheetRequest,
     StartSession,
     StoveEvent,
-    sheet_of,
     start_session,
     take_events,
 )
+from runs.sheets import SheetRequest, sheet_of
 from snabo_core import dish as core
 from snabo_core.errors import SnaboError
 from snabo_core.foods import library
