@@ -7,21 +7,7 @@ from playwright.sync_api import Page, expect
 from e2e.base import WAIT_MS, BrowserCase
 from e2e.recipes import POT
 from runs.models import SessionEvent
-
-TRAY = """Beetroot tray
-
-Serves 2
-
-600 g beetroot, peeled
-2 tbsp rapeseed oil
-80 g walnuts
-
-Heat the oven to 200 C.
-Cut the beetroot into wedges and toss them with the oil.
-Roast them at 200 C for 40 minutes, turning them half way.
-Toast the walnuts in a dry pan for 4 minutes.
-Scatter the walnuts over the beetroot and serve.
-"""
+from runs.tests.test_evenings import TRAY
 
 
 class Evening(BrowserCase):
