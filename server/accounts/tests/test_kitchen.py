@@ -8,6 +8,8 @@ GOOD = {
     "habits": {"drizzle": 4.0}, "idle_minutes": 30, "missing": ["blender"],
     "pans": [{"name": "blue tin", "kind": "round", "across": 28.0, "height": 3.0, "other": 0.0,
               "wells": 1, "empty_grams": 410.0}],
+    "equipment": {"cooks": 2, "rings": 2, "shelves": 1, "microwaves": 1, "blenders": 0,
+                  "processors": 1, "oven_up": 8.0, "oven_down": 4.0},
 }  # fmt: skip
 
 
@@ -49,6 +51,11 @@ class Kitchen(KitchenCase):
             ({"pans": [GOOD["pans"][0] | {"wells": 500}]}, "wells"),
             ({"pans": [GOOD["pans"][0] | {"kind": "star"}]}, "wrong shape"),
             ({"pans": GOOD["pans"] * 61}, "60 pans"),
+            ({"equipment": GOOD["equipment"] | {"cooks": 0}}, "Somebody has to cook"),
+            ({"equipment": GOOD["equipment"] | {"rings": 99}}, "0 to 8 rings"),
+            ({"equipment": GOOD["equipment"] | {"rings": -1}}, "0 to 8 rings"),
+            ({"equipment": GOOD["equipment"] | {"rings": 1.5}}, "wrong shape"),
+            ({"equipment": GOOD["equipment"] | {"oven_up": 0}}, "1 to 60 degrees a minute"),
         ):
             self.assert_problem(self.send("put", "kitchen", GOOD | change), 400, words)
         self.assertEqual(self.send("get", "kitchen").json()["microwave_watts"], 800)

@@ -12,6 +12,8 @@ const KEYS = [
   ['S', 'go to the stand-ins'],
   ['W', 'go to the water and weigh'],
   ['U', 'undo the last change'],
+  ['space', 'at the Stove: done, next'],
+  ['N and K', 'at the Stove: not yet, skip'],
 ];
 
 export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => void }): JSX.Element {
