@@ -97,6 +97,7 @@ def water(page: Page) -> None:
     form.get_by_label("On the scale").fill("1002")
     form.get_by_role("button", name="Weigh in").click()
     form.get_by_role("button", name="Delete this weighing").wait_for()
+    page.evaluate("window.scrollTo(0, 0)")
 
 
 def portions(page: Page) -> None:

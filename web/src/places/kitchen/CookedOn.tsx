@@ -3,6 +3,7 @@ import type { JSX } from 'react';
 
 import type { Equipment } from '../../api/types';
 import { NumberField } from '../../parts/NumberField';
+import styles from './kitchen.module.css';
 
 const COUNTED: readonly (readonly [keyof Equipment, string])[] = [
   ['cooks', 'Cooks, usually'],
@@ -31,7 +32,7 @@ export function CookedOn({
         The run sheet uses no more than there is. Nothing of a kind is 0: then it is done by hand,
         or said that it cannot be. An empty oven usually rises by 10 °C a minute.
       </p>
-      <div className="row">
+      <div className={styles.counted}>
         {COUNTED.map(([name, label]) => (
           <NumberField
             key={name}
