@@ -96,6 +96,7 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
   const [chosen, setChosen] = useState<string | null>(null);
   const [last, setLast] = useState<{ event: string; words: string } | null>(null);
   const [noting, setNoting] = useState(false);
+  const [ending, setEnding] = useState(false);
   const [adding, setAdding] = useState(false);
   const [weighing, setWeighing] = useState<string | null>(null);
   const [sound, setSound] = useState(false);
@@ -372,8 +373,13 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
           <kbd>N</kbd> not yet · <kbd>←</kbd> <kbd>→</kbd> look around
         </p>
         {!view.stove.finished_at && !over && (
-          <button type="button" className={styles.end} onClick={() => void finish()}>
-            End the evening here
+          <button
+            type="button"
+            className={styles.end}
+            onClick={() => (ending ? void finish() : setEnding(true))}
+            onBlur={() => setEnding(false)}
+          >
+            {ending ? 'Press again: it cannot be taken back' : 'End the evening here'}
           </button>
         )}
       </aside>
