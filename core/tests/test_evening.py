@@ -84,6 +84,19 @@ class Fold(unittest.TestCase):
         told(21, "timer_stopped", timer="x")
         self.assertTrue(told.state().timers["x"].stopped)
 
+    def test_a_step_taken_back_takes_its_timer_along_and_one_not_done_rings_on(self) -> None:
+        told = Told()
+        begun = told(0, "step_started", task="a", timer="x", name="Lid: bake", seconds=600)
+        done = told(4, "step_done", task="a", timer="x")
+        self.assertTrue(told.state().timers["x"].stopped)
+        told(5, "taken_back", event=done)
+        self.assertFalse(told.state().timers["x"].stopped)
+        self.assertIsNone(told.state().tasks["a"].done)
+        told(6, "taken_back", event=begun)
+        self.assertEqual(told.state().timers, {})
+        told(7, "step_started", task="a", timer="y", name="Lid: bake", seconds=600)
+        self.assertEqual(list(told.state().timers), ["y"])
+
     def test_the_first_start_of_a_step_stands(self) -> None:
         told = Told()
         told(5, "step_started", device="phone", task="a")

@@ -411,9 +411,9 @@ def _payload(event: StoveEvent) -> dict[str, Any]:
     said: dict[str, Any] = {}
     if event.kind.startswith("step_") or event.kind in {"timer_set", "note"}:
         said["task"] = event.task
-    if event.kind.startswith("timer_"):
+    if event.timer:
         said |= {"timer": event.timer, "seconds": event.seconds}
-    if event.kind == "timer_set":
+    if _sets_a_timer(event):
         said |= {"name": event.name, "check": event.check, "marks": event.marks}
     if event.kind in {"note", "added"}:
         said["words"] = event.words
@@ -429,11 +429,15 @@ def _payload(event: StoveEvent) -> dict[str, Any]:
     return said
 
 
+def _sets_a_timer(event: StoveEvent) -> bool:
+    return event.kind == "timer_set" or (event.kind == "step_started" and bool(event.timer))
+
+
 def _refusal(session: CookingSession, event: StoveEvent) -> str:
     """Return why an event cannot be, empty where it can."""
     steps, timers = event.kind.startswith("step_"), event.kind.startswith("timer_")
     over = session.finished_at is not None and event.kind != "note"
-    nameless = event.kind == "timer_set" and not (event.seconds > 0 and event.name.strip())
+    nameless = _sets_a_timer(event) and not (event.seconds > 0 and event.name.strip())
     wrong = (
         (over, OVER),
         (session.events.count() >= MOST_EVENTS, "That is more than happens in an evening."),

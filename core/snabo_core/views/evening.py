@@ -125,7 +125,8 @@ def fold(plan: Plan, events: Iterable[Event]) -> Evening:
 def _step(state: Evening, event: Event) -> Evening:
     said = event.payload
     if event.kind.startswith("step_"):
-        return replace(state, tasks=_tasks(state, event))
+        # A step takes its timer along, so that taking it back takes back both.
+        return replace(state, tasks=_tasks(state, event), timers=_timers(state, event))
     if event.kind.startswith("timer_"):
         return replace(state, timers=_timers(state, event))
     if event.kind == "note":
@@ -157,9 +158,9 @@ def _tasks(state: Evening, event: Event) -> dict[str, TaskState]:
 
 
 def _timers(state: Evening, event: Event) -> dict[str, Timer]:
-    said, key = event.payload, str(event.payload["timer"])
+    said, key = event.payload, str(event.payload.get("timer", ""))
     known = state.timers.get(key)
-    if event.kind == "timer_set" and known is None:
+    if event.kind in {"timer_set", "step_started"} and known is None and key:
         seconds = int(said["seconds"])
         marks = tuple(Mark(int(m["seconds"]), str(m["words"])) for m in said.get("marks", ()))
         known = Timer(
@@ -171,7 +172,7 @@ def _timers(state: Evening, event: Event) -> dict[str, Timer]:
         # A minute more on a timer that has run out counts from now.
         base = max(known.ends_at, event.at) if by > 0 else known.ends_at
         known = replace(known, ends_at=base + dt.timedelta(seconds=by), stopped=False)
-    elif known is not None and event.kind == "timer_stopped":
+    elif known is not None and event.kind in {"timer_stopped", "step_done"}:
         known = replace(known, stopped=True)
     return state.timers if known is None else {**state.timers, key: known}  # type: ignore[return-value]
 

@@ -52,6 +52,18 @@ describe('events not yet taken', () => {
     expect(stopped?.stopped).toBe(true);
   });
 
+  it('a step begun sets its timer, and one that is done stops it', () => {
+    const said = { task: 'roast', timer: 't', name: 'Roast', seconds: 600 };
+    const begun = event('step_started', { id: 'a', ...said });
+    const first = withPending(evening(card('roast')), [begun]).stove;
+    expect(first.timers.map((one) => one.stopped)).toEqual([false]);
+    const done = event('step_done', { id: 'b', task: 'roast', timer: 't' });
+    const second = withPending(evening(card('roast')), [begun, done]).stove;
+    expect(second.timers.map((one) => one.stopped)).toEqual([true]);
+    const back = event('taken_back', { id: 'c', event: 'a' });
+    expect(withPending(evening(card('roast')), [begun, back]).stove.timers).toEqual([]);
+  });
+
   it('a weight shows at the step it was taken at, in its dish', () => {
     const glass = {
       part_id: 'p',

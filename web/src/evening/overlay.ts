@@ -35,7 +35,8 @@ function weighedAfter(card: Card, event: StoveEvent, dish: number): Card {
 
 function timersAfter(timers: Timer[], event: StoveEvent): Timer[] {
   const at = momentOf(event);
-  if (event.kind === 'timer_set') {
+  if (!event.timer) return timers;
+  if (event.kind === 'timer_set' || event.kind === 'step_started') {
     if (timers.some((one) => one.id === event.timer)) return timers;
     const made: Timer = {
       id: event.timer,
@@ -52,7 +53,8 @@ function timersAfter(timers: Timer[], event: StoveEvent): Timer[] {
   }
   return timers.map((timer) => {
     if (timer.id !== event.timer) return timer;
-    if (event.kind === 'timer_stopped') return { ...timer, stopped: true };
+    if (event.kind === 'timer_stopped' || event.kind === 'step_done')
+      return { ...timer, stopped: true };
     if (event.kind !== 'timer_moved') return timer;
     const ends = Date.parse(timer.ends_at);
     const base = event.seconds > 0 ? Math.max(ends, at) : ends;
@@ -74,7 +76,7 @@ export function withPending(view: EveningView, pending: StoveEvent[]): EveningVi
     if (event.kind.startsWith('step_')) cards = cards.map((card) => cardAfter(card, event));
     if (event.kind === 'weighed')
       cards = cards.map((card) => weighedAfter(card, event, dishes.indexOf(event.dish ?? '')));
-    if (event.kind.startsWith('timer_')) timers = timersAfter(timers, event);
+    timers = timersAfter(timers, event);
     if (event.kind === 'note') {
       const at = new Date(momentOf(event)).toISOString();
       notes = [...notes, { id: event.id, task: event.task, words: event.words, at }];

@@ -196,9 +196,8 @@ class Command(BaseCommand):
             if card.ends <= now:
                 told.add("step_done", card.ends, task=card.task)
             elif card.at <= now and card.kind == "runs":
-                told.add("step_started", card.at, task=card.task)
                 told.add(
-                    "timer_set", card.at, task=card.task, timer=str(uuid.uuid4()),
+                    "step_started", card.at, task=card.task, timer=str(uuid.uuid4()),
                     name=card.timer_name, check=card.cue, seconds=card.seconds,
                 )  # fmt: skip
         take_events(

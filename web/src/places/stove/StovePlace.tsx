@@ -10,7 +10,7 @@ import { newId } from '../../draft/newId';
 import { nextCard } from '../../evening/overlay';
 import { allowSound } from '../../evening/sound';
 import { useAwake } from '../../evening/useAwake';
-import { useEvening, type EveningHere } from '../../evening/useEvening';
+import { useEvening, type EveningHere, type Said } from '../../evening/useEvening';
 import { useRinging } from '../../evening/useRinging';
 import { clockOf, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
@@ -113,17 +113,16 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
   const dishes = view?.dishes.map((dish) => dish.title) ?? [];
   const timerOf = (task: string) => running.find((one) => one.timer.task === task);
 
-  const setTimer = (one: Card): void => {
-    if (!one.seconds) return;
-    act('timer_set', {
-      timer: newId(),
-      name: one.timer_name,
-      task: one.task,
-      check: one.cue,
-      seconds: one.seconds,
-      marks: one.marks as unknown as { [key: string]: number | string }[],
-    });
-  };
+  const timerFor = (one: Card): Said =>
+    one.seconds
+      ? {
+          timer: newId(),
+          name: one.timer_name,
+          check: one.cue,
+          seconds: one.seconds,
+          marks: one.marks,
+        }
+      : {};
   const after = (event: string, words: string): void => {
     setLast({ event, words });
     setChosen(null);
@@ -136,23 +135,20 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
       return;
     }
     if (card.kind === 'runs' && card.state === 'waiting') {
-      const event = act('step_started', { task: card.task });
-      setTimer(card);
-      after(event, `begun: ${card.title}`);
+      after(act('step_started', { task: card.task, ...timerFor(card) }), `begun: ${card.title}`);
       return;
     }
-    const timer = timerOf(card.task);
-    if (timer) act('timer_stopped', { timer: timer.timer.id });
-    after(act('step_done', { task: card.task }), `done: ${card.title}`);
+    finished(card);
+  };
+  const finished = (one: Card): void => {
+    const timer = timerOf(one.task)?.timer.id ?? '';
+    after(act('step_done', { task: one.task, timer }), `done: ${one.title}`);
   };
   const endOf = (task: string): (() => void) | null => {
     const one = cards.find((other) => other.task === task && other.state === 'running');
     const timer = timerOf(task);
     if (!one || !timer) return null;
-    return () => {
-      act('timer_stopped', { timer: timer.timer.id });
-      after(act('step_done', { task }), `done: ${one.title}`);
-    };
+    return () => finished(one);
   };
   const notYet = (): void => {
     if (!card) return;
@@ -283,7 +279,10 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                     {mainWords(card)}
                   </button>
                   {card.kind === 'hands' && card.state === 'waiting' && card.seconds > 0 && (
-                    <button type="button" onClick={() => setTimer(card)}>
+                    <button
+                      type="button"
+                      onClick={() => act('timer_set', { task: card.task, ...timerFor(card) })}
+                    >
                       Timer {Math.round(card.seconds / 60)} min
                     </button>
                   )}
