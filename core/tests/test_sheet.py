@@ -56,10 +56,10 @@ Leave to rest for 5 minutes.
 @cache
 def jobs(*texts: str) -> Jobs:
     """Return what there is to do for recipes as they are written."""
-    return jobs_of([_cooked(read_recipe(text, library(), None)) for text in texts], KITCHEN)
+    return jobs_of([as_cooked(read_recipe(text, library(), None)) for text in texts], KITCHEN)
 
 
-def _cooked(dish: Dish) -> tuple[Cooked, tuple[CookStepView, ...]]:
+def as_cooked(dish: Dish) -> tuple[Cooked, tuple[CookStepView, ...]]:
     _, cooked, views = cooked_steps(dish, Setting(()), book(), library())
     return cooked, views
 
@@ -157,7 +157,7 @@ class SeveralDishes(unittest.TestCase):
 
     def test_every_golden_dish_has_a_sheet_that_is_proven(self) -> None:
         for number, dish in enumerate(dishes()):
-            made = jobs_of([_cooked(dish)], KITCHEN)
+            made = jobs_of([as_cooked(dish)], KITCHEN)
             view = sheet_view(made, KITCHEN, Wishes(), FIVE)
             done = [item.task for item in view.items if item.task]
             self.assertEqual(sorted(done), sorted(made.jobs), number)
@@ -196,7 +196,7 @@ class TheCookDecides(unittest.TestCase):
     def test_without_a_machine_it_is_done_by_hand(self) -> None:
         text = TRAY.replace("Cut the beetroot into wedges", "Blend the beetroot smooth")
         bare = replace(KITCHEN, blenders=0, processors=0)
-        made = jobs_of([_cooked(read_recipe(text, library(), None))], bare)
+        made = jobs_of([as_cooked(read_recipe(text, library(), None))], bare)
         view = sheet_view(made, bare, Wishes(), FIVE)
         self.assertIn("by hand", " ".join(find(view, "blend").notes))
 

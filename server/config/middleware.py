@@ -19,13 +19,15 @@ class BodyLimitMiddleware:
     def __call__(self, request: HttpRequest) -> HttpResponse:
         """Answer 413 when the announced length is over the limit."""
         length = request.META.get("CONTENT_LENGTH") or "0"
-        if not length.isdigit() or int(length) > settings.BODY_LIMIT_BYTES:
-            megabytes = settings.BODY_LIMIT_BYTES / 1_000_000
+        photo = request.path.endswith("/photos")
+        limit = settings.PHOTO_LIMIT_BYTES if photo else settings.BODY_LIMIT_BYTES
+        if not length.isdigit() or int(length) > limit:
+            shorter = "send a smaller photo" if photo else "send a shorter text"
             return problem(
                 413,
                 "too-large",
-                f"That is more than {megabytes:g} MB, which is too much at once. "
-                "Nothing was lost here; send a shorter text.",
+                f"That is more than {limit / 1_000_000:g} MB, which is too much at once. "
+                f"Nothing was lost here; {shorter}.",
             )
         return self.get_response(request)
 

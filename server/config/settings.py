@@ -124,7 +124,9 @@ REQUEST_SECONDS = 20.0
 X_FRAME_OPTIONS = "DENY"
 
 BODY_LIMIT_BYTES = 1_000_000
-DATA_UPLOAD_MAX_MEMORY_SIZE = BODY_LIMIT_BYTES
+# A photo of 10 MB, written out as text.
+PHOTO_LIMIT_BYTES = 14_000_000
+DATA_UPLOAD_MAX_MEMORY_SIZE = PHOTO_LIMIT_BYTES
 
 # Everything ships with the application. Styles written at run time carry the page's nonce.
 CONTENT_SECURITY_POLICY = {

@@ -10,7 +10,8 @@ from rest_framework.views import APIView
 from accounts.services import household_of
 from config.contract import contract
 from config.wire import convert
-from runs import learning, services, sessions, sheets
+from runs import learning, photos, records, services, sessions, sheets
+from snabo_core import dish as core
 from snabo_core.views.learning import LearningView
 
 
@@ -21,6 +22,12 @@ class DishRunsView(APIView):
     def get(self, request: Request, dish_id: UUID) -> Response:
         """Return the open run and the finished ones."""
         return Response(services.runs_of(household_of(request.user), dish_id))
+
+    @contract("cooked_now", body=records.CookedNow, answer=records.RunAnswer)
+    def post(self, request: Request, dish_id: UUID) -> Response:
+        """Keep that it was cooked without the Stove; what is on the table already is returned."""
+        body = convert(request.data, records.CookedNow)
+        return Response(records.cooked_now(household_of(request.user), dish_id, body))
 
 
 class WeighInsView(APIView):
@@ -36,11 +43,11 @@ class WeighInsView(APIView):
 class FinishedWeightView(APIView):
     """Weighing the finished dish."""
 
-    @contract("weigh_finished", body=services.WeighFinished, answer=services.WeighResult)
+    @contract("weigh_finished", body=records.WeighFinished, answer=services.WeighResult)
     def post(self, request: Request, dish_id: UUID) -> Response:
         """Take its weight, opening a run where none is; sending it twice counts once."""
-        body = convert(request.data, services.WeighFinished)
-        return Response(services.weigh_finished(household_of(request.user), dish_id, body))
+        body = convert(request.data, records.WeighFinished)
+        return Response(records.weigh_finished(household_of(request.user), dish_id, body))
 
 
 class TakeBackView(APIView):
@@ -66,6 +73,59 @@ class LearningOfHouseholdView(APIView):
         """Switch them on or off, or begin again."""
         wish = convert(request.data, learning.LearningWish)
         return Response(learning.change_learning(household_of(request.user), wish))
+
+
+class RunView(APIView):
+    """One cooking of a dish."""
+
+    @contract("run", answer=records.RunAnswer)
+    def get(self, request: Request, run_id: UUID) -> Response:
+        """Return what was changed, weighed, timed, shared out and said."""
+        return Response(records.run_answer(household_of(request.user), run_id))
+
+    @contract("tell_run", body=records.RunTold, answer=records.ToldAnswer)
+    def post(self, request: Request, run_id: UUID) -> Response:
+        """Take its finished weight, portions, what is left over or a verdict, each once."""
+        body = convert(request.data, records.RunTold)
+        return Response(records.tell_run(household_of(request.user), run_id, body))
+
+
+class MakeTheDishView(APIView):
+    """A cooking as the next recipe."""
+
+    @contract("make_the_dish", body=records.MakeTheDish, answer=core.Dish)
+    def post(self, request: Request, run_id: UUID) -> Response:
+        """Return the dish as it was cooked, with what was done otherwise; nothing is stored."""
+        body = convert(request.data, records.MakeTheDish)
+        return Response(records.make_the_dish(household_of(request.user), run_id, body))
+
+
+class RunPhotosView(APIView):
+    """Photos of a cooking."""
+
+    @contract("keep_photo", body=photos.NewPhoto, answer=photos.PhotoAnswer)
+    def post(self, request: Request, run_id: UUID) -> Response:
+        """Keep one, made small; sending it twice keeps it once."""
+        body = convert(request.data, photos.NewPhoto)
+        return Response(photos.keep_photo(household_of(request.user), run_id, body))
+
+
+class PhotoView(APIView):
+    """One photo."""
+
+    @contract("photo")
+    def get(self, request: Request, photo_id: UUID) -> HttpResponse:
+        """Return it as JPEG."""
+        jpeg = photos.photo_of(household_of(request.user), photo_id)
+        response = HttpResponse(jpeg, content_type="image/jpeg")
+        response["Cache-Control"] = "private, max-age=31536000, immutable"
+        return response
+
+    @contract("remove_photo", status=204)
+    def delete(self, request: Request, photo_id: UUID) -> Response:
+        """Remove it for good."""
+        photos.remove_photo(household_of(request.user), photo_id)
+        return Response(status=204)
 
 
 class FinishView(APIView):

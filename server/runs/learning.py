@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping
 from dataclasses import replace
-from typing import Any
 
 import msgspec
 from django.core.cache import cache
@@ -11,12 +10,13 @@ from django.utils import timezone
 from accounts.models import Household
 from accounts.writing import writes
 from foods.own import library_of
+from runs.folding import events_of
 from runs.models import RunEvent
 from snabo_core.plate.setting import Setting
 from snabo_core.views.learning import LearningView, learning_view
+from snabo_core.views.run_events import TAKEN_BACK, WEIGHED, taught_by
 from table.services import setting_of
 
-WEIGHED, TAKEN_BACK = "weighed", "taken_back"
 # The last weigh-ins that are looked at.
 MOST_EVENTS, KEPT_SECONDS = 2000, 3600
 Learnt = Mapping[tuple[str, str, str, str], tuple[float, ...]]
@@ -43,22 +43,21 @@ def learnt_by(household: Household) -> Learnt:
     key = f"learnt-{household.pk}-{newest}-{household.learns_since}".replace(" ", "_")
     known: Learnt | None = cache.get(key)
     if known is None:
-        known = _folded(list(events.values_list("run_id", "kind", "payload")[:MOST_EVENTS]))
+        known = _folded(list(events[:MOST_EVENTS]))
         cache.set(key, known, KEPT_SECONDS)
     return known
 
 
-def _folded(newest_first: list[tuple[int, str, dict[str, Any]]]) -> Learnt:
-    last: dict[tuple[object, ...], dict[str, object] | None] = {}
-    for run, kind, payload in reversed(newest_first):
-        place = (run, payload.get("slot") or payload.get("part") or "", payload.get("step"))
-        last[place] = payload.get("taught") if kind == WEIGHED else None
+def _folded(newest_first: list[RunEvent]) -> Learnt:
+    by_run: dict[int, list[RunEvent]] = {}
+    for row in reversed(newest_first):
+        by_run.setdefault(row.run_id, []).append(row)
     found: dict[tuple[str, str, str, str], tuple[float, ...]] = {}
-    for taught in last.values():
-        if taught:
-            technique, tool, food, state = taught["habit"]  # type: ignore[misc]
+    for rows in by_run.values():
+        for taught in taught_by(events_of(rows)):
+            technique, tool, food, state = taught["habit"]
             key = (str(technique), str(tool), str(food), str(state))
-            found[key] = (*found.get(key, ()), float(taught["value"]))  # type: ignore[arg-type]
+            found[key] = (*found.get(key, ()), float(taught["value"]))
     return found
 
 

@@ -91,3 +91,20 @@ class SessionEvent(models.Model):
 
     def __str__(self) -> str:
         return f"{self.kind} {self.payload}"
+
+
+class Photo(Identified, Owned):
+    """A photo of a cooking, small and without where it was taken; `task` is the Stove's step."""
+
+    run = models.ForeignKey(Run, on_delete=models.CASCADE, related_name="photos")
+    task = models.CharField(max_length=120, default="", blank=True)
+    taken_at = models.DateTimeField()
+    width = models.PositiveSmallIntegerField()
+    height = models.PositiveSmallIntegerField()
+    jpeg = models.BinaryField()
+
+    class Meta:
+        ordering: ClassVar = ["taken_at", "id"]
+
+    def __str__(self) -> str:
+        return f"{self.run}, {self.width} x {self.height}"

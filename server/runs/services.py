@@ -19,23 +19,24 @@ from dishes.models import Dish, DishVersion
 from dishes.services import keep_version, own_dish
 from foods.own import library_of
 from foods.stand_ins import book_of
+from runs.folding import facts_of
 from runs.learning import cooking_setting
 from runs.models import Run, RunEvent
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
-from snabo_core.plate.portions import finished_question
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.dish_water import WHOLE, Course, Glass, dish_water
-from snabo_core.swaps.judged import judged
+from snabo_core.views.run_events import TAKEN_BACK, WEIGHED
 from snabo_core.water import question
 from snabo_core.water.learning import shown
 from snabo_core.wording import say
 
-WEIGHED, TAKEN_BACK, PORTIONED = "weighed", "taken_back", "portioned"
 MOST_GRAMS = 50_000
 EVENT_SCHEMA = 4
 # What was cooked in so many days is not offered first again; common practice, no source.
 LATELY_DAYS, MOST_LATELY = 5, 20
+# A cooking that ended no longer ago is what is on the table; common practice, no source.
+ON_THE_TABLE = dt.timedelta(hours=36)
 
 
 class WeighIn(msgspec.Struct):
@@ -58,16 +59,6 @@ class WeighIn(msgspec.Struct):
     heat: Annotated[str, msgspec.Meta(max_length=40)] = ""
     seconds: Annotated[float, msgspec.Meta(ge=0, le=86_400)] | None = None
     watts: Annotated[int, msgspec.Meta(ge=1, le=5000)] | None = None
-
-
-class WeighFinished(msgspec.Struct):
-    """What the finished dish weighs, in what it stands in; `sure` answers a question."""
-
-    client_id: uuid.UUID
-    gross: float
-    tare: float = 0.0
-    sure: bool = False
-    vessel: Annotated[str, msgspec.Meta(max_length=80)] = ""
 
 
 class TakeBack(msgspec.Struct):
@@ -100,68 +91,21 @@ class WeighResult(msgspec.Struct):
 
 
 class OpenRun(msgspec.Struct):
-    """The open run of a dish, if there is one, and the finished ones."""
+    """The open run of a dish, if there is one, and the finished ones, last first.
+
+    `on_table` is the run that is being cooked or was until lately.
+    """
 
     open: RunState | None
     finished: list[RunState]
-
-
-class _Said:
-    """What the scale said so far, event by event."""
-
-    def __init__(self) -> None:
-        self.steps: dict[str, dict[str, float]] = {}
-        self.stand_ins: dict[str, str] = {}
-        self.own_steps: dict[str, dict[str, float]] = {}
-        self.own_of: dict[str, dict[str, str]] = {}
-        self.finished: float | None = None
-        self.finished_of: dict[str, str] = {}
-
-    def weighed(self, payload: dict[str, Any]) -> None:
-        slot, step, grams = payload["slot"], payload["step"], payload["grams"]
-        if not slot:
-            owner, cooked = payload["part"] or WHOLE, payload["stand_ins"]
-            if cooked != self.own_of.get(owner, cooked):
-                # What another dish weighed says nothing of this one.
-                self.own_steps[owner] = {}
-            self.own_of[owner] = cooked
-            self.own_steps.setdefault(owner, {})[step] = grams
-            return
-        own = payload.get("stand_in", "")
-        if own != self.stand_ins.get(slot, own):
-            # What another stand-in weighed says nothing of this one.
-            self.steps[slot] = {}
-        self.stand_ins[slot] = own
-        self.steps.setdefault(slot, {})[step] = grams
-
-    def taken_back(self, payload: dict[str, Any]) -> None:
-        step = payload.get("step")
-        if step is None:
-            self.finished, self.finished_of = None, {}
-        elif payload["slot"]:
-            self.steps.get(payload["slot"], {}).pop(step, None)
-        else:
-            self.own_steps.get(payload.get("part") or WHOLE, {}).pop(step, None)
-
-    def portioned(self, payload: dict[str, Any]) -> None:
-        self.finished, self.finished_of = payload["grams"], payload["stand_ins"]
-
-
-def _readings(run: Run) -> core.Readings:
-    """Return what the scale said in a run: the fold of its weigh-ins."""
-    said = _Said()
-    folds = {WEIGHED: said.weighed, TAKEN_BACK: said.taken_back, PORTIONED: said.portioned}
-    for event in run.events.all():
-        if event.kind in folds:
-            folds[event.kind](event.payload)
-    return core.Readings(
-        said.steps, said.stand_ins, said.own_steps, said.own_of, said.finished, said.finished_of
-    )
+    on_table: UUID | None
 
 
 def fold(run: Run) -> RunState:
     """Return the state that a run's events add up to."""
-    return RunState(run.uid, run.version.number, run.started_at, run.finished_at, _readings(run))
+    return RunState(
+        run.uid, run.version.number, run.started_at, run.finished_at, facts_of(run).readings
+    )
 
 
 def being_cooked() -> Prefetch:
@@ -175,7 +119,7 @@ def readings_of(dish: Dish) -> core.Readings:
     known = getattr(dish, "open_runs", None)
     runs = dish.runs.filter(finished_at=None).prefetch_related("events") if known is None else known
     run = next(iter(runs), None)
-    return core.NONE if run is None else _readings(run)
+    return core.NONE if run is None else facts_of(run).readings
 
 
 def runs_of(household: Household, dish_id: UUID) -> OpenRun:
@@ -186,6 +130,7 @@ def runs_of(household: Household, dish_id: UUID) -> OpenRun:
     return OpenRun(
         next((s for s in states if s.finished_at is None), None),
         [s for s in states if s.finished_at is not None],
+        on_table.uid if (on_table := current_run(dish)) else None,
     )
 
 
@@ -203,7 +148,7 @@ def cooked_lately(household: Household, whole: Book) -> frozenset[str]:
     return frozenset(found)
 
 
-def _open_run(household: Household, dish: Dish) -> Run:
+def open_run(household: Household, dish: Dish) -> Run:
     """Return the run a weigh-in belongs to, opening one where the plan has changed."""
     run = dish.runs.filter(finished_at=None).select_related("version").first()
     if run is not None:
@@ -220,33 +165,38 @@ def _open_run(household: Household, dish: Dish) -> Run:
     return Run.objects.create(household=household, dish=dish, version=version)
 
 
-def _repeated(dish: Dish, client_id: uuid.UUID) -> WeighResult | None:
+def repeated_answer(dish: Dish, client_id: uuid.UUID) -> WeighResult | None:
     """Return the answer to a weigh-in that has already been taken."""
     event = RunEvent.objects.filter(run__dish=dish, client_id=client_id).first()
     return None if event is None else WeighResult(fold(event.run), None)
 
 
-def _net(body: WeighIn | WeighFinished) -> float:
-    grams = body.gross - body.tare
+def net_grams(gross: float, tare: float) -> float:
+    """Return net grams, refused where no kitchen scale carries so much."""
+    grams = gross - tare
     if not -MOST_GRAMS < grams < MOST_GRAMS:
         raise BadInput("That is more than a kitchen scale can carry.", "gross")
     return grams
 
 
 @writes
-def weigh_in(household: Household, dish_id: UUID, body: WeighIn) -> WeighResult:
-    """Take a weigh-in, or ask about one that is hard to believe.
+def weigh_in(
+    household: Household, dish_id: UUID, body: WeighIn, at: dt.datetime | None = None
+) -> WeighResult:
+    """Take a weigh-in, or ask about one that is hard to believe; `at` is when, None for now.
 
     Raises:
         BadInput: the slot has no stand-in, there is no such step, or the weight cannot be.
     """
     dish = own_dish(household, dish_id, lock=True)
-    if (repeated := _repeated(dish, body.client_id)) is not None:
+    if (repeated := repeated_answer(dish, body.client_id)) is not None:
         return repeated
-    grams = _net(body)
+    grams = net_grams(body.gross, body.tare)
     run = dish.runs.filter(finished_at=None).select_related("version").first()
     document = _cooked_now(dish, run)
-    setting = replace(cooking_setting(household), readings=_readings(run) if run else core.NONE)
+    setting = replace(
+        cooking_setting(household), readings=facts_of(run).readings if run else core.NONE
+    )
     glass = _glass(document, body, dish_water(
         document, book_of(household), library_of(household), setting
     ))  # fmt: skip
@@ -265,6 +215,8 @@ def weigh_in(household: Household, dish_id: UUID, body: WeighIn) -> WeighResult:
         "tool": body.tool or (choice.press if choice else "") or "", "round": body.round,
         "heat": body.heat, "seconds": body.seconds, "watts": body.watts,
     }  # fmt: skip
+    if at is not None:
+        payload["at"] = at.isoformat()
     return _noted(household, dish, body.client_id, WEIGHED, payload)
 
 
@@ -295,37 +247,17 @@ def _glass(document: core.Dish, body: WeighIn, courses: Sequence[Course]) -> Gla
     raise BadInput("There is no such step to weigh after any more.", "step")
 
 
-@writes
-def weigh_finished(household: Household, dish_id: UUID, body: WeighFinished) -> WeighResult:
-    """Take the weight of the finished dish, or ask about one that is hard to believe.
-
-    Raises:
-        BadInput: the weight cannot be.
-    """
-    dish = own_dish(household, dish_id, lock=True)
-    if (repeated := _repeated(dish, body.client_id)) is not None:
-        return repeated
-    grams = _net(body)
-    open_run = dish.runs.filter(finished_at=None).select_related("version").first()
-    document = _cooked_now(dish, open_run)
-    made = judged(document, cooking_setting(household), book_of(household), library_of(household))
-    known = all(line.grams is not None for line in made.lines)
-    went_in = sum(makes * share for makes, share in made.layers.values()) if known else 0.0
-    doubt = finished_question(grams, went_in)
-    if doubt is not None and (grams <= 0 or not body.sure):
-        run = dish.runs.filter(finished_at=None).first()
-        return WeighResult(fold(run) if run else None, say(doubt))
-    payload = {
-        "grams": grams, "gross": body.gross, "tare": body.tare, "vessel": body.vessel,
-        "stand_ins": core.stand_ins_of(document),
-    }  # fmt: skip
-    return _noted(household, dish, body.client_id, PORTIONED, payload)
+def current_run(dish: Dish) -> Run | None:
+    """Return the cooking that is on the stove, else the last if it was on the table lately."""
+    runs = dish.runs.select_related("version")
+    still = runs.filter(finished_at=None).first()
+    return still or runs.filter(finished_at__gte=timezone.now() - ON_THE_TABLE).first()
 
 
 def _noted(
     household: Household, dish: Dish, client_id: UUID, kind: str, payload: dict[str, Any]
 ) -> WeighResult:
-    run = _open_run(household, dish)
+    run = open_run(household, dish)
     RunEvent.objects.create(
         run=run, client_id=client_id, kind=kind, payload=payload | {"schema": EVENT_SCHEMA}
     )
@@ -347,7 +279,7 @@ def take_back(household: Household, run_id: UUID, body: TakeBack) -> RunState:
     run = _own_run(household, run_id)
     if not run.events.filter(client_id=body.client_id).exists():
         _refuse_closed(run)
-        said = _readings(run)
+        said = facts_of(run).readings
         known = said.finished_grams is not None
         if body.step is not None:
             own = said.own_steps.get(body.part or WHOLE, {})
@@ -359,6 +291,16 @@ def take_back(household: Household, run_id: UUID, body: TakeBack) -> RunState:
         }  # fmt: skip
         RunEvent.objects.create(run=run, client_id=body.client_id, kind=TAKEN_BACK, payload=payload)
     return fold(run)
+
+
+def take_event_back(
+    run: Run, client_id: UUID, event: UUID | None, at: dt.datetime | None = None
+) -> None:
+    """Take one event of a run back by a further event; nothing is erased."""
+    payload = {"event": str(event), "schema": EVENT_SCHEMA}
+    if at is not None:
+        payload["at"] = at.isoformat()
+    RunEvent.objects.create(run=run, client_id=client_id, kind=TAKEN_BACK, payload=payload)
 
 
 def _refuse_closed(run: Run) -> None:

@@ -8,6 +8,7 @@ from uuid import UUID
 
 import msgspec
 from django.core.cache import cache
+from django.db.models import Max
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
@@ -18,10 +19,11 @@ from dishes.models import DishVersion
 from dishes.services import LineText, keep_version, own_dish, read_one
 from foods.own import library_of
 from foods.stand_ins import book_of
+from runs.folding import facts_of
 from runs.learning import cooking_setting
 from runs.models import CookingSession, Run, SessionEvent
-from runs.services import WeighIn, weigh_in
-from runs.services import fold as run_state
+from runs.photos import PhotoAnswer, photos_of
+from runs.services import WeighIn, take_event_back, weigh_in
 from runs.sheets import (
     Cooks,
     Instant,
@@ -42,7 +44,7 @@ from snabo_core.views.evening import fold as fold_events
 from snabo_core.views.sheet_jobs import Jobs
 from snabo_core.views.stove import StoveView, stove_view
 
-MOST_EVENTS, MOST_SENT = 5000, 200
+MOST_EVENTS, MOST_SENT, MOST_SETTINGS = 5000, 200, 200
 # A device's clock that is off by more than this is not asked.
 NOT_BELIEVED = dt.timedelta(days=2)
 EVENT_SCHEMA, KEPT_SECONDS = 1, 600
@@ -84,6 +86,8 @@ class StoveEvent(msgspec.Struct):
     tare: float = 0.0
     vessel: Annotated[str, msgspec.Meta(max_length=80)] = ""
     sure: bool = False
+    technique: Short = ""
+    celsius: Annotated[float, msgspec.Meta(ge=-40, le=400)] = 0.0
     serve_at: Instant | None = None
     cooks: Cooks | None = None
 
@@ -130,6 +134,7 @@ class SessionView(msgspec.Struct):
     dishes: list[SheetDish]
     stove: StoveView
     added: list[AddedToDish]
+    photos: list[PhotoAnswer]
 
 
 class SessionAnswer(msgspec.Struct):
@@ -237,15 +242,14 @@ def session_view(household: Household, session_id: UUID, after: int | None) -> S
 
 
 def _sequence(session: CookingSession) -> int:
-    """Return a number that every event and every weigh-in of the evening raises."""
-    weighed = session.runs.values_list("events__id", flat=True)
-    return sum(
-        (session.events.values_list("id", flat=True).last() or 0,
-         max((key for key in weighed if key), default=0))
-    )  # fmt: skip
+    """Return a number that every event, every weigh-in and every photo of the evening changes."""
+    last = session.runs.aggregate(weighed=Max("events__id"), shown=Max("photos__id"))
+    told = session.events.values_list("id", flat=True).last()
+    return (told or 0) + (last["weighed"] or 0) + (last["shown"] or 0)
 
 
-def _state(session: CookingSession) -> Evening:
+def state_of(session: CookingSession) -> Evening:
+    """Return what an evening's events add up to."""
     wishes = session.wishes
     serve_at = dt.datetime.fromisoformat(wishes["serve_at"]) if wishes["serve_at"] else None
     plan = Plan(serve_at, wishes["cooks"], wishes["pins"], tuple(wishes["ahead"]))
@@ -263,15 +267,17 @@ def _view(household: Household, session: CookingSession) -> SessionView:
     sequence = _sequence(session)
     key = f"evening-{session.uid}-{sequence}-{household.foods_revision}"
     stove: StoveView | None = cache.get(key)
-    state = _state(session)
+    state = state_of(session)
     if stove is None:
         opens = session.opens_at.astimezone(zoneinfo.ZoneInfo(session.zone))
         setting = cooking_setting(household)
-        stove = stove_view(_jobs_of(household, session, setting), setting.equipment, state, opens)
+        jobs = jobs_of_session(household, session, setting)
+        before = _settings_before(household, session)
+        stove = stove_view(jobs, setting.equipment, state, opens, before)
         cache.set(key, stove, KEPT_SECONDS)
     return SessionView(
         session.uid, sequence, timezone.now(), state.plan.serve_at, _dishes_of(session), stove,
-        _added_to(household, session, state),
+        _added_to(household, session, state), photos_of(session.runs.all()),
     )  # fmt: skip
 
 
@@ -292,13 +298,22 @@ def _added_to(household: Household, session: CookingSession, state: Evening) -> 
     return found
 
 
-def _jobs_of(household: Household, session: CookingSession, setting: Setting) -> Jobs:
+def _settings_before(household: Household, session: CookingSession) -> dict[str, str]:
+    """Return what machines were set to in earlier evenings, the last by technique."""
+    found = SessionEvent.objects.filter(session__household=household, kind="setting")
+    rows = found.exclude(session=session).order_by("-happened_at", "-id")[:MOST_SETTINGS]
+    said = [row.payload for row in reversed(rows)]
+    return {one["technique"]: one["words"] for one in said}
+
+
+def jobs_of_session(household: Household, session: CookingSession, setting: Setting) -> Jobs:
+    """Return what there is to do in an evening, from the versions that are cooked."""
     runs = _runs(session)
     return jobs_from(
         household,
         [stored_dish(run.version.document) for run in runs],
         setting,
-        [run_state(run).readings for run in runs],
+        [facts_of(run).readings for run in runs],
         [convert(run.version.frozen, Frozen) for run in runs],
     )
 
@@ -311,7 +326,7 @@ def take_events(household: Household, session_id: UUID, body: SentEvents) -> Eve
         (_weighed if event.kind == "weighed" else _taken)(household, session, event)
         for event in body.events
     ]
-    state = _state(session)
+    state = state_of(session)
     if state.finished_at is not None and session.finished_at is None:
         session.finished_at = state.finished_at
         session.save(update_fields=["finished_at"])
@@ -331,7 +346,7 @@ def _weighed(household: Household, session: CookingSession, event: StoveEvent) -
     body = WeighIn(event.id, event.part, event.slot, event.step, event.gross, event.tare,
                    event.sure, event.vessel)  # fmt: skip
     try:
-        result = weigh_in(household, run.dish.uid, body)
+        result = weigh_in(household, run.dish.uid, body, at=_happened(event))
     except SnaboError as refusal:
         return EventAnswer(event.id, "refused", refusal.sentence)
     if result.question is not None:
@@ -340,6 +355,10 @@ def _weighed(household: Household, session: CookingSession, event: StoveEvent) -
 
 
 def _taken(household: Household, session: CookingSession, event: StoveEvent) -> EventAnswer:
+    if event.kind == "taken_back" and event.event is not None:
+        run = session.runs.filter(events__client_id=event.event).first()
+        if run is not None:
+            return _weight_taken_back(session, run, event)
     if session.events.filter(client_id=event.id).exists():
         return EventAnswer(event.id, "repeated")
     sentence = _refusal(session, event)
@@ -363,6 +382,16 @@ def _taken(household: Household, session: CookingSession, event: StoveEvent) -> 
         payload=payload,
         schema=EVENT_SCHEMA,
     )
+    return EventAnswer(event.id, "accepted")
+
+
+def _weight_taken_back(session: CookingSession, run: Run, event: StoveEvent) -> EventAnswer:
+    """Take back a weight; it belongs to its run."""
+    if run.events.filter(client_id=event.id).exists():
+        return EventAnswer(event.id, "repeated")
+    if session.finished_at is not None:
+        return EventAnswer(event.id, "refused", OVER)
+    take_event_back(run, event.id, event.event, at=_happened(event))
     return EventAnswer(event.id, "accepted")
 
 
@@ -415,7 +444,13 @@ def _payload(event: StoveEvent) -> dict[str, Any]:
         said |= {"timer": event.timer, "seconds": event.seconds}
     if _sets_a_timer(event):
         said |= {"name": event.name, "check": event.check, "marks": event.marks}
-    if event.kind in {"note", "added"}:
+    if event.kind in {"setting", "probed"}:
+        said["task"] = event.task
+    if event.kind == "setting":
+        said["technique"] = event.technique
+    if event.kind == "probed":
+        said["celsius"] = event.celsius
+    if event.kind in {"note", "added", "setting"}:
         said["words"] = event.words
     if event.kind == "added":
         said["dish"] = str(event.dish)
@@ -446,6 +481,8 @@ def _refusal(session: CookingSession, event: StoveEvent) -> str:
         (nameless, "A timer has a name and runs for more than nothing."),
         (event.kind == "note" and not event.words.strip(), "There is nothing in this note."),
         (event.kind == "added" and not event.words.strip(), "What did you add?"),
+        (event.kind == "setting" and not event.words.strip(), "What is it set to?"),
+        (event.kind in {"setting", "probed"} and not event.task, "Which step is that?"),
     )
     for is_so, sentence in wrong:
         if is_so:
@@ -457,7 +494,7 @@ def _refusal(session: CookingSession, event: StoveEvent) -> str:
 
 def _begun_elsewhere(session: CookingSession, event: StoveEvent) -> str:
     elsewhere = session.events.filter(kind="step_started", payload__task=event.task)
-    task = _state(session).tasks.get(event.task)
+    task = state_of(session).tasks.get(event.task)
     if task is None or task.started is None:
         return ""
     if not elsewhere.exclude(device=event.device).exists():

@@ -11,16 +11,23 @@ from snabo_core.book import entries_of
 
 @dataclass(frozen=True)
 class Caution:
-    """A short warning and the rule behind it."""
+    """A short warning and the rule behind it.
+
+    `probe_c` is what a thermometer in the middle has to show, None where heat is not the point.
+    """
 
     key: str
     text: str
     why: str
+    probe_c: float | None = None
 
 
 @cache
 def cautions() -> Mapping[str, Caution]:
     """Return every caution by its key, read once; old keys lead to those they are called now."""
-    found = {k: Caution(k, e["text"], e["why"]) for k, e in entries_of("cautions.toml").items()}
+    found = {
+        k: Caution(k, e["text"], e["why"], e.get("probe_c"))
+        for k, e in entries_of("cautions.toml").items()
+    }
     old: Mapping[str, str] = entries_of("renamed.toml")["cautions"]
     return found | {key: found[now] for key, now in old.items()}

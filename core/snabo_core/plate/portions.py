@@ -2,14 +2,20 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import Literal
 
 from snabo_core.dish import Dish
+from snabo_core.errors import BadInput
 from snabo_core.wording import Message
 
 # A finished dish weighs no more than went in (and a little for what nobody wrote down), and
 # seldom less than this share of it; common practice, no source.
 MOST_GAINED, LEAST_LEFT = 1.05, 0.4
+# Portions may come to so much more than the dish, as a share of it: scales round.
+OVER = 0.02
+ServingWay = Literal["grams", "pieces", "spoons"]
 
 
 @dataclass(frozen=True)
@@ -27,6 +33,30 @@ class Sharing:
     def of(self, eater: str) -> float:
         """Return an eater's share: their own portion, or a serving."""
         return self.portions.get(eater, self.serving)
+
+
+@dataclass(frozen=True)
+class Served:
+    """How a finished dish was shared out, as the cook said it.
+
+    `amounts` are by eater id: grams, pieces or spoonfuls. `each` is the number of pieces it was
+    cut into, or the grams of one spoonful. `stays` are grams left sticking in the dish, which
+    nobody eats.
+    """
+
+    way: ServingWay
+    amounts: dict[str, float]
+    each: float = 0.0
+    stays: float = 0.0
+
+
+@dataclass(frozen=True)
+class Parted:
+    """Where a finished dish went, as shares of it, 0 to 1; together they are all of it."""
+
+    shares: dict[str, float]
+    stays: float
+    left: float
 
 
 def sharing_of(dish: Dish, eaters: int) -> Sharing:
@@ -55,3 +85,46 @@ def finished_question(grams: float, went_in: float) -> Message | None:
     if went_in > 0 and grams < went_in * LEAST_LEFT:
         return Message("question_finished_light", {"grams": went_in})
     return None
+
+
+def parted(served: Served, whole: float | None, wholes: Mapping[str, float]) -> Parted:
+    """Return where a finished dish went.
+
+    Args:
+        served: what each had, as the cook said it.
+        whole: grams of the finished dish, None where nobody knows.
+        wholes: grams of the whole dish as an eater has it, where that is another pot's.
+
+    Raises:
+        BadInput: a weight is wanted of a dish that nobody weighed, or there was not so much.
+    """
+    if any(amount < 0 for amount in served.amounts.values()) or served.stays < 0:
+        raise BadInput("Nobody can have less than nothing.", "amounts")
+    if whole is None and (served.way != "pieces" or served.stays > 0):
+        raise BadInput("Weigh the finished dish first: then grams say how much of it that is.",
+                       "way")  # fmt: skip
+    stays = served.stays / whole if whole else 0.0
+    if served.way == "pieces":
+        if served.each < 1:
+            raise BadInput("Into how many pieces is it cut?", "each")
+        unit = max(0.0, 1.0 - stays) / served.each
+        shares = {eater: amount * unit for eater, amount in served.amounts.items()}
+    else:
+        if served.way == "spoons" and served.each <= 0:
+            raise BadInput("Weigh one spoonful: how many grams is it?", "each")
+        grams = served.each if served.way == "spoons" else 1.0
+        shares = {
+            eater: amount * grams / wholes.get(eater, whole or 1.0)
+            for eater, amount in served.amounts.items()
+        }
+    left = 1.0 - stays - sum(shares.values())
+    if left < -OVER:
+        raise BadInput(_too_much(served, -left, whole), "amounts")
+    return Parted(shares, stays, max(0.0, left))
+
+
+def _too_much(served: Served, over: float, whole: float | None) -> str:
+    if served.way == "pieces":
+        pieces = over * served.each
+        return f"That is {pieces:.1f} pieces more than it was cut into."
+    return f"That is {over * (whole or 0.0):.0f} g more than there is. Weigh again, or take less."

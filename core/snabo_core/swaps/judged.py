@@ -83,6 +83,12 @@ class Judged:
             self.library, self.plate.losses, self.open_lines,
         )  # fmt: skip
 
+    @cached_property
+    def went_in(self) -> float | None:
+        """Grams of all that goes into the dish, None where nobody knows of a line."""
+        known = [line.grams for line in self.lines if line.grams is not None]
+        return sum(known) if len(known) == len(self.lines) else None
+
     @property
     def weighs(self) -> float | None:
         """What the finished dish weighs: by the scale, or as planned; None where nobody knows."""

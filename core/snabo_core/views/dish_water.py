@@ -155,6 +155,14 @@ def water_view(
     return _Views(looked_at(judged(dish, setting, book, library), variant)).view()
 
 
+def glass_label(glass: Glass) -> str:
+    """Return what is weighed in a glass, in words."""
+    if glass.slot is not None or glass.one is None:
+        return glass.point.label
+    known = techniques().get(glass.one.step.technique)
+    return known.done if known and known.done else glass.one.step.words
+
+
 class _Views:
     def __init__(self, made: Judged) -> None:
         self.made, self.book, self.library = made, made.book, made.library
@@ -191,10 +199,7 @@ class _Views:
         point, one = glass.point, glass.one
         number = self.numbers.get(one.step.id, 0) if one else 0
         press = self._tool(glass)
-        known = techniques().get(one.step.technique) if one else None
-        label = point.label
-        if glass.slot is None and one is not None:
-            label = known.done if known and known.done else one.step.words
+        label = glass_label(glass)
         cue = one.step.until if one and one.step.until not in one.step.words else ""
         cautions = self.cautions.get(number, ()) or self._written(glass)
         shown = point_view(_named(point, label), cue, press, cautions, self.book)

@@ -12,9 +12,10 @@ from snabo_core.views.sheet import Begun, Wishes
 # What the Stove sends. Kinds that nobody here knows are kept and skipped.
 StoveKind = Literal["step_started", "step_done", "step_skipped", "step_not_yet", "timer_set",
                     "timer_moved", "timer_stopped", "note", "replanned", "taken_back",
-                    "weighed", "added", "finished"]  # fmt: skip
+                    "weighed", "added", "setting", "probed", "finished"]  # fmt: skip
 LONGEST_TIMER_SECONDS = 48 * 3600
 OVEN_TASK = "oven/"
+_WRITTEN = {"note", "added", "setting", "probed"}
 
 
 @dataclass(frozen=True)
@@ -83,6 +84,26 @@ class Added:
 
 
 @dataclass(frozen=True)
+class MachineSetting:
+    """What a machine was set to at a task, in the cook's words; `technique` is what it did."""
+
+    id: str
+    task: str
+    technique: str
+    words: str
+
+
+@dataclass(frozen=True)
+class Probed:
+    """What a thermometer in the middle of the food showed at a task, in degrees Celsius."""
+
+    id: str
+    task: str
+    celsius: float
+    at: dt.datetime
+
+
+@dataclass(frozen=True)
 class Plan:
     """What the cook wants of the evening."""
 
@@ -101,6 +122,8 @@ class Evening:
     timers: Mapping[str, Timer] = field(default_factory=dict)
     notes: tuple[Note, ...] = ()
     added: tuple[Added, ...] = ()
+    settings: Mapping[str, MachineSetting] = field(default_factory=dict)
+    probed: Mapping[str, Probed] = field(default_factory=dict)
     finished_at: dt.datetime | None = None
     last_at: dt.datetime | None = None
 
@@ -129,18 +152,30 @@ def _step(state: Evening, event: Event) -> Evening:
         return replace(state, tasks=_tasks(state, event), timers=_timers(state, event))
     if event.kind.startswith("timer_"):
         return replace(state, timers=_timers(state, event))
-    if event.kind == "note":
-        note = Note(event.id, str(said.get("task", "")), str(said["words"]), event.at)
-        return replace(state, notes=(*state.notes, note))
-    if event.kind == "added":
-        lines = tuple(said.get("lines", ()))
-        one = Added(event.id, str(said["dish"]), str(said["words"]), lines)
-        return replace(state, added=(*state.added, one))
+    if event.kind in _WRITTEN:
+        return _written(state, event)
     if event.kind == "replanned":
         return replace(state, plan=_plan(state.plan, said))
     if event.kind == "finished":
         return replace(state, finished_at=state.finished_at or event.at)
     return state
+
+
+def _written(state: Evening, event: Event) -> Evening:
+    """Return the state with what the cook wrote down at a step."""
+    said, task = event.payload, str(event.payload.get("task", ""))
+    if event.kind == "note":
+        note = Note(event.id, task, str(said["words"]), event.at)
+        return replace(state, notes=(*state.notes, note))
+    if event.kind == "added":
+        lines = tuple(said.get("lines", ()))
+        one = Added(event.id, str(said["dish"]), str(said["words"]), lines)
+        return replace(state, added=(*state.added, one))
+    if event.kind == "setting":
+        kept = MachineSetting(event.id, task, str(said["technique"]), str(said["words"]))
+        return replace(state, settings={**state.settings, task: kept})
+    probed = Probed(event.id, task, float(said["celsius"]), event.at)
+    return replace(state, probed={**state.probed, task: probed})
 
 
 def _tasks(state: Evening, event: Event) -> dict[str, TaskState]:

@@ -56,6 +56,12 @@ class Job:
     glass: GlassView | None = None
 
     @property
+    def headline(self) -> str:
+        """The words of its step, as the head of a card."""
+        words = self.step.words.strip().rstrip(".")
+        return words[:1].upper() + words[1:]
+
+    @property
     def technique(self) -> Technique | None:
         """What the cook does, None where nobody knows the words."""
         return technique(self.step.technique) if self.step.technique else None

@@ -24,6 +24,9 @@ from snabo_core.views.sheet import SheetItem, SheetView, sheet_view
 from snabo_core.views.sheet_jobs import HALF_WAY, ROOM_C, Job, Jobs
 from snabo_core.wording import Message, say
 
+# What something is set for: a heat, a power, a speed, a disc, a width.
+SET_FOR = {"ring", "oven", "microwave", "blender", "processor"}
+CUTS_BY_MACHINE = {"cut", "grate", "rice", "spiral", "grind", "press"}
 CardState = Literal["waiting", "running", "done", "skipped"]
 
 
@@ -46,12 +49,25 @@ class CardCaution:
 
 
 @dataclass(frozen=True)
+class ProbeView:
+    """How hot the middle has to be before the food is eaten, what it showed last, in words."""
+
+    target: float
+    shown: float | None
+    done: bool
+    words: str
+    event: str = ""
+
+
+@dataclass(frozen=True)
 class Card:
     """One step at the Stove. `task` is what events name; `put` the task of setting it going.
 
     `minutes` is what it is planned for, `seconds` what its timer is set to, 0 where it needs
     none, and `marks` the moments inside it. `at` and `ends` are the plan's. `title` are the words
     of the step, `words` what the recipe says beside them; `glass` is what may be weighed after it.
+    `machine` says that something is set for it; `setting` is to what, as the cook wrote it down,
+    and `setting_before` to what it was the last time.
     """
 
     task: str
@@ -83,6 +99,11 @@ class Card:
     whose: str
     look: str
     glass: GlassView | None
+    technique: str = ""
+    machine: bool = False
+    setting: str = ""
+    setting_before: str = ""
+    probe: ProbeView | None = None
 
 
 @dataclass(frozen=True)
@@ -100,7 +121,13 @@ class StoveView:
     finished_at: dt.datetime | None
 
 
-def stove_view(jobs: Jobs, equipment: Equipment, state: Evening, opens: dt.datetime) -> StoveView:
+def stove_view(
+    jobs: Jobs,
+    equipment: Equipment,
+    state: Evening,
+    opens: dt.datetime,
+    settings_before: Mapping[str, str] | None = None,
+) -> StoveView:
     """Return the evening as it stands.
 
     Args:
@@ -108,13 +135,14 @@ def stove_view(jobs: Jobs, equipment: Equipment, state: Evening, opens: dt.datet
         equipment: what the kitchen cooks on.
         state: what has happened so far.
         opens: the instant of minute 0, with its zone.
+        settings_before: what machines were set to in earlier evenings, by technique.
     """
     minutes = {key: job.task.modes[0].minutes for key, job in jobs.jobs.items()}
     known = _with_puts(state, jobs)
     sheet = sheet_view(jobs, equipment, wishes_of(known, opens, minutes), opens,
                        oven_c=_oven_now(state, jobs, equipment))  # fmt: skip
     planned = {item.task: item for item in sheet.items if item.task}
-    made = _Cards(jobs, planned, state, opens)
+    made = _Cards(jobs, planned, state, opens, settings_before or {})
     cards = [made.card(job) for job in jobs.jobs.values() if job.kind != "put_on"]
     cards = [card for card in cards if card.task not in sheet_gone(state, sheet)]
     cards += made.oven_cards(sheet)
@@ -190,6 +218,7 @@ class _Cards:
     planned: Mapping[str, SheetItem]
     state: Evening
     opens: dt.datetime
+    settings_before: Mapping[str, str]
 
     def card(self, job: Job) -> Card:
         task = self.state.tasks.get(job.id, TaskState())
@@ -202,7 +231,7 @@ class _Cards:
         at = first.at if first else self.opens
         return Card(
             task=job.id, put=put, dish=job.dish, number=step.number, part=step.part,
-            kind="runs" if job.kind == "runs" else "hands", title=_headline(job),
+            kind="runs" if job.kind == "runs" else "hands", title=job.headline,
             words=step.tail, takes=tuple(
                 CardTake(take.name or _from(take), take.grams, take.share)
                 for take in step.takes
@@ -213,7 +242,10 @@ class _Cards:
             seconds=seconds, timer_name=_timer_name(job), marks=_marks(job, seconds), at=at,
             ends=item.ends if item else at, state=_state(task), started=task.started,
             finished=task.done, put_off=task.not_yet, whose=step.whose, look=step.look_words,
-            glass=job.glass,
+            glass=job.glass, technique=step.technique, machine=_is_set(job),
+            setting=self.state.settings[job.id].words if job.id in self.state.settings else "",
+            setting_before=self.settings_before.get(step.technique, ""),
+            probe=_probe(job, self.state),
         )  # fmt: skip
 
     def oven_cards(self, sheet: SheetView) -> list[Card]:
@@ -227,6 +259,30 @@ class _Cards:
                     found.append(_oven_card(key, item, task))
                 seen.add(key)
         return found
+
+
+def _is_set(job: Job) -> bool:
+    """Return whether a machine, a slicer or a heat is set for a step."""
+    known = job.technique
+    return known is not None and (known.resource in SET_FOR or known.key in CUTS_BY_MACHINE)
+
+
+def _probe(job: Job, state: Evening) -> ProbeView | None:
+    """Return what a thermometer has to show once a step is over, the hottest of its rules'."""
+    if job.kind == "put_on" or job.technique is None or not job.technique.heats:
+        return None
+    wanted = [c.probe_c for key in job.step.cautions if (c := cautions()[key]).probe_c]
+    if not wanted:
+        return None
+    target, last = max(wanted), state.probed.get(job.id)
+    if last is None:
+        words = say(Message("probe_to", {"target": target}))
+        return ProbeView(target, None, done=False, words=words)
+    done = last.celsius >= target
+    values: dict[str, str | float] = {"shown": last.celsius, "more": target - last.celsius,
+                                      "target": target}  # fmt: skip
+    words = say(Message("probe_done" if done else "probe_not_yet", values))
+    return ProbeView(target, last.celsius, done, words, last.id)
 
 
 def _oven_card(key: str, item: SheetItem, task: TaskState) -> Card:
@@ -250,11 +306,6 @@ def _state(task: TaskState) -> CardState:
 
 def _from(take: TakenView) -> str:
     return say(Message("stove_from_step", {"step": take.step or 0}))
-
-
-def _headline(job: Job) -> str:
-    words = job.step.words.strip().rstrip(".")
-    return words[:1].upper() + words[1:]
 
 
 def _timer_name(job: Job) -> str:

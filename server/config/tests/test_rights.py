@@ -10,6 +10,10 @@ from config.tests.base import OWN_FOOD, KitchenCase
 from table.models import Eater
 
 SOME_UUID = "0f0e0d0c-0000-4000-8000-000000000009"
+# A picture of one grey point.
+PIXEL = (
+    "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAAAAAA6fptVAAAACklEQVR4nGNoAAAAggCBd81ytgAAAABJRU5ErkJggg=="
+)
 METHODS = ("get", "post", "put", "delete")
 
 
@@ -78,7 +82,17 @@ class Neighbours(KitchenCase):
         kept = self.send("post", "stand-ins", stand_in).json()
         start = {"id": "0f0e0d0c-0000-4000-8000-000000000009", "sheet": {"dishes": [dish]}}
         evening = self.send("post", "evenings", start).json()
+        pixel = {"id": "0f0e0d0c-0000-4000-8000-00000000000a", "data": PIXEL}
+        photo = self.send("post", f"runs/{run['id']}/photos", pixel).json()
+        told = {"id": "0f0e0d0c-0000-4000-8000-00000000000b", "kind": "verdict", "taste": "good"}
         attempts = [
+            ("get", f"runs/{run['id']}", None),
+            ("post", f"runs/{run['id']}", told),
+            ("post", f"runs/{run['id']}/dish", {"take": []}),
+            ("post", f"runs/{run['id']}/photos", pixel),
+            ("get", f"photos/{photo['id']}", None),
+            ("delete", f"photos/{photo['id']}", None),
+            ("post", f"dishes/{dish}/runs", {"id": "0f0e0d0c-0000-4000-8000-00000000000c"}),
             ("get", f"evenings/{evening['id']}", None),
             ("post", f"evenings/{evening['id']}/events", {"events": []}),
             ("delete", f"stand-ins/{kept['id']}", None),

@@ -170,7 +170,8 @@ export interface paths {
         /** @description Return the open run and the finished ones. */
         get: operations["runs"];
         put?: never;
-        post?: never;
+        /** @description Keep that it was cooked without the Stove; what is on the table already is returned. */
+        post: operations["cooked_now"];
         delete?: never;
         options?: never;
         head?: never;
@@ -767,6 +768,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photos/{photo_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return it as JPEG. */
+        get: operations["photo"];
+        put?: never;
+        post?: never;
+        /** @description Remove it for good. */
+        delete: operations["remove_photo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview": {
         parameters: {
             query?: never;
@@ -989,6 +1008,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return what was changed, weighed, timed, shared out and said. */
+        get: operations["run"];
+        put?: never;
+        /** @description Take its finished weight, portions, what is left over or a verdict, each once. */
+        post: operations["tell_run"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}/dish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return the dish as it was cooked, with what was done otherwise; nothing is stored. */
+        post: operations["make_the_dish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run_id}/finish": {
         parameters: {
             query?: never;
@@ -1000,6 +1054,23 @@ export interface paths {
         put?: never;
         /** @description Close it. */
         post: operations["finish_run"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Keep one, made small; sending it twice keeps it once. */
+        post: operations["keep_photo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2456,11 +2527,14 @@ export interface components {
         };
         /**
          * OpenRun
-         * @description The open run of a dish, if there is one, and the finished ones.
+         * @description The open run of a dish, if there is one, and the finished ones, last first.
+         *
+         *         `on_table` is the run that is being cooked or was until lately.
          */
         OpenRun: {
             open: components["schemas"]["RunState"] | null;
             finished: components["schemas"]["RunState"][];
+            on_table: string | null;
         };
         /**
          * RunState
@@ -2506,6 +2580,312 @@ export interface components {
             finished_of: {
                 [key: string]: string;
             };
+        };
+        /**
+         * CookedNow
+         * @description A dish was cooked without the Stove; `id` is the device's, so that twice is once.
+         */
+        CookedNow: {
+            /** Format: uuid */
+            id: string;
+        };
+        /**
+         * RunAnswer
+         * @description One cooking of a dish as it is kept.
+         */
+        RunAnswer: {
+            /** Format: uuid */
+            dish: string;
+            view: components["schemas"]["RunView"];
+            photos: components["schemas"]["PhotoAnswer"][];
+        };
+        /**
+         * RunView
+         * @description One cooking of a dish. `changed` is against the cooking before it.
+         *
+         *         `whole_grams` is what the finished dish weighs, `weighed` by the scale, else as reckoned;
+         *         None where nobody knows. `went_in_grams` is all that went into it. `not_shared` says why
+         *         what was said of the portions cannot be, once the dish weighs something else.
+         */
+        RunView: {
+            id: string;
+            version: number;
+            title: string;
+            servings: number;
+            started: string;
+            finished: string | null;
+            changed: string[];
+            added: string[];
+            skipped: string[];
+            weights: components["schemas"]["WeighedView"][];
+            times: components["schemas"]["TimedView"][];
+            settings: components["schemas"]["NoteView"][];
+            probed: components["schemas"]["NoteView"][];
+            notes: components["schemas"]["NoteView"][];
+            whole_grams: number | null;
+            weighed: boolean;
+            went_in_grams: number | null;
+            finished_event: string;
+            finished_tare: number;
+            shared: components["schemas"]["SharedView"] | null;
+            not_shared: string;
+            left_over: components["schemas"]["LeftOverView"][];
+            to_put_away: number | null;
+            opinions: components["schemas"]["OpinionView"][];
+            figures: components["schemas"]["RunFigure"][];
+            parts: components["schemas"]["PartName"][];
+            offers: components["schemas"]["DishOffer"][];
+        };
+        /**
+         * WeighedView
+         * @description A weight beside what was expected of what went in; `share` is what was left of that.
+         *
+         *         `low` to `high` is where nine of ten should lie. `part` is empty for the dish as a whole.
+         */
+        WeighedView: {
+            place: string;
+            words: string;
+            part: string;
+            technique: string;
+            low: number;
+            usual: number;
+            high: number;
+            grams: number;
+            share: number | null;
+            usual_share: number | null;
+        };
+        /**
+         * TimedView
+         * @description How long something ran by itself, beside what the recipe said, in minutes.
+         */
+        TimedView: {
+            place: string;
+            words: string;
+            part: string;
+            in_oven: boolean;
+            oven_c: number | null;
+            low: number;
+            high: number;
+            said: boolean;
+            took: number;
+        };
+        /**
+         * NoteView
+         * @description What the cook wrote down; `step` are the words of the step it belongs to.
+         */
+        NoteView: {
+            at: string;
+            words: string;
+            step: string;
+        };
+        /**
+         * SharedView
+         * @description How the dish was shared out; grams are None where nobody weighed it.
+         */
+        SharedView: {
+            served: components["schemas"]["Served"];
+            portions: components["schemas"]["PortionView"][];
+            stays_grams: number | null;
+            left_grams: number | null;
+            left_share: number;
+        };
+        /**
+         * Served
+         * @description How a finished dish was shared out, as the cook said it.
+         *
+         *         `amounts` are by eater id: grams, pieces or spoonfuls. `each` is the number of pieces it was
+         *         cut into, or the grams of one spoonful. `stays` are grams left sticking in the dish, which
+         *         nobody eats.
+         */
+        Served: {
+            /** @enum {unknown} */
+            way: "grams" | "pieces" | "spoons";
+            amounts: {
+                [key: string]: number;
+            };
+            each: number;
+            stays: number;
+        };
+        /**
+         * PortionView
+         * @description What one eater had: as said, in grams where the weight is known, and how it stands.
+         *
+         *         `eater` is how their limits of today stand, None for who is no longer at the table.
+         */
+        PortionView: {
+            eater_id: string;
+            name: string;
+            amount: number;
+            grams: number | null;
+            share: number;
+            eater: components["schemas"]["EaterView"] | null;
+            verdict: ("cannot_tell" | "does_not" | "fits" | "nearly") | null;
+            words: string;
+        };
+        /**
+         * EaterView
+         * @description How their portion stands for one eater; without `portion_grams` it is a serving.
+         *
+         *         `whole_grams` is what the whole dish weighs made as they have it, None where nobody asked.
+         */
+        EaterView: {
+            id: string;
+            name: string;
+            school: string;
+            suits: boolean;
+            excluded: boolean;
+            reaches: components["schemas"]["Reach"][];
+            breaches: components["schemas"]["BreachView"][];
+            portion_grams: number | null;
+            whole_grams: number | null;
+            rules: components["schemas"]["RuleView"][];
+        };
+        /**
+         * Reach
+         * @description One target of an eater against the serving: what a reach bar draws.
+         */
+        Reach: {
+            nutrient: string;
+            label: string;
+            unit: string;
+            figure: components["schemas"]["Figure"];
+            was: number | null;
+            at_least: number | null;
+            at_most: number | null;
+            per: string;
+            hard: boolean;
+            code: string;
+            met: boolean;
+            line_id: string | null;
+            words: string;
+        };
+        /**
+         * Figure
+         * @description One figure of a plate.
+         *
+         *         `best` is None where something unknown decides; `low` and `high` are hard bounds, `high`
+         *         None where nothing bounds it. `spread_low` and `spread_high` enclose the modelled 90 %.
+         *         `blame` names the lines and causes that matter, the worst first.
+         */
+        Figure: {
+            best: number | null;
+            low: number;
+            high: number | null;
+            spread_low: number | null;
+            spread_high: number | null;
+            blame: components["schemas"]["Blame"][];
+        };
+        /**
+         * Blame
+         * @description A line and why a figure rests on it.
+         */
+        Blame: {
+            line_id: string;
+            /** @enum {unknown} */
+            cause: "label" | "measure" | "natural" | "recalled" | "unknown";
+        };
+        /**
+         * BreachView
+         * @description An exclusion broken, or not surely kept, and the line to blame.
+         */
+        BreachView: {
+            what: string;
+            certainty: string;
+            line_id: string;
+            words: string;
+            help: string;
+        };
+        /**
+         * RuleView
+         * @description A rule of an eater's programme and whether the dish keeps it.
+         */
+        RuleView: {
+            rule: string;
+            kept: boolean;
+            words: string;
+        };
+        /**
+         * LeftOverView
+         * @description Something of the dish put away: how much, where, and the day it is to be eaten by.
+         */
+        LeftOverView: {
+            event: string;
+            grams: number;
+            /** @enum {unknown} */
+            kept: "freezer" | "fridge" | "thrown_away";
+            at: string;
+            use_by: string | null;
+            words: string;
+        };
+        /**
+         * OpinionView
+         * @description What an eater said, in words; `band` says what the water was, where a texture is told.
+         */
+        OpinionView: {
+            opinion: components["schemas"]["Opinion"];
+            part_name: string;
+            words: string;
+            band: string;
+        };
+        /**
+         * Opinion
+         * @description What one eater said of the dish, or of one part of it; `part` empty is the dish.
+         */
+        Opinion: {
+            event: string;
+            eater: string;
+            name: string;
+            part: string;
+            /** @enum {unknown} */
+            texture: "" | "right" | "too_dry" | "too_wet";
+            /** @enum {unknown} */
+            holding: "" | "fell_apart" | "held";
+            /** @enum {unknown} */
+            taste: "" | "good" | "not_good" | "very_good";
+            /** @enum {unknown} */
+            again: "" | "changed" | "no" | "yes";
+            words: string;
+            at: string;
+        };
+        /**
+         * RunFigure
+         * @description A figure of one serving of what was cooked; None where nobody knows it.
+         */
+        RunFigure: {
+            nutrient: string;
+            label: string;
+            unit: string;
+            figure: components["schemas"]["Figure"];
+        };
+        /**
+         * PartName
+         * @description A part of the dish that something may be said of.
+         */
+        PartName: {
+            id: string;
+            name: string;
+        };
+        /**
+         * DishOffer
+         * @description Something that was done otherwise and may become the recipe.
+         */
+        DishOffer: {
+            key: string;
+            words: string;
+        };
+        /**
+         * PhotoAnswer
+         * @description A photo as it is kept, of a cooking and a step of the Stove.
+         */
+        PhotoAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            run: string;
+            task: string;
+            taken_at: string;
+            width: number;
+            height: number;
         };
         /**
          * WeighIn
@@ -2588,6 +2968,72 @@ export interface components {
         LearningWish: {
             on: boolean;
             reset: boolean;
+        };
+        /**
+         * RunTold
+         * @description Something told of a cooking; `id` is the device's, so that twice is once.
+         *
+         *         `finished_weight` reads `gross`, `tare`, `vessel` and `sure`; `served` reads `way`, `amounts`
+         *         by eater, `each` and `stays`; `left_over` reads `grams` and `kept`; `verdict` the rest;
+         *         `taken_back` reads `event`.
+         */
+        RunTold: {
+            /** Format: uuid */
+            id: string;
+            /** @enum {unknown} */
+            kind: "finished_weight" | "left_over" | "served" | "taken_back" | "verdict";
+            gross: number;
+            tare: number;
+            vessel: string;
+            sure: boolean;
+            /** @enum {unknown} */
+            way: "grams" | "pieces" | "spoons";
+            amounts: {
+                [key: string]: number;
+            };
+            each: number;
+            stays: number;
+            grams: number;
+            /** @enum {unknown} */
+            kept: "freezer" | "fridge" | "thrown_away";
+            eater: string | null;
+            part: string;
+            /** @enum {unknown} */
+            texture: "" | "right" | "too_dry" | "too_wet";
+            /** @enum {unknown} */
+            holding: "" | "fell_apart" | "held";
+            /** @enum {unknown} */
+            taste: "" | "good" | "not_good" | "very_good";
+            /** @enum {unknown} */
+            again: "" | "changed" | "no" | "yes";
+            words: string;
+            event: string | null;
+        };
+        /**
+         * ToldAnswer
+         * @description The cooking after something was told, or the question to answer before it counts.
+         */
+        ToldAnswer: {
+            run: components["schemas"]["RunAnswer"];
+            question: string | null;
+        };
+        /**
+         * MakeTheDish
+         * @description Which of the things done otherwise go into the recipe.
+         */
+        MakeTheDish: {
+            take: string[];
+        };
+        /**
+         * NewPhoto
+         * @description A photo, written out in base64; `id` is the device's, so that twice is once.
+         */
+        NewPhoto: {
+            /** Format: uuid */
+            id: string;
+            data: string;
+            task: string;
+            taken_at: string | null;
         };
         /**
          * SheetRequest
@@ -2723,6 +3169,7 @@ export interface components {
             dishes: components["schemas"]["SheetDish"][];
             stove: components["schemas"]["StoveView"];
             added: components["schemas"]["AddedToDish"][];
+            photos: components["schemas"]["PhotoAnswer"][];
         };
         /**
          * StoveView
@@ -2745,6 +3192,8 @@ export interface components {
          *         `minutes` is what it is planned for, `seconds` what its timer is set to, 0 where it needs
          *         none, and `marks` the moments inside it. `at` and `ends` are the plan's. `title` are the words
          *         of the step, `words` what the recipe says beside them; `glass` is what may be weighed after it.
+         *         `machine` says that something is set for it; `setting` is to what, as the cook wrote it down,
+         *         and `setting_before` to what it was the last time.
          */
         Card: {
             task: string;
@@ -2778,6 +3227,11 @@ export interface components {
             whose: string;
             look: string;
             glass: components["schemas"]["GlassView"] | null;
+            technique: string;
+            machine: boolean;
+            setting: string;
+            setting_before: string;
+            probe: components["schemas"]["ProbeView"] | null;
         };
         /**
          * CardTake
@@ -2898,6 +3352,17 @@ export interface components {
             steps: components["schemas"]["ChoiceStep"][];
         };
         /**
+         * ProbeView
+         * @description How hot the middle has to be before the food is eaten, what it showed last, in words.
+         */
+        ProbeView: {
+            target: number;
+            shown: number | null;
+            done: boolean;
+            words: string;
+            event: string;
+        };
+        /**
          * Timer
          * @description A timer, named after its step and part; `check` is what to look for when it rings.
          */
@@ -2985,7 +3450,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {unknown} */
-            kind: "added" | "finished" | "note" | "replanned" | "step_done" | "step_not_yet" | "step_skipped" | "step_started" | "taken_back" | "timer_moved" | "timer_set" | "timer_stopped" | "weighed";
+            kind: "added" | "finished" | "note" | "probed" | "replanned" | "setting" | "step_done" | "step_not_yet" | "step_skipped" | "step_started" | "taken_back" | "timer_moved" | "timer_set" | "timer_stopped" | "weighed";
             device: string;
             seq: number;
             /** Format: date-time */
@@ -3009,6 +3474,8 @@ export interface components {
             tare: number;
             vessel: string;
             sure: boolean;
+            technique: string;
+            celsius: number;
             serve_at: string | null;
             cooks: number | null;
         };
@@ -3180,31 +3647,6 @@ export interface components {
             parting: components["schemas"]["PartingView"] | null;
         };
         /**
-         * Figure
-         * @description One figure of a plate.
-         *
-         *         `best` is None where something unknown decides; `low` and `high` are hard bounds, `high`
-         *         None where nothing bounds it. `spread_low` and `spread_high` enclose the modelled 90 %.
-         *         `blame` names the lines and causes that matter, the worst first.
-         */
-        Figure: {
-            best: number | null;
-            low: number;
-            high: number | null;
-            spread_low: number | null;
-            spread_high: number | null;
-            blame: components["schemas"]["Blame"][];
-        };
-        /**
-         * Blame
-         * @description A line and why a figure rests on it.
-         */
-        Blame: {
-            line_id: string;
-            /** @enum {unknown} */
-            cause: "label" | "measure" | "natural" | "recalled" | "unknown";
-        };
-        /**
          * ScaleView
          * @description The plate by a scale: serving, 100g as served, dish, or the id of an eater with a portion.
          */
@@ -3216,63 +3658,6 @@ export interface components {
             was: {
                 [key: string]: components["schemas"]["Figure"];
             };
-        };
-        /**
-         * EaterView
-         * @description How their portion stands for one eater; without `portion_grams` it is a serving.
-         *
-         *         `whole_grams` is what the whole dish weighs made as they have it, None where nobody asked.
-         */
-        EaterView: {
-            id: string;
-            name: string;
-            school: string;
-            suits: boolean;
-            excluded: boolean;
-            reaches: components["schemas"]["Reach"][];
-            breaches: components["schemas"]["BreachView"][];
-            portion_grams: number | null;
-            whole_grams: number | null;
-            rules: components["schemas"]["RuleView"][];
-        };
-        /**
-         * Reach
-         * @description One target of an eater against the serving: what a reach bar draws.
-         */
-        Reach: {
-            nutrient: string;
-            label: string;
-            unit: string;
-            figure: components["schemas"]["Figure"];
-            was: number | null;
-            at_least: number | null;
-            at_most: number | null;
-            per: string;
-            hard: boolean;
-            code: string;
-            met: boolean;
-            line_id: string | null;
-            words: string;
-        };
-        /**
-         * BreachView
-         * @description An exclusion broken, or not surely kept, and the line to blame.
-         */
-        BreachView: {
-            what: string;
-            certainty: string;
-            line_id: string;
-            words: string;
-            help: string;
-        };
-        /**
-         * RuleView
-         * @description A rule of an eater's programme and whether the dish keeps it.
-         */
-        RuleView: {
-            rule: string;
-            kept: boolean;
-            words: string;
         };
         /**
          * PartView
@@ -5160,6 +5545,94 @@ export interface operations {
             };
             /** @description There is no such thing in this household. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cooked_now: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dish_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["CookedNow"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunAnswer"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8445,6 +8918,145 @@ export interface operations {
             };
         };
     };
+    photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     preview: {
         parameters: {
             query?: never;
@@ -9530,6 +10142,248 @@ export interface operations {
             };
         };
     };
+    run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunAnswer"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tell_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["RunTold"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldAnswer"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_the_dish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["MakeTheDish"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dish"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page was loaded before the last update. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     finish_run: {
         parameters: {
             query?: never;
@@ -9547,6 +10401,94 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunState"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewPhoto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
                 };
             };
             /** @description What was sent cannot be; the sentence says why. */

@@ -171,6 +171,8 @@ export function useEvening(id: string): EveningHere {
         tare: 0,
         vessel: '',
         sure: false,
+        technique: '',
+        celsius: 0,
         ...said,
         id: newId(),
         kind,
