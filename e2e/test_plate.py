@@ -55,7 +55,7 @@ class SharedOut(CookCase):
         self.station("Portions")
         page.get_by_label("The finished dish weighs, g").fill("1480")
         page.get_by_role("button", name="Go by weight").click()
-        shared = page.get_by_role("region", name="Shared out")
+        shared = page.get_by_role("region", name="Shares as planned")
         expect(shared).to_contain_text("1480 g on the scale when it was done")
         page.get_by_label("Ada gets, g").fill("247")
         expect(shared).to_contain_text("247 g counted")
@@ -72,7 +72,7 @@ class SharedOut(CookCase):
         expect(page.get_by_role("alert")).to_have_count(0)
         expect(shared).to_contain_text("740 g left over")
         # The weight is an event of the run: undo deletes it, redo makes it again, it is kept.
-        page.get_by_role("heading", name="Shared out").click()
+        page.get_by_role("heading", name="Shares as planned").click()
         for _ in ("370 g", "1600 g", "247 g", "the weight"):
             page.keyboard.press("u")
         expect(shared.get_by_text("on the scale when it was done")).to_have_count(0)

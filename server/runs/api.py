@@ -40,16 +40,6 @@ class WeighInsView(APIView):
         return Response(services.weigh_in(household_of(request.user), dish_id, body))
 
 
-class FinishedWeightView(APIView):
-    """Weighing the finished dish."""
-
-    @contract("weigh_finished", body=records.WeighFinished, answer=services.WeighResult)
-    def post(self, request: Request, dish_id: UUID) -> Response:
-        """Take its weight, opening a run where none is; sending it twice counts once."""
-        body = convert(request.data, records.WeighFinished)
-        return Response(records.weigh_finished(household_of(request.user), dish_id, body))
-
-
 class TakeBackView(APIView):
     """Undoing a weigh-in."""
 

@@ -20,16 +20,7 @@ from runs.folding import facts_of
 from runs.learning import cooking_setting
 from runs.models import Run, RunEvent
 from runs.photos import PhotoAnswer, photos_of
-from runs.services import (
-    EVENT_SCHEMA,
-    WeighResult,
-    current_run,
-    fold,
-    net_grams,
-    open_run,
-    repeated_answer,
-    take_event_back,
-)
+from runs.services import EVENT_SCHEMA, current_run, net_grams, take_event_back
 from runs.sessions import jobs_of_session, state_of
 from runs.sheets import Short
 from snabo_core import dish as core
@@ -66,7 +57,7 @@ class RunTold(msgspec.Struct):
 
     `finished_weight` reads `gross`, `tare`, `vessel` and `sure`; `served` reads `way`, `amounts`
     by eater, `each` and `stays`; `left_over` reads `grams` and `kept`; `verdict` the rest;
-    `taken_back` reads `event`.
+    `taken_back` reads `event`, without one the weight of the finished dish.
     """
 
     id: UUID
@@ -89,16 +80,6 @@ class RunTold(msgspec.Struct):
     again: Again = ""
     words: Words = ""
     event: UUID | None = None
-
-
-class WeighFinished(msgspec.Struct):
-    """What the finished dish weighs, in what it stands in; `sure` answers a question."""
-
-    client_id: UUID
-    gross: float
-    tare: float = 0.0
-    sure: bool = False
-    vessel: Annotated[str, msgspec.Meta(max_length=80)] = ""
 
 
 class RunAnswer(msgspec.Struct):
@@ -160,7 +141,7 @@ def _kept(household: Household, run: Run) -> _Kept:
         dish=stored_dish(run.version.document),
         facts=facts_of(run, household.zone),
         evening=evening,
-        jobs=jobs_of_session(household, session, setting) if session else None,
+        jobs=jobs_of_session(household, session, setting, weighed=False) if session else None,
         place=run.place,
         added=tuple(
             AddedLines(one.id, one.words, tuple(convert(line, core.Line) for line in one.lines))
@@ -176,8 +157,8 @@ def run_answer(household: Household, run_id: UUID) -> RunAnswer:
     return _answer(household, _own_run(household, run_id))
 
 
-def _answer(household: Household, run: Run) -> RunAnswer:
-    kept = _kept(household, run)
+def _answer(household: Household, run: Run, kept: _Kept | None = None) -> RunAnswer:
+    kept = kept or _kept(household, run)
     before = run.dish.runs.filter(started_at__lt=run.started_at).select_related("version").first()
     view = run_view(
         kept.record, kept.setting, kept.book, kept.library,
@@ -214,49 +195,27 @@ def tell_run(household: Household, run_id: UUID, body: RunTold) -> ToldAnswer:
         return ToldAnswer(_answer(household, run), None)
     if run.events.count() >= MOST_TOLD:
         raise BadInput("That is more than can be told of one cooking.", "kind")
-    question = None
+    kept, question = _kept(household, run), None
     if body.kind == "finished_weight":
-        question = _finished_weight(household, run, body)
+        question = _finished_weight(run, kept, body)
     elif body.kind == "taken_back":
         _take_back(run, body)
     else:
-        kind, payload = _TELL[body.kind](household, run, body)
+        kind, payload = _TELL[body.kind](kept, body)
         RunEvent.objects.create(
             run=run, client_id=body.id, kind=kind, payload=payload | {"schema": EVENT_SCHEMA}
         )
-    return ToldAnswer(_answer(household, _own_run(household, run_id)), question)
+    now = replace(kept, record=replace(kept.record, facts=facts_of(run, household.zone)))
+    return ToldAnswer(_answer(household, run, now), question)
 
 
-@writes
-def weigh_finished(household: Household, dish_id: UUID, body: WeighFinished) -> WeighResult:
-    """Take the weight of the finished dish, or ask about one that is hard to believe.
-
-    It belongs to the cooking that is on the stove or was until lately, else it opens a run.
-
-    Raises:
-        BadInput: the weight cannot be.
-    """
-    dish = own_dish(household, dish_id, lock=True)
-    if (repeated := repeated_answer(dish, body.client_id)) is not None:
-        return repeated
-    known = current_run(dish)
-    run = known or open_run(household, dish)
-    told = RunTold(body.client_id, "finished_weight", body.gross, body.tare, body.vessel, body.sure)
-    question = _finished_weight(household, run, told)
-    if question and known is None:
-        run.delete()
-        return WeighResult(None, question)
-    return WeighResult(fold(run), question)
-
-
-def _finished_weight(household: Household, run: Run, body: RunTold) -> str | None:
+def _finished_weight(run: Run, kept: _Kept, body: RunTold) -> str | None:
     """Take the weight of a run's finished dish, or return why it is hard to believe.
 
     Raises:
         BadInput: the weight cannot be.
     """
     grams = net_grams(body.gross, body.tare)
-    kept = _kept(household, run)
     made = judged(cooked_of(kept.record), kept.setting, kept.book, kept.library)
     doubt = finished_question(grams, made.went_in or 0.0)
     if doubt is not None and (grams <= 0 or not body.sure):
@@ -271,13 +230,14 @@ def _finished_weight(household: Household, run: Run, body: RunTold) -> str | Non
 
 def _take_back(run: Run, body: RunTold) -> None:
     told = (SERVED, LEFT_OVER, VERDICT, FINISHED)
-    if body.event is None or not run.events.filter(client_id=body.event, kind__in=told).exists():
+    finished = facts_of(run).finished
+    event = body.event or (UUID(finished.event) if finished else None)
+    if event is None or not run.events.filter(client_id=event, kind__in=told).exists():
         raise BadInput("There is nothing of that to take back.", "event")
-    take_event_back(run, body.id, body.event)
+    take_event_back(run, body.id, event)
 
 
-def _served(household: Household, run: Run, body: RunTold) -> tuple[str, dict[str, Any]]:
-    kept = _kept(household, run)
+def _served(kept: _Kept, body: RunTold) -> tuple[str, dict[str, Any]]:
     names = {eater.id: eater.name for eater in kept.setting.eaters}
     amounts = {str(eater): amount for eater, amount in body.amounts.items()}
     if not set(amounts) <= set(names):
@@ -290,10 +250,10 @@ def _served(household: Household, run: Run, body: RunTold) -> tuple[str, dict[st
     return SERVED, msgspec.to_builtins(served) | {"names": {key: names[key] for key in amounts}}
 
 
-def _left_over(household: Household, run: Run, body: RunTold) -> tuple[str, dict[str, Any]]:
+def _left_over(kept: _Kept, body: RunTold) -> tuple[str, dict[str, Any]]:
     if body.grams <= 0:
         raise BadInput("How many grams are left over?", "grams")
-    view = _answer(household, run).view
+    view = run_view(kept.record, kept.setting, kept.book, kept.library)
     if view.to_put_away is None:
         raise BadInput("Weigh the finished dish and share it out first.", "grams")
     if body.grams > view.to_put_away + OVER * (view.whole_grams or 0.0):
@@ -301,13 +261,12 @@ def _left_over(household: Household, run: Run, body: RunTold) -> tuple[str, dict
     return LEFT_OVER, {"grams": body.grams, "kept": body.kept}
 
 
-def _verdict(household: Household, run: Run, body: RunTold) -> tuple[str, dict[str, Any]]:
-    names = {eater.id: eater.name for eater in cooking_setting(household).eaters}
+def _verdict(kept: _Kept, body: RunTold) -> tuple[str, dict[str, Any]]:
+    names = {eater.id: eater.name for eater in kept.setting.eaters}
     eater = str(body.eater) if body.eater else ""
     if eater and eater not in names:
         raise BadInput("They are not at the table any more.", "eater")
-    document = stored_dish(run.version.document)
-    if body.part and all(part.id != body.part for part in document.parts):
+    if body.part and all(part.id != body.part for part in kept.record.dish.parts):
         raise BadInput("This dish had no such part.", "part")
     if not any((body.texture, body.holding, body.taste, body.again, body.words.strip())):
         raise BadInput("Nothing is said yet: how was it?", "words")

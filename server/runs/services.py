@@ -148,7 +148,7 @@ def cooked_lately(household: Household, whole: Book) -> frozenset[str]:
     return frozenset(found)
 
 
-def open_run(household: Household, dish: Dish) -> Run:
+def _open_run(household: Household, dish: Dish) -> Run:
     """Return the run a weigh-in belongs to, opening one where the plan has changed."""
     run = dish.runs.filter(finished_at=None).select_related("version").first()
     if run is not None:
@@ -165,7 +165,7 @@ def open_run(household: Household, dish: Dish) -> Run:
     return Run.objects.create(household=household, dish=dish, version=version)
 
 
-def repeated_answer(dish: Dish, client_id: uuid.UUID) -> WeighResult | None:
+def _repeated(dish: Dish, client_id: uuid.UUID) -> WeighResult | None:
     """Return the answer to a weigh-in that has already been taken."""
     event = RunEvent.objects.filter(run__dish=dish, client_id=client_id).first()
     return None if event is None else WeighResult(fold(event.run), None)
@@ -189,7 +189,7 @@ def weigh_in(
         BadInput: the slot has no stand-in, there is no such step, or the weight cannot be.
     """
     dish = own_dish(household, dish_id, lock=True)
-    if (repeated := repeated_answer(dish, body.client_id)) is not None:
+    if (repeated := _repeated(dish, body.client_id)) is not None:
         return repeated
     grams = net_grams(body.gross, body.tare)
     run = dish.runs.filter(finished_at=None).select_related("version").first()
@@ -257,7 +257,7 @@ def current_run(dish: Dish) -> Run | None:
 def _noted(
     household: Household, dish: Dish, client_id: UUID, kind: str, payload: dict[str, Any]
 ) -> WeighResult:
-    run = open_run(household, dish)
+    run = _open_run(household, dish)
     RunEvent.objects.create(
         run=run, client_id=client_id, kind=kind, payload=payload | {"schema": EVENT_SCHEMA}
     )
@@ -293,9 +293,7 @@ def take_back(household: Household, run_id: UUID, body: TakeBack) -> RunState:
     return fold(run)
 
 
-def take_event_back(
-    run: Run, client_id: UUID, event: UUID | None, at: dt.datetime | None = None
-) -> None:
+def take_event_back(run: Run, client_id: UUID, event: UUID, at: dt.datetime | None = None) -> None:
     """Take one event of a run back by a further event; nothing is erased."""
     payload = {"event": str(event), "schema": EVENT_SCHEMA}
     if at is not None:

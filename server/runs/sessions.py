@@ -23,7 +23,7 @@ from runs.folding import facts_of
 from runs.learning import cooking_setting
 from runs.models import CookingSession, Run, SessionEvent
 from runs.photos import PhotoAnswer, photos_of
-from runs.services import WeighIn, take_event_back, weigh_in
+from runs.services import ON_THE_TABLE, WeighIn, take_event_back, weigh_in
 from runs.sheets import (
     Cooks,
     Instant,
@@ -41,6 +41,7 @@ from snabo_core.swaps.frozen import Frozen, thaw
 from snabo_core.views.added import AddedView, added_view
 from snabo_core.views.evening import LONGEST_TIMER_SECONDS, Evening, Event, Plan, StoveKind
 from snabo_core.views.evening import fold as fold_events
+from snabo_core.views.run_events import FINISHED
 from snabo_core.views.sheet_jobs import Jobs
 from snabo_core.views.stove import StoveView, stove_view
 
@@ -191,8 +192,11 @@ def start_session(household: Household, body: StartSession) -> SessionView:
         number = keep_version(household, dish.uid).number
         version = DishVersion.objects.get(dish=dish, number=number)
         # A weigh-in taken before belongs to this cooking where it is of the same version.
-        run = dish.runs.filter(finished_at=None, session=None, version=version).first()
-        if run is None:
+        run = dish.runs.filter(
+            finished_at=None, session=None, version=version,
+            started_at__gte=timezone.now() - ON_THE_TABLE,
+        ).first()  # fmt: skip
+        if run is None or run.events.filter(kind=FINISHED).exists():
             dish.runs.filter(finished_at=None).update(finished_at=timezone.now())
             run = Run(household=household, dish=dish, version=version)
         run.session, run.place = session, place
@@ -306,7 +310,9 @@ def _settings_before(household: Household, session: CookingSession) -> dict[str,
     return {one["technique"]: one["words"] for one in said}
 
 
-def jobs_of_session(household: Household, session: CookingSession, setting: Setting) -> Jobs:
+def jobs_of_session(
+    household: Household, session: CookingSession, setting: Setting, *, weighed: bool = True
+) -> Jobs:
     """Return what there is to do in an evening, from the versions that are cooked."""
     runs = _runs(session)
     return jobs_from(
@@ -315,6 +321,7 @@ def jobs_of_session(household: Household, session: CookingSession, setting: Sett
         setting,
         [facts_of(run).readings for run in runs],
         [convert(run.version.frozen, Frozen) for run in runs],
+        weighed=weighed,
     )
 
 
@@ -358,7 +365,7 @@ def _taken(household: Household, session: CookingSession, event: StoveEvent) -> 
     if event.kind == "taken_back" and event.event is not None:
         run = session.runs.filter(events__client_id=event.event).first()
         if run is not None:
-            return _weight_taken_back(session, run, event)
+            return _weight_taken_back(session, run, event, event.event)
     if session.events.filter(client_id=event.id).exists():
         return EventAnswer(event.id, "repeated")
     sentence = _refusal(session, event)
@@ -385,13 +392,15 @@ def _taken(household: Household, session: CookingSession, event: StoveEvent) -> 
     return EventAnswer(event.id, "accepted")
 
 
-def _weight_taken_back(session: CookingSession, run: Run, event: StoveEvent) -> EventAnswer:
+def _weight_taken_back(
+    session: CookingSession, run: Run, event: StoveEvent, weight: UUID
+) -> EventAnswer:
     """Take back a weight; it belongs to its run."""
     if run.events.filter(client_id=event.id).exists():
         return EventAnswer(event.id, "repeated")
     if session.finished_at is not None:
         return EventAnswer(event.id, "refused", OVER)
-    take_event_back(run, event.id, event.event, at=_happened(event))
+    take_event_back(run, event.id, weight, at=_happened(event))
     return EventAnswer(event.id, "accepted")
 
 

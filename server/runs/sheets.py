@@ -140,8 +140,13 @@ def jobs_from(
     setting: Setting,
     readings: Sequence[core.Readings],
     frozen: Sequence[Frozen | None],
+    *,
+    weighed: bool = True,
 ) -> Jobs:
-    """Return what there is to do; a version is cooked by what was frozen with it."""
+    """Return what there is to do; a version is cooked by what was frozen with it.
+
+    `weighed` False leaves out what may be weighed at a version's steps.
+    """
     made, waters = [], []
     for document, said, kept in zip(documents, readings, frozen, strict=True):
         library, book = library_of(household), book_of(household)
@@ -151,6 +156,6 @@ def jobs_from(
         here = replace(setting, readings=said)
         _, cooked, views = cooked_steps(document, here, book, library)
         made.append((cooked, views))
-        if kept is not None:
+        if kept is not None and weighed:
             waters.append(water_view(document, here, book, library))
     return jobs_of(made, setting.equipment, waters)

@@ -7,7 +7,6 @@ from runs import api
 urlpatterns = [
     path("dishes/<uuid:dish_id>/runs", api.DishRunsView.as_view()),
     path("dishes/<uuid:dish_id>/weigh-ins", api.WeighInsView.as_view()),
-    path("dishes/<uuid:dish_id>/finished-weight", api.FinishedWeightView.as_view()),
     path("runs/<uuid:run_id>/take-back", api.TakeBackView.as_view()),
     path("learning", api.LearningOfHouseholdView.as_view()),
     path("runs/<uuid:run_id>", api.RunView.as_view()),

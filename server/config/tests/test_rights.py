@@ -114,7 +114,6 @@ class Neighbours(KitchenCase):
             ("get", f"dishes/{dish}/versions/1", None),
             ("get", f"dishes/{dish}/runs", None),
             ("post", f"dishes/{dish}/weigh-ins", weigh),
-            ("post", f"dishes/{dish}/finished-weight", {"client_id": dish, "gross": 900.0}),
             ("post", f"runs/{run['id']}/take-back", back),
             ("post", f"runs/{run['id']}/finish", None),
             ("put", f"eaters/{eater.uid}", form),

@@ -10,6 +10,8 @@ from config.wire import stored_dish
 from dishes.models import Dish
 from foods.own import library_of
 from foods.stand_ins import book_of
+from runs.records import run_answer
+from runs.services import runs_of
 from runs.sessions import session_view, sessions_of
 from snabo_core import dish as core
 from snabo_core.swaps.judged import judged
@@ -18,27 +20,49 @@ from snabo_core.ways.splitting import split_of
 from table.services import setting_of
 
 
-class Demo(TestCase):
-    """Six dishes, one of them swapped and cooked with weigh-ins."""
+def load(*arguments: str) -> None:
+    call_command("load_demo", *arguments, stdout=StringIO())
 
-    def load(self, *arguments: str) -> None:
-        call_command("load_demo", *arguments, stdout=StringIO())
 
+class Loading(TestCase):
     def test_once_and_reset(self) -> None:
-        self.load()
-        self.load()
+        load()
+        load()
         self.assertEqual((Household.objects.count(), User.objects.count()), (1, 1))
         self.assertEqual(Dish.objects.count(), 6)
-        cooked = Dish.objects.get(runs__finished_at__isnull=False)
-        events = cooked.runs.get().events.all()
-        self.assertEqual({e.payload["step"] for e in events}, {"start", "heat", "press"})
+        [cooked] = Dish.objects.filter(runs__finished_at__isnull=False).distinct()
         Dish.objects.exclude(id=cooked.id).first().delete()
-        self.load("--reset")
+        load("--reset")
         self.assertEqual(Dish.objects.count(), 6)
         self.assertEqual(Household.objects.count(), 1)
 
+
+class Demo(TestCase):
+    """Six dishes, one of them swapped and cooked three times."""
+
+    @classmethod
+    def setUpTestData(cls) -> None:
+        load()
+
+    def test_three_cookings_of_one_dish_can_be_compared(self) -> None:
+        household = Household.objects.get()
+        [dish] = Dish.objects.filter(runs__finished_at__isnull=False).distinct()
+        known = runs_of(household, dish.uid)
+        self.assertIsNone(known.open)
+        last, second, first = (run_answer(household, run.id).view for run in known.finished)
+        self.assertEqual(known.on_table, known.finished[0].id)
+        for view in (first, second, last):
+            weighed = {one.place.split("/")[1] for one in view.weights}
+            self.assertEqual(weighed, {"heat", "press"})
+            self.assertTrue(any(one.in_oven for one in view.times))
+            self.assertTrue(view.weighed and view.shared and view.opinions and view.left_over)
+        self.assertEqual(first.opinions[0].opinion.texture, "too_wet")
+        self.assertEqual(second.added, ("1 tbsp wholegrain mustard",))
+        self.assertTrue(any("spinach" in words for words in last.changed), last.changed)
+        self.assertLess(first.started, second.started)
+        self.assertLess(second.started, last.started)
+
     def test_an_evening_is_in_progress_with_the_oven_on_and_a_timer_running(self) -> None:
-        self.load()
         [evening] = sessions_of(Household.objects.get())
         answer = session_view(Household.objects.get(), evening.id, None)
         stove = answer.session.stove
@@ -50,7 +74,6 @@ class Demo(TestCase):
         self.assertTrue([c for c in stove.cards if c.state == "waiting" and c.dish == 1])
 
     def test_the_dishes_hold_seven_roles(self) -> None:
-        self.load()
         roles = {
             slot["role"]
             for dish in Dish.objects.all()
@@ -61,7 +84,6 @@ class Demo(TestCase):
                                  "grain_bed"})  # fmt: skip
 
     def test_one_fits_nobody_at_first_and_one_has_to_part(self) -> None:
-        self.load()
         household = Household.objects.get()
         setting, book, foods = setting_of(household), book_of(household), library_of(household)
 

@@ -55,13 +55,13 @@ class RunCase(EveningCase):
 class Portions(RunCase):
     def test_what_is_weighed_after_the_evening_belongs_to_its_cooking(self) -> None:
         self.end()
-        body = {"client_id": str(uuid.uuid4()), "gross": 1600.0, "tare": 1000.0}
-        answer = self.send("post", f"dishes/{self.dish}/finished-weight", body).json()
-        self.assertEqual(answer["run"]["id"], self.run_id)
-        self.assertEqual(Run.objects.count(), 1)
-        self.assertEqual(self.view()["whole_grams"], 600.0)
         runs = self.send("get", f"dishes/{self.dish}/runs", None).json()
         self.assertEqual(runs["on_table"], self.run_id)
+        again = self.send("post", f"dishes/{self.dish}/runs", {"id": str(uuid.uuid4())}).json()
+        self.assertEqual(again["view"]["id"], self.run_id)
+        self.told("finished_weight", gross=1600, tare=1000)
+        self.assertEqual(Run.objects.count(), 1)
+        self.assertEqual(self.view()["whole_grams"], 600.0)
 
     def test_shared_out_by_weight_with_what_is_left_put_away(self) -> None:
         self.end()

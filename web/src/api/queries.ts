@@ -174,6 +174,7 @@ const COMPUTED = [
   'preview',
   'rank',
   'resize',
+  'run',
   'sheet',
   'split',
   'table-matrix',

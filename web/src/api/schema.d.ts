@@ -126,23 +126,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/dishes/{dish_id}/finished-weight": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Take its weight, opening a run where none is; sending it twice counts once. */
-        post: operations["weigh_finished"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/dishes/{dish_id}/restore": {
         parameters: {
             query?: never;
@@ -2919,18 +2902,6 @@ export interface components {
             question: string | null;
         };
         /**
-         * WeighFinished
-         * @description What the finished dish weighs, in what it stands in; `sure` answers a question.
-         */
-        WeighFinished: {
-            /** Format: uuid */
-            client_id: string;
-            gross: number;
-            tare: number;
-            sure: boolean;
-            vessel: string;
-        };
-        /**
          * TakeBack
          * @description Which step's weigh-in to take back; without a step the weight of the finished dish.
          *
@@ -2975,7 +2946,7 @@ export interface components {
          *
          *         `finished_weight` reads `gross`, `tare`, `vessel` and `sure`; `served` reads `way`, `amounts`
          *         by eater, `each` and `stays`; `left_over` reads `grams` and `kept`; `verdict` the rest;
-         *         `taken_back` reads `event`.
+         *         `taken_back` reads `event`, without one the weight of the finished dish.
          */
         RunTold: {
             /** Format: uuid */
@@ -5298,94 +5269,6 @@ export interface operations {
             };
             /** @description The page was loaded before the last update. */
             409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description More was sent than is read. */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Only JSON is read. */
-            415: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description It took too long and was stopped. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    weigh_finished: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                dish_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: {
-            content: {
-                "application/json": components["schemas"]["WeighFinished"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["WeighResult"];
-                };
-            };
-            /** @description What was sent cannot be; the sentence says why. */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The page is out of date: load it again. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description There is no such thing in this household. */
-            404: {
                 headers: {
                     [name: string]: unknown;
                 };

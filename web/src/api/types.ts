@@ -87,7 +87,6 @@ export type OptionView = Schemas['OptionView'];
 export type Ranking = Schemas['Ranking'];
 export type RoleView = Schemas['RoleView'];
 export type WeighBody = Schemas['WeighIn'];
-export type FinishedBody = Schemas['WeighFinished'];
 export type RunState = Schemas['RunState'];
 export type Readings = Schemas['Readings'];
 /** What a scale has said of a dish that nobody is cooking. */

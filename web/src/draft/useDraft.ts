@@ -7,7 +7,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 
 import { ApiError, client, sentence, take } from '../api/client';
 import { dishesQuery, runsQuery } from '../api/queries';
-import type { Dish, FinishedBody, WeighBody } from '../api/types';
+import { runQuery } from '../api/runs';
+import type { Dish, RunTold, WeighBody } from '../api/types';
 import { describe } from './describe';
 import { inTodaysForm } from './inTodaysForm';
 import { newId } from './newId';
@@ -56,7 +57,7 @@ export interface Draft {
 
 /** A weigh-in, of a step or of the finished dish, that undo deletes and redo makes again. */
 export type Weighed = { run: string; words: string } & (
-  { body: WeighBody } | { finished: FinishedBody }
+  { body: WeighBody } | { finished: RunTold }
 );
 
 type Entry = { document: Dish; words: string } | { weighed: Weighed; words: string };
@@ -203,30 +204,21 @@ export function useDraft(id: string, revision: number, stored: Dish, reload: () 
   /** Delete a weigh-in, or make it again; the run says what there is. */
   const weigh = useCallback(
     async (weighed: Weighed, back: boolean): Promise<void> => {
-      const once = { client_id: newId(), sure: true };
-      const params = { path: { dish_id: id } };
-      const place = 'body' in weighed ? weighed.body : { part: '', slot: null, step: null };
-      if (back)
-        await take(
-          client.POST('/api/runs/{run_id}/take-back', {
-            params: { path: { run_id: weighed.run } },
-            body: { client_id: newId(), part: place.part, slot: place.slot, step: place.step },
-          }),
-        );
-      else if ('body' in weighed)
-        await take(
-          client.POST('/api/dishes/{dish_id}/weigh-ins', {
-            params,
-            body: { ...weighed.body, ...once },
-          }),
-        );
-      else
-        await take(
-          client.POST('/api/dishes/{dish_id}/finished-weight', {
-            params,
-            body: { ...weighed.finished, ...once },
-          }),
-        );
+      const path = { run_id: weighed.run };
+      if ('finished' in weighed) {
+        const kind = back ? 'taken_back' : 'finished_weight';
+        const body = { ...weighed.finished, id: newId(), kind, sure: true, event: null } as const;
+        const answer = await take(client.POST('/api/runs/{run_id}', { params: { path }, body }));
+        queries.setQueryData(runQuery(weighed.run).queryKey, answer.run);
+      } else if (back) {
+        const { part, slot, step } = weighed.body;
+        const body = { client_id: newId(), part, slot, step };
+        await take(client.POST('/api/runs/{run_id}/take-back', { params: { path }, body }));
+      } else {
+        const body = { ...weighed.body, client_id: newId(), sure: true };
+        const params = { path: { dish_id: id } };
+        await take(client.POST('/api/dishes/{dish_id}/weigh-ins', { params, body }));
+      }
       await queries.invalidateQueries({ queryKey: runsQuery(id).queryKey });
     },
     [id, queries],

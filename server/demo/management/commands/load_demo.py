@@ -12,8 +12,9 @@ from django.db import transaction
 from django.utils import timezone
 
 from accounts.models import Household, User
+from demo.cooked import Told, cook_thrice
 from dishes.models import Dish
-from dishes.services import RecipeText, add_dish, keep_version, read_text
+from dishes.services import RecipeText, add_dish, read_text
 from foods.models import LearnedReading, OwnFood, OwnMeasure, OwnName, OwnStandIn
 from foods.own import (
     ImportForm,
@@ -23,13 +24,9 @@ from foods.own import (
     keep_measure,
     keep_name,
 )
-from reckon.services import preview
 from runs.models import CookingSession
-from runs.services import WeighIn, finish, runs_of, weigh_in
 from runs.sessions import (
-    SentEvents,
     StartSession,
-    StoveEvent,
     start_session,
     take_events,
 )
@@ -42,8 +39,6 @@ from snabo_core.plate.eaters import schools
 from snabo_core.plate.pans import Pan
 from snabo_core.swaps.book import book
 from snabo_core.swaps.scaling import scale_to
-from snabo_core.views.evening import StoveKind
-from snabo_core.views.preview import PreviewRequest
 from table.models import Eater
 from table.services import EaterForm, add_eater
 
@@ -70,19 +65,6 @@ LADLE = MeasureForm("lentils", "ladle", 110.0)
 NICKNAME = NameForm("towpath roots", "swede")
 # On the stove when the household is first opened: the tart has been in the oven for so long.
 TONIGHT, IN_THE_OVEN = ("mushroom-tart.txt", "tarragon-chicken.txt"), dt.timedelta(minutes=8)
-# Net grams the lid was weighed at in the demo's one run, as shares of the prediction.
-WEIGHED = (("start", 1.02), ("heat", 0.99), ("press", 0.96))
-
-
-class _Told:
-    """Events of one device, counted."""
-
-    def __init__(self) -> None:
-        self.events: list[StoveEvent] = []
-
-    def add(self, kind: StoveKind, at: dt.datetime, **said: Any) -> None:
-        seq = len(self.events) + 1
-        self.events.append(StoveEvent(uuid.uuid4(), kind, "counter", seq, at, **said))
 
 
 class Command(BaseCommand):
@@ -115,6 +97,8 @@ class Command(BaseCommand):
         import_foods(household, ImportForm(text, apply=True))
         keep_measure(household, LADLE)
         keep_name(household, NICKNAME)
+        # Its foods are settled now; one that has just changed them looks them up anew each time.
+        household = Household.objects.get(pk=household.pk)
         brought = {
             recipe: add_dish(household, self._read(household, recipe)).id for recipe in OTHERS
         }
@@ -163,24 +147,14 @@ class Command(BaseCommand):
         return any(word in line.food_name for word in HELD)
 
     def _cook(self, household: Household) -> None:
-        """Swap the lid of the mackerel pot and cook it once, with weigh-ins."""
+        """Swap the lid of the mackerel pot and cook it on three evenings."""
         document = self._read(household, COOKED)
         part = next(p for p in document.parts if any(s.role == "mash" for s in p.slots))
         slot = part.slots[0]
         stand_in = book().stand_in("mash", "cauliflower_mash")
         choice = scale_to(part, slot, stand_in, book().files["mash"], library())
         swapped = document.with_choice(part.id, slot.id, choice)
-        dish = add_dish(household, swapped)
-        keep_version(household, dish.id)
-        run = None
-        for step, share in WEIGHED:
-            grams = self._predicted(household, dish.id, swapped, slot.id, step) * share
-            body = WeighIn(
-                uuid.uuid4(), part.id, slot.id, step, round(grams) + 380.0, 380.0, sure=True
-            )
-            run = weigh_in(household, dish.id, body).run
-        if run is not None:
-            finish(household, run.id)
+        cook_thrice(household, add_dish(household, swapped).id)
 
     def _evening(self, household: Household, dishes: list[uuid.UUID]) -> None:
         """Cook two dishes up to the middle of a bake: what is planned for before then is done."""
@@ -191,7 +165,7 @@ class Command(BaseCommand):
         view = start_session(
             household, StartSession(uuid.uuid4(), SheetRequest(dishes, opens=opens))
         )
-        told = _Told()
+        told = Told()
         for card in view.stove.cards:
             if card.ends <= now:
                 told.add("step_done", card.ends, task=card.task)
@@ -200,14 +174,4 @@ class Command(BaseCommand):
                     "step_started", card.at, task=card.task, timer=str(uuid.uuid4()),
                     name=card.timer_name, check=card.cue, seconds=card.seconds,
                 )  # fmt: skip
-        take_events(
-            household, view.id, SentEvents(sorted(told.events, key=lambda e: e.client_time))
-        )
-
-    def _predicted(
-        self, household: Household, dish_id: int, document: core.Dish, slot: str, step: str
-    ) -> float:
-        state = runs_of(household, dish_id).open
-        request = PreviewRequest(0, document, (), state.readings if state else core.NONE)
-        points = next(v for v in preview(household, request).ledgers if v.slot_id == slot).points
-        return next(p for p in points if p.step_id == step).grams
+        take_events(household, view.id, told.sent())

@@ -10,6 +10,7 @@ import { figureText, LABELS, spreadOf, unitOf, withUnit } from '../../parts/form
 import { scalesOf, ScaleSwitch, type Scaled } from '../../parts/Scales';
 import { VariantSwitch } from '../../parts/VariantSwitch';
 import { LossesOf } from './LossesOf';
+import { OnTheTable } from './OnTheTable';
 import { SharedOut } from './SharedOut';
 import { Standings } from './Standings';
 
@@ -125,6 +126,7 @@ function InFull(): JSX.Element {
       <div className="row" role="group" aria-label="Who it is cooked for">
         <VariantSwitch onLook={(id) => look('variant', id)} />
       </div>
+      <OnTheTable />
       <div className="plate-grid">
         <section aria-label="The plate">
           <div className="row">
