@@ -159,6 +159,10 @@ const router = createBrowserRouter([
             }),
           },
           {
+            path: 'runs',
+            lazy: async () => ({ Component: (await import('./places/runs/RunsPlace')).RunsPlace }),
+          },
+          {
             path: 'compare',
             lazy: async () => ({
               Component: (await import('./places/compare/ComparePlace')).ComparePlace,

@@ -15,11 +15,13 @@ export function Opinions({ opinions, onTakeBack }: Props): JSX.Element | null {
     <ul className={styles.opinions}>
       {opinions.map(({ opinion, part_name: part, words, band }) => (
         <li key={opinion.event}>
-          <b>{opinion.name || 'Somebody'}</b>
-          {part && ` on the ${part.toLowerCase()}`}
-          {words && `: ${words}`}
-          {opinion.words && <q>{opinion.words}</q>}
-          {band && <span className={styles.band}>{band}</span>}
+          <p>
+            <b>{opinion.name || 'Somebody'}</b>
+            {part && ` on the ${part.toLowerCase()}`}
+            {words && `: ${words}`}
+            {opinion.words && <q>{opinion.words}</q>}
+            {band && <span className={styles.band}>{band}</span>}
+          </p>
           {onTakeBack && (
             <button
               type="button"

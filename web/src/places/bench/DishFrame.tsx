@@ -23,6 +23,7 @@ const STATIONS = [
   ['run-sheet', 'Run sheet'],
   ['stove', 'Stove'],
   ['portions', 'Portions'],
+  ['runs', 'Runs'],
   ['compare', 'Compare'],
 ] as const;
 
