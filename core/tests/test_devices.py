@@ -13,6 +13,7 @@ from hypothesis import strategies as st
 from snabo_core.devices import (
     Event,
     Reading,
+    SimulatedProbe,
     SimulatedScale,
     decode,
     encode,
@@ -29,6 +30,17 @@ def weights(events: list[Event], until: float, **habits: float) -> list[float]:
     scale = SimulatedScale(**habits)  # type: ignore[arg-type]
     readings = ((at, decode(report)) for at, report in scale.reports(events, until))
     return [one.grams for one in steadied(readings)]
+
+
+class Thermometer(unittest.TestCase):
+    """Newton's law of cooling for the tip of a thermometer."""
+
+    def test_after_one_time_constant_it_has_come_63_percent_of_the_way(self) -> None:
+        probe = SimulatedProbe(settles_in=4.0, noise=0.0, every=1.0)
+        shown = dict(probe.readings(20.0, 80.0, 40.0))
+        self.assertAlmostEqual(shown[4.0], 20 + 60 * (1 - 1 / 2.718281828), delta=0.06)
+        self.assertEqual(shown[0.0], 20.0)
+        self.assertAlmostEqual(shown[40.0], 80.0, delta=0.1)
 
 
 class Reports(unittest.TestCase):

@@ -104,6 +104,63 @@ class Fold(unittest.TestCase):
         self.assertEqual(told.state().tasks["a"].started, FIVE + dt.timedelta(minutes=3))
 
 
+STEW = """Chicken and leek pan
+
+Serves 2
+
+400 g chicken thighs
+2 leeks, sliced
+1 tbsp rapeseed oil
+200 ml chicken stock
+
+Brown the chicken in the oil for 8 minutes.
+Set the chicken aside.
+Soften the leeks in the same pan for 6 minutes.
+Pour in the stock and return the chicken.
+Simmer for 15 minutes.
+"""
+
+
+class Thermometer(unittest.TestCase):
+    """USDA FSIS: poultry 74 C, egg dishes 71 C; proven where the food is heated last."""
+
+    def test_poultry_is_probed_where_it_is_cooked_through_and_not_where_it_browns(self) -> None:
+        view = stove(Told(), STEW)
+        self.assertIsNone(card(view, "brown the chicken").probe)
+        probe = card(view, "simmer").probe
+        assert probe is not None
+        self.assertEqual((probe.target, probe.shown, probe.done), (74.0, None, False))
+
+    def test_a_reading_says_whether_it_is_enough(self) -> None:
+        told = Told()
+        task = card(stove(told, STEW), "simmer").task
+        told(1, "probed", task=task, celsius=73.96)
+        probe = card(stove(told, STEW), "simmer").probe
+        assert probe is not None
+        self.assertFalse(probe.done)
+        self.assertIn("put it back", probe.words)
+        told(4, "probed", task=task, celsius=74.0)
+        probe = card(stove(told, STEW), "simmer").probe
+        assert probe is not None
+        self.assertTrue(probe.done)
+        self.assertIn("done", probe.words)
+
+    def test_an_egg_dish_is_probed_in_the_oven_and_a_tray_of_roots_not_at_all(self) -> None:
+        probe = card(stove(Told(), PIE), "bake").probe
+        assert probe is not None
+        self.assertEqual(probe.target, 71.0)
+        self.assertFalse(any(c.probe for c in stove(Told(), TRAY).cards))
+
+    def test_what_a_machine_was_set_to_is_shown_and_what_it_was_before(self) -> None:
+        told = Told()
+        roast = card(stove(told, TRAY), "roast them")
+        self.assertTrue(roast.machine)
+        told(1, "setting", task=roast.task, technique=roast.technique, words="second rack")
+        view = stove_view(jobs(TRAY), KITCHEN, told.state(), FIVE, {roast.technique: "no fan"})
+        again = card(view, "roast them")
+        self.assertEqual((again.setting, again.setting_before), ("second rack", "no fan"))
+
+
 class TheStove(unittest.TestCase):
     def test_the_first_card_is_what_the_sheet_begins_with(self) -> None:
         view = stove(Told())

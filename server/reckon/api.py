@@ -94,6 +94,16 @@ class SimulatedScaleView(APIView):
         return Response(services.simulated_scale(convert(request.data, services.ScaleWish)))
 
 
+class SimulatedProbeView(APIView):
+    """A thermometer that is only simulated."""
+
+    @contract("probe", body=services.ProbeWish, answer=services.ProbeReadings)
+    def post(self, request: Request) -> Response:
+        """Return what it shows once it is stuck into something; nothing is stored."""
+        household_of(request.user)
+        return Response(services.simulated_probe(convert(request.data, services.ProbeWish)))
+
+
 class RankView(APIView):
     """Finding stand-ins."""
 

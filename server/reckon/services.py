@@ -22,7 +22,7 @@ from foods.stand_ins import book_of
 from runs.learning import cooking_setting
 from runs.services import being_cooked, cooked_lately, readings_of
 from snabo_core import dish as core
-from snabo_core.devices import Event, SimulatedScale
+from snabo_core.devices import Event, SimulatedProbe, SimulatedScale
 from snabo_core.errors import SnaboError, UnknownFood
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.branches import of_the_others
@@ -157,6 +157,29 @@ def simulated_scale(wish: ScaleWish) -> ScaleReports:
     ]  # fmt: skip
     reports = SimulatedScale().reports(events, begins + REPORTED)
     return ScaleReports([report.hex() for at, report in reports if at >= begins])
+
+
+class ProbeWish(msgspec.Struct):
+    """What a simulated thermometer was at, and what it is stuck into, in degrees Celsius."""
+
+    before: Annotated[float, msgspec.Meta(ge=-40, le=400)] = 20.0
+    celsius: Annotated[float, msgspec.Meta(ge=-40, le=400)] = 20.0
+
+
+class ProbeReadings(msgspec.Struct):
+    """What it shows, in degrees Celsius, two readings a second, until it stands still."""
+
+    celsius: list[float]
+
+
+# Seconds that a simulated thermometer is watched.
+WATCHED = 15.0
+
+
+def simulated_probe(wish: ProbeWish) -> ProbeReadings:
+    """Return what a simulated thermometer shows once it is stuck in."""
+    shown = SimulatedProbe().readings(wish.before, wish.celsius, WATCHED)
+    return ProbeReadings([celsius for _, celsius in shown])
 
 
 def rank(household: Household, request: RankRequest) -> Ranking:

@@ -16,6 +16,7 @@ urlpatterns = [
     path("preview", api.PreviewView.as_view()),
     path("water", api.WaterOfDishView.as_view()),
     path("scale", api.SimulatedScaleView.as_view()),
+    path("probe", api.SimulatedProbeView.as_view()),
     path("rank", api.RankView.as_view()),
     path("rebase", api.RebaseView.as_view()),
     path("ways", api.WaysView.as_view()),

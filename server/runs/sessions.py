@@ -37,6 +37,7 @@ from runs.sheets import (
 from snabo_core import dish as core
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.plate.setting import Setting
+from snabo_core.swaps.dish_water import WHOLE
 from snabo_core.swaps.frozen import Frozen, thaw
 from snabo_core.views.added import AddedView, added_view
 from snabo_core.views.evening import LONGEST_TIMER_SECONDS, Evening, Event, Plan, StoveKind
@@ -126,7 +127,10 @@ class AddedToDish(msgspec.Struct):
 
 
 class SessionView(msgspec.Struct):
-    """An evening as it stands. `sequence` changes with every event; `now` is the server's clock."""
+    """An evening as it stands. `sequence` changes with every event; `now` is the server's clock.
+
+    `weights` name the event of what was weighed at a card, by its task.
+    """
 
     id: UUID
     sequence: int
@@ -136,6 +140,7 @@ class SessionView(msgspec.Struct):
     stove: StoveView
     added: list[AddedToDish]
     photos: list[PhotoAnswer]
+    weights: dict[str, UUID]
 
 
 class SessionAnswer(msgspec.Struct):
@@ -282,7 +287,21 @@ def _view(household: Household, session: CookingSession) -> SessionView:
     return SessionView(
         session.uid, sequence, timezone.now(), state.plan.serve_at, _dishes_of(session), stove,
         _added_to(household, session, state), photos_of(session.runs.all()),
+        _weights(session, stove),
     )  # fmt: skip
+
+
+def _weights(session: CookingSession, stove: StoveView) -> dict[str, UUID]:
+    """Return the event of what was weighed at a card, by its task."""
+    facts = [facts_of(run) for run in _runs(session)]
+    found = {}
+    for card in stove.cards:
+        if card.glass is not None and card.glass.point.weighed is not None:
+            place = (card.glass.slot_id or card.glass.part_id or WHOLE, card.glass.step_id)
+            event = facts[card.dish].weighed_by.get(place)
+            if event is not None:
+                found[card.task] = UUID(event)
+    return found
 
 
 def _added_to(household: Household, session: CookingSession, state: Evening) -> list[AddedToDish]:

@@ -81,9 +81,14 @@ class Opinion:
 
 @dataclass(frozen=True)
 class RunFacts:
-    """What the events of a run add up to."""
+    """What the events of a run add up to.
+
+    `weighed_by` names the event of each weight that counts, by slot or part ("whole" for the
+    dish) and step.
+    """
 
     readings: Readings = NONE
+    weighed_by: Mapping[tuple[str, str], str] = field(default_factory=dict)
     finished: FinishedWeight | None = None
     sharing: Sharing | None = None
     left_over: tuple[LeftOver, ...] = ()
@@ -156,10 +161,12 @@ def fold_run(events: Iterable[RunEvent]) -> RunFacts:
     sharing: Sharing | None = None
     left: list[LeftOver] = []
     opinions: dict[tuple[str, str], Opinion] = {}
+    weighed_by: dict[tuple[str, str], str] = {}
     for event in counted(events):
         said = event.payload
         if event.kind == WEIGHED:
             scale.weighed(said)
+            weighed_by[said["slot"] or said["part"] or WHOLE, said["step"]] = event.id
         elif event.kind == FINISHED:
             finished = FinishedWeight(event.id, said["grams"], said.get("tare", 0.0),
                                       said.get("vessel", ""))  # fmt: skip
@@ -176,7 +183,7 @@ def fold_run(events: Iterable[RunEvent]) -> RunFacts:
         scale.steps, scale.stand_ins, scale.own_steps, scale.own_of,
         finished.grams if finished else None, finished_of,
     )  # fmt: skip
-    return RunFacts(readings, finished, sharing, tuple(left), tuple(opinions.values()))
+    return RunFacts(readings, weighed_by, finished, sharing, tuple(left), tuple(opinions.values()))
 
 
 def _opinion(event: RunEvent) -> Opinion:

@@ -142,7 +142,7 @@ def stove_view(
     sheet = sheet_view(jobs, equipment, wishes_of(known, opens, minutes), opens,
                        oven_c=_oven_now(state, jobs, equipment))  # fmt: skip
     planned = {item.task: item for item in sheet.items if item.task}
-    made = _Cards(jobs, planned, state, opens, settings_before or {})
+    made = _Cards(jobs, planned, state, opens, settings_before or {}, _probe_targets(jobs))
     cards = [made.card(job) for job in jobs.jobs.values() if job.kind != "put_on"]
     cards = [card for card in cards if card.task not in sheet_gone(state, sheet)]
     cards += made.oven_cards(sheet)
@@ -219,6 +219,7 @@ class _Cards:
     state: Evening
     opens: dt.datetime
     settings_before: Mapping[str, str]
+    targets: Mapping[tuple[int, str], float]
 
     def card(self, job: Job) -> Card:
         task = self.state.tasks.get(job.id, TaskState())
@@ -245,7 +246,7 @@ class _Cards:
             glass=job.glass, technique=step.technique, machine=_is_set(job),
             setting=self.state.settings[job.id].words if job.id in self.state.settings else "",
             setting_before=self.settings_before.get(step.technique, ""),
-            probe=_probe(job, self.state),
+            probe=_probe(job, self.targets.get((job.dish, step.id)), self.state),
         )  # fmt: skip
 
     def oven_cards(self, sheet: SheetView) -> list[Card]:
@@ -267,20 +268,50 @@ def _is_set(job: Job) -> bool:
     return known is not None and (known.resource in SET_FOR or known.key in CUTS_BY_MACHINE)
 
 
-def _probe(job: Job, state: Evening) -> ProbeView | None:
-    """Return what a thermometer has to show once a step is over, the hottest of its rules'."""
-    if job.kind == "put_on" or job.technique is None or not job.technique.heats:
+def _probe_targets(jobs: Jobs) -> dict[tuple[int, str], float]:
+    """Return how hot the middle has to be after which step, by dish and step.
+
+    A rule holds from where the raw food is first heated; it is proven where what came of that is
+    heated last.
+    """
+    own: dict[int, dict[str, Job]] = {}
+    for job in jobs.jobs.values():
+        if job.kind != "put_on":
+            own.setdefault(job.dish, {})[job.step.id] = job
+    found: dict[tuple[int, str], float] = {}
+    for dish, steps in own.items():
+        order = sorted(steps.values(), key=lambda job: job.step.number)
+        holds: dict[str, set[str]] = {}
+        for job in order:
+            made = {take.ref for take in job.step.takes if take.ref in steps}
+            holds[job.step.id] = {job.step.id}.union(*(holds.get(ref, set()) for ref in made))
+        for job in order:
+            wanted = [c.probe_c for key in job.step.cautions if (c := cautions()[key]).probe_c]
+            hot = [other.step.id for other in order
+                   if job.step.id in holds[other.step.id] and _heats(other)]  # fmt: skip
+            if wanted and hot:
+                place = (dish, hot[-1])
+                found[place] = max(found.get(place, 0.0), *wanted)
+    return found
+
+
+def _heats(job: Job) -> bool:
+    return job.technique is not None and job.technique.heats
+
+
+def _probe(job: Job, target: float | None, state: Evening) -> ProbeView | None:
+    """Return what a thermometer has to show once a step is over, and what it showed."""
+    if target is None:
         return None
-    wanted = [c.probe_c for key in job.step.cautions if (c := cautions()[key]).probe_c]
-    if not wanted:
-        return None
-    target, last = max(wanted), state.probed.get(job.id)
+    last = state.probed.get(job.id)
     if last is None:
         words = say(Message("probe_to", {"target": target}))
         return ProbeView(target, None, done=False, words=words)
     done = last.celsius >= target
-    values: dict[str, str | float] = {"shown": last.celsius, "more": target - last.celsius,
-                                      "target": target}  # fmt: skip
+    # To a tenth: a reading just short is never rounded up to enough.
+    values: dict[str, str | float] = {
+        "shown": f"{last.celsius:.1f}", "more": f"{target - last.celsius:.1f}", "target": target,
+    }  # fmt: skip
     words = say(Message("probe_done" if done else "probe_not_yet", values))
     return ProbeView(target, last.celsius, done, words, last.id)
 

@@ -786,6 +786,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/probe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return what it shows once it is stuck into something; nothing is stored. */
+        post: operations["probe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rank": {
         parameters: {
             query?: never;
@@ -3130,6 +3147,8 @@ export interface components {
         /**
          * SessionView
          * @description An evening as it stands. `sequence` changes with every event; `now` is the server's clock.
+         *
+         *         `weights` name the event of what was weighed at a card, by its task.
          */
         SessionView: {
             /** Format: uuid */
@@ -3141,6 +3160,9 @@ export interface components {
             stove: components["schemas"]["StoveView"];
             added: components["schemas"]["AddedToDish"][];
             photos: components["schemas"]["PhotoAnswer"][];
+            weights: {
+                [key: string]: string;
+            };
         };
         /**
          * StoveView
@@ -4033,6 +4055,21 @@ export interface components {
          */
         ScaleReports: {
             reports: string[];
+        };
+        /**
+         * ProbeWish
+         * @description What a simulated thermometer was at, and what it is stuck into, in degrees Celsius.
+         */
+        ProbeWish: {
+            before: number;
+            celsius: number;
+        };
+        /**
+         * ProbeReadings
+         * @description What it shows, in degrees Celsius, two readings a second, until it stands still.
+         */
+        ProbeReadings: {
+            celsius: number[];
         };
         /**
          * RankRequest
@@ -8990,6 +9027,83 @@ export interface operations {
             };
             /** @description The page was loaded before the last update. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    probe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ProbeWish"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProbeReadings"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -6,6 +6,13 @@ export function momentOf(event: StoveEvent): number {
   return Date.parse(event.client_time) + event.offset_ms;
 }
 
+/** What the thermometer showed; in words the server says it. */
+function probedAfter(probe: NonNullable<Card['probe']>, event: StoveEvent): Card['probe'] {
+  const done = event.celsius >= probe.target;
+  const words = `${event.celsius} °C in the middle, ${probe.target} °C ${done ? 'reached' : 'not yet'}`;
+  return { ...probe, shown: event.celsius, done, words, event: event.id };
+}
+
 function cardAfter(card: Card, event: StoveEvent): Card {
   if (event.task !== card.task) return card;
   const at = new Date(momentOf(event)).toISOString();
@@ -18,17 +25,29 @@ function cardAfter(card: Card, event: StoveEvent): Card {
       return card.finished ? card : { ...card, state: 'skipped' };
     case 'step_not_yet':
       return { ...card, put_off: at };
+    case 'setting':
+      return { ...card, setting: event.words };
+    case 'probed':
+      return card.probe ? { ...card, probe: probedAfter(card.probe, event) } : card;
     default:
       return card;
   }
 }
 
+function isWeighedAt(card: Card, event: StoveEvent, dish: number): boolean {
+  const { glass } = card;
+  return (
+    card.dish === dish &&
+    glass?.step_id === event.step &&
+    glass.slot_id === event.slot &&
+    glass.part_id === event.part
+  );
+}
+
 /** A weight shows at once; what it means the server says. */
 function weighedAfter(card: Card, event: StoveEvent, dish: number): Card {
   const { glass } = card;
-  const here =
-    glass?.step_id === event.step && glass.slot_id === event.slot && glass.part_id === event.part;
-  if (!glass || !here || card.dish !== dish) return card;
+  if (!glass || !isWeighedAt(card, event, dish)) return card;
   const point = { ...glass.point, weighed: event.gross - event.tare, words: '' };
   return { ...card, glass: { ...glass, point } };
 }
@@ -71,18 +90,22 @@ export function withPending(view: EveningView, pending: StoveEvent[]): EveningVi
   const dishes = view.dishes.map((dish) => dish.id);
   const gone = new Set(pending.filter((e) => e.kind === 'taken_back').map((e) => e.event));
   let { cards, timers, notes } = view.stove;
+  const weights = { ...view.weights };
   for (const event of pending) {
     if (gone.has(event.id)) continue;
-    if (event.kind.startsWith('step_')) cards = cards.map((card) => cardAfter(card, event));
-    if (event.kind === 'weighed')
-      cards = cards.map((card) => weighedAfter(card, event, dishes.indexOf(event.dish ?? '')));
+    if (event.task) cards = cards.map((card) => cardAfter(card, event));
+    if (event.kind === 'weighed') {
+      const dish = dishes.indexOf(event.dish ?? '');
+      for (const card of cards) if (isWeighedAt(card, event, dish)) weights[card.task] = event.id;
+      cards = cards.map((card) => weighedAfter(card, event, dish));
+    }
     timers = timersAfter(timers, event);
     if (event.kind === 'note') {
       const at = new Date(momentOf(event)).toISOString();
       notes = [...notes, { id: event.id, task: event.task, words: event.words, at }];
     }
   }
-  return { ...view, stove: { ...view.stove, cards, timers, notes } };
+  return { ...view, weights, stove: { ...view.stove, cards, timers, notes } };
 }
 
 /** The step to do now: the first that waits, those the cook has just put off after the others. */

@@ -11,6 +11,7 @@ import type { EveningView, StoveEvent } from '../api/types';
 import { newId } from '../draft/newId';
 import { keep, recall } from '../draft/storage';
 import { withPending } from './overlay';
+import { sendPhotos } from './photoBox';
 
 const POLL_MS = 3000;
 const FLUSHES = 20;
@@ -72,6 +73,7 @@ export function useEvening(id: string): EveningHere {
   const [away, setAway] = useState(false);
   const latest = useRef(box);
   const sending = useRef(false);
+  const photosSent = useRef(false);
   const change = useCallback(
     (next: Partial<Box>) => {
       latest.current = { ...latest.current, ...next };
@@ -124,9 +126,16 @@ export function useEvening(id: string): EveningHere {
       }
       setAway(false);
       setProblem(null);
+      // Photos kept while nobody answered, or before a reload, go now.
+      if (!photosSent.current) {
+        photosSent.current = true;
+        const { refused } = await sendPhotos();
+        if (refused) setProblem(refused);
+      }
     } catch (error) {
       const gone = error instanceof ApiError && error.status === 0;
       setAway(gone);
+      if (gone) photosSent.current = false;
       setProblem(gone ? null : sentence(error));
     } finally {
       sending.current = false;

@@ -14,6 +14,7 @@ const KEYS = [
   ['U', 'undo the last change'],
   ['space', 'at the Stove: done, next'],
   ['N and K', 'at the Stove: not yet, skip'],
+  ['W and T', 'at the Stove: weigh, thermometer'],
 ];
 
 export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => void }): JSX.Element {

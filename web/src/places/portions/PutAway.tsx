@@ -7,9 +7,8 @@ import { sentence } from '../../api/client';
 import { useTell } from '../../api/runs';
 import type { RunView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
-import { plain, withUnit } from '../../parts/format';
+import { plain, typed, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
-import { typed } from '../../parts/typed';
 import styles from './table.module.css';
 
 const WHERE = [

@@ -9,10 +9,9 @@ import { sentence } from '../../api/client';
 import { useTell } from '../../api/runs';
 import type { PortionView, RunView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
-import { plain, withUnit } from '../../parts/format';
+import { plain, typed, withUnit } from '../../parts/format';
 import { Limits } from '../../parts/Limits';
 import { Notice } from '../../parts/Notice';
-import { typed } from '../../parts/typed';
 import styles from './table.module.css';
 
 type Way = NonNullable<RunView['shared']>['served']['way'];

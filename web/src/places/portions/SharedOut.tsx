@@ -4,8 +4,7 @@ import type { JSX } from 'react';
 
 import type { Dish, EaterView, Preview } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
-import { withUnit } from '../../parts/format';
-import { typed } from '../../parts/typed';
+import { typed, withUnit } from '../../parts/format';
 
 function withPortion(dish: Dish, eater: string, share: number | null): Dish {
   const others = dish.portions.filter((p) => p.eater !== eater);

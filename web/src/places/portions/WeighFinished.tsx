@@ -8,8 +8,8 @@ import { NOTHING_TOLD, useTell } from '../../api/runs';
 import type { RunView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { keep, recall } from '../../draft/storage';
+import { typed } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
-import { typed } from '../../parts/typed';
 import { WeighQuestion } from '../../parts/WeighQuestion';
 
 export function WeighFinished({ view }: { view: RunView }): JSX.Element {

@@ -18,10 +18,14 @@ import { useKeys } from '../../parts/useKeys';
 import { useTitle } from '../../parts/useTitle';
 import { AddedSoFar, AddForm } from './AddHere';
 import { CardView } from './CardView';
+import { PhotoButton, PhotosHere } from './Photos';
+import { ProbeForm, ProbeSaid } from './ProbeHere';
+import { SettingForm, SettingSaid } from './SettingHere';
 import { Timers, TimerStrip } from './Timers';
 import { Weighed, WeighHere } from './WeighHere';
 import styles from './stove.module.css';
 
+type FormKind = 'weigh' | 'add' | 'note' | 'setting' | 'probe';
 const MORE_SECONDS = 60;
 const NOT_YET_SECONDS = 180;
 const SWIPE = 60;
@@ -95,10 +99,10 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
   const { view, act, now } = here;
   const [chosen, setChosen] = useState<string | null>(null);
   const [last, setLast] = useState<{ event: string; words: string } | null>(null);
-  const [noting, setNoting] = useState(false);
+  // What is written at a card, and at which: looking at another one puts it away.
+  const [form, setForm] = useState<{ kind: FormKind; task: string } | null>(null);
   const [ending, setEnding] = useState(false);
-  const [adding, setAdding] = useState(false);
-  const [weighing, setWeighing] = useState<string | null>(null);
+  const [told, setTold] = useState('');
   const [sound, setSound] = useState(false);
   const touch = useRef<{ x: number; y: number } | null>(null);
   const queries = useQueryClient();
@@ -126,8 +130,7 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
   const after = (event: string, words: string): void => {
     setLast({ event, words });
     setChosen(null);
-    setNoting(false);
-    setAdding(false);
+    setForm(null);
   };
   const go = (): void => {
     if (!card || card.state === 'done' || card.state === 'skipped') {
@@ -171,7 +174,8 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
     ' ': go,
     n: notYet,
     k: skip,
-    w: () => setWeighing(card?.glass ? card.task : null),
+    w: () => card?.glass && setForm({ kind: 'weigh', task: card.task }),
+    t: () => card?.probe && setForm({ kind: 'probe', task: card.task }),
     arrowleft: () => look(-1),
     arrowright: () => look(1),
   });
@@ -192,8 +196,12 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
     await queries.invalidateQueries({ queryKey: ['runs'] });
     await navigate(`/dishes/${view.dishes[0]?.id ?? ''}/portions`);
   };
+  const open = form && form.task === card?.task ? form.kind : null;
+  const show = (kind: FormKind): void => setForm(card ? { kind, task: card.task } : null);
+  const close = (): void => setForm(null);
   const live = scale.kind === 'none' ? null : scale.reading;
   const dish = card ? view.dishes[card.dish] : undefined;
+  const weight = card ? view.weights[card.task] : undefined;
   const notes = view.stove.notes.filter((note) => note.task === card?.task);
   return (
     <main
@@ -210,6 +218,9 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
         <p className={styles.standing}>
           <b>{dishes.join(', ')}</b>
           <span>{view.stove.standing}</span>
+          {view.stove.sheet.why.map((words) => (
+            <span key={words}>{words}</span>
+          ))}
         </p>
         <List cards={cards} shown={card} onChoose={setChosen} />
       </nav>
@@ -250,28 +261,48 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                   {clockOf(note.at)}: {note.words}
                 </p>
               ))}
-              <Weighed card={card} />
-              {dish && weighing === card.task ? (
+              <Weighed
+                card={card}
+                onTakeBack={weight ? () => act('taken_back', { event: weight }) : undefined}
+              />
+              <SettingSaid card={card} />
+              <ProbeSaid card={card} />
+              <PhotosHere photos={view.photos.filter((one) => one.task === card.task)} />
+              {dish && open === 'weigh' ? (
                 <WeighHere
                   card={card}
                   dish={dish.id}
                   onWeigh={(said) => {
                     act('weighed', said);
-                    setWeighing(null);
+                    close();
                   }}
-                  onClose={() => setWeighing(null)}
+                  onClose={close}
                 />
-              ) : adding && dish ? (
+              ) : dish && open === 'add' ? (
                 <AddForm
                   dishes={view.dishes}
                   first={dish.id}
                   onAdd={(to, words) => act('added', { dish: to, words })}
-                  onClose={() => setAdding(false)}
+                  onClose={close}
                 />
-              ) : noting ? (
+              ) : open === 'note' ? (
                 <NoteForm
                   onNote={(words) => act('note', { task: card.task, words })}
-                  onClose={() => setNoting(false)}
+                  onClose={close}
+                />
+              ) : open === 'setting' ? (
+                <SettingForm
+                  card={card}
+                  onKeep={(words) =>
+                    act('setting', { task: card.task, technique: card.technique, words })
+                  }
+                  onClose={close}
+                />
+              ) : open === 'probe' && card.probe ? (
+                <ProbeForm
+                  target={card.probe.target}
+                  onRead={(celsius) => act('probed', { task: card.task, celsius })}
+                  onClose={close}
                 />
               ) : (
                 <div className={styles.actions}>
@@ -297,20 +328,36 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                     </button>
                   )}
                   {dish && card.glass && (
-                    <button type="button" onClick={() => setWeighing(card.task)}>
+                    <button type="button" onClick={() => show('weigh')}>
                       Weigh
                     </button>
                   )}
-                  <button type="button" onClick={() => setAdding(true)}>
+                  {card.probe && (
+                    <button type="button" onClick={() => show('probe')}>
+                      Thermometer
+                    </button>
+                  )}
+                  <button type="button" className={styles.less} onClick={() => show('add')}>
                     I added something
                   </button>
-                  <button type="button" onClick={() => setNoting(true)}>
+                  {card.machine && (
+                    <button type="button" className={styles.less} onClick={() => show('setting')}>
+                      Setting
+                    </button>
+                  )}
+                  <button type="button" className={styles.less} onClick={() => show('note')}>
                     Note
                   </button>
+                  {dish?.run && <PhotoButton run={dish.run} task={card.task} onSaid={setTold} />}
                 </div>
               )}
             </>
           )
+        )}
+        {told && (
+          <p className={styles.last} role="status">
+            {told}
+          </p>
         )}
         {last && !view.stove.finished_at && (
           <p className={styles.last} role="status">

@@ -48,13 +48,24 @@ export function WeighHere({ card, dish, onWeigh, onClose }: Props): JSX.Element 
 }
 
 /** What the scale said at this step, in words, large; nothing before it was weighed. */
-export function Weighed({ card }: { card: Card }): JSX.Element | null {
+export function Weighed({
+  card,
+  onTakeBack,
+}: {
+  card: Card;
+  onTakeBack?: (() => void) | undefined;
+}): JSX.Element | null {
   const point = card.glass?.point;
   if (!point || point.weighed === null) return null;
   return (
     <p className={styles.weighed} aria-live="polite">
       <b>{withUnit(point.weighed, 'g')}</b>
       {point.words && <span>{point.words}</span>}
+      {onTakeBack && (
+        <button type="button" className="plain-button soft" onClick={onTakeBack}>
+          Delete this weighing
+        </button>
+      )}
     </p>
   );
 }

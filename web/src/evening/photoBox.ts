@@ -1,0 +1,74 @@
+/** Photos that the server has not taken yet, kept in this browser: too large for the outbox. */
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+
+import { ApiError, client, sentence, take } from '../api/client';
+import { newId } from '../draft/newId';
+
+interface WaitingPhoto {
+  id: string;
+  run: string;
+  task: string;
+  taken_at: string;
+  data: string;
+}
+
+interface Kept extends DBSchema {
+  photos: { key: string; value: WaitingPhoto };
+}
+
+let opened: Promise<IDBPDatabase<Kept>> | null = null;
+
+function box(): Promise<IDBPDatabase<Kept>> {
+  opened ??= openDB<Kept>('snabo', 1, {
+    upgrade: (database) => {
+      database.createObjectStore('photos', { keyPath: 'id' });
+    },
+  });
+  return opened;
+}
+
+async function waitingPhotos(): Promise<WaitingPhoto[]> {
+  try {
+    return await (await box()).getAll('photos');
+  } catch {
+    // A browser that keeps nothing has nothing waiting.
+    return [];
+  }
+}
+
+async function send(photo: WaitingPhoto): Promise<void> {
+  const { run, ...body } = photo;
+  await take(client.POST('/api/runs/{run_id}/photos', { params: { path: { run_id: run } }, body }));
+}
+
+/** Keep a photo and send it; it stays here until the server has it. */
+export async function addPhoto(photo: Omit<WaitingPhoto, 'id' | 'taken_at'>): Promise<void> {
+  const made = { ...photo, id: newId(), taken_at: new Date().toISOString() };
+  try {
+    await (await box()).put('photos', made);
+  } catch {
+    // Nothing can be kept here: it is sent at once or not at all.
+    await send(made);
+    return;
+  }
+  const { refused } = await sendPhotos();
+  if (refused) throw new Error(refused);
+}
+
+/** Send what waits, in order; says why one was refused. */
+export async function sendPhotos(): Promise<{ refused: string }> {
+  let refused = '';
+  for (const photo of await waitingPhotos()) {
+    try {
+      await send(photo);
+      await (await box()).delete('photos', photo.id);
+    } catch (problem) {
+      const no = problem instanceof ApiError && [400, 404, 413].includes(problem.status);
+      // Gone or signed out: it waits. Refused: it will never be taken.
+      if (!no) break;
+      refused = sentence(problem);
+      await (await box()).delete('photos', photo.id);
+    }
+  }
+  return { refused };
+}

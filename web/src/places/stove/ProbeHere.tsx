@@ -1,0 +1,107 @@
+/** A thermometer in the middle of the food: what it shows, and whether that is enough. */
+import { useState, type JSX } from 'react';
+
+import type { Card } from '../../api/types';
+import { putAway, stickIn, useProbe } from '../../devices/probe';
+import { typed } from '../../parts/format';
+import { Notice } from '../../parts/Notice';
+import styles from './stove.module.css';
+
+interface Props {
+  target: number;
+  onRead: (celsius: number) => void;
+  onClose: () => void;
+}
+
+function Simulated(): JSX.Element {
+  const [into, setInto] = useState('');
+  const celsius = typed(into);
+  return (
+    <div className={styles.newTimer}>
+      <input
+        aria-label="It is stuck into something of so many °C"
+        placeholder="the middle is, °C"
+        inputMode="decimal"
+        value={into}
+        onChange={(event) => setInto(event.target.value)}
+      />
+      <button type="button" disabled={celsius === null} onClick={() => void stickIn(celsius ?? 0)}>
+        Stick it in
+      </button>
+    </div>
+  );
+}
+
+export function ProbeForm({ target, onRead, onClose }: Props): JSX.Element {
+  const probe = useProbe();
+  const [text, setText] = useState('');
+  const [simulated, setSimulated] = useState(false);
+  const read = typed(text);
+  const keep = (celsius: number): void => {
+    onRead(celsius);
+    putAway();
+    onClose();
+  };
+  return (
+    <section className={styles.weighHere} aria-label="Thermometer">
+      {probe.problem && <Notice bad>{probe.problem}</Notice>}
+      {probe.celsius !== null && (
+        <p className={styles.weighed} aria-live="off">
+          <b>{probe.celsius.toFixed(1)} °C</b>
+          <span>
+            {probe.stands
+              ? probe.celsius >= target
+                ? `steady, ${target} °C is reached`
+                : `steady, ${(target - probe.celsius).toFixed(0)} °C to go`
+              : 'wait until it stands still …'}
+          </span>
+        </p>
+      )}
+      <form
+        className={styles.newTimer}
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (read !== null) keep(read);
+        }}
+      >
+        <input
+          aria-label="In the middle, °C"
+          placeholder="in the middle, °C"
+          inputMode="decimal"
+          autoFocus
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <button type="submit" disabled={read === null}>
+          Keep it
+        </button>
+      </form>
+      {simulated && <Simulated />}
+      <div className={styles.actions}>
+        {probe.celsius !== null && (
+          <button type="button" disabled={!probe.stands} onClick={() => keep(probe.celsius ?? 0)}>
+            Take {probe.celsius.toFixed(0)} °C
+          </button>
+        )}
+        {!simulated && (
+          <button type="button" onClick={() => setSimulated(true)}>
+            Simulated thermometer
+          </button>
+        )}
+        <button type="button" onClick={onClose}>
+          Not now
+        </button>
+      </div>
+    </section>
+  );
+}
+
+/** What it has to be, and what it was. */
+export function ProbeSaid({ card }: { card: Card }): JSX.Element | null {
+  if (!card.probe) return null;
+  return (
+    <p className={styles.probe} data-done={card.probe.done} aria-live="polite">
+      {card.probe.words.charAt(0).toUpperCase() + card.probe.words.slice(1)}.
+    </p>
+  );
+}
