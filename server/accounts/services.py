@@ -20,6 +20,7 @@ from django.utils import timezone
 from rest_framework import exceptions
 
 from accounts.address import client_address
+from accounts.idle import BUSY
 from accounts.models import Household, SignIn, User
 from accounts.writing import writes
 from snabo_core.dish import UnitSystem
@@ -222,6 +223,8 @@ def seen_now(user: User, session_key: str | None) -> bool:
             SignIn.objects.create(user=user, session_key=session_key, device="a browser")
         return True
     now, limit = timezone.now(), user.household.idle_minutes if user.household else 0
+    if user.household is not None and any(busy(user.household) for busy in BUSY):
+        limit = 0
     if limit and now - found.seen > dt.timedelta(minutes=limit):
         found.delete()
         return False

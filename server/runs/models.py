@@ -1,11 +1,16 @@
 """Runs: one cooking of a version, as a row of events that is only ever added to."""
 
+import datetime as dt
 from typing import ClassVar
 
 from django.db import models
+from django.utils import timezone
 
-from accounts.models import Identified, Owned
+from accounts.models import Household, Identified, Owned
 from dishes.models import Dish, DishVersion
+
+# A cooking that ended no longer ago is what is on the table; common practice, no source.
+ON_THE_TABLE = dt.timedelta(hours=36)
 
 
 class CookingSession(Identified, Owned):
@@ -24,6 +29,12 @@ class CookingSession(Identified, Owned):
 
     def __str__(self) -> str:
         return f"{self.opens_at:%d %B %Y, %H:%M}"
+
+
+def is_cooking(household: Household) -> bool:
+    """Return whether an evening is open that began not long ago."""
+    found = CookingSession.objects.of(household).filter(finished_at=None)
+    return found.filter(opens_at__gte=timezone.now() - ON_THE_TABLE).exists()
 
 
 class Run(Identified, Owned):

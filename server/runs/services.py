@@ -21,7 +21,7 @@ from foods.own import library_of
 from foods.stand_ins import book_of
 from runs.folding import facts_of
 from runs.learning import cooking_setting
-from runs.models import Run, RunEvent
+from runs.models import ON_THE_TABLE, Run, RunEvent
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.swaps.book import Book
@@ -35,8 +35,6 @@ MOST_GRAMS = 50_000
 EVENT_SCHEMA = 4
 # What was cooked in so many days is not offered first again; common practice, no source.
 LATELY_DAYS, MOST_LATELY = 5, 20
-# A cooking that ended no longer ago is what is on the table; common practice, no source.
-ON_THE_TABLE = dt.timedelta(hours=36)
 
 
 class WeighIn(msgspec.Struct):

@@ -21,9 +21,9 @@ from foods.own import library_of
 from foods.stand_ins import book_of
 from runs.folding import facts_of
 from runs.learning import cooking_setting
-from runs.models import CookingSession, Run, SessionEvent
+from runs.models import ON_THE_TABLE, CookingSession, Run, SessionEvent
 from runs.photos import PhotoAnswer, photos_of
-from runs.services import ON_THE_TABLE, WeighIn, take_event_back, weigh_in
+from runs.services import WeighIn, take_event_back, weigh_in
 from runs.sheets import (
     Cooks,
     Instant,

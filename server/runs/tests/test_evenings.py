@@ -4,11 +4,12 @@ import datetime as dt
 import uuid
 from typing import Any
 
+from django.test import Client
 from django.utils import timezone
 from icalendar import Calendar
 
-from accounts.models import Household
-from config.tests.base import KitchenCase
+from accounts.models import Household, SignIn
+from config.tests.base import PASSWORD, KitchenCase
 from dishes.models import Dish, DishVersion
 from runs.models import CookingSession, SessionEvent
 
@@ -116,6 +117,20 @@ class Sheets(EveningCase):
         ):
             self.assertEqual(self.send(method, address, body, client=other).status_code, 404)
         self.assertEqual(self.send("get", "evenings", client=other).json(), [])
+
+
+class Idle(EveningCase):
+    def test_nobody_is_signed_out_for_sitting_still_while_something_cooks(self) -> None:
+        here = Client()
+        body = {"username": "cook", "password": PASSWORD}
+        self.assertEqual(self.send("post", "session", body, here).status_code, 200)
+        evening = self.start().json()["id"]
+        Household.objects.filter(id=self.household.id).update(idle_minutes=30)
+        SignIn.objects.update(seen=timezone.now() - dt.timedelta(minutes=90))
+        self.assertEqual(self.send("get", "dishes", None, here).status_code, 200)
+        self.cook(evening, self.event("finished"))
+        SignIn.objects.update(seen=timezone.now() - dt.timedelta(minutes=90))
+        self.assertEqual(self.send("get", "dishes", None, here).status_code, 401)
 
 
 class Cooking(EveningCase):

@@ -26,3 +26,14 @@ export function forget(key: string): void {
     // Nothing to forget where nothing can be kept.
   }
 }
+
+/** The keys that begin so under which something is kept. */
+export function keysKept(prefix: string): string[] {
+  try {
+    return Object.keys(localStorage)
+      .filter((key) => key.startsWith(`snabo-${prefix}`))
+      .map((key) => key.slice('snabo-'.length));
+  } catch {
+    return [];
+  }
+}

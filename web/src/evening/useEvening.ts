@@ -10,26 +10,12 @@ import { ApiError, client, sentence, take } from '../api/client';
 import type { EveningView, StoveEvent } from '../api/types';
 import { newId } from '../draft/newId';
 import { keep, recall } from '../draft/storage';
+import { afterAnswers, AT_ONCE, boxOf, keepBox, type Box, type Conflict } from './outbox';
 import { withPending } from './overlay';
 import { sendPhotos } from './photoBox';
 
 const POLL_MS = 3000;
 const FLUSHES = 20;
-
-/** An event that did not count, with the reason; a weight that is asked about may still. */
-export interface Conflict {
-  event: StoveEvent;
-  sentence: string;
-  asked: boolean;
-}
-
-interface Box {
-  pending: StoveEvent[];
-  conflicts: Conflict[];
-  seq: number;
-  view: EveningView | null;
-  offset: number;
-}
 
 export type Said = Partial<Omit<StoveEvent, 'id' | 'kind' | 'device' | 'seq' | 'client_time'>>;
 
@@ -60,15 +46,7 @@ function deviceName(): string {
 }
 
 export function useEvening(id: string): EveningHere {
-  const key = `evening-${id}`;
-  const [box, setBox] = useState<Box>(() => ({
-    pending: [],
-    conflicts: [],
-    seq: 0,
-    view: null,
-    offset: 0,
-    ...recall<Partial<Box>>(key),
-  }));
+  const [box, setBox] = useState<Box>(() => boxOf(id));
   const [problem, setProblem] = useState<string | null>(null);
   const [away, setAway] = useState(false);
   const latest = useRef(box);
@@ -77,16 +55,16 @@ export function useEvening(id: string): EveningHere {
   const change = useCallback(
     (next: Partial<Box>) => {
       latest.current = { ...latest.current, ...next };
-      keep(key, latest.current);
+      keepBox(id, latest.current);
       setBox(latest.current);
     },
-    [key],
+    [id],
   );
 
   const exchange = useCallback(async () => {
     if (sending.current) return;
     sending.current = true;
-    const sent = latest.current.pending.slice(0, 100);
+    const sent = latest.current.pending.slice(0, AT_ONCE);
     const asked = Date.now();
     try {
       if (sent.length) {
@@ -96,16 +74,8 @@ export function useEvening(id: string): EveningHere {
             body: { events: sent },
           }),
         );
-        const outcome = new Map(answer.answers.map((one) => [one.id, one]));
-        const refused = sent.flatMap((event) => {
-          const one = outcome.get(event.id);
-          if (!one || one.outcome === 'accepted' || one.outcome === 'repeated') return [];
-          return [{ event, sentence: one.sentence, asked: one.outcome === 'asked' }];
-        });
         change({
-          // Those that came while this was under way wait for the next time.
-          pending: latest.current.pending.filter((event) => !outcome.has(event.id)),
-          conflicts: [...latest.current.conflicts, ...refused],
+          ...afterAnswers(latest.current, sent, answer.answers),
           view: answer.session,
           offset: offsetOf(answer.session.now, asked),
         });

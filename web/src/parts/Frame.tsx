@@ -1,11 +1,12 @@
 /** The household's places along the top; asks strangers to sign in. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useMemo, useState, type JSX } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState, type JSX } from 'react';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
 
 import { ApiError, client, sentence, take } from '../api/client';
 import { eveningsQuery } from '../api/evening';
 import { sessionQuery } from '../api/queries';
+import { sendAll, waitingInAll } from '../evening/outbox';
 import { forgetForOffline } from '../offline';
 import { useMode } from '../theme/useMode';
 import { GlassPatterns } from './SightGlass';
@@ -34,6 +35,12 @@ export function Frame(): JSX.Element {
   const { mode, toggle } = useMode();
   const { pathname } = useLocation();
   const [keysShown, showKeys] = useState(false);
+  const [asking, setAsking] = useState(false);
+  const signedIn = session.isSuccess;
+  useEffect(() => {
+    // The Stove sends its own; what other evenings left here goes now.
+    if (signedIn) void sendAll();
+  }, [signedIn]);
   useKeys(useMemo(() => ({ '?': () => showKeys(true) }), []));
   if (session.isPending) return <main className="place soft">Opening the kitchen …</main>;
   if (session.error) {
@@ -59,7 +66,13 @@ export function Frame(): JSX.Element {
     );
   }
   setEnergyUnit(session.data.kitchen.energy_unit);
-  const signOut = async (): Promise<void> => {
+  const signOut = async (sure: boolean): Promise<void> => {
+    await sendAll();
+    if (waitingInAll().count > 0 && !sure) {
+      setAsking(true);
+      return;
+    }
+    setAsking(false);
     await take(client.DELETE('/api/session'));
     forgetForOffline();
     queries.clear();
@@ -109,10 +122,27 @@ export function Frame(): JSX.Element {
         <button type="button" className="plain-button wide" onClick={() => showKeys(true)}>
           <kbd>?</kbd> keys
         </button>
-        <button type="button" className="plain-button" onClick={() => void signOut()}>
+        <button type="button" className="plain-button" onClick={() => void signOut(false)}>
           Sign out
         </button>
       </header>
+      {asking && (
+        <Notice
+          actions={
+            <>
+              <button type="button" className="chip" onClick={() => void signOut(true)}>
+                Sign out all the same
+              </button>
+              <button type="button" className="chip" onClick={() => setAsking(false)}>
+                Stay
+              </button>
+            </>
+          }
+        >
+          {waitingInAll().count} things told at the Stove have not reached the kitchen server. They
+          stay in this browser and are sent when you sign in again.
+        </Notice>
+      )}
       <Settled place={pathname.split('/', 3).join('/')}>
         <Outlet />
       </Settled>
