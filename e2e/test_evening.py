@@ -1,7 +1,9 @@
 """An evening: from the run sheet to the table, on two devices, with the network cut."""
 
+import io
 import re
 
+from PIL import Image
 from playwright.sync_api import Page, expect
 
 from e2e.base import WAIT_MS, BrowserCase
@@ -99,11 +101,85 @@ class Evening(BrowserCase):
         # A minute more on the phone reaches the counter.
         phone.get_by_role("button", name=re.compile("One minute more: Roast")).click()
         expect(page.get_by_role("timer").filter(has_text=re.compile(r"^4[01]:"))).to_be_visible()
+        # The roast was not put on after all: its timer goes with it, and stays gone.
+        page.get_by_role("list", name="All steps").get_by_role(
+            "button", name=re.compile("Roast")
+        ).click()  # fmt: skip
+        page.get_by_role("button", name="It is not on after all").click()
+        expect(page.get_by_role("timer")).to_have_count(0)
+        page.reload()
+        expect(page.locator("article h1")).to_have_text(re.compile("Roast"))
+        expect(page.get_by_role("timer")).to_have_count(0)
         # A wrong tap is taken back.
         title = self.step().get_by_role("heading").inner_text()
         self.go()
         page.get_by_role("button", name="Take it back").click()
         expect(page.locator("article h1")).to_have_text(title)
+
+    def test_what_comes_after_the_stove_is_kept_and_becomes_the_dish(self) -> None:
+        page = self.page
+        self.to_stove()
+        page.get_by_role("list", name="All steps").get_by_role(
+            "button", name=re.compile("Roast")
+        ).click()  # fmt: skip
+        page.get_by_role("button", name="Setting").click()
+        page.get_by_label("What it is set to").fill("second rack")
+        page.get_by_role("button", name="Keep the setting").click()
+        expect(page.get_by_text("Set to: second rack")).to_be_visible()
+        picture = Image.effect_noise((1000, 700), 30).convert("RGB")
+        written = io.BytesIO()
+        picture.save(written, "PNG")
+        page.locator("input[type=file]").set_input_files(
+            {"name": "tray.png", "mimeType": "image/png", "buffer": written.getvalue()}
+        )
+        expect(page.get_by_role("img", name=re.compile("Taken at"))).to_be_visible()
+        page.get_by_role("button", name="I added something").click()
+        page.get_by_label("What did you add?").fill("1 tbsp cider vinegar")
+        page.keyboard.press("Enter")
+        expect(page.get_by_text("1 tbsp cider vinegar")).to_be_visible()
+        page.get_by_role("button", name="End the evening here").click()
+        page.get_by_role("button", name="Press again").click()
+        table = page.get_by_role("region", name="On the table")
+        table.get_by_label("The finished dish weighs, g").fill("1600")
+        table.get_by_label("What it is in, empty, g").fill("1000")
+        table.get_by_role("button", name="Go by weight").click()
+        expect(table).to_contain_text("600 g")
+        table.get_by_role("button", name="in pieces").click()
+        table.get_by_label("Cut into how many pieces").fill("4")
+        table.get_by_label("Ada had, pieces").fill("5")
+        table.get_by_role("button", name="Share it out").click()
+        expect(table.get_by_role("alert")).to_contain_text("1 piece more")
+        table.get_by_label("Ada had, pieces").fill("1")
+        table.get_by_role("button", name="Share it out").click()
+        expect(table.get_by_role("list", name="What each had")).to_contain_text("1 piece, 150 g")
+        left = table.get_by_role("region", name="Left over")
+        expect(left).to_contain_text("450 g")
+        left.get_by_role("button", name="Into the fridge").click()
+        expect(left).to_contain_text("heated through to 74 °C")
+        table.get_by_role("button", name="just right").click()
+        table.get_by_role("button", name="yes", exact=True).click()
+        table.get_by_label("Next time").fill("ten minutes more")
+        table.get_by_role("button", name="Keep it").click()
+        expect(table).to_contain_text("just right, would have it again")
+        page.reload()
+        expect(table).to_contain_text("ten minutes more")
+        self.on_runs()
+
+    def on_runs(self) -> None:
+        """What was done, eaten and said stands side by side, and becomes the dish."""
+        page = self.page
+        page.get_by_role("link", name="Runs", exact=True).click()
+        expect(page.get_by_role("heading", name="Cookings side by side")).to_be_visible()
+        runs = page.get_by_role("table")
+        for words in ("added 1 tbsp cider vinegar", "second rack", "600 g", "450 g", "just right"):
+            expect(runs).to_contain_text(words)
+        expect(runs.get_by_role("img")).to_be_visible()
+        page.get_by_role("button", name="Make this the dish").click()
+        expect(page.get_by_text("as it was cooked. Undo takes it back")).to_be_visible()
+        page.get_by_role("link", name="Recipe", exact=True).click()
+        expect(page.get_by_text("cider vinegar").first).to_be_visible()
+        page.keyboard.press("u")
+        expect(page.get_by_text("cider vinegar")).to_have_count(0)
 
     def test_weighing_at_the_stove_answers_in_grams(self) -> None:
         page = self.page

@@ -53,33 +53,42 @@ class SharedOut(CookCase):
         page = self.page
         self.to_bench()
         self.station("Portions")
-        page.get_by_label("The finished dish weighs, g").fill("1480")
-        page.get_by_role("button", name="Go by weight").click()
+        table = page.get_by_role("region", name="On the table")
+        table.get_by_role("button", name="It is on the table").click()
+        table.get_by_label("The finished dish weighs, g").fill("1480")
+        table.get_by_role("button", name="Go by weight").click()
+        expect(table).to_contain_text("1480 g")
+        table.get_by_label("Ada had, g").fill("247")
+        table.get_by_label("Bo had, g").fill("370")
+        table.get_by_role("button", name="Share it out").click()
+        # Ada's 247 g and Bo's 370 g leave 863 g.
+        expect(table.get_by_role("region", name="Left over")).to_contain_text("863 g")
+        table.get_by_label("Ada had, g").fill("1600")
+        table.get_by_role("button", name="Share it out so").click()
+        expect(table.get_by_role("alert").first).to_contain_text("490 g more than there is")
+        # The weight is an event of the cooking: undo deletes it, redo makes it again, it is kept.
+        page.get_by_role("heading", name="On the table").click()
+        page.keyboard.press("u")
+        expect(table.get_by_text("Not weighed yet")).to_be_visible()
+        page.keyboard.press("r")
+        expect(table).to_contain_text("1480 g")
+        page.reload()
+        expect(table).to_contain_text("1480 g")
+
+    def test_shares_as_planned_and_what_is_left(self) -> None:
+        page = self.page
+        self.to_bench()
+        self.station("Portions")
         shared = page.get_by_role("region", name="Shares as planned")
-        expect(shared).to_contain_text("1480 g on the scale when it was done")
-        page.get_by_label("Ada gets, g").fill("247")
-        expect(shared).to_contain_text("247 g counted")
-        # Ada's 247 g and Bo's serving of 370 g leave 863 g.
-        expect(shared).to_contain_text("863 g left over")
-        expect(page.get_by_text("by the weight of what was finished")).to_be_visible()
+        serving = float(shared.get_by_label("Ada gets, g").get_attribute("placeholder") or 0)
+        page.get_by_label("Ada gets, g").fill(f"{serving * 2 / 3:.0f}")
+        expect(shared).to_contain_text("left over")
         page.get_by_role("button", name="Ada’s").click()
         hers = self.figure("Net carbs")
         page.get_by_role("button", name="serving", exact=True).click()
-        self.assertAlmostEqual(hers / self.figure("Net carbs"), 247 / 370, delta=0.02)
-        page.get_by_label("Ada gets, g").fill("1600")
-        expect(page.get_by_role("alert").first).to_contain_text("come to 108 % of the dish")
-        page.get_by_label("Ada gets, g").fill("370")
-        expect(page.get_by_role("alert")).to_have_count(0)
-        expect(shared).to_contain_text("740 g left over")
-        # The weight is an event of the run: undo deletes it, redo makes it again, it is kept.
-        page.get_by_role("heading", name="Shares as planned").click()
-        for _ in ("370 g", "1600 g", "247 g", "the weight"):
-            page.keyboard.press("u")
-        expect(shared.get_by_text("on the scale when it was done")).to_have_count(0)
-        page.keyboard.press("r")
-        expect(shared).to_contain_text("1480 g on the scale when it was done")
-        page.reload()
-        expect(shared).to_contain_text("1480 g on the scale when it was done")
+        self.assertAlmostEqual(hers / self.figure("Net carbs"), 2 / 3, delta=0.02)
+        page.get_by_label("Ada gets, g").fill("99999")
+        expect(page.get_by_role("alert").first).to_contain_text("% of the dish")
 
     def test_fat_poured_off_leaves_the_plate(self) -> None:
         page = self.page

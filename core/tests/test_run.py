@@ -113,7 +113,7 @@ class Parting(unittest.TestCase):
     def test_nobody_has_more_than_there_is(self) -> None:
         with self.assertRaisesRegex(BadInput, "100 g more than there is"):
             parted(Served("grams", {MAREN: 500, TOVE: 600}), 1000, {})
-        with self.assertRaisesRegex(BadInput, r"1\.0 pieces more"):
+        with self.assertRaisesRegex(BadInput, "1 piece more"):
             parted(Served("pieces", {MAREN: 5}, 4), None, {})
         for served in (Served("pieces", {MAREN: 1}, 0), Served("spoons", {MAREN: 1}, 0),
                        Served("grams", {MAREN: -1})):  # fmt: skip

@@ -125,6 +125,7 @@ def parted(served: Served, whole: float | None, wholes: Mapping[str, float]) -> 
 
 def _too_much(served: Served, over: float, whole: float | None) -> str:
     if served.way == "pieces":
-        pieces = over * served.each
-        return f"That is {pieces:.1f} pieces more than it was cut into."
+        pieces = f"{over * served.each:.1f}".removesuffix(".0")
+        said = "1 piece" if pieces == "1" else f"{pieces} pieces"
+        return f"That is {said} more than it was cut into."
     return f"That is {over * (whole or 0.0):.0f} g more than there is. Weigh again, or take less."

@@ -32,12 +32,16 @@ class Event:
 
 @dataclass(frozen=True)
 class TaskState:
-    """What has become of a task; `not_yet` is when the cook last put it off."""
+    """What has become of a task; `not_yet` is when the cook last put it off.
+
+    `by` is the event that made it what it is, for taking that back.
+    """
 
     started: dt.datetime | None = None
     done: dt.datetime | None = None
     skipped: bool = False
     not_yet: dt.datetime | None = None
+    by: str = ""
 
 
 @dataclass(frozen=True)
@@ -182,11 +186,11 @@ def _tasks(state: Evening, event: Event) -> dict[str, TaskState]:
     key = str(event.payload["task"])
     known = state.tasks.get(key, TaskState())
     if event.kind == "step_started" and known.started is None:
-        known = replace(known, started=event.at, skipped=False)
+        known = replace(known, started=event.at, skipped=False, by=event.id)
     elif event.kind == "step_done" and known.done is None:
-        known = replace(known, done=event.at, skipped=False)
+        known = replace(known, done=event.at, skipped=False, by=event.id)
     elif event.kind == "step_skipped" and known.done is None:
-        known = replace(known, skipped=True)
+        known = replace(known, skipped=True, by=event.id)
     elif event.kind == "step_not_yet":
         known = replace(known, not_yet=event.at)
     return {**state.tasks, key: known}

@@ -67,7 +67,7 @@ class Card:
     none, and `marks` the moments inside it. `at` and `ends` are the plan's. `title` are the words
     of the step, `words` what the recipe says beside them; `glass` is what may be weighed after it.
     `machine` says that something is set for it; `setting` is to what, as the cook wrote it down,
-    and `setting_before` to what it was the last time.
+    and `setting_before` to what it was the last time. `by` is the event that put it in its state.
     """
 
     task: str
@@ -104,6 +104,7 @@ class Card:
     setting: str = ""
     setting_before: str = ""
     probe: ProbeView | None = None
+    by: str = ""
 
 
 @dataclass(frozen=True)
@@ -246,7 +247,7 @@ class _Cards:
             glass=job.glass, technique=step.technique, machine=_is_set(job),
             setting=self.state.settings[job.id].words if job.id in self.state.settings else "",
             setting_before=self.settings_before.get(step.technique, ""),
-            probe=_probe(job, self.targets.get((job.dish, step.id)), self.state),
+            probe=_probe(job, self.targets.get((job.dish, step.id)), self.state), by=task.by,
         )  # fmt: skip
 
     def oven_cards(self, sheet: SheetView) -> list[Card]:
@@ -323,7 +324,7 @@ def _oven_card(key: str, item: SheetItem, task: TaskState) -> Card:
         oven_c=item.oven_c, fan_c=(item.oven_c or 0) - 20, minutes=item.minutes,
         seconds=0, timer_name=item.words, marks=(), at=item.at, ends=item.ends,
         state=_state(task), started=task.started, finished=task.done, put_off=task.not_yet,
-        whose="", look="", glass=None,
+        whose="", look="", glass=None, by=task.by,
     )  # fmt: skip
 
 

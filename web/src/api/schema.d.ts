@@ -3186,7 +3186,7 @@ export interface components {
          *         none, and `marks` the moments inside it. `at` and `ends` are the plan's. `title` are the words
          *         of the step, `words` what the recipe says beside them; `glass` is what may be weighed after it.
          *         `machine` says that something is set for it; `setting` is to what, as the cook wrote it down,
-         *         and `setting_before` to what it was the last time.
+         *         and `setting_before` to what it was the last time. `by` is the event that put it in its state.
          */
         Card: {
             task: string;
@@ -3225,6 +3225,7 @@ export interface components {
             setting: string;
             setting_before: string;
             probe: components["schemas"]["ProbeView"] | null;
+            by: string;
         };
         /**
          * CardTake

@@ -18,11 +18,11 @@ function cardAfter(card: Card, event: StoveEvent): Card {
   const at = new Date(momentOf(event)).toISOString();
   switch (event.kind) {
     case 'step_started':
-      return card.started ? card : { ...card, state: 'running', started: at };
+      return card.started ? card : { ...card, state: 'running', started: at, by: event.id };
     case 'step_done':
-      return card.finished ? card : { ...card, state: 'done', finished: at };
+      return card.finished ? card : { ...card, state: 'done', finished: at, by: event.id };
     case 'step_skipped':
-      return card.finished ? card : { ...card, state: 'skipped' };
+      return card.finished ? card : { ...card, state: 'skipped', by: event.id };
     case 'step_not_yet':
       return { ...card, put_off: at };
     case 'setting':

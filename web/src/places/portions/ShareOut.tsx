@@ -22,6 +22,7 @@ const WAYS: [Way, string][] = [
   ['spoons', 'in spoonfuls'],
 ];
 const UNIT: Record<Way, string> = { grams: 'g', pieces: 'pieces', spoons: 'spoonfuls' };
+const ONE: Record<Way, string> = { grams: 'g', pieces: 'piece', spoons: 'spoonful' };
 const EACH: Record<Way, string> = {
   grams: '',
   pieces: 'Cut into how many pieces',
@@ -37,7 +38,8 @@ const VERDICTS: Record<string, string> = {
 
 function Had({ portion, way }: { portion: PortionView; way: Way }): JSX.Element {
   const [open, setOpen] = useState(false);
-  const amount = way === 'grams' ? '' : `${plain(portion.amount)} ${UNIT[way]}`;
+  const unit = portion.amount === 1 ? ONE[way] : UNIT[way];
+  const amount = way === 'grams' ? '' : `${plain(portion.amount)} ${unit}`;
   const grams = portion.grams === null ? '' : withUnit(portion.grams, 'g');
   return (
     <li>

@@ -30,6 +30,11 @@ const MORE_SECONDS = 60;
 const NOT_YET_SECONDS = 180;
 const SWIPE = 60;
 const COMING = 3;
+const AFTER_ALL = {
+  running: 'It is not on after all',
+  done: 'It is not done after all',
+  skipped: 'Do it after all',
+};
 const PLAIN_HTTP =
   'Over plain http this page has to stay open to be used without the network, and reads no scale.';
 
@@ -330,6 +335,11 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                   {dish && card.glass && (
                     <button type="button" onClick={() => show('weigh')}>
                       Weigh
+                    </button>
+                  )}
+                  {card.state !== 'waiting' && card.by && (
+                    <button type="button" onClick={() => act('taken_back', { event: card.by })}>
+                      {AFTER_ALL[card.state]}
                     </button>
                   )}
                   {card.probe && (
