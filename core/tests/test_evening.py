@@ -46,6 +46,7 @@ class Fold(unittest.TestCase):
         dice, told = random.Random(seed), Told()  # noqa: S311 - events, not a secret
         for _ in range(40):
             kind = dice.choice(("step_started", "step_done", "step_skipped", "step_not_yet",
+                                "step_paused", "step_resumed",
                                 "timer_set", "timer_moved", "timer_stopped", "note", "replanned",
                                 "something_new"))  # fmt: skip
             told(
@@ -161,6 +162,72 @@ class Thermometer(unittest.TestCase):
         view = stove_view(jobs(TRAY), KITCHEN, told.state(), FIVE, {roast.technique: "no fan"})
         again = card(view, "roast them")
         self.assertEqual((again.setting, again.setting_before), ("second rack", "no fan"))
+
+
+GRATED = """Leek and cheese dish
+
+Serves 2
+
+3 leeks, sliced
+120 g cheddar, grated
+200 ml cream
+
+Mix the leeks with the cream and half of the cheese in a dish.
+Bake at 180 C for 20 minutes.
+Scatter over the remaining cheese.
+Bake for another 10 minutes.
+"""
+
+
+class OffTheHeat(unittest.TestCase):
+    """A bake taken out for a while goes on for the minutes it has left."""
+
+    def test_its_timer_stands_still_and_it_took_what_it_was_hot_for(self) -> None:
+        told = Told()
+        told(0, "step_started", task="a", timer="x", name="Lid: bake", seconds=1800)
+        told(10, "step_paused", task="a", timer="x")
+        self.assertEqual(told.state().timers["x"].held, FIVE + dt.timedelta(minutes=10))
+        self.assertEqual(told.state().tasks["a"].paused, FIVE + dt.timedelta(minutes=10))
+        told(15, "step_resumed", task="a", timer="x")
+        timer = told.state().timers["x"]
+        self.assertEqual((timer.held, timer.ends_at), (None, FIVE + dt.timedelta(minutes=35)))
+        told(35, "step_done", task="a", timer="x")
+        task = told.state().tasks["a"]
+        assert task.started is not None and task.done is not None
+        self.assertEqual(task.done - task.started, dt.timedelta(minutes=30))
+
+    def test_the_table_waits_for_as_long_as_it_is_out(self) -> None:
+        told = Told()
+        roast = card(stove(told), "roast them")
+        told(20, "step_done", task=card(stove(told), "cut the").task)
+        told(21, "step_started", task=roast.task)
+        before = stove(told).sheet.serve
+        told(30, "step_paused", task=roast.task)
+        told(39, "note", task=roast.task, words="still out")
+        out = card(stove(told), "roast them")
+        self.assertEqual((out.state, out.paused), ("running", FIVE + dt.timedelta(minutes=30)))
+        self.assertEqual(stove(told).sheet.serve - before, dt.timedelta(minutes=9))
+        told(40, "step_resumed", task=roast.task)
+        self.assertEqual(stove(told).sheet.serve - before, dt.timedelta(minutes=10))
+
+    def test_finished_off_the_heat_it_ran_until_it_was_taken_off(self) -> None:
+        told = Told()
+        told(0, "step_started", task="a")
+        told(10, "step_paused", task="a")
+        told(25, "step_done", task="a")
+        task = told.state().tasks["a"]
+        assert task.started is not None and task.done is not None
+        self.assertEqual(task.done - task.started, dt.timedelta(minutes=10))
+
+
+class HeldBack(unittest.TestCase):
+    def test_what_a_later_step_takes_is_told_where_the_rest_of_it_goes_in(self) -> None:
+        view = stove(Told(), GRATED)
+        [cheese] = card(view, "mix the leeks").held
+        self.assertIn("cheddar", cheese.name)
+        self.assertAlmostEqual(cheese.grams or 0, 60, delta=1)
+        self.assertEqual(cheese.step, card(view, "scatter over").number)
+        self.assertEqual(card(view, "scatter over").held, ())
 
 
 class TheStove(unittest.TestCase):

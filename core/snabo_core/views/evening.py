@@ -10,9 +10,10 @@ from typing import Any, Literal
 from snabo_core.views.sheet import Begun, Wishes
 
 # What the Stove sends. Kinds that nobody here knows are kept and skipped.
-StoveKind = Literal["step_started", "step_done", "step_skipped", "step_not_yet", "timer_set",
-                    "timer_moved", "timer_stopped", "note", "replanned", "taken_back",
-                    "weighed", "added", "setting", "probed", "finished"]  # fmt: skip
+StoveKind = Literal["step_started", "step_paused", "step_resumed", "step_done", "step_skipped",
+                    "step_not_yet", "timer_set", "timer_moved", "timer_stopped", "note",
+                    "replanned", "taken_back", "weighed", "added", "setting", "probed",
+                    "finished"]  # fmt: skip
 LONGEST_TIMER_SECONDS = 48 * 3600
 OVEN_TASK = "oven/"
 _WRITTEN = {"note", "added", "setting", "probed"}
@@ -34,7 +35,8 @@ class Event:
 class TaskState:
     """What has become of a task; `not_yet` is when the cook last put it off.
 
-    `by` is the event that made it what it is, for taking that back.
+    `by` is the event that made it what it is, for taking that back. What was taken off the heat
+    for a while counts as begun so much later: `paused` is since when it is off.
     """
 
     started: dt.datetime | None = None
@@ -42,6 +44,7 @@ class TaskState:
     skipped: bool = False
     not_yet: dt.datetime | None = None
     by: str = ""
+    paused: dt.datetime | None = None
 
 
 @dataclass(frozen=True)
@@ -54,7 +57,10 @@ class Mark:
 
 @dataclass(frozen=True)
 class Timer:
-    """A timer, named after its step and part; `check` is what to look for when it rings."""
+    """A timer, named after its step and part; `check` is what to look for when it rings.
+
+    A held one stands still since `held`.
+    """
 
     id: str
     name: str
@@ -65,6 +71,7 @@ class Timer:
     ends_at: dt.datetime
     marks: tuple[Mark, ...] = ()
     stopped: bool = False
+    held: dt.datetime | None = None
 
 
 @dataclass(frozen=True)
@@ -182,13 +189,27 @@ def _written(state: Evening, event: Event) -> Evening:
     return replace(state, probed={**state.probed, task: probed})
 
 
+def begun_of(task: TaskState, now: dt.datetime) -> dt.datetime:
+    """Return when a task that is begun counts as begun: time off the heat puts that off."""
+    started = task.started or now
+    return started if task.paused is None else started + (now - task.paused)
+
+
 def _tasks(state: Evening, event: Event) -> dict[str, TaskState]:
     key = str(event.payload["task"])
     known = state.tasks.get(key, TaskState())
     if event.kind == "step_started" and known.started is None:
         known = replace(known, started=event.at, skipped=False, by=event.id)
+    elif event.kind == "step_paused" and known.started and not (known.done or known.paused):
+        known = replace(known, paused=event.at, by=event.id)
+    elif event.kind == "step_resumed" and known.started and known.paused:
+        begun = begun_of(known, event.at)
+        known = replace(known, started=begun, paused=None, by=event.id)
     elif event.kind == "step_done" and known.done is None:
-        known = replace(known, done=event.at, skipped=False, by=event.id)
+        # What is finished off the heat ran until it was taken off.
+        hot_since = begun_of(known, event.at) if known.started else None
+        known = replace(known, started=hot_since, done=event.at, skipped=False, paused=None,
+                        by=event.id)  # fmt: skip
     elif event.kind == "step_skipped" and known.done is None:
         known = replace(known, skipped=True, by=event.id)
     elif event.kind == "step_not_yet":
@@ -212,7 +233,12 @@ def _timers(state: Evening, event: Event) -> dict[str, Timer]:
         base = max(known.ends_at, event.at) if by > 0 else known.ends_at
         known = replace(known, ends_at=base + dt.timedelta(seconds=by), stopped=False)
     elif known is not None and event.kind in {"timer_stopped", "step_done"}:
-        known = replace(known, stopped=True)
+        known = replace(known, stopped=True, held=None)
+    elif known is not None and event.kind == "step_paused" and known.held is None:
+        known = replace(known, held=event.at)
+    elif known is not None and event.kind == "step_resumed" and known.held is not None:
+        away = event.at - known.held
+        known = replace(known, set_at=known.set_at + away, ends_at=known.ends_at + away, held=None)
     return state.timers if known is None else {**state.timers, key: known}  # type: ignore[return-value]
 
 
@@ -249,7 +275,8 @@ def wishes_of(state: Evening, opens: dt.datetime, minutes: Mapping[str, int]) ->
             continue
         end = None if task.done is None else minute_of(opens, task.done)
         if task.started is not None:
-            begun[key] = Begun(minute_of(opens, task.started), end)
+            at = begun_of(task, state.last_at or task.started)
+            begun[key] = Begun(minute_of(opens, at), end)
         elif end is not None:
             begun[key] = Begun(end - minutes[key], end)
     skipped = {key for key, task in state.tasks.items() if task.skipped and key in minutes}

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import datetime as dt
+import itertools
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
@@ -49,6 +50,15 @@ class CardCaution:
 
 
 @dataclass(frozen=True)
+class HeldLine:
+    """What of a line is kept for a later step; grams are None where nobody knows how much."""
+
+    name: str
+    grams: float | None
+    step: int
+
+
+@dataclass(frozen=True)
 class ProbeView:
     """How hot the middle has to be before the food is eaten, what it showed last, in words."""
 
@@ -68,6 +78,7 @@ class Card:
     of the step, `words` what the recipe says beside them; `glass` is what may be weighed after it.
     `machine` says that something is set for it; `setting` is to what, as the cook wrote it down,
     and `setting_before` to what it was the last time. `by` is the event that put it in its state.
+    `paused` is since when it is off the heat for a while; `held` is what is kept for a later step.
     """
 
     task: str
@@ -105,6 +116,8 @@ class Card:
     setting_before: str = ""
     probe: ProbeView | None = None
     by: str = ""
+    paused: dt.datetime | None = None
+    held: tuple[HeldLine, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -143,7 +156,9 @@ def stove_view(
     sheet = sheet_view(jobs, equipment, wishes_of(known, opens, minutes), opens,
                        oven_c=_oven_now(state, jobs, equipment))  # fmt: skip
     planned = {item.task: item for item in sheet.items if item.task}
-    made = _Cards(jobs, planned, state, opens, settings_before or {}, _probe_targets(jobs))
+    made = _Cards(
+        jobs, planned, state, opens, settings_before or {}, _probe_targets(jobs), _held(jobs)
+    )
     cards = [made.card(job) for job in jobs.jobs.values() if job.kind != "put_on"]
     cards = [card for card in cards if card.task not in sheet_gone(state, sheet)]
     cards += made.oven_cards(sheet)
@@ -221,6 +236,7 @@ class _Cards:
     opens: dt.datetime
     settings_before: Mapping[str, str]
     targets: Mapping[tuple[int, str], float]
+    held: Mapping[tuple[int, int], tuple[HeldLine, ...]]
 
     def card(self, job: Job) -> Card:
         task = self.state.tasks.get(job.id, TaskState())
@@ -248,6 +264,7 @@ class _Cards:
             setting=self.state.settings[job.id].words if job.id in self.state.settings else "",
             setting_before=self.settings_before.get(step.technique, ""),
             probe=_probe(job, self.targets.get((job.dish, step.id)), self.state), by=task.by,
+            paused=task.paused, held=self.held.get((job.dish, step.number), ()),
         )  # fmt: skip
 
     def oven_cards(self, sheet: SheetView) -> list[Card]:
@@ -293,6 +310,23 @@ def _probe_targets(jobs: Jobs) -> dict[tuple[int, str], float]:
             if wanted and hot:
                 place = (dish, hot[-1])
                 found[place] = max(found.get(place, 0.0), *wanted)
+    return found
+
+
+def _held(jobs: Jobs) -> dict[tuple[int, int], tuple[HeldLine, ...]]:
+    """Return what is kept back at each step, by dish and number: lines a later step takes too."""
+    taken: dict[tuple[int, str], list[tuple[int, TakenView]]] = {}
+    for job in jobs.jobs.values():
+        for take in job.step.takes if job.kind != "put_on" else ():
+            if take.step is None and take.name:
+                taken.setdefault((job.dish, take.ref), []).append((job.step.number, take))
+    found: dict[tuple[int, int], tuple[HeldLine, ...]] = {}
+    for (dish, _), takes in taken.items():
+        order = sorted(takes, key=lambda one: one[0])
+        for (number, _), (later, take) in itertools.pairwise(order):
+            if later > number:
+                line = HeldLine(take.name, take.grams, later)
+                found[dish, number] = (*found.get((dish, number), ()), line)
     return found
 
 

@@ -3187,6 +3187,7 @@ export interface components {
          *         of the step, `words` what the recipe says beside them; `glass` is what may be weighed after it.
          *         `machine` says that something is set for it; `setting` is to what, as the cook wrote it down,
          *         and `setting_before` to what it was the last time. `by` is the event that put it in its state.
+         *         `paused` is since when it is off the heat for a while; `held` is what is kept for a later step.
          */
         Card: {
             task: string;
@@ -3226,6 +3227,8 @@ export interface components {
             setting_before: string;
             probe: components["schemas"]["ProbeView"] | null;
             by: string;
+            paused: string | null;
+            held: components["schemas"]["HeldLine"][];
         };
         /**
          * CardTake
@@ -3357,8 +3360,19 @@ export interface components {
             event: string;
         };
         /**
+         * HeldLine
+         * @description What of a line is kept for a later step; grams are None where nobody knows how much.
+         */
+        HeldLine: {
+            name: string;
+            grams: number | null;
+            step: number;
+        };
+        /**
          * Timer
          * @description A timer, named after its step and part; `check` is what to look for when it rings.
+         *
+         *         A held one stands still since `held`.
          */
         Timer: {
             id: string;
@@ -3370,6 +3384,7 @@ export interface components {
             ends_at: string;
             marks: components["schemas"]["Mark"][];
             stopped: boolean;
+            held: string | null;
         };
         /**
          * Note
@@ -3444,7 +3459,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {unknown} */
-            kind: "added" | "finished" | "note" | "probed" | "replanned" | "setting" | "step_done" | "step_not_yet" | "step_skipped" | "step_started" | "taken_back" | "timer_moved" | "timer_set" | "timer_stopped" | "weighed";
+            kind: "added" | "finished" | "note" | "probed" | "replanned" | "setting" | "step_done" | "step_not_yet" | "step_paused" | "step_resumed" | "step_skipped" | "step_started" | "taken_back" | "timer_moved" | "timer_set" | "timer_stopped" | "weighed";
             device: string;
             seq: number;
             /** Format: date-time */

@@ -65,6 +65,22 @@ describe('events not yet taken', () => {
     expect(withPending(evening(card('roast')), [begun, back]).stove.timers).toEqual([]);
   });
 
+  it('what is taken out for a while has its timer stand still', () => {
+    const said = { task: 'roast', timer: 't', name: 'Roast', seconds: 600 };
+    const begun = event('step_started', { id: 'a', ...said });
+    const out = event('step_paused', {
+      id: 'b', task: 'roast', timer: 't', client_time: '2026-11-27T12:04:00.000Z',
+    }); // prettier-ignore
+    const first = withPending(evening(card('roast')), [begun, out]).stove;
+    expect(first.cards[0]?.paused).toBe('2026-11-27T12:04:00.000Z');
+    expect(first.timers[0]?.held).toBe('2026-11-27T12:04:00.000Z');
+    const back = event('step_resumed', {
+      id: 'c', task: 'roast', timer: 't', client_time: '2026-11-27T12:07:00.000Z',
+    }); // prettier-ignore
+    const second = withPending(evening(card('roast')), [begun, out, back]).stove;
+    expect(second.timers[0]).toMatchObject({ held: null, ends_at: '2026-11-27T12:13:00.000Z' });
+  });
+
   it('a weight shows at the step it was taken at, in its dish', () => {
     const glass = {
       part_id: 'p',

@@ -19,6 +19,10 @@ function cardAfter(card: Card, event: StoveEvent): Card {
   switch (event.kind) {
     case 'step_started':
       return card.started ? card : { ...card, state: 'running', started: at, by: event.id };
+    case 'step_paused':
+      return card.paused ? card : { ...card, paused: at, by: event.id };
+    case 'step_resumed':
+      return { ...card, paused: null, by: event.id };
     case 'step_done':
       return card.finished ? card : { ...card, state: 'done', finished: at, by: event.id };
     case 'step_skipped':
@@ -67,13 +71,21 @@ function timersAfter(timers: Timer[], event: StoveEvent): Timer[] {
       ends_at: new Date(at + event.seconds * 1000).toISOString(),
       marks: event.marks as unknown as Timer['marks'],
       stopped: false,
+      held: null,
     };
     return [...timers, made];
   }
   return timers.map((timer) => {
     if (timer.id !== event.timer) return timer;
     if (event.kind === 'timer_stopped' || event.kind === 'step_done')
-      return { ...timer, stopped: true };
+      return { ...timer, stopped: true, held: null };
+    if (event.kind === 'step_paused')
+      return { ...timer, held: timer.held ?? new Date(at).toISOString() };
+    if (event.kind === 'step_resumed' && timer.held) {
+      const away = at - Date.parse(timer.held);
+      const later = (instant: string): string => new Date(Date.parse(instant) + away).toISOString();
+      return { ...timer, set_at: later(timer.set_at), ends_at: later(timer.ends_at), held: null };
+    }
     if (event.kind !== 'timer_moved') return timer;
     const ends = Date.parse(timer.ends_at);
     const base = event.seconds > 0 ? Math.max(ends, at) : ends;

@@ -18,7 +18,9 @@ export function runningTimers(timers: Timer[], now: number): Running[] {
   return timers
     .filter((timer) => !timer.stopped)
     .map((timer) => {
-      const left = (Date.parse(timer.ends_at) - now) / 1000;
+      // A held one stands still.
+      const at = timer.held ? Date.parse(timer.held) : now;
+      const left = (Date.parse(timer.ends_at) - at) / 1000;
       const gone = timer.seconds - left;
       const mark = timer.marks.find(
         (one) => gone >= one.seconds && gone < one.seconds + MARK_SHOWN,
@@ -35,7 +37,7 @@ export function useRinging(timers: Timer[], now: () => number, sound: boolean): 
     const tick = (): void => setShown(runningTimers(timers, now()));
     tick();
     const ticking = setInterval(tick, 500);
-    const running = timers.filter((timer) => !timer.stopped);
+    const running = timers.filter((timer) => !timer.stopped && !timer.held);
     planRings(
       running.flatMap((timer) => [
         Date.parse(timer.ends_at) - now(),
@@ -45,7 +47,10 @@ export function useRinging(timers: Timer[], now: () => number, sound: boolean): 
     const told = running
       .filter((timer) => Date.parse(timer.ends_at) > now())
       .map((timer) =>
-        setTimeout(() => tell(timer), Math.min(Date.parse(timer.ends_at) - now(), 2 ** 31 - 1)),
+        setTimeout(
+          () => void tell(timer),
+          Math.min(Date.parse(timer.ends_at) - now(), 2 ** 31 - 1),
+        ),
       );
     return () => {
       clearInterval(ticking);
@@ -56,11 +61,15 @@ export function useRinging(timers: Timer[], now: () => number, sound: boolean): 
   return shown;
 }
 
-function tell(timer: Timer): void {
+async function tell(timer: Timer): Promise<void> {
   if (typeof Notification === 'undefined' || Notification.permission !== 'granted') return;
+  const said = { body: timer.check || 'Time is up.', tag: timer.id };
   try {
-    new Notification(timer.name, { body: timer.check || 'Time is up.', tag: timer.id });
+    // Phones let only a worker show one; without it the page does.
+    const worker = await navigator.serviceWorker.getRegistration();
+    if (worker) await worker.showNotification(timer.name, said);
+    else new Notification(timer.name, said);
   } catch {
-    // Some phones only let a service worker show one; the sound and the page still tell.
+    // The sound and the page still tell.
   }
 }

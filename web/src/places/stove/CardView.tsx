@@ -37,12 +37,20 @@ export function CardView({ card, dishes }: { card: Card; dishes: string[] }): JS
         </p>
       )}
       {card.weighs && <p className={styles.weighs}>{card.weighs}</p>}
+      {card.held.map((line) => (
+        <p key={`${line.name}${line.step}`} className={styles.note}>
+          Keep back for step {line.step}:{' '}
+          {line.grams !== null && <b>{withUnit(line.grams, 'g')}</b>} {line.name}
+        </p>
+      ))}
       <p className={styles.clock}>
-        {card.state === 'running' && card.started
-          ? `since ${clockOf(card.started)}, about ${card.minutes} min`
-          : card.state === 'waiting'
-            ? `planned for ${clockOf(card.at)}, about ${card.minutes} min`
-            : ''}
+        {card.paused
+          ? `off since ${clockOf(card.paused)}; its time stands still`
+          : card.state === 'running' && card.started
+            ? `since ${clockOf(card.started)}, about ${card.minutes} min`
+            : card.state === 'waiting'
+              ? `planned for ${clockOf(card.at)}, about ${card.minutes} min`
+              : ''}
       </p>
       {card.look && <p className={styles.note}>{card.look}</p>}
       {card.notes.map((note) => (

@@ -148,6 +148,11 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
     }
     finished(card);
   };
+  /** Off the heat for a while, and back on for the minutes that are left. */
+  const offOrOn = (one: Card): void => {
+    const timer = timerOf(one.task)?.timer.id ?? '';
+    act(one.paused ? 'step_resumed' : 'step_paused', { task: one.task, timer });
+  };
   const finished = (one: Card): void => {
     const timer = timerOf(one.task)?.timer.id ?? '';
     after(act('step_done', { task: one.task, timer }), `done: ${one.title}`);
@@ -161,6 +166,7 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
   const notYet = (): void => {
     if (!card) return;
     const timer = timerOf(card.task);
+    if (card.paused) return;
     if (card.state === 'running' && timer)
       act('timer_moved', { timer: timer.timer.id, seconds: NOT_YET_SECONDS });
     else act('step_not_yet', { task: card.task });
@@ -335,6 +341,11 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                   {dish && card.glass && (
                     <button type="button" onClick={() => show('weigh')}>
                       Weigh
+                    </button>
+                  )}
+                  {card.kind === 'runs' && card.state === 'running' && (
+                    <button type="button" onClick={() => offOrOn(card)}>
+                      {card.paused ? 'It is back on' : 'Take it off for a while'}
                     </button>
                   )}
                   {card.state !== 'waiting' && card.by && (

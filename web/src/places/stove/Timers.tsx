@@ -58,7 +58,7 @@ export function Timers({ running, onDone, onLook, onMore, onStop, onNew }: Props
       {running.map(({ timer, left, mark }) => {
         const done = onDone(timer.task);
         return (
-          <div key={timer.id} className={styles.timer} data-over={left <= 0}>
+          <div key={timer.id} className={styles.timer} data-over={left <= 0 && !timer.held}>
             <b role="timer">{countdown(left)}</b>
             <button
               type="button"
@@ -76,6 +76,7 @@ export function Timers({ running, onDone, onLook, onMore, onStop, onNew }: Props
             </button>
             <button type="button" className={styles.name} onClick={() => onLook(timer.task)}>
               {timer.name}
+              {timer.held && <em>off for a while</em>}
               {mark && <em>{mark}</em>}
               {left <= 0 && timer.check && <strong>{timer.check}</strong>}
             </button>
