@@ -8,7 +8,8 @@ from playwright.sync_api import Page, expect
 
 from e2e.base import WAIT_MS, BrowserCase
 from e2e.recipes import POT
-from runs.models import SessionEvent
+from runs.folding import facts_of
+from runs.models import Run, RunEvent, SessionEvent
 from runs.tests.test_evenings import TRAY
 
 
@@ -140,9 +141,9 @@ class Evening(BrowserCase):
         page.get_by_role("button", name="End the evening here").click()
         page.get_by_role("button", name="Press again").click()
         table = page.get_by_role("region", name="On the table")
-        table.get_by_label("The finished dish weighs, g").fill("1600")
-        table.get_by_label("What it is in, empty, g").fill("1000")
-        table.get_by_role("button", name="Go by weight").click()
+        table.get_by_label("On the scale").fill("1600")
+        table.get_by_label("Empty bowl").fill("1000")
+        table.get_by_role("button", name="Weigh in").click()
         expect(table).to_contain_text("600 g")
         table.get_by_role("button", name="in pieces").click()
         table.get_by_label("Cut into how many pieces").fill("4")
@@ -178,7 +179,9 @@ class Evening(BrowserCase):
         expect(page.get_by_text("as it was cooked. Undo takes it back")).to_be_visible()
         page.get_by_role("link", name="Recipe", exact=True).click()
         expect(page.get_by_text("cider vinegar").first).to_be_visible()
+        page.get_by_role("heading", name="Steps").click()
         page.keyboard.press("u")
+        expect(page.get_by_role("status")).to_contain_text("Undone: the dish made")
         expect(page.get_by_text("cider vinegar")).to_have_count(0)
 
     def test_weighing_at_the_stove_answers_in_grams(self) -> None:
@@ -224,13 +227,17 @@ class Evening(BrowserCase):
             page.get_by_label("What is timed").fill(f"pot {number}")
             page.get_by_label("Minutes").fill("25")
             page.get_by_role("button", name="Set", exact=True).click()
+        page.get_by_role("list", name="All steps").get_by_role(
+            "button", name=re.compile("Roast")
+        ).click()  # fmt: skip
         for number in range(40):
-            page.get_by_role("button", name="Note", exact=True).click()
-            page.get_by_label("Note to this step").fill(f"{500 + number} g on the scale")
-            page.get_by_role("button", name="Keep the note").click()
+            page.get_by_role("button", name="Weigh", exact=True).click()
+            page.get_by_label("On the scale").fill(f"{440 + number}")
+            page.get_by_label("Empty bowl").fill("0")
+            page.get_by_role("button", name="Weigh in").click()
         expect(page.get_by_text("The kitchen server does not answer")).to_be_visible()
         expect(page.get_by_text("47 kept here")).to_be_visible()
-        self.assertEqual(SessionEvent.objects.count(), 0)
+        self.assertEqual((SessionEvent.objects.count(), RunEvent.objects.count()), (0, 0))
         # Even the page itself comes back without a network, with all that waits.
         page.reload()
         expect(page.get_by_text("47 kept here")).to_be_visible()
@@ -239,8 +246,11 @@ class Evening(BrowserCase):
         expect(page.get_by_text("The kitchen server does not answer")).to_be_hidden()
         expect(page.get_by_role("timer")).to_have_count(6)
         kinds = list(SessionEvent.objects.order_by("seq").values_list("kind", flat=True))
-        self.assertEqual(kinds, ["step_done", *["timer_set"] * 6, *["note"] * 40])
-        said = [
-            e.payload["words"] for e in SessionEvent.objects.filter(kind="note").order_by("seq")
-        ]
-        self.assertEqual(said, [f"{500 + number} g on the scale" for number in range(40)])
+        self.assertEqual(kinds, ["step_done", *["timer_set"] * 6])
+        weights = [e.payload["grams"] for e in RunEvent.objects.order_by("id")]
+        self.assertEqual(weights, [440.0 + number for number in range(40)])
+        # The last one counts, as it was told last.
+        expect(page.get_by_role("article", name="The step now")).to_be_visible()
+        [run] = Run.objects.all()
+        [[counted]] = [steps.values() for steps in facts_of(run).readings.own_steps.values()]
+        self.assertEqual(counted, 479.0)

@@ -59,6 +59,15 @@ const ROWS: [string, (answer: RunAnswer) => ReactNode][] = [
     ),
   ],
   [
+    'How it was',
+    ({ view }) =>
+      view.opinions.length ? (
+        <Opinions opinions={view.opinions} />
+      ) : (
+        <span className="soft">nobody has said yet</span>
+      ),
+  ],
+  [
     'On the scale',
     ({ view }) => (
       <Lines
@@ -146,15 +155,6 @@ const ROWS: [string, (answer: RunAnswer) => ReactNode][] = [
     ({ view }) => (
       <Lines of={view.left_over.map((one) => `${withUnit(one.grams, 'g')} ${one.words}`)} />
     ),
-  ],
-  [
-    'How it was',
-    ({ view }) =>
-      view.opinions.length ? (
-        <Opinions opinions={view.opinions} />
-      ) : (
-        <span className="soft">nobody has said yet</span>
-      ),
   ],
   [
     'Notes',
