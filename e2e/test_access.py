@@ -12,7 +12,7 @@ from e2e.test_path import CookCase
 
 AXE = Path(settings.ROOT) / "web" / "node_modules" / "axe-core" / "axe.min.js"
 SERIOUS = {"serious", "critical"}
-STATIONS = ("bench", "recipe", "water", "portions", "compare")
+STATIONS = ("bench", "recipe", "water", "portions", "runs", "compare")
 PLACES = ("/dishes", "/bring", "/table", "/foods", "/foods/side-by-side", "/foods/own",
           "/foods/conversions", "/kitchen")  # fmt: skip
 

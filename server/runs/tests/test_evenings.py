@@ -154,6 +154,16 @@ class Cooking(EveningCase):
         later = self.cook(view["id"], done).json()["session"]
         self.assertEqual(len(later["stove"]["cards"]), cards)
 
+    def test_another_time_zone_in_the_middle_moves_no_clock_of_the_evening(self) -> None:
+        view = self.start().json()
+        Household.objects.filter(id=self.household.id).update(zone="Pacific/Auckland")
+        note = self.event("note", words="moved house")
+        later = self.cook(view["id"], note).json()["session"]
+        serve = dt.datetime.fromisoformat(view["stove"]["sheet"]["serve"])
+        moved = dt.datetime.fromisoformat(later["stove"]["sheet"]["serve"])
+        self.assertLess(abs(moved - serve), dt.timedelta(minutes=2))
+        self.assertEqual(moved.utcoffset(), serve.utcoffset())
+
     def test_events_are_accepted_once_and_the_answer_says_what_became_of_each(self) -> None:
         view = self.start().json()
         cut = self.event("step_done", task=self.card(view, "cut the beetroot")["task"])
