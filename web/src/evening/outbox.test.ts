@@ -2,7 +2,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 
 import type { StoveEvent } from '../api/types';
-import { afterAnswers, boxOf, EMPTY_BOX, keepBox, waitingInAll } from './outbox';
+import { afterAnswers, boxOf, EMPTY_BOX, keepBox, waitingEvenings } from './outbox';
 
 const event = (id: string): StoveEvent => ({ id }) as StoveEvent;
 
@@ -28,12 +28,12 @@ describe('the outbox', () => {
     ]);
   });
 
-  it('knows what waits of every evening, so that signing out can ask', () => {
-    expect(waitingInAll()).toEqual({ evenings: [], count: 0 });
+  it('knows which evenings have something to tell', () => {
+    expect(waitingEvenings()).toEqual([]);
     keepBox('a', { ...EMPTY_BOX, pending: [event('1'), event('2')] });
     keepBox('b', EMPTY_BOX);
     localStorage.setItem('snabo-device', '"x"');
-    expect(waitingInAll()).toEqual({ evenings: ['a'], count: 2 });
+    expect(waitingEvenings()).toEqual(['a']);
     expect(boxOf('a').pending).toHaveLength(2);
     expect(boxOf('nothing')).toEqual(EMPTY_BOX);
   });

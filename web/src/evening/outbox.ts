@@ -1,5 +1,5 @@
 /** What waits in this browser to be told to the kitchen server, evening by evening. */
-import { client, take } from '../api/client';
+import { ApiError, client, take } from '../api/client';
 import type { EventAnswer, EveningView, StoveEvent } from '../api/types';
 import { keep, keysKept, recall } from '../draft/storage';
 
@@ -48,27 +48,34 @@ export function afterAnswers(
   };
 }
 
-/** The evenings of this browser that have something to tell, and how much it is in all. */
-export function waitingInAll(): { evenings: string[]; count: number } {
+/** The evenings of this browser that have something to tell. */
+export function waitingEvenings(): string[] {
   const evenings = keysKept(PREFIX).map((key) => key.slice(PREFIX.length));
-  const waiting = evenings.filter((evening) => boxOf(evening).pending.length > 0);
-  const count = waiting.reduce((sum, evening) => sum + boxOf(evening).pending.length, 0);
-  return { evenings: waiting, count };
+  return evenings.filter((evening) => boxOf(evening).pending.length > 0);
 }
 
-/** Tell what waits of every evening; what is not taken stays. */
-export async function sendAll(): Promise<void> {
-  for (const evening of waitingInAll().evenings) {
-    const sent = boxOf(evening).pending.slice(0, AT_ONCE);
-    try {
-      const params = { path: { session_id: evening } };
-      const answer = await take(
-        client.POST('/api/evenings/{session_id}/events', { params, body: { events: sent } }),
-      );
-      const now = boxOf(evening);
-      keepBox(evening, { ...now, ...afterAnswers(now, sent, answer.answers) });
-    } catch {
-      // Of another household, or the network is gone: it waits on.
+/**
+ * Tell what waits of every evening; what is not taken stays. Returns how much still waits for the
+ * server to answer: what another household told here is not asked about.
+ */
+export async function sendAll(): Promise<number> {
+  let waiting = 0;
+  for (const evening of waitingEvenings()) {
+    for (let box = boxOf(evening); box.pending.length; box = boxOf(evening)) {
+      const sent = box.pending.slice(0, AT_ONCE);
+      try {
+        const params = { path: { session_id: evening } };
+        const answer = await take(
+          client.POST('/api/evenings/{session_id}/events', { params, body: { events: sent } }),
+        );
+        const now = boxOf(evening);
+        keepBox(evening, { ...now, ...afterAnswers(now, sent, answer.answers) });
+        if (boxOf(evening).pending.length >= box.pending.length) break;
+      } catch (problem) {
+        if (!(problem instanceof ApiError && problem.status === 404)) waiting += box.pending.length;
+        break;
+      }
     }
   }
+  return waiting;
 }

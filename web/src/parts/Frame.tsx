@@ -6,7 +6,7 @@ import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { ApiError, client, sentence, take } from '../api/client';
 import { eveningsQuery } from '../api/evening';
 import { sessionQuery } from '../api/queries';
-import { sendAll, waitingInAll } from '../evening/outbox';
+import { sendAll } from '../evening/outbox';
 import { forgetForOffline } from '../offline';
 import { useMode } from '../theme/useMode';
 import { GlassPatterns } from './SightGlass';
@@ -35,7 +35,7 @@ export function Frame(): JSX.Element {
   const { mode, toggle } = useMode();
   const { pathname } = useLocation();
   const [keysShown, showKeys] = useState(false);
-  const [asking, setAsking] = useState(false);
+  const [unsent, setUnsent] = useState(0);
   const signedIn = session.isSuccess;
   useEffect(() => {
     // The Stove sends its own; what other evenings left here goes now.
@@ -67,12 +67,9 @@ export function Frame(): JSX.Element {
   }
   setEnergyUnit(session.data.kitchen.energy_unit);
   const signOut = async (sure: boolean): Promise<void> => {
-    await sendAll();
-    if (waitingInAll().count > 0 && !sure) {
-      setAsking(true);
-      return;
-    }
-    setAsking(false);
+    const waiting = await sendAll();
+    setUnsent(sure ? 0 : waiting);
+    if (waiting && !sure) return;
     await take(client.DELETE('/api/session'));
     forgetForOffline();
     queries.clear();
@@ -126,21 +123,21 @@ export function Frame(): JSX.Element {
           Sign out
         </button>
       </header>
-      {asking && (
+      {unsent > 0 && (
         <Notice
           actions={
             <>
               <button type="button" className="chip" onClick={() => void signOut(true)}>
                 Sign out all the same
               </button>
-              <button type="button" className="chip" onClick={() => setAsking(false)}>
+              <button type="button" className="chip" onClick={() => setUnsent(0)}>
                 Stay
               </button>
             </>
           }
         >
-          {waitingInAll().count} things told at the Stove have not reached the kitchen server. They
-          stay in this browser and are sent when you sign in again.
+          {unsent} things told at the Stove have not reached the kitchen server. They stay in this
+          browser and are sent when you sign in again.
         </Notice>
       )}
       <Settled place={pathname.split('/', 3).join('/')}>

@@ -12,6 +12,7 @@ import { useOpenDish } from '../../draft/context';
 import { plain, typed, withUnit } from '../../parts/format';
 import { Limits } from '../../parts/Limits';
 import { Notice } from '../../parts/Notice';
+import { VERDICTS } from '../../parts/verdicts';
 import styles from './table.module.css';
 
 type Way = NonNullable<RunView['shared']>['served']['way'];
@@ -28,18 +29,11 @@ const EACH: Record<Way, string> = {
   pieces: 'Cut into how many pieces',
   spoons: 'One spoonful weighs, g',
 };
-/** Said of the plate, in one word each. */
-const VERDICTS: Record<string, string> = {
-  fits: 'fits',
-  nearly: 'nearly fits',
-  does_not: 'does not fit',
-  cannot_tell: 'cannot tell',
-};
-
 function Had({ portion, way }: { portion: PortionView; way: Way }): JSX.Element {
   const [open, setOpen] = useState(false);
   const unit = portion.amount === 1 ? ONE[way] : UNIT[way];
   const amount = way === 'grams' ? '' : `${plain(portion.amount)} ${unit}`;
+  const [word, tone] = portion.verdict ? VERDICTS[portion.verdict] : ['', 'unsure'];
   const grams = portion.grams === null ? '' : withUnit(portion.grams, 'g');
   return (
     <li>
@@ -52,9 +46,8 @@ function Had({ portion, way }: { portion: PortionView; way: Way }): JSX.Element 
       >
         <b>{portion.name}</b>
         <span>{[amount, grams].filter(Boolean).join(', ')}</span>
-        <span className={`verdict ${portion.verdict === 'fits' ? 'ok' : 'unsure'}`}>
-          {portion.verdict ? VERDICTS[portion.verdict] : ''}
-          {portion.words && `${portion.verdict ? ': ' : ''}${portion.words}`}
+        <span className={`verdict ${tone}`}>
+          {[word, portion.words].filter(Boolean).join(': ')}
         </span>
         {portion.eater && <span aria-hidden="true">{open ? '▴' : '▾'}</span>}
       </button>

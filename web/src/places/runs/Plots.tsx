@@ -9,6 +9,19 @@ import styles from './runs.module.css';
 const SIDE = 250;
 const LEFT = 52;
 const BOTTOM = 40;
+const MARK = 18;
+
+/** A cooking, by its letter. */
+function Letter({ letter, x, y }: { letter: string; x: number; y: number }): JSX.Element {
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      <circle r={MARK / 2} fill="var(--paper)" stroke="var(--ink)" />
+      <text y={4.5} textAnchor="middle" fontSize={13} fontWeight={700} fill="var(--ink)">
+        {letter}
+      </text>
+    </g>
+  );
+}
 
 function Predicted({ runs }: { runs: RunView[] }): JSX.Element | null {
   const points = weighedPoints(runs);
@@ -54,23 +67,7 @@ function Predicted({ runs }: { runs: RunView[] }): JSX.Element | null {
                 stroke="var(--water-edge)"
                 strokeWidth={2}
               />
-              <circle
-                cx={axis.at(one.predicted)}
-                cy={up(one.weighed)}
-                r={9}
-                fill="var(--paper)"
-                stroke="var(--ink)"
-              />
-              <text
-                x={axis.at(one.predicted)}
-                y={up(one.weighed) + 4.5}
-                textAnchor="middle"
-                fontSize={13}
-                fontWeight={700}
-                fill="var(--ink)"
-              >
-                {one.letter}
-              </text>
+              <Letter letter={one.letter} x={axis.at(one.predicted)} y={up(one.weighed)} />
             </g>
           ))}
         </g>
@@ -81,7 +78,6 @@ function Predicted({ runs }: { runs: RunView[] }): JSX.Element | null {
 
 const WIDTH = 300;
 const ROW = 58;
-const MARK = 18;
 
 function Rows({
   title,
@@ -114,51 +110,36 @@ function Rows({
           .join('. ')}
       >
         <g transform="translate(14 0)">
-          {rows.map((row, index) => (
-            <g key={row.name} transform={`translate(0 ${index * ROW})`}>
-              <text y={15} fontSize={14} fill="var(--ink)">
-                {row.name.length > 42 ? `${row.name.slice(0, 41)}…` : row.name}
-              </text>
-              <path d={`M0 32H${WIDTH}`} stroke="var(--line)" />
-              <rect
-                x={axis.at(row.low)}
-                y={26}
-                width={Math.max(3, axis.at(row.high) - axis.at(row.low))}
-                height={12}
-                fill="var(--water)"
-                stroke="var(--water-edge)"
-              />
-              {row.marks.map((one, place) => (
-                <g
-                  key={one.letter}
-                  transform={`translate(0 ${
-                    (lanesOf(
-                      row.marks.map((other) => axis.at(other.value)),
-                      MARK,
-                    )[place] ?? 0) * 8
-                  })`}
-                >
-                  <circle
-                    cx={axis.at(one.value)}
-                    cy={32}
-                    r={9}
-                    fill="var(--paper)"
-                    stroke="var(--ink)"
-                  />
-                  <text
+          {rows.map((row, index) => {
+            const lanes = lanesOf(
+              row.marks.map((one) => axis.at(one.value)),
+              MARK,
+            );
+            return (
+              <g key={row.name} transform={`translate(0 ${index * ROW})`}>
+                <text y={15} fontSize={14} fill="var(--ink)">
+                  {row.name.length > 42 ? `${row.name.slice(0, 41)}…` : row.name}
+                </text>
+                <path d={`M0 32H${WIDTH}`} stroke="var(--line)" />
+                <rect
+                  x={axis.at(row.low)}
+                  y={26}
+                  width={Math.max(3, axis.at(row.high) - axis.at(row.low))}
+                  height={12}
+                  fill="var(--water)"
+                  stroke="var(--water-edge)"
+                />
+                {row.marks.map((one, place) => (
+                  <Letter
+                    key={one.letter}
+                    letter={one.letter}
                     x={axis.at(one.value)}
-                    y={36.5}
-                    textAnchor="middle"
-                    fontSize={13}
-                    fontWeight={700}
-                    fill="var(--ink)"
-                  >
-                    {one.letter}
-                  </text>
-                </g>
-              ))}
-            </g>
-          ))}
+                    y={32 + (lanes[place] ?? 0) * 8}
+                  />
+                ))}
+              </g>
+            );
+          })}
           {axis.ticks.map((tick) => (
             <text
               key={tick}

@@ -4,6 +4,7 @@ import { useState, type JSX } from 'react';
 import type { AddedToDish, EveningView } from '../../api/types';
 import { withUnit } from '../../parts/format';
 import styles from './stove.module.css';
+import { Written } from './Written';
 
 interface FormProps {
   dishes: EveningView['dishes'];
@@ -13,25 +14,15 @@ interface FormProps {
 }
 
 export function AddForm({ dishes, first, onAdd, onClose }: FormProps): JSX.Element {
-  const [words, setWords] = useState('');
   const [dish, setDish] = useState(first);
   return (
-    <form
-      className={styles.noteForm}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (words.trim()) onAdd(dish, words.trim());
-        onClose();
-      }}
+    <Written
+      label="What did you add?"
+      placeholder="1 tbsp rapeseed oil"
+      keepWords="It is in"
+      onKeep={(words) => onAdd(dish, words)}
+      onClose={onClose}
     >
-      <input
-        aria-label="What did you add?"
-        placeholder="1 tbsp rapeseed oil"
-        autoFocus
-        maxLength={200}
-        value={words}
-        onChange={(event) => setWords(event.target.value)}
-      />
       {dishes.length > 1 && (
         <div className={styles.actions} role="group" aria-label="To which dish">
           {dishes.map((one) => (
@@ -46,15 +37,7 @@ export function AddForm({ dishes, first, onAdd, onClose }: FormProps): JSX.Eleme
           ))}
         </div>
       )}
-      <div className={styles.actions}>
-        <button type="submit" className={styles.main}>
-          It is in
-        </button>
-        <button type="button" onClick={onClose}>
-          Leave it
-        </button>
-      </div>
-    </form>
+    </Written>
   );
 }
 

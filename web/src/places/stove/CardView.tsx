@@ -52,6 +52,13 @@ export function CardView({ card, dishes }: { card: Card; dishes: string[] }): JS
               ? `planned for ${clockOf(card.at)}, about ${card.minutes} min`
               : ''}
       </p>
+      {card.setting ? (
+        <p className={styles.note}>Set to: {card.setting}</p>
+      ) : (
+        card.setting_before && (
+          <p className={styles.note}>Last time it was set to: {card.setting_before}</p>
+        )
+      )}
       {card.look && <p className={styles.note}>{card.look}</p>}
       {card.notes.map((note) => (
         <p key={note} className={styles.note}>

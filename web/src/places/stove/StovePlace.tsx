@@ -20,16 +20,16 @@ import { AddedSoFar, AddForm } from './AddHere';
 import { CardView } from './CardView';
 import { PhotoButton, PhotosHere } from './Photos';
 import { ProbeForm, ProbeSaid } from './ProbeHere';
-import { SettingForm, SettingSaid } from './SettingHere';
+import { ComingUp, StepList } from './StepList';
 import { Timers, TimerStrip } from './Timers';
 import { Weighed, WeighHere } from './WeighHere';
+import { Written } from './Written';
 import styles from './stove.module.css';
 
 type FormKind = 'weigh' | 'add' | 'note' | 'setting' | 'probe';
 const MORE_SECONDS = 60;
 const NOT_YET_SECONDS = 180;
 const SWIPE = 60;
-const COMING = 3;
 const AFTER_ALL = {
   running: 'It is not on after all',
   done: 'It is not done after all',
@@ -37,68 +37,6 @@ const AFTER_ALL = {
 };
 const PLAIN_HTTP =
   'Over plain http this page has to stay open to be used without the network, and reads no scale.';
-
-function List({
-  cards,
-  shown,
-  onChoose,
-}: {
-  cards: Card[];
-  shown: Card | undefined;
-  onChoose: (task: string) => void;
-}): JSX.Element {
-  return (
-    <ol className={styles.list} aria-label="All steps">
-      {cards.map((card) => (
-        <li key={card.task}>
-          <button
-            type="button"
-            data-state={card.state}
-            aria-current={card.task === shown?.task ? 'step' : undefined}
-            onClick={() => onChoose(card.task)}
-          >
-            <time>{clockOf(card.started ?? card.at)}</time>
-            <span>{card.title}</span>
-          </button>
-        </li>
-      ))}
-    </ol>
-  );
-}
-
-function NoteForm({
-  onNote,
-  onClose,
-}: {
-  onNote: (words: string) => void;
-  onClose: () => void;
-}): JSX.Element {
-  const [words, setWords] = useState('');
-  return (
-    <form
-      className={styles.noteForm}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (words.trim()) onNote(words.trim());
-        onClose();
-      }}
-    >
-      <textarea
-        aria-label="Note to this step"
-        autoFocus
-        maxLength={2000}
-        value={words}
-        onChange={(event) => setWords(event.target.value)}
-      />
-      <div className={styles.actions}>
-        <button type="submit">Keep the note</button>
-        <button type="button" onClick={onClose}>
-          Leave it
-        </button>
-      </div>
-    </form>
-  );
-}
 
 function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
   const { view, act, now } = here;
@@ -233,7 +171,7 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
             <span key={words}>{words}</span>
           ))}
         </p>
-        <List cards={cards} shown={card} onChoose={setChosen} />
+        <StepList cards={cards} shown={card} onChoose={setChosen} />
       </nav>
       <section
         className={styles.centre}
@@ -276,7 +214,6 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                 card={card}
                 onTakeBack={weight ? () => act('taken_back', { event: weight }) : undefined}
               />
-              <SettingSaid card={card} />
               <ProbeSaid card={card} />
               <PhotosHere photos={view.photos.filter((one) => one.task === card.task)} />
               {dish && open === 'weigh' ? (
@@ -297,13 +234,19 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                   onClose={close}
                 />
               ) : open === 'note' ? (
-                <NoteForm
-                  onNote={(words) => act('note', { task: card.task, words })}
+                <Written
+                  label="Note to this step"
+                  keepWords="Keep the note"
+                  long
+                  onKeep={(words) => act('note', { task: card.task, words })}
                   onClose={close}
                 />
               ) : open === 'setting' ? (
-                <SettingForm
-                  card={card}
+                <Written
+                  label="What it is set to"
+                  placeholder="speed 6, thin disc, second rack …"
+                  keepWords="Keep the setting"
+                  first={card.setting || card.setting_before}
                   onKeep={(words) =>
                     act('setting', { task: card.task, technique: card.technique, words })
                   }
@@ -461,20 +404,6 @@ function mainWords(card: Card): string {
   if (card.kind === 'runs' && card.state === 'waiting')
     return card.seconds ? `It is on: ${Math.round(card.seconds / 60)} min` : 'It is on';
   return 'Done, next';
-}
-
-function ComingUp({ cards, card }: { cards: Card[]; card: Card }): JSX.Element | null {
-  const then = cards.filter((one) => one.state === 'waiting' && one.task !== card.task);
-  if (!then.length) return null;
-  return (
-    <section className={styles.then} aria-label="Then">
-      {then.slice(0, COMING).map((one) => (
-        <p key={one.task}>
-          <time>{clockOf(one.at)}</time> {one.title}
-        </p>
-      ))}
-    </section>
-  );
 }
 
 export function StovePlace(): JSX.Element {

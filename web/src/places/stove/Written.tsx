@@ -1,0 +1,58 @@
+/** Something written down at a step, kept or left. */
+import { useState, type JSX, type ReactNode } from 'react';
+
+import styles from './stove.module.css';
+
+interface Props {
+  label: string;
+  keepWords: string;
+  first?: string;
+  placeholder?: string;
+  /** A note may run over lines; what is one thing stays on one. */
+  long?: boolean;
+  children?: ReactNode;
+  onKeep: (words: string) => void;
+  onClose: () => void;
+}
+
+export function Written({
+  label,
+  keepWords,
+  first = '',
+  placeholder = '',
+  long = false,
+  children,
+  onKeep,
+  onClose,
+}: Props): JSX.Element {
+  const [words, setWords] = useState(first);
+  const field = {
+    'aria-label': label,
+    autoFocus: true,
+    placeholder,
+    value: words,
+    maxLength: long ? 2000 : 200,
+    onChange: (event: { target: { value: string } }) => setWords(event.target.value),
+  };
+  return (
+    <form
+      className={styles.noteForm}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (words.trim()) onKeep(words.trim());
+        onClose();
+      }}
+    >
+      {long ? <textarea {...field} /> : <input {...field} />}
+      {children}
+      <div className={styles.actions}>
+        <button type="submit" className={styles.main}>
+          {keepWords}
+        </button>
+        <button type="button" onClick={onClose}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}
