@@ -1,6 +1,7 @@
 /** The original, the draft, kept versions and stand-ins side by side. */
 import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
+import { useSearchParams } from 'react-router';
 
 import { sentence } from '../../api/client';
 import { compareDishQuery, dishQuery, rankQuery } from '../../api/queries';
@@ -183,7 +184,15 @@ export function ComparePlace(): JSX.Element {
   const { draft, readings } = useOpenDish();
   const stored = useQuery(dishQuery(draft.id));
   const [standIns, setStandIns] = useState<StandIn[]>([]);
-  const [versions, setVersions] = useState<number[]>([]);
+  const [params] = useSearchParams();
+  // Runs names those that were cooked.
+  const [versions, setVersions] = useState<number[]>(() =>
+    params
+      .getAll('version')
+      .map(Number)
+      .filter((one) => Number.isSafeInteger(one) && one > 0)
+      .slice(0, MOST),
+  );
   const [variants, setVariants] = useState<string[]>([]);
   const request: CompareDishRequest = {
     dish: draft.document,

@@ -266,13 +266,14 @@ function SideBySide({ answers }: { answers: RunAnswer[] }): JSX.Element {
   );
 }
 
-function Chosen({ all }: { all: RunState[] }): JSX.Element {
+function Chosen({ all, dish }: { all: RunState[]; dish: string }): JSX.Element {
   const [chosen, setChosen] = useState(() => all.slice(0, shownFirst()).map((run) => run.id));
   // Oldest first, as they were cooked.
   const shown = all.filter((run) => chosen.includes(run.id)).reverse();
   const found = useQueries({ queries: shown.map((run) => runQuery(run.id)) });
   const answers = found.flatMap((one) => (one.data ? [one.data] : []));
   const problem = found.find((one) => one.error)?.error;
+  const versions = [...new Set(shown.map((run) => run.version))];
   return (
     <>
       {all.length > 1 && (
@@ -297,6 +298,13 @@ function Chosen({ all }: { all: RunState[] }): JSX.Element {
       {problem && <Notice bad>{sentence(problem)}</Notice>}
       {answers.length > 0 && <SideBySide answers={answers} />}
       {answers.length > 0 && <Plots runs={answers.map((answer) => answer.view)} />}
+      {versions.length > 1 && (
+        <p>
+          <Link to={`/dishes/${dish}/compare?${versions.map((one) => `version=${one}`).join('&')}`}>
+            Compare their plates figure by figure
+          </Link>
+        </p>
+      )}
       <p className="soft">
         What the weigh-ins have taught is on <Link to="/kitchen">Kitchen</Link>, where it can be
         switched off or begun again. Limits are those of today; all else is as it was then.
@@ -320,7 +328,7 @@ export function RunsPlace(): JSX.Element {
     <main className={styles.place} id="content">
       <h2>Cookings side by side</h2>
       {all.length ? (
-        <Chosen key={all.map((run) => run.id).join()} all={all} />
+        <Chosen key={all.map((run) => run.id).join()} all={all} dish={draft.id} />
       ) : (
         <p className={styles.none}>
           This dish has not been cooked yet. Begin on the{' '}
