@@ -223,9 +223,8 @@ def seen_now(user: User, session_key: str | None) -> bool:
             SignIn.objects.create(user=user, session_key=session_key, device="a browser")
         return True
     now, limit = timezone.now(), user.household.idle_minutes if user.household else 0
-    if user.household is not None and any(busy(user.household) for busy in BUSY):
-        limit = 0
-    if limit and now - found.seen > dt.timedelta(minutes=limit):
+    idle = limit and now - found.seen > dt.timedelta(minutes=limit)
+    if idle and not any(busy(user.household) for busy in BUSY):
         found.delete()
         return False
     if now - found.seen > SEEN_EVERY:
