@@ -83,11 +83,12 @@ class RunTold(msgspec.Struct):
 
 
 class RunAnswer(msgspec.Struct):
-    """One cooking of a dish as it is kept."""
+    """One cooking of a dish as it is kept; `note` says what its version did not freeze."""
 
     dish: UUID
     view: RunView
     photos: list[PhotoAnswer]
+    note: str
 
 
 class ToldAnswer(msgspec.Struct):
@@ -117,6 +118,7 @@ class _Kept:
     setting: Setting
     book: Book
     library: Library
+    note: str
 
 
 def _own_run(household: Household, run_id: UUID, *, lock: bool = False) -> Run:
@@ -149,7 +151,7 @@ def _kept(household: Household, run: Run) -> _Kept:
             if one.dish == str(run.dish.uid)
         ),
     )
-    return _Kept(record, setting, book, library)
+    return _Kept(record, setting, book, library, frozen.note)
 
 
 def run_answer(household: Household, run_id: UUID) -> RunAnswer:
@@ -164,7 +166,7 @@ def _answer(household: Household, run: Run, kept: _Kept | None = None) -> RunAns
         kept.record, kept.setting, kept.book, kept.library,
         before=stored_dish(before.version.document) if before else None,
     )  # fmt: skip
-    return RunAnswer(run.dish.uid, view, photos_of([run]))
+    return RunAnswer(run.dish.uid, view, photos_of([run]), kept.note)
 
 
 @writes

@@ -308,7 +308,7 @@ def _left_over(found: Sequence[LeftOver]) -> tuple[LeftOverView, ...]:
         use_by = None
         if one.kept != "thrown_away":
             use_by = one.at.date() + dt.timedelta(days=KEEPS_DAYS[one.kept])
-        words = worded(f"left_{one.kept}", by=f"{use_by:%d %B}" if use_by else "")
+        words = worded(f"left_{one.kept}", by=f"{use_by.day} {use_by:%B}" if use_by else "")
         views.append(LeftOverView(one.event, one.grams, one.kept, one.at, use_by, words))
     return tuple(views)
 

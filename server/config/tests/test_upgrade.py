@@ -108,6 +108,17 @@ class FromVersion020(SimpleTestCase):
                     compared += 1
         self.assertEqual(compared, 14)
 
+    def test_every_cooking_is_told_from_what_its_version_froze(self) -> None:
+        told = []
+        for name in User.objects.values_list("username", flat=True):
+            client = self.client_of(name)
+            for dish in self.get(client, "dishes"):
+                runs = self.get(client, f"dishes/{dish['id']}/runs")
+                known = [run for run in (runs["open"], *runs["finished"]) if run is not None]
+                told += [self.get(client, f"runs/{run['id']}")["view"] for run in known]
+        self.assertEqual(len(told), 3)
+        self.assertTrue(all(view["figures"] for view in told))
+
     def test_table_runs_and_own_foods_stand(self) -> None:
         client = self.client_of("demo")
         self.assertEqual(len(self.get(client, "table")["rows"]), 28)

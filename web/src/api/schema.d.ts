@@ -2591,13 +2591,14 @@ export interface components {
         };
         /**
          * RunAnswer
-         * @description One cooking of a dish as it is kept.
+         * @description One cooking of a dish as it is kept; `note` says what its version did not freeze.
          */
         RunAnswer: {
             /** Format: uuid */
             dish: string;
             view: components["schemas"]["RunView"];
             photos: components["schemas"]["PhotoAnswer"][];
+            note: string;
         };
         /**
          * RunView

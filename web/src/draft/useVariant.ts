@@ -38,7 +38,8 @@ export function useVariant(id: string | null): OpenDish {
   return {
     ...open,
     draft: { ...draft, document: own, change },
-    preview: preview.data ?? (last?.of === variant.id ? last.preview : undefined),
+    // Before the first figures of a variant those of the dish stand there, as while it is fetched.
+    preview: preview.data ?? (last?.of === variant.id ? last.preview : open.preview),
     variant,
     // Where only people without limits have it, nobody's limits count.
     eaters: variant.eaters.length > 0 ? variant.eaters : NOBODY,

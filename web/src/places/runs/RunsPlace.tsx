@@ -232,10 +232,13 @@ function SideBySide({ answers }: { answers: RunAnswer[] }): JSX.Element {
             <th scope="col">
               <span className="soft">cooking</span>
             </th>
-            {answers.map(({ view }, index) => (
+            {answers.map(({ view, note }, index) => (
               <th key={view.id} scope="col">
                 <b className={styles.letter}>{letterOf(index)}</b> {dayOf(view.started)}
-                <span className="soft">, version {view.version}</span>
+                <span className="soft">
+                  , version {view.version}
+                  {note && `, ${note}`}
+                </span>
               </th>
             ))}
           </tr>
