@@ -9,7 +9,7 @@ from playwright.sync_api import Page, expect
 from e2e.base import WAIT_MS, BrowserCase
 from e2e.recipes import POT
 from runs.folding import facts_of
-from runs.models import Run, RunEvent, SessionEvent
+from runs.models import Photo, Run, RunEvent, SessionEvent
 from runs.tests.test_evenings import TRAY
 
 
@@ -235,8 +235,18 @@ class Evening(BrowserCase):
             page.get_by_label("On the scale").fill(f"{440 + number}")
             page.get_by_label("Empty bowl").fill("0")
             page.get_by_role("button", name="Weigh in").click()
+        picture = io.BytesIO()
+        Image.new("RGB", (300, 200), "brown").save(picture, "PNG")
+        page.locator("input[type=file]").set_input_files(
+            {"name": "tray.png", "mimeType": "image/png", "buffer": picture.getvalue()}
+        )
+        expect(page.get_by_text("photo kept")).to_be_visible()
         expect(page.get_by_text("The kitchen server does not answer")).to_be_visible()
         expect(page.get_by_text("47 kept here")).to_be_visible()
+        # Signing out asks first: 47 things told and a photo.
+        page.get_by_role("button", name="Sign out").click()
+        expect(page.get_by_text("48 to go")).to_be_visible()
+        page.get_by_role("button", name="Stay").click()
         self.assertEqual((SessionEvent.objects.count(), RunEvent.objects.count()), (0, 0))
         # Even the page itself comes back without a network, with all that waits.
         page.reload()
@@ -245,6 +255,11 @@ class Evening(BrowserCase):
         page.context.set_offline(offline=False)
         expect(page.get_by_text("The kitchen server does not answer")).to_be_hidden()
         expect(page.get_by_role("timer")).to_have_count(6)
+        page.get_by_role("list", name="All steps").get_by_role(
+            "button", name=re.compile("Roast")
+        ).click()  # fmt: skip
+        expect(page.get_by_role("img", name=re.compile("Taken at"))).to_be_visible()
+        self.assertEqual(Photo.objects.count(), 1)
         kinds = list(SessionEvent.objects.order_by("seq").values_list("kind", flat=True))
         self.assertEqual(kinds, ["step_done", *["timer_set"] * 6])
         weights = [e.payload["grams"] for e in RunEvent.objects.order_by("id")]

@@ -1,5 +1,6 @@
 """What a household's weigh-ins teach: a fold over their events, nothing of it is stored."""
 
+import datetime as dt
 from collections.abc import Mapping
 from dataclasses import replace
 
@@ -29,18 +30,23 @@ class LearningWish(msgspec.Struct):
     reset: bool = False
 
 
-def learnt_by(household: Household) -> Learnt:
-    """Return what each weigh-in showed, by habit; what was taken back does not count."""
+def learnt_by(household: Household, until: dt.datetime | None = None) -> Learnt:
+    """Return what each weigh-in showed, by habit; what was taken back does not count.
+
+    `until` leaves out what was weighed from then on, None for nothing.
+    """
     events = RunEvent.objects.filter(
         run__household=household, kind__in=(WEIGHED, TAKEN_BACK)
     ).order_by("-id")
     if household.learns_since is not None:
         events = events.filter(server_time__gt=household.learns_since)
+    if until is not None:
+        events = events.filter(server_time__lt=until)
     # Events are only ever added: the last one says whether there is anything new to fold.
     newest = events.values_list("id", flat=True).first()
     if newest is None:
         return {}
-    key = f"learnt-{household.pk}-{newest}-{household.learns_since}".replace(" ", "_")
+    key = f"learnt-{household.pk}-{newest}-{household.learns_since}-{until}".replace(" ", "_")
     known: Learnt | None = cache.get(key)
     if known is None:
         known = _folded(list(events[:MOST_EVENTS]))
@@ -61,10 +67,12 @@ def _folded(newest_first: list[RunEvent]) -> Learnt:
     return found
 
 
-def cooking_setting(household: Household, chosen: tuple[str, ...] = ()) -> Setting:
-    """Return what the household brings to a computation, its own yields among it."""
+def cooking_setting(
+    household: Household, chosen: tuple[str, ...] = (), *, until: dt.datetime | None = None
+) -> Setting:
+    """Return what the household brings to a computation, its own yields until then among it."""
     setting = setting_of(household, chosen)
-    return replace(setting, learnt=learnt_by(household)) if household.learns else setting
+    return replace(setting, learnt=learnt_by(household, until)) if household.learns else setting
 
 
 def learning_of(household: Household) -> LearningView:

@@ -131,7 +131,8 @@ def _own_run(household: Household, run_id: UUID, *, lock: bool = False) -> Run:
 def _kept(household: Household, run: Run) -> _Kept:
     frozen = convert(run.version.frozen, Frozen)
     library, book, rules = thaw(frozen, library_of(household), book_of(household))
-    setting = replace(cooking_setting(household), rules=rules)
+    # What this cooking and later ones have taught was not known when it was predicted.
+    setting = replace(cooking_setting(household, until=run.started_at), rules=rules)
     zone = zoneinfo.ZoneInfo(household.zone)
     session = run.session
     evening = state_of(session) if session else None

@@ -117,6 +117,9 @@ class FromVersion020(SimpleTestCase):
                 known = [run for run in (runs["open"], *runs["finished"]) if run is not None]
                 told += [self.get(client, f"runs/{run['id']}")["view"] for run in known]
         self.assertEqual(len(told), 3)
+        # Two steps of each were weighed and not taken back, the first of them three.
+        grams = sorted(sorted(one["grams"] for one in view["weights"]) for view in told)
+        self.assertEqual(grams, [[961.0, 1022.0], [987.0, 1350.0, 1375.0], [1145.0, 1154.0]])
         self.assertTrue(all(view["figures"] for view in told))
 
     def test_table_runs_and_own_foods_stand(self) -> None:

@@ -4,10 +4,12 @@ import base64
 import io
 import uuid
 from typing import Any
+from unittest import mock
 
 from PIL import Image
 
 from dishes.models import DishVersion
+from runs.learning import learnt_by
 from runs.models import Photo, Run, RunEvent
 from runs.photos import MOST_BYTES, MOST_PIXELS
 from runs.tests.test_evenings import EveningCase
@@ -141,6 +143,18 @@ class Verdicts(RunCase):
         saved = self.send("put", f"dishes/{self.dish}", document, if_match="1")
         self.assertEqual(saved.status_code, 200)
         self.assertEqual(self.view()["figures"], before)
+
+    def test_what_a_cooking_taught_does_not_change_what_was_expected_of_it(self) -> None:
+        card = next(c for c in self.cards if c["glass"])
+        glass = card["glass"]
+        place = {"part": glass["part_id"], "slot": glass["slot_id"], "step": glass["step_id"]}
+        weigh = self.event("weighed", dish=self.dish, gross=glass["point"]["grams"], **place)
+        self.cook(self.evening, weigh)
+        asked = []
+        with mock.patch("runs.learning.learnt_by", lambda _, until=None: asked.append(until) or {}):
+            self.view()
+        self.assertEqual(asked, [Run.objects.get().started_at])
+        self.assertEqual(learnt_by(self.household, Run.objects.get().started_at), {})
 
 
 class Kept(RunCase):

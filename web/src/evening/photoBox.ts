@@ -55,20 +55,29 @@ export async function addPhoto(photo: Omit<WaitingPhoto, 'id' | 'taken_at'>): Pr
   if (refused) throw new Error(refused);
 }
 
-/** Send what waits, in order; says why one was refused. */
-export async function sendPhotos(): Promise<{ refused: string }> {
+/**
+ * Send what waits, in order; says why one was refused, and how many still wait. What another
+ * household took here waits for that one to sign in again, and is not counted.
+ */
+export async function sendPhotos(): Promise<{ refused: string; waiting: number }> {
   let refused = '';
-  for (const photo of await waitingPhotos()) {
+  const photos = await waitingPhotos();
+  let waiting = photos.length;
+  for (const photo of photos) {
     try {
       await send(photo);
-      await (await box()).delete('photos', photo.id);
     } catch (problem) {
-      const no = problem instanceof ApiError && [400, 404, 413].includes(problem.status);
-      // Gone or signed out: it waits. Refused: it will never be taken.
-      if (!no) break;
+      const status = problem instanceof ApiError ? problem.status : 0;
+      if (status === 404) {
+        waiting -= 1;
+        continue;
+      }
+      // Gone, signed out or busy: it waits. No picture, or too many: it will never be taken.
+      if (![400, 413].includes(status)) break;
       refused = sentence(problem);
-      await (await box()).delete('photos', photo.id);
     }
+    waiting -= 1;
+    await (await box()).delete('photos', photo.id);
   }
-  return { refused };
+  return { refused, waiting };
 }

@@ -34,6 +34,9 @@ export interface EveningHere {
   /** The weight asked about is right. */
   sure: (conflict: Conflict) => void;
   drop: (conflict: Conflict) => void;
+  /** Why a photo was not taken, until the cook has seen it. */
+  photoRefused: string;
+  seenRefusal: () => void;
 }
 
 /** What this browser is called among the household's devices. */
@@ -48,10 +51,10 @@ function deviceName(): string {
 export function useEvening(id: string): EveningHere {
   const [box, setBox] = useState<Box>(() => boxOf(id));
   const [problem, setProblem] = useState<string | null>(null);
+  const [photoRefused, setPhotoRefused] = useState('');
   const [away, setAway] = useState(false);
   const latest = useRef(box);
   const sending = useRef(false);
-  const photosSent = useRef(false);
   const change = useCallback(
     (next: Partial<Box>) => {
       latest.current = { ...latest.current, ...next };
@@ -97,15 +100,11 @@ export function useEvening(id: string): EveningHere {
       setAway(false);
       setProblem(null);
       // Photos kept while nobody answered, or before a reload, go now.
-      if (!photosSent.current) {
-        photosSent.current = true;
-        const { refused } = await sendPhotos();
-        if (refused) setProblem(refused);
-      }
+      const { refused } = await sendPhotos();
+      if (refused) setPhotoRefused(refused);
     } catch (error) {
       const gone = error instanceof ApiError && error.status === 0;
       setAway(gone);
-      if (gone) photosSent.current = false;
       setProblem(gone ? null : sentence(error));
     } finally {
       sending.current = false;
@@ -183,6 +182,8 @@ export function useEvening(id: string): EveningHere {
       act(conflict.event.kind, { ...conflict.event, sure: true });
     },
     drop,
+    photoRefused,
+    seenRefusal: () => setPhotoRefused(''),
   };
 }
 

@@ -28,6 +28,17 @@ const PLACES = [
   ['/kitchen', 'Kitchen'],
 ] as const;
 
+/** Tell what waits in this browser; returns how much the server has not answered for. */
+async function tellAll(): Promise<number> {
+  const told = await sendAll();
+  try {
+    const { sendPhotos } = await import('../evening/photoBox');
+    return told + (await sendPhotos()).waiting;
+  } catch {
+    return told;
+  }
+}
+
 export function Frame(): JSX.Element {
   const session = useQuery(sessionQuery);
   const evenings = useQuery({ ...eveningsQuery, enabled: session.isSuccess });
@@ -39,7 +50,7 @@ export function Frame(): JSX.Element {
   const signedIn = session.isSuccess;
   useEffect(() => {
     // The Stove sends its own; what other evenings left here goes now.
-    if (signedIn) void sendAll();
+    if (signedIn) void tellAll();
   }, [signedIn]);
   useKeys(useMemo(() => ({ '?': () => showKeys(true) }), []));
   if (session.isPending) return <main className="place soft">Opening the kitchen …</main>;
@@ -67,7 +78,7 @@ export function Frame(): JSX.Element {
   }
   setEnergyUnit(session.data.kitchen.energy_unit);
   const signOut = async (sure: boolean): Promise<void> => {
-    const waiting = await sendAll();
+    const waiting = await tellAll();
     setUnsent(sure ? 0 : waiting);
     if (waiting && !sure) return;
     await take(client.DELETE('/api/session'));
@@ -136,8 +147,8 @@ export function Frame(): JSX.Element {
             </>
           }
         >
-          {unsent} things told at the Stove have not reached the kitchen server. They stay in this
-          browser and are sent when you sign in again.
+          What was told at the Stove has not all reached the kitchen server: {unsent} to go. It
+          stays in this browser and is sent when you sign in again.
         </Notice>
       )}
       <Settled place={pathname.split('/', 3).join('/')}>

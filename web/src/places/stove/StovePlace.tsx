@@ -421,6 +421,18 @@ function Evening({ id }: { id: string }): JSX.Element {
           {here.problem}
         </Notice>
       )}
+      {here.photoRefused && (
+        <Notice
+          bad
+          actions={
+            <button type="button" className="chip" onClick={here.seenRefusal}>
+              Seen
+            </button>
+          }
+        >
+          A photo was not kept. {here.photoRefused}
+        </Notice>
+      )}
       {here.conflicts.map((one) => (
         <Notice
           key={one.event.id}
