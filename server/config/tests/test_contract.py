@@ -1,5 +1,6 @@
 """What the contract describes is what the server does: generated requests, valid and not."""
 
+import re
 import time
 import warnings
 from typing import Any
@@ -29,6 +30,17 @@ EXAMPLES, MOST_SECONDS = 3, 60.0
 ENDING = {"sign_out", "change_password", "end_sign_in"}
 
 
+def reach(body: Any, contract: dict[str, Any]) -> int:
+    """Return how many schemas a request's body is made of."""
+    known: set[str] = set()
+    waiting = [str(body)]
+    while waiting:
+        found = set(re.findall(r"#/components/schemas/(\w+)", waiting.pop())) - known
+        known |= found
+        waiting += [str(contract["components"]["schemas"][name]) for name in found]
+    return len(known)
+
+
 class Conformance(KitchenCase):
     """No answer that the contract does not describe."""
 
@@ -53,10 +65,12 @@ class Conformance(KitchenCase):
     def test_generated_requests_meet_only_what_is_described(self) -> None:
         warnings.simplefilter("ignore")
         contract = SchemaGenerator().get_schema(request=None, public=True)
-        began, tried, statuses = time.monotonic(), 0, set()
+        began, tried, reached, statuses = time.monotonic(), 0, 0, set()
         operations = [found.ok() for found in schemathesis.openapi.from_dict(contract)
                       .get_all_operations()]  # fmt: skip
         operations = [o for o in operations if o.definition.raw["operationId"] not in ENDING]
+        # Those whose cases are quickly made first: so the minute reaches as many as it can.
+        operations.sort(key=lambda o: reach(o.definition.raw.get("requestBody"), contract))
         for operation in operations:
             for mode in (GenerationMode.POSITIVE, GenerationMode.NEGATIVE):
                 cases = operation.as_strategy(generation_mode=mode)
@@ -79,7 +93,13 @@ class Conformance(KitchenCase):
                     tried += 1
                     case.validate_response(answer, checks=CHECKS)
 
+                # A case made is time spent, whether it is sent or not.
+                if time.monotonic() - began > MOST_SECONDS:
+                    continue
                 with self.subTest(operation=operation.label, mode=str(mode)):
                     send()
+                    reached += 1
         self.assertGreater(tried, len(operations))
+        # Two for each operation; the largest bodies are not always reached.
+        self.assertGreater(reached, len(operations))
         self.assertTrue({200, 400, 404} <= statuses, statuses)
