@@ -192,6 +192,7 @@ class Views(unittest.TestCase):
         self.assertAlmostEqual(reach.figure.best or 0, (whole or 0) * 200 / 700, places=6)
         self.assertEqual(one.eater.portion_grams, 200)
         self.assertEqual(view.whole_grams, 700)
+        self.assertAlmostEqual(view.share_left or 0, 700 / (view.went_in_grams or 1))
 
     def test_who_had_nothing_has_no_plate_and_who_is_gone_keeps_the_name(self) -> None:
         told = Told()
@@ -236,7 +237,9 @@ class Views(unittest.TestCase):
         self.assertEqual(one.grams, 410.0)
         self.assertLess(one.low, one.usual)
         self.assertLess(one.usual, one.high)
-        self.assertAlmostEqual((one.usual_share or 0) / (one.share or 1), one.usual / 410.0)
+        assert one.shares is not None
+        self.assertAlmostEqual(one.shares.low / one.shares.weighed, one.low / 410.0)
+        self.assertAlmostEqual(one.shares.high / one.shares.weighed, one.high / 410.0)
 
     def test_what_was_said_is_worded_and_names_its_part(self) -> None:
         told, part = Told(), tray().parts[0]

@@ -31,10 +31,20 @@ KEEPS_DAYS: Mapping[KeptWhere, int] = {"fridge": 3, "freezer": 90, "thrown_away"
 
 
 @dataclass(frozen=True)
-class WeighedView:
-    """A weight beside what was expected of what went in; `share` is what was left of that.
+class WeighedShares:
+    """What a step left of what went in, 0 to 1: as weighed, and where it was expected."""
 
-    `low` to `high` is where nine of ten should lie. `part` is empty for the dish as a whole.
+    weighed: float
+    low: float
+    high: float
+
+
+@dataclass(frozen=True)
+class WeighedView:
+    """A weight beside what was expected of what went in; `low` to `high` is where nine of ten lie.
+
+    `shares` are what was left of what went in: as weighed, and from low to high, None where
+    nobody knows what went in. `part` is empty for the dish as a whole.
     """
 
     place: str
@@ -45,8 +55,7 @@ class WeighedView:
     usual: float
     high: float
     grams: float
-    share: float | None
-    usual_share: float | None
+    shares: WeighedShares | None
 
 
 @dataclass(frozen=True)
@@ -131,7 +140,8 @@ class RunView:
     """One cooking of a dish. `changed` is against the cooking before it.
 
     `whole_grams` is what the finished dish weighs, `weighed` by the scale, else as reckoned;
-    None where nobody knows. `went_in_grams` is all that went into it. `not_shared` says why
+    None where nobody knows. `went_in_grams` is all that went into it, `share_left` what is left of
+    that, 0 to 1, once it was weighed. `not_shared` says why
     what was said of the portions cannot be, once the dish weighs something else.
     """
 
@@ -152,6 +162,7 @@ class RunView:
     whole_grams: float | None
     weighed: bool
     went_in_grams: float | None
+    share_left: float | None
     finished_event: str
     finished_tare: float
     shared: SharedView | None
@@ -214,6 +225,7 @@ def run_view(
             for one in (evening.notes if evening else ()) if one.task in jobs or not one.task
         ),
         whole_grams=whole, weighed=weighed, went_in_grams=made.went_in,
+        share_left=whole / made.went_in if weighed and whole and made.went_in else None,
         finished_event=facts.finished.event if facts.finished else "",
         finished_tare=facts.finished.tare if facts.finished else 0.0,
         shared=shared, not_shared=not_shared, left_over=left, to_put_away=to_put_away(shared, left),
@@ -247,8 +259,9 @@ def _weights(courses: Sequence[Course]) -> tuple[WeighedView, ...]:
                 WeighedView(
                     f"{glass.owner}/{glass.step}", glass_label(glass),
                     course.part.name if course.part else "", point.technique, low, usual, high,
-                    point.weighed, point.weighed / before if before > 0 else None,
-                    usual / before if before > 0 else None,
+                    point.weighed,
+                    WeighedShares(point.weighed / before, low / before, high / before)
+                    if before > 0 else None,
                 )
             )  # fmt: skip
     return tuple(found)

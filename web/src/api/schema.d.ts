@@ -2605,7 +2605,8 @@ export interface components {
          * @description One cooking of a dish. `changed` is against the cooking before it.
          *
          *         `whole_grams` is what the finished dish weighs, `weighed` by the scale, else as reckoned;
-         *         None where nobody knows. `went_in_grams` is all that went into it. `not_shared` says why
+         *         None where nobody knows. `went_in_grams` is all that went into it, `share_left` what is left of
+         *         that, 0 to 1, once it was weighed. `not_shared` says why
          *         what was said of the portions cannot be, once the dish weighs something else.
          */
         RunView: {
@@ -2626,6 +2627,7 @@ export interface components {
             whole_grams: number | null;
             weighed: boolean;
             went_in_grams: number | null;
+            share_left: number | null;
             finished_event: string;
             finished_tare: number;
             shared: components["schemas"]["SharedView"] | null;
@@ -2639,9 +2641,10 @@ export interface components {
         };
         /**
          * WeighedView
-         * @description A weight beside what was expected of what went in; `share` is what was left of that.
+         * @description A weight beside what was expected of what went in; `low` to `high` is where nine of ten lie.
          *
-         *         `low` to `high` is where nine of ten should lie. `part` is empty for the dish as a whole.
+         *         `shares` are what was left of what went in: as weighed, and from low to high, None where
+         *         nobody knows what went in. `part` is empty for the dish as a whole.
          */
         WeighedView: {
             place: string;
@@ -2652,8 +2655,16 @@ export interface components {
             usual: number;
             high: number;
             grams: number;
-            share: number | null;
-            usual_share: number | null;
+            shares: components["schemas"]["WeighedShares"] | null;
+        };
+        /**
+         * WeighedShares
+         * @description What a step left of what went in, 0 to 1: as weighed, and where it was expected.
+         */
+        WeighedShares: {
+            weighed: number;
+            low: number;
+            high: number;
         };
         /**
          * TimedView

@@ -8,7 +8,7 @@ import { runsQuery } from '../../api/queries';
 import { runQuery } from '../../api/runs';
 import { useOpenDish } from '../../draft/context';
 import { newId } from '../../draft/newId';
-import { plain, withUnit } from '../../parts/format';
+import { percent, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { HowItWas } from './HowItWas';
 import { PutAway } from './PutAway';
@@ -81,10 +81,9 @@ export function OnTheTable(): JSX.Element | null {
             {view.weighed && view.whole_grams !== null ? (
               <p className={styles.figure}>
                 <b>{withUnit(view.whole_grams, 'g')}</b>
-                {view.went_in_grams !== null && (
+                {view.went_in_grams !== null && view.share_left !== null && (
                   <span className="soft">
-                    of {withUnit(view.went_in_grams, 'g')} that went in (
-                    {plain((view.whole_grams / view.went_in_grams) * 100)} %)
+                    of {withUnit(view.went_in_grams, 'g')} that went in ({percent(view.share_left)})
                   </span>
                 )}
               </p>

@@ -11,7 +11,7 @@ import { runsQuery } from '../../api/queries';
 import { dishOf, photoAddress, runQuery } from '../../api/runs';
 import type { RunAnswer, RunState } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
-import { clockOf, figureText, plain, withUnit } from '../../parts/format';
+import { clockOf, figureText, percent, plain, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { Opinions } from '../../parts/Opinions';
 import { MakeTheDish } from './MakeTheDish';
@@ -113,11 +113,10 @@ const ROWS: [string, (answer: RunAnswer) => ReactNode][] = [
       view.weighed && view.whole_grams !== null ? (
         <>
           <b>{withUnit(view.whole_grams, 'g')}</b>
-          {view.went_in_grams !== null && (
+          {view.went_in_grams !== null && view.share_left !== null && (
             <span className="soft">
               {' '}
-              of {withUnit(view.went_in_grams, 'g')} that went in (
-              {plain((view.whole_grams / view.went_in_grams) * 100)} %)
+              of {withUnit(view.went_in_grams, 'g')} that went in ({percent(view.share_left)})
             </span>
           )}
         </>
@@ -143,8 +142,7 @@ const ROWS: [string, (answer: RunAnswer) => ReactNode][] = [
       <Lines
         of={(view.shared?.portions ?? []).map((one) => (
           <>
-            {one.name}{' '}
-            <b>{one.grams === null ? `${plain(one.share * 100)} %` : withUnit(one.grams, 'g')}</b>
+            {one.name} <b>{one.grams === null ? percent(one.share) : withUnit(one.grams, 'g')}</b>
           </>
         ))}
       />

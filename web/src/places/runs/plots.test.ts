@@ -8,11 +8,11 @@ function run(grams: number, took: number): RunView {
     weights: [
       {
         place: 'lid/press', words: 'Pressed', part: 'Lid', technique: 'press', low: 600, usual: 700,
-        high: 800, grams, share: grams / 1000, usual_share: 0.7,
+        high: 800, grams, shares: { weighed: grams / 1000, low: 0.6, high: 0.8 },
       },
       {
         place: 'x/y', words: 'Alone', part: '', technique: '', low: 1, usual: 2, high: 3, grams: 2,
-        share: null, usual_share: null,
+        shares: null,
       },
     ],
     times: [

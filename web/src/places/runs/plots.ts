@@ -73,15 +73,14 @@ export function yieldRows(runs: RunView[]): PlotRow[] {
     runs,
     (run) => run.weights,
     (one) => {
-      const { share } = one;
-      if (share === null || one.grams <= 0) return null;
-      const percent = (grams: number): number => ((grams * share) / one.grams) * 100;
+      const { shares } = one;
+      if (!shares) return null;
       return {
         key: one.place,
         name: one.part ? `${one.words}, ${one.part.toLowerCase()}` : one.words,
-        low: percent(one.low),
-        high: percent(one.high),
-        value: share * 100,
+        low: shares.low * 100,
+        high: shares.high * 100,
+        value: shares.weighed * 100,
       };
     },
   );
