@@ -12,6 +12,13 @@ from runs.folding import facts_of
 from runs.models import Photo, Run, RunEvent, SessionEvent
 from runs.tests.test_evenings import TRAY
 
+# Waits, by an event, until the service worker answers for the page.
+CONTROLLED = """new Promise((settled) => {
+    const worker = navigator.serviceWorker;
+    if (worker.controller) settled(null);
+    else worker.addEventListener("controllerchange", () => settled(null));
+})"""
+
 
 class Evening(BrowserCase):
     """The run sheet, the Stove, timers and notes."""
@@ -215,7 +222,7 @@ class Evening(BrowserCase):
     def test_with_the_network_cut_nothing_is_lost_and_nothing_counts_twice(self) -> None:
         page = self.page
         self.to_stove()
-        page.wait_for_function("navigator.serviceWorker.controller !== null")
+        page.evaluate(CONTROLLED)
         # Once with the worker beside it, as on any second visit.
         page.reload()
         expect(self.step()).to_be_visible()

@@ -21,6 +21,8 @@ from typing import Any
 
 WRITERS = 3
 PATIENCE = 30.0
+# A kill falls on writers that write: each has had so many answers since the one before.
+ANSWERED_SINCE = 2
 PASSWORD = "four quiet herons"
 RECIPE = "Pea pot\nServes 4\n200 g peas\n1 onion\n\nFry the onion for 5 minutes.\n"
 
@@ -77,6 +79,11 @@ class Writer(threading.Thread):
         sheet = {"dishes": [self.dish["id"]]}
         kitchen.send("POST", "evenings", {"id": self.evening, "sheet": sheet})
         self.waits: list[float] = []
+
+    @property
+    def acknowledged(self) -> int:
+        """How much the server has said it holds."""
+        return self.saves + len(self.added) + len(self.timers)
 
     def run(self) -> None:
         """Write until told to end; what had no answer is sent again."""
@@ -167,7 +174,7 @@ def score(writers: list[Writer], kitchen: Kitchen) -> Score:
     ids = [dish["id"] for dish in patiently(kitchen, "dishes")]
     for writer in writers:
         now = patiently(kitchen, f"dishes/{writer.dish['id']}") or {"revision": 0}
-        found.acknowledged += writer.saves + len(writer.added) + len(writer.timers)
+        found.acknowledged += writer.acknowledged
         found.waits += writer.waits
         found.lost += max(0, writer.revision - now["revision"])
         found.lost += len(writer.added - set(ids))
@@ -211,7 +218,7 @@ def killtest(keeper: Any, base: str, user: str, kills: int, seed: int, *, betwee
         user: who signs in, with `PASSWORD`.
         kills: how many.
         seed: of the choice who dies.
-        between: seconds from kill to kill.
+        between: seconds from kill to kill, more where the writers have not had their answers.
     """
     chance = random.Random(seed)
     kitchen = Kitchen(base, user, PASSWORD)
@@ -220,10 +227,15 @@ def killtest(keeper: Any, base: str, user: str, kills: int, seed: int, *, betwee
         writer.start()
     for _ in range(kills):
         kill_one(keeper, chance)
-        limit = time.monotonic() + between
-        while time.monotonic() < limit:
+        killed = time.monotonic()
+        enough = [writer.acknowledged + ANSWERED_SINCE for writer in writers]
+        while (waited := time.monotonic() - killed) < PATIENCE:
             keeper.look()
             time.sleep(0.1)
+            if waited >= between and all(
+                writer.acknowledged >= least for writer, least in zip(writers, enough, strict=True)
+            ):
+                break
     keeper.look()
     time.sleep(2)
     for writer in writers:
