@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import datetime as dt
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
@@ -116,6 +117,46 @@ TEMPLATES: dict[str, str] = {
     "run_step_gone": "without the step: {was}",
     "run_no_longer_here": "no longer at this table",
     "celsius": "{celsius} °C in the middle",
+    # the shelf
+    "keeps_fridge": "{kind}: {days} days in the fridge",
+    "keeps_freezer": "{kind}: {days} days in the freezer, while it tastes as it should",
+    "keeps_cupboard": "{kind}: {days} days, dry and closed",
+    "keeps_untried": "nobody here has frozen this; the shortest of all counts, {days} days",
+    "keeps_thawed": "thawed: the days it had left when it was frozen",
+    "keeps_said": "the day on the packet, or yours",
+    "shelf_near_soon": "{by}: soon",
+    "shelf_near_today": "today",
+    "shelf_near_past": "was {by}",
+    "shelf_near_": "{by}",
+    "freezing_well": "It freezes well.",
+    "freezing_changes": "It can be frozen, and comes out changed.",
+    "freezing_badly": "It does not freeze well.",
+    "freezing_untried": "Nobody here has tried to freeze it.",
+    "freezing_once": "It has been frozen once: not again.",
+    "shelf_line": "{grams} g {what}, from the shelf",
+    "shelf_thaw": "Thaw the {what} in the fridge, overnight, in a dish that holds its water",
+    "shelf_heat_oven_covered": "Heat the {what} again in the oven, covered, so that it stays soft",
+    "shelf_heat_oven_open": "Heat the {what} again in the oven, open, so that it crisps",
+    "shelf_heat_pan_covered": "Heat the {what} again in a pan, covered, with a spoon of water",
+    "shelf_heat_pan_open": "Heat the {what} again in a hot pan, open, so that it dries",
+    "shelf_heat_microwave_covered": "Heat the {what} again in the microwave, covered",
+    "shelf_heat_microwave_open": "Heat the {what} again in the microwave, open",
+    "shelf_heat_steam_covered": "Steam the {what} until it is hot again",
+    "shelf_heat_steam_open": "Steam the {what} until it is hot again",
+    "shelf_heat_until": "it steams all through: 74 °C in the middle",
+    "shelf_no_grams": "How many grams are that? More than nothing, and at most 50 kg.",
+    "shelf_no_pieces": "How many pieces are that? More than none.",
+    "shelf_not_yet": "That day is still to come: nothing can be kept before it is made.",
+    "shelf_no_cupboard": "{kind} does not keep in the cupboard: fridge or freezer.",
+    "shelf_past": "That was to be eaten by {by}. It does not go on the shelf any more.",
+    "shelf_freeze_late": "That was to be eaten by {by}; the freezer makes nothing fresh again.",
+    "shelf_too_much": "Only {grams} g of it are left. Weigh again, or take less.",
+    "shelf_nothing": "Nothing of it is left: somebody has taken the last.",
+    "shelf_too_late": "It was to be eaten by {by}; now it can only be thrown away.",
+    "shelf_there_fridge": "It is in the fridge already.",
+    "shelf_there_freezer": "It is in the freezer already.",
+    "shelf_there_cupboard": "It is in the cupboard already.",
+    "shelf_frozen_once": "It has been frozen once. Eat it, or cook it into something first.",
     "left_fridge": "in the fridge; eat it by {by}, heated through to 74 °C",
     "left_freezer": "in the freezer; best by {by}, heated through to 74 °C",
     "left_thrown_away": "thrown away",
@@ -598,6 +639,11 @@ class _Worded:
 
     def __format__(self, style: str) -> str:
         return _text(self.value, style)
+
+
+def day_words(day: dt.date) -> str:
+    """Return a day as a cook says it: "3 December"."""
+    return f"{day.day} {day:%B}"
 
 
 def listed(names: Sequence[str]) -> str:

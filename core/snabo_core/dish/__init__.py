@@ -33,6 +33,7 @@ from snabo_core.dish.document import (
 )
 from snabo_core.dish.lines import (
     BY_COOK,
+    FromShelf,
     HoldBack,
     Leaves,
     Leaving,
@@ -79,6 +80,7 @@ __all__ = [
     "ChoiceStep",
     "Cover",
     "Dish",
+    "FromShelf",
     "HoldBack",
     "Leaves",
     "Leaving",

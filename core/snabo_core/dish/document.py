@@ -139,9 +139,20 @@ class Part:
         """Return the first slot with a stand-in."""
         return next((slot for slot in self.slots if slot.choice), None)
 
+    def from_shelf(self) -> tuple[Line, ...]:
+        """Return the lines that are met from the shelf; a swap of their slot goes first."""
+        swapped = self._swapped()
+        return tuple(line for line in self.lines if line.met() and line.id not in swapped)
+
+    def _swapped(self) -> set[str]:
+        return {i for slot in self.slots if slot.choice for i in slot.line_ids}
+
     def effective_lines(self) -> tuple[Line, ...]:
         """Return the lines as the part now is: kept ones, then the stand-ins' lines."""
-        replaced = {i for slot in self.slots if slot.choice for i in slot.line_ids}
+        replaced = self._swapped()
+        for line in self.from_shelf():
+            batch = line.met()
+            replaced |= set(batch.covers) if batch else set()
         kept = [line for line in self.lines if line.id not in replaced]
         kept += [line for slot in self.slots if slot.choice for line in slot.choice.lines]
         return tuple(line.used() for line in kept if not line.left_out)

@@ -60,6 +60,25 @@ class HoldBack:
 
 
 @dataclass(frozen=True)
+class FromShelf:
+    """A line that comes from a batch on the shelf, as the batch was when that was planned.
+
+    `batch` is its id. `covers` are lines of the part it takes the place of beside its own line;
+    they do not go in. `frozen` says that it has to thaw. `how` it is heated again is empty where
+    nobody knows or it is eaten cold; `celsius` is of a still oven, `covered` keeps it soft.
+    """
+
+    batch: str
+    covers: tuple[str, ...] = ()
+    frozen: bool = False
+    how: Literal["", "oven", "pan", "microwave", "steam"] = ""
+    celsius: float | None = None
+    minutes_low: float = 0.0
+    minutes_high: float = 0.0
+    covered: bool = False
+
+
+@dataclass(frozen=True)
 class Line:
     """One ingredient line. `text` is what was written; grams are None where nobody knows.
 
@@ -71,7 +90,8 @@ class Line:
     the line itself stays the original's. `clause` are the words of this food where the written
     line names several, `unread` those nobody understood. `times` is how many times what is written
     goes in since the dish was made larger or smaller, `size_rule` how the cook wants it to go
-    with the size, None for as usual.
+    with the size, None for as usual. `shelf` says which batch it is taken from, None for one that
+    is bought or made.
     """
 
     id: str
@@ -102,10 +122,15 @@ class Line:
     unread: tuple[str, ...] = ()
     times: float = 1.0
     size_rule: SizeRule | None = None
+    shelf: FromShelf | None = None
 
     def used(self) -> Line:
         """Return what is really used: the line swapped in, or this one."""
         return self.instead or self
+
+    def met(self) -> FromShelf | None:
+        """Return the batch that this line is met from, None where it is bought or left out."""
+        return self.instead.shelf if self.instead and not self.left_out else None
 
     def eaten(self) -> tuple[float, float, float]:
         """Return the share of the line's grams that is eaten: low, best, high."""

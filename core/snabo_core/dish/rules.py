@@ -77,7 +77,23 @@ def check(dish: Dish) -> Dish:
                 _check_choice(slot.choice)
         for line in part.lines:
             _check_line(line)
+            _check_met(line, own)
     return dish
+
+
+def _check_met(line: Line, own: set[str]) -> None:
+    """What comes from the shelf stands in a line's place, and covers others of its part."""
+    if line.shelf is not None:
+        raise BadInput(
+            f"'{line.text}' is the recipe's own: the shelf meets it, it is none.", "shelf"
+        )
+    batch = line.instead.shelf if line.instead else None
+    if batch is None:
+        return
+    if line.id in batch.covers or not set(batch.covers) <= own:
+        raise BadInput("What comes from the shelf covers lines its part does not have.", "covers")
+    if not 0 <= batch.minutes_low <= batch.minutes_high <= MAX_MINUTES:
+        raise BadInput("Heating it again takes 0 minutes or more, low to high.", "shelf")
 
 
 def _check_portions(dish: Dish) -> None:

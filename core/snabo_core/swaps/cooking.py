@@ -6,20 +6,22 @@ Nothing of it is stored: taking a stand-in back brings every step back as it was
 from __future__ import annotations
 
 import uuid
-from collections.abc import Iterable, Mapping
+from collections.abc import Container, Iterable, Mapping
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from snabo_core.dish import Dish, Line, MethodStep, Part, Slot, Take
+from snabo_core.dish import Dish, FromShelf, Line, MethodStep, Part, Slot, Take
+from snabo_core.method.techniques import techniques
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ledgers import name_of, steps_for
 from snabo_core.swaps.scaling import NAMESPACE
 from snabo_core.water import Step
-from snabo_core.wording import listed
+from snabo_core.wording import listed, worded
 
-# own: the recipe's; ghost: struck by a swap; stand_in: spliced in with it; late: held back until a
-# variant's share is out; split: where the shares are taken out.
-StepKind = Literal["own", "ghost", "stand_in", "late", "split"]
+# own: the recipe's; ghost: struck by a swap; stand_in: spliced in with it; shelf: thaws or heats
+# again what is kept; late: held back until a variant's share is out; split: where the shares are
+# taken out.
+StepKind = Literal["own", "ghost", "stand_in", "shelf", "late", "split"]
 # Why a step of the recipe wants a look: it names what was swapped beside what stays, a line of
 # its own was swapped or left out, nobody knows its words, or nothing takes what it makes.
 Look = Literal[
@@ -37,6 +39,8 @@ Look = Literal[
 # The ledger's names for what a cook does, as the vocabulary of steps calls it.
 _CALLED = {"prepare": "cut", "dry_in_pan": "dry_saute"}
 _LOOKS: dict[str, Look] = {"book": "swapped", "own": "by_hand", "out": "left_out"}
+# A night in the fridge thaws what a household freezes; common practice, no source.
+THAW_MINUTES = (600.0, 720.0)
 # Roles whose stand-in is stirred into what is there, not put in its place.
 STIRRED_IN = {"thickener"}
 # Words of a food's name up to so many letters name nothing.
@@ -105,6 +109,8 @@ def effective_steps(dish: Dish, book: Book) -> tuple[CookStep, ...]:
         for slot in part.slots:
             if slot.choice is not None:
                 steps = _spliced(steps, part, slot, book, reaches)
+        for line in part.from_shelf():
+            steps = _met(steps, part, line, reaches)
     return tuple(_looked(steps, dish))
 
 
@@ -123,36 +129,123 @@ def _spliced(
         return marked if choice is not None else steps
     if slot.role in STIRRED_IN:
         return _stirred_in(steps, part, slot, book, reaches)
-    gone = frozenset(slot.line_ids)
+    foods = [line.food_name or line.text for line in choice.lines]
+    swap = _Swap(
+        frozenset(slot.line_ids), slot.id, _LOOKS.get(choice.kind, "swapped"),
+        "left_out" if choice.kind == "out" else "stands_in",
+        name_of(slot, book).lower() or listed(foods or [""]),
+    )  # fmt: skip
+    new = _own_steps(slot, book)
+    return _swapped(steps, part, swap, new, new[-1].step.id if new else None, reaches)
+
+
+@dataclass(frozen=True)
+class _Swap:
+    """What stands in for some lines: the slot that did it, and what steps that name them say."""
+
+    gone: frozenset[str]
+    slot: str | None
+    beside: Look
+    named: Look
+    name: str
+
+
+def _swapped(
+    steps: list[CookStep],
+    part: Part,
+    swap: _Swap,
+    new: list[CookStep],
+    product: str | None,
+    reaches: Mapping[str, frozenset[str]],
+) -> list[CookStep]:
+    """Strike what handles nothing but what is gone, and put the new steps where that stood."""
+    gone = swap.gone
     own = [one.step.id for one in steps if one.kind == "own"]
     struck = {key for key in own if reaches[key] and reaches[key] <= gone}
-    new = _own_steps(slot, book)
-    product = new[-1].step.id if new else None
     found: list[CookStep] = []
     for one in steps:
         if one.step.id in struck:
-            found.append(replace(one, kind="ghost", slot=slot.id))
+            found.append(replace(one, kind="ghost", slot=swap.slot))
             continue
         takes = _without(one.step.takes, gone, struck, product)
         touched = takes != one.step.takes
         look, instead = one.look, one.instead
         if touched and gone & _lines(one.step):
-            look = _LOOKS.get(choice.kind, "swapped")
+            look = swap.beside
         elif touched and (named := _named(one.step.words, part, gone)):
-            look = "left_out" if choice.kind == "out" else "stands_in"
-            foods = [line.food_name or line.text for line in choice.lines]
-            instead = (name_of(slot, book).lower() or listed(foods or [""]), named)
+            look, instead = swap.named, (swap.name, named)
         step = replace(one.step, takes=takes)
         found.append(replace(one, step=step, look=look, instead=instead))
-    place = _place(found, part, slot, reaches)
+    place = _place(found, part, gone, struck, reaches)
     return [*found[:place], *new, *found[place:]]
+
+
+def _met(
+    steps: list[CookStep], part: Part, line: Line, reaches: Mapping[str, frozenset[str]]
+) -> list[CookStep]:
+    """Let a line come from the shelf: its making goes, it thaws and is heated again.
+
+    Heating it again goes where a later step heats what it is in.
+    """
+    batch = line.met()
+    if batch is None:
+        return steps
+    name = line.used().food_name or line.used().text
+    swap = _Swap(
+        frozenset({line.id, *batch.covers}), None, "swapped", "stands_in", name.lower()
+    )  # fmt: skip
+    thaw = [_thaw(line, batch, name)] if batch.frozen else []
+    base = thaw[-1].step.id if thaw else line.id
+    without = _swapped(steps, part, swap, thaw, base, reaches)
+    if not batch.how or _heated(without, base):
+        return without
+    heat = _heat(line, batch, name, base)
+    return _swapped(steps, part, swap, [*thaw, heat], heat.step.id, reaches)
+
+
+def _thaw(line: Line, batch: FromShelf, name: str) -> CookStep:
+    low, high = THAW_MINUTES
+    step = MethodStep(
+        id=str(uuid.uuid5(NAMESPACE, f"{line.id}/{batch.batch}/thaw")), text="",
+        words=worded("shelf_thaw", what=name.lower()), technique="thaw", takes=(Take(line.id),),
+        minutes_low=low, minutes_high=high, stated=("minutes",),
+    )  # fmt: skip
+    return CookStep(step, "shelf")
+
+
+def _heat(line: Line, batch: FromShelf, name: str, takes: str) -> CookStep:
+    cover = "covered" if batch.covered else "open"
+    step = MethodStep(
+        id=str(uuid.uuid5(NAMESPACE, f"{line.id}/{batch.batch}/heat")), text="",
+        words=worded(f"shelf_heat_{batch.how}_{cover}", what=name.lower()), technique="reheat",
+        takes=(Take(takes),), minutes_low=batch.minutes_low, minutes_high=batch.minutes_high,
+        oven_c=batch.celsius, covered="yes" if batch.covered else "no",
+        until=worded("shelf_heat_until"), stated=("minutes",),
+    )  # fmt: skip
+    return CookStep(step, "shelf")
+
+
+def _heated(steps: Iterable[CookStep], product: str) -> bool:
+    """Tell whether a later step heats what a product goes into."""
+    inside = {product}
+    for one in steps:
+        if one.kind == "ghost" or one.step.id in inside:
+            continue
+        if inside & _lines(one.step):
+            technique = techniques().get(one.step.technique)
+            if technique is not None and technique.heats:
+                return True
+            inside.add(one.step.id)
+    return False
 
 
 def _named(words: str, part: Part, gone: frozenset[str]) -> str:
     """Return which of some lines a step's words name, empty where they name none."""
     said = {word.strip(".,;:()").lower() for word in words.split()}
     for line in part.lines:
-        name = line.used().food_name if line.id in gone else ""
+        # What comes from the shelf has a name of its own; the words have the recipe's.
+        named = line if line.met() else line.used()
+        name = named.food_name if line.id in gone else ""
         if name and said & {word for word in name.lower().split() if len(word) > SHORT}:
             return name
     return ""
@@ -189,7 +282,8 @@ def _stirred_in(
         and reaches[one.step.id] <= own and reaches[one.step.id]
     ]  # fmt: skip
     new = _own_steps(slot, book)
-    place = sauce[-1] + 1 if sauce else _place(kept, part, slot, reaches)
+    struck = {one.step.id for one in kept if one.kind == "ghost" and one.slot == slot.id}
+    place = sauce[-1] + 1 if sauce else _place(kept, part, gone, struck, reaches)
     if not sauce or not new:
         return [*kept[:place], *new, *kept[place:]]
     base = kept[place - 1].step.id
@@ -229,13 +323,17 @@ def _without(
 
 
 def _place(
-    steps: list[CookStep], part: Part, slot: Slot, reaches: Mapping[str, frozenset[str]]
+    steps: list[CookStep],
+    part: Part,
+    gone: frozenset[str],
+    struck: Container[str],
+    reaches: Mapping[str, frozenset[str]],
 ) -> int:
-    """Return where a stand-in's steps begin."""
-    ghosts = [i for i, s in enumerate(steps) if s.kind == "ghost" and s.slot == slot.id]
+    """Return where the steps of what stands in begin."""
+    ghosts = [i for i, s in enumerate(steps) if s.step.id in struck]
     if ghosts:
         return ghosts[-1] + 1
-    for lines in (frozenset(slot.line_ids), frozenset(line.id for line in part.lines)):
+    for lines in (gone, frozenset(line.id for line in part.lines)):
         for place, one in enumerate(steps):
             if one.kind == "own" and reaches[one.step.id] & lines:
                 return place

@@ -149,7 +149,7 @@ class _Water:
         self.habits: dict[str, Habit | None] = {}
         self.states: dict[str, State] = {}
         for one in effective_steps(dish, book):
-            if one.kind in {"own", "stand_in"}:
+            if one.kind in {"own", "stand_in", "shelf"}:
                 self._add(one)
 
     def _bring(self) -> None:

@@ -11,7 +11,8 @@ import msgspec
 from snabo_core.dish import ROLES
 from snabo_core.errors import BookError, SnaboError
 from snabo_core.foods import Library, library
-from snabo_core.swaps.stand_ins import Basis, Hold, Keeping, Reheating, StandIn, StandInLine
+from snabo_core.shelf import Reheating
+from snabo_core.swaps.stand_ins import Basis, Hold, Keeping, StandIn, StandInLine
 from snabo_core.water.steps import TECHNIQUES, Step
 
 Span = tuple[float, float]
@@ -299,5 +300,5 @@ def _reheating(entry: ReheatEntry | None) -> Reheating | None:
     if entry is None:
         return None
     return Reheating(
-        entry.how, _ranged(entry.minutes), entry.celsius, entry.covered, entry.evidence
+        entry.how, _ranged(entry.minutes), entry.covered, entry.celsius, entry.evidence
     )

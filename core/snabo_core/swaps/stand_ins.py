@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from typing import Literal
 
 from snabo_core.foods import Library
+from snabo_core.shelf import Reheating
 from snabo_core.water.steps import Step
 
 # What a stand-in is scaled by, see `swaps.scaling`: the mass it comes to, its loose mL, the grams
@@ -37,17 +38,6 @@ class Keeping:
 
     low: float
     high: float
-    evidence: str
-
-
-@dataclass(frozen=True)
-class Reheating:
-    """How it is warmed again: in what, at what heat, for how many minutes, open or covered."""
-
-    how: Literal["oven", "pan", "microwave", "cold", "steam"]
-    minutes: tuple[float, float]
-    celsius: float | None
-    covered: bool
     evidence: str
 
 

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from typing import Literal
 
+from snabo_core.shelf import Reheating
 from snabo_core.swaps.pans import Piece, Shape
-from snabo_core.swaps.stand_ins import Keeping, Reheating
+from snabo_core.swaps.stand_ins import Keeping
 from snabo_core.wording import worded
 
 

@@ -146,7 +146,11 @@ export function withoutSlots(dish: Dish): Dish {
 }
 
 export function effectiveLines(part: Part): Line[] {
-  const replaced = new Set(part.slots.flatMap((slot) => (slot.choice ? slot.line_ids : [])));
+  const swapped = new Set(part.slots.flatMap((slot) => (slot.choice ? slot.line_ids : [])));
+  // What comes from the shelf covers lines of its part, unless a swap goes before it.
+  const met = part.lines.filter((line) => !line.left_out && !swapped.has(line.id));
+  const covered = met.flatMap((line) => line.instead?.shelf?.covers ?? []);
+  const replaced = new Set([...swapped, ...covered]);
   return [
     ...part.lines.filter((line) => !replaced.has(line.id)),
     ...part.slots.flatMap((slot) => slot.choice?.lines ?? []),

@@ -1,0 +1,132 @@
+"""The shelf as a cook reads it: what is there, until when, and what to do with it."""
+
+from __future__ import annotations
+
+import datetime as dt
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from snabo_core.shelf import (
+    Batch,
+    KeepingGroup,
+    KeepingKind,
+    Place,
+    ShelfEvent,
+    fold,
+    keepings,
+)
+from snabo_core.shelf.batches import Nearness
+from snabo_core.swaps.words import reheating_words
+from snabo_core.wording import day_words, worded
+
+
+@dataclass(frozen=True)
+class KindView:
+    """A kind of thing that is kept, for choosing one; days by place, None where it does not go."""
+
+    key: str
+    name: str
+    group: KeepingGroup
+    fridge_days: int | None
+    freezer_days: int | None
+    cupboard_days: int | None
+    source: str
+    freezing: str
+    reheat: str
+    becomes: tuple[str, ...]
+    note: str
+
+
+@dataclass(frozen=True)
+class BatchView:
+    """A batch. Grams are what was put, taken out, thrown away and is left.
+
+    `by` says the day in words, `near` how near it is, `reason` and `source` why it is that day.
+    `eaten_hot` says that it is heated through to 74 °C before it is eaten. `last_event` can be
+    taken back, empty where nothing became of it yet.
+    """
+
+    kind: str
+    kind_name: str
+    group: KeepingGroup
+    put_grams: float
+    left: float
+    taken: float
+    thrown: float
+    pieces_left: float | None
+    place: Place
+    since: dt.date
+    made: dt.date
+    use_by: dt.date
+    by: str
+    near: Nearness
+    safe: bool
+    reason: str
+    source: str
+    thawed: bool
+    freezing: str
+    reheat: str
+    eaten_hot: bool
+    becomes: tuple[str, ...]
+    note: str
+    last_event: str
+
+
+def kind_views() -> tuple[KindView, ...]:
+    """Return every kind of the keeping table, in the table's order."""
+    return tuple(
+        KindView(
+            kind.key, kind.name, kind.group, kind.days.get("fridge"), kind.days.get("freezer"),
+            kind.days.get("cupboard"), kind.source, _freezing(kind, thawed=False),
+            _reheat(kind), kind.becomes, kind.note,
+        )
+        for kind in keepings().values()
+    )  # fmt: skip
+
+
+def batch_view(
+    batch: Batch, events: Sequence[ShelfEvent], keeping: KeepingKind, today: dt.date
+) -> BatchView:
+    """Return one batch as it is today.
+
+    Args:
+        batch: as it was put.
+        events: what became of it, in the order it was taken down.
+        keeping: how long its kind keeps.
+        today: the day in the household's zone.
+    """
+    held = fold(batch, events, keeping)
+    near = held.nearness(today)
+    pieces = None if batch.pieces is None else batch.pieces * held.left / batch.grams
+    back = {event.of for event in events if event.kind == "taken_back"}
+    last = next((e.id for e in reversed(events) if e.kind != "taken_back" and e.id not in back), "")
+    return BatchView(
+        kind=keeping.key, kind_name=keeping.name, group=keeping.group, put_grams=batch.grams,
+        left=held.left, taken=held.taken, thrown=held.thrown, pieces_left=pieces,
+        place=held.place, since=held.stays[-1].since, made=batch.made, use_by=held.use_by,
+        by=worded(f"shelf_near_{near}", by=day_words(held.use_by)), near=near,
+        safe=held.safe(today), reason=held.reason, source=keeping.source, thawed=held.thawed,
+        freezing=_freezing(keeping, thawed=held.thawed), reheat=_reheat(keeping),
+        eaten_hot=eaten_hot(keeping), becomes=keeping.becomes, note=keeping.note, last_event=last,
+    )  # fmt: skip
+
+
+def order_of(view: BatchView, name: str) -> tuple[bool, dt.date, str]:
+    """Return by what the shelf is sorted: what is to be eaten first, what is gone last."""
+    return view.left < 1, view.use_by, name
+
+
+def eaten_hot(keeping: KeepingKind) -> bool:
+    """Tell what is heated through to 74 °C once it has stood: cooked food and its sauces."""
+    return keeping.reheat is not None and keeping.group in {"cooked", "sauce"}
+
+
+def _reheat(keeping: KeepingKind) -> str:
+    return reheating_words(keeping.reheat) if keeping.reheat else ""
+
+
+def _freezing(keeping: KeepingKind, *, thawed: bool) -> str:
+    if thawed:
+        return worded("freezing_once")
+    said = worded(f"freezing_{keeping.freezing}")
+    return f"{said} {keeping.freezing_note}".strip()
