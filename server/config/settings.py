@@ -29,6 +29,7 @@ INSTALLED_APPS = [
     "accounts",
     "table",
     "foods",
+    "shelf",
     "dishes",
     "runs",
     "reckon",

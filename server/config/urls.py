@@ -41,6 +41,7 @@ urlpatterns = [
     path("api/", include("accounts.urls")),
     path("api/", include("table.urls")),
     path("api/", include("foods.urls")),
+    path("api/", include("shelf.urls")),
     path("api/", include("dishes.urls")),
     path("api/", include("runs.urls")),
     path("api/", include("reckon.urls")),

@@ -9,7 +9,8 @@ from rest_framework.views import APIView
 from accounts.services import household_of
 from config.contract import contract
 from config.wire import client_id_of, convert, sent_dish
-from dishes import homemade, services
+from dishes import homemade, services, shelving
+from shelf.services import ShelfAnswer
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.views.recipe import RecipeView
@@ -188,3 +189,22 @@ class HomemadeBackView(APIView):
     def post(self, request: Request, food_id: UUID) -> Response:
         """Bring it back."""
         return Response(homemade.bring_back(household_of(request.user), food_id))
+
+
+class PutPartView(APIView):
+    """Putting what is made of a dish on the shelf."""
+
+    @contract("put_part", body=shelving.PutPart, answer=ShelfAnswer)
+    def post(self, request: Request, dish_id: UUID) -> Response:
+        """Put it there with its own food values; sending it twice puts it once."""
+        body = convert(request.data, shelving.PutPart)
+        return Response(shelving.put_part(household_of(request.user), dish_id, body))
+
+
+class PlannedView(APIView):
+    """What is planned of the shelf."""
+
+    @contract("planned_takings", answer=list[shelving.PlannedTaking])
+    def get(self, request: Request) -> Response:
+        """Return what the dishes mean to take."""
+        return Response(shelving.planned(household_of(request.user)))

@@ -23,6 +23,7 @@ from snabo_core.views.method import MethodRequest, MethodView
 from snabo_core.views.preview import Preview, PreviewRequest
 from snabo_core.views.ranking import Ranking, RankRequest, RebaseRequest, RoleView
 from snabo_core.views.resizing import ResizeRequest, ResizeView
+from snabo_core.views.shelf import MeetRequest, MetView
 from snabo_core.views.table import DayRequest, DayView, TableMatrix
 from snabo_core.views.variants import (
     LikeRequest,
@@ -52,6 +53,16 @@ class LineSwapsView(APIView):
         """Return the swaps computed on this dish, those that suit first."""
         wanted = convert(request.data, LineSwapRequest)
         return Response(services.line_swaps(household_of(request.user), wanted))
+
+
+class MeetView(APIView):
+    """Meeting a line or a part from the shelf."""
+
+    @contract("meet_from_shelf", body=MeetRequest, answer=MetView)
+    def post(self, request: Request) -> Response:
+        """Return the draft met so, by what it needs or what is left; nothing is stored."""
+        wanted = convert(request.data, MeetRequest)
+        return Response(services.meet(household_of(request.user), wanted))
 
 
 class PreviewView(APIView):

@@ -21,11 +21,13 @@ from foods.own import library_of
 from foods.stand_ins import book_of
 from runs.learning import cooking_setting
 from runs.services import being_cooked, cooked_lately, readings_of
+from shelf.services import held_of, keeping_in, own_batch
 from snabo_core import dish as core
 from snabo_core.devices import Event, SimulatedProbe, SimulatedScale
-from snabo_core.errors import SnaboError, UnknownFood
+from snabo_core.errors import BadInput, SnaboError, UnknownFood
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.branches import of_the_others
+from snabo_core.swaps.from_shelf import OnShelf
 from snabo_core.swaps.frozen import Frozen
 from snabo_core.views.compare import (
     Column,
@@ -50,6 +52,7 @@ from snabo_core.views.ranking import Ranking, RankRequest, RebaseRequest, RoleVi
 from snabo_core.views.ranking import ranking as core_ranking
 from snabo_core.views.resizing import ResizeRequest, ResizeView
 from snabo_core.views.resizing import resize as core_resize
+from snabo_core.views.shelf import MeetRequest, MetView, met_view
 from snabo_core.views.summary import DishSummary
 from snabo_core.views.summary import summary as core_summary
 from snabo_core.views.table import DayRequest, DayView, MatrixRow, Meal, TableMatrix, day_view
@@ -58,6 +61,8 @@ from snabo_core.views.variants import like as core_like
 from snabo_core.views.variants import split as core_split
 from snabo_core.views.ways import DishWays, WayFor, WaysPart, WaysRequest, smallest_ways
 from snabo_core.views.ways import ways as core_ways
+from snabo_core.wording import day_words, worded
+from table.services import today_in
 
 # Raised when figures of the list come out otherwise from the same documents.
 RELEASE = "0.6.0"
@@ -247,6 +252,25 @@ def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:
     dish, setting = of_the_others(core.check(request.dish), _setting(household, request))
     foods = library_of(household)
     return core_line_swaps(dish, request.line, setting, book_of(household), foods)
+
+
+def meet(household: Household, request: MeetRequest) -> MetView:
+    """Return a draft with a line or a part met from the shelf; pure.
+
+    Raises:
+        BadInput: there is not so much, or no such line.
+    """
+    core.check(request.dish)
+    row = own_batch(household, convert(request.batch, UUID))
+    held, keeping = held_of(row), keeping_in(row)
+    today = today_in(household)
+    if not held.safe(today):
+        raise BadInput(worded("shelf_too_late", by=day_words(held.use_by)), "batch")
+    shelved = OnShelf(str(row.uid), row.name, row.food, row.form, held.place == "freezer", keeping)
+    return met_view(
+        request, shelved, held.left, cooking_setting(household), book_of(household),
+        library_of(household),
+    )  # fmt: skip
 
 
 def _setting(household: Household, request: Asking) -> Setting:

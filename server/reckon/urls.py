@@ -13,6 +13,7 @@ urlpatterns = [
     path("table/ways", api.MatrixWaysView.as_view()),
     path("day", api.DayOfMealsView.as_view()),
     path("method", api.MethodOfDishView.as_view()),
+    path("shelf/meet", api.MeetView.as_view()),
     path("preview", api.PreviewView.as_view()),
     path("water", api.WaterOfDishView.as_view()),
     path("scale", api.SimulatedScaleView.as_view()),

@@ -1,9 +1,10 @@
 """What is kept of a cooking, and what is still told of it once it is on the table."""
 
+import contextlib
 import zoneinfo
 from dataclasses import dataclass, replace
 from typing import Annotated, Any, Literal
-from uuid import UUID
+from uuid import UUID, uuid5
 
 import msgspec
 from django.shortcuts import get_object_or_404
@@ -14,6 +15,7 @@ from accounts.writing import writes
 from config.wire import convert, stored_dish
 from dishes.models import DishVersion
 from dishes.services import keep_version, own_dish
+from dishes.shelving import with_food
 from foods.own import library_of
 from foods.stand_ins import book_of
 from runs.folding import facts_of
@@ -23,15 +25,19 @@ from runs.photos import PhotoAnswer, photos_of
 from runs.services import EVENT_SCHEMA, current_run, net_grams, take_event_back
 from runs.sessions import jobs_of_session, state_of
 from runs.sheets import Short
+from shelf.models import ShelfBatch
+from shelf.services import LONGEST_NAME, Origin, happened, held_of, put
 from snabo_core import dish as core
-from snabo_core.errors import BadInput
+from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Library
 from snabo_core.plate.portions import OVER, Served, ServingWay, finished_question
 from snabo_core.plate.setting import Setting
+from snabo_core.shelf import Held, ShelfEvent
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.frozen import Frozen, thaw
+from snabo_core.swaps.homemade import make_food
 from snabo_core.swaps.judged import judged
-from snabo_core.views.run import RunView, parted_of, run_view
+from snabo_core.views.run import RunView, left_batch, parted_of, run_view
 from snabo_core.views.run_changes import made_the_dish
 from snabo_core.views.run_events import (
     FINISHED,
@@ -46,6 +52,7 @@ from snabo_core.views.run_events import (
 )
 from snabo_core.views.run_record import AddedLines, RunRecord, cooked_of
 from snabo_core.wording import say
+from table.services import today_in
 
 MOST_AT_TABLE, MOST_TOLD = 20, 500
 Grams = Annotated[float, msgspec.Meta(ge=0, le=50_000)]
@@ -146,6 +153,7 @@ def _kept(household: Household, run: Run) -> _Kept:
         evening=evening,
         jobs=jobs_of_session(household, session, setting, weighed=False) if session else None,
         place=run.place,
+        shelved=_shelved(run),
         added=tuple(
             AddedLines(one.id, one.words, tuple(convert(line, core.Line) for line in one.lines))
             for one in (evening.added if evening else ())
@@ -153,6 +161,12 @@ def _kept(household: Household, run: Run) -> _Kept:
         ),
     )
     return _Kept(record, setting, book, library, frozen.note)
+
+
+def _shelved(run: Run) -> dict[str, Held]:
+    """Return what is on the shelf of a cooking, by the event that put it there."""
+    rows = ShelfBatch.objects.filter(household=run.household, run=run.uid, removed_at=None)
+    return {str(row.uid): held_of(row) for row in rows.prefetch_related("events")}
 
 
 def run_answer(household: Household, run_id: UUID) -> RunAnswer:
@@ -208,7 +222,10 @@ def tell_run(household: Household, run_id: UUID, body: RunTold) -> ToldAnswer:
         RunEvent.objects.create(
             run=run, client_id=body.id, kind=kind, payload=payload | {"schema": EVENT_SCHEMA}
         )
-    now = replace(kept, record=replace(kept.record, facts=facts_of(run, household.zone)))
+        if kind == LEFT_OVER:
+            _shelve(household, run, kept, body)
+    facts = facts_of(run, household.zone)
+    now = replace(kept, record=replace(kept.record, facts=facts, shelved=_shelved(run)))
     return ToldAnswer(_answer(household, run, now), question)
 
 
@@ -231,12 +248,55 @@ def _finished_weight(run: Run, kept: _Kept, body: RunTold) -> str | None:
     return None
 
 
+def _shelve(household: Household, run: Run, kept: _Kept, body: RunTold) -> None:
+    """Put what is left over on the shelf, with the values of what was cooked.
+
+    Raises:
+        BadInput: it is too old to be kept.
+    """
+    facts = facts_of(run, household.zone)
+    left = next(one for one in facts.left_over if one.event == str(body.id))
+    batch, kind = left_batch(kept.record, left, kept.library)
+    name = kept.record.dish.title[:LONGEST_NAME]
+    row = put(household, body.id, name, batch, kind, ("", None), Origin(run.dish.uid, run=run.uid))
+    if left.kept == "thrown_away":
+        today = today_in(household)
+        happened(row, ShelfEvent(str(uuid5(row.uid, "threw")), "threw", today, batch.grams), today)
+        return
+    setting = replace(kept.setting, readings=facts.readings)
+    with contextlib.suppress(SnaboError):
+        # Where a line is not settled, nobody knows what is in it; it is kept all the same.
+        food = make_food(
+            str(row.uid), name[:80], kept.record.version, cooked_of(kept.record), None, None,
+            setting, kept.book, kept.library,
+        )  # fmt: skip
+        with_food(household, row, run.dish, food)
+
+
+def _off_the_shelf(run: Run, event: UUID) -> None:
+    """Take off what was put there by mistake.
+
+    Raises:
+        BadInput: some of it has been taken already.
+    """
+    row = ShelfBatch.objects.filter(household=run.household, uid=event, removed_at=None).first()
+    if row is None:
+        return
+    if held_of(row).taken > 0:
+        raise BadInput(
+            "Some of it has been taken from the shelf since: take that back there first.", "event"
+        )
+    row.removed_at = timezone.now()
+    row.save(update_fields=["removed_at"])
+
+
 def _take_back(run: Run, body: RunTold) -> None:
     told = (SERVED, LEFT_OVER, VERDICT, FINISHED)
     finished = facts_of(run).finished
     event = body.event or (UUID(finished.event) if finished else None)
     if event is None or not run.events.filter(client_id=event, kind__in=told).exists():
         raise BadInput("There is nothing of that to take back.", "event")
+    _off_the_shelf(run, event)
     take_event_back(run, body.id, event)
 
 

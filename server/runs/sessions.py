@@ -4,7 +4,7 @@ import datetime as dt
 import zoneinfo
 from dataclasses import asdict, replace
 from typing import Annotated, Any, Literal
-from uuid import UUID
+from uuid import UUID, uuid4, uuid5
 
 import msgspec
 from django.core.cache import cache
@@ -17,6 +17,7 @@ from accounts.writing import writes
 from config.wire import convert, stored_dish
 from dishes.models import DishVersion
 from dishes.services import LineText, keep_version, own_dish, read_one
+from dishes.shelving import takings_of
 from foods.own import library_of
 from foods.stand_ins import book_of
 from runs.folding import facts_of
@@ -34,6 +35,7 @@ from runs.sheets import (
     opens_at,
     sheet_of,
 )
+from shelf.services import take_for
 from snabo_core import dish as core
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.plate.setting import Setting
@@ -206,7 +208,20 @@ def start_session(household: Household, body: StartSession) -> SessionView:
             run = Run(household=household, dish=dish, version=version)
         run.session, run.place = session, place
         run.save()
+        for batch, grams in takings_of(stored_dish(version.document)).items():
+            sentence = take_for(household, batch, grams, uuid5(run.uid, str(batch)), run.uid)
+            if sentence:
+                _note(session, sentence)
     return _view(household, session)
+
+
+def _note(session: CookingSession, words: str) -> None:
+    """Tell the cook something of the evening as a whole."""
+    now = timezone.now()
+    SessionEvent.objects.create(
+        session=session, client_id=uuid4(), kind="note", device="kitchen", seq=0, client_time=now,
+        happened_at=now, payload={"task": "", "words": words}, schema=EVENT_SCHEMA,
+    )  # fmt: skip
 
 
 def _kept(plan: Plan) -> dict[str, Any]:

@@ -1,6 +1,7 @@
 """What a kitchen keeps: how long, how it is heated again, and what is still there of it."""
 
 from snabo_core.shelf.batches import (
+    OVER_GRAMS,
     Batch,
     Held,
     Moved,
@@ -16,12 +17,14 @@ from snabo_core.shelf.keeping import (
     KeepingKind,
     Place,
     Reheating,
+    groups_of,
     keeping_of,
     keepings,
     proposed,
 )
 
 __all__ = [
+    "OVER_GRAMS",
     "UNLISTED",
     "Batch",
     "Held",
@@ -33,6 +36,7 @@ __all__ = [
     "ShelfEvent",
     "ShelfEventKind",
     "fold",
+    "groups_of",
     "keeping_of",
     "keepings",
     "proposed",

@@ -21,6 +21,9 @@ KeepingGroup = Literal["cooked", "sauce", "assembled", "dough", "crumb", "by_pro
 Freezing = Literal["well", "changes", "badly", "untried"]
 ReheatHow = Literal["oven", "pan", "microwave", "cold", "steam"]
 UNLISTED = ""
+GROUPS: tuple[KeepingGroup, ...] = (
+    "cooked", "sauce", "assembled", "dough", "crumb", "by_product", "opened",
+)  # fmt: skip
 PLACES: tuple[Place, ...] = ("fridge", "freezer", "cupboard")
 _SAUCES = {"pour_sauce", "thickener", "spread_cheese", "dressing_body", "melting_cheese"}
 

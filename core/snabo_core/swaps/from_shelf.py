@@ -7,17 +7,17 @@ stands in, so that taking it back is the identity.
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from snabo_core.dish import MAX_GRAMS, Dish, FromShelf, Line, Part
+from snabo_core.dish import MAX_GRAMS, Dish, FromShelf, Line, Part, all_lines
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.foods.records import AXIS
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import makes_of
-from snabo_core.shelf import KeepingKind
+from snabo_core.shelf import KeepingGroup, KeepingKind, groups_of, keeping_of, proposed
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.judged import judged
 from snabo_core.swaps.ledgers import changes_of
@@ -140,3 +140,25 @@ def kept_as(part: Part, kind: KeepingKind, book: Book) -> KeepingKind:
         own = int(known.fridge.low)
         days["fridge"] = min(days.get("fridge", own), own)
     return replace(kind, days=days, reheat=known.reheat or kind.reheat)
+
+
+def kind_of_dish(dish: Dish, library: Library) -> KeepingKind:
+    """Return the kind of a finished dish: what keeps shortest in it decides."""
+    foods = [line.food for _, line in all_lines(dish) if line.food]
+    return _kind(("cooked",), "", foods, "vegetable_dish", library)
+
+
+def kind_of_part(part: Part, book: Book, library: Library) -> KeepingKind:
+    """Return the kind of a finished part, with its stand-in's own days."""
+    role = next((slot.role for slot in part.slots), "")
+    foods = [line.food for line in part.effective_lines() if line.food]
+    groups = groups_of(role)
+    usual = {"crumb": "vegetable_crumb", "sauce": "vegetable_sauce"}.get(groups[0])
+    return kept_as(part, _kind(groups, role, foods, usual or "vegetable_dish", library), book)
+
+
+def _kind(
+    groups: tuple[KeepingGroup, ...], role: str, foods: Sequence[str], usual: str, library: Library
+) -> KeepingKind:
+    found = proposed(groups, role, foods, library)
+    return found[0] if found else keeping_of(usual)

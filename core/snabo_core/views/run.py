@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import datetime as dt
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from snabo_core.dish import Dish, Portion
@@ -13,8 +13,10 @@ from snabo_core.plate.nutrients import NUTRIENTS
 from snabo_core.plate.portions import Parted, Served, parted
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Figure
+from snabo_core.shelf import Batch, KeepingKind, Place, fold
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.dish_water import Course, dish_water
+from snabo_core.swaps.from_shelf import kind_of_dish
 from snabo_core.swaps.judged import Judged, judged
 from snabo_core.views.added import TOLD
 from snabo_core.views.dish_water import glass_label
@@ -23,11 +25,7 @@ from snabo_core.views.run_changes import DishOffer, changes_between, offers_of
 from snabo_core.views.run_events import KeptWhere, LeftOver, Opinion
 from snabo_core.views.run_record import RunRecord, TimedView, cooked_of, times_of
 from snabo_core.views.verdicts import Verdict, verdicts_of
-from snabo_core.wording import worded
-
-# How long leftovers keep: 3 to 4 days in the fridge, 3 to 4 months frozen (USDA FSIS); the
-# shorter counts.
-KEEPS_DAYS: Mapping[KeptWhere, int] = {"fridge": 3, "freezer": 90, "thrown_away": 0}
+from snabo_core.wording import day_words, worded
 
 
 @dataclass(frozen=True)
@@ -201,7 +199,7 @@ def run_view(
         shared, not_shared = _shared(record, made, whole), ""
     except BadInput as refusal:
         shared, not_shared = None, refusal.sentence
-    left = _left_over(facts.left_over)
+    left = _left_over(record, library)
     tasks = evening.tasks if evening else {}
     return RunView(
         id=record.id, version=record.version, title=record.dish.title,
@@ -315,13 +313,24 @@ def parted_of(record: RunRecord, served: Served, made: Judged) -> Parted:
     return parted(served, whole, wholes_of(made, whole))
 
 
-def _left_over(found: Sequence[LeftOver]) -> tuple[LeftOverView, ...]:
+def left_batch(record: RunRecord, one: LeftOver, library: Library) -> tuple[Batch, KeepingKind]:
+    """Return what is left over as a batch: it is as old as the cooking, and keeps as its kind."""
+    put = one.at.date()
+    made = min(put, (record.finished or one.at).date())
+    place: Place = "freezer" if one.kept == "freezer" else "fridge"
+    return Batch(one.grams, place, made, put), kind_of_dish(record.dish, library)
+
+
+def _left_over(record: RunRecord, library: Library) -> tuple[LeftOverView, ...]:
     views = []
-    for one in found:
-        use_by = None
+    for one in record.facts.left_over:
+        use_by, where = None, "thrown_away"
         if one.kept != "thrown_away":
-            use_by = one.at.date() + dt.timedelta(days=KEEPS_DAYS[one.kept])
-        words = worded(f"left_{one.kept}", by=f"{use_by.day} {use_by:%B}" if use_by else "")
+            batch, kind = left_batch(record, one, library)
+            held = record.shelved.get(one.event) or fold(batch, (), kind)
+            use_by = held.use_by
+            where = held.place if held.left >= 1 else "gone"
+        words = worded(f"left_{where}", by=day_words(use_by) if use_by else "")
         views.append(LeftOverView(one.event, one.grams, one.kept, one.at, use_by, words))
     return tuple(views)
 

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 import datetime as dt
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from snabo_core.dish import Dish, Line
+from snabo_core.shelf import Held
 from snabo_core.views.added import with_added
 from snabo_core.views.evening import Evening
 from snabo_core.views.run_events import RunFacts
@@ -27,6 +28,7 @@ class RunRecord:
     """One cooking: what was cooked, and what happened.
 
     `place` is which dish of its evening it was; `jobs` are that evening's, None without one.
+    `shelved` is what is on the shelf of what was left over, by the event that put it there.
     """
 
     id: str
@@ -39,6 +41,7 @@ class RunRecord:
     jobs: Jobs | None = None
     place: int = 0
     added: tuple[AddedLines, ...] = ()
+    shelved: Mapping[str, Held] = field(default_factory=dict)
 
     def own_jobs(self) -> Mapping[str, Job]:
         """Return the jobs of this dish, by id."""

@@ -6,7 +6,12 @@ import datetime as dt
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from snabo_core.dish import Dish
+from snabo_core.errors import BadInput
+from snabo_core.foods import Library
+from snabo_core.plate.setting import Setting
 from snabo_core.shelf import (
+    OVER_GRAMS,
     Batch,
     KeepingGroup,
     KeepingKind,
@@ -16,6 +21,8 @@ from snabo_core.shelf import (
     keepings,
 )
 from snabo_core.shelf.batches import Nearness
+from snabo_core.swaps.book import Book
+from snabo_core.swaps.from_shelf import OnShelf, meet, wanted
 from snabo_core.swaps.words import reheating_words
 from snabo_core.wording import day_words, worded
 
@@ -35,6 +42,57 @@ class KindView:
     reheat: str
     becomes: tuple[str, ...]
     note: str
+
+
+@dataclass(frozen=True)
+class MeetRequest:
+    """A line of a draft, or a whole part, to be met from the shelf; `grams` None for what it needs.
+
+    `line` is None for all of the part.
+    """
+
+    dish: Dish
+    part: str
+    batch: str
+    line: str | None = None
+    grams: float | None = None
+
+
+@dataclass(frozen=True)
+class MetView:
+    """The draft met so: grams taken, what it needs (None where nobody knows), what is left."""
+
+    dish: Dish
+    grams: float
+    needs: float | None
+    left: float
+
+
+def met_view(
+    request: MeetRequest,
+    shelved: OnShelf,
+    left: float,
+    setting: Setting,
+    book: Book,
+    library: Library,
+) -> MetView:
+    """Return a draft with a line or part met from a batch, by what it needs or what is left.
+
+    Raises:
+        BadInput: there is not so much, nobody knows what is in it, or no such line.
+    """
+    if not shelved.food:
+        raise BadInput(worded("shelf_no_food", what=shelved.name), "batch")
+    needs = wanted(request.dish, request.part, request.line, shelved, setting, book, library)
+    grams = request.grams
+    if grams is None:
+        grams = left if needs is None else min(left, needs)
+        grams = float(round(grams)) or grams
+    if grams > left + OVER_GRAMS:
+        code = "shelf_too_much" if left >= 1 else "shelf_nothing"
+        raise BadInput(worded(code, grams=left), "grams")
+    dish = meet(request.dish, request.part, request.line, shelved, grams)
+    return MetView(dish, grams, needs, left)
 
 
 @dataclass(frozen=True)

@@ -8,6 +8,7 @@ from django.urls import URLPattern, URLResolver, get_resolver
 from accounts.models import SignIn, User
 from config.tests.base import OWN_FOOD, KitchenCase
 from table.models import Eater
+from table.services import today_in
 
 SOME_UUID = "0f0e0d0c-0000-4000-8000-000000000009"
 # A picture of one grey point.
@@ -85,7 +86,15 @@ class Neighbours(KitchenCase):
         pixel = {"id": "0f0e0d0c-0000-4000-8000-00000000000a", "data": PIXEL}
         photo = self.send("post", f"runs/{run['id']}/photos", pixel).json()
         told = {"id": "0f0e0d0c-0000-4000-8000-00000000000b", "kind": "verdict", "taste": "good"}
+        jar = {"id": "0f0e0d0c-0000-4000-8000-00000000000d", "name": "Stock", "kind": "",
+               "grams": 300, "place": "freezer", "made": f"{today_in(self.household)}"}  # fmt: skip
+        batch = self.send("post", "shelf", jar).json()["batches"][0]["id"]
+        lid = {**jar, "id": "0f0e0d0c-0000-4000-8000-00000000000e", "part": None}
         attempts = [
+            ("put", f"shelf/{batch}", {"name": "Soup", "kind": "soup_stew"}),
+            ("delete", f"shelf/{batch}", None),
+            ("post", f"shelf/{batch}/restore", None),
+            ("post", f"dishes/{dish}/shelf", lid),
             ("get", f"runs/{run['id']}", None),
             ("post", f"runs/{run['id']}", told),
             ("post", f"runs/{run['id']}/dish", {"take": []}),

@@ -161,6 +161,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dishes/{dish_id}/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Put it there with its own food values; sending it twice puts it once. */
+        post: operations["put_part"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dishes/{dish_id}/versions": {
         parameters: {
             query?: never;
@@ -1198,6 +1215,127 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return what is there, what is to be eaten first on top. */
+        get: operations["shelf"];
+        put?: never;
+        /** @description Put something there; sending it twice puts it once. */
+        post: operations["put_on_shelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{batch_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Change what it is called and what it is. */
+        put: operations["change_batch"];
+        post?: never;
+        /** @description Take off what was never there; it can be brought back. */
+        delete: operations["remove_batch"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{batch_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Bring it back. */
+        post: operations["restore_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Take what happened, each once, and return the shelf after it. */
+        post: operations["shelf_events"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return every kind, and which of them a food may be. */
+        get: operations["shelf_kinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/meet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return the draft met so, by what it needs or what is left; nothing is stored. */
+        post: operations["meet_from_shelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/planned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return what the dishes mean to take. */
+        get: operations["planned_takings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sign-ins": {
         parameters: {
             query?: never;
@@ -2106,7 +2244,8 @@ export interface components {
          *         the line itself stays the original's. `clause` are the words of this food where the written
          *         line names several, `unread` those nobody understood. `times` is how many times what is written
          *         goes in since the dish was made larger or smaller, `size_rule` how the cook wants it to go
-         *         with the size, None for as usual.
+         *         with the size, None for as usual. `shelf` says which batch it is taken from, None for one that
+         *         is bought or made.
          */
         Line: {
             id: string;
@@ -2137,6 +2276,7 @@ export interface components {
             unread: string[];
             times: number;
             size_rule: ("follows" | "holds" | "steps") | null;
+            shelf: components["schemas"]["FromShelf"] | null;
         };
         /**
          * Use
@@ -2177,6 +2317,25 @@ export interface components {
             start: number;
             ceiling: number;
             cue: string;
+        };
+        /**
+         * FromShelf
+         * @description A line that comes from a batch on the shelf, as the batch was when that was planned.
+         *
+         *         `batch` is its id. `covers` are lines of the part it takes the place of beside its own line;
+         *         they do not go in. `frozen` says that it has to thaw. `how` it is heated again is empty where
+         *         nobody knows or it is eaten cold; `celsius` is of a still oven, `covered` keeps it soft.
+         */
+        FromShelf: {
+            batch: string;
+            covers: string[];
+            frozen: boolean;
+            /** @enum {unknown} */
+            how: "" | "microwave" | "oven" | "pan" | "steam";
+            celsius: number | null;
+            minutes_low: number;
+            minutes_high: number;
+            covered: boolean;
         };
         /**
          * Slot
@@ -2395,6 +2554,173 @@ export interface components {
             doubts: string[];
         };
         /**
+         * ShelfAnswer
+         * @description The shelf today, what is to be eaten first on top; grams thrown away lately.
+         */
+        ShelfAnswer: {
+            /** Format: date */
+            today: string;
+            batches: components["schemas"]["BatchRecord"][];
+            thrown_grams: number;
+            thrown_days: number;
+        };
+        /**
+         * BatchRecord
+         * @description A batch with where it is from; `food` is empty where nobody knows what is in it.
+         */
+        BatchRecord: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            food: string;
+            form: string | null;
+            note: string;
+            dish: string | null;
+            said: string | null;
+            view: components["schemas"]["BatchView"];
+        };
+        /**
+         * BatchView
+         * @description A batch. Grams are what was put, taken out, thrown away and is left.
+         *
+         *         `by` says the day in words, `near` how near it is, `reason` and `source` why it is that day.
+         *         `eaten_hot` says that it is heated through to 74 °C before it is eaten. `last_event` can be
+         *         taken back, empty where nothing became of it yet.
+         */
+        BatchView: {
+            kind: string;
+            kind_name: string;
+            /** @enum {unknown} */
+            group: "assembled" | "by_product" | "cooked" | "crumb" | "dough" | "opened" | "sauce";
+            put_grams: number;
+            left: number;
+            taken: number;
+            thrown: number;
+            pieces_left: number | null;
+            /** @enum {unknown} */
+            place: "cupboard" | "freezer" | "fridge";
+            /** Format: date */
+            since: string;
+            /** Format: date */
+            made: string;
+            /** Format: date */
+            use_by: string;
+            by: string;
+            /** @enum {unknown} */
+            near: "" | "past" | "soon" | "today";
+            safe: boolean;
+            reason: string;
+            source: string;
+            thawed: boolean;
+            freezing: string;
+            reheat: string;
+            eaten_hot: boolean;
+            becomes: string[];
+            note: string;
+            last_event: string;
+        };
+        /**
+         * NewBatch
+         * @description Something put on the shelf by hand; `id` is the device's, so that twice is once.
+         *
+         *         `made` is the day it was made or opened, `said` a day on the packet, which only shortens.
+         */
+        NewBatch: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            kind: string;
+            grams: number;
+            /** @enum {unknown} */
+            place: "cupboard" | "freezer" | "fridge";
+            /** Format: date */
+            made: string;
+            pieces: number | null;
+            said: string | null;
+            food: string;
+            form: string | null;
+            note: string;
+        };
+        /**
+         * SentToShelf
+         * @description What happened at the shelf, in the order the device counted it.
+         */
+        SentToShelf: {
+            events: components["schemas"]["ShelfTold"][];
+        };
+        /**
+         * ShelfTold
+         * @description Something that became of a batch; `at` is when, None for now.
+         */
+        ShelfTold: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            batch: string;
+            /** @enum {unknown} */
+            kind: "moved" | "taken_back" | "threw" | "took";
+            grams: number;
+            /** @enum {unknown} */
+            place: "cupboard" | "freezer" | "fridge";
+            of: string | null;
+            at: string | null;
+        };
+        /**
+         * ShelfEvents
+         * @description What became of what was told, and the shelf after it.
+         */
+        ShelfEvents: {
+            answers: components["schemas"]["ShelfOutcome"][];
+            shelf: components["schemas"]["ShelfAnswer"];
+        };
+        /**
+         * ShelfOutcome
+         * @description What became of something told; a refused one says why, and stays with the device.
+         */
+        ShelfOutcome: {
+            /** Format: uuid */
+            id: string;
+            /** @enum {unknown} */
+            outcome: "accepted" | "refused" | "repeated";
+            sentence: string;
+        };
+        /**
+         * ShelfKinds
+         * @description Every kind that is kept, and those a food may be, the one that counts first.
+         */
+        ShelfKinds: {
+            kinds: components["schemas"]["KindView"][];
+            proposed: string[];
+        };
+        /**
+         * KindView
+         * @description A kind of thing that is kept, for choosing one; days by place, None where it does not go.
+         */
+        KindView: {
+            key: string;
+            name: string;
+            /** @enum {unknown} */
+            group: "assembled" | "by_product" | "cooked" | "crumb" | "dough" | "opened" | "sauce";
+            fridge_days: number | null;
+            freezer_days: number | null;
+            cupboard_days: number | null;
+            source: string;
+            freezing: string;
+            reheat: string;
+            becomes: string[];
+            note: string;
+        };
+        /**
+         * BatchChange
+         * @description What a batch is called, what it is, and the day somebody says.
+         */
+        BatchChange: {
+            name: string;
+            kind: string;
+            said: string | null;
+            note: string;
+        };
+        /**
          * RecipeText
          * @description A pasted recipe and whose cups and spoons are meant.
          */
@@ -2524,6 +2850,38 @@ export interface components {
             part: string;
             grams: number;
             weighed: boolean;
+        };
+        /**
+         * PutPart
+         * @description A part of a dish, or all of it, made ahead; `id` is the device's, so that twice is once.
+         *
+         *         `part` is None for the whole dish, `kind` empty for what it is made of to say.
+         */
+        PutPart: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            grams: number;
+            /** @enum {unknown} */
+            place: "cupboard" | "freezer" | "fridge";
+            /** Format: date */
+            made: string;
+            part: string | null;
+            pieces: number | null;
+            kind: string;
+            note: string;
+        };
+        /**
+         * PlannedTaking
+         * @description How much of a batch a dish's draft means to take.
+         */
+        PlannedTaking: {
+            /** Format: uuid */
+            batch: string;
+            /** Format: uuid */
+            dish: string;
+            title: string;
+            grams: number;
         };
         /**
          * OpenRun
@@ -3616,6 +3974,29 @@ export interface components {
             breaches: string[];
         };
         /**
+         * MeetRequest
+         * @description A line of a draft, or a whole part, to be met from the shelf; `grams` None for what it needs.
+         *
+         *         `line` is None for all of the part.
+         */
+        MeetRequest: {
+            dish: components["schemas"]["Dish"];
+            part: string;
+            batch: string;
+            line: string | null;
+            grams: number | null;
+        };
+        /**
+         * MetView
+         * @description The draft met so: grams taken, what it needs (None where nobody knows), what is left.
+         */
+        MetView: {
+            dish: components["schemas"]["Dish"];
+            grams: number;
+            needs: number | null;
+            left: number;
+        };
+        /**
          * PreviewRequest
          * @description A draft to compute, with what a run has weighed of it; `eaters` empty means all.
          *
@@ -3970,7 +4351,7 @@ export interface components {
             id: string;
             number: number;
             /** @enum {unknown} */
-            kind: "ghost" | "late" | "own" | "split" | "stand_in";
+            kind: "ghost" | "late" | "own" | "shelf" | "split" | "stand_in";
             slot: string | null;
             part: string;
             words: string;
@@ -5532,6 +5913,94 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunAnswer"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dish_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["PutPart"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfAnswer"];
                 };
             };
             /** @description What was sent cannot be; the sentence says why. */
@@ -11234,6 +11703,641 @@ export interface operations {
             };
             /** @description Only JSON is read. */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfAnswer"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_on_shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewBatch"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfAnswer"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["BatchChange"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfAnswer"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfAnswer"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shelf_events: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SentToShelf"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfEvents"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shelf_kinds: {
+        parameters: {
+            query?: {
+                food?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfKinds"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    meet_from_shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["MeetRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MetView"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page was loaded before the last update. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planned_takings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlannedTaking"][];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
