@@ -190,8 +190,10 @@ def refusal(held: Held, event: ShelfEvent, keeping: KeepingKind, today: dt.date)
     if event.kind in {"took", "threw"}:
         if event.grams <= 0:
             return worded("shelf_no_grams")
+        if held.left <= 0:
+            return worded("shelf_nothing")
         if event.grams > held.left + OVER_GRAMS:
-            return worded("shelf_too_much" if held.left >= 1 else "shelf_nothing", grams=held.left)
+            return worded("shelf_too_much", grams=held.left)
         if event.kind == "took" and not held.safe(today):
             return worded("shelf_too_late", by=day_words(held.use_by))
     if event.kind == "moved":
@@ -201,7 +203,7 @@ def refusal(held: Held, event: ShelfEvent, keeping: KeepingKind, today: dt.date)
 
 def _cannot_move(held: Held, event: ShelfEvent, keeping: KeepingKind, today: dt.date) -> str:
     if held.left <= 0:
-        return worded("shelf_nothing", grams=0.0)
+        return worded("shelf_nothing")
     if event.place == held.place:
         return worded(f"shelf_there_{event.place}")
     if event.place == "freezer" and held.thawed:

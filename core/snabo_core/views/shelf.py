@@ -84,13 +84,14 @@ def met_view(
     if not shelved.food:
         raise BadInput(worded("shelf_no_food", what=shelved.name), "batch")
     needs = wanted(request.dish, request.part, request.line, shelved, setting, book, library)
+    if left <= 0:
+        raise BadInput(worded("shelf_nothing"), "batch")
     grams = request.grams
     if grams is None:
         grams = left if needs is None else min(left, needs)
         grams = float(round(grams)) or grams
     if grams > left + OVER_GRAMS:
-        code = "shelf_too_much" if left >= 1 else "shelf_nothing"
-        raise BadInput(worded(code, grams=left), "grams")
+        raise BadInput(worded("shelf_too_much", grams=left), "grams")
     dish = meet(request.dish, request.part, request.line, shelved, grams)
     return MetView(dish, grams, needs, left)
 
