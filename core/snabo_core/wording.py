@@ -118,16 +118,12 @@ TEMPLATES: dict[str, str] = {
     "run_no_longer_here": "no longer at this table",
     "celsius": "{celsius} °C in the middle",
     # the shelf
-    "keeps_fridge": "{kind}: {days} days in the fridge",
-    "keeps_freezer": "{kind}: {days} days in the freezer, while it tastes as it should",
-    "keeps_cupboard": "{kind}: {days} days, dry and closed",
-    "keeps_untried": "nobody here has frozen this; the shortest of all counts, {days} days",
+    "keeps_fridge": "{days} in the fridge for {kind}",
+    "keeps_freezer": "{days} in the freezer for {kind}, while it tastes as it should",
+    "keeps_cupboard": "{days}, dry and closed, for {kind}",
+    "keeps_untried": "nobody here has frozen this; the shortest of all counts, {days}",
     "keeps_thawed": "thawed: the days it had left when it was frozen",
     "keeps_said": "the day on the packet, or yours",
-    "shelf_near_soon": "{by}: soon",
-    "shelf_near_today": "today",
-    "shelf_near_past": "was {by}",
-    "shelf_near_": "{by}",
     "freezing_well": "It freezes well.",
     "freezing_changes": "It can be frozen, and comes out changed.",
     "freezing_badly": "It does not freeze well.",
@@ -647,6 +643,11 @@ class _Worded:
 def day_words(day: dt.date) -> str:
     """Return a day as a cook says it: "3 December"."""
     return f"{day.day} {day:%B}"
+
+
+def days_words(days: int) -> str:
+    """Return how many days, as a cook says it: "1 day", "3 days"."""
+    return "1 day" if days == 1 else f"{days} days"
 
 
 def listed(names: Sequence[str]) -> str:

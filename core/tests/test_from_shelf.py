@@ -5,7 +5,7 @@ from __future__ import annotations
 import unittest
 from dataclasses import replace
 
-from snabo_core.dish import Dish, FromShelf, check
+from snabo_core.dish import Dish, FromShelf, Taken, check
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.plate.setting import Setting
@@ -13,6 +13,7 @@ from snabo_core.recipe import read_recipe
 from snabo_core.recipe.method import with_method
 from snabo_core.shelf import keepings
 from snabo_core.swaps.book import book
+from snabo_core.swaps.by_products import Offered, offered
 from snabo_core.swaps.cooking import CookStep, effective_steps
 from snabo_core.swaps.from_shelf import OnShelf, kept_as, meet, wanted
 from snabo_core.swaps.judged import judged
@@ -199,6 +200,41 @@ class Parts(unittest.TestCase):
             known = BOOK.find(slot.role, candidate.choice.stand_in)
             if known and known.reheat:
                 self.assertEqual(kept.reheat, known.reheat)
+
+
+class Offers(unittest.TestCase):
+    """What of a dish can go on the shelf with one press."""
+
+    def offers(self, text: str) -> dict[str, Offered]:
+        return {one.name: one for one in offered(pot(text), NOBODY, BOOK, FOODS)}
+
+    def test_half_of_every_part_or_what_is_over(self) -> None:
+        found = self.offers(POT)
+        lid = next(one for one in found.values() if one.part == pot().parts[1].id or one.whole)
+        self.assertEqual(lid.place, "freezer")
+        self.assertAlmostEqual(lid.grams, (lid.whole or 0) / 2)
+        dish = pot()
+        part = replace(dish.parts[1], taken=Taken(share=0.75))
+        some = replace(dish, parts=(dish.parts[0], part))
+        rest = next(one for one in offered(some, NOBODY, BOOK, FOODS) if one.part == part.id)
+        lines = sum(line.grams or 0 for line in part.lines)
+        self.assertAlmostEqual(rest.grams, lines / 4, delta=lines * 0.02)
+
+    def test_stems_seeds_whites_and_the_rest_of_a_tin(self) -> None:
+        found = self.offers(
+            "Odds\nServes 4\n1 head of cauliflower\n1 medium butternut squash\n3 egg yolks\n"
+            "100 g tinned chickpeas, drained\n400 g tin of tomatoes\n"
+        )
+        names = {name for name, one in found.items() if one.part is None}
+        self.assertEqual(names, {"cauliflower stems and leaves", "squash seeds", "egg whites",
+                                 "chickpeas, rest of the tin"})  # fmt: skip
+        # White 33 g, yolk 17 g an egg (measures of the book).
+        self.assertAlmostEqual(found["egg whites"].grams, 3 * 33, delta=4)
+        self.assertEqual(found["chickpeas, rest of the tin"].kind.key, "tin_low_acid")
+
+    def test_a_bag_of_florets_leaves_nothing(self) -> None:
+        found = self.offers("Odds\nServes 2\n400 g cauliflower florets\n2 eggs\n")
+        self.assertFalse([one for one in found.values() if one.part is None])
 
 
 if __name__ == "__main__":

@@ -156,8 +156,12 @@ class Keeper:
             )
         if database_died:
             say("The database has ended; starting it again ...")
+            before = self.database.environment()
             self.database.start()
             say("  it is up; nothing saved is lost")
+            if self.database.environment() != before:
+                # Somebody took its port meanwhile: the web server has to hear of the new one.
+                self.end()
         if self.web.poll() is not None:
             say("The web server has ended; starting it again ...")
             self.web = self._serve()

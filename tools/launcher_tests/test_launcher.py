@@ -207,6 +207,26 @@ class Server(Home):
             time.sleep(0.01)
         self.assertIsNone(processes.begun_at(pid))
 
+    def test_a_database_that_came_back_at_another_port_takes_the_web_server_with_it(self) -> None:
+        up = mock.Mock(poll=mock.Mock(return_value=None))
+        up.terminate.side_effect = lambda: up.poll.configure_mock(return_value=0)
+        ports = [{"SNABO_DB_PORT": port} for port in ("1", "2")]
+        base = mock.Mock(running_pid=mock.Mock(return_value=None), log="the log")
+        base.environment.side_effect = ports
+        with (
+            mock.patch("launcher.cli._gunicorn", return_value=up) as served,
+            mock.patch("launcher.cli._environment", return_value={}),
+            mock.patch("launcher.cli._web_file", return_value=self.home / "w"),
+            mock.patch("launcher.cli.say"),
+        ):
+            keeper = cli.Keeper(base, 8760)
+            keeper.look()
+            self.assertEqual(served.call_count, 2)
+            up.poll.configure_mock(return_value=None)
+            base.environment.side_effect = ports[:1] * 2
+            keeper.look()
+            self.assertEqual(served.call_count, 2)
+
     def test_what_dies_is_started_again_and_gives_up_in_the_end(self) -> None:
         up, said = mock.Mock(), []
         up.poll.side_effect = itertools.cycle([1])

@@ -108,6 +108,10 @@ const router = createBrowserRouter([
         ],
       },
       {
+        path: 'shelf',
+        lazy: async () => ({ Component: (await import('./places/shelf/ShelfPlace')).ShelfPlace }),
+      },
+      {
         path: 'kitchen',
         lazy: async () => ({
           Component: (await import('./places/kitchen/KitchenPlace')).KitchenPlace,

@@ -10,8 +10,8 @@ declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (PrecacheEntry |
 
 const PATIENCE_SECONDS = 4;
 const WHO = 'who';
-/** Asked for by every place before it shows anything. */
-const ASKED_FIRST = ['/api/session', '/api/kitchen'];
+/** Asked for by every place before it shows anything, and what is read away from the network. */
+const KEPT = ['/api/session', '/api/kitchen', '/api/shelf'];
 
 precacheAndRoute(self.__WB_MANIFEST);
 cleanupOutdatedCaches();
@@ -29,7 +29,7 @@ registerRoute(
 );
 
 registerRoute(
-  ({ url }) => ASKED_FIRST.includes(url.pathname),
+  ({ url }) => KEPT.includes(url.pathname),
   new NetworkFirst({ cacheName: WHO, networkTimeoutSeconds: PATIENCE_SECONDS }),
 );
 

@@ -12,14 +12,14 @@ from dataclasses import dataclass
 from typing import Literal
 
 from snabo_core.shelf.keeping import KeepingKind, Place
-from snabo_core.wording import day_words, worded
+from snabo_core.wording import day_words, days_words, worded
 
 ShelfEventKind = Literal["took", "threw", "moved", "taken_back"]
 # Scales round: so many grams more than are left may be taken.
 OVER_GRAMS = 2.0
 MOST_GRAMS = 50_000.0
 # A cook looks a thing over by eye within so many days before; common practice, no source.
-SOON_DAYS: dict[Place, int] = {"fridge": 1, "freezer": 14, "cupboard": 7}
+SOON_DAYS: dict[Place, int] = {"fridge": 1, "freezer": 14, "cupboard": 3}
 Nearness = Literal["", "soon", "today", "past"]
 
 
@@ -162,8 +162,8 @@ def _next_stay(stays: Sequence[Moved], event: ShelfEvent, keeping: KeepingKind) 
 def _reason(place: Place, keeping: KeepingKind) -> str:
     days = _days_in(place, keeping)
     if place == "freezer" and "freezer" not in keeping.days:
-        return worded("keeps_untried", days=days)
-    return worded(f"keeps_{place}", kind=keeping.name, days=days)
+        return worded("keeps_untried", days=days_words(days))
+    return worded(f"keeps_{place}", kind=keeping.name, days=days_words(days))
 
 
 def put_refusal(batch: Batch, keeping: KeepingKind, today: dt.date) -> str:

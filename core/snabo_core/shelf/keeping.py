@@ -148,8 +148,8 @@ def proposed(
         return by_role and by_food
 
     found = [one for one in keepings().values() if fits(one)]
-    # Of two that keep alike, the one that says more goes first.
-    return tuple(sorted(found, key=lambda one: (one.soonest(), not one.roles, not one.foods)))
+    # Of two that keep alike, the one the table has first: meat and fish before what is beside them.
+    return tuple(sorted(found, key=lambda one: one.soonest()))
 
 
 def groups_of(role: str) -> tuple[KeepingGroup, ...]:

@@ -22,6 +22,7 @@ from snabo_core.shelf import (
 )
 from snabo_core.shelf.batches import Nearness
 from snabo_core.swaps.book import Book
+from snabo_core.swaps.by_products import offered
 from snabo_core.swaps.from_shelf import OnShelf, meet, wanted
 from snabo_core.swaps.words import reheating_words
 from snabo_core.wording import day_words, worded
@@ -100,9 +101,9 @@ def met_view(
 class BatchView:
     """A batch. Grams are what was put, taken out, thrown away and is left.
 
-    `by` says the day in words, `near` how near it is, `reason` and `source` why it is that day.
-    `eaten_hot` says that it is heated through to 74 °C before it is eaten. `last_event` can be
-    taken back, empty where nothing became of it yet.
+    `by` says the day in words ("tomorrow"), `near` how near it is, `reason` and `source` why it
+    is that day. `eaten_hot` says that it is heated through to 74 °C before it is eaten.
+    `last_event` can be taken back, empty where nothing became of it yet.
     """
 
     kind: str
@@ -163,11 +164,15 @@ def batch_view(
         kind=keeping.key, kind_name=keeping.name, group=keeping.group, put_grams=batch.grams,
         left=held.left, taken=held.taken, thrown=held.thrown, pieces_left=pieces,
         place=held.place, since=held.stays[-1].since, made=batch.made, use_by=held.use_by,
-        by=worded(f"shelf_near_{near}", by=day_words(held.use_by)), near=near,
+        by=_by(held.use_by, today), near=near,
         safe=held.safe(today), reason=held.reason, source=keeping.source, thawed=held.thawed,
         freezing=_freezing(keeping, thawed=held.thawed), reheat=_reheat(keeping),
         eaten_hot=eaten_hot(keeping), becomes=keeping.becomes, note=keeping.note, last_event=last,
     )  # fmt: skip
+
+
+def _by(day: dt.date, today: dt.date) -> str:
+    return {0: "today", 1: "tomorrow"}.get((day - today).days, day_words(day))
 
 
 def order_of(view: BatchView, name: str) -> tuple[bool, dt.date, str]:
@@ -189,3 +194,34 @@ def _freezing(keeping: KeepingKind, *, thawed: bool) -> str:
         return worded("freezing_once")
     said = worded(f"freezing_{keeping.freezing}")
     return f"{said} {keeping.freezing_note}".strip()
+
+
+@dataclass(frozen=True)
+class OfferedView:
+    """What of a dish can go on the shelf with one press; see `swaps.by_products.Offered`."""
+
+    key: str
+    name: str
+    kind: str
+    kind_name: str
+    place: Place
+    grams: float
+    whole: float | None
+    part: str | None
+    food: str
+    form: str | None
+    days: int
+
+
+def offered_views(
+    dish: Dish, setting: Setting, book: Book, library: Library
+) -> tuple[OfferedView, ...]:
+    """Return what of a dish can go on the shelf, its parts first; `days` are where it would go."""
+    return tuple(
+        OfferedView(
+            one.key, one.name, one.kind.key, one.kind.name, one.place, one.grams, one.whole,
+            one.part, one.food, one.form,
+            one.kind.frozen_days() if one.place == "freezer" else one.kind.soonest(),
+        )
+        for one in offered(dish, setting, book, library)
+    )  # fmt: skip

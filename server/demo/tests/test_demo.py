@@ -13,6 +13,7 @@ from foods.stand_ins import book_of
 from runs.records import run_answer
 from runs.services import runs_of
 from runs.sessions import session_view, sessions_of
+from shelf.services import shelf_of
 from snabo_core import dish as core
 from snabo_core.swaps.judged import judged
 from snabo_core.ways.finding import find_ways, fits, fitting_of
@@ -61,6 +62,16 @@ class Demo(TestCase):
         self.assertTrue(any("spinach" in words for words in last.changed), last.changed)
         self.assertLess(first.started, second.started)
         self.assertLess(second.started, last.started)
+
+    def test_the_shelf_holds_what_was_made_lately_and_nothing_past_its_day(self) -> None:
+        household = Household.objects.get()
+        shelf = shelf_of(household)
+        views = [one.view for one in shelf.batches if one.view.left >= 1]
+        self.assertEqual({view.place for view in views}, {"fridge", "freezer", "cupboard"})
+        self.assertFalse([view for view in views if view.near == "past"])
+        self.assertTrue([view for view in views if view.near in {"soon", "today"}])
+        [left] = [one for one in shelf.batches if one.dish]
+        self.assertGreater(library_of(household).row(left.food).value("protein"), 5)
 
     def test_an_evening_is_in_progress_with_the_oven_on_and_a_timer_running(self) -> None:
         [evening] = sessions_of(Household.objects.get())

@@ -9,7 +9,7 @@ const HERE = new URL('./', import.meta.url);
 const KEPT = [
   'convert', 'dish', 'eaters', 'evenings', 'exclusions', 'food', 'foods', 'compare', 'homemade', 'kitchen',
   'learning', 'likings', 'look-through', 'microwave', 'oven', 'own-foods', 'own-measures', 'own-names',
-  'readings', 'roles', 'runs', 'schools', 'session', 'sign-ins', 'stand-ins', 'label',
+  'readings', 'roles', 'runs', 'schools', 'session', 'shelf', 'shelf-kinds', 'shelf-planned', 'sign-ins', 'stand-ins', 'label',
 ]; // prettier-ignore
 
 /** The first word of every query key written in this folder. */

@@ -176,6 +176,7 @@ const COMPUTED = [
   'resize',
   'run',
   'sheet',
+  'shelf-offers',
   'split',
   'table-matrix',
   'table-ways',

@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { newId } from '../draft/newId';
 import { client, take } from './client';
 import { runsQuery } from './queries';
+import { shelfQuery } from './shelf';
 import type { Dish, PhotoAnswer, RunTold } from './types';
 
 export const runQuery = (id: string) =>
@@ -59,6 +60,7 @@ export function useTell(run: string, dish: string) {
       if (!answer.question) setId(newId());
       queries.setQueryData(runQuery(run).queryKey, answer.run);
       await queries.invalidateQueries({ queryKey: runsQuery(dish).queryKey });
+      await queries.invalidateQueries({ queryKey: shelfQuery.queryKey });
     },
   });
 }

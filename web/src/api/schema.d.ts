@@ -168,7 +168,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** @description Return what of the dish can go there with one press. */
+        get: operations["shelf_offers"];
         put?: never;
         /** @description Put it there with its own food values; sending it twice puts it once. */
         post: operations["put_part"];
@@ -2583,7 +2584,7 @@ export interface components {
          * BatchView
          * @description A batch. Grams are what was put, taken out, thrown away and is left.
          *
-         *         `by` says the day in words, `near` how near it is, `reason` and `source` why it is that day.
+         *         `by` says the day in words ("tomorrow"), `near` how near it is, `reason` and `source` why it is that day.
          *         `eaten_hot` says that it is heated through to 74 °C before it is eaten. `last_event` can be
          *         taken back, empty where nothing became of it yet.
          */
@@ -2850,6 +2851,24 @@ export interface components {
             part: string;
             grams: number;
             weighed: boolean;
+        };
+        /**
+         * OfferedView
+         * @description What of a dish can go on the shelf with one press; see `swaps.by_products.Offered`.
+         */
+        OfferedView: {
+            key: string;
+            name: string;
+            kind: string;
+            kind_name: string;
+            /** @enum {unknown} */
+            place: "cupboard" | "freezer" | "fridge";
+            grams: number;
+            whole: number | null;
+            part: string | null;
+            food: string;
+            form: string | null;
+            days: number;
         };
         /**
          * PutPart
@@ -5962,6 +5981,63 @@ export interface operations {
             };
             /** @description Only JSON is read. */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shelf_offers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dish_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OfferedView"][];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -123,3 +123,13 @@ export type RunTold = Schemas['RunTold'];
 export type PhotoAnswer = Schemas['PhotoAnswer'];
 export type OpinionView = Schemas['OpinionView'];
 export type PortionView = Schemas['PortionView'];
+
+export type BatchRecord = Schemas['BatchRecord'];
+export type ShelfAnswer = Schemas['ShelfAnswer'];
+export type ShelfTold = Schemas['ShelfTold'];
+export type NewBatch = Schemas['NewBatch'];
+export type PutPart = Schemas['PutPart'];
+export type KindView = Schemas['KindView'];
+export type ShelfPlace = BatchRecord['view']['place'];
+export type PlannedTaking = Schemas['PlannedTaking'];
+export type OfferedView = Schemas['OfferedView'];

@@ -138,6 +138,7 @@ export function emptyLine(text: string): Line {
     unread: [],
     times: 1,
     size_rule: null,
+    shelf: null,
   };
 }
 

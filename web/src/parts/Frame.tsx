@@ -8,6 +8,7 @@ import { eveningsQuery } from '../api/evening';
 import { sessionQuery } from '../api/queries';
 import { sendAll } from '../evening/outbox';
 import { forgetForOffline } from '../offline';
+import { sendShelf, shelfBoxOf } from '../shelf/box';
 import { useMode } from '../theme/useMode';
 import { GlassPatterns } from './SightGlass';
 import { setEnergyUnit } from './format';
@@ -24,13 +25,15 @@ const KeysDialog = lazy(async () => ({ default: (await import('./KeysDialog')).K
 const PLACES = [
   ['/dishes', 'Dishes'],
   ['/table', 'Table'],
+  ['/shelf', 'Shelf'],
   ['/foods', 'Foods'],
   ['/kitchen', 'Kitchen'],
 ] as const;
 
 /** Tell what waits in this browser; returns how much the server has not answered for. */
-async function tellAll(): Promise<number> {
-  const told = await sendAll();
+async function tellAll(user: string): Promise<number> {
+  await sendShelf(user);
+  const told = (await sendAll()) + shelfBoxOf(user).waiting.length;
   try {
     const { sendPhotos } = await import('../evening/photoBox');
     return told + (await sendPhotos()).waiting;
@@ -47,11 +50,11 @@ export function Frame(): JSX.Element {
   const { pathname } = useLocation();
   const [keysShown, showKeys] = useState(false);
   const [unsent, setUnsent] = useState(0);
-  const signedIn = session.isSuccess;
+  const user = session.data?.username ?? '';
   useEffect(() => {
-    // The Stove sends its own; what other evenings left here goes now.
-    if (signedIn) void tellAll();
-  }, [signedIn]);
+    // The Stove sends its own; what other evenings and the shelf left here goes now.
+    if (user) void tellAll(user);
+  }, [user]);
   useKeys(useMemo(() => ({ '?': () => showKeys(true) }), []));
   if (session.isPending) return <main className="place soft">Opening the kitchen …</main>;
   if (session.error) {
@@ -78,7 +81,7 @@ export function Frame(): JSX.Element {
   }
   setEnergyUnit(session.data.kitchen.energy_unit);
   const signOut = async (sure: boolean): Promise<void> => {
-    const waiting = await tellAll();
+    const waiting = await tellAll(user);
     setUnsent(sure ? 0 : waiting);
     if (waiting && !sure) return;
     await take(client.DELETE('/api/session'));
@@ -147,8 +150,8 @@ export function Frame(): JSX.Element {
             </>
           }
         >
-          What was told at the Stove has not all reached the kitchen server: {unsent} to go. It
-          stays in this browser and is sent when you sign in again.
+          What was told at the Stove and the Shelf has not all reached the kitchen server: {unsent}{' '}
+          to go. It stays in this browser and is sent when you sign in again.
         </Notice>
       )}
       <Settled place={pathname.split('/', 3).join('/')}>

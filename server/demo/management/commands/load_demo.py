@@ -13,6 +13,7 @@ from django.utils import timezone
 
 from accounts.models import Household, User
 from demo.cooked import Told, cook_thrice
+from demo.shelved import fill_shelf
 from dishes.models import Dish
 from dishes.services import RecipeText, add_dish, read_text
 from foods.models import LearnedReading, OwnFood, OwnMeasure, OwnName, OwnStandIn
@@ -104,6 +105,8 @@ class Command(BaseCommand):
         }
         add_dish(household, self._held(self._read(household, PARTS)))
         self._cook(household)
+        household = Household.objects.get(pk=household.pk)
+        fill_shelf(household)
         self._evening(household, [brought[recipe] for recipe in TONIGHT])
         if options.get("verbosity", 1) > 0:
             self.stdout.write("  the demo household is loaded")

@@ -31,6 +31,7 @@ import { Pin } from '../../parts/Pin';
 import { LineRow } from '../bring/LineRow';
 import { Candidates } from './Candidates';
 import styles from './candidates.module.css';
+import { FromShelf } from './FromShelf';
 import { KeepStandIn } from './KeepStandIn';
 import { Offers } from './Offers';
 import { OtherWeight } from './OtherWeight';
@@ -80,9 +81,9 @@ interface LinesProps {
   onSwap: (lineId: string) => void;
 }
 
-/** A line's text with what stands in its place. */
-function LineText({ line }: { line: Line }): JSX.Element {
-  if (line.left_out) return <s className="soft">{about(line)}</s>;
+/** A line's text with what stands in its place; `covered` is met with another from the shelf. */
+function LineText({ line, covered = false }: { line: Line; covered?: boolean }): JSX.Element {
+  if (line.left_out || covered) return <s className="soft">{about(line)}</s>;
   if (!line.instead) return <span>{about(line)}</span>;
   return (
     <span>
@@ -127,6 +128,10 @@ function Or({ line, onSwap }: { line: Line; onSwap: () => void }): JSX.Element {
 function Was({ part, slot, onSwap }: LinesProps): JSX.Element {
   const { draft } = useOpenDish();
   const [open, setOpen] = useState<string | null>(null);
+  const used = new Set(effectiveLines(part).map((line) => line.id));
+  const swapped = new Set(part.slots.flatMap((one) => (one.choice ? one.line_ids : [])));
+  const covered = (line: Line): boolean =>
+    !line.left_out && !used.has(line.id) && !swapped.has(line.id);
   const toggle = (id: string): void => {
     if (!slot) return;
     const has = slot.line_ids.includes(id);
@@ -151,12 +156,12 @@ function Was({ part, slot, onSwap }: LinesProps): JSX.Element {
                     onChange={() => toggle(line.id)}
                   />
                   <b>{grams(line)}</b>
-                  <LineText line={line} />
+                  <LineText line={line} covered={covered(line)} />
                 </label>
               ) : (
                 <>
                   <b>{grams(line)}</b>
-                  <LineText line={line} />
+                  <LineText line={line} covered={covered(line)} />
                 </>
               )}
               <Or line={line} onSwap={() => onSwap(line.id)} />
@@ -287,6 +292,7 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
         <Was part={part} slot={active} onSwap={setSwapping} />
         <Becomes part={part} slot={active} onSwap={setSwapping} />
       </div>
+      <FromShelf part={part} />
       {toSwap && (
         <div className="swap-drawer">
           <button

@@ -10,6 +10,7 @@ import { useOpenDish } from '../../draft/context';
 import { newId } from '../../draft/newId';
 import { percent, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
+import { ShelfOffers } from '../../parts/ShelfOffers';
 import { HowItWas } from './HowItWas';
 import { PutAway } from './PutAway';
 import { ShareOut } from './ShareOut';
@@ -105,6 +106,7 @@ export function OnTheTable(): JSX.Element | null {
             <h3>Who had how much</h3>
             <ShareOut key={view.id} view={view} />
             <PutAway view={view} />
+            <ShelfOffers dish={draft.id} title={draft.document.title} parts={false} />
           </div>
           <HowItWas key={view.id} view={view} />
         </div>

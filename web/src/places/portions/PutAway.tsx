@@ -2,6 +2,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState, type JSX } from 'react';
+import { Link } from 'react-router';
 
 import { sentence } from '../../api/client';
 import { useTell } from '../../api/runs';
@@ -79,6 +80,12 @@ export function PutAway({ view }: { view: RunView }): JSX.Element | null {
       ) : (
         rest !== null && <p className="soft">Nothing else is left.</p>
       )}
+      {view.left_over.some((one) => one.kept !== 'thrown_away') && (
+        <p className="soft">
+          It stands on the <Link to="/shelf">Shelf</Link>, until when and what it can become.
+        </p>
+      )}
+
       {telling.error && <Notice bad>{sentence(telling.error)}</Notice>}
     </section>
   );

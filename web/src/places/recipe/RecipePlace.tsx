@@ -8,9 +8,11 @@ import { sentence } from '../../api/client';
 import { methodQuery } from '../../api/method';
 import type { MethodView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
+import { setTaken } from '../../draft/edits';
 import { addStep, withSteps } from '../../draft/method';
 import { Notice } from '../../parts/Notice';
 import { plain } from '../../parts/format';
+import { ShelfOffers } from '../../parts/ShelfOffers';
 import { AddLine } from './AddLine';
 import { HeadForm } from './HeadForm';
 import { Mind } from './Mind';
@@ -42,6 +44,27 @@ function KeepApart({ view }: { view: MethodView }): JSX.Element {
   );
 }
 
+/** Half of a part for the freezer, stems for the fridge: put away from here. */
+function AheadOf(): JSX.Element {
+  const { draft } = useOpenDish();
+  const [open, setOpen] = useState(false);
+  if (!open)
+    return (
+      <Button size="small" className={styles.add ?? ''} onClick={() => setOpen(true)}>
+        Half for the freezer, rests for the shelf
+      </Button>
+    );
+  return (
+    <ShelfOffers
+      dish={draft.id}
+      title={draft.document.title}
+      onPart={(part, share) =>
+        draft.change((dish) => setTaken(dish, part, { grams: null, share, makes_grams: null }))
+      }
+    />
+  );
+}
+
 function Method({ view }: { view: MethodView }): JSX.Element {
   const { draft } = useOpenDish();
   const [open, setOpen] = useState<string | null>(null);
@@ -60,6 +83,7 @@ function Method({ view }: { view: MethodView }): JSX.Element {
         <HeadForm />
         <UsedLines lines={view.lines} />
         <AddLine />
+        <AheadOf />
       </section>
       <section className={styles.steps} aria-label="Steps">
         <div className={styles.bar}>

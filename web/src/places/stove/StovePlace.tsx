@@ -14,6 +14,7 @@ import { useEvening, type EveningHere, type Said } from '../../evening/useEvenin
 import { useRinging } from '../../evening/useRinging';
 import { clockOf, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
+import { ShelfOffers } from '../../parts/ShelfOffers';
 import { useKeys } from '../../parts/useKeys';
 import { useTitle } from '../../parts/useTitle';
 import { AddedSoFar, AddForm } from './AddHere';
@@ -26,7 +27,7 @@ import { Weighed, WeighHere } from './WeighHere';
 import { Written } from './Written';
 import styles from './stove.module.css';
 
-type FormKind = 'weigh' | 'add' | 'note' | 'setting' | 'probe';
+type FormKind = 'weigh' | 'add' | 'note' | 'setting' | 'probe' | 'shelf';
 const MORE_SECONDS = 60;
 const NOT_YET_SECONDS = 180;
 const SWIPE = 60;
@@ -167,6 +168,11 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
         <p className={styles.standing}>
           <b>{dishes.join(', ')}</b>
           <span>{view.stove.standing}</span>
+          {view.stove.notes
+            .filter((note) => note.task === '')
+            .map((note) => (
+              <span key={note.id}>{note.words}</span>
+            ))}
           {view.stove.sheet.why.map((words) => (
             <span key={words}>{words}</span>
           ))}
@@ -233,6 +239,13 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                   onAdd={(to, words) => act('added', { dish: to, words })}
                   onClose={close}
                 />
+              ) : dish && open === 'shelf' ? (
+                <>
+                  <ShelfOffers dish={dish.id} title={dish.title} />
+                  <button type="button" className="plain-button" onClick={close}>
+                    Close
+                  </button>
+                </>
               ) : open === 'note' ? (
                 <Written
                   label="Note to this step"
@@ -303,6 +316,9 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                   )}
                   <button type="button" className={styles.less} onClick={() => show('add')}>
                     I added something
+                  </button>
+                  <button type="button" className={styles.less} onClick={() => show('shelf')}>
+                    To the shelf
                   </button>
                   {card.machine && (
                     <button type="button" className={styles.less} onClick={() => show('setting')}>

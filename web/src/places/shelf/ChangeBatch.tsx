@@ -1,0 +1,56 @@
+/** What a batch is called, what it is, and a day of its own. */
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useMutation } from '@tanstack/react-query';
+import { useState, type JSX } from 'react';
+
+import { client, sentence, take } from '../../api/client';
+import type { BatchRecord, ShelfAnswer } from '../../api/types';
+import { Notice } from '../../parts/Notice';
+import { KindSelect } from './KindSelect';
+import styles from './shelf.module.css';
+
+interface Props {
+  batch: BatchRecord;
+  onDone: () => void;
+  onSaved: (answer: ShelfAnswer) => void;
+}
+
+export function ChangeBatch({ batch, onDone, onSaved }: Props): JSX.Element {
+  const [name, setName] = useState(batch.name);
+  const [kind, setKind] = useState(batch.view.kind);
+  const [said, setSaid] = useState(batch.said ?? '');
+  const [note, setNote] = useState(batch.note);
+  const saving = useMutation({
+    mutationFn: () =>
+      take(
+        client.PUT('/api/shelf/{batch_id}', {
+          params: { path: { batch_id: batch.id } },
+          body: { name, kind, said: said || null, note },
+        }),
+      ),
+    onSuccess: (answer) => {
+      onSaved(answer);
+      onDone();
+    },
+  });
+  const food = batch.food.startsWith('made:') ? '' : batch.food;
+  return (
+    <div className={styles.change}>
+      <TextField label="Called" value={name} onChange={(e) => setName(e.target.value)} />
+      <KindSelect food={food} value={kind} onChange={setKind} />
+      <TextField
+        type="date"
+        label="Eat it by, if sooner"
+        value={said}
+        onChange={(e) => setSaid(e.target.value)}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      <TextField label="Note" value={note} onChange={(e) => setNote(e.target.value)} />
+      <Button variant="outlined" disabled={saving.isPending} onClick={() => saving.mutate()}>
+        Save
+      </Button>
+      {saving.error && <Notice bad>{sentence(saving.error)}</Notice>}
+    </div>
+  );
+}

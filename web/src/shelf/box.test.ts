@@ -1,0 +1,93 @@
+// @vitest-environment happy-dom
+import { afterEach, describe, expect, it, vi, type Mock } from 'vitest';
+
+import { client } from '../api/client';
+import type { BatchRecord } from '../api/types';
+import { addWaiting, dropRefused, sendShelf, shelfBoxOf, withWaiting, type Waiting } from './box';
+
+const SHELF = { today: '2026-03-02', batches: [], thrown_grams: 0, thrown_days: 30 };
+
+function told(id: string, grams = 100): Waiting {
+  const body = {
+    id,
+    batch: 'soup',
+    kind: 'took',
+    grams,
+    place: 'fridge',
+    of: null,
+    at: null,
+  } as const;
+  return { what: 'told', name: 'Soup', body };
+}
+
+function answers(...given: { status: number; body: unknown }[]): Mock {
+  const spy = vi.spyOn(client, 'POST') as unknown as Mock;
+  for (const { status, body } of given)
+    spy.mockImplementationOnce(() =>
+      Promise.resolve({
+        data: body,
+        error: status < 400 ? undefined : body,
+        response: new Response(null, { status }),
+      }),
+    );
+  return spy;
+}
+
+const accepted = (id: string): { status: number; body: unknown } => ({
+  status: 200,
+  body: { answers: [{ id, outcome: 'accepted', sentence: '' }], shelf: SHELF },
+});
+
+afterEach(() => vi.restoreAllMocks());
+
+describe('what is told at the shelf', () => {
+  it('waits while nobody answers, and goes in order once somebody does', async () => {
+    addWaiting('maren', told('a'));
+    addWaiting('maren', told('b'));
+    answers({ status: 503, body: {} });
+    expect(await sendShelf('maren')).toBeNull();
+    expect(shelfBoxOf('maren').waiting.map((one) => one.body.id)).toEqual(['a', 'b']);
+    const spy = answers(accepted('a'), accepted('b'));
+    expect(await sendShelf('maren')).toEqual(SHELF);
+    expect(shelfBoxOf('maren').waiting).toEqual([]);
+    expect(spy).toHaveBeenCalledTimes(3);
+  });
+
+  it('waits for whoever told it: another household sends nothing of it', async () => {
+    addWaiting('jory', told('c'));
+    const spy = answers(accepted('c'));
+    expect(await sendShelf('somebody else')).toBeNull();
+    expect(spy).not.toHaveBeenCalled();
+    expect(shelfBoxOf('jory').waiting).toHaveLength(1);
+  });
+
+  it('is read to the cook where it cannot be, and nothing behind it is held up', async () => {
+    addWaiting('tove', told('d'));
+    addWaiting('tove', told('e'));
+    answers(
+      {
+        status: 200,
+        body: { answers: [{ id: 'd', outcome: 'refused', sentence: 'None left.' }], shelf: SHELF },
+      },
+      accepted('e'),
+    );
+    await sendShelf('tove');
+    expect(shelfBoxOf('tove')).toMatchObject({
+      waiting: [],
+      refused: [{ name: 'Soup', sentence: 'None left.' }],
+    });
+    dropRefused('tove');
+    expect(shelfBoxOf('tove').refused).toEqual([]);
+  });
+
+  it('shows on the shelf at once', () => {
+    const batch = {
+      id: 'soup',
+      view: { left: 250, taken: 0, thrown: 0, place: 'fridge' },
+    } as unknown as BatchRecord;
+    const threw = told('g', 200);
+    if (threw.what === 'told') threw.body.kind = 'threw';
+    const [one] = withWaiting([batch], [told('f', 100), threw]);
+    expect(one?.view).toMatchObject({ left: 0, taken: 100, thrown: 200 });
+  });
+});
