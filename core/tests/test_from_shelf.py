@@ -19,6 +19,7 @@ from snabo_core.swaps.from_shelf import OnShelf, kept_as, meet, wanted
 from snabo_core.swaps.judged import judged
 from snabo_core.swaps.ranking import rank
 from snabo_core.swaps.roles import propose_slots
+from snabo_core.views.method import method_view
 
 POT = """Brown lentil pot
 Serves 4
@@ -89,6 +90,15 @@ class Lines(unittest.TestCase):
         heat = next(one for one in cooked(now) if one.kind == "shelf")
         self.assertEqual(heat.step.technique, "reheat")
         self.assertIn("74", heat.step.until)
+
+    def test_the_caution_stands_where_it_is_heated_last(self) -> None:
+        dish = pot()
+        part = dish.parts[0]
+        now = meet(dish, part.id, part.lines[0].id, lentils(), 500)
+        view = method_view(now, NOBODY, BOOK, FOODS)
+        [caution] = [one for one in view.cautions if one.key == "reheat_74"]
+        said = [step.technique for step in view.steps if step.number in caution.steps]
+        self.assertEqual(said, ["bake"])
 
     def test_its_own_values_count(self) -> None:
         dish = pot()

@@ -23,6 +23,7 @@ from accounts.address import client_address
 from accounts.idle import BUSY
 from accounts.models import Household, SignIn, User
 from accounts.writing import writes
+from config.wire import convert
 from snabo_core.dish import UnitSystem
 from snabo_core.errors import BadInput
 from snabo_core.foods.labels import Jurisdiction
@@ -119,7 +120,7 @@ def kitchen_of(household: Household) -> KitchenSettings:
     """Return the household's kitchen settings as a plain value."""
     values = {name: getattr(household, name) for name in SETTINGS}
     typed = {
-        "pans": msgspec.convert(household.pans, list[Pan]),
+        "pans": convert(household.pans, list[Pan]),
         "equipment": Equipment(**household.equipment),
     }
     return KitchenSettings(**values | typed)

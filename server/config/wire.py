@@ -1,6 +1,8 @@
 """JSON in and out by msgspec: core dataclasses travel as they are."""
 
+import contextlib
 import dataclasses
+import threading
 from collections.abc import Mapping
 from typing import Any, TypeVar
 from uuid import UUID
@@ -57,12 +59,28 @@ class JsonParser(BaseParser):
             raise BadInput("The request could not be read; load the page again.") from error
 
 
+# msgspec works out how a type is built when it first meets it, and a process in which two threads
+# do so at once may crash: one at a time, and each only once.
+_FIRST = threading.Lock()
+_known: set[Any] = set()
+
+
+def _meet(kind: Any) -> None:
+    if kind in _known:
+        return
+    with _FIRST:
+        with contextlib.suppress(msgspec.ValidationError):
+            msgspec.convert(None, kind)
+        _known.add(kind)
+
+
 def convert(data: Any, kind: type[T]) -> T:
     """Turn plain containers into a core value.
 
     Raises:
         BadInput: a field is missing, of the wrong type or out of range; names the field.
     """
+    _meet(kind)
     try:
         return msgspec.convert(data, kind)
     except (msgspec.ValidationError, TypeError, OverflowError) as error:

@@ -12,6 +12,7 @@ from django.utils import timezone
 
 from accounts.models import Household
 from accounts.writing import writes
+from config.wire import convert
 from foods.models import HomemadeFood, OwnFood, OwnMeasure, OwnName
 from snabo_core.errors import BadInput
 from snabo_core.exchange.foods_csv import MOST_ROWS, ImportPlan, read_foods, write_foods
@@ -139,7 +140,7 @@ def _made(row: HomemadeFood) -> tuple[Food, FoodRow]:
 
 def core_homemade(row: HomemadeFood) -> Homemade:
     """Return a stored homemade food as the core has it."""
-    return msgspec.convert({**row.document, "id": str(row.id)}, Homemade)
+    return convert({**row.document, "id": str(row.id)}, Homemade)
 
 
 def _salt_spoons(kind: str) -> list[core.OwnMeasure]:
@@ -165,7 +166,7 @@ def foods_changed(household: Household) -> None:
 
 def core_food(row: OwnFood) -> core.OwnFood:
     """Return a stored own food as the core has it."""
-    return msgspec.convert({**row.document, "id": str(row.id)}, core.OwnFood)
+    return convert({**row.document, "id": str(row.id)}, core.OwnFood)
 
 
 def _document(food: core.OwnFood) -> dict:

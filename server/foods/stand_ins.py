@@ -12,6 +12,7 @@ from django.utils import timezone
 
 from accounts.models import Household
 from accounts.writing import writes
+from config.wire import convert
 from foods.models import OwnStandIn
 from foods.own import foods_changed, library_of
 from snabo_core.dish import Dish
@@ -99,7 +100,7 @@ def _held(household: Household):  # noqa: ANN202  Django's own query set
 
 
 def _own(row: OwnStandIn) -> core.OwnStandIn:
-    return msgspec.convert(row.document, core.OwnStandIn)
+    return convert(row.document, core.OwnStandIn)
 
 
 def _record(household: Household, row: OwnStandIn) -> StandInRecord:

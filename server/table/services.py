@@ -12,6 +12,7 @@ from django.utils import timezone
 
 from accounts.models import Household
 from accounts.writing import writes
+from config.wire import convert
 from snabo_core.errors import BadInput
 from snabo_core.plate import Eater as CoreEater
 from snabo_core.plate import Exclusion, Rules, Target
@@ -66,8 +67,8 @@ class EaterRecord(msgspec.Struct):
 def record(eater: Eater) -> EaterRecord:
     """Return an eater for the wire."""
     school = schools().get(eater.school)
-    targets = msgspec.convert(eater.targets, list[Target])
-    exclusions = msgspec.convert(eater.exclusions, list[Exclusion])
+    targets = convert(eater.targets, list[Target])
+    exclusions = convert(eater.exclusions, list[Exclusion])
     as_preset = school is not None and tuple(targets) == school.targets
     return EaterRecord(
         eater.uid,
@@ -76,7 +77,7 @@ def record(eater: Eater) -> EaterRecord:
         school.name if school else eater.school,
         targets,
         exclusions,
-        msgspec.convert(eater.programme, Programme | None),
+        convert(eater.programme, Programme | None),
         list(eater.dismissed),
         as_preset,
     )
@@ -99,7 +100,7 @@ def setting_of(household: Household, chosen: Sequence[str] = ()) -> Setting:
         today_in(household),
         missing=frozenset(household.missing),
         not_again=frozenset(household.not_again),
-        pans=tuple(msgspec.convert(household.pans, list[Pan])),
+        pans=tuple(convert(household.pans, list[Pan])),
         equipment=Equipment(**household.equipment),
     )
 

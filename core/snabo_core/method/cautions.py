@@ -95,6 +95,17 @@ class _Seen:
 Rule = Callable[[_Seen], bool]
 
 
+def _kept_heated(seen: _Seen) -> bool:
+    """What was cooked before, where it is heated for the last time before it is eaten."""
+    if seen.step.technique == "reheat":
+        return any(
+            seen.names.lines[x].kept or "leftover" in seen.names.lines[x].text.lower()
+            for x in seen.step.reaches
+        )
+    kept = [line for line in seen.step.reaches if seen.names.lines[line].kept]
+    return seen.heats() and any(seen.last.get(line) == seen.step.number for line in kept)
+
+
 def _eggs_done(seen: _Seen) -> bool:
     """Egg dishes at their last heat, where nothing with a stricter rule and no batter is baked."""
     eggs = [line for line in seen.step.reaches if seen.raw.get(line) == "egg"]
@@ -291,7 +302,7 @@ RULES: dict[str, Rule] = {
     "xylitol_dogs": _takes_food({"xylitol"}),
     "paper_broiler": _paper_grilled,
     "alcohol_flame": lambda s: s.step.technique in {"deglaze", "mix", "add_gradually"} and s.heated() and _takes_words(_SPIRITS)(s),
-    "reheat_74": lambda s: s.step.technique == "reheat" and any("leftover" in s.names.lines[x].text.lower() for x in s.step.reaches),
+    "reheat_74": _kept_heated,
 }  # fmt: skip
 
 

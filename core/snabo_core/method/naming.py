@@ -55,12 +55,16 @@ _AMOUNTS = re.compile(
 
 @dataclass(frozen=True)
 class Ingredient:
-    """A line of the dish as steps may name it: its id, the part it stands in, its text and food."""
+    """A line of the dish as steps may name it: its id, the part it stands in, its text and food.
+
+    `kept` says that it was cooked before and has been kept since: it is heated through again.
+    """
 
     id: str
     part: str
     text: str
     food: str | None = None
+    kept: bool = False
 
 
 @dataclass(frozen=True)

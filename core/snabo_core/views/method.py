@@ -294,7 +294,16 @@ def cautions_by_number(cooked: Cooked, library: Library, book: Book) -> dict[int
     """Return the cautions of every step that is cooked, by its number."""
     lines = {key: line for own in cooked.lines.values() for key, line in own.items()}
     names = Names(
-        [Ingredient(i.id, "", f"{i.text} {i.preparation}".strip(), i.food) for i in lines.values()],
+        [
+            Ingredient(
+                i.id,
+                "",
+                f"{i.text} {i.preparation}".strip(),
+                i.food,
+                kept=i.shelf is not None and i.shelf.how != "",
+            )
+            for i in lines.values()
+        ],
         library,
     )
     rows = [row for row in cooked.rows if row.number]
