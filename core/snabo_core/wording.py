@@ -117,6 +117,14 @@ TEMPLATES: dict[str, str] = {
     "run_step_gone": "without the step: {was}",
     "run_no_longer_here": "no longer at this table",
     "celsius": "{celsius} °C in the middle",
+    # what comes next with a dish
+    "next_stove": "on the stove",
+    "next_share": "share it out",
+    "next_settle": "settle its doubtful lines",
+    "next_steps": "write down its steps",
+    "next_swap": "choose a stand-in",
+    "next_fit": "make it fit everybody",
+    "next_plan": "plan the evening",
     # the shelf
     "keeps_fridge": "{days} in the fridge for {kind}",
     "keeps_freezer": "{days} in the freezer for {kind}, while it tastes as it should",

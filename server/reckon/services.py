@@ -20,7 +20,7 @@ from dishes.services import MOST_DISHES, own_dish
 from foods.own import library_of
 from foods.stand_ins import book_of
 from runs.learning import cooking_setting
-from runs.services import being_cooked, cooked_lately, readings_of
+from runs.services import being_cooked, cooked_lately, last_runs, readings_of
 from shelf.services import held_of, keeping_in, own_batch
 from snabo_core import dish as core
 from snabo_core.devices import Event, SimulatedProbe, SimulatedScale
@@ -52,8 +52,9 @@ from snabo_core.views.ranking import Ranking, RankRequest, RebaseRequest, RoleVi
 from snabo_core.views.ranking import ranking as core_ranking
 from snabo_core.views.resizing import ResizeRequest, ResizeView
 from snabo_core.views.resizing import resize as core_resize
+from snabo_core.views.run import opinion_words
 from snabo_core.views.shelf import MeetRequest, MetView, met_view
-from snabo_core.views.summary import DishSummary
+from snabo_core.views.summary import DishSummary, NextStep, next_step
 from snabo_core.views.summary import summary as core_summary
 from snabo_core.views.table import DayRequest, DayView, MatrixRow, Meal, TableMatrix, day_view
 from snabo_core.views.variants import LikeRequest, LikeView, SplitRequest, SplitView
@@ -65,7 +66,7 @@ from snabo_core.wording import day_words, worded
 from table.services import today_in
 
 # Raised when figures of the list come out otherwise from the same documents.
-RELEASE = "0.6.0"
+RELEASE = "0.6.0 with minutes"
 WAYS_KEPT_SECONDS = 24 * 3600
 
 
@@ -82,7 +83,10 @@ Asking = (
 
 
 class DishRecord(msgspec.Struct):
-    """A dish in the list of dishes; `problem` says why there are no figures, if there are none."""
+    """A dish in the list of dishes; `problem` says why there are no figures, if there are none.
+
+    `said` is what was said of it when it was cooked last.
+    """
 
     id: UUID
     title: str
@@ -91,6 +95,8 @@ class DishRecord(msgspec.Struct):
     changed_at: dt.datetime
     summary: DishSummary | None
     problem: str
+    next: NextStep
+    said: str
 
 
 def preview(household: Household, request: PreviewRequest) -> Preview:
@@ -320,14 +326,22 @@ def dishes_of(household: Household) -> list[DishRecord]:
         .prefetch_related(being_cooked())
     )
     summaries = _Summaries(household)
+    last = last_runs(household)
     records = []
     for dish in found[:MOST_DISHES]:
         figures, problem = summaries.of(dish)
+        run = last.get(dish.id)
+        step = next_step(
+            figures, cooking=any(one.session_id for one in dish.open_runs),
+            to_share=run is not None and run.on_table and run.facts.sharing is None,
+        )  # fmt: skip
+        said = [words for one in run.facts.opinions if (words := opinion_words(one))] if run else []
         records.append(
             DishRecord(
-                dish.uid, dish.title, dish.kept, dish.cooked, dish.changed_at, figures, problem
+                dish.uid, dish.title, dish.kept, dish.cooked, dish.changed_at, figures, problem,
+                step, said[-1] if said else "",
             )
-        )
+        )  # fmt: skip
     return records
 
 

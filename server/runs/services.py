@@ -3,12 +3,12 @@
 import datetime as dt
 import uuid
 from collections.abc import Sequence
-from dataclasses import astuple, replace
+from dataclasses import astuple, dataclass, replace
 from typing import Annotated, Any
 from uuid import UUID
 
 import msgspec
-from django.db.models import Prefetch
+from django.db.models import Max, Prefetch
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
@@ -26,7 +26,7 @@ from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.dish_water import WHOLE, Course, Glass, dish_water
-from snabo_core.views.run_events import TAKEN_BACK, WEIGHED
+from snabo_core.views.run_events import TAKEN_BACK, WEIGHED, RunFacts
 from snabo_core.water import question
 from snabo_core.water.learning import shown
 from snabo_core.wording import say
@@ -144,6 +144,28 @@ def cooked_lately(household: Household, whole: Book) -> frozenset[str]:
                 if known is not None:
                     found.add(known.family)
     return frozenset(found)
+
+
+@dataclass(frozen=True)
+class LastRun:
+    """The last finished cooking of a dish: what was told of it, and whether it was just now."""
+
+    facts: RunFacts
+    on_table: bool
+
+
+def last_runs(household: Household) -> dict[int, LastRun]:
+    """Return the last finished cooking of every dish, by the dish's row."""
+    ended = Run.objects.of(household).exclude(finished_at=None)
+    newest = ended.values("dish_id").annotate(newest=Max("finished_at")).values("dish_id", "newest")
+    keys = {(row["dish_id"], row["newest"]) for row in newest}
+    found = ended.filter(finished_at__in={at for _, at in keys}).prefetch_related("events")
+    since = timezone.now() - ON_THE_TABLE
+    return {
+        run.dish_id: LastRun(facts_of(run, household.zone), run.finished_at >= since)
+        for run in found.select_related("version")
+        if (run.dish_id, run.finished_at) in keys
+    }
 
 
 def _open_run(household: Household, dish: Dish) -> Run:

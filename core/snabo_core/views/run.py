@@ -344,12 +344,13 @@ def to_put_away(shared: SharedView | None, left: Sequence[LeftOverView]) -> floa
 
 def _opinion(one: Opinion, dish: Dish, made: Judged) -> OpinionView:
     part = next((part.name for part in dish.parts if part.id == one.part), "")
-    said = [
-        worded(f"said_{code}")
-        for code in (one.texture, one.holding, one.taste, one.again and f"again_{one.again}")
-        if code
-    ]
-    return OpinionView(one, part, ", ".join(said), _band(one, made))
+    return OpinionView(one, part, opinion_words(one), _band(one, made))
+
+
+def opinion_words(one: Opinion) -> str:
+    """Return what an eater said of a dish or a part, without their own words."""
+    codes = (one.texture, one.holding, one.taste, one.again and f"again_{one.again}")
+    return ", ".join(worded(f"said_{code}") for code in codes if code)
 
 
 def _band(one: Opinion, made: Judged) -> str:

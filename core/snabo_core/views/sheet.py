@@ -10,7 +10,7 @@ from typing import Literal
 from msgspec.structs import replace as with_fields
 
 from snabo_core.plate.equipment import Equipment
-from snabo_core.schedule.bounds import rooms
+from snabo_core.schedule.bounds import least_serving, rooms
 from snabo_core.schedule.problem import (
     HANDS,
     NOW,
@@ -168,6 +168,16 @@ def sheet_view(
     found, why = _found(problem, wishes, clock)
     sheet, problem = found
     return _view(jobs, problem, sheet, wishes, opens, equipment, why)
+
+
+def least_minutes(jobs: Jobs, equipment: Equipment) -> int | None:
+    """Return how long it takes at least, by its longest chain and its busiest resource.
+
+    None where there is nothing to do. Nothing is solved: a sheet may come out longer.
+    """
+    if not jobs.jobs:
+        return None
+    return least_serving(_problem(jobs, equipment, Wishes(), ROOM_C)).best
 
 
 def _after(opens: dt.datetime, minutes: int) -> dt.datetime:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from typing import Literal
 
 from snabo_core.dish import Dish
 from snabo_core.foods import Library
@@ -10,6 +11,9 @@ from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.judged import as_brought, judged
 from snabo_core.swaps.ledgers import name_of
+from snabo_core.views.method import cooked_steps
+from snabo_core.views.sheet import least_minutes
+from snabo_core.views.sheet_jobs import jobs_of
 from snabo_core.views.variant_words import change_words
 from snabo_core.views.verdicts import Cell, verdicts_of
 from snabo_core.wording import listed, worded
@@ -29,7 +33,9 @@ class Layer:
 class DishSummary:
     """A dish in the list: per serving, with whom it suits; None where unknown or unchanged.
 
-    `cells` are its verdicts for all eaters, `variants` says who has it otherwise.
+    `cells` are its verdicts for all eaters, `variants` says who has it otherwise. `minutes` is
+    how long it takes at least, None without steps; `oven` says that it needs one; `foods` are
+    the keys of what is in it.
     """
 
     servings: float
@@ -42,6 +48,43 @@ class DishSummary:
     doubtful: int
     cells: tuple[Cell, ...]
     variants: str
+    minutes: int | None
+    oven: bool
+    foods: tuple[str, ...]
+
+
+Station = Literal["bench", "recipe", "run-sheet", "stove", "portions"]
+
+
+@dataclass(frozen=True)
+class NextStep:
+    """What comes next with a dish: the station where it is done, and a word or two."""
+
+    station: Station
+    words: str
+
+
+def next_step(known: DishSummary | None, *, cooking: bool, to_share: bool) -> NextStep:
+    """Return what comes next with a dish.
+
+    Args:
+        known: its summary, None where it cannot be computed.
+        cooking: it is on the stove.
+        to_share: it was cooked lately and nobody has said who had how much.
+    """
+    if cooking:
+        return NextStep("stove", worded("next_stove"))
+    if to_share:
+        return NextStep("portions", worded("next_share"))
+    if known is None or known.doubtful:
+        return NextStep("bench", worded("next_settle"))
+    if known.minutes is None:
+        return NextStep("recipe", worded("next_steps"))
+    if known.others and not known.swapped:
+        return NextStep("bench", worded("next_swap"))
+    if known.others:
+        return NextStep("bench", worded("next_fit"))
+    return NextStep("run-sheet", worded("next_plan"))
 
 
 def summary(dish: Dish, setting: Setting, book: Book, library: Library) -> DishSummary:
@@ -58,6 +101,7 @@ def summary(dish: Dish, setting: Setting, book: Book, library: Library) -> DishS
     names = {part.id: part.name for part in dish.parts}
     chosen = {part.id for part in dish.parts if part.chosen()}
     cells = verdicts_of(made)
+    _, cooked, steps = cooked_steps(dish, setting, book, library)
     return DishSummary(
         servings=dish.servings,
         net_carbs=made.plate.figures["net_carbs"].best,
@@ -74,6 +118,9 @@ def summary(dish: Dish, setting: Setting, book: Book, library: Library) -> DishS
         doubtful=sum(not line.settled for line in made.lines),
         cells=cells,
         variants=_variants(dish),
+        minutes=least_minutes(jobs_of([(cooked, steps)], setting.equipment), setting.equipment),
+        oven=any(step.oven_c is not None for step in steps if step.kind != "ghost"),
+        foods=tuple(sorted({line.food for line in made.lines if line.food})),
     )
 
 

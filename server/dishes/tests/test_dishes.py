@@ -249,7 +249,7 @@ class Compute(KitchenCase):
         # Session, user with household, sign-in, eaters, whether anything was weighed, dishes, what
         # is being cooked.
         self.send("get", "dishes")
-        with self.assertNumQueries(7):
+        with self.assertNumQueries(8):
             self.assertEqual(len(self.send("get", "dishes").json()), 3)
 
     def test_rank_offers_every_family(self) -> None:

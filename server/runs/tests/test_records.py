@@ -54,6 +54,26 @@ class RunCase(EveningCase):
         return str(Eater.objects.of(self.household).first().uid)
 
 
+class Listed(RunCase):
+    """What the list of dishes says of one that was cooked."""
+
+    def listed(self) -> dict:
+        return next(d for d in self.send("get", "dishes", None).json() if d["id"] == self.dish)
+
+    def test_what_comes_next_and_what_was_said_last(self) -> None:
+        self.assertEqual(self.listed()["next"]["station"], "stove")
+        self.assertEqual(self.listed()["said"], "")
+        self.assertGreater(self.listed()["summary"]["minutes"], 10)
+        self.assertTrue(self.listed()["summary"]["oven"])
+        self.end()
+        self.assertEqual(self.listed()["next"]["station"], "portions")
+        self.told("finished_weight", gross=1600, tare=1000)
+        self.told("served", amounts={self.eater: 250})
+        self.assertNotEqual(self.listed()["next"]["station"], "portions")
+        said = self.told("verdict", eater=self.eater, taste="good", again="yes")
+        self.assertEqual(self.listed()["said"], said["run"]["view"]["opinions"][-1]["words"])
+
+
 class Portions(RunCase):
     def test_what_is_weighed_after_the_evening_belongs_to_its_cooking(self) -> None:
         self.end()

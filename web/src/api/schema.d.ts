@@ -2584,9 +2584,9 @@ export interface components {
          * BatchView
          * @description A batch. Grams are what was put, taken out, thrown away and is left.
          *
-         *         `by` says the day in words ("tomorrow"), `near` how near it is, `reason` and `source` why it is that day.
-         *         `eaten_hot` says that it is heated through to 74 °C before it is eaten. `last_event` can be
-         *         taken back, empty where nothing became of it yet.
+         *         `by` says the day in words ("tomorrow"), `near` how near it is, `reason` and `source` why it
+         *         is that day. `eaten_hot` says that it is heated through to 74 °C before it is eaten.
+         *         `last_event` can be taken back, empty where nothing became of it yet.
          */
         BatchView: {
             kind: string;
@@ -3901,6 +3901,8 @@ export interface components {
         /**
          * DishRecord
          * @description A dish in the list of dishes; `problem` says why there are no figures, if there are none.
+         *
+         *         `said` is what was said of it when it was cooked last.
          */
         DishRecord: {
             /** Format: uuid */
@@ -3911,12 +3913,16 @@ export interface components {
             changed_at: string;
             summary: components["schemas"]["DishSummary"] | null;
             problem: string;
+            next: components["schemas"]["NextStep"];
+            said: string;
         };
         /**
          * DishSummary
          * @description A dish in the list: per serving, with whom it suits; None where unknown or unchanged.
          *
-         *         `cells` are its verdicts for all eaters, `variants` says who has it otherwise.
+         *         `cells` are its verdicts for all eaters, `variants` says who has it otherwise. `minutes` is
+         *         how long it takes at least, None without steps; `oven` says that it needs one; `foods` are
+         *         the keys of what is in it.
          */
         DishSummary: {
             servings: number;
@@ -3929,6 +3935,9 @@ export interface components {
             doubtful: number;
             cells: components["schemas"]["Cell"][];
             variants: string;
+            minutes: number | null;
+            oven: boolean;
+            foods: string[];
         };
         /**
          * Layer
@@ -3950,6 +3959,15 @@ export interface components {
             verdict: "cannot_tell" | "does_not" | "fits" | "nearly";
             words: string;
             line: string;
+        };
+        /**
+         * NextStep
+         * @description What comes next with a dish: the station where it is done, and a word or two.
+         */
+        NextStep: {
+            /** @enum {unknown} */
+            station: "bench" | "portions" | "recipe" | "run-sheet" | "stove";
+            words: string;
         };
         /**
          * LineSwapRequest

@@ -1,5 +1,6 @@
 /** The household's dishes. */
 import Button from '@mui/material/Button';
+import Chip from '@mui/material/Chip';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import TextField from '@mui/material/TextField';
 import { useState, type JSX } from 'react';
@@ -12,15 +13,22 @@ import { day, plain, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { useRemovable } from '../../parts/useRemovable';
 import { useTitle } from '../../parts/useTitle';
+import { useShelf } from '../../shelf/useShelf';
+import styles from './dishes.module.css';
+import { FILTERS, foodsThere, fromShelf, passes, type FilterKey } from './filters';
 
 const WIDE = 64;
 const HIGH = 44;
 
 function about(dish: DishRecord): string {
   const parts = dish.summary ? [`${plain(dish.summary.servings)} servings`] : [];
+  const minutes = dish.summary?.minutes ?? null;
+  if (minutes !== null)
+    parts.push(`${minutes} min or more${dish.summary?.oven ? '' : ', no oven'}`);
   if (dish.version) parts.push(`version ${dish.version}`);
   if (dish.runs) parts.push(dish.runs === 1 ? 'cooked once' : `cooked ${dish.runs} times`);
-  parts.push(`changed ${day(dish.changed_at)}`);
+  if (!dish.runs) parts.push(`changed ${day(dish.changed_at)}`);
+  if (dish.said) parts.push(`last said: ${dish.said}`);
   return parts.join(' · ');
 }
 
@@ -103,8 +111,13 @@ export function DishesPlace(): JSX.Element {
   );
   const problem = dishes.error ?? away.error;
   const [wanted, setWanted] = useState('');
-  const shown = (dishes.data ?? []).filter((dish) =>
-    dish.title.toLowerCase().includes(wanted.trim().toLowerCase()),
+  const [kept, setKept] = useState<FilterKey[]>([]);
+  const shelf = useShelf();
+  const shelved = foodsThere(shelf.batches);
+  const shown = (dishes.data ?? []).filter(
+    (dish) =>
+      dish.title.toLowerCase().includes(wanted.trim().toLowerCase()) &&
+      kept.every((key) => passes(dish, key, shelved)),
   );
   return (
     <main className="place">
@@ -142,10 +155,38 @@ export function DishesPlace(): JSX.Element {
           onChange={(event) => setWanted(event.target.value)}
         />
       )}
-      {dishes.data && dishes.data.length > 0 && shown.length === 0 && (
-        <p style={{ marginTop: 12 }}>No dish is called “{wanted}”.</p>
+      {(dishes.data?.length ?? 0) > 3 && (
+        <div className={styles.filters} role="group" aria-label="Only dishes that">
+          {FILTERS.map(([key, words]) => (
+            <Chip
+              key={key}
+              label={words}
+              color={kept.includes(key) ? 'primary' : 'default'}
+              variant={kept.includes(key) ? 'filled' : 'outlined'}
+              aria-pressed={kept.includes(key)}
+              onClick={() =>
+                setKept(kept.includes(key) ? kept.filter((one) => one !== key) : [...kept, key])
+              }
+            />
+          ))}
+        </div>
       )}
-      <ul className="ledger-list dishes-list">
+      {dishes.data && dishes.data.length > 0 && shown.length === 0 && (
+        <p style={{ marginTop: 12 }}>
+          {kept.length ? 'No dish is all of that' : `No dish is called “${wanted}”`}.{' '}
+          <button
+            type="button"
+            className="chip"
+            onClick={() => {
+              setKept([]);
+              setWanted('');
+            }}
+          >
+            Show all
+          </button>
+        </p>
+      )}
+      <ul className={`ledger-list dishes-list ${styles.list}`}>
         {shown.map((dish) => (
           <li key={dish.id}>
             {dish.summary ? <Cut layers={dish.summary.layers} /> : <span />}
@@ -153,18 +194,34 @@ export function DishesPlace(): JSX.Element {
               <Link to={`/dishes/${dish.id}/bench`}>{dish.title}</Link>
               <br />
               <span className="soft">{about(dish)}</span>
+              {fromShelf(dish, shelf.batches).map((name) => (
+                <span key={name} className="aside">
+                  <br />
+                  on the shelf: {name}
+                </span>
+              ))}
             </span>
             {dish.summary ? (
               <Figures summary={dish.summary} />
             ) : (
               <span className="verdict unsure">{dish.problem}</span>
             )}
-            <span className={dish.summary?.swapped.length ? 'aside' : 'soft'}>
-              {dish.summary?.swapped.length
-                ? `swapped: ${dish.summary.swapped.join(', ').toLowerCase()}`
-                : dish.summary?.variants
-                  ? 'original, with variants'
-                  : 'original'}
+            <span>
+              <Link
+                to={`/dishes/${dish.id}/${dish.next.station}`}
+                className={styles.next}
+                aria-label={`${dish.title}: ${dish.next.words}`}
+              >
+                {dish.next.words}
+              </Link>
+              <br />
+              <span className={dish.summary?.swapped.length ? 'aside' : 'soft'}>
+                {dish.summary?.swapped.length
+                  ? `swapped: ${dish.summary.swapped.join(', ').toLowerCase()}`
+                  : dish.summary?.variants
+                    ? 'original, with variants'
+                    : 'original'}
+              </span>
             </span>
             <button
               type="button"
