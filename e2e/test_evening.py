@@ -83,7 +83,7 @@ class Evening(BrowserCase):
         self.assertIn("Cut the beetroot into wedges", titles)
         page.get_by_role("button", name="End the evening", exact=True).click()
         expect(page).to_have_url(re.compile("/portions$"))
-        page.get_by_role("link", name="Stove").click()
+        page.get_by_role("link", name="Stove", exact=True).click()
         expect(page.get_by_text("Nothing of this dish is on the stove")).to_be_visible()
 
     def test_timers_outlive_a_reload_and_are_seen_on_another_device(self) -> None:

@@ -37,7 +37,7 @@ class Shelf(BrowserCase):
     def test_put_taken_frozen_and_told_without_a_network(self) -> None:
         page = self.page
         self.sign_in()
-        page.get_by_role("link", name="Shelf").click()
+        page.get_by_role("link", name="Shelf", exact=True).click()
         expect(page.get_by_text("Nothing is on the shelf.")).to_be_visible()
         self.put("butter beans", "Boiled beans", "420")
         page.get_by_role("button", name="Boiled beans").click()
@@ -67,11 +67,11 @@ class Shelf(BrowserCase):
     def test_a_line_is_met_from_the_shelf_and_the_evening_takes_it(self) -> None:
         page = self.page
         self.sign_in()
-        page.get_by_role("link", name="Shelf").click()
+        page.get_by_role("link", name="Shelf", exact=True).click()
         self.put("butter beans", "Boiled beans", "300", "freezer")
         self.bring(BEANS, "Bean tray")
         page.get_by_role("button", name="Take it from the shelf: Boiled beans").click()
-        page.get_by_role("button", name="Use it", exact=True).click()
+        page.get_by_role("button", name="Take it", exact=True).click()
         part = page.get_by_role("region", name="From the shelf")
         expect(part).to_contain_text("300 g Boiled beans")
         expect(part).to_contain_text("It would need 400 g")

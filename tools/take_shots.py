@@ -62,17 +62,10 @@ def crumbs(page: Page) -> None:
     page.get_by_text("In the dish").scroll_into_view_if_needed()
 
 
-def stand_ins(page: Page) -> None:
-    """Own stand-ins, one of them kept from a part a moment ago."""
-    open_dish(page, "pork patties")
-    page.locator('button[aria-label^="Patties:"]').click()
-    page.get_by_role("button", name="Choose Chickpea flour paste").click()
-    page.get_by_role("button", name="Keep as our stand-in").click()
-    page.get_by_label("Name it").fill("Weir-house binder")
-    page.get_by_role("button", name="Keep", exact=True).click()
-    page.get_by_role("link", name="Your stand-ins").click()
-    page.get_by_role("button", name="Change Weir-house binder").click()
-    page.get_by_role("button", name="Keep it").wait_for()
+def shelf(page: Page) -> None:
+    """What is to be eaten first, and one thing opened."""
+    page.get_by_role("link", name="Shelf", exact=True).click()
+    page.get_by_role("button", name="mackerel pot").click()
 
 
 def recipe(page: Page) -> None:
@@ -193,7 +186,7 @@ def run_sheet(page: Page) -> None:
 
 def stove(page: Page) -> None:
     """The evening that is in progress."""
-    page.get_by_role("link", name="Stove").click()
+    page.get_by_role("link", name="Stove", exact=True).click()
     page.get_by_role("article", name="The step now").wait_for()
     page.get_by_role("timer").first.wait_for()
 
@@ -218,7 +211,7 @@ SHOTS: dict[str, tuple[Callable[[Page], None], dict[str, int], str]] = {
     "foods": (place("Foods"), WIDE, "light"),
     "compare": (compare, WIDE, "light"),
     "runs": (runs, WIDE, "light"),
-    "stand-ins-own": (stand_ins, WIDE, "light"),
+    "shelf": (shelf, WIDE, "light"),
     "kitchen": (place("Kitchen"), WIDE, "light"),
     "water": (water, WIDE, "light"),
     "water-phone": (lambda page: open_dish(page, "mackerel pot", "Water"), PHONE, "light"),

@@ -14,7 +14,6 @@ from shelf.services import ShelfAnswer
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.views.recipe import RecipeView
-from snabo_core.views.shelf import OfferedView
 
 
 class ReadView(APIView):
@@ -194,11 +193,6 @@ class HomemadeBackView(APIView):
 
 class PutPartView(APIView):
     """Putting what is made of a dish on the shelf."""
-
-    @contract("shelf_offers", answer=list[OfferedView])
-    def get(self, request: Request, dish_id: UUID) -> Response:
-        """Return what of the dish can go there with one press."""
-        return Response(shelving.offers_of(household_of(request.user), dish_id))
 
     @contract("put_part", body=shelving.PutPart, answer=ShelfAnswer)
     def post(self, request: Request, dish_id: UUID) -> Response:

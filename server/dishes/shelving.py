@@ -25,7 +25,6 @@ from snabo_core.shelf import Batch, Place, keeping_of
 from snabo_core.swaps.from_shelf import kind_of_dish, kind_of_part
 from snabo_core.swaps.frozen import Frozen, thaw
 from snabo_core.swaps.homemade import FORM, PREFIX, Homemade, make_food
-from snabo_core.views.shelf import OfferedView, offered_views
 from table.services import setting_of, today_in
 
 
@@ -108,13 +107,6 @@ def with_food(household: Household, row: ShelfBatch, dish: Dish, food: Homemade)
     row.food, row.form = f"{PREFIX}{food.id}", FORM
     row.save(update_fields=["food", "form"])
     foods_changed(household)
-
-
-def offers_of(household: Household, dish_id: UUID) -> list[OfferedView]:
-    """Return what of a dish as it is now can go on the shelf with one press."""
-    document = stored_dish(own_dish(household, dish_id).draft)
-    setting, book = setting_of(household), book_of(household)
-    return [*offered_views(document, setting, book, library_of(household))]
 
 
 def takings_of(document: core.Dish) -> dict[UUID, float]:

@@ -16,7 +16,6 @@ urlpatterns = [
     path("dishes/<uuid:dish_id>/versions", api.VersionsView.as_view()),
     path("dishes/<uuid:dish_id>/versions/<int:number>", api.VersionView.as_view()),
     path("dishes/<uuid:dish_id>/versions/<int:number>/food", api.MakeFoodView.as_view()),
-    path("dishes/<uuid:dish_id>/shelf", api.PutPartView.as_view()),
     path("shelf/planned", api.PlannedView.as_view()),
     path("homemade", api.HomemadeView.as_view()),
     path("homemade/<uuid:food_id>", api.HomemadeFoodView.as_view()),

@@ -10,7 +10,7 @@ from rest_framework.views import APIView
 from accounts.services import household_of
 from config.contract import LINES, contract
 from config.wire import convert
-from dishes.api import DishesView
+from dishes.api import DishesView, PutPartView
 from foods.api import number
 from reckon import services
 from snabo_core.dish import Choice
@@ -23,7 +23,7 @@ from snabo_core.views.method import MethodRequest, MethodView
 from snabo_core.views.preview import Preview, PreviewRequest
 from snabo_core.views.ranking import Ranking, RankRequest, RebaseRequest, RoleView
 from snabo_core.views.resizing import ResizeRequest, ResizeView
-from snabo_core.views.shelf import MeetRequest, MetView
+from snabo_core.views.shelf import MeetRequest, MetView, OfferedView
 from snabo_core.views.table import DayRequest, DayView, TableMatrix
 from snabo_core.views.variants import (
     LikeRequest,
@@ -53,6 +53,15 @@ class LineSwapsView(APIView):
         """Return the swaps computed on this dish, those that suit first."""
         wanted = convert(request.data, LineSwapRequest)
         return Response(services.line_swaps(household_of(request.user), wanted))
+
+
+class ShelfOfDishView(PutPartView):
+    """What of a dish goes on the shelf: offered, and put there."""
+
+    @contract("shelf_offers", answer=list[OfferedView])
+    def get(self, request: Request, dish_id: UUID) -> Response:
+        """Return what of the dish as it is now can go there with one press."""
+        return Response(services.shelf_offers(household_of(request.user), dish_id))
 
 
 class MeetView(APIView):

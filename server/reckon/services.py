@@ -53,7 +53,7 @@ from snabo_core.views.ranking import ranking as core_ranking
 from snabo_core.views.resizing import ResizeRequest, ResizeView
 from snabo_core.views.resizing import resize as core_resize
 from snabo_core.views.run import opinion_words
-from snabo_core.views.shelf import MeetRequest, MetView, met_view
+from snabo_core.views.shelf import MeetRequest, MetView, OfferedView, met_view, offered_views
 from snabo_core.views.summary import DishSummary, NextStep, next_step
 from snabo_core.views.summary import summary as core_summary
 from snabo_core.views.table import DayRequest, DayView, MatrixRow, Meal, TableMatrix, day_view
@@ -258,6 +258,14 @@ def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:
     dish, setting = of_the_others(core.check(request.dish), _setting(household, request))
     foods = library_of(household)
     return core_line_swaps(dish, request.line, setting, book_of(household), foods)
+
+
+def shelf_offers(household: Household, dish_id: UUID) -> list[OfferedView]:
+    """Return what of a dish as it is now can go on the shelf with one press."""
+    dish = own_dish(household, dish_id)
+    setting = replace(cooking_setting(household), readings=readings_of(dish))
+    document = core.check(stored_dish(dish.draft))
+    return [*offered_views(document, setting, book_of(household), library_of(household))]
 
 
 def meet(household: Household, request: MeetRequest) -> MetView:

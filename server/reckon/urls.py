@@ -7,6 +7,7 @@ from reckon import api
 urlpatterns = [
     path("dishes", api.DishesListView.as_view()),
     path("line-swaps", api.LineSwapsView.as_view()),
+    path("dishes/<uuid:dish_id>/shelf", api.ShelfOfDishView.as_view()),
     path("dishes/<uuid:dish_id>/compare", api.CompareView.as_view()),
     path("explain", api.ExplainView.as_view()),
     path("table", api.MatrixView.as_view()),

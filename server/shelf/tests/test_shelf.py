@@ -321,6 +321,12 @@ class MadeAhead(ShelfCase):
         detail = self.bring()
         self.swap(detail)
         lid = detail["document"]["parts"][1]
+        offers = self.send("get", f"dishes/{detail['id']}/shelf").json()
+        offer = next(one for one in offers if one["part"] == lid["id"])
+        body = {"sequence": 1, "dish": detail["document"]}
+        parts = self.send("post", "preview", body).json()["parts"]
+        makes = next(part["makes_grams"] for part in parts if part["part_id"] == lid["id"])
+        self.assertAlmostEqual(offer["whole"], makes, delta=0.5)
         made = str(today_in(self.household))
         body = {"id": str(uuid.uuid4()), "name": "Cauliflower mash", "part": lid["id"],
                 "grams": 400, "place": "freezer", "made": made}  # fmt: skip

@@ -168,7 +168,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description Return what of the dish can go there with one press. */
+        /** @description Return what of the dish as it is now can go there with one press. */
         get: operations["shelf_offers"];
         put?: never;
         /** @description Put it there with its own food values; sending it twice puts it once. */
@@ -2853,24 +2853,6 @@ export interface components {
             weighed: boolean;
         };
         /**
-         * OfferedView
-         * @description What of a dish can go on the shelf with one press; see `swaps.by_products.Offered`.
-         */
-        OfferedView: {
-            key: string;
-            name: string;
-            kind: string;
-            kind_name: string;
-            /** @enum {unknown} */
-            place: "cupboard" | "freezer" | "fridge";
-            grams: number;
-            whole: number | null;
-            part: string | null;
-            food: string;
-            form: string | null;
-            days: number;
-        };
-        /**
          * PutPart
          * @description A part of a dish, or all of it, made ahead; `id` is the device's, so that twice is once.
          *
@@ -4009,6 +3991,24 @@ export interface components {
             suits: number;
             excluded: boolean;
             breaches: string[];
+        };
+        /**
+         * OfferedView
+         * @description What of a dish can go on the shelf with one press; see `swaps.by_products.Offered`.
+         */
+        OfferedView: {
+            key: string;
+            name: string;
+            kind: string;
+            kind_name: string;
+            /** @enum {unknown} */
+            place: "cupboard" | "freezer" | "fridge";
+            grams: number;
+            whole: number | null;
+            part: string | null;
+            food: string;
+            form: string | null;
+            days: number;
         };
         /**
          * MeetRequest

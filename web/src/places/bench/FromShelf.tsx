@@ -126,7 +126,7 @@ export function FromShelf({ part }: { part: Part }): JSX.Element | null {
             slotProps={{ htmlInput: { inputMode: 'decimal' }, inputLabel: { shrink: true } }}
           />
           <Button variant="contained" disabled={meeting.isPending} onClick={() => meeting.mutate()}>
-            Use it
+            Take it
           </Button>
           <button type="button" className="plain-button" onClick={() => setOpen(false)}>
             Close

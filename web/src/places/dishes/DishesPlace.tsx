@@ -207,11 +207,7 @@ export function DishesPlace(): JSX.Element {
               <span className="verdict unsure">{dish.problem}</span>
             )}
             <span>
-              <Link
-                to={`/dishes/${dish.id}/${dish.next.station}`}
-                className={styles.next}
-                aria-label={`${dish.title}: ${dish.next.words}`}
-              >
+              <Link to={`/dishes/${dish.id}/${dish.next.station}`} className={styles.next}>
                 {dish.next.words}
               </Link>
               <br />
