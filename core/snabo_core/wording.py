@@ -97,6 +97,9 @@ TEMPLATES: dict[str, str] = {
     "sheet_on_a_ring": "in a pan, since this kitchen has no microwave",
     "sheet_overnight": "soaked overnight in cold water",
     "sheet_hot": "soaked for a short while in hot water",
+    "sheet_thaw_water": "in cold water, tightly packed; change the water every 30 minutes, then "
+    "cook it at once",
+    "sheet_thaw_fridge": "in the fridge overnight",
     "sheet_proven": "Nothing can be shorter: no order of work does it in {less} min",
     "sheet_gap_left": "No order of work does it in less than {bound} min; this one takes {minutes}",
     "sheet_waits_longer": "Something has to wait: up to {minutes} min longer than it is at its "
@@ -138,7 +141,8 @@ TEMPLATES: dict[str, str] = {
     "freezing_untried": "Nobody here has tried to freeze it.",
     "freezing_once": "It has been frozen once: not again.",
     "shelf_line": "{grams} g {what}, from the shelf",
-    "shelf_thaw": "Thaw the {what} in the fridge, overnight, in a dish that holds its water",
+    "shelf_thaw": "Thaw the {what} in the fridge overnight, or an hour in cold water, "
+    "tightly packed",
     "shelf_heat_oven_covered": "Heat the {what} again in the oven, covered, so that it stays soft",
     "shelf_heat_oven_open": "Heat the {what} again in the oven, open, so that it crisps",
     "shelf_heat_pan_covered": "Heat the {what} again in a pan, covered, with a spoon of water",

@@ -19,7 +19,9 @@ from snabo_core.swaps.from_shelf import OnShelf, kept_as, meet, wanted
 from snabo_core.swaps.judged import judged
 from snabo_core.swaps.ranking import rank
 from snabo_core.swaps.roles import propose_slots
-from snabo_core.views.method import method_view
+from snabo_core.views.method import cooked_steps, method_view
+from snabo_core.views.sheet import least_minutes
+from snabo_core.views.sheet_jobs import jobs_of
 
 POT = """Brown lentil pot
 Serves 4
@@ -77,6 +79,16 @@ class Lines(unittest.TestCase):
         mix = next(one for one in cooked(now) if one.step.technique == "mix")
         self.assertIn(thaw.step.id, [take.ref for take in mix.step.takes])
         self.assertEqual(mix.instead, ("cooked lentils", "lentils"))
+
+    def test_thawing_waits_for_no_night_where_an_hour_in_water_does(self) -> None:
+        dish = pot()
+        part = dish.parts[0]
+        frozen = meet(dish, part.id, part.lines[0].id, lentils(frozen=True), 500)
+        _, cooked_now, steps = cooked_steps(frozen, NOBODY, BOOK, FOODS)
+        jobs = jobs_of([(cooked_now, steps)], NOBODY.equipment)
+        [thaw] = [job for job in jobs.jobs.values() if job.step.technique == "thaw"]
+        self.assertEqual([mode.minutes for mode in thaw.task.modes], [60, 600])
+        self.assertLess(least_minutes(jobs, NOBODY.equipment) or 999, 180)
 
     def test_the_pot_heats_it_so_nothing_else_does(self) -> None:
         dish = pot()

@@ -14,9 +14,11 @@ from accounts.models import Household
 from config.wire import stored_dish
 from dishes.models import Dish
 from dishes.services import own_dish
+from dishes.shelving import takings_of
 from foods.own import library_of
 from foods.stand_ins import book_of
 from runs.learning import cooking_setting
+from shelf.services import short_of
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.exchange.calendar import Entry, calendar
@@ -87,6 +89,9 @@ def sheet_of(household: Household, body: SheetRequest) -> SheetAnswer:
     opens = opens_at(household, body)
     wishes = _wishes(body, opens, setting)
     sheet = sheet_view(jobs, setting.equipment, wishes, opens)
+    short = [words for doc in documents for words in short_of(household, takings_of(doc))]
+    if short:
+        sheet = replace(sheet, why=(*short, *sheet.why))
     return SheetAnswer([_listed(d, doc, None) for d, doc in zip(dishes, documents, strict=True)],
                        sheet)  # fmt: skip
 

@@ -2,6 +2,7 @@
 
 import datetime as dt
 import zoneinfo
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Annotated, Literal
 from uuid import UUID
@@ -351,22 +352,47 @@ def happened(
     row.save(update_fields=["gone_on"])
 
 
+def short_of(household: Household, wanted: Mapping[UUID, float]) -> list[str]:
+    """Return what a cook has to know where the shelf has less than is wanted of it.
+
+    Args:
+        household: whose shelf.
+        wanted: grams by batch.
+    """
+    rows = ShelfBatch.objects.of(household).filter(uid__in=wanted, removed_at=None)
+    known = {row.uid: row for row in rows.prefetch_related("events")}
+    today = today_in(household)
+    said = (_short(known.get(batch), grams, today) for batch, grams in wanted.items())
+    return [sentence for sentence in said if sentence]
+
+
+def _short(row: ShelfBatch | None, grams: float, today: dt.date) -> str:
+    if row is None:
+        return "What it takes from the shelf is not there any more."
+    held = held_of(row)
+    if held.left < 1:
+        return f"{row.name}: nothing of it is left on the shelf."
+    told = core.ShelfEvent("", "took", today, min(grams, held.left))
+    if sentence := refusal(held, told, keeping_in(row), today):
+        return f"{row.name}: {sentence}"
+    if grams > held.left + core.OVER_GRAMS:
+        return f"{row.name}: only {held.left:.0f} g of {grams:.0f} g are left on the shelf."
+    return ""
+
+
 def take_for(household: Household, batch_id: UUID, grams: float, event_id: UUID, run: UUID) -> str:
     """Take what a cooking uses, once, as much as there is; return what the cook has to know.
 
     The caller holds the household.
     """
     row = ShelfBatch.objects.of(household).filter(uid=batch_id, removed_at=None).first()
-    if row is None:
-        return "What it takes from the shelf is not there any more."
-    if row.events.filter(client_id=event_id).exists():
+    if row is not None and row.events.filter(client_id=event_id).exists():
         return ""
-    today, held = today_in(household), held_of(row)
-    told = core.ShelfEvent(str(event_id), "took", today, min(grams, held.left))
-    sentence = refusal(held, told, keeping_in(row), today) if held.left >= 1 else ""
-    if held.left < 1 or sentence:
-        return f"{row.name}: {sentence or 'nothing of it is left on the shelf.'}"
-    happened(row, told, today, run)
-    if grams > held.left + core.OVER_GRAMS:
-        return f"{row.name}: only {held.left:.0f} g of {grams:.0f} g were left on the shelf."
-    return ""
+    today = today_in(household)
+    sentence = _short(row, grams, today)
+    if row is not None:
+        held = held_of(row)
+        told = core.ShelfEvent(str(event_id), "took", today, min(grams, held.left))
+        if held.left >= 1 and not refusal(held, told, keeping_in(row), today):
+            happened(row, told, today, run)
+    return sentence

@@ -39,8 +39,8 @@ Look = Literal[
 # The ledger's names for what a cook does, as the vocabulary of steps calls it.
 _CALLED = {"prepare": "cut", "dry_in_pan": "dry_saute"}
 _LOOKS: dict[str, Look] = {"book": "swapped", "own": "by_hand", "out": "left_out"}
-# A night in the fridge thaws what a household freezes; common practice, no source.
-THAW_MINUTES = (600.0, 720.0)
+# An hour in cold water to a night in the fridge. USDA FSIS, from memory.
+THAW_MINUTES = (60.0, 720.0)
 # Roles whose stand-in is stirred into what is there, not put in its place.
 STIRRED_IN = {"thickener"}
 # Words of a food's name up to so many letters name nothing.
@@ -208,7 +208,7 @@ def _thaw(line: Line, batch: FromShelf, name: str) -> CookStep:
     step = MethodStep(
         id=str(uuid.uuid5(NAMESPACE, f"{line.id}/{batch.batch}/thaw")), text="",
         words=worded("shelf_thaw", what=name.lower()), technique="thaw", takes=(Take(line.id),),
-        minutes_low=low, minutes_high=high, stated=("minutes",),
+        minutes_low=low, minutes_high=high,
     )  # fmt: skip
     return CookStep(step, "shelf")
 

@@ -527,7 +527,8 @@ def _notes(job: Job, mode: Mode) -> list[Message]:
         }  # fmt: skip
         found.append(Message("sheet_other_heat", values))
     code = {"by hand": "sheet_by_hand", "on a ring": "sheet_on_a_ring",
-            "overnight": "sheet_overnight", "hot": "sheet_hot"}.get(mode.label)  # fmt: skip
+            "overnight": "sheet_overnight", "hot": "sheet_hot", "in water": "sheet_thaw_water",
+            "in the fridge": "sheet_thaw_fridge"}.get(mode.label)  # fmt: skip
     if code is not None:
         found.append(Message(code))
     return found

@@ -24,6 +24,8 @@ from snabo_core.views.method import CookStepView
 PUT_ON, PAN_WAITS, AT_ONCE, USUAL_OVEN, BROILER, ROOM_C = 1, 8, 2, 190.0, 240.0, 20.0
 # Soaked overnight in cold water, or for a short while in hot: common practice for seeds and nuts.
 OVERNIGHT, HOT_SOAK = 480, 20
+# Thawed in cold water, a small packet an hour, or in the fridge overnight. USDA FSIS, from memory.
+THAW_WATER, THAW_FRIDGE = 60, 600
 # Without the machine it takes so many times as long; common practice, no source.
 BY_HAND = 2
 # Bakes up to so many C apart may share the oven; the food they end at, for the estimate.
@@ -228,6 +230,8 @@ def _run_modes(
 ) -> list[Mode]:
     if known.key == "soak" and not view.minutes_said:
         return [Mode("hot", HOT_SOAK), Mode("overnight", OVERNIGHT)]
+    if known.key == "thaw" and not view.minutes_said:
+        return [Mode("in water", THAW_WATER), Mode("in the fridge", THAW_FRIDGE)]
     if known.resource == "oven":
         return [Mode("only", minutes, 0, {"shelf": 1}, _oven_of(view))]
     if known.resource == "microwave":

@@ -309,6 +309,8 @@ class LeftOver(RunCase):
         self.send("put", f"dishes/{other['id']}", met["dish"] | {"method": [step]}, if_match="1")
         event = {"id": str(uuid.uuid4()), "batch": one["id"], "kind": "threw", "grams": 300}
         self.send("post", "shelf/events", {"events": [event]})
+        sheet = self.send("post", "sheet", {"dishes": [other["id"]]}).json()["sheet"]
+        self.assertIn("nothing of it is left", sheet["why"][0])
         start = {"id": str(uuid.uuid4()), "sheet": {"dishes": [other["id"]]}}
         view = self.send("post", "evenings", start).json()
         self.assertIn("nothing of it is left", view["stove"]["notes"][0]["words"])

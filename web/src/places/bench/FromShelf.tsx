@@ -7,7 +7,7 @@ import { useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
 import { metFromShelf } from '../../api/shelf';
-import type { BatchRecord, Part } from '../../api/types';
+import type { BatchRecord, Line, Part } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { replaceLine } from '../../draft/edits';
 import { typed, withUnit } from '../../parts/format';
@@ -20,6 +20,18 @@ const WHOLE = '';
 /** The line a batch is likeliest for: the same food; all of the part where there is none. */
 function likeliest(part: Part, batch: BatchRecord | undefined): string {
   return part.lines.find((line) => batch && line.food === batch.food)?.id ?? WHOLE;
+}
+
+/** What is not there any more of what a line means to take. */
+function Short({ line, batches }: { line: Line; batches: BatchRecord[] }): JSX.Element | null {
+  const batch = batches.find((one) => one.id === line.instead?.shelf?.batch);
+  const left = batch?.view.safe ? batch.view.left : 0;
+  if (left + 2 >= (line.instead?.grams ?? 0)) return null;
+  return (
+    <b className="bad">
+      {left < 1 ? 'nothing of it is left there' : `only ${withUnit(left, 'g')} are left there`}
+    </b>
+  );
 }
 
 export function FromShelf({ part }: { part: Part }): JSX.Element | null {
@@ -68,6 +80,7 @@ export function FromShelf({ part }: { part: Part }): JSX.Element | null {
             {line.instead?.shelf?.covers.length ? `is all of ${part.name}` : 'comes'}, from the
             shelf
           </span>
+          <Short line={line} batches={shelf.batches} />
           <button
             type="button"
             className="chip"

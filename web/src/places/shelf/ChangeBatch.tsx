@@ -19,6 +19,7 @@ interface Props {
 export function ChangeBatch({ batch, onDone, onSaved }: Props): JSX.Element {
   const [name, setName] = useState(batch.name);
   const [kind, setKind] = useState(batch.view.kind);
+  const [group, setGroup] = useState(batch.view.group);
   const [said, setSaid] = useState(batch.said ?? '');
   const [note, setNote] = useState(batch.note);
   const saving = useMutation({
@@ -38,7 +39,16 @@ export function ChangeBatch({ batch, onDone, onSaved }: Props): JSX.Element {
   return (
     <div className={styles.change}>
       <TextField label="Called" value={name} onChange={(e) => setName(e.target.value)} />
-      <KindSelect food={food} value={kind} onChange={setKind} />
+      <KindSelect
+        food={food}
+        group={group}
+        value={kind}
+        onGroup={(next) => {
+          setGroup(next);
+          setKind('');
+        }}
+        onChange={setKind}
+      />
       <TextField
         type="date"
         label="Eat it by, if sooner"

@@ -1,5 +1,4 @@
-/** What kind of thing it is: those its food may be first, then all, group by group. */
-import ListSubheader from '@mui/material/ListSubheader';
+/** What kind of thing it is: first what was done with it, then which of those; likely ones first. */
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
@@ -8,55 +7,76 @@ import type { JSX } from 'react';
 import { kindsQuery } from '../../api/shelf';
 import type { KindView } from '../../api/types';
 
-const GROUPS: [KindView['group'], string][] = [
-  ['cooked', 'Cooked'],
-  ['sauce', 'Sauces, creams, broth'],
-  ['assembled', 'Prepared, not cooked'],
-  ['dough', 'Dough and batter'],
-  ['crumb', 'Crumb and toppings'],
-  ['by_product', 'What is left of preparing'],
-  ['opened', 'Opened packets, tins, jars'],
+export type KindGroup = KindView['group'];
+
+const GROUPS: [KindGroup, string][] = [
+  ['cooked', 'cooked'],
+  ['sauce', 'a sauce, cream or broth'],
+  ['assembled', 'prepared, not cooked'],
+  ['dough', 'dough or batter'],
+  ['crumb', 'crumb or topping'],
+  ['by_product', 'left of preparing'],
+  ['opened', 'opened: packet, tin, jar'],
 ];
 
 interface Props {
   food: string;
+  group: KindGroup;
   value: string;
+  onGroup: (group: KindGroup) => void;
   onChange: (kind: string) => void;
 }
 
-export function KindSelect({ food, value, onChange }: Props): JSX.Element {
-  const found = useQuery(kindsQuery(food));
-  const kinds = found.data?.kinds ?? [];
-  const first = (found.data?.proposed ?? [])
-    .map((key) => kinds.find((kind) => kind.key === key))
+/** The kinds of a group, those a food may be first, the shortest of them on top. */
+export function useKinds(food: string, group: KindGroup): KindView[] {
+  const found = useQuery(kindsQuery(food)).data;
+  const mine = (found?.kinds ?? []).filter((kind) => kind.group === group);
+  const likely = (found?.proposed ?? [])
+    .map((key) => mine.find((kind) => kind.key === key))
     .filter((kind) => kind !== undefined);
-  const item = (kind: KindView): JSX.Element => (
-    <MenuItem key={kind.key} value={kind.key}>
-      {kind.name}
-    </MenuItem>
-  );
+  return [...likely, ...mine.filter((kind) => !likely.includes(kind))];
+}
+
+/** The kind that a food likeliest is, empty where none is likely. */
+export function useLikeliest(food: string, group: KindGroup): string {
+  const proposed = useQuery(kindsQuery(food)).data?.proposed ?? [];
+  const kinds = new Set(useKinds(food, group).map((kind) => kind.key));
+  return proposed.find((key) => kinds.has(key)) ?? '';
+}
+
+export function KindSelect({ food, group, value, onGroup, onChange }: Props): JSX.Element {
+  const kinds = useKinds(food, group);
+  const known = value === '' || kinds.some((kind) => kind.key === value);
   return (
-    <TextField
-      select
-      label="What it is"
-      value={found.data ? value : ''}
-      onChange={(event) => onChange(event.target.value)}
-      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-      fullWidth
-    >
-      <MenuItem value="">something else: the shortest counts</MenuItem>
-      {first.length > 0 && <ListSubheader>It may be</ListSubheader>}
-      {first.map((kind) => (
-        <MenuItem key={`first/${kind.key}`} value={kind.key}>
-          {kind.name}
-        </MenuItem>
-      ))}
-      {GROUPS.flatMap(([group, name]) => [
-        <ListSubheader key={group}>{name}</ListSubheader>,
-        ...kinds
-          .filter((kind) => kind.group === group && !first.includes(kind))
-          .map((kind) => item(kind)),
-      ])}
-    </TextField>
+    <>
+      <TextField
+        select
+        label="It is"
+        value={group}
+        onChange={(event) => onGroup(event.target.value as KindGroup)}
+        fullWidth
+      >
+        {GROUPS.map(([key, name]) => (
+          <MenuItem key={key} value={key}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        select
+        label="What kind"
+        value={known ? value : ''}
+        onChange={(event) => onChange(event.target.value)}
+        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        fullWidth
+      >
+        {kinds.map((kind) => (
+          <MenuItem key={kind.key} value={kind.key}>
+            {kind.name}
+          </MenuItem>
+        ))}
+        <MenuItem value="">something else: the shortest of all counts</MenuItem>
+      </TextField>
+    </>
   );
 }

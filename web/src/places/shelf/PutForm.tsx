@@ -11,7 +11,7 @@ import { newId } from '../../draft/newId';
 import { FoodPicker } from '../../parts/FoodPicker';
 import { typed } from '../../parts/format';
 import type { Shelf } from '../../shelf/useShelf';
-import { KindSelect } from './KindSelect';
+import { KindSelect, useLikeliest, type KindGroup } from './KindSelect';
 import styles from './shelf.module.css';
 
 /** How long a kind keeps, by place, in words. */
@@ -42,9 +42,9 @@ export function PutForm({ shelf, today }: { shelf: Shelf; today: string }): JSX.
   const [made, setMade] = useState('');
   const [said, setSaid] = useState('');
   const [round, setRound] = useState(0);
-  const kinds = useQuery(kindsQuery(food?.key ?? ''));
-  const chosen = kind ?? kinds.data?.proposed[0] ?? '';
-  const group = kinds.data?.kinds.find((one) => one.key === chosen)?.group;
+  const [group, setGroup] = useState<KindGroup>('cooked');
+  const likeliest = useLikeliest(food?.key ?? '', group);
+  const chosen = kind ?? likeliest;
   const forms = food?.forms ?? [];
   // What stands there cooked counts as boiled, where the foods know it so.
   const usual = group === 'cooked' && forms.includes('boiled') ? 'boiled' : forms[0];
@@ -94,7 +94,7 @@ export function PutForm({ shelf, today }: { shelf: Shelf; today: string }): JSX.
       {forms.length > 1 && (
         <TextField
           select
-          label="It is"
+          label="In which form"
           value={form ?? usual ?? ''}
           onChange={(e) => setForm(e.target.value)}
         >
@@ -113,7 +113,16 @@ export function PutForm({ shelf, today }: { shelf: Shelf; today: string }): JSX.
         slotProps={{ inputLabel: { shrink: true }, htmlInput: { maxLength: 120 } }}
         fullWidth
       />
-      <KindSelect food={food?.key ?? ''} value={chosen} onChange={setKind} />
+      <KindSelect
+        food={food?.key ?? ''}
+        group={group}
+        value={chosen}
+        onGroup={(next) => {
+          setGroup(next);
+          setKind(null);
+        }}
+        onChange={setKind}
+      />
       <Keeps kind={chosen} food={food?.key ?? ''} />
       <div className={styles.fields}>
         <TextField
