@@ -9,6 +9,7 @@ import { sentence } from '../api/client';
 import { shelfOffersQuery } from '../api/shelf';
 import type { OfferedView, ShelfPlace } from '../api/types';
 import { newId } from '../draft/newId';
+import { Refusals } from '../shelf/Refusals';
 import { useShelf } from '../shelf/useShelf';
 import { typed, withUnit } from './format';
 import { Notice } from './Notice';
@@ -120,19 +121,7 @@ export function ShelfOffers({ dish, title, parts = true, onPart }: Props): JSX.E
     <section aria-label="To the shelf" className={styles.offers}>
       <h3>{parts ? 'To the shelf' : 'From preparing, to the shelf'}</h3>
       {offers.error && <Notice bad>{sentence(offers.error)}</Notice>}
-      {shelf.refused.map((one, place) => (
-        <Notice
-          key={`${place}/${one.name}`}
-          bad
-          actions={
-            <button type="button" className="chip" onClick={shelf.readRefused}>
-              Understood
-            </button>
-          }
-        >
-          {one.name}: {one.sentence}
-        </Notice>
-      ))}
+      <Refusals shelf={shelf} />
       {done.map((one) => (
         <p key={one.key} role="status">
           {one.words}.

@@ -9,6 +9,7 @@ import { listed, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { useRemovable } from '../../parts/useRemovable';
 import { useTitle } from '../../parts/useTitle';
+import { Refusals } from '../../shelf/Refusals';
 import { useShelf, type Shelf } from '../../shelf/useShelf';
 import { BatchRow } from './BatchRow';
 import { PutForm } from './PutForm';
@@ -53,19 +54,7 @@ function Told({ shelf }: { shelf: Shelf }): JSX.Element {
           kept, and sent as soon as the server answers.
         </Notice>
       )}
-      {shelf.refused.map((one, place) => (
-        <Notice
-          key={`${place}/${one.name}`}
-          bad
-          actions={
-            <button type="button" className="chip" onClick={shelf.readRefused}>
-              Understood
-            </button>
-          }
-        >
-          {one.name}: {one.sentence}
-        </Notice>
-      ))}
+      <Refusals shelf={shelf} />
     </>
   );
 }

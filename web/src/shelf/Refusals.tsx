@@ -1,0 +1,25 @@
+/** What the server would not have of what was told at the shelf, until the cook has read it. */
+import type { JSX } from 'react';
+
+import { Notice } from '../parts/Notice';
+import type { Shelf } from './useShelf';
+
+export function Refusals({ shelf }: { shelf: Shelf }): JSX.Element {
+  return (
+    <>
+      {shelf.refused.map((one, place) => (
+        <Notice
+          key={`${place}/${one.name}`}
+          bad
+          actions={
+            <button type="button" className="chip" onClick={shelf.readRefused}>
+              Understood
+            </button>
+          }
+        >
+          {one.name}: {one.sentence}
+        </Notice>
+      ))}
+    </>
+  );
+}
