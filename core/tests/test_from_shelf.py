@@ -11,7 +11,7 @@ from snabo_core.foods import library
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import read_recipe
 from snabo_core.recipe.method import with_method
-from snabo_core.shelf import keepings
+from snabo_core.shelf import Reheating, keepings
 from snabo_core.swaps.book import book
 from snabo_core.swaps.by_products import Offered, offered
 from snabo_core.swaps.cooking import CookStep, effective_steps
@@ -111,6 +111,16 @@ class Lines(unittest.TestCase):
         [caution] = [one for one in view.cautions if one.key == "reheat_74"]
         said = [step.technique for step in view.steps if step.number in caution.steps]
         self.assertEqual(said, ["bake"])
+
+    def test_what_is_eaten_cold_or_toasted_is_not_heated_through(self) -> None:
+        dish = pot()
+        part = dish.parts[0]
+        kinds = keepings()
+        cold = Reheating("cold", (0.0, 0.0), covered=False)
+        for kind in (kinds["oat_crumb"], replace(kinds["pulses_cooked"], reheat=cold)):
+            now = meet(dish, part.id, part.lines[0].id, replace(lentils(), keeping=kind), 500)
+            view = method_view(now, NOBODY, BOOK, FOODS)
+            self.assertFalse([one for one in view.cautions if one.key == "reheat_74"], kind.key)
 
     def test_its_own_values_count(self) -> None:
         dish = pot()

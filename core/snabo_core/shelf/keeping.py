@@ -64,6 +64,12 @@ class KeepingKind:
     classes: frozenset[str]
     foods: frozenset[str]
 
+    @property
+    def eaten_hot(self) -> bool:
+        """Whether it is heated through to 74 °C once it has stood: cooked food and its sauces."""
+        hot = self.reheat is not None and self.reheat.how != "cold"
+        return hot and self.group in {"cooked", "sauce"}
+
     def frozen_days(self) -> int:
         """Return the days in a freezer: its own, or the shortest of all where none is given."""
         return self.days.get("freezer") or _shortest()["freezer"]

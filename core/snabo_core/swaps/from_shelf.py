@@ -24,7 +24,7 @@ from snabo_core.swaps.ledgers import changes_of
 from snabo_core.wording import worded
 
 _HOW: Mapping[str, Literal["", "oven", "pan", "microwave", "steam"]] = {
-    "oven": "oven", "pan": "pan", "microwave": "microwave", "steam": "steam", "cold": "",
+    "oven": "oven", "pan": "pan", "microwave": "microwave", "steam": "steam",
 }  # fmt: skip
 
 
@@ -58,7 +58,7 @@ def meet(dish: Dish, part_id: str, line_id: str | None, shelved: OnShelf, grams:
     part = dish.part(part_id)
     line = _stands_in(part, line_id)
     covers = () if line_id else tuple(other.id for other in part.lines if other.id != line.id)
-    how = shelved.keeping.reheat
+    how = shelved.keeping.reheat if shelved.keeping.eaten_hot else None
     low, high = how.minutes if how else (0.0, 0.0)
     used = Line(
         id=line.id, text=worded("shelf_line", grams=grams, what=shelved.name), amount=grams,

@@ -167,7 +167,7 @@ def batch_view(
         by=_by(held.use_by, today), near=near,
         safe=held.safe(today), reason=held.reason, source=keeping.source, thawed=held.thawed,
         freezing=_freezing(keeping, thawed=held.thawed), reheat=_reheat(keeping),
-        eaten_hot=eaten_hot(keeping), becomes=keeping.becomes, note=keeping.note, last_event=last,
+        eaten_hot=keeping.eaten_hot, becomes=keeping.becomes, note=keeping.note, last_event=last,
     )  # fmt: skip
 
 
@@ -178,11 +178,6 @@ def _by(day: dt.date, today: dt.date) -> str:
 def order_of(view: BatchView, name: str) -> tuple[bool, dt.date, str]:
     """Return by what the shelf is sorted: what is to be eaten first, what is gone last."""
     return view.left < 1, view.use_by, name
-
-
-def eaten_hot(keeping: KeepingKind) -> bool:
-    """Tell what is heated through to 74 °C once it has stood: cooked food and its sauces."""
-    return keeping.reheat is not None and keeping.group in {"cooked", "sauce"}
 
 
 def _reheat(keeping: KeepingKind) -> str:
