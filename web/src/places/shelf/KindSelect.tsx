@@ -75,7 +75,7 @@ export function KindSelect({ food, group, value, onGroup, onChange }: Props): JS
             {kind.name}
           </MenuItem>
         ))}
-        <MenuItem value="">something else: the shortest of all counts</MenuItem>
+        <MenuItem value="">something else: keeps shortest</MenuItem>
       </TextField>
     </>
   );
