@@ -79,6 +79,12 @@ function Facts({ batch, planned }: Pick<Props, 'batch' | 'planned'>): JSX.Elemen
           <dd>{[view.note, batch.note].filter(Boolean).join(' ')}</dd>
         </div>
       )}
+      {!batch.food && view.left >= 1 && (
+        <div>
+          <dt>What is in it</dt>
+          <dd>Nobody knows, so no dish can count it. Put it there again with its food.</dd>
+        </div>
+      )}
       {planned.map((one) => (
         <div key={one.dish}>
           <dt>Planned</dt>
