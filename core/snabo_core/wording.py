@@ -459,6 +459,44 @@ TEMPLATES: dict[str, str] = {
     "method_late": "Add what was held back: {foods}",
     "day_left": "{spare} {unit} left for the day",
     "day_to_come": "{amount} {unit} still to come",
+    # the menu
+    "menu_too_little": "{title}: {servings} more are eaten than are made. Make more of it, or "
+    "take somebody off.",
+    "menu_left_over": "{servings} of {title} are nobody's yet: eat them on another day, or put "
+    "them on the shelf.",
+    "menu_freeze": "Freeze {servings} of {title} on {day}: it keeps {keeps} in the fridge "
+    "({source}).",
+    "menu_too_long": "{title} keeps {keeps} in the fridge ({source}) and does not freeze: eat it "
+    "by {last}, or cook it again.",
+    "menu_before": "{title} would be eaten before it is cooked.",
+    "menu_shelf_first": "{name}, {grams} g, is to be eaten by {day} and in no plan yet.",
+    "menu_shelf_late": "{name} has to be eaten by {day}.",
+    "menu_running": "{family} {times} times running: {days}.",
+    "todo_freeze": "Put {servings} of {title} in the freezer, cooled and flat",
+    "todo_thaw": "Take {title} out of the freezer and thaw it in the fridge",
+    "todo_out": "Take {title} out of the fridge",
+    "todo_heat": "Warm {title} again: {how}",
+    "todo_heat_74": "Heat {title} through to 74 °C in the middle: {how}",
+    # shopping
+    "left_of_it": "{grams} g over",
+    "left_keeps": "keeps {days} in the fridge",
+    "left_goes": "goes into {what}",
+    "left_becomes": "can become {what}",
+    "label_contains": "contains {what}: not for {eaters}",
+    "label_may_contain": "may contain {what}: look at the label for {eaters}",
+    "label_check_label": "look at the label for {what}: {eaters}",
+    "label_unknown": "nobody knows whether there is {what} in it: look at the label for {eaters}",
+    "open_no_food": "nobody knows what that is",
+    "open_no_grams": "nobody knows how much",
+    "open_homemade": "made at home: cook it, or put its dish on the menu",
+    "other_with_more": "{name} ({grams} g more net carbs per 100 g)",
+    "list_title": "Shopping, {first} to {last}",
+    # the card of a dish that travels
+    "card_in_place": "{food} in place of {was}",
+    "card_hot": "{reheat}, to 74 °C in the middle",
+    "card_crisp": "Carry the {part} beside it and put it on at the table, so that it stays crisp.",
+    "card_out": "Out of the fridge for 2 hours at most, 1 hour above 32 °C, the way there counted.",
+    "card_kept": "Kept cold it keeps {days} from the day it was cooked.",
     # programmes
     "rule_starches": "starches: {foods}",
     "rule_fruits": "fruits: {foods}",
@@ -661,6 +699,13 @@ def day_words(day: dt.date) -> str:
 def days_words(days: int) -> str:
     """Return how many days, as a cook says it: "1 day", "3 days"."""
     return "1 day" if days == 1 else f"{days} days"
+
+
+def plain_number(value: float) -> str:
+    """Write a count as a cook reads it: one decimal where it has any, two below a half."""
+    digits = 2 if abs(value) < 0.5 else 1
+    text = f"{value:.{digits}f}"
+    return text.rstrip("0").rstrip(".") if "." in text else text
 
 
 def listed(names: Sequence[str]) -> str:

@@ -62,7 +62,7 @@ class Wishes:
 
     `serve_at` None is as early as can be. `pins` hold tasks at a minute, `ahead` are done
     before the evening. While cooking, `begun` says what has happened and `now` what minute it is;
-    `skipped` are not done at all.
+    `skipped` are not done at all. `away` are spans of minutes in which no cook is there.
     """
 
     serve_at: int | None = None
@@ -72,6 +72,7 @@ class Wishes:
     begun: Mapping[str, Begun] = field(default_factory=dict)
     skipped: frozenset[str] = frozenset()
     now: int | None = None
+    away: Sequence[tuple[int, int]] = ()
 
 
 @dataclass(frozen=True)
@@ -207,6 +208,7 @@ def _problem(jobs: Jobs, equipment: Equipment, wishes: Wishes, oven_c: float) ->
         links=_bridged(jobs.links, wishes),
         serve_at=wishes.serve_at,
         oven=oven_of(equipment, oven_c),
+        away=[*wishes.away],
         fixed=fixed,
     )
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import itertools
 import math
 import re
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Literal
 
@@ -141,6 +141,13 @@ def jobs_of(
     links = tuple(link for one in made for link in one.links)
     found = tuple(c for one in made for c in _candidates(one, jobs))
     return Jobs(jobs, links, found)
+
+
+def only(jobs: Jobs, wanted: Collection[str]) -> Jobs:
+    """Return some of the jobs with the gaps between them, and none to what is not among them."""
+    kept = {key: job for key, job in jobs.jobs.items() if key in wanted}
+    links = [link for link in jobs.links if link.before in kept and link.after in kept]
+    return Jobs(kept, tuple(links))
 
 
 def _is_done(row: Row, view: CookStepView, views: Sequence[CookStepView]) -> bool:

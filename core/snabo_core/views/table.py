@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from snabo_core.dish import NONE, Dish, Readings
-from snabo_core.errors import BadInput
+from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Library
-from snabo_core.plate.eaters import standing
+from snabo_core.plate.eaters import Eater, Target, standing
 from snabo_core.plate.nutrients import LABELS, UNIT
 from snabo_core.plate.rows import PLACE
 from snabo_core.plate.setting import Setting
@@ -115,45 +115,82 @@ def day_view(meals: Sequence[Meal], setting: Setting, book: Book, library: Libra
     ]
     people = []
     for eater in setting.eaters:
-        lines = []
-        eaten, gone = _eaten(eater.id, made)
-        for target in eater.targets:
-            if target.per != "day" or eaten is None:
-                continue
-            whole = replace(target, per="serving", day_share=1.0)
-            counted = eater.counted_as(target.nutrient)
-            lost = gone.get(target.nutrient, 0.0)
-            found = standing(whole, eaten, 1.0, {}, lost=lost, counted_as=counted)
-            place = PLACE[target.nutrient]
-            lines.append(
-                DayLine(
-                    target.nutrient,
-                    LABELS[target.nutrient],
-                    UNIT.get(target.nutrient, "g"),
-                    target.at_least,
-                    target.at_most,
-                    eaten.figure(target.nutrient, 1.0, eaten.edges[place]),
-                    say(in_energy_unit(_left(found.message), setting.energy_unit)),
-                    found.met,
-                )
-            )
-        people.append(DayEater(eater.id, eater.name, tuple(lines)))
+        eaten = eaten_of(eater.id, [(whole, meal.servings) for whole, meal in made])
+        people.append(DayEater(eater.id, eater.name, day_lines(eater, eaten, setting)))
     return DayView(tuple(meal.dish.title for meal in meals), tuple(people))
 
 
-def _eaten(
-    eater: str, made: Sequence[tuple[Judged, Meal]]
-) -> tuple[Totals | None, dict[str, float]]:
-    """Return the sums of what an eater has of some meals, and what left with pressed liquid."""
+@dataclass(frozen=True)
+class Eaten:
+    """The sums of what somebody has, None of nothing, and what left it with pressed liquid."""
+
+    totals: Totals | None
+    gone: Mapping[str, float]
+
+    def times(self, share: float) -> Eaten:
+        """Return so many times of it."""
+        gone = {name: grams * share for name, grams in self.gone.items()}
+        return Eaten(self.totals.times(share) if self.totals else None, gone)
+
+
+def eaten_of(eater: str, meals: Sequence[tuple[Judged, float]]) -> Eaten:
+    """Return the sums of some meals for an eater: so many times what each gives them.
+
+    That is a serving of what they have of a dish, their variant of it, or their own portion.
+    """
     eaten: Totals | None = None
     gone: dict[str, float] = {}
-    for whole, meal in made:
-        plate, share = whole.of(eater).plate, meal.servings / meal.dish.servings
-        totals = plate.totals.times(share)
+    for whole, servings in meals:
+        own = whole.of(eater)
+        share = servings * own.sharing.of(eater)
+        totals = own.plate.totals.times(share)
         eaten = totals if eaten is None else eaten.plus(totals)
-        for name, grams in plate.losses.items():
+        for name, grams in own.plate.losses.items():
             gone[name] = gone.get(name, 0.0) + grams * share
-    return eaten, gone
+    return Eaten(eaten, gone)
+
+
+def day_lines(eater: Eater, eaten: Eaten, setting: Setting) -> tuple[DayLine, ...]:
+    """Return how what somebody has in a day stands against each of their daily limits."""
+    if eaten.totals is None:
+        return ()
+    whole = (
+        replace(target, per="serving", day_share=1.0)
+        for target in eater.targets
+        if target.per == "day"
+    )
+    return tuple(limit_line(eater, target, eaten, setting, _left) for target in whole)
+
+
+def limit_line(
+    eater: Eater,
+    target: Target,
+    eaten: Eaten,
+    setting: Setting,
+    word: Callable[[Message], Message] = lambda message: message,
+) -> DayLine:
+    """Return how what somebody has stands against one limit, both over the same time.
+
+    Raises:
+        SnaboError: they have nothing.
+    """
+    if eaten.totals is None:
+        message = "Nothing is eaten."
+        raise SnaboError(message)
+    counted = eater.counted_as(target.nutrient)
+    lost = eaten.gone.get(target.nutrient, 0.0)
+    found = standing(target, eaten.totals, 1.0, {}, lost=lost, counted_as=counted)
+    edges = eaten.totals.edges[PLACE[target.nutrient]]
+    return DayLine(
+        target.nutrient,
+        LABELS[target.nutrient],
+        UNIT.get(target.nutrient, "g"),
+        target.at_least,
+        target.at_most,
+        eaten.totals.figure(target.nutrient, 1.0, edges),
+        say(in_energy_unit(word(found.message), setting.energy_unit)),
+        found.met,
+    )
 
 
 def _left(message: Message) -> Message:
