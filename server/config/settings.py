@@ -33,6 +33,7 @@ INSTALLED_APPS = [
     "dishes",
     "runs",
     "reckon",
+    "menu",
     "demo",
 ]
 MIDDLEWARE = [

@@ -45,6 +45,7 @@ urlpatterns = [
     path("api/", include("dishes.urls")),
     path("api/", include("runs.urls")),
     path("api/", include("reckon.urls")),
+    path("api/", include("menu.urls")),
     re_path(r"^api/", no_such_endpoint),
     path("home-ca.crt", home_certificate),
     re_path(r"^(?!assets/|static/).*$", front_end),

@@ -90,7 +90,15 @@ class Neighbours(KitchenCase):
                "grams": 300, "place": "freezer", "made": f"{today_in(self.household)}"}  # fmt: skip
         batch = self.send("post", "shelf", jar).json()["batches"][0]["id"]
         lid = {**jar, "id": "0f0e0d0c-0000-4000-8000-00000000000e", "part": None}
+        meal, today = "0f0e0d0c-0000-4000-8000-00000000000f", f"{today_in(self.household)}"
+        on_menu = {"id": meal, "date": today, "kind": "cooked", "dish": dish}
+        self.assertEqual(self.send("post", "menu/meals", on_menu).status_code, 204)
         attempts = [
+            ("put", f"menu/meals/{meal}", {"date": today}),
+            ("delete", f"menu/meals/{meal}", None),
+            ("post", f"menu/meals/{meal}/restore", None),
+            ("post", f"menu/meals/{meal}/size", None),
+            ("get", f"dishes/{dish}/card", None),
             ("put", f"shelf/{batch}", {"name": "Soup", "kind": "soup_stew"}),
             ("delete", f"shelf/{batch}", None),
             ("post", f"shelf/{batch}/restore", None),
@@ -134,7 +142,8 @@ class Neighbours(KitchenCase):
         ]
         with_id = {re.sub(r"<\w+:\w+>", "#", r).removeprefix("api/") for r in endpoints()}
         tried = {re.sub(r"[0-9a-f-]{36}|\d+|b12", "#", path) for _, path, _ in attempts}
-        self.assertEqual({r for r in with_id if "#" in r and r != "foods/#"}, tried)
+        # A food and a day of the menu are no rows of a household.
+        self.assertEqual({r for r in with_id if "#" in r} - {"foods/#", "menu/days/#"}, tried)
         for method, path, body in attempts:
             with self.subTest(path=path):
                 response = self.send(method, path, body, self.other, if_match="1")

@@ -109,6 +109,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dishes/{dish_id}/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return what is in it, how long it may be out and what to do on arrival. */
+        get: operations["travel_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dishes/{dish_id}/compare": {
         parameters: {
             query?: never;
@@ -588,6 +605,126 @@ export interface paths {
         put?: never;
         /** @description Return the swaps computed on this dish, those that suit first. */
         post: operations["line_swaps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/menu": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return a stretch of days, from today where no first one is named. */
+        get: operations["menu"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/menu/days/{date}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Say when its meal is on the table and who is there. */
+        put: operations["change_menu_day"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/menu/meals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Put a dish on a day; sending it twice puts it once. */
+        post: operations["add_menu_meal"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/menu/meals/{meal_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Change its day, its size, or who has how much of it. */
+        put: operations["change_menu_meal"];
+        post?: never;
+        /** @description Take it off the menu; it can be brought back. */
+        delete: operations["remove_menu_meal"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/menu/meals/{meal_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Bring it back. */
+        post: operations["restore_menu_meal"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/menu/meals/{meal_id}/size": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Save the dish at the size it is cooked in for this meal. */
+        post: operations["size_dish_for_meal"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/menu/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Send when to do what, a day at a time; nothing is stored. */
+        post: operations["menu_sheet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1330,6 +1467,108 @@ export interface paths {
         /** @description Return what the dishes mean to take. */
         get: operations["planned_takings"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return the list of the days from today on. */
+        get: operations["shopping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shopping/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Take what happened, each once, and return the list after it. */
+        post: operations["shopping_events"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shopping/list.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return it. */
+        get: operations["shopping_table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shopping/list.txt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return it. */
+        get: operations["shopping_text"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shopping/pantry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Say that a food is always there, or is not. */
+        put: operations["keep_pantry"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shopping/prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Keep a price, or forget it. */
+        put: operations["keep_price"];
         post?: never;
         delete?: never;
         options?: never;
@@ -5056,6 +5295,447 @@ export interface components {
             title: string;
             grams: number | null;
         };
+        /**
+         * MenuAnswer
+         * @description The days asked for, looked through.
+         */
+        MenuAnswer: {
+            /** Format: date */
+            today: string;
+            days: components["schemas"]["MenuDayRecord"][];
+            view: components["schemas"]["MenuView"];
+            shelf: components["schemas"]["ShelfMeal"][];
+        };
+        /**
+         * MenuDayRecord
+         * @description A day of the menu; `eaters` are those who are there, `everybody` whether that is all.
+         */
+        MenuDayRecord: {
+            /** Format: date */
+            date: string;
+            serve_at: string;
+            eaters: string[];
+            everybody: boolean;
+            guests: number;
+            meals: components["schemas"]["PlannedMeal"][];
+        };
+        /**
+         * PlannedMeal
+         * @description A meal as it is planned; `problem` says why it counts for nothing, empty where it does.
+         *
+         *         `servings` are by eater, of those who are there; `size` is what the dish makes as it is saved.
+         */
+        PlannedMeal: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date */
+            date: string;
+            /** @enum {unknown} */
+            kind: "again" | "cooked" | "shelf";
+            title: string;
+            dish: string | null;
+            of: string | null;
+            cooked_on: string | null;
+            batch: string | null;
+            grams: number;
+            makes: number;
+            size: number;
+            servings: {
+                [key: string]: number;
+            };
+            problem: string;
+        };
+        /**
+         * MenuView
+         * @description The days, the mean of each limit over those with a meal, and what there is to say.
+         */
+        MenuView: {
+            days: components["schemas"]["MenuDayView"][];
+            week: components["schemas"]["EaterLimits"][];
+            notes: components["schemas"]["MenuNote"][];
+        };
+        /**
+         * MenuDayView
+         * @description A day: its meals, and what they leave each eater of it.
+         */
+        MenuDayView: {
+            /** Format: date */
+            date: string;
+            meals: components["schemas"]["MealView"][];
+            eaters: components["schemas"]["EaterLimits"][];
+        };
+        /**
+         * MealView
+         * @description A meal with whom it suits; `left` are servings of a cooking that nobody eats.
+         */
+        MealView: {
+            id: string;
+            eaters: components["schemas"]["MealEater"][];
+            eaten: number;
+            left: number | null;
+            net_carbs: number | null;
+        };
+        /**
+         * MealEater
+         * @description Whether a meal suits an eater, in a word and with what decides it.
+         */
+        MealEater: {
+            eater: string;
+            /** @enum {unknown} */
+            verdict: "cannot_tell" | "does_not" | "fits" | "nearly";
+            words: string;
+        };
+        /**
+         * EaterLimits
+         * @description Limits of one eater, over a day or as the mean of a week's `days`.
+         */
+        EaterLimits: {
+            eater: string;
+            name: string;
+            lines: components["schemas"]["DayLine"][];
+            days: number;
+        };
+        /**
+         * MenuNote
+         * @description Something to know or to do: of a meal, of a batch, or of the menu as a whole.
+         */
+        MenuNote: {
+            /** @enum {unknown} */
+            kind: "before" | "freeze" | "gone" | "left_over" | "running" | "shelf_first" | "shelf_late" | "suits" | "too_little" | "too_long";
+            words: string;
+            meal: string;
+            batch: string;
+            day: string | null;
+        };
+        /**
+         * ShelfMeal
+         * @description Something on the shelf that could be a meal, what has to be eaten first before the rest.
+         */
+        ShelfMeal: {
+            /** Format: uuid */
+            batch: string;
+            name: string;
+            grams: number;
+            /** Format: date */
+            use_by: string;
+        };
+        /**
+         * DayForm
+         * @description When a day's meal is on the table and who is there; `eaters` None is everybody.
+         */
+        DayForm: {
+            serve_at: string;
+            eaters: string[] | null;
+            guests: number;
+        };
+        /**
+         * NewMeal
+         * @description A dish put on a day; `id` is the device's, so that twice is once.
+         *
+         *         Cooked: `dish`, and `makes` servings, None for its own size. Again: `of` is the cooking it is
+         *         eaten of. Off the shelf: `grams` of a `batch`, None for all that is left.
+         */
+        NewMeal: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date */
+            date: string;
+            /** @enum {unknown} */
+            kind: "again" | "cooked" | "shelf";
+            dish: string | null;
+            of: string | null;
+            batch: string | null;
+            grams: number | null;
+            makes: number | null;
+        };
+        /**
+         * MealChange
+         * @description What of a meal is to be otherwise: its day, its size, who has how much of it.
+         */
+        MealChange: {
+            /** Format: date */
+            date: string;
+            makes: number | null;
+            servings: {
+                [key: string]: number;
+            };
+            grams: number | null;
+            cooked: boolean;
+        };
+        /**
+         * MenuSheetRequest
+         * @description Which days; `ahead` are tasks of a day that are done the day before it, by day.
+         */
+        MenuSheetRequest: {
+            /** Format: date */
+            first: string;
+            days: number;
+            cooks: number | null;
+            ahead: {
+                [key: string]: string[];
+            };
+        };
+        /**
+         * MenuSheetDay
+         * @description A day that is cooked on: what its serving needs, and what was put off to the day before.
+         *
+         *         `todos` are for meals that are not cooked on their day. `problem` says why there is no sheet,
+         *         empty where there is one or nothing is cooked.
+         */
+        MenuSheetDay: {
+            /** Format: date */
+            date: string;
+            /** Format: date-time */
+            serves: string;
+            dishes: components["schemas"]["SheetDish"][];
+            meals: string[];
+            sheet: components["schemas"]["SheetView"] | null;
+            before: components["schemas"]["SheetView"] | null;
+            todos: components["schemas"]["MenuTodo"][];
+            problem: string;
+        };
+        /**
+         * MenuTodo
+         * @description Something to do for a meal that is not cooked on its day; `minutes` is how long it takes.
+         */
+        MenuTodo: {
+            meal: string;
+            /** @enum {unknown} */
+            kind: "freeze" | "heat" | "take_out" | "thaw";
+            at: string;
+            minutes: number;
+            words: string;
+        };
+        /**
+         * ShoppingAnswer
+         * @description The list from today on; `unplanned` says that nothing is cooked in these days.
+         */
+        ShoppingAnswer: {
+            /** Format: date */
+            first: string;
+            /** Format: date */
+            last: string;
+            days: number;
+            unplanned: boolean;
+            view: components["schemas"]["ShoppingView"];
+            own: components["schemas"]["OwnLine"][];
+            pantry: string[];
+        };
+        /**
+         * ShoppingView
+         * @description The list in the order of the walk; `at_home` is what the household always has.
+         *
+         *         `cost` is what is still to be bought costs as far as prices are known, `unpriced` how many
+         *         things have no price.
+         */
+        ShoppingView: {
+            aisles: components["schemas"]["AisleView"][];
+            at_home: components["schemas"]["ListItem"][];
+            open_lines: components["schemas"]["OpenLine"][];
+            shelf: components["schemas"]["ShelfGives"][];
+            cost: number;
+            unpriced: number;
+            cookings: components["schemas"]["CookingCost"][];
+        };
+        /**
+         * AisleView
+         * @description A stretch of the shop with what is bought there.
+         */
+        AisleView: {
+            key: string;
+            name: string;
+            items: components["schemas"]["ListItem"][];
+        };
+        /**
+         * ListItem
+         * @description One thing on the list. Grams are usable: needed in all, and of them had already.
+         *
+         *         `buy` says how many of which size, `weighs` what that weighs in the hand, None where its size
+         *         says it. `had` says that nothing of it is missing. `over` is what will be left, with where it
+         *         can go, empty where nothing is. `others` would do instead, `checks` are for these eaters.
+         *         `price` is for a purchase of `price_grams` usable grams, `cost` for what is bought, None where
+         *         nobody has said.
+         */
+        ListItem: {
+            food: string;
+            form: string;
+            name: string;
+            buy: string;
+            grams: number;
+            have: number;
+            weighs: number | null;
+            had: boolean;
+            pantry: boolean;
+            over: string;
+            others: string[];
+            checks: components["schemas"]["LabelCheck"][];
+            dishes: components["schemas"]["ForDish"][];
+            price_unit: string;
+            price_grams: number;
+            price: number | null;
+            cost: number | null;
+        };
+        /**
+         * LabelCheck
+         * @description Something to look for on the label, and for whom.
+         */
+        LabelCheck: {
+            what: string;
+            /** @enum {unknown} */
+            certainty: "check_label" | "contains" | "free" | "may_contain" | "tolerated" | "unknown";
+            eaters: string[];
+            words: string;
+        };
+        /**
+         * ForDish
+         * @description For which dish something is bought, so many usable grams of it.
+         */
+        ForDish: {
+            dish: string;
+            title: string;
+            grams: number;
+        };
+        /**
+         * OpenLine
+         * @description A line that cannot be counted, in its own words, with why.
+         */
+        OpenLine: {
+            dish: string;
+            title: string;
+            text: string;
+            words: string;
+        };
+        /**
+         * ShelfGives
+         * @description What the shelf gives, so that it is not bought.
+         */
+        ShelfGives: {
+            batch: string;
+            name: string;
+            grams: number;
+        };
+        /**
+         * CookingCost
+         * @description What a cooking costs as far as prices are known, a serving and in all; what has none.
+         */
+        CookingCost: {
+            dish: string;
+            title: string;
+            servings: number;
+            cost: number;
+            per_serving: number;
+            unknown: string[];
+        };
+        /**
+         * OwnLine
+         * @description Something the cook wrote on the list.
+         */
+        OwnLine: {
+            /** Format: uuid */
+            id: string;
+            words: string;
+            got: boolean;
+        };
+        /**
+         * SentShopping
+         * @description What happened with the shopping, in the order the device counted it.
+         */
+        SentShopping: {
+            events: components["schemas"]["ShoppingTold"][];
+        };
+        /**
+         * ShoppingTold
+         * @description Something that happened with the shopping; `at` is when, None for now.
+         *
+         *         Had: `grams` usable grams of a food are in the kitchen now, bought or found. Put back: they are
+         *         not. Wrote: `words` onto the list; got, not got and dropped are about those, by `of`.
+         */
+        ShoppingTold: {
+            /** Format: uuid */
+            id: string;
+            /** @enum {unknown} */
+            kind: "dropped" | "got" | "had" | "not_got" | "put_back" | "wrote";
+            food: string;
+            form: string;
+            grams: number;
+            words: string;
+            of: string | null;
+            at: string | null;
+        };
+        /**
+         * ShoppingEvents
+         * @description What became of what was told, and the list after it.
+         */
+        ShoppingEvents: {
+            answers: components["schemas"]["ShoppingOutcome"][];
+            list: components["schemas"]["ShoppingAnswer"];
+        };
+        /**
+         * ShoppingOutcome
+         * @description What became of something told; a refused one says why, and stays with the device.
+         */
+        ShoppingOutcome: {
+            /** Format: uuid */
+            id: string;
+            /** @enum {unknown} */
+            outcome: "accepted" | "refused" | "repeated";
+            sentence: string;
+        };
+        /**
+         * PriceForm
+         * @description What so many usable grams of something cost; None forgets it.
+         */
+        PriceForm: {
+            food: string;
+            form: string;
+            grams: number;
+            price: number | null;
+        };
+        /**
+         * PantryForm
+         * @description Whether a food is always in the kitchen.
+         */
+        PantryForm: {
+            food: string;
+            always: boolean;
+        };
+        /**
+         * TravelCard
+         * @description What stands beside a dish on somebody else's table.
+         *
+         *         `contains` are in the order of the region's list, the sure ones first; `free_of` are those
+         *         that were looked for and are in nothing. `vegetables`, `nuts` and `condiments` are always
+         *         named; `swapped` says what stands in whose place. `unread` are lines nobody has read: what is
+         *         in them is not known. `out_by` are the instants it has to be eaten or cold again, None where
+         *         nobody said when it left the fridge.
+         */
+        TravelCard: {
+            title: string;
+            list_name: string;
+            contains: components["schemas"]["CardAllergen"][];
+            free_of: string[];
+            coconut: string;
+            vegetables: string[];
+            nuts: string[];
+            condiments: string[];
+            swapped: string[];
+            unread: string[];
+            keep: string[];
+            source: string;
+            arrival: string[];
+            out_by: string | null;
+            out_by_hot: string | null;
+        };
+        /**
+         * CardAllergen
+         * @description Something a label would have to name: whether it is in, and in which foods.
+         */
+        CardAllergen: {
+            what: string;
+            /** @enum {unknown} */
+            certainty: "check_label" | "contains" | "free" | "may_contain" | "tolerated" | "unknown";
+            foods: string[];
+        };
     };
     responses: never;
     parameters: never;
@@ -5673,6 +6353,65 @@ export interface operations {
             };
             /** @description Only JSON is read. */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    travel_card: {
+        parameters: {
+            query?: {
+                left_at?: string;
+            };
+            header?: never;
+            path: {
+                dish_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TravelCard"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8309,6 +9048,649 @@ export interface operations {
             };
             /** @description The page is out of date: load it again. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page was loaded before the last update. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    menu: {
+        parameters: {
+            query?: {
+                days?: number;
+                first?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MenuAnswer"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_menu_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                date: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["DayForm"];
+            };
+        };
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_menu_meal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewMeal"];
+            };
+        };
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_menu_meal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                meal_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["MealChange"];
+            };
+        };
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    remove_menu_meal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                meal_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore_menu_meal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                meal_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    size_dish_for_meal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                meal_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    menu_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["MenuSheetRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["MenuSheetDay"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12432,6 +13814,379 @@ export interface operations {
             };
             /** @description Nobody is signed in. */
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shopping: {
+        parameters: {
+            query?: {
+                days?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShoppingAnswer"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shopping_events: {
+        parameters: {
+            query?: {
+                days?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SentShopping"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShoppingEvents"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shopping_table: {
+        parameters: {
+            query?: {
+                days?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shopping_text: {
+        parameters: {
+            query?: {
+                days?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_pantry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["PantryForm"];
+            };
+        };
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_price: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["PriceForm"];
+            };
+        };
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
