@@ -462,8 +462,9 @@ TEMPLATES: dict[str, str] = {
     # the menu
     "menu_too_little": "{title}: {servings} more are eaten than are made. Make more of it, or "
     "take somebody off.",
-    "menu_left_over": "{servings} of {title} are nobody's yet: eat them on another day, or put "
-    "them on the shelf.",
+    "menu_left_over": "Nobody has these yet: {what}. Eat them on another day, or put them on the "
+    "shelf.",
+    "menu_of": "{servings} of {title}",
     "menu_freeze": "Freeze {servings} of {title} on {day}: it keeps {keeps} in the fridge "
     "({source}).",
     "menu_too_long": "{title} keeps {keeps} in the fridge ({source}) and does not freeze: eat it "
@@ -706,6 +707,12 @@ def plain_number(value: float) -> str:
     digits = 2 if abs(value) < 0.5 else 1
     text = f"{value:.{digits}f}"
     return text.rstrip("0").rstrip(".") if "." in text else text
+
+
+def servings_text(count: float) -> str:
+    """Write servings as a cook says them: "1 serving", "2.5 servings"."""
+    said = plain_number(count)
+    return "1 serving" if said == "1" else f"{said} servings"
 
 
 def listed(names: Sequence[str]) -> str:

@@ -155,7 +155,8 @@ class Seen(unittest.TestCase):
         notes = {n.kind: n.words for n in seen(meal("a", 0, stew, makes=2.0)).notes}
         self.assertEqual(notes, {})
         left = seen(meal("a", 0, stew)).notes[0]
-        self.assertEqual((left.kind, left.meal), ("left_over", "a"))
+        self.assertEqual(left.kind, "left_over")
+        self.assertIn("2 servings of Stew", left.words)
         short = seen(meal("a", 0, stew, makes=1.0)).notes[0]
         self.assertEqual(short.kind, "too_little")
         again = meal("b", 6, stew, kind="again", of="a", makes=0.0)

@@ -23,6 +23,7 @@ from foods.stand_ins import book_of
 from menu.models import MenuDay, MenuMeal
 from runs.learning import cooking_setting
 from runs.services import being_cooked, readings_of
+from runs.sheets import zone_of
 from shelf.models import ShelfBatch
 from shelf.services import held_of, keeping_in, own_batch
 from snabo_core import dish as core
@@ -45,6 +46,8 @@ BEFORE = dt.timedelta(days=14)
 USUAL_TIME = dt.time(18, 30)
 # Less than this on the shelf is no meal.
 LEAST_GRAMS = 20.0
+# What is kept as a dish or a part of one; stems and whites go into another.
+EATEN_AS_IT_IS = {"cooked", "assembled", "sauce"}
 Servings = Annotated[float, msgspec.Meta(gt=0, le=MOST_SERVINGS)]
 Grams = Annotated[float, msgspec.Meta(gt=0, le=20_000)]
 
@@ -117,7 +120,7 @@ class MenuDayRecord(msgspec.Struct):
 
 
 class ShelfMeal(msgspec.Struct):
-    """Something on the shelf that could be a meal, what has to be eaten first before the rest."""
+    """Something on the shelf that can be eaten as it is, what has to be eaten first on top."""
 
     batch: UUID
     name: str
@@ -261,7 +264,11 @@ def menu_of(household: Household, first: dt.date | None, days: int) -> MenuAnswe
         today_in(household),
         [_day_record(known, date, by_day[date]) for date in known.days],
         view,
-        [ShelfMeal(row.uid, one.name, one.grams, one.use_by) for one, row in shelf if row.food],
+        [
+            ShelfMeal(row.uid, one.name, one.grams, one.use_by)
+            for one, row in shelf
+            if row.food and keeping_in(row).group in EATEN_AS_IT_IS
+        ],
     )
 
 
@@ -538,6 +545,8 @@ def card_of(household: Household, dish_id: UUID, left_at: str) -> TravelCard:
             raise BadInput("When did it leave the fridge? Like 2026-03-05T18:30+01:00.",
                            "left_at") from error  # fmt: skip
     document = core.check(stored_dish(dish.draft))
+    if at is not None and at.tzinfo is not None:
+        at = at.astimezone(zone_of(household))
     # The column holds one of the regions, by a constraint of the database.
     allergens = allergen_list(household.label_region)  # type: ignore[arg-type]
     return travel_card(document, allergens, library_of(household), at)

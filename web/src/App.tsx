@@ -112,6 +112,32 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./places/shelf/ShelfPlace')).ShelfPlace }),
       },
       {
+        path: 'menu',
+        lazy: async () => ({ Component: (await import('./places/menu/MenuFrame')).MenuFrame }),
+        children: [
+          {
+            index: true,
+            lazy: async () => ({ Component: (await import('./places/menu/DaysPlace')).DaysPlace }),
+          },
+          {
+            path: 'shopping',
+            lazy: async () => ({
+              Component: (await import('./places/menu/ShoppingPlace')).ShoppingPlace,
+            }),
+          },
+          {
+            path: 'run-sheet',
+            lazy: async () => ({
+              Component: (await import('./places/menu/MenuSheetPlace')).MenuSheetPlace,
+            }),
+          },
+        ],
+      },
+      {
+        path: 'card/:dishId',
+        lazy: async () => ({ Component: (await import('./places/card/CardPlace')).CardPlace }),
+      },
+      {
         path: 'kitchen',
         lazy: async () => ({
           Component: (await import('./places/kitchen/KitchenPlace')).KitchenPlace,

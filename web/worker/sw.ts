@@ -11,7 +11,7 @@ declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (PrecacheEntry |
 const PATIENCE_SECONDS = 4;
 const WHO = 'who';
 /** Asked for by every place before it shows anything, and what is read away from the network. */
-const KEPT = ['/api/session', '/api/kitchen', '/api/shelf'];
+const KEPT = ['/api/session', '/api/kitchen', '/api/shelf', '/api/menu', '/api/shopping'];
 
 precacheAndRoute(self.__WB_MANIFEST);
 cleanupOutdatedCaches();

@@ -20,7 +20,7 @@ from snabo_core.swaps.from_shelf import kind_of_dish
 from snabo_core.swaps.judged import Judged, judged
 from snabo_core.views.table import DayLine, day_lines, eaten_of, limit_line
 from snabo_core.views.verdicts import Verdict, verdicts_of
-from snabo_core.wording import day_words, days_words, listed, plain_number, worded
+from snabo_core.wording import day_words, days_words, listed, plain_number, servings_text, worded
 
 MealKind = Literal["cooked", "again", "shelf"]
 NoteKind = Literal["too_little", "left_over", "freeze", "too_long", "before", "running", "suits",
@@ -231,20 +231,21 @@ def _week(eater: Eater, meals: Sequence[MenuMeal], table: _Table) -> EaterLimits
         return EaterLimits(eater.id, eater.name, (), 0)
     eaten = eaten_of(eater.id, [(table.judged(m), m.servings[eater.id]) for m in had])
     servings = sum(meal.servings[eater.id] for meal in had)
-    of_days = day_lines(eater, eaten.times(1 / days), table.setting)
-    of_servings = tuple(
-        limit_line(eater, target, eaten.times(1 / servings), table.setting)
-        for target in eater.targets
-        if target.per == "serving"
-    )
-    return EaterLimits(eater.id, eater.name, (*of_days, *of_servings), days)
+    means = {"day": eaten.times(1 / days), "serving": eaten.times(1 / servings)}
+    in_order = sorted(eater.targets, key=lambda target: target.per)
+    lines = tuple(
+        limit_line(eater, replace(target, per="serving", day_share=1.0), means[target.per],
+                   table.setting)
+        for target in in_order
+    )  # fmt: skip
+    return EaterLimits(eater.id, eater.name, lines, days)
 
 
 def _of_cookings(
     meals: Sequence[MenuMeal], days: Sequence[dt.date], table: _Table
 ) -> list[MenuNote]:
     """Say where a cooking makes too little or too much, and how what is eaten later waits."""
-    notes = []
+    notes, over = [], []
     cooked = {meal.id: meal for meal in meals if meal.kind == "cooked"}
     for meal in cooked.values():
         if meal.on not in days:
@@ -255,17 +256,14 @@ def _of_cookings(
             words = worded("menu_too_little", title=title, servings=plain_number(-left))
             notes.append(MenuNote("too_little", words, meal.id))
         elif left > NOTHING:
-            words = worded("menu_left_over", title=title, servings=_servings(left))
-            notes.append(MenuNote("left_over", words, meal.id))
+            over.append(worded("menu_of", title=title, servings=servings_text(left)))
+    if over:
+        notes.append(MenuNote("left_over", worded("menu_left_over", what=listed(over))))
     for meal in meals:
         known = cooked.get(meal.of)
         if meal.kind == "again" and known is not None and {meal.on, known.on} & {*days}:
             notes += _waiting(meal, _made(known, table))
     return notes
-
-
-def _servings(count: float) -> str:
-    return "1 serving" if plain_number(count) == "1" else f"{plain_number(count)} servings"
 
 
 def _waiting(meal: MenuMeal, made: Made) -> list[MenuNote]:
@@ -276,7 +274,7 @@ def _waiting(meal: MenuMeal, made: Made) -> list[MenuNote]:
     if how == "before":
         return [MenuNote("before", worded("menu_before", title=title), meal.id, day=meal.on)]
     if how == "freezer":
-        words = worded("menu_freeze", title=title, servings=_servings(meal.eaten),
+        words = worded("menu_freeze", title=title, servings=servings_text(meal.eaten),
                        day=day_words(made.on), **keeps)  # fmt: skip
         return [MenuNote("freeze", words, meal.id, day=made.on)]
     if how == "too_long":

@@ -15,7 +15,7 @@ from snabo_core.swaps.words import reheating_words
 from snabo_core.views.menu import MenuMeal
 from snabo_core.views.sheet import SheetView
 from snabo_core.views.sheet_jobs import THAW_FRIDGE
-from snabo_core.wording import plain_number, worded
+from snabo_core.wording import servings_text, worded
 
 # Into the freezer once it is cool, so long after it is on the table: within the two hours.
 TO_FREEZER = dt.timedelta(hours=1)
@@ -67,16 +67,11 @@ def todos_of(
         how = waits(Made(source.id, source.on, source.makes, keeping), meal.on)
         frozen, made_at = how == "freezer", serves.get(source.on)
         if frozen and made_at is not None:
-            words = worded("todo_freeze", servings=_servings(meal.eaten), title=meal.dish.title)
+            words = worded("todo_freeze", servings=servings_text(meal.eaten), title=meal.dish.title)
             found.append(MenuTodo(meal.id, "freeze", made_at + TO_FREEZER, 0.0, words))
         if at is not None and how in {"fridge", "freezer"}:
             found += _on_the_day(meal, keeping, at, frozen=frozen)
     return sorted(found, key=lambda one: one.at)
-
-
-def _servings(count: float) -> str:
-    said = plain_number(count)
-    return "1 serving" if said == "1" else f"{said} servings"
 
 
 def _on_the_day(

@@ -24,6 +24,7 @@ from snabo_core.shopping import (
     Stock,
     Wanted,
     aisles,
+    bought_for,
     cooking_cost,
     cost_of,
     listing,
@@ -343,7 +344,8 @@ def others_for(food: str, form: str, library: Library, rules: Rules) -> tuple[tu
         grams = 100.0 * other.per[0] / mine.per[0]
         # A spoon of a dried one is no answer to a shop without the fresh one.
         near = 0.5 <= other.per[0] / mine.per[0] <= 2
-        if other.food == food or not near or base is None or is_free(other.food):
+        whole = bought_for(other.food, other.form, library).food == other.food
+        if other.food == food or not near or not whole or base is None or is_free(other.food):
             continue
         carbs = _net_carbs(other.food, other.form, grams, library, rules)
         if carbs is not None and carbs <= base + MOST_MORE:

@@ -165,11 +165,14 @@ export const ownNamesQuery = queryOptions({
 
 /** Answers computed for a dish: they rest on the table, the kitchen, the book and the foods. */
 const COMPUTED = [
+  'card',
   'compare-dish',
   'day',
   'dishes',
   'explain',
   'line-swaps',
+  'menu',
+  'menu-sheet',
   'method',
   'preview',
   'rank',
@@ -177,6 +180,7 @@ const COMPUTED = [
   'run',
   'sheet',
   'shelf-offers',
+  'shopping',
   'split',
   'table-matrix',
   'table-ways',

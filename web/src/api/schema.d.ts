@@ -5409,7 +5409,7 @@ export interface components {
         };
         /**
          * ShelfMeal
-         * @description Something on the shelf that could be a meal, what has to be eaten first before the rest.
+         * @description Something on the shelf that can be eaten as it is, what has to be eaten first on top.
          */
         ShelfMeal: {
             /** Format: uuid */

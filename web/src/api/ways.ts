@@ -7,7 +7,9 @@ import { client, take } from './client';
 import type { Dish, DishWays, Readings, WaysPart } from './types';
 
 /** The lines of a stream of JSON, each as soon as it is whole. */
-async function* linesOf<T>(stream: ReadableStream<Uint8Array<ArrayBuffer>>): AsyncGenerator<T> {
+export async function* linesOf<T>(
+  stream: ReadableStream<Uint8Array<ArrayBuffer>>,
+): AsyncGenerator<T> {
   const reader = stream.pipeThrough(new TextDecoderStream()).getReader();
   let rest = '';
   for (;;) {

@@ -8,7 +8,8 @@ import { eveningsQuery } from '../api/evening';
 import { sessionQuery } from '../api/queries';
 import { sendAll } from '../evening/outbox';
 import { forgetForOffline } from '../offline';
-import { sendShelf, shelfBoxOf } from '../shelf/box';
+import { shelfBox } from '../shelf/box';
+import { shoppingBox } from '../shopping/box';
 import { useMode } from '../theme/useMode';
 import { GlassPatterns } from './SightGlass';
 import { setEnergyUnit } from './format';
@@ -24,6 +25,7 @@ const KeysDialog = lazy(async () => ({ default: (await import('./KeysDialog')).K
 
 const PLACES = [
   ['/dishes', 'Dishes'],
+  ['/menu', 'Menu'],
   ['/table', 'Table'],
   ['/shelf', 'Shelf'],
   ['/foods', 'Foods'],
@@ -32,8 +34,10 @@ const PLACES = [
 
 /** Tell what waits in this browser; returns how much the server has not answered for. */
 async function tellAll(user: string): Promise<number> {
-  await sendShelf(user);
-  const told = (await sendAll()) + shelfBoxOf(user).waiting.length;
+  await shelfBox.send(user);
+  await shoppingBox.send(user);
+  const lists = shelfBox.of(user).waiting.length + shoppingBox.of(user).waiting.length;
+  const told = (await sendAll()) + lists;
   try {
     const { sendPhotos } = await import('../evening/photoBox');
     return told + (await sendPhotos()).waiting;
@@ -150,8 +154,9 @@ export function Frame(): JSX.Element {
             </>
           }
         >
-          What was told at the Stove and the Shelf has not all reached the kitchen server: {unsent}{' '}
-          to go. It stays in this browser and is sent when you sign in again.
+          What was told at the Stove, the Shelf and the shopping list has not all reached the
+          kitchen server: {unsent} to go. It stays in this browser and is sent when you sign in
+          again.
         </Notice>
       )}
       <Settled place={pathname.split('/', 3).join('/')}>

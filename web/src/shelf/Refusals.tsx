@@ -1,10 +1,14 @@
-/** What the server would not have of what was told at the shelf, until the cook has read it. */
+/** What the server would not have of what was told, until the cook has read it. */
 import type { JSX } from 'react';
 
 import { Notice } from '../parts/Notice';
-import type { Shelf } from './useShelf';
+import type { Refused } from '../outbox/box';
 
-export function Refusals({ shelf }: { shelf: Shelf }): JSX.Element {
+export function Refusals({
+  shelf,
+}: {
+  shelf: { refused: Refused[]; readRefused: () => void };
+}): JSX.Element {
   return (
     <>
       {shelf.refused.map((one, place) => (

@@ -3,7 +3,7 @@ import { afterEach, describe, expect, it, vi, type Mock } from 'vitest';
 
 import { client } from '../api/client';
 import type { BatchRecord } from '../api/types';
-import { addWaiting, dropRefused, sendShelf, shelfBoxOf, withWaiting, type Waiting } from './box';
+import { shelfBox, withWaiting, type Waiting } from './box';
 
 const SHELF = { today: '2026-03-02', batches: [], thrown_grams: 0, thrown_days: 30 };
 
@@ -42,28 +42,28 @@ afterEach(() => vi.restoreAllMocks());
 
 describe('what is told at the shelf', () => {
   it('waits while nobody answers, and goes in order once somebody does', async () => {
-    addWaiting('maren', told('a'));
-    addWaiting('maren', told('b'));
+    shelfBox.add('maren', told('a'));
+    shelfBox.add('maren', told('b'));
     answers({ status: 503, body: {} });
-    expect(await sendShelf('maren')).toBeNull();
-    expect(shelfBoxOf('maren').waiting.map((one) => one.body.id)).toEqual(['a', 'b']);
+    expect(await shelfBox.send('maren')).toBeNull();
+    expect(shelfBox.of('maren').waiting.map((one) => one.body.id)).toEqual(['a', 'b']);
     const spy = answers(accepted('a'), accepted('b'));
-    expect(await sendShelf('maren')).toEqual(SHELF);
-    expect(shelfBoxOf('maren').waiting).toEqual([]);
+    expect(await shelfBox.send('maren')).toEqual(SHELF);
+    expect(shelfBox.of('maren').waiting).toEqual([]);
     expect(spy).toHaveBeenCalledTimes(3);
   });
 
   it('waits for whoever told it: another household sends nothing of it', async () => {
-    addWaiting('jory', told('c'));
+    shelfBox.add('jory', told('c'));
     const spy = answers(accepted('c'));
-    expect(await sendShelf('somebody else')).toBeNull();
+    expect(await shelfBox.send('somebody else')).toBeNull();
     expect(spy).not.toHaveBeenCalled();
-    expect(shelfBoxOf('jory').waiting).toHaveLength(1);
+    expect(shelfBox.of('jory').waiting).toHaveLength(1);
   });
 
   it('is read to the cook where it cannot be, and nothing behind it is held up', async () => {
-    addWaiting('tove', told('d'));
-    addWaiting('tove', told('e'));
+    shelfBox.add('tove', told('d'));
+    shelfBox.add('tove', told('e'));
     answers(
       {
         status: 200,
@@ -71,13 +71,13 @@ describe('what is told at the shelf', () => {
       },
       accepted('e'),
     );
-    await sendShelf('tove');
-    expect(shelfBoxOf('tove')).toMatchObject({
+    await shelfBox.send('tove');
+    expect(shelfBox.of('tove')).toMatchObject({
       waiting: [],
       refused: [{ name: 'Soup', sentence: 'None left.' }],
     });
-    dropRefused('tove');
-    expect(shelfBoxOf('tove').refused).toEqual([]);
+    shelfBox.dropRefused('tove');
+    expect(shelfBox.of('tove').refused).toEqual([]);
   });
 
   it('shows on the shelf at once', () => {

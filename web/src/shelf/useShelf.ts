@@ -1,15 +1,14 @@
 /** The shelf with what this browser has told of it, sent or not. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useSyncExternalStore } from 'react';
+import { useCallback } from 'react';
 
+import { menuChanged } from '../api/menu';
 import { plannedQuery, shelfQuery } from '../api/shelf';
-import { sessionQuery } from '../api/queries';
 import type { BatchRecord, ShelfAnswer, ShelfTold } from '../api/types';
 import { newId } from '../draft/newId';
-import { addWaiting, dropRefused, sendShelf, shelfBoxOf, subscribe, withWaiting } from './box';
-import type { Refused, Waiting } from './box';
-
-const AGAIN_MS = 5000;
+import type { Refused } from '../outbox/box';
+import { useOutbox } from '../outbox/useOutbox';
+import { shelfBox, withWaiting, type Waiting } from './box';
 
 export interface Shelf {
   answer: ShelfAnswer | undefined;
@@ -25,31 +24,16 @@ export interface Shelf {
 
 export function useShelf(): Shelf {
   const queries = useQueryClient();
-  const session = useQuery(sessionQuery);
-  const user = session.data?.username ?? '';
   const found = useQuery(shelfQuery);
-  const box = useSyncExternalStore(subscribe, () => shelfBoxOf(user));
   const set = useCallback(
     (answer: ShelfAnswer): void => {
       queries.setQueryData(shelfQuery.queryKey, answer);
       void queries.invalidateQueries({ queryKey: plannedQuery.queryKey });
+      void menuChanged(queries);
     },
     [queries],
   );
-  const flush = useCallback(async (): Promise<void> => {
-    const answer = await sendShelf(user);
-    if (answer) set(answer);
-  }, [user, set]);
-  const open = box.waiting.length > 0;
-  useEffect(() => {
-    if (!open) return;
-    const again = window.setInterval(() => void flush(), AGAIN_MS);
-    return () => window.clearInterval(again);
-  }, [open, flush]);
-  const put = (one: Waiting): void => {
-    addWaiting(user, one);
-    void flush();
-  };
+  const { box, put, readRefused } = useOutbox(shelfBox, set);
   // Whichever was answered last.
   const told = box.answeredAt > found.dataUpdatedAt ? box.answer : null;
   const answer = told ?? found.data;
@@ -74,7 +58,7 @@ export function useShelf(): Shelf {
         },
       }),
     put,
-    readRefused: () => dropRefused(user),
+    readRefused,
     set,
   };
 }

@@ -13,6 +13,7 @@ from django.utils import timezone
 
 from accounts.models import Household, User
 from demo.cooked import Told, cook_thrice
+from demo.planned import plan_week
 from demo.shelved import fill_shelf
 from dishes.models import Dish
 from dishes.services import RecipeText, add_dish, read_text
@@ -103,11 +104,12 @@ class Command(BaseCommand):
         brought = {
             recipe: add_dish(household, self._read(household, recipe)).id for recipe in OTHERS
         }
-        add_dish(household, self._held(self._read(household, PARTS)))
-        self._cook(household)
+        parts = add_dish(household, self._held(self._read(household, PARTS))).id
+        cooked = self._cook(household)
         household = Household.objects.get(pk=household.pk)
         fill_shelf(household)
         self._evening(household, [brought[recipe] for recipe in TONIGHT])
+        plan_week(household, TONIGHT, {**brought, PARTS: parts, COOKED: cooked})
         if options.get("verbosity", 1) > 0:
             self.stdout.write("  the demo household is loaded")
 
@@ -149,7 +151,7 @@ class Command(BaseCommand):
     def _stays(self, line: core.Line) -> bool:
         return any(word in line.food_name for word in HELD)
 
-    def _cook(self, household: Household) -> None:
+    def _cook(self, household: Household) -> uuid.UUID:
         """Swap the lid of the mackerel pot and cook it on three evenings."""
         document = self._read(household, COOKED)
         part = next(p for p in document.parts if any(s.role == "mash" for s in p.slots))
@@ -157,7 +159,9 @@ class Command(BaseCommand):
         stand_in = book().stand_in("mash", "cauliflower_mash")
         choice = scale_to(part, slot, stand_in, book().files["mash"], library())
         swapped = document.with_choice(part.id, slot.id, choice)
-        cook_thrice(household, add_dish(household, swapped).id)
+        dish = add_dish(household, swapped).id
+        cook_thrice(household, dish)
+        return dish
 
     def _evening(self, household: Household, dishes: list[uuid.UUID]) -> None:
         """Cook two dishes up to the middle of a bake: what is planned for before then is done."""

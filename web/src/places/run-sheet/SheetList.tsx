@@ -15,7 +15,14 @@ const WHERE: Record<string, string> = {
   hands: '',
 };
 
-export function SheetList({ sheet, titles }: { sheet: SheetView; titles: string[] }): JSX.Element {
+interface Props {
+  sheet: SheetView;
+  titles: string[];
+  /** What its end is. */
+  last?: string;
+}
+
+export function SheetList({ sheet, titles, last = 'On the table' }: Props): JSX.Element {
   // What was put on says itself how long it runs.
   const putOn = new Set(
     sheet.items
@@ -58,7 +65,7 @@ export function SheetList({ sheet, titles }: { sheet: SheetView; titles: string[
         ))}
       <li data-kind="serve">
         <time>{clockOf(sheet.serve)}</time>
-        <b>On the table</b>
+        <b>{last}</b>
       </li>
     </ol>
   );
