@@ -4,6 +4,7 @@
 ./snabo bench --write  commits these ratios to tools/bench_ratios.json
 """
 
+import datetime as dt
 import itertools
 import json
 import os
@@ -74,6 +75,8 @@ BUDGETS = {
     "sheet of 40 tasks": 1000.0,
     "sheet proven": 5000.0,
     "a cooking told": 250.0,
+    "menu of 7 days": 300.0,
+    "shopping, 14 dishes": 100.0,
 }
 LINES = (
     "200 g mushrooms", "2 leeks", "3 carrots", "1 tbsp olive oil", "400 ml milk", "25 g flour",
@@ -143,6 +146,18 @@ def cooking(client: Client, dish: dict) -> str:
     served = {"way": "pieces", "each": 8, "amounts": dict.fromkeys(eaters, 1)}
     post(client, f"runs/{run['id']}", {"id": str(uuid4()), "kind": "served"} | served)
     return f"/api/runs/{run['id']}"
+
+
+def planned_household() -> Client:
+    """Return a table of four with fourteen dishes of whole recipes on seven days."""
+    client, today = household("planned"), dt.datetime.now(dt.UTC).date()
+    for number, recipe in enumerate(recipes()[:14]):
+        text = {"text": recipe.text, "unit_system": "metric"}
+        dish = post(client, "dishes", post(client, "read", text))
+        day = str(today + dt.timedelta(days=number // 2))
+        meal = {"id": str(uuid4()), "date": day, "kind": "cooked", "dish": dish["id"]}
+        send(client, "menu/meals", json.dumps(meal))
+    return client
 
 
 def full_household(dish: dict) -> Client:
@@ -270,6 +285,9 @@ def timings() -> dict[str, tuple[float, float]]:
     found["sheet proven"] = measure(lambda: solve(next(kitchens), feasible), 20)
     cooked = cooking(client, dish)
     found["a cooking told"] = measure(lambda: client.get(cooked), 20)
+    planned = planned_household()
+    found["menu of 7 days"] = measure(lambda: planned.get("/api/menu?days=7"), 20)
+    found["shopping, 14 dishes"] = measure(lambda: planned.get("/api/shopping?days=7"), 20)
     full = full_household(dish)
     found["list of 50 dishes"] = measure(lambda: full.get("/api/dishes"), 20)
     found["table of 50 dishes"] = measure(lambda: full.get("/api/table"), 20)

@@ -4,6 +4,7 @@ import contextlib
 import dataclasses
 import threading
 from collections.abc import Mapping
+from functools import cache
 from typing import Any, TypeVar
 from uuid import UUID
 
@@ -100,6 +101,16 @@ def stored_dish(document: Mapping[str, Any]) -> Dish:
     return dish
 
 
+_PLAIN = {str, float, int, bool, type(None)}
+
+
+@cache
+def _names(kind: type) -> tuple[str, ...]:
+    """Return the names of a dataclass's fields, none of what is no dataclass."""
+    known = dataclasses.is_dataclass(kind)
+    return tuple(field.name for field in dataclasses.fields(kind)) if known else ()
+
+
 def _complete(value: Any) -> None:
     """Give every dataclass inside a value the fields that were missing and have a default.
 
@@ -109,11 +120,12 @@ def _complete(value: Any) -> None:
     if isinstance(value, (tuple, list)):
         for item in value:
             _complete(item)
-    elif dataclasses.is_dataclass(value) and not isinstance(value, type):
-        for field in dataclasses.fields(value):
-            found = getattr(value, field.name)
-            if field.name not in value.__dict__:
-                object.__setattr__(value, field.name, found)
+        return
+    for name in _names(type(value)):
+        found = getattr(value, name)
+        if name not in value.__dict__:
+            object.__setattr__(value, name, found)
+        if found.__class__ not in _PLAIN:
             _complete(found)
 
 

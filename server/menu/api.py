@@ -98,6 +98,16 @@ class MenuMealBackView(APIView):
         return Response(status=204)
 
 
+class MenuMealEatenView(APIView):
+    """A meal off the shelf, eaten."""
+
+    @contract("eat_menu_meal", status=204)
+    def post(self, request: Request, meal_id: UUID) -> Response:
+        """Take it off the shelf, once."""
+        services.eat_meal(household_of(request.user), meal_id)
+        return Response(status=204)
+
+
 class MenuMealSizeView(APIView):
     """A dish at the size its meal needs."""
 

@@ -12,7 +12,6 @@ from django.utils import timezone
 from accounts.models import Household
 from accounts.writing import writes
 from dishes.models import Dish
-from dishes.shelving import planned
 from foods.own import library_of
 from menu.models import PantryFood, ShoppingEvent, ShopPrice
 from menu.services import (
@@ -20,8 +19,10 @@ from menu.services import (
     Known,
     cooked_on,
     document_of,
+    is_begun,
     known_menu,
     present,
+    to_be_taken,
 )
 from runs.learning import cooking_setting
 from shelf.services import held_of, keeping_in
@@ -147,11 +148,16 @@ def shopping_of(household: Household, days: int) -> ShoppingAnswer:
 
 
 def _cookings(
-    known: Known, dates: tuple[dt.date, ...]
+    known: Known, dates: tuple[dt.date, ...], *, begun: bool = False
 ) -> tuple[list[Cooking], dict[str, float], dict[str, str]]:
-    """Return what is cooked on some days: as the core has it, its servings, its dish."""
+    """Return what is cooked on some days: as the core has it, its servings, its dish.
+
+    What has begun needs nothing any more; with `begun` only that is returned.
+    """
     cookings, servings, dish_of = [], {}, {}
     for row in cooked_on(known, dates):
+        if is_begun(known, row) != begun:
+            continue
         try:
             document = document_of(known, row)
         except SnaboError:
@@ -173,24 +179,22 @@ def _basket(known: Known, events: list[ShoppingEvent]) -> dict[FoodForm, float]:
     if not ticks:
         return {}
     past = tuple(known.first - dt.timedelta(days=i) for i in range(BEFORE.days, 0, -1))
-    cookings, _, _ = _cookings(known, past)
+    # What was planned for a day that is over was cooked on it, as far as anybody knows.
+    cookings = [
+        *_cookings(known, past)[0], *_cookings(known, (*past, *known.days), begun=True)[0],
+    ]  # fmt: skip
     return in_basket(ticks, needs_of(cookings, known.library).wanted, known.library)
 
 
 def _stock(known: Known) -> list[Stock]:
     """Return what the shelf has of foods, less what dishes and meals take of it."""
-    taken: dict[UUID, float] = defaultdict(float)
-    for one in planned(known.household):
-        taken[one.batch] += one.grams
-    for row in known.rows:
-        if row.kind == "shelf" and row.batch and row.date >= known.first:
-            taken[row.batch] += row.grams
+    taken = to_be_taken(known)
     found = []
     for batch in known.batches.values():
         if not batch.food:
             continue
         held = held_of(batch)
-        left = held.left - taken[batch.uid]
+        left = held.left - taken.get(batch.uid, 0.0)
         if left >= 1:
             form = batch.form or known.library.food(batch.food).default_form
             found.append(

@@ -5,7 +5,7 @@ from collections import defaultdict
 from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Annotated
-from uuid import UUID
+from uuid import UUID, uuid5
 
 import msgspec
 from django.db.models import Q
@@ -22,10 +22,12 @@ from foods.own import library_of
 from foods.stand_ins import book_of
 from menu.models import MenuDay, MenuMeal
 from runs.learning import cooking_setting
+from runs.models import Run
 from runs.services import being_cooked, readings_of
 from runs.sheets import zone_of
 from shelf.models import ShelfBatch
-from shelf.services import held_of, keeping_in, own_batch
+from shelf.services import SentToShelf, ShelfTold, held_of, keeping_in, own_batch
+from shelf.services import take_events as tell_shelf
 from snabo_core import dish as core
 from snabo_core.dish import NONE, Readings
 from snabo_core.errors import BadInput, SnaboError
@@ -91,6 +93,7 @@ class PlannedMeal(msgspec.Struct):
     """A meal as it is planned; `problem` says why it counts for nothing, empty where it does.
 
     `servings` are by eater, of those who are there; `size` is what the dish makes as it is saved.
+    `begun` says that its cooking has begun, or that it was taken off the shelf.
     """
 
     id: UUID
@@ -106,6 +109,7 @@ class PlannedMeal(msgspec.Struct):
     size: float
     servings: dict[str, float]
     problem: str
+    begun: bool = False
 
 
 class MenuDayRecord(msgspec.Struct):
@@ -149,6 +153,7 @@ class Known:
     batches: dict[UUID, ShelfBatch]
     people: tuple[str, ...]
     library: Library
+    begun: frozenset[tuple[int, dt.date]]
 
 
 def known_menu(household: Household, first: dt.date, days: int) -> Known:
@@ -161,12 +166,14 @@ def known_menu(household: Household, first: dt.date, days: int) -> Known:
         raise BadInput(f"A menu shows 1 to {MOST_DAYS} days.", "days")
     _refuse_far(household, first, "first")
     span = tuple(first + dt.timedelta(days=i) for i in range(days))
-    found = MenuMeal.objects.of(household).filter(removed_at=None).select_related("dish")
+    found = MenuMeal.objects.of(household).filter(removed_at=None)
     rows = list(found.filter(date__gte=first - BEFORE, date__lte=span[-1] + BEFORE))
     cookings = {row.dish_id for row in rows if row.dish_id}
     dishes = {
         dish.pk: dish
-        for dish in Dish.objects.filter(pk__in=cookings).prefetch_related(being_cooked())
+        for dish in Dish.objects.filter(pk__in=cookings)
+        .defer("summary")
+        .prefetch_related(being_cooked())
     }
     for row in rows:
         if row.dish_id:
@@ -179,8 +186,53 @@ def known_menu(household: Household, first: dt.date, days: int) -> Known:
     return Known(
         household, first, span, rows, {day.date: day for day in dated},
         {batch.uid: batch for batch in batches.prefetch_related("events")},
-        tuple(map(str, people)), library_of(household),
+        tuple(map(str, people)), library_of(household), _begun(household, dishes, first),
     )  # fmt: skip
+
+
+def _begun(
+    household: Household, dishes: Iterable[int], first: dt.date
+) -> frozenset[tuple[int, dt.date]]:
+    """Return which dishes were begun on the Stove on which days."""
+    zone = zone_of(household)
+    since = dt.datetime.combine(first - BEFORE, dt.time(), zone)
+    runs = Run.objects.of(household).filter(
+        dish__in=[*dishes], session__isnull=False, started_at__gte=since
+    )
+    found = runs.values_list("dish_id", "started_at")
+    return frozenset((dish, at.astimezone(zone).date()) for dish, at in found)
+
+
+def is_begun(known: Known, row: MenuMeal) -> bool:
+    """Return whether a cooking of the menu is on the Stove, or was."""
+    return row.kind == "cooked" and (row.dish_id, row.date) in known.begun
+
+
+def _eating(row: MenuMeal) -> UUID:
+    """Return the id of the event that takes a meal off the shelf."""
+    return uuid5(row.uid, "eaten")
+
+
+def is_eaten(known: Known, row: MenuMeal) -> bool:
+    """Return whether a meal off the shelf was taken from it."""
+    batch = known.batches.get(row.batch) if row.batch else None
+    if batch is None:
+        return False
+    events = batch.events.all()
+    back = {event.of for event in events if event.kind == "taken_back"}
+    return any(e.client_id == _eating(row) and e.client_id not in back for e in events)
+
+
+def to_be_taken(known: Known) -> dict[UUID, float]:
+    """Return grams by batch that dishes and meals to come take of the shelf."""
+    taken: dict[UUID, float] = defaultdict(float)
+    for one in planned(known.household):
+        taken[one.batch] += one.grams
+    for row in known.rows:
+        ahead = row.date >= today_in(known.household) and not is_eaten(known, row)
+        if row.kind == "shelf" and row.batch and ahead:
+            taken[row.batch] += row.grams
+    return taken
 
 
 def _refuse_far(household: Household, day: dt.date, field: str) -> None:
@@ -236,13 +288,18 @@ def document_of(known: Known, cooking: MenuMeal) -> core.Dish:
     Raises:
         SnaboError: it cannot be read any more, or no kitchen can make that size.
     """
+    return _sized(known, cooking)[0]
+
+
+def _sized(known: Known, cooking: MenuMeal) -> tuple[core.Dish, float]:
+    """Return the dish of a cooking at its size, and the servings it makes as it is saved."""
     if cooking.dish is None:
         raise BadInput("This dish is gone.", "dish")
     document = core.check(stored_dish(cooking.dish.draft))
     if cooking.makes is None or cooking.makes == document.servings:
-        return document
+        return document, document.servings
     times = document.times * cooking.makes / document.servings
-    return resized(document, times, {}, known.library)
+    return resized(document, times, {}, known.library), document.servings
 
 
 def menu_of(household: Household, first: dt.date | None, days: int) -> MenuAnswer:
@@ -281,18 +338,18 @@ def _day_record(known: Known, date: dt.date, meals: list[PlannedMeal]) -> MenuDa
 
 def _meals(known: Known) -> tuple[list[CoreMeal], list[PlannedMeal]]:
     """Return the meals that count, as the core has them, and the records of all shown."""
-    documents: dict[UUID, core.Dish] = {}
+    documents: dict[UUID, tuple[core.Dish, float]] = {}
     core_meals, records = [], []
     for row in known.rows:
         problem = problem_of(known, row)
         cooking = cooked_for(known, row)
-        dish, readings = None, NONE
+        dish, size, readings = None, 0.0, NONE
         if not problem:
             try:
-                dish, readings = _dish_of(known, row, cooking, documents)
+                dish, size, readings = _dish_of(known, row, cooking, documents)
             except SnaboError as refusal:
                 problem = refusal.sentence
-        size, makes = _sizes(cooking, dish)
+        makes = (cooking.makes if cooking else None) or size
         servings = servings_of(known, row)
         records.append(
             PlannedMeal(
@@ -300,7 +357,7 @@ def _meals(known: Known) -> tuple[list[CoreMeal], list[PlannedMeal]]:
                 dish.title if dish else row.title,
                 cooking.dish.uid if cooking and cooking.dish else None,
                 row.of, cooking.date if cooking and row.of else None, row.batch, row.grams, makes,
-                size, servings, problem,
+                size, servings, problem, is_begun(known, row) or is_eaten(known, row),
             )
         )  # fmt: skip
         if dish is None:
@@ -324,39 +381,32 @@ def core_meals_of(known: Known) -> list[CoreMeal]:
     return _meals(known)[0]
 
 
-def _sizes(cooking: MenuMeal | None, dish: core.Dish | None) -> tuple[float, float]:
-    """Return the servings a dish makes as it is saved, and those this cooking makes."""
-    if cooking is None or cooking.dish is None or dish is None:
-        return 0.0, cooking.makes or 0.0 if cooking else 0.0
-    size = stored_dish(cooking.dish.draft).servings
-    return size, cooking.makes or size
-
-
 def _dish_of(
-    known: Known, row: MenuMeal, cooking: MenuMeal | None, documents: dict[UUID, core.Dish]
-) -> tuple[core.Dish, Readings]:
-    """Return what is eaten as a dish; of one cooking the very same document every time."""
+    known: Known,
+    row: MenuMeal,
+    cooking: MenuMeal | None,
+    documents: dict[UUID, tuple[core.Dish, float]],
+) -> tuple[core.Dish, float, Readings]:
+    """Return what is eaten as a dish, the servings that makes as it is saved, what was weighed.
+
+    Of one cooking it is the very same document every time.
+    """
     if cooking is None:
         batch = known.batches[row.batch] if row.batch else None
         if batch is None:
             raise BadInput("That is not on the shelf any more.", "batch")
         people = sum(servings_of(known, row).values()) + day_of(known, row.date).guests
-        name = batch.name
-        return dish_of_batch(name, batch.food, batch.form, row.grams, max(people, 1.0)), NONE
+        dish = dish_of_batch(batch.name, batch.food, batch.form, row.grams, max(people, 1.0))
+        return dish, 0.0, NONE
     if cooking.uid not in documents:
-        documents[cooking.uid] = document_of(known, cooking)
+        documents[cooking.uid] = _sized(known, cooking)
     readings = readings_of(cooking.dish) if cooking.dish else NONE
-    return documents[cooking.uid], readings
+    return *documents[cooking.uid], readings
 
 
 def _on_hand(known: Known) -> list[tuple[OnHand, ShelfBatch]]:
     """Return what of the shelf is in no plan, what has to be eaten first on top."""
-    taken: dict[UUID, float] = defaultdict(float)
-    for one in planned(known.household):
-        taken[one.batch] += one.grams
-    for row in known.rows:
-        if row.kind == "shelf" and row.batch:
-            taken[row.batch] += row.grams
+    taken = to_be_taken(known)
     again = {
         (cooking.dish_id, cooking.date)
         for row in known.rows
@@ -367,7 +417,7 @@ def _on_hand(known: Known) -> list[tuple[OnHand, ShelfBatch]]:
     found = []
     for batch in known.batches.values():
         held = held_of(batch)
-        left = held.left - taken[batch.uid]
+        left = held.left - taken.get(batch.uid, 0.0)
         # What is left over of a cooking is there to be eaten again.
         if left < LEAST_GRAMS or (batch.dish and (batch.dish, batch.made) in meant):
             continue
@@ -501,6 +551,22 @@ def restore_meal(household: Household, meal_id: UUID) -> None:
     row = _own(household, meal_id)
     row.removed_at = None
     row.save(update_fields=["removed_at"])
+
+
+@writes
+def eat_meal(household: Household, meal_id: UUID) -> None:
+    """Take a meal off the shelf, once.
+
+    Raises:
+        BadInput: it is not off the shelf, or cannot be taken any more.
+    """
+    row = _own(household, meal_id)
+    if row.kind != "shelf" or row.batch is None:
+        raise BadInput("Only what is eaten off the shelf is taken from it.", "kind")
+    told = ShelfTold(_eating(row), row.batch, "took", row.grams)
+    (outcome,) = tell_shelf(household, SentToShelf([told])).answers
+    if outcome.outcome == "refused":
+        raise BadInput(outcome.sentence, "grams")
 
 
 def size_dish(household: Household, meal_id: UUID) -> None:

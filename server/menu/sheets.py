@@ -10,7 +10,7 @@ from django.utils import timezone
 
 from accounts.models import Household
 from config.wire import ENCODER
-from menu.services import Known, cooked_on, core_meals_of, day_of, document_of, known_menu
+from menu.services import Known, cooked_on, core_meals_of, day_of, document_of, is_begun, known_menu
 from runs.learning import cooking_setting
 from runs.sheets import Cooks, Instant, SheetDish, Short, jobs_from, zone_of
 from snabo_core.dish import NONE
@@ -104,7 +104,7 @@ def _day(
     body: MenuSheetRequest,
     taken: list[SheetView],
 ) -> MenuSheetDay:
-    rows = cooked_on(known, [date])
+    rows = [row for row in cooked_on(known, [date]) if not is_begun(known, row)]
     day = MenuSheetDay(date, serves, [], [row.uid for row in rows], None, None, [], "")
     if not rows:
         return day

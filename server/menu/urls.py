@@ -10,6 +10,7 @@ urlpatterns = [
     path("menu/meals", api.MenuMealsView.as_view()),
     path("menu/meals/<uuid:meal_id>", api.MenuMealView.as_view()),
     path("menu/meals/<uuid:meal_id>/restore", api.MenuMealBackView.as_view()),
+    path("menu/meals/<uuid:meal_id>/eaten", api.MenuMealEatenView.as_view()),
     path("menu/meals/<uuid:meal_id>/size", api.MenuMealSizeView.as_view()),
     path("menu/sheet", api.MenuSheetView.as_view()),
     path("shopping", api.ShoppingView.as_view()),

@@ -9,7 +9,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, lru_cache
 from itertools import combinations_with_replacement
 from typing import Any
 
@@ -104,6 +104,7 @@ def aisle_of(food: Food, form: str) -> str:
     return next(found, "else")
 
 
+@lru_cache(maxsize=2048)
 def bought_for(key: str, form: str | None, library: Library) -> Bought:
     """Return what is bought for a gram of a food: nobody sells boiled swede or half an egg.
 
@@ -138,6 +139,7 @@ def _dry_matter(key: str, form: str, library: Library) -> float | None:
     return None if water is None else 1 - water / 100
 
 
+@lru_cache(maxsize=2048)
 def units_of(key: str, form: str, library: Library) -> tuple[ShopUnit, ...]:
     """Return the sizes a food is sold in, never none: what nobody packs is weighed out.
 

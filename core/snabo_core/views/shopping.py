@@ -15,7 +15,7 @@ from snabo_core.foods.certainty import Certainty, certainty_of
 from snabo_core.plate.eaters import Eater
 from snabo_core.plate.figures import entries, total
 from snabo_core.plate.rows import Rules
-from snabo_core.shelf import Place, proposed
+from snabo_core.shelf import KeepingKind, proposed
 from snabo_core.shopping import (
     Cooking,
     FoodForm,
@@ -260,12 +260,10 @@ class _Making:
         """Say what is left of a purchase, how long it keeps and where it could go."""
         if item.left < LEAST_LEFT or item.aisle in KEEPS_ANYWAY or item.pantry:
             return ""
-        fridge: Place = "fridge"
-        kinds = proposed(("opened", "by_product"), "", (item.food,), self.library)
-        kind = next((one for one in kinds if fridge in one.days), None)
+        kind = _kept_as(item.food, self.library)
         said = [worded("left_of_it", grams=item.left)]
         if kind is not None:
-            said.append(worded("left_keeps", days=days_words(kind.days[fridge])))
+            said.append(worded("left_keeps", days=days_words(kind.days["fridge"])))
         titles = [t for t in self.known.elsewhere.get(item.food, ()) if t not in self._mine(item)]
         if titles:
             said.append(worded("left_goes", what=listed([f"“{title}”" for title in titles[:2]])))
@@ -322,6 +320,13 @@ class _Making:
                             cost / servings, missing)
             )  # fmt: skip
         return found
+
+
+@lru_cache(maxsize=2048)
+def _kept_as(food: str, library: Library) -> KeepingKind | None:
+    """Return as what the rest of a food is kept in the fridge, None where nobody knows."""
+    kinds = proposed(("opened", "by_product"), "", (food,), library)
+    return next((one for one in kinds if "fridge" in one.days), None)
 
 
 @lru_cache(maxsize=2048)

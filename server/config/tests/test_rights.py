@@ -97,6 +97,7 @@ class Neighbours(KitchenCase):
             ("put", f"menu/meals/{meal}", {"date": today}),
             ("delete", f"menu/meals/{meal}", None),
             ("post", f"menu/meals/{meal}/restore", None),
+            ("post", f"menu/meals/{meal}/eaten", None),
             ("post", f"menu/meals/{meal}/size", None),
             ("get", f"dishes/{dish}/card", None),
             ("put", f"shelf/{batch}", {"name": "Soup", "kind": "soup_stew"}),

@@ -199,6 +199,24 @@ class OffTheShelf(MenuCase):
         self.send("delete", f"shelf/{batch}")
         self.assertIn("not on the shelf", self.meals()[0]["problem"])
 
+    def test_eaten_it_is_taken_off_the_shelf_once(self) -> None:
+        batch = self.shelve()
+        key = self.plan(0, kind="shelf", batch=batch, dish=None, grams=500)
+        for _ in range(2):
+            self.assertEqual(self.send("post", f"menu/meals/{key}/eaten").status_code, 204)
+        (there,) = self.send("get", "shelf").json()["batches"]
+        self.assertEqual(there["view"]["left"], 400)
+        # What is eaten is not also still to come.
+        self.assertEqual(self.menu()["shelf"][0]["grams"], 400)
+        self.assertTrue(self.meals()[0]["begun"])
+        back = {"id": str(uuid.uuid4()), "batch": batch, "kind": "taken_back",
+                "of": there["view"]["last_event"]}  # fmt: skip
+        self.send("post", "shelf/events", {"events": [back]})
+        self.assertFalse(self.meals()[0]["begun"])
+        cooked = self.plan(0)
+        answer = self.send("post", f"menu/meals/{cooked}/eaten")
+        self.assert_problem(answer, 400, "off the shelf")
+
     def test_what_nobody_knows_the_food_of_says_so(self) -> None:
         batch = self.shelve(food="", form=None)
         self.plan(1, kind="shelf", batch=batch, dish=None)

@@ -12,8 +12,8 @@ from menu.tests.test_menu import MenuCase
 # What 800 g of potatoes come to once they are peeled, as the recipe's own line is read.
 POTATO = 736.0
 # What a menu asks: who is signed in (3), meals, their dishes with open runs (2), days, batches,
-# eaters twice, learning, what drafts take of the shelf.
-MENU_ASKS = 12
+# eaters twice, what was begun, learning, what drafts take of the shelf.
+MENU_ASKS = 13
 
 
 class ShoppingCase(MenuCase):
@@ -56,6 +56,17 @@ class Listing(ShoppingCase):
         self.assertEqual(answer["pantry"], ["wheat_flour"])
         self.send("put", "shopping/pantry", {"food": "wheat_flour", "always": False})
         self.assertIn("wheat_flour", self.items())
+
+    def test_what_is_on_the_stove_needs_nothing_any_more(self) -> None:
+        self.swap(self.detail)
+        self.plan(0)
+        self.plan(2)
+        before = self.items()["mushroom"]["grams"]
+        start = {"id": str(uuid.uuid4()), "sheet": {"dishes": [self.dish]}}
+        self.assertEqual(self.send("post", "evenings", start).status_code, 200)
+        self.assertEqual(self.items()["mushroom"]["grams"], before / 2)
+        begun = [meal["begun"] for meal in self.meals()]
+        self.assertEqual(begun, [True, False])
 
     def test_only_the_days_asked_for_and_at_the_size_that_is_cooked(self) -> None:
         key = self.plan(5)

@@ -30,11 +30,13 @@ function servings(count: number): string {
 function how({ meal, view, answer }: Pick<Props, 'meal' | 'view' | 'answer'>): string {
   if (meal.kind === 'again')
     return meal.cooked_on ? `again, cooked ${called(meal.cooked_on, answer.today)}` : 'again';
-  if (meal.kind === 'shelf') return `off the shelf, ${withUnit(meal.grams, 'g')}`;
+  if (meal.kind === 'shelf')
+    return `${meal.begun ? 'taken off the shelf' : 'off the shelf'}, ${withUnit(meal.grams, 'g')}`;
   const left = view?.left ?? 0;
   const over =
     left > 0.01 ? `, ${plain(left)} over` : left < -0.01 ? `, ${plain(-left)} short` : '';
-  return `cooked, ${servings(meal.makes)}${over}`;
+  const done = meal.begun ? 'on the Stove or done' : 'cooked';
+  return `${done}, ${servings(meal.makes)}${over}`;
 }
 
 function Whom({ view, eaters }: { view: MealView; eaters: EaterRecord[] }): JSX.Element {
@@ -173,6 +175,11 @@ function Opened(props: Props): JSX.Element {
               </MenuItem>
             ))}
           </TextField>
+        )}
+        {meal.kind === 'shelf' && !meal.begun && !meal.problem && (
+          <Button variant="outlined" onClick={() => menu.eat(meal)}>
+            Take it off the shelf
+          </Button>
         )}
         {meal.kind === 'again' && (
           <Button variant="outlined" onClick={() => menu.change(meal, { cooked: true })}>

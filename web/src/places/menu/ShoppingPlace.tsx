@@ -49,7 +49,7 @@ function Own({ list }: { list: ShoppingList }): JSX.Element {
             </label>
             <button
               type="button"
-              className="plain-button"
+              className={`plain-button ${styles.noPrint}`}
               aria-label={`Off the list: ${line.words}`}
               onClick={() => list.tell(line.words, { kind: 'dropped', of: line.id })}
             >

@@ -36,6 +36,7 @@ describe('a meal as it is', () => {
     size: 4,
     servings: { ada: 1, bo: 1 },
     problem: '',
+    begun: false,
   };
 
   it('says only what is not as usual, so that nothing is fixed by moving it', () => {

@@ -19,6 +19,7 @@ export interface Menu {
   change: (meal: PlannedMeal, change: Partial<MealChange>) => void;
   changeDay: (date: string, form: DayForm) => void;
   sizeDish: (meal: PlannedMeal) => void;
+  eat: (meal: PlannedMeal) => void;
   away: Removable<PlannedMeal>;
 }
 
@@ -72,6 +73,11 @@ export function useMenu(): Menu {
       ),
     sizeDish: (meal) =>
       saving.mutate(() => take(client.POST('/api/menu/meals/{meal_id}/size', path(meal)))),
+    eat: (meal) =>
+      saving.mutate(async () => {
+        await take(client.POST('/api/menu/meals/{meal_id}/eaten', path(meal)));
+        await queries.invalidateQueries({ queryKey: ['shelf'] });
+      }),
     away,
   };
 }

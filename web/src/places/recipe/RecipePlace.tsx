@@ -99,6 +99,9 @@ function Method({ view }: { view: MethodView }): JSX.Element {
             </span>
           )}
           <span className="grow" />
+          <Button size="small" component={Link} to={`/card/${draft.id}`}>
+            Card for taking it along
+          </Button>
           <Button size="small" onClick={() => window.print()}>
             Print
           </Button>
