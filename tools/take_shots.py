@@ -54,18 +54,21 @@ def parted(page: Page) -> None:
     ways_found(page)
 
 
-def crumbs(page: Page) -> None:
-    """A stand-in of a crumb, opened."""
-    open_dish(page, "Cod and tomatoes")
-    ways_found(page)
-    page.get_by_role("button", name="▸ Seeds and yeast flakes").click()
-    page.get_by_text("In the dish").scroll_into_view_if_needed()
-
-
 def shelf(page: Page) -> None:
     """What is to be eaten first, and one thing opened."""
     page.get_by_role("link", name="Shelf", exact=True).click()
     page.get_by_role("button", name="mackerel pot").click()
+
+
+def shopping(page: Page) -> None:
+    """The list of the week, two things ticked and one opened."""
+    place("Menu")(page)
+    page.get_by_role("link", name="Shopping list").click()
+    page.get_by_role("heading", name="to buy").wait_for()
+    for name in ("celery", "garlic"):
+        page.get_by_role("checkbox", name=name).check()
+    page.get_by_role("button", name="More about cauliflower").click()
+    page.wait_for_load_state("networkidle")
 
 
 def recipe(page: Page) -> None:
@@ -200,7 +203,6 @@ SHOTS: dict[str, tuple[Callable[[Page], None], dict[str, int], str]] = {
     "bring": (bring, WIDE, "light"),
     "bench": (bench, WIDE, "light"),
     "bench-evening": (parted, WIDE, "dark"),
-    "stand-in": (crumbs, WIDE, "light"),
     "recipe": (recipe, WIDE, "light"),
     "recipe-print": (printed, PAPER, "light"),
     "run-sheet": (run_sheet, WIDE, "light"),
@@ -212,9 +214,10 @@ SHOTS: dict[str, tuple[Callable[[Page], None], dict[str, int], str]] = {
     "compare": (compare, WIDE, "light"),
     "runs": (runs, WIDE, "light"),
     "shelf": (shelf, WIDE, "light"),
+    "menu": (place("Menu"), WIDE, "light"),
+    "shopping": (shopping, WIDE, "light"),
     "kitchen": (place("Kitchen"), WIDE, "light"),
     "water": (water, WIDE, "light"),
-    "water-phone": (lambda page: open_dish(page, "mackerel pot", "Water"), PHONE, "light"),
 }
 
 

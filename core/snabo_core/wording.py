@@ -153,8 +153,8 @@ TEMPLATES: dict[str, str] = {
     "shelf_heat_steam_open": "Steam the {what} until it is hot again",
     "shelf_heat_until": "it steams all through: 74 °C in the middle",
     "shelf_no_grams": "How many grams are that? More than nothing, and at most 50 kg.",
-    "shelf_no_food": "Nobody here knows what is in {what}, so no dish can count it. Take it off "
-    "the shelf and put it there again with its food.",
+    "shelf_no_food": "Nobody here knows what is in {what}, so no dish can count it. Say "
+    "it on the Shelf, under Change.",
     "shelf_no_pieces": "How many pieces are that? More than none.",
     "shelf_not_yet": "That day is still to come: nothing can be kept before it is made.",
     "shelf_no_cupboard": "{kind} does not keep in the cupboard: fridge or freezer.",

@@ -85,13 +85,22 @@ def _core_components() -> dict[str, Any]:
     _schemas, components = msgspec.json.schema_components(
         list(_named.values()), ref_template="#/components/schemas/{name}"
     )
-    for schema in components.values():
-        # What goes over the wire is always whole; defaults only serve Python callers.
+    for name, schema in components.items():
+        # What goes over the wire is whole, but for what a change may leave unsaid; defaults only
+        # serve Python callers.
         if "properties" in schema:
-            schema["required"] = list(schema["properties"])
+            unsaid = _unsaid(_named.get(name))
+            schema["required"] = [one for one in schema["properties"] if one not in unsaid]
             for field in schema["properties"].values():
                 field.pop("default", None)
     return components
+
+
+def _unsaid(kind: Any) -> set[str]:
+    """Return the fields of a body that mean "as it is" where they are left out."""
+    if not (isinstance(kind, type) and issubclass(kind, msgspec.Struct)):
+        return set()
+    return {f.name for f in msgspec.structs.fields(kind) if f.default is msgspec.UNSET}
 
 
 # What every refusal means, by status; which of them an operation can answer with, see `_refusals`.

@@ -22,6 +22,7 @@ from shelf.services import Name, Note, Origin, ShelfAnswer, Short, put, shelf_of
 from snabo_core import dish as core
 from snabo_core.errors import SnaboError
 from snabo_core.shelf import Batch, Place, keeping_of
+from snabo_core.swaps.branches import branches_of, lines_of_branches
 from snabo_core.swaps.from_shelf import kind_of_dish, kind_of_part
 from snabo_core.swaps.frozen import Frozen, thaw
 from snabo_core.swaps.homemade import FORM, PREFIX, Homemade, make_food
@@ -110,13 +111,11 @@ def with_food(household: Household, row: ShelfBatch, dish: Dish, food: Homemade)
 
 
 def takings_of(document: core.Dish) -> dict[UUID, float]:
-    """Return how many grams a dish takes of each batch of the shelf."""
+    """Return how many grams a dish takes of each batch of the shelf, its variants among it."""
     found: dict[UUID, float] = defaultdict(float)
-    for part in document.parts:
-        for line in part.from_shelf():
-            batch = line.met()
-            if batch is not None:
-                found[UUID(batch.batch)] += line.used().grams or 0.0
+    for one in lines_of_branches(branches_of(document)):
+        if one.line.shelf is not None:
+            found[UUID(one.line.shelf.batch)] += one.grams or 0.0
     return dict(found)
 
 

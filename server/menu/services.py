@@ -11,6 +11,7 @@ import msgspec
 from django.db.models import Q
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
+from msgspec import UNSET, UnsetType
 
 from accounts.models import Household
 from accounts.writing import writes
@@ -55,11 +56,14 @@ Grams = Annotated[float, msgspec.Meta(gt=0, le=20_000)]
 
 
 class DayForm(msgspec.Struct):
-    """When a day's meal is on the table and who is there; `eaters` None is everybody."""
+    """When a day's meal is on the table and who is there; `eaters` None is everybody.
 
-    serve_at: dt.time
-    eaters: Annotated[list[UUID], msgspec.Meta(max_length=40)] | None = None
-    guests: Annotated[float, msgspec.Meta(ge=0, le=MOST_GUESTS)] = 0.0
+    What is not said stays as it is.
+    """
+
+    serve_at: dt.time | UnsetType = UNSET
+    eaters: Annotated[list[UUID], msgspec.Meta(max_length=40)] | UnsetType | None = UNSET
+    guests: Annotated[float, msgspec.Meta(ge=0, le=MOST_GUESTS)] | UnsetType = UNSET
 
 
 class NewMeal(msgspec.Struct):
@@ -80,13 +84,17 @@ class NewMeal(msgspec.Struct):
 
 
 class MealChange(msgspec.Struct):
-    """What of a meal is to be otherwise: its day, its size, who has how much of it."""
+    """What of a meal is to be otherwise: its day, its size, who has how much of it.
 
-    date: dt.date
-    makes: Servings | None = None
-    servings: dict[str, Annotated[float, msgspec.Meta(ge=0, le=20)]] = {}
-    grams: Grams | None = None
-    cooked: bool = False
+    What is not said stays as it is. `makes` None is the dish's own size; `servings` are of those
+    who have not one each.
+    """
+
+    date: dt.date | UnsetType = UNSET
+    makes: Servings | UnsetType | None = UNSET
+    servings: dict[str, Annotated[float, msgspec.Meta(ge=0, le=20)]] | UnsetType = UNSET
+    grams: Grams | UnsetType = UNSET
+    cooked: bool | UnsetType = UNSET
 
 
 class PlannedMeal(msgspec.Struct):
@@ -434,16 +442,19 @@ def change_day(household: Household, date: dt.date, form: DayForm) -> None:
         BadInput: a day too far away, or somebody who is not at the table.
     """
     _refuse_far(household, date, "date")
-    eaters = None if form.eaters is None else sorted({str(one) for one in form.eaters})
-    if eaters is not None:
-        there = Eater.objects.of(household).filter(deleted_at=None, uid__in=eaters)
-        if there.count() != len(eaters):
+    day, _ = MenuDay.objects.get_or_create(
+        household=household, date=date, defaults={"serve_at": USUAL_TIME}
+    )
+    if form.eaters is not UNSET:
+        day.eaters = None if form.eaters is None else sorted({str(one) for one in form.eaters})
+        there = Eater.objects.of(household).filter(deleted_at=None, uid__in=day.eaters or ())
+        if there.count() != len(day.eaters or ()):
             raise BadInput("Somebody of these is not at this table.", "eaters")
-    serve_at = form.serve_at.replace(second=0, microsecond=0, tzinfo=None)
-    MenuDay.objects.update_or_create(
-        household=household, date=date,
-        defaults={"serve_at": serve_at, "eaters": eaters, "guests": form.guests},
-    )  # fmt: skip
+    if form.serve_at is not UNSET:
+        day.serve_at = form.serve_at.replace(second=0, microsecond=0, tzinfo=None)
+    if form.guests is not UNSET:
+        day.guests = form.guests
+    day.save(update_fields=["serve_at", "eaters", "guests"])
 
 
 @writes
@@ -508,21 +519,26 @@ def change_meal(household: Household, meal_id: UUID, body: MealChange) -> None:
         BadInput: a day too far away, before it is cooked, or an eater who is not at the table.
     """
     row = _own(household, meal_id)
-    _refuse_far(household, body.date, "date")
-    people = {str(one) for one in Eater.objects.of(household).values_list("uid", flat=True)}
-    if set(body.servings) - people:
-        raise BadInput("Somebody of these is not at this table.", "servings")
-    if body.cooked and row.kind == "again":
+    if body.date is not UNSET:
+        _refuse_far(household, body.date, "date")
+        row.date = body.date
+    if body.servings is not UNSET:
+        people = {str(one) for one in Eater.objects.of(household).values_list("uid", flat=True)}
+        if set(body.servings) - people:
+            raise BadInput("Somebody of these is not at this table.", "servings")
+        row.servings = body.servings
+    if body.cooked is True and row.kind == "again":
         row.kind, row.of = "cooked", None
-    if row.kind == "again":
+    if body.makes is not UNSET and row.kind == "cooked":
+        row.makes = body.makes
+    if body.grams is not UNSET:
+        row.grams = body.grams
+    if row.kind == "again" and body.date is not UNSET:
         cooking = MenuMeal.objects.of(household).filter(uid=row.of).first()
         if cooking is not None and body.date < cooking.date:
             raise BadInput("It cannot be eaten before it is cooked.", "date")
     if row.kind == "shelf":
         _refuse_shelf(household, row, body)
-    row.date, row.servings = body.date, body.servings
-    row.makes = body.makes if row.kind == "cooked" else None
-    row.grams = body.grams or row.grams
     row.save(update_fields=["date", "servings", "makes", "grams", "kind", "of"])
 
 
@@ -531,9 +547,9 @@ def _refuse_shelf(household: Household, row: MenuMeal, body: MealChange) -> None
     if batch is None:
         return
     held = held_of(batch)
-    if body.date > held.use_by and body.date != row.date:
+    if body.date is not UNSET and body.date > held.use_by:
         raise BadInput(f"{batch.name} has to be eaten by {held.use_by:%-d %B}.", "date")
-    if body.grams is not None and body.grams > held.left + 1:
+    if body.grams is not UNSET and body.grams > held.left + 1:
         raise BadInput(f"There are only {held.left:.0f} g of it.", "grams")
 
 

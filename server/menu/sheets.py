@@ -9,7 +9,7 @@ import msgspec
 from django.utils import timezone
 
 from accounts.models import Household
-from config.wire import ENCODER
+from config.wire import ENCODER, stored_dish
 from menu.services import Known, cooked_on, core_meals_of, day_of, document_of, is_begun, known_menu
 from runs.learning import cooking_setting
 from runs.sheets import Cooks, Instant, SheetDish, Short, jobs_from, zone_of
@@ -42,7 +42,8 @@ class MenuSheetDay(msgspec.Struct):
     """A day that is cooked on: what its serving needs, and what was put off to the day before.
 
     `todos` are for meals that are not cooked on their day. `problem` says why there is no sheet,
-    empty where there is one or nothing is cooked.
+    empty where there is one or nothing is cooked. `other_size` are dishes that are saved for
+    another size than the one laid out here.
     """
 
     date: dt.date
@@ -53,6 +54,7 @@ class MenuSheetDay(msgspec.Struct):
     before: SheetView | None
     todos: list[MenuTodo]
     problem: str
+    other_size: list[str]
 
 
 def menu_sheet(household: Household, body: MenuSheetRequest) -> Iterator[bytes]:
@@ -105,7 +107,7 @@ def _day(
     taken: list[SheetView],
 ) -> MenuSheetDay:
     rows = [row for row in cooked_on(known, [date]) if not is_begun(known, row)]
-    day = MenuSheetDay(date, serves, [], [row.uid for row in rows], None, None, [], "")
+    day = MenuSheetDay(date, serves, [], [row.uid for row in rows], None, None, [], "", [])
     if not rows:
         return day
     now = timezone.now().replace(second=0, microsecond=0).astimezone(serves.tzinfo)
@@ -124,6 +126,11 @@ def _day(
             SheetDish(row.dish.uid, document.title, document.servings)
             for row, document in zip(rows, documents, strict=True)
             if row.dish is not None
+        ]
+        day.other_size = [
+            document.title
+            for row, document in zip(rows, documents, strict=True)
+            if row.dish and document.servings != stored_dish(row.dish.draft).servings
         ]
         done = {job.dish for job in jobs.jobs.values()}
         silent = [one.title for at, one in enumerate(documents) if at not in done]

@@ -58,12 +58,17 @@ class NewBatch(msgspec.Struct):
 
 
 class BatchChange(msgspec.Struct):
-    """What a batch is called, what it is, and the day somebody says."""
+    """What a batch is called, what it is, and the day somebody says.
+
+    `food` says what is in it where nobody knew; empty leaves it as it is.
+    """
 
     name: Name
     kind: Short
     said: dt.date | None = None
     note: Note = ""
+    food: Short = ""
+    form: Short | None = None
 
 
 class ShelfTold(msgspec.Struct):
@@ -263,7 +268,8 @@ def change(household: Household, batch_id: UUID, body: BatchChange) -> ShelfAnsw
     """Change what a batch is called and what it is.
 
     Raises:
-        BadInput: it has no name, or that kind cannot be kept there.
+        BadInput: it has no name, that kind cannot be kept there, or its food is known already.
+        UnknownFood: there is no such food.
     """
     row = own_batch(household, batch_id, lock=True)
     _refuse_name(body.name)
@@ -275,8 +281,13 @@ def change(household: Household, batch_id: UUID, body: BatchChange) -> ShelfAnsw
         row.keeping = msgspec.to_builtins(keeping)
     if body.said is not None and body.said < row.made:
         raise BadInput("That day is before it was made.", "said")
+    if body.food and body.food != row.food:
+        if row.food:
+            raise BadInput("What is in it is known already.", "food")
+        library_of(household).row(body.food, body.form)
+        row.food, row.form = body.food, body.form
     row.name, row.said, row.note = body.name.strip(), body.said, body.note
-    row.save(update_fields=["name", "said", "note", "keeping"])
+    row.save(update_fields=["name", "said", "note", "keeping", "food", "form"])
     return shelf_of(household)
 
 

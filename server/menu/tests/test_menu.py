@@ -39,7 +39,7 @@ class MenuCase(KitchenCase):
         return [meal for day in self.menu()["days"] for meal in day["meals"]]
 
     def change(self, key: str, **more: Any):
-        return self.send("put", f"menu/meals/{key}", {"date": self.day(0)} | more)
+        return self.send("put", f"menu/meals/{key}", more)
 
     def shelve(self, **more: Any) -> str:
         key = str(uuid.uuid4())
@@ -96,6 +96,19 @@ class Planning(MenuCase):
         detail = self.send("get", f"dishes/{self.dish}").json()
         self.assertEqual(detail["document"]["servings"], 6)
         self.assertEqual(self.meals()[0]["size"], 6)
+
+    def test_two_windows_change_one_meal_and_neither_undoes_the_other(self) -> None:
+        key = self.plan(0)
+        self.change(key, date=self.day(2))
+        self.change(key, makes=8)
+        meal = self.meals()[0]
+        self.assertEqual((meal["date"], meal["makes"]), (self.day(2), 8))
+        self.change(key, makes=None)
+        self.assertEqual(self.meals()[0]["makes"], 4)
+        self.send("put", f"menu/days/{self.day(2)}", {"guests": 3})
+        self.send("put", f"menu/days/{self.day(2)}", {"serve_at": "20:00:00"})
+        day = self.menu()["days"][2]
+        self.assertEqual((day["guests"], day["serve_at"], day["everybody"]), (3, "20:00:00", True))
 
     def test_moved_taken_off_and_brought_back(self) -> None:
         key = self.plan(0)

@@ -104,6 +104,17 @@ class Putting(ShelfCase):
         self.send("post", f"shelf/{key}/restore")
         self.assertEqual(self.shelf()[0]["note"], "blue box")
 
+    def test_what_is_in_it_can_be_said_later_and_once(self) -> None:
+        key = self.batch()["id"]
+        body = {"name": "Lentils", "kind": "soup_stew", "food": "lentils", "form": "boiled"}
+        changed = self.send("put", f"shelf/{key}", body).json()["batches"][0]
+        self.assertEqual((changed["food"], changed["form"]), ("lentils", "boiled"))
+        self.assertEqual(self.send("put", f"shelf/{key}", body).status_code, 200)
+        other = self.send("put", f"shelf/{key}", body | {"food": "swede", "form": None})
+        self.assert_problem(other, 400, "known already")
+        none = self.send("put", f"shelf/{key}", body | {"food": "no such food"})
+        self.assertEqual(none.status_code, 400)
+
     def test_the_neighbour_sees_nothing_of_it(self) -> None:
         key = self.batch()["id"]
         self.assertEqual(self.send("get", "shelf", client=self.other).json()["batches"], [])

@@ -2970,12 +2970,16 @@ export interface components {
         /**
          * BatchChange
          * @description What a batch is called, what it is, and the day somebody says.
+         *
+         *         `food` says what is in it where nobody knew; empty leaves it as it is.
          */
         BatchChange: {
             name: string;
             kind: string;
             said: string | null;
             note: string;
+            food: string;
+            form: string | null;
         };
         /**
          * RecipeText
@@ -5441,11 +5445,13 @@ export interface components {
         /**
          * DayForm
          * @description When a day's meal is on the table and who is there; `eaters` None is everybody.
+         *
+         *         What is not said stays as it is.
          */
         DayForm: {
-            serve_at: string;
-            eaters: string[] | null;
-            guests: number;
+            serve_at?: string;
+            eaters?: string[] | null;
+            guests?: number;
         };
         /**
          * NewMeal
@@ -5470,16 +5476,19 @@ export interface components {
         /**
          * MealChange
          * @description What of a meal is to be otherwise: its day, its size, who has how much of it.
+         *
+         *         What is not said stays as it is. `makes` None is the dish's own size; `servings` are of those
+         *         who have not one each.
          */
         MealChange: {
             /** Format: date */
-            date: string;
-            makes: number | null;
-            servings: {
+            date?: string;
+            makes?: number | null;
+            servings?: {
                 [key: string]: number;
             };
-            grams: number | null;
-            cooked: boolean;
+            grams?: number;
+            cooked?: boolean;
         };
         /**
          * MenuSheetRequest
@@ -5499,7 +5508,8 @@ export interface components {
          * @description A day that is cooked on: what its serving needs, and what was put off to the day before.
          *
          *         `todos` are for meals that are not cooked on their day. `problem` says why there is no sheet,
-         *         empty where there is one or nothing is cooked.
+         *         empty where there is one or nothing is cooked. `other_size` are dishes that are saved for
+         *         another size than the one laid out here.
          */
         MenuSheetDay: {
             /** Format: date */
@@ -5512,6 +5522,7 @@ export interface components {
             before: components["schemas"]["SheetView"] | null;
             todos: components["schemas"]["MenuTodo"][];
             problem: string;
+            other_size: string[];
         };
         /**
          * MenuTodo

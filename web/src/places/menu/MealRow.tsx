@@ -74,7 +74,7 @@ function Amounts({ meal, eaters, menu }: Pick<Props, 'meal' | 'eaters' | 'menu'>
     menu.change(meal, {
       servings: Object.fromEntries(own.map(([id, count]) => [id, count ?? 1])),
       ...(meal.kind === 'cooked' ? { makes: made === meal.size ? null : made } : {}),
-      ...(meal.kind === 'shelf' ? { grams: typed(grams) } : {}),
+      ...(meal.kind === 'shelf' ? { grams: typed(grams) ?? meal.grams } : {}),
     });
   };
   return (

@@ -97,7 +97,13 @@ function Day({ day, today, forOthers, todos, wishes, change }: DayProps): JSX.El
             <Notice key={words}>{words}</Notice>
           ))}
           <SheetList sheet={sheet} titles={titles} />
-          {day.date === today && (
+          {day.other_size.length > 0 && (
+            <Notice>
+              {listed(day.other_size)}: saved for another size than is planned here. Open it in{' '}
+              <Link to="/menu">Days</Link> and set it before you cook.
+            </Notice>
+          )}
+          {day.date === today && day.other_size.length === 0 && (
             <p>
               <Link
                 to={`/dishes/${day.dishes[0]?.id ?? ''}/run-sheet`}

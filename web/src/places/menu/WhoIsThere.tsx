@@ -59,7 +59,11 @@ export function WhoIsThere({ day, eaters, onSave, onClose }: Props): JSX.Element
           variant="contained"
           disabled={many === null || many < 0 || !serve}
           onClick={() =>
-            onSave({ serve_at: `${serve}:00`, eaters: all ? null : there, guests: many ?? 0 })
+            onSave({
+              ...(serve === clock(day.serve_at) ? {} : { serve_at: `${serve}:00` }),
+              ...(there.join() === day.eaters.join() ? {} : { eaters: all ? null : there }),
+              ...(many === day.guests ? {} : { guests: many ?? 0 }),
+            })
           }
         >
           Save

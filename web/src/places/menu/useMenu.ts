@@ -16,23 +16,11 @@ export interface Menu {
   showFrom: (date: string) => void;
   error: Error | null;
   add: (meal: Omit<NewMeal, 'id'>) => void;
-  change: (meal: PlannedMeal, change: Partial<MealChange>) => void;
+  change: (meal: PlannedMeal, change: MealChange) => void;
   changeDay: (date: string, form: DayForm) => void;
   sizeDish: (meal: PlannedMeal) => void;
   eat: (meal: PlannedMeal) => void;
   away: Removable<PlannedMeal>;
-}
-
-/** A meal as it is, for saving it with something changed. */
-export function asItIs(meal: PlannedMeal): MealChange {
-  const own = Object.entries(meal.servings).filter(([, count]) => count !== 1);
-  return {
-    date: meal.date,
-    makes: meal.kind === 'cooked' && meal.makes !== meal.size ? meal.makes : null,
-    servings: Object.fromEntries(own),
-    grams: meal.kind === 'shelf' ? meal.grams : null,
-    cooked: false,
-  };
 }
 
 export function useMenu(): Menu {
@@ -63,8 +51,7 @@ export function useMenu(): Menu {
       const body = { ...meal, id: newId() };
       saving.mutate(() => take(client.POST('/api/menu/meals', { body })));
     },
-    change: (meal, change) => {
-      const body = { ...asItIs(meal), ...change };
+    change: (meal, body) => {
       saving.mutate(() => take(client.PUT('/api/menu/meals/{meal_id}', { ...path(meal), body })));
     },
     changeDay: (date, body) =>

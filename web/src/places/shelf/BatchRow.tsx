@@ -82,7 +82,7 @@ function Facts({ batch, planned }: Pick<Props, 'batch' | 'planned'>): JSX.Elemen
       {!batch.food && view.left >= 1 && (
         <div>
           <dt>What is in it</dt>
-          <dd>Nobody knows, so no dish can count it. Put it there again with its food.</dd>
+          <dd>Nobody knows, so no dish can count it. Say it under Change.</dd>
         </div>
       )}
       {planned.map((one) => (

@@ -5,7 +5,8 @@ import { useMutation } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { client, sentence, take } from '../../api/client';
-import type { BatchRecord, ShelfAnswer } from '../../api/types';
+import type { BatchRecord, FoodView, ShelfAnswer } from '../../api/types';
+import { FoodPicker } from '../../parts/FoodPicker';
 import { Notice } from '../../parts/Notice';
 import { KindSelect } from './KindSelect';
 import styles from './shelf.module.css';
@@ -22,12 +23,22 @@ export function ChangeBatch({ batch, onDone, onSaved }: Props): JSX.Element {
   const [group, setGroup] = useState(batch.view.group);
   const [said, setSaid] = useState(batch.said ?? '');
   const [note, setNote] = useState(batch.note);
+  const [inside, setInside] = useState<FoodView | null>(null);
+  // What stands there cooked counts as boiled, where the foods know it so.
+  const cooked = group === 'cooked' ? inside?.forms.find((form) => form === 'boiled') : undefined;
   const saving = useMutation({
     mutationFn: () =>
       take(
         client.PUT('/api/shelf/{batch_id}', {
           params: { path: { batch_id: batch.id } },
-          body: { name, kind, said: said || null, note },
+          body: {
+            name,
+            kind,
+            said: said || null,
+            note,
+            food: inside?.key ?? '',
+            form: inside ? (cooked ?? inside.forms[0] ?? null) : null,
+          },
         }),
       ),
     onSuccess: (answer) => {
@@ -56,6 +67,7 @@ export function ChangeBatch({ batch, onDone, onSaved }: Props): JSX.Element {
         onChange={(e) => setSaid(e.target.value)}
         slotProps={{ inputLabel: { shrink: true } }}
       />
+      {!batch.food && <FoodPicker label="What is in it" initial="" onPick={setInside} />}
       <TextField label="Note" value={note} onChange={(e) => setNote(e.target.value)} />
       <Button variant="outlined" disabled={saving.isPending} onClick={() => saving.mutate()}>
         Save
