@@ -5,11 +5,12 @@ import datetime as dt
 import io
 import math
 import unittest
+from dataclasses import replace
 
 from hypothesis import given
 from hypothesis import strategies as st
 
-from snabo_core.dish import Dish, Line, Part, all_lines
+from snabo_core.dish import Dish, Line, Part, Variant, all_lines, difference
 from snabo_core.foods import library
 from snabo_core.plate import Eater, Exclusion
 from snabo_core.plate.rows import Rules
@@ -280,8 +281,8 @@ class Shown(unittest.TestCase):
     def view(self, dish: Dish, eaters: tuple[Eater, ...] = (), **known: object):
         usual = {
             "cookings": [Cooking("one", dish.title, dish, DAY)], "servings": {"one": dish.servings},
-            "dish_of": {"one": "d"}, "stock": [], "pantry": {"salt"}, "basket": {}, "prices": {},
-            "elsewhere": {},
+            "dish_of": {"one": "d"}, "eaten_by": {"one": [eater.id for eater in eaters]},
+            "stock": [], "pantry": {"salt"}, "basket": {}, "prices": {}, "elsewhere": {},
         }  # fmt: skip
         shopping = Shopping(**{**usual, **known})  # type: ignore[arg-type]
         return shopping_view(shopping, eaters, Rules(), library())
@@ -306,6 +307,22 @@ class Shown(unittest.TestCase):
         self.assertEqual(found["celeriac"].checks[0].certainty, "contains")
         self.assertEqual(found["onion"].checks, ())
         self.assertEqual(self.items(dish)["sausage"].checks, ())
+        absent = self.items(dish, ada, eaten_by={"one": []})
+        self.assertEqual(absent["sausage"].checks, ())
+
+    def test_who_has_the_dish_otherwise_is_not_told_of_what_the_others_have(self) -> None:
+        ada = Eater("a", "Ada", "", (), (Exclusion("celery"),))
+        dish = self.pot(("celeriac", 500), ("onion", 100))
+        first, *rest = dish.parts[0].lines
+        swede = replace(first, instead=replace(first, food="swede", food_name="swede"))
+        other = replace(dish, parts=(replace(dish.parts[0], lines=(swede, *rest)),))
+        variant = Variant("v", "Ada", ("a",), changes=difference(dish, other))
+        found = self.items(replace(dish, variants=(variant,)), ada)
+        self.assertEqual(found["celeriac"].checks, ())
+        self.assertEqual(found["swede"].checks, ())
+        self.assertEqual(round(found["swede"].grams), 125)
+        both = replace(variant, eaters=(), others=1)
+        self.assertTrue(self.items(replace(dish, variants=(both,)), ada)["celeriac"].checks)
 
     def test_others_do_the_same_job_suit_and_bring_no_more_carbs(self) -> None:
         ada = Eater("a", "Ada", "", (), (Exclusion("swede"),))

@@ -21,7 +21,7 @@ from menu.services import (
     document_of,
     is_begun,
     known_menu,
-    present,
+    servings_of,
     to_be_taken,
 )
 from runs.learning import cooking_setting
@@ -135,13 +135,11 @@ def shopping_of(household: Household, days: int) -> ShoppingAnswer:
         for one in ShopPrice.objects.of(household)
     }
     setting = cooking_setting(household)
-    eating = {eater for date in known.days for eater in present(known, date)}
     shopping = Shopping(
-        cookings, servings, dish_of, _stock(known), set(pantry), _basket(known, events), prices,
-        _elsewhere(household, set(dish_of.values())),
+        cookings, servings, dish_of, _eaten_by(known), _stock(known), set(pantry),
+        _basket(known, events), prices, _elsewhere(household, set(dish_of.values())),
     )  # fmt: skip
-    eaters = [eater for eater in setting.eaters if eater.id in eating]
-    view = shopping_view(shopping, eaters, setting.rules, known.library)
+    view = shopping_view(shopping, setting.eaters, setting.rules, known.library)
     return ShoppingAnswer(
         known.days[0], known.days[-1], days, not cookings, view, _own(events, known.first), pantry
     )
@@ -168,6 +166,14 @@ def _cookings(
         servings[key] = document.servings
         dish_of[key] = str(row.dish.uid) if row.dish else ""
     return cookings, servings, dish_of
+
+
+def _eaten_by(known: Known) -> dict[str, set[str]]:
+    """Return who eats of each cooking, on its day or again."""
+    found: dict[str, set[str]] = defaultdict(set)
+    for row in known.rows:
+        found[str(row.of or row.uid)] |= set(servings_of(known, row))
+    return found
 
 
 def _basket(known: Known, events: list[ShoppingEvent]) -> dict[FoodForm, float]:

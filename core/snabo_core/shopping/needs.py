@@ -32,13 +32,17 @@ class Cooking:
 
 @dataclass(frozen=True)
 class Wanted:
-    """So many usable grams of a food in a form, for a cooking."""
+    """So many usable grams of a food in a form, for a cooking.
+
+    `branches` are the ids of the variants it goes into, empty for what the others have.
+    """
 
     cooking: str
     on: dt.date
     food: str
     form: str
     grams: float
+    branches: frozenset[str] = frozenset({""})
 
 
 @dataclass(frozen=True)
@@ -77,7 +81,8 @@ def needs_of(cookings: Sequence[Cooking], library: Library) -> Needs:
                 unread.append(Unread(cooking.key, _text(line), why or "no_grams"))
             elif grams > 0:
                 form = line.form or library.food(line.food).default_form
-                wanted.append(Wanted(cooking.key, cooking.on, line.food, form, grams))
+                branches = frozenset(one.shares)
+                wanted.append(Wanted(cooking.key, cooking.on, line.food, form, grams, branches))
     return Needs(tuple(wanted), tuple(unread))
 
 

@@ -155,7 +155,8 @@ class ShoppingView:
 class Shopping:
     """What a list is made from.
 
-    `servings` are by cooking, `dish_of` names the dish of each; `stock` is what the shelf has for
+    `servings` are by cooking, `dish_of` names the dish of each, `eaten_by` the ids of those who
+    eat of it; `stock` is what the shelf has for
     it, `pantry` what is always there, `basket` what is bought; `prices` are of a usable gram,
     `elsewhere` titles of other dishes by a food in them.
     """
@@ -163,6 +164,7 @@ class Shopping:
     cookings: Sequence[Cooking]
     servings: Mapping[str, float]
     dish_of: Mapping[str, str]
+    eaten_by: Mapping[str, Collection[str]]
     stock: Sequence[Stock]
     pantry: Collection[str]
     basket: Mapping[FoodForm, float]
@@ -177,13 +179,13 @@ def shopping_view(
 
     Args:
         known: what it is made from.
-        eaters: who eats of it: what they leave out is looked for on labels.
+        eaters: the household's; what those leave out who eat of a thing is looked for on its label.
         rules: the household's, for what other foods bring.
         library: where foods are looked up.
     """
     needs = needs_of(known.cookings, library)
     found = listing(needs, known.stock, known.pantry, library, known.basket)
-    making = _Making(known, eaters, rules, library)
+    making = _Making(known, needs, eaters, rules, library)
     shown = [(item, making.item(item)) for item in found.items]
     to_buy = [item for item in found.items if item.missing and not item.pantry]
     costs = [cost_of(item, known.prices.get((item.food, item.form))) for item in to_buy]
@@ -208,15 +210,38 @@ class _Making:
     """What items are worded with."""
 
     def __init__(
-        self, known: Shopping, eaters: Sequence[Eater], rules: Rules, library: Library
+        self,
+        known: Shopping,
+        needs: Needs,
+        eaters: Sequence[Eater],
+        rules: Rules,
+        library: Library,
     ) -> None:
-        self.known, self.eaters, self.rules, self.library = known, eaters, rules, library
+        self.known, self.rules, self.library = known, rules, library
         self.titles = {one.key: one.title for one in known.cookings}
-        wishes: dict[str, list[str]] = {}
-        for eater in eaters:
-            for exclusion in eater.exclusions:
-                wishes.setdefault(exclusion.what, []).append(eater.name)
-        self.wishes = {what: tuple(names) for what, names in wishes.items()}
+        self.people = {eater.id: eater for eater in eaters}
+        own = {
+            one.key: {eater: v.id for v in one.dish.variants for eater in v.eaters}
+            for one in known.cookings
+        }
+        self.eaten_by: dict[FoodForm, set[str]] = {}
+        for want in needs.wanted:
+            what = bought_for(want.food, want.form, library)
+            mine = own[want.cooking]
+            self.eaten_by.setdefault((what.food, what.form), set()).update(
+                eater
+                for eater in known.eaten_by[want.cooking]
+                if mine.get(eater, "") in want.branches
+            )
+
+    def wishes(self, item: Item) -> dict[str, list[str]]:
+        """Return what those leave out who eat of a thing, each with whom."""
+        eating = self.eaten_by.get((item.food, item.form), set())
+        found: dict[str, list[str]] = {}
+        for key, eater in self.people.items():
+            for exclusion in eater.exclusions if key in eating else ():
+                found.setdefault(exclusion.what, []).append(eater.name)
+        return found
 
     def item(self, item: Item) -> ListItem:
         food = self.library.food(item.food)
@@ -240,7 +265,7 @@ class _Making:
             pantry=item.pantry,
             over=self._over(item),
             others=tuple(self._others(item)),
-            checks=tuple(self._checks(food)),
+            checks=tuple(self._checks(item, food)),
             dishes=self._dishes(item.by_cooking),
             price_unit="100 g" if loosely else f"1 {unit.name}",
             price_grams=price_grams,
@@ -279,20 +304,21 @@ class _Making:
 
         Everything but what somebody leaves out.
         """
+        wishes = self.wishes(item)
         return [
             name
             for key, name in others_for(item.food, item.form, self.library, self.rules)
-            if all(certainty_of(self.library.food(key), what) == "free" for what in self.wishes)
+            if all(certainty_of(self.library.food(key), what) == "free" for what in wishes)
         ][:MOST_OTHERS]
 
-    def _checks(self, food: Food) -> list[LabelCheck]:
+    def _checks(self, item: Item, food: Food) -> list[LabelCheck]:
         found = []
-        for what, names in self.wishes.items():
+        for what, names in self.wishes(item).items():
             certainty = certainty_of(food, what)
             # What is free of it needs no look, nor does what nobody would buy by its label.
             if certainty in LOOK:
-                words = worded(f"label_{certainty}", what=what, eaters=listed([*names]))
-                found.append(LabelCheck(what, certainty, names, words))
+                words = worded(f"label_{certainty}", what=what, eaters=listed(names))
+                found.append(LabelCheck(what, certainty, tuple(names), words))
         return found
 
     def open_lines(self, needs: Needs) -> list[OpenLine]:
