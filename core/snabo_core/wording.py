@@ -469,6 +469,7 @@ TEMPLATES: dict[str, str] = {
     "({source}).",
     "menu_too_long": "{title} keeps {keeps} in the fridge ({source}) and does not freeze: eat it "
     "by {last}, or cook it again.",
+    "menu_cannot": "{title} counts for nothing: {sentence}",
     "menu_before": "{title} would be eaten before it is cooked.",
     "menu_shelf_first": "{name}, {grams} g, is to be eaten by {day} and in no plan yet.",
     "menu_shelf_late": "{name} has to be eaten by {day}.",

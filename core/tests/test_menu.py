@@ -189,6 +189,15 @@ class Seen(unittest.TestCase):
         self.assertEqual(note.kind, "running")
         self.assertEqual(note.words, "Cauliflower 3 times running: Monday, Tuesday and Wednesday.")
 
+    def test_what_cannot_be_reckoned_says_so_and_keeps_nothing_else_away(self) -> None:
+        gone = Line("g", "our wraps", food="own:gone", form="label", grams=40.0)
+        broken = Dish("Wraps", 2, (Part("p", "Wraps", (gone,)),))
+        view = seen(meal("a", 0, broken), meal("b", 1, pot("celeriac"), makes=2.0))
+        (note,) = view.notes
+        self.assertEqual((note.kind, note.meal), ("cannot", "a"))
+        self.assertRegex(note.words, "^Wraps counts for nothing: ")
+        self.assertEqual([len(day.meals) for day in view.days[:2]], [0, 1])
+
     def test_nothing_planned_is_nothing_said(self) -> None:
         view = seen()
         self.assertEqual((view.week, view.notes), ((), ()))

@@ -223,6 +223,7 @@ class Lists(unittest.TestCase):
             Line("c", "some swede", food="swede", form="raw"),
             Line("d", "our paste", food="made:x", form="made", grams=40.0),
             Line("e", "2 onions", food="onion", form="raw", grams=220.0),
+            Line("f", "our wraps", food="own:gone", form="label", grams=40.0),
         )
         dish = Dish("Pot", 4, (Part("p", "Pot", lines),))
         needs = needs_of([Cooking("one", "Pot", dish, DAY)], library())
@@ -230,7 +231,7 @@ class Lists(unittest.TestCase):
         self.assertEqual(
             [(one.text, one.why) for one in needs.unread],
             [("a handful of something", "no_food"), ("some swede", "no_grams"),
-             ("our paste", "homemade")],
+             ("our paste", "homemade"), ("our wraps", "no_food")],
         )  # fmt: skip
 
 

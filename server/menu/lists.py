@@ -1,13 +1,11 @@
 """The shopping list of the days to come: what is on it, what was bought, prices, the pantry."""
 
 import datetime as dt
-import zoneinfo
 from collections import defaultdict
 from typing import Annotated, Literal
 from uuid import UUID
 
 import msgspec
-from django.utils import timezone
 
 from accounts.models import Household
 from accounts.writing import writes
@@ -25,7 +23,7 @@ from menu.services import (
     to_be_taken,
 )
 from runs.learning import cooking_setting
-from shelf.services import held_of, keeping_in
+from shelf.services import held_of, keeping_in, told_on
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.shopping import Cooking, FoodForm, Stock, in_basket, needs_of
 from snabo_core.unseen import one_line
@@ -40,7 +38,6 @@ from snabo_core.views.shopping import (
 from table.services import today_in
 
 MOST_EVENTS, MOST_SENT, MOST_OWN, MOST_PANTRY, MOST_PRICES = 4000, 200, 100, 300, 1000
-NOT_BELIEVED = dt.timedelta(days=7)
 Short = Annotated[str, msgspec.Meta(max_length=200)]
 Form = Annotated[str, msgspec.Meta(max_length=40)]
 ShoppingKind = Literal["had", "put_back", "wrote", "got", "not_got", "dropped"]
@@ -254,7 +251,7 @@ def _told(household: Household, event: ShoppingTold) -> ShoppingOutcome:
     if sentence:
         return ShoppingOutcome(event.id, "refused", sentence)
     ShoppingEvent.objects.create(
-        household=household, client_id=event.id, kind=event.kind, on=_day(household, event.at),
+        household=household, client_id=event.id, kind=event.kind, on=told_on(household, event.at),
         food=event.food, form=event.form, grams=event.grams, words=event.words.strip(),
         of=event.of,
     )  # fmt: skip
@@ -282,14 +279,6 @@ def _refusal(household: Household, event: ShoppingTold) -> str:
         return ""
     there = events.filter(kind="wrote", client_id=event.of or None).exists()
     return "" if there else "That is not on the list any more."
-
-
-def _day(household: Household, at: dt.datetime | None) -> dt.date:
-    """Return the day of something told; what cannot be believed is today."""
-    now = timezone.now()
-    if at is None or at > now or now - at > NOT_BELIEVED:
-        return today_in(household)
-    return at.astimezone(zoneinfo.ZoneInfo(household.zone)).date()
 
 
 @writes

@@ -323,7 +323,7 @@ def _told(household: Household, event: ShelfTold) -> ShelfOutcome:
         return ShelfOutcome(event.id, "repeated")
     today = today_in(household)
     told = core.ShelfEvent(
-        str(event.id), event.kind, _day(household, event.at, today), event.grams, event.place,
+        str(event.id), event.kind, told_on(household, event.at), event.grams, event.place,
         str(event.of or ""),
     )  # fmt: skip
     sentence = _refusal(row, told, today)
@@ -333,11 +333,11 @@ def _told(household: Household, event: ShelfTold) -> ShelfOutcome:
     return ShelfOutcome(event.id, "accepted")
 
 
-def _day(household: Household, at: dt.datetime | None, today: dt.date) -> dt.date:
-    """Return the day of something told; what cannot be believed is today."""
+def told_on(household: Household, at: dt.datetime | None) -> dt.date:
+    """Return the day of something told at an instant; what cannot be believed is today."""
     now = timezone.now()
     if at is None or at > now or now - at > NOT_BELIEVED:
-        return today
+        return today_in(household)
     return at.astimezone(zoneinfo.ZoneInfo(household.zone)).date()
 
 

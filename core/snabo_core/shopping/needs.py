@@ -6,12 +6,13 @@ Nothing is dropped: a line without a food, or without grams, is listed in its ow
 from __future__ import annotations
 
 import datetime as dt
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
 
 from snabo_core.dish import Dish, Line
+from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
 from snabo_core.shopping.units import is_free
 from snabo_core.swaps.branches import SharedLine, branches_of, lines_of_branches
@@ -76,7 +77,7 @@ def needs_of(cookings: Sequence[Cooking], library: Library) -> Needs:
             line, grams = one.line, one.grams
             if line.shelf is not None or (line.food and is_free(line.food)):
                 continue
-            why = _why_not(line, grams)
+            why = _why_not(line, grams, library)
             if why is not None or grams is None or line.food is None:
                 unread.append(Unread(cooking.key, _text(line), why or "no_grams"))
             elif grams > 0:
@@ -91,21 +92,18 @@ def _of_dish(dish: Dish) -> tuple[SharedLine, ...]:
     return lines_of_branches(branches_of(dish))
 
 
-def _why_not(line: Line, grams: float | None) -> Why | None:
+def _why_not(line: Line, grams: float | None, library: Library) -> Why | None:
     if line.food is None:
         return "no_food"
     if line.food.startswith(PREFIX):
         return "homemade"
+    try:
+        library.row(line.food, line.form)
+    except SnaboError:
+        # A food of the household's own that is gone.
+        return "no_food"
     return "no_grams" if grams is None else None
 
 
 def _text(line: Line) -> str:
     return line.clause or line.text or line.food_name
-
-
-def by_cooking(wanted: Sequence[Wanted]) -> Iterator[tuple[str, list[Wanted]]]:
-    """Yield each cooking with what it wants, in the order they come."""
-    found: dict[str, list[Wanted]] = {}
-    for one in wanted:
-        found.setdefault(one.cooking, []).append(one)
-    yield from found.items()

@@ -9,6 +9,7 @@ from functools import cached_property
 from typing import Literal
 
 from snabo_core.dish import NONE, Dish, Line, Part, Readings
+from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
 from snabo_core.menu import NOTHING, Made, families_in, running, spare, waits
 from snabo_core.menu import Eaten as EatenOf
@@ -24,7 +25,7 @@ from snabo_core.wording import day_words, days_words, listed, plain_number, serv
 
 MealKind = Literal["cooked", "again", "shelf"]
 NoteKind = Literal["too_little", "left_over", "freeze", "too_long", "before", "running", "suits",
-                   "shelf_first", "shelf_late", "gone"]  # fmt: skip
+                   "shelf_first", "shelf_late", "cannot"]  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -151,12 +152,24 @@ def menu_view(
         library: where foods are looked up.
     """
     table = _Table(setting, book, library)
+    problems = []
+    for meal in meals:
+        try:
+            table.judged(meal)
+        except SnaboError as refusal:
+            words = worded("menu_cannot", title=meal.dish.title, sentence=refusal.sentence)
+            problems.append(MenuNote("cannot", words, meal.id, day=meal.on))
+    broken = {note.meal for note in problems}
+    meals = [meal for meal in meals if meal.id not in broken]
     shown = tuple(_day(day, meals, table) for day in days)
     inside = [meal for meal in meals if meal.on in days]
     week = tuple(_week(eater, inside, table) for eater in setting.eaters)
     notes = [
-        *_of_cookings(meals, days, table), *_of_shelf(inside, shelf, days), *_running(inside),
-    ]  # fmt: skip
+        *problems,
+        *_of_cookings(meals, days, table),
+        *_of_shelf(inside, shelf, days),
+        *_running(inside),
+    ]
     return MenuView(shown, tuple(one for one in week if one.days), tuple(notes))
 
 

@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
-import { afterEach, describe, expect, it, vi, type Mock } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 
-import { client } from '../api/client';
 import type { BatchRecord } from '../api/types';
+import { answers } from '../outbox/answering';
 import { shelfBox, withWaiting, type Waiting } from './box';
 
 const SHELF = { today: '2026-03-02', batches: [], thrown_grams: 0, thrown_days: 30 };
@@ -18,19 +18,6 @@ function told(id: string, grams = 100): Waiting {
     at: null,
   } as const;
   return { what: 'told', name: 'Soup', body };
-}
-
-function answers(...given: { status: number; body: unknown }[]): Mock {
-  const spy = vi.spyOn(client, 'POST') as unknown as Mock;
-  for (const { status, body } of given)
-    spy.mockImplementationOnce(() =>
-      Promise.resolve({
-        data: body,
-        error: status < 400 ? undefined : body,
-        response: new Response(null, { status }),
-      }),
-    );
-  return spy;
 }
 
 const accepted = (id: string): { status: number; body: unknown } => ({

@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
-import { afterEach, describe, expect, it, vi, type Mock } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 
-import { client } from '../api/client';
 import type { ListItem, ShoppingAnswer, ShoppingTold } from '../api/types';
+import { answers } from '../outbox/answering';
 import { shoppingBox, withWaiting, type Waiting } from './box';
 
 const ONION: ListItem = {
@@ -50,19 +50,6 @@ function told(id: string, one: Partial<ShoppingTold> & { kind: ShoppingTold['kin
 
 const had = (id: string): Waiting =>
   told(id, { kind: 'had', food: 'onion', form: 'raw', grams: 330 });
-
-function answers(...given: { status: number; body: unknown }[]): Mock {
-  const spy = vi.spyOn(client, 'POST') as unknown as Mock;
-  for (const { status, body } of given)
-    spy.mockImplementationOnce(() =>
-      Promise.resolve({
-        data: body,
-        error: status < 400 ? undefined : body,
-        response: new Response(null, { status }),
-      }),
-    );
-  return spy;
-}
 
 afterEach(() => vi.restoreAllMocks());
 

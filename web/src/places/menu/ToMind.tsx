@@ -7,7 +7,7 @@ import { weekday } from './dates';
 import styles from './menu.module.css';
 import type { Menu } from './useMenu';
 
-const GRAVE = new Set(['too_long', 'before', 'shelf_late', 'too_little']);
+const GRAVE = new Set(['cannot', 'too_long', 'before', 'shelf_late', 'too_little']);
 
 /** The first day on which something can be eaten and nothing else is, else the first. */
 function freeDay(answer: MenuAnswer, note: MenuNote): string | null {

@@ -1,0 +1,29 @@
+/** A place that is opened drawer by drawer: its name, the drawers beside it, the open one below. */
+import type { JSX } from 'react';
+import { NavLink, Outlet } from 'react-router';
+
+import { useTitle } from './useTitle';
+
+interface Props {
+  name: string;
+  drawers: readonly (readonly [to: string, name: string])[];
+}
+
+export function Drawers({ name, drawers }: Props): JSX.Element {
+  useTitle(name);
+  return (
+    <main className="place" id="content">
+      <div className="row drawers">
+        <h1>{name}</h1>
+        <nav aria-label={`Drawers of ${name}`} className="row">
+          {drawers.map(([to, drawer]) => (
+            <NavLink key={to} to={to} end>
+              {drawer}
+            </NavLink>
+          ))}
+        </nav>
+      </div>
+      <Outlet />
+    </main>
+  );
+}
