@@ -130,6 +130,22 @@ class Seen(unittest.TestCase):
         (ada, bo) = day_view([Meal(dish, 1.5)], TABLE, book(), library()).eaters
         self.assertEqual([one.lines for one in found], [ada.lines, bo.lines])
 
+    def test_two_servings_are_judged_as_two(self) -> None:
+        cod = pot("white_beans", 400)
+        one, two = (
+            seen(meal("a", 0, cod, servings={"ada": count, "bo": 1.0})).days[0].meals[0].eaters[0]
+            for count in (1.0, 2.0)
+        )
+        self.assertNotEqual(one.words, two.words)
+        per_meal = Eater("ada", "Ada", "own", (Target("net_carbs", at_most=20.0),))
+        table = replace(TABLE, eaters=(per_meal,))
+        verdicts = [
+            menu_view([meal("a", 0, cod, servings={"ada": count})], WEEK, (), table, book(),
+                      library()).days[0].meals[0].eaters[0].verdict
+            for count in (1.0, 3.0)
+        ]  # fmt: skip
+        self.assertEqual(verdicts, ["fits", "does_not"])
+
     def test_who_is_not_there_has_nothing(self) -> None:
         view = seen(meal("a", 0, pot("celeriac"), servings={"bo": 1.0}))
         self.assertEqual([one.eater for one in view.days[0].eaters], ["bo"])

@@ -8,18 +8,19 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import Literal
 
-from snabo_core.dish import NONE, Dish, Line, Part, Readings
+from snabo_core.dish import NONE, Dish, Line, Part, Portion, Readings
 from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
 from snabo_core.menu import NOTHING, Made, families_in, running, spare, waits
-from snabo_core.menu import Eaten as EatenOf
+from snabo_core.menu import Eaten as EatenServings
 from snabo_core.plate.eaters import Eater
+from snabo_core.plate.portions import sharing_of
 from snabo_core.plate.setting import Setting
 from snabo_core.shelf import KeepingKind
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.from_shelf import kind_of_dish
 from snabo_core.swaps.judged import Judged, judged
-from snabo_core.views.table import DayLine, day_lines, eaten_of, limit_line
+from snabo_core.views.table import DayLine, Eaten, day_lines, eaten_of, limit_line
 from snabo_core.views.verdicts import Verdict, verdicts_of
 from snabo_core.wording import day_words, days_words, listed, plain_number, servings_text, worded
 
@@ -180,25 +181,40 @@ class _Table:
     setting: Setting
     book: Book
     library: Library
-    known: dict[int, Judged] = field(default_factory=dict)
+    known: dict[tuple[int, tuple[tuple[str, float], ...]], Judged] = field(default_factory=dict)
 
     def judged(self, meal: MenuMeal) -> Judged:
-        """Return a meal's dish, judged for everybody at the table."""
+        """Return a meal's dish, judged for everybody at the table by how much each has of it."""
+        otherwise = tuple(sorted(one for one in meal.servings.items() if one[1] != 1))
         # What is eaten again is the very document that was cooked.
-        key = id(meal.dish)
+        key = (id(meal.dish), otherwise)
         if key not in self.known:
             setting = replace(self.setting, readings=meal.readings)
-            self.known[key] = judged(meal.dish, setting, self.book, self.library)
+            dish = _shared_so(meal.dish, dict(otherwise), len(setting.eaters))
+            self.known[key] = judged(dish, setting, self.book, self.library)
         return self.known[key]
+
+    def had(self, meals: Sequence[MenuMeal], eater: str) -> Eaten:
+        """Return what somebody has of some meals."""
+        return eaten_of(eater, [(self.judged(one), 1.0) for one in meals if eater in one.servings])
+
+
+def _shared_so(dish: Dish, servings: Mapping[str, float], eaters: int) -> Dish:
+    """Return a dish of which some have more or less than what it gives them."""
+    if not servings:
+        return dish
+    usual = sharing_of(dish, eaters)
+    kept = [one for one in dish.portions if one.eater not in servings]
+    own = [Portion(eater, count * usual.of(eater)) for eater, count in servings.items()]
+    return replace(dish, portions=(*kept, *own))
 
 
 def _day(day: dt.date, meals: Sequence[MenuMeal], table: _Table) -> MenuDayView:
     here = [meal for meal in meals if meal.on == day]
     eaters = []
     for eater in table.setting.eaters:
-        had = [(table.judged(m), m.servings[eater.id]) for m in here if eater.id in m.servings]
-        if had:
-            lines = day_lines(eater, eaten_of(eater.id, had), table.setting)
+        if any(eater.id in meal.servings for meal in here):
+            lines = day_lines(eater, table.had(here, eater.id), table.setting)
             eaters.append(EaterLimits(eater.id, eater.name, lines))
     shown = tuple(_meal(meal, meals, table) for meal in here)
     return MenuDayView(day, shown, tuple(eaters))
@@ -224,9 +240,9 @@ def _kind(meal: MenuMeal, table: _Table) -> KeepingKind:
     return meal.keeping or kind_of_dish(meal.dish, table.library)
 
 
-def _eaten(meals: Sequence[MenuMeal]) -> list[EatenOf]:
+def _eaten(meals: Sequence[MenuMeal]) -> list[EatenServings]:
     return [
-        EatenOf(meal.id, meal.of or meal.id, meal.on, meal.eaten)
+        EatenServings(meal.id, meal.of or meal.id, meal.on, meal.eaten)
         for meal in meals
         if meal.kind != "shelf"
     ]
@@ -242,7 +258,7 @@ def _week(eater: Eater, meals: Sequence[MenuMeal], table: _Table) -> EaterLimits
     days = len({meal.on for meal in had})
     if not had:
         return EaterLimits(eater.id, eater.name, (), 0)
-    eaten = eaten_of(eater.id, [(table.judged(m), m.servings[eater.id]) for m in had])
+    eaten = table.had(had, eater.id)
     servings = sum(meal.servings[eater.id] for meal in had)
     means = {"day": eaten.times(1 / days), "serving": eaten.times(1 / servings)}
     in_order = sorted(eater.targets, key=lambda target: target.per)

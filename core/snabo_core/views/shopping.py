@@ -421,8 +421,8 @@ def _row(item: ListItem) -> str:
 
 
 COLUMNS = (
-    "aisle", "name", "buy", "needed_g", "had_g", "weighs_g", "for", "or", "label", "price_for",
-    "price", "cost", "had",
+    "aisle", "name", "buy", "needed_g", "had_g", "weighs_g", "for", "or", "label", "over",
+    "price_for", "price", "cost", "had",
 )  # fmt: skip
 
 
@@ -438,7 +438,7 @@ def as_csv(view: ShoppingView, own: Sequence[str]) -> str:
                     name, item.name, item.buy, f"{item.grams:.0f}", f"{item.have:.0f}",
                     "" if item.weighs is None else f"{item.weighs:.0f}",
                     "; ".join(one.title for one in item.dishes), "; ".join(item.others),
-                    "; ".join(check.words for check in item.checks), item.price_unit,
+                    "; ".join(check.words for check in item.checks), item.over, item.price_unit,
                     "" if item.price is None else f"{item.price:.2f}",
                     "" if item.cost is None else f"{item.cost:.2f}",
                     "yes" if item.had else "no",
