@@ -70,6 +70,28 @@ class Bring(CookCase):
         read.get_by_role("button", name="Undo").click()
         expect(lines).to_have_count(before)
 
+    def test_what_a_phone_shares_is_read_and_writes_nothing_over(self) -> None:
+        page = self.page
+        self.sign_in()
+        found = page.request.get(f"{self.live_server_url}/manifest.webmanifest").json()
+        self.assertEqual(found["share_target"]["action"], "/bring")
+        for icon in found["icons"]:
+            answer = page.request.get(f"{self.live_server_url}{icon['src']}")
+            self.assertEqual((answer.status, answer.headers["content-type"]), (200, icon["type"]))
+        self.open("/bring?title=Weir+pot&text=2+onions%0A1+leek")
+        field = page.get_by_label("Recipe text")
+        expect(field).to_have_value("Weir pot\n2 onions\n1 leek")
+        expect(page).to_have_url(f"{self.live_server_url}/bring")
+        page.reload()
+        expect(field).to_have_value("Weir pot\n2 onions\n1 leek")
+        self.open("/bring?text=3+swedes")
+        expect(field).to_have_value("Weir pot\n2 onions\n1 leek")
+        page.get_by_role("button", name="Take what was shared").click()
+        expect(field).to_have_value("3 swedes")
+        self.open("/bring?url=https%3A%2F%2Fexample.org%2Fpot")
+        expect(page.get_by_text("Only an address was shared.")).to_be_visible()
+        expect(field).to_have_value("3 swedes")
+
     def test_several_foods_and_words_not_understood(self) -> None:
         page = self.page
         self.sign_in()

@@ -199,6 +199,23 @@ class Lists(unittest.TestCase):
         self.assertEqual(late.from_stock, ())
         self.assertEqual(late.items[0].grams, 350)
 
+    def test_one_lemon_gives_its_juice_and_its_zest(self) -> None:
+        both = (want("lemon_juice", 40), want("lemon_zest", 5))
+        (lemon,) = listing(Needs(both, ()), (), (), library()).items
+        self.assertEqual((lemon.food, purchase_words(lemon.purchase)), ("lemon", "1 piece"))
+        # Two dishes do not share one.
+        other = (both[0], want("lemon_zest", 5, 3, "another"))
+        (lemon,) = listing(Needs(other, ()), (), (), library()).items
+        self.assertEqual(purchase_words(lemon.purchase), "2 pieces")
+        yolks = (want("egg_yolk", 51), want("egg", 100))
+        (egg,) = listing(Needs(yolks, ()), (), (), library()).items
+        self.assertAlmostEqual(egg.grams, 250, delta=1)
+
+    def test_the_water_of_a_tin_is_a_tin(self) -> None:
+        (tin,) = listing(Needs((want("aquafaba", 60),), ()), (), (), library()).items
+        self.assertEqual((tin.food, purchase_words(tin.purchase)),
+                         ("chickpeas", "1 tin with 240 g drained"))  # fmt: skip
+
     def test_stems_are_no_head(self) -> None:
         needs = Needs((want("cauliflower", 300),), ())
         stems = [on_shelf("cauliflower", 260, 3, "stems")]

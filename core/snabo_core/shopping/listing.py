@@ -114,18 +114,35 @@ def listing(
     What is needed first is met first, from what has to be eaten first.
     """
     rest, used = _from_stock(needs.wanted, stock)
-    merged: dict[FoodForm, dict[str, float]] = {}
-    for one, grams in rest:
-        if grams > 0:
-            what = bought_for(one.food, one.form, library)
-            cookings = merged.setdefault((what.food, what.form), {})
-            cookings[one.cooking] = cookings.get(one.cooking, 0.0) + grams * what.grams
+    merged = amounts([(one, grams) for one, grams in rest if grams > 0], library)
     items = [
         _item(key, uses, basket.get(key, 0.0), pantry, library) for key, uses in merged.items()
     ]
     order = {aisle.key: at for at, aisle in enumerate(aisles())}
     items.sort(key=lambda item: (order[item.aisle], item.name))
     return Listing(tuple(items), tuple(used))
+
+
+def amounts(
+    wanted: Sequence[tuple[Wanted, float]], library: Library
+) -> dict[FoodForm, dict[str, float]]:
+    """Return what is bought for wants of so many grams: usable grams by thing and by cooking.
+
+    Parts of one thing that a cooking uses come from the same: of juice and zest of a lemon the
+    one that takes more lemons counts.
+    """
+    whole: dict[FoodForm, dict[str, dict[str, float]]] = {}
+    for one, grams in wanted:
+        what = bought_for(one.food, one.form, library)
+        by_part = whole.setdefault((what.food, what.form), {}).setdefault(one.cooking, {})
+        by_part[what.part] = by_part.get(what.part, 0.0) + grams * what.grams
+    return {
+        key: {
+            cooking: parts.get("", 0.0) + max((g for part, g in parts.items() if part), default=0.0)
+            for cooking, parts in cookings.items()
+        }
+        for key, cookings in whole.items()
+    }
 
 
 def _item(
@@ -198,9 +215,9 @@ def in_basket(
     happened: list[tuple[dt.date, int, FoodForm, float]] = [
         (day, 0, key, grams) for day, key, grams in ticks
     ]
-    for one in cooked:
-        what = bought_for(one.food, one.form, library)
-        happened.append((one.on, 1, (what.food, what.form), one.grams * what.grams))
+    days = {one.cooking: one.on for one in cooked}
+    for key, cookings in amounts([(one, one.grams) for one in cooked], library).items():
+        happened += [(days[cooking], 1, key, grams) for cooking, grams in cookings.items()]
     basket: dict[FoodForm, float] = {}
     for _, taken, key, grams in sorted(happened, key=lambda event: event[:2]):
         known = basket.get(key, 0.0)
@@ -224,11 +241,10 @@ def cooking_cost(
     Only what is used counts, not the rest of a tin.
     """
     cost, missing = 0.0, []
-    for one in wanted:
-        what = bought_for(one.food, one.form, library)
-        price = prices.get((what.food, what.form))
+    for (food, form), cookings in amounts([(one, one.grams) for one in wanted], library).items():
+        price = prices.get((food, form))
         if price is None:
-            missing.append(library.food(what.food).name)
+            missing.append(library.food(food).name)
         else:
-            cost += price * one.grams * what.grams
+            cost += price * sum(cookings.values())
     return cost, tuple(dict.fromkeys(missing))

@@ -26,11 +26,15 @@ MOST_MIXED = 12
 
 @dataclass(frozen=True)
 class Bought:
-    """What is bought for a gram of something: a food in a form, grams of it."""
+    """What is bought for a gram of something: a food in a form, grams of it.
+
+    `part` names what it is only a part of that, empty where it is all of it.
+    """
 
     food: str
     form: str
     grams: float
+    part: str = ""
 
 
 @dataclass(frozen=True)
@@ -118,7 +122,8 @@ def bought_for(key: str, form: str | None, library: Library) -> Bought:
     for part in book["part_of"]:
         if part["food"] == key:
             whole = library.food(part["bought"])
-            return Bought(whole.key, whole.default_form, float(part["grams"]))
+            usual = part.get("form", whole.default_form)
+            return Bought(whole.key, usual, float(part["grams"]), key)
     food = library.food(key)
     form = form or food.default_form
     cooked = book["cooked"]

@@ -4,7 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, type JSX } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 
 import { client, sentence, take } from '../../api/client';
 import { dishesQuery } from '../../api/queries';
@@ -17,6 +17,7 @@ import { Notice } from '../../parts/Notice';
 import { useKeys } from '../../parts/useKeys';
 import { EXAMPLE } from './example';
 import { ReadDish } from './ReadDish';
+import { sharedWith } from './shared';
 import { useTitle } from '../../parts/useTitle';
 
 const MOST_UNDO = 100;
@@ -32,15 +33,20 @@ function isSystem(text: string): text is UnitSystem {
 
 export function BringPlace(): JSX.Element {
   useTitle('Bring a dish');
-  const [text, setText] = useState(() => recall<string>('bring-text') ?? '');
+  const [params, setParams] = useSearchParams();
+  const [shared, setShared] = useState(() => sharedWith(params));
+  // What is typed here already is not written over.
+  const [text, setText] = useState(() => recall<string>('bring-text') || (shared?.text ?? ''));
+  useEffect(() => keep('bring-text', text), [text]);
   const [read, setRead] = useState<Dish | null>(() => recall<Dish>('bring-read'));
   const [chosen, setChosen] = useState<UnitSystem | null>(null);
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const type = (value: string): void => {
-    setText(value);
-    keep('bring-text', value);
-  };
+  useEffect(() => {
+    // The address of this page is not the place to keep it.
+    if (params.size) setParams({}, { replace: true });
+  }, [params, setParams]);
+  const waits = shared !== null && !shared.onlyAddress && shared.text !== text;
   const [past, setPast] = useState<Dish[]>([]);
   const update = (dish: Dish): void => {
     if (read) setPast([...past, read].slice(-MOST_UNDO));
@@ -93,13 +99,42 @@ export function BringPlace(): JSX.Element {
         Paste the recipe as it is: title, servings, headings such as “For the lid”, ingredients,
         steps.
       </p>
+      {shared?.onlyAddress && (
+        <Notice>
+          Only an address was shared. Snabo opens no pages: copy the recipe’s text there and share
+          or paste that.
+        </Notice>
+      )}
+      {waits && (
+        <Notice
+          actions={
+            <>
+              <button
+                type="button"
+                className="chip"
+                onClick={() => {
+                  setText(shared.text);
+                  setShared(null);
+                }}
+              >
+                Take what was shared
+              </button>
+              <button type="button" className="chip" onClick={() => setShared(null)}>
+                Keep what is here
+              </button>
+            </>
+          }
+        >
+          A recipe was shared with Snabo, and another text is here already.
+        </Notice>
+      )}
       <div className="bring">
         <div>
           <textarea
             aria-label="Recipe text"
             value={text}
             placeholder="Paste or type the recipe here"
-            onChange={(event) => type(event.target.value)}
+            onChange={(event) => setText(event.target.value)}
           />
           <div className="row" style={{ marginTop: 10 }}>
             <Button
@@ -125,7 +160,7 @@ export function BringPlace(): JSX.Element {
               ))}
             </TextField>
             {text === '' && (
-              <button type="button" className="plain-button" onClick={() => type(EXAMPLE)}>
+              <button type="button" className="plain-button" onClick={() => setText(EXAMPLE)}>
                 Try an example
               </button>
             )}
