@@ -245,3 +245,37 @@ class Server(Home):
             self.assertIn("starting it again", said[0])
             with self.assertRaisesRegex(Trouble, "within a minute"):
                 keeper.look()
+
+
+class Counts(Home):
+    """The closing line of the tests counts what ran beside each other."""
+
+    # Stands for Python: it fails one test of the core, skips two of the others, or comes to no end.
+    STAND_IN = """#!/bin/sh
+case "$*" in
+*no-end*) exit 3 ;;
+*core/tests*) echo "a line of the core"; echo "3 1 0" > "$SNABO_COUNTS"; exit 1 ;;
+*) echo "5 0 2" > "$SNABO_COUNTS" ;;
+esac
+"""
+
+    def closed(self, *labels: str) -> tuple[int, str]:
+        script = self.home / "python"
+        script.write_text(self.STAND_IN, "utf-8")
+        script.chmod(0o755)
+        with (
+            mock.patch.object(cli, "python", return_value=script),
+            mock.patch.object(cli, "say") as said,
+        ):
+            code = cli._tested(None, labels)
+        return code, said.call_args.args[0]
+
+    def test_both_are_counted_and_either_fails_the_run(self) -> None:
+        self.assertEqual(self.closed("server"), (0, "5 passed, 0 failed, 2 skipped"))
+        self.assertEqual(self.closed("core/tests"), (1, "3 passed, 1 failed"))
+        both = self.closed("core/tests", "server", "e2e")
+        self.assertEqual(both, (1, "8 passed, 1 failed, 2 skipped"))
+
+    def test_what_came_to_no_end_has_failed(self) -> None:
+        code, line = self.closed("core/tests", "no-end")
+        self.assertEqual((code, line), (3, "3 passed, 2 failed"))
