@@ -303,7 +303,8 @@ def _sized(known: Known, cooking: MenuMeal) -> tuple[core.Dish, float]:
     """Return the dish of a cooking at its size, and the servings it makes as it is saved."""
     if cooking.dish is None:
         raise BadInput("This dish is gone.", "dish")
-    document = core.check(stored_dish(cooking.dish.draft))
+    # It was checked when it was saved.
+    document = stored_dish(cooking.dish.draft)
     if cooking.makes is None or cooking.makes == document.servings:
         return document, document.servings
     times = document.times * cooking.makes / document.servings

@@ -226,6 +226,8 @@ def purchase(grams: float, units: Sequence[ShopUnit]) -> Purchase:
         message = "There is no size to buy it in."
         raise SnaboError(message)
     wanted = max(grams - ENOUGH, 0.0)
+    if len(units) == 1:
+        return Purchase(((units[0], max(1, math.ceil(wanted / units[0].grams - 1e-9))),))
     best: tuple[float, int, dict[ShopUnit, int]] | None = None
     largest = max(units, key=lambda unit: unit.grams)
     many = max(0, math.floor(wanted / largest.grams) - MOST_MIXED)
