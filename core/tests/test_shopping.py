@@ -371,6 +371,12 @@ class Shown(unittest.TestCase):
         (cooking,) = view.cookings
         self.assertEqual((round(cooking.per_serving, 2), cooking.unknown), (0.7, ("onion",)))
         self.assertEqual(cooking_cost((), {}, library()), (0.0, ()))
+        first, *rest = dish.parts[0].lines
+        open_lines = [replace(first, id=key, food=None, text=key) for key in ("this", "that")]
+        lines = (first, *rest, *open_lines)
+        unread = replace(dish, parts=(replace(dish.parts[0], lines=lines),))
+        (cooking,) = self.view(unread).cookings
+        self.assertEqual(cooking.unknown, ("celeriac", "onion", "this", "that"))
 
     def test_text_and_table_say_the_same_things(self) -> None:
         view = self.view(dishes()[0])

@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 from uuid import UUID
 
 import msgspec
+from django.db.models import Q, QuerySet
 
 from accounts.models import Household
 from accounts.writing import writes
@@ -40,6 +41,7 @@ from table.services import today_in
 MOST_EVENTS, MOST_SENT, MOST_OWN, MOST_PANTRY, MOST_PRICES = 4000, 200, 100, 300, 1000
 Short = Annotated[str, msgspec.Meta(max_length=200)]
 Form = Annotated[str, msgspec.Meta(max_length=40)]
+TICKS = ("had", "put_back")
 ShoppingKind = Literal["had", "put_back", "wrote", "got", "not_got", "dropped"]
 
 
@@ -125,7 +127,7 @@ def shopping_of(household: Household, days: int) -> ShoppingAnswer:
     """
     known = known_menu(household, today_in(household), days)
     cookings, servings, dish_of = _cookings(known, known.days)
-    events = list(ShoppingEvent.objects.of(household).filter(on__gte=known.first - BEFORE))
+    events = list(_events(household))
     pantry = list(PantryFood.objects.of(household).values_list("food", flat=True))
     prices = {
         (one.food, one.form): float(one.price) / one.grams
@@ -138,8 +140,15 @@ def shopping_of(household: Household, days: int) -> ShoppingAnswer:
     )  # fmt: skip
     view = shopping_view(shopping, setting.eaters, setting.rules, known.library)
     return ShoppingAnswer(
-        known.days[0], known.days[-1], days, not cookings, view, _own(events, known.first), pantry
-    )
+        known.days[0], known.days[-1], days, not cooked_on(known, known.days), view,
+        _own(events, known.first), pantry,
+    )  # fmt: skip
+
+
+def _events(household: Household) -> QuerySet[ShoppingEvent]:
+    """Return what still counts: ticks of the last days, and all that was written on the list."""
+    lately = Q(on__gte=today_in(household) - BEFORE)
+    return ShoppingEvent.objects.of(household).filter(lately | ~Q(kind__in=TICKS))
 
 
 def _cookings(
@@ -177,7 +186,7 @@ def _basket(known: Known, events: list[ShoppingEvent]) -> dict[FoodForm, float]:
     ticks = [
         (one.on, (one.food, one.form), one.grams if one.kind == "had" else 0.0)
         for one in events
-        if one.kind in {"had", "put_back"}
+        if one.kind in TICKS
     ]
     if not ticks:
         return {}
@@ -250,22 +259,33 @@ def _told(household: Household, event: ShoppingTold) -> ShoppingOutcome:
     sentence = _refusal(household, event)
     if sentence:
         return ShoppingOutcome(event.id, "refused", sentence)
+    form = _form(household, event.food, event.form) if event.kind in TICKS else ""
     ShoppingEvent.objects.create(
         household=household, client_id=event.id, kind=event.kind, on=told_on(household, event.at),
-        food=event.food, form=event.form, grams=event.grams, words=event.words.strip(),
+        food=event.food, form=form, grams=event.grams, words=event.words.strip(),
         of=event.of,
     )  # fmt: skip
     return ShoppingOutcome(event.id, "accepted")
 
 
+def _form(household: Household, food: str, form: str) -> str:
+    """Return the form that is meant, the usual one where none is named.
+
+    Raises:
+        UnknownFood: there is no such food, or not in that form.
+    """
+    library = library_of(household)
+    library.row(food, form or None)
+    return form or library.food(food).default_form
+
+
 def _refusal(household: Household, event: ShoppingTold) -> str:
-    since = today_in(household) - BEFORE
-    events = ShoppingEvent.objects.of(household).filter(on__gte=since)
+    events = _events(household)
     if events.count() >= MOST_EVENTS:
         return "That is more than happens with one household's shopping."
-    if event.kind in {"had", "put_back"}:
+    if event.kind in TICKS:
         try:
-            library_of(household).row(event.food, event.form or None)
+            _form(household, event.food, event.form)
         except SnaboError as refusal:
             return refusal.sentence
         if event.kind == "had" and event.grams <= 0:
@@ -274,7 +294,7 @@ def _refusal(household: Household, event: ShoppingTold) -> str:
     if event.kind == "wrote":
         if not event.words.strip() or not one_line(event.words):
             return "What is to be bought? One line will do."
-        if len(_own(list(events), since)) >= MOST_OWN:
+        if len(_own(list(events), today_in(household))) >= MOST_OWN:
             return f"{MOST_OWN} lines of your own are the most a list holds."
         return ""
     there = events.filter(kind="wrote", client_id=event.of or None).exists()
@@ -289,15 +309,15 @@ def keep_price(household: Household, body: PriceForm) -> None:
         UnknownFood: there is no such food.
         BadInput: there are too many prices.
     """
-    library_of(household).row(body.food, body.form or None)
+    form = _form(household, body.food, body.form)
     prices = ShopPrice.objects.of(household)
     if body.price is None:
-        prices.filter(food=body.food, form=body.form).delete()
+        prices.filter(food=body.food, form=form).delete()
         return
     if prices.count() >= MOST_PRICES:
         raise BadInput(f"{MOST_PRICES} prices are the most that are kept.", "price")
     ShopPrice.objects.update_or_create(
-        household=household, food=body.food, form=body.form,
+        household=household, food=body.food, form=form,
         defaults={"grams": body.grams, "price": round(body.price, 2)},
     )  # fmt: skip
 

@@ -41,7 +41,7 @@ from snabo_core.views.menu import MenuMeal as CoreMeal
 from table.models import Eater
 from table.services import today_in
 
-MOST_DAYS, MOST_MEALS, MOST_SERVINGS, MOST_GUESTS = 14, 60, 60, 40
+MOST_DAYS, MOST_A_DAY, MOST_SERVINGS, MOST_GUESTS = 14, 12, 60, 40
 # A plan reaches so far back and ahead.
 FURTHEST = dt.timedelta(days=366)
 # Of what was cooked before the days shown, this long ago, some may still be eaten.
@@ -472,8 +472,8 @@ def add_meal(household: Household, body: NewMeal) -> None:
         return
     _refuse_far(household, body.date, "date")
     here = MenuMeal.objects.of(household).filter(removed_at=None, date=body.date)
-    if here.count() >= MOST_MEALS // 5:
-        raise BadInput(f"{MOST_MEALS // 5} dishes are the most on one day.", "date")
+    if here.count() >= MOST_A_DAY:
+        raise BadInput(f"{MOST_A_DAY} dishes are the most on one day.", "date")
     MenuMeal.objects.create(
         household=household, uid=body.id, date=body.date, kind=body.kind,
         makes=body.makes if body.kind == "cooked" else None, **_named(household, body),

@@ -14,7 +14,7 @@ from menu.services import Known, cooked_on, core_meals_of, day_of, document_of, 
 from runs.learning import cooking_setting
 from runs.sheets import Cooks, Instant, SheetDish, Short, jobs_from, zone_of
 from snabo_core.dish import NONE
-from snabo_core.errors import BadInput, SnaboError
+from snabo_core.errors import SnaboError
 from snabo_core.plate.setting import Setting
 from snabo_core.views.menu_sheet import MenuTodo, busy_spans, todos_of
 from snabo_core.views.sheet import SheetView, Wishes, sheet_view
@@ -67,8 +67,6 @@ def menu_sheet(household: Household, body: MenuSheetRequest) -> Iterator[bytes]:
         BadInput: too many days, or too far away.
     """
     known = known_menu(household, body.first, body.days)
-    if body.cooks is not None and body.cooks < 1:
-        raise BadInput("Somebody has to cook.", "cooks")
     setting = cooking_setting(household)
     serves = {date: _serves(known, date) for date in known.days}
     meals = core_meals_of(known)

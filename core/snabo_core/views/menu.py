@@ -25,7 +25,7 @@ from snabo_core.views.verdicts import Verdict, verdicts_of
 from snabo_core.wording import day_words, days_words, listed, plain_number, servings_text, worded
 
 MealKind = Literal["cooked", "again", "shelf"]
-NoteKind = Literal["too_little", "left_over", "freeze", "too_long", "before", "running", "suits",
+NoteKind = Literal["too_little", "left_over", "freeze", "too_long", "before", "running",
                    "shelf_first", "shelf_late", "cannot"]  # fmt: skip
 
 

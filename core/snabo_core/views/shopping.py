@@ -334,12 +334,13 @@ class _Making:
         wanted: dict[str, list[Wanted]] = {one.key: [] for one in self.known.cookings}
         for one in needs.wanted:
             wanted[one.cooking].append(one)
-        open_lines = {one.cooking: one.text for one in needs.unread}
+        open_lines: dict[str, tuple[str, ...]] = {}
+        for line in needs.unread:
+            open_lines[line.cooking] = (*open_lines.get(line.cooking, ()), line.text)
         found = []
         for key, uses in wanted.items():
             cost, missing = cooking_cost(uses, self.known.prices, self.library)
-            if key in open_lines:
-                missing = (*missing, open_lines[key])
+            missing = (*missing, *open_lines.get(key, ()))
             servings = self.known.servings[key]
             found.append(
                 CookingCost(self.known.dish_of[key], self.titles[key], servings, cost,

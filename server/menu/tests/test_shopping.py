@@ -129,6 +129,25 @@ class Listing(ShoppingCase):
         self.assertFalse(self.tell("not_got", of=key)["list"]["own"][0]["got"])
         self.assertEqual(self.tell("dropped", of=key)["list"]["own"], [])
 
+    def test_what_was_written_stays_until_it_is_got(self) -> None:
+        key = str(uuid.uuid4())
+        self.tell("wrote", id=key, words="kitchen paper")
+        ShoppingEvent.objects.update(on=self.today - dt.timedelta(days=60))
+        self.assertEqual([line["words"] for line in self.shopping()["own"]], ["kitchen paper"])
+        answer = self.tell("got", of=key)
+        self.assertEqual(answer["answers"][0]["outcome"], "accepted")
+        ShoppingEvent.objects.update(on=self.today - dt.timedelta(days=2))
+        self.assertEqual(self.shopping()["own"], [])
+
+    def test_a_form_that_is_not_named_is_the_usual_one(self) -> None:
+        self.plan(1)
+        potato = self.items()["potato"]
+        self.had(potato, form="")
+        self.assertTrue(self.items()["potato"]["had"])
+        price = {"food": "potato", "form": "", "grams": 400, "price": 0.5}
+        self.send("put", "shopping/prices", price)
+        self.assertEqual(self.items()["potato"]["price"], 0.21)
+
     def test_own_prices_give_the_cost_of_a_serving(self) -> None:
         self.plan(1)
         potato = self.items()["potato"]

@@ -5424,7 +5424,7 @@ export interface components {
          */
         MenuNote: {
             /** @enum {unknown} */
-            kind: "before" | "cannot" | "freeze" | "left_over" | "running" | "shelf_first" | "shelf_late" | "suits" | "too_little" | "too_long";
+            kind: "before" | "cannot" | "freeze" | "left_over" | "running" | "shelf_first" | "shelf_late" | "too_little" | "too_long";
             words: string;
             meal: string;
             batch: string;

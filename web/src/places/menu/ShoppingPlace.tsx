@@ -138,11 +138,15 @@ function Costs({ answer }: { answer: ShoppingAnswer }): JSX.Element | null {
           {view.cookings.map((one) => (
             <li key={one.dish + one.title}>
               <span>{one.title}</span>
-              <b>
-                {one.unknown.length > 0 && 'at least '}
-                {one.per_serving.toFixed(2)} a serving
-              </b>
-              {one.unknown.length > 0 && (
+              {one.cost > 0 ? (
+                <b>
+                  {one.unknown.length > 0 && 'at least '}
+                  {one.per_serving.toFixed(2)} a serving
+                </b>
+              ) : (
+                <span>nothing of it has a price</span>
+              )}
+              {one.cost > 0 && one.unknown.length > 0 && (
                 <small>without {things(one.unknown.length)} nobody has priced</small>
               )}
             </li>
