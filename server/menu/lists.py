@@ -24,7 +24,7 @@ from menu.services import (
     to_be_taken,
 )
 from runs.learning import cooking_setting
-from shelf.services import held_of, keeping_in, told_on
+from shelf.services import ToldOutcome, held_of, keeping_in, told_on
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.shopping import Cooking, FoodForm, Stock, in_basket, needs_of
 from snabo_core.unseen import one_line
@@ -68,14 +68,6 @@ class SentShopping(msgspec.Struct):
     events: Annotated[list[ShoppingTold], msgspec.Meta(max_length=MOST_SENT)]
 
 
-class ShoppingOutcome(msgspec.Struct):
-    """What became of something told; a refused one says why, and stays with the device."""
-
-    id: UUID
-    outcome: Literal["accepted", "repeated", "refused"]
-    sentence: str = ""
-
-
 class OwnLine(msgspec.Struct):
     """Something the cook wrote on the list."""
 
@@ -99,7 +91,7 @@ class ShoppingAnswer(msgspec.Struct):
 class ShoppingEvents(msgspec.Struct):
     """What became of what was told, and the list after it."""
 
-    answers: list[ShoppingOutcome]
+    answers: list[ToldOutcome]
     list: ShoppingAnswer
 
 
@@ -252,20 +244,20 @@ def take_events(household: Household, body: SentShopping, days: int) -> Shopping
     return ShoppingEvents(answers, shopping_of(household, days))
 
 
-def _told(household: Household, event: ShoppingTold) -> ShoppingOutcome:
+def _told(household: Household, event: ShoppingTold) -> ToldOutcome:
     known = ShoppingEvent.objects.of(household)
     if known.filter(client_id=event.id).exists():
-        return ShoppingOutcome(event.id, "repeated")
+        return ToldOutcome(event.id, "repeated")
     sentence = _refusal(household, event)
     if sentence:
-        return ShoppingOutcome(event.id, "refused", sentence)
+        return ToldOutcome(event.id, "refused", sentence)
     form = _form(household, event.food, event.form) if event.kind in TICKS else ""
     ShoppingEvent.objects.create(
         household=household, client_id=event.id, kind=event.kind, on=told_on(household, event.at),
         food=event.food, form=form, grams=event.grams, words=event.words.strip(),
         of=event.of,
     )  # fmt: skip
-    return ShoppingOutcome(event.id, "accepted")
+    return ToldOutcome(event.id, "accepted")
 
 
 def _form(household: Household, food: str, form: str) -> str:

@@ -89,7 +89,7 @@ class SentToShelf(msgspec.Struct):
     events: Annotated[list[ShelfTold], msgspec.Meta(max_length=MOST_SENT)]
 
 
-class ShelfOutcome(msgspec.Struct):
+class ToldOutcome(msgspec.Struct):
     """What became of something told; a refused one says why, and stays with the device."""
 
     id: UUID
@@ -122,7 +122,7 @@ class ShelfAnswer(msgspec.Struct):
 class ShelfEvents(msgspec.Struct):
     """What became of what was told, and the shelf after it."""
 
-    answers: list[ShelfOutcome]
+    answers: list[ToldOutcome]
     shelf: ShelfAnswer
 
 
@@ -315,12 +315,12 @@ def take_events(household: Household, body: SentToShelf) -> ShelfEvents:
     return ShelfEvents(answers, shelf_of(household))
 
 
-def _told(household: Household, event: ShelfTold) -> ShelfOutcome:
+def _told(household: Household, event: ShelfTold) -> ToldOutcome:
     row = ShelfBatch.objects.of(household).filter(uid=event.batch, removed_at=None).first()
     if row is None:
-        return ShelfOutcome(event.id, "refused", "That is not on the shelf any more.")
+        return ToldOutcome(event.id, "refused", "That is not on the shelf any more.")
     if row.events.filter(client_id=event.id).exists():
-        return ShelfOutcome(event.id, "repeated")
+        return ToldOutcome(event.id, "repeated")
     today = today_in(household)
     told = core.ShelfEvent(
         str(event.id), event.kind, told_on(household, event.at), event.grams, event.place,
@@ -328,9 +328,9 @@ def _told(household: Household, event: ShelfTold) -> ShelfOutcome:
     )  # fmt: skip
     sentence = _refusal(row, told, today)
     if sentence:
-        return ShelfOutcome(event.id, "refused", sentence)
+        return ToldOutcome(event.id, "refused", sentence)
     happened(row, told, today)
-    return ShelfOutcome(event.id, "accepted")
+    return ToldOutcome(event.id, "accepted")
 
 
 def told_on(household: Household, at: dt.datetime | None) -> dt.date:

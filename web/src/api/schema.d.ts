@@ -2927,14 +2927,14 @@ export interface components {
          * @description What became of what was told, and the shelf after it.
          */
         ShelfEvents: {
-            answers: components["schemas"]["ShelfOutcome"][];
+            answers: components["schemas"]["ToldOutcome"][];
             shelf: components["schemas"]["ShelfAnswer"];
         };
         /**
-         * ShelfOutcome
+         * ToldOutcome
          * @description What became of something told; a refused one says why, and stays with the device.
          */
-        ShelfOutcome: {
+        ToldOutcome: {
             /** Format: uuid */
             id: string;
             /** @enum {unknown} */
@@ -5697,19 +5697,8 @@ export interface components {
          * @description What became of what was told, and the list after it.
          */
         ShoppingEvents: {
-            answers: components["schemas"]["ShoppingOutcome"][];
+            answers: components["schemas"]["ToldOutcome"][];
             list: components["schemas"]["ShoppingAnswer"];
-        };
-        /**
-         * ShoppingOutcome
-         * @description What became of something told; a refused one says why, and stays with the device.
-         */
-        ShoppingOutcome: {
-            /** Format: uuid */
-            id: string;
-            /** @enum {unknown} */
-            outcome: "accepted" | "refused" | "repeated";
-            sentence: string;
         };
         /**
          * PriceForm
