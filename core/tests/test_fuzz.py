@@ -27,7 +27,7 @@ def read(text: str) -> Dish | None:
     """Read a text as the screen does, None where it is refused with a sentence."""
     try:
         made = propose_slots(read_recipe(text, library(), None), book(), library())
-        recipe_view(made, library())
+        recipe_view(made, Setting(()), book(), library())
     except SnaboError:
         return None
     return made

@@ -5,9 +5,11 @@ from dataclasses import replace
 
 from snabo_core.dish import Dish, StepText
 from snabo_core.foods import library
+from snabo_core.plate.setting import Setting
 from snabo_core.quantities.step_facts import heats_in, pan_in, times_in
 from snabo_core.recipe import guess_system, read_recipe
 from snabo_core.recipe.gaps import gaps_of
+from snabo_core.swaps.book import book
 from snabo_core.views.recipe import recipe_view
 
 TIMES = (
@@ -77,7 +79,7 @@ class Facts(unittest.TestCase):
 
     def test_linked_to_their_step(self) -> None:
         steps = (StepText("a", "Boil 10 minutes."), StepText("b", "Bake at 200C for 1 hour."))
-        found = recipe_view(Dish("Pot", 4, (), steps), library()).steps
+        found = recipe_view(Dish("Pot", 4, (), steps), Setting(()), book(), library()).steps
         self.assertEqual([s.step_id for s in found], ["a", "b"])
         self.assertEqual([len(s.heats) for s in found], [0, 1])
 

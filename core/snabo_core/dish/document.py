@@ -202,8 +202,20 @@ class Aside:
 
 
 @dataclass(frozen=True)
+class Claim:
+    """What a recipe claims of a figure of one serving, from low to high, in the figure's unit."""
+
+    key: str
+    low: float
+    high: float
+
+
+@dataclass(frozen=True)
 class Told:
-    """What a recipe says of itself; None where it says nothing."""
+    """What a recipe says of itself; None where it says nothing.
+
+    `claims` are its own figures of a serving, kept as its claim; `source` is where it is from.
+    """
 
     servings_low: float | None = None
     servings_high: float | None = None
@@ -212,6 +224,8 @@ class Told:
     cook_minutes: float | None = None
     rest_minutes: float | None = None
     total_minutes: float | None = None
+    claims: tuple[Claim, ...] = ()
+    source: str = ""
 
 
 @dataclass(frozen=True)

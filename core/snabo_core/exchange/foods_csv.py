@@ -12,6 +12,7 @@ from typing import Any, Literal
 import msgspec
 
 from snabo_core.errors import BadInput, SnaboError
+from snabo_core.exchange.tables import as_meant, harmless
 from snabo_core.foods.labels import FIELDS, label_warnings
 from snabo_core.foods.own import OwnFood, check_own_food
 from snabo_core.wording import say
@@ -25,8 +26,6 @@ PLAIN_COLUMNS = (
 COLUMNS = (*PLAIN_COLUMNS, *FIELDS)
 NOT_READ = "not read"
 YES = {"yes", "true", "1", "y"}
-# A cell that begins so is run as a formula by spreadsheets; a quote before it keeps it a text.
-_FORMULA = re.compile(r"'*[=+\-@\t\r]")
 NO = {"no", "false", "0", "n", ""}
 
 
@@ -89,17 +88,9 @@ def write_foods(foods: Sequence[OwnFood]) -> str:
     writer = csv.DictWriter(out, COLUMNS, restval="", lineterminator="\r\n")
     writer.writeheader()
     writer.writerows(
-        {column: _harmless(cell) for column, cell in _cells(food).items()} for food in foods
+        {column: harmless(cell) for column, cell in _cells(food).items()} for food in foods
     )
     return out.getvalue()
-
-
-def _harmless(cell: str) -> str:
-    return f"'{cell}" if _FORMULA.match(cell) else cell
-
-
-def _as_meant(cell: str) -> str:
-    return cell[1:] if cell.startswith("'") and _FORMULA.match(cell) else cell
 
 
 def read_foods(text: str, existing: Sequence[OwnFood], make_id: Callable[[], str]) -> ImportPlan:
@@ -135,7 +126,7 @@ def read_foods(text: str, existing: Sequence[OwnFood], make_id: Callable[[], str
         for number, cells in enumerate(reader, start=2):
             if len(plans) >= MOST_ROWS:
                 raise BadInput(f"{MOST_ROWS} rows are the most at a time.", "text")
-            row = {t: _as_meant((c or "").strip()) for t, c in zip(titles, cells, strict=False)}
+            row = {t: as_meant((c or "").strip()) for t, c in zip(titles, cells, strict=False)}
             if any(row.values()):
                 plans.append(_plan(number, row, by_id, by_name, seen, make_id))
     except csv.Error as error:

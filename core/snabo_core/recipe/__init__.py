@@ -9,8 +9,10 @@ from snabo_core.recipe.reading import (
     lines_from,
     new_id,
     read_recipe,
+    read_told,
     reread_line,
 )
+from snabo_core.recipe.told import ToldRecipe
 
-__all__ = ["MAX_READ_LINES", "SYSTEM_WORDS", "guess_system", "line_from", "lines_from", "new_id", "read_recipe",
-           "reread_line", "sort_lines"]  # fmt: skip
+__all__ = ["MAX_READ_LINES", "SYSTEM_WORDS", "ToldRecipe", "guess_system", "line_from", "lines_from", "new_id", "read_recipe",
+           "read_told", "reread_line", "sort_lines"]  # fmt: skip

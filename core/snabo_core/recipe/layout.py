@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Iterator, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from snabo_core.dish import AsideKind
 from snabo_core.quantities.amounts import read_amount
@@ -594,6 +594,28 @@ class _Sorter:
                 return None
         return bare.capitalize()
 
+    def listed(self, *, guessed: bool) -> Layout:
+        """Take every line as one of an ingredient list, headings among them.
+
+        Unless they are `guessed` from what stands under them, only marked ones are headings.
+        """
+        self.section = "list"
+        while self.place < len(self.lines):
+            line = self.lines[self.place]
+            text = line.text
+            name = self._heading(line) if guessed else _marked_heading(line)
+            if is_button(text) or kind_of_line(line.raw) == "furniture":
+                self._aside("furniture", line.raw)
+            elif name is not None:
+                self.layout.open_part(re.sub(r"\s*\([^)]*\)\s*$", "", name))
+            elif kind_of_line(text) == "note":
+                self._aside("note", text)
+            else:
+                self.layout.add_line(_without_number(text))
+            self.place += 1
+        self.layout.parts = [(name, lines) for name, lines in self.layout.parts if lines]
+        return self.layout
+
 
 def _without_number(text: str) -> str:
     """Return an ingredient line without the number of its place in a list."""
@@ -609,3 +631,29 @@ def sort_lines(text: str, names_food: Callable[[str], bool]) -> Layout:
         names_food: tells whether a short text names a food; headings are told from foods by it.
     """
     return _Sorter(_written(text), names_food).run()
+
+
+def _marked_heading(line: _Line) -> str | None:
+    """Return the heading that a line says it is: "For the lid:", "**Lid**"."""
+    marked = line.raw.rstrip(" *_").endswith(":") or line.raw.startswith(("#", "**"))
+    return heading_name(line.raw) if marked else None
+
+
+def without_step_number(text: str) -> str:
+    """Return a step without the number it stands under."""
+    return _STEP_NUMBER.sub("", text, count=1)
+
+
+def sort_list(
+    items: Sequence[str], names_food: Callable[[str], bool], *, guessed: bool = True
+) -> Layout:
+    """Sort the items of an ingredient list that a file tells as one, each an item of its own.
+
+    Args:
+        items: a line each; headings may stand among them.
+        names_food: as for `sort_lines`.
+        guessed: whether a heading may be known by the lines under it alone.
+    """
+    written = [line for item in items for line in _written(" ".join(item.split()))]
+    lines = [replace(line, after_blank=False, marked=False) for line in written]
+    return _Sorter(lines, names_food).listed(guessed=guessed)

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 import uuid
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from snabo_core.dish import (
     MAX_ASIDES,
@@ -23,10 +23,12 @@ from snabo_core.quantities.grams import weigh
 from snabo_core.quantities.leavings import leavings_of
 from snabo_core.quantities.lexicon import choose_form, head_span, segments_of, spans_in, words_in
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
+from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.from_steps import lines_in_steps
 from snabo_core.recipe.layout import MOST_LOOKED_AT, Layout, sort_lines
 from snabo_core.recipe.left import with_left
 from snabo_core.recipe.method import with_method
+from snabo_core.recipe.told import ToldRecipe, lay_out, with_claims
 from snabo_core.wording import say, worded
 
 MAX_READ_LINES = 200
@@ -113,29 +115,74 @@ def read_recipe(
     Returns:
         The dish, with `notes` on what was assumed or left out.
     """
-    notes: list[str] = []
     layout = sort_lines(text[:MAX_TEXT], lambda words: _names_food(words, library))
+    notes = (
+        [worded("note_longer", count=str(MOST_LOOKED_AT))]
+        if MOST_LOOKED_AT < len(text) <= MAX_TEXT
+        else []
+    )
+    if len(text) > MAX_TEXT:
+        notes.append(worded("note_very_long"))
+    hand = _Hand(library, system, usual, make_id, learned)
+    return _dish_of(layout, text[:MAX_TEXT], hand, notes)
+
+
+def read_told(
+    recipe: ToldRecipe,
+    library: Library,
+    system: UnitSystem | None = "metric",
+    *,
+    usual: UnitSystem = "metric",
+    make_id: Callable[[], str] = new_id,
+    learned: Mapping[str, tuple[str, str | None]] | None = None,
+) -> Dish:
+    """Read a recipe whose list and method a file tells apart into a dish document.
+
+    Args:
+        recipe: as the file tells it.
+        library: where foods are looked up.
+        system: which cups and spoons are meant; None to go by the recipe's own units.
+        usual: what is meant where the recipe does not show it.
+        make_id: where ids come from.
+        learned: what this household always means by a food text, see `read_line`.
+    """
+    layout = lay_out(recipe, lambda words: _names_food(words, library))
+    hand = _Hand(library, system, usual, make_id, learned)
+    return _dish_of(layout, recipe.text()[:MAX_TEXT], hand, [], recipe)
+
+
+@dataclass(frozen=True)
+class _Hand:
+    """Who reads: with which foods, whose cups, and what a household always means."""
+
+    library: Library
+    system: UnitSystem | None
+    usual: UnitSystem
+    make_id: Callable[[], str]
+    learned: Mapping[str, tuple[str, str | None]] | None
+
+
+def _dish_of(
+    layout: Layout, text: str, hand: _Hand, notes: list[str], recipe: ToldRecipe | None = None
+) -> Dish:
+    library, system, make_id = hand.library, hand.system, hand.make_id
+    labels = [aside.text for aside in layout.asides if aside.kind == "nutrition"]
     if system is None:
         # Grams of fat in a serving say nothing of the cups in the list.
-        labels = [aside.text for aside in layout.asides if aside.kind == "nutrition"]
-        plain = text[:MAX_TEXT]
+        plain = text
         for label in labels:
             plain = plain.replace(label, " ")
-        system = guess_system(plain) or usual
-        notes.append(worded("note_cups", system=SYSTEM_WORDS[system]))
+        system = guess_system(plain) or hand.usual
+        notes.insert(0, worded("note_cups", system=SYSTEM_WORDS[system]))
     if not layout.parts and layout.steps:
         stories = [aside.text for aside in layout.asides if aside.kind == "story"]
         found = lines_in_steps([*stories, *layout.steps], system, library)
         if found:
             layout.parts = [("", found)]
             notes.append(worded("note_from_steps"))
-    if MOST_LOOKED_AT < len(text) <= MAX_TEXT:
-        notes.append(worded("note_longer", count=str(MOST_LOOKED_AT)))
-    if len(text) > MAX_TEXT:
-        notes.append(worded("note_very_long"))
     if layout.makes:
         notes.append(worded("note_makes", what=layout.makes))
-    parts = _parts(layout, library, system, make_id, notes, learned)
+    parts = _parts(layout, library, system, make_id, notes, hand.learned)
     if len(layout.steps) > MAX_STEPS:
         notes.append(worded("note_steps", count=str(MAX_STEPS)))
     under = [*layout.sections, *[""] * len(layout.steps)]
@@ -143,7 +190,7 @@ def read_recipe(
         StepText(make_id(), step[:2000], section[:80])
         for step, section in zip(layout.steps[:MAX_STEPS], under, strict=False)
     )
-    told = _told(layout)
+    told = replace(_told(layout), claims=claims_in(labels))
     usual_servings = layout.servings is None
     middle = DEFAULT_SERVINGS
     if layout.servings is not None:
@@ -154,11 +201,11 @@ def read_recipe(
         parts=parts,
         steps=steps,
         unit_system=system,
-        source_text=text[:MAX_TEXT],
+        source_text=text,
         notes=tuple(notes),
         servings_assumed=usual_servings,
-        asides=tuple(Aside(make_id(), a.kind, a.text) for a in layout.asides[:MAX_ASIDES]),
-        told=told,
+        asides=tuple(Aside(make_id(), a.kind, a.text[:2000]) for a in layout.asides[:MAX_ASIDES]),
+        told=with_claims(told, recipe) if recipe is not None else told,
     )
     return with_left(with_method(dish, library), library)
 

@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-import csv
 import datetime as dt
-import io
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
 from snabo_core.dish import Line
+from snabo_core.exchange.tables import write_table
 from snabo_core.foods import Food, Library
 from snabo_core.foods.certainty import Certainty, certainty_of
 from snabo_core.plate.eaters import Eater
@@ -429,33 +428,24 @@ COLUMNS = (
 
 def as_csv(view: ShoppingView, own: Sequence[str]) -> str:
     """Return a list as a table with a header: one row for each thing, unknown cells empty."""
-    out = io.StringIO()
-    rows = csv.writer(out)
-    rows.writerow(COLUMNS)
+    rows: list[list[str]] = []
     for name, items in [*((a.name, a.items) for a in view.aisles), ("At home", view.at_home)]:
-        for item in items:
-            rows.writerow(
-                [
-                    name, item.name, item.buy, f"{item.grams:.0f}", f"{item.have:.0f}",
-                    "" if item.weighs is None else f"{item.weighs:.0f}",
-                    "; ".join(one.title for one in item.dishes), "; ".join(item.others),
-                    "; ".join(check.words for check in item.checks), item.over, item.price_unit,
-                    "" if item.price is None else f"{item.price:.2f}",
-                    "" if item.cost is None else f"{item.cost:.2f}",
-                    "yes" if item.had else "no",
-                ]
-            )  # fmt: skip
+        rows += [
+            [
+                name, item.name, item.buy, f"{item.grams:.0f}", f"{item.have:.0f}",
+                "" if item.weighs is None else f"{item.weighs:.0f}",
+                "; ".join(one.title for one in item.dishes), "; ".join(item.others),
+                "; ".join(check.words for check in item.checks), item.over, item.price_unit,
+                "" if item.price is None else f"{item.price:.2f}",
+                "" if item.cost is None else f"{item.cost:.2f}",
+                "yes" if item.had else "no",
+            ]
+            for item in items
+        ]  # fmt: skip
     blank = [""] * (len(COLUMNS) - 2)
-    for one in view.open_lines:
-        rows.writerow(["As written", _plain(one.text), *blank])
-    for words in own:
-        rows.writerow(["As written", _plain(words), *blank])
-    return out.getvalue()
-
-
-def _plain(text: str) -> str:
-    """Return a cook's words so that no spreadsheet takes them for a formula."""
-    return f"'{text}" if text[:1] in "=+-@\t" else text
+    rows += [["As written", one.text, *blank] for one in view.open_lines]
+    rows += [["As written", words, *blank] for words in own]
+    return write_table(COLUMNS, rows)
 
 
 def list_title(first: dt.date, last: dt.date) -> str:

@@ -1,0 +1,192 @@
+"""Reads whatever file a cook drops: a saved page, JSON-LD, Cooklang, Markdown, a text.
+
+Nothing is fetched and nothing in a file is run. A file that is something else is named as what
+it is, so that the cook is told where it goes.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, replace
+from pathlib import PurePosixPath
+from typing import Literal
+
+from snabo_core.dish import Dish, UnitSystem
+from snabo_core.errors import BadInput, UnknownFood
+from snabo_core.exchange.cooklang import is_cooklang, read_cooklang
+from snabo_core.exchange.foods_csv import COLUMNS
+from snabo_core.exchange.json_ld import document_in, unchanged
+from snabo_core.exchange.markdown import is_markdown, read_markdown
+from snabo_core.exchange.pages import decoded, is_page, objects_in, read_page
+from snabo_core.exchange.schema_org import Found, recipes_in
+from snabo_core.foods import Library
+from snabo_core.plate.setting import Setting
+from snabo_core.recipe import ToldRecipe, new_id, read_recipe, read_told
+from snabo_core.recipe.left import with_left
+from snabo_core.recipe.method import with_method
+from snabo_core.swaps.book import Book
+from snabo_core.swaps.judged import judged
+from snabo_core.wording import worded
+
+LONGEST_BYTES = 10_000_000
+# A page may hold a recipe for each week; more are not read at once.
+MOST_RECIPES = 12
+FileKind = Literal["page", "json_ld", "cooklang", "markdown", "text", "foods", "archive"]
+ARCHIVE_MARK = re.compile(r'\A\s*\{\s*"snabo_archive"')
+_LEAST_COLUMNS = 3
+_MAGIC: tuple[tuple[bytes, str], ...] = (
+    (b"%PDF", "a PDF"), (b"\x89PNG", "a picture"), (b"\xff\xd8\xff", "a picture"),
+    (b"GIF8", "a picture"), (b"RIFF", "a picture"),
+    (b"\xd0\xcf\x11\xe0", "a word processor's file"),
+)  # fmt: skip
+
+
+@dataclass(frozen=True)
+class ReadFile:
+    """What a file holds. `dishes` are what was read in it, the fullest recipe first.
+
+    `kind` "foods" and "archive" hold no recipe: they are read where foods and households are.
+    """
+
+    kind: FileKind
+    dishes: tuple[Dish, ...] = ()
+
+
+@dataclass(frozen=True)
+class Reader:
+    """Who reads: with which foods, whose cups, and what the household always means."""
+
+    library: Library
+    book: Book
+    setting: Setting
+    system: UnitSystem | None = None
+    usual: UnitSystem = "metric"
+    learned: Mapping[str, tuple[str, str | None]] | None = None
+    make_id: Callable[[], str] = new_id
+
+
+def read_file(name: str, content: bytes, reader: Reader) -> ReadFile:
+    """Return the dishes of a file, each as a document that can be settled and kept.
+
+    Args:
+        name: the file's name, for what its ending says.
+        content: its bytes, `LONGEST_BYTES` at most.
+        reader: who reads it.
+
+    Raises:
+        BadInput: it is empty, too large, or no text; says what it is.
+    """
+    if len(content) > LONGEST_BYTES:
+        raise BadInput("Files up to 10 MB are read; this one is larger.", "file")
+    if content[:2] == b"PK":
+        return ReadFile("archive")
+    for magic, what in _MAGIC:
+        if content.startswith(magic):
+            raise BadInput(
+                f"This is {what}. Snabo reads texts: copy the recipe's words and paste them.",
+                "file",
+            )
+    text = decoded(content).removeprefix("\ufeff")
+    if text.count("\x00") > len(text) // 100:
+        raise BadInput("This is no text. Copy the recipe's words and paste them.", "file")
+    return read_source(text.replace("\x00", ""), reader, name)
+
+
+def read_source(text: str, reader: Reader, name: str = "") -> ReadFile:
+    """Return the dishes of a text: a page's source, JSON-LD, Cooklang, Markdown, or plain words.
+
+    Raises:
+        BadInput: there is nothing in it, or more markup than a page has.
+    """
+    ending = PurePosixPath(name.lower()).suffix
+    stem = PurePosixPath(name.replace("\\", "/")).stem.replace("_", " ").replace("-", " ").strip()
+    if not any(c.isalnum() for c in text):
+        raise BadInput("There is nothing to read in it.", "file")
+    if ARCHIVE_MARK.match(text[:400]):
+        return ReadFile("archive")
+    if _is_foods(text):
+        return ReadFile("foods")
+    if text.lstrip()[:1] in "{[" and (objects := objects_in(text)):
+        found = recipes_in(objects)
+        if found:
+            return ReadFile("json_ld", _dishes(found, reader))
+        if ending in {".json", ".jsonld"}:
+            raise BadInput("There is no recipe in this file that Snabo knows.", "file")
+    if ending in {".html", ".htm", ".xhtml", ".mhtml"} or is_page(text):
+        page = read_page(text)
+        if any(found.told.parts for found in page.recipes):
+            return ReadFile("page", _shown(_dishes(page.recipes, reader), page.text, reader))
+        if not any(c.isalnum() for c in page.text):
+            raise BadInput("This page shows no words to read.", "file")
+        return ReadFile("page", (_plain(page.text, reader),))
+    if ending == ".cook" or (ending in {"", ".txt"} and is_cooklang(text)):
+        return ReadFile("cooklang", (_told(read_cooklang(text, stem), reader),))
+    if ending in {".md", ".markdown"} or is_markdown(text):
+        told = read_markdown(text)
+        if told is not None:
+            named = replace(told, title=told.title or stem)
+            return ReadFile("markdown", (_told(named, reader),))
+    return ReadFile("text", (_plain(text, reader),))
+
+
+def _is_foods(text: str) -> bool:
+    head = text.lstrip("\ufeff")[:2000].partition("\n")[0].lower()
+    cells = {cell.strip().strip('"') for cell in re.split(r"[,;\t]", head)}
+    return "name" in cells and len(cells & set(COLUMNS)) >= _LEAST_COLUMNS
+
+
+def _plain(text: str, reader: Reader) -> Dish:
+    return read_recipe(
+        text, reader.library, reader.system, usual=reader.usual, make_id=reader.make_id,
+        learned=reader.learned,
+    )  # fmt: skip
+
+
+def _told(told: ToldRecipe, reader: Reader) -> Dish:
+    return read_told(
+        told, reader.library, reader.system, usual=reader.usual, make_id=reader.make_id,
+        learned=reader.learned,
+    )  # fmt: skip
+
+
+def _dishes(found: list[Found] | tuple[Found, ...], reader: Reader) -> tuple[Dish, ...]:
+    return tuple(_one(one, reader) for one in found[:MOST_RECIPES])
+
+
+def _one(found: Found, reader: Reader) -> Dish:
+    """Return the dish that our own writing carries while its words are still its words."""
+    carried = document_in(found.thing)
+    if carried is None:
+        return _told(found.told, reader)
+    known = all(_known(line.food, reader.library) for part in carried.parts
+                for line in (*part.lines, *part.effective_lines()))  # fmt: skip
+    if known:
+        made = judged(carried, reader.setting, reader.book, reader.library)
+        if unchanged(found.thing, made):
+            return carried
+        note = worded("note_edited_elsewhere")
+    else:
+        note = worded("note_foods_elsewhere")
+    dish = _told(found.told, reader)
+    return replace(dish, notes=(note, *dish.notes))
+
+
+def _shown(dishes: tuple[Dish, ...], text: str, reader: Reader) -> tuple[Dish, ...]:
+    """Give a page's only recipe, told without a method, the steps that the page shows."""
+    if len(dishes) != 1 or dishes[0].steps or not text.strip():
+        return dishes
+    steps = _plain(text, reader).steps
+    return (
+        with_left(with_method(replace(dishes[0], steps=steps), reader.library), reader.library),
+    )
+
+
+def _known(key: str | None, library: Library) -> bool:
+    if key is None:
+        return True
+    try:
+        library.food(key)
+    except UnknownFood:
+        return False
+    return True

@@ -1,0 +1,103 @@
+"""The facts above a recipe between two lines of dashes, as YAML: title, servings, times."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+import yaml
+
+from snabo_core.recipe.facts import minutes_of
+
+LONGEST = 16_000
+_HEAD = re.compile(r"\A\ufeff?---[ \t]*\n(?P<head>.*?)\n---[ \t]*(?:\n|\Z)", re.DOTALL)
+_SERVES = ("servings", "serves", "yield", "portions", "recipeyield")
+_TIMES = {
+    "prep": ("prep time", "prep_time", "preptime", "time.prep"),
+    "cook": ("cook time", "cook_time", "cooktime", "time.cook"),
+    "total": ("time", "time required", "total time", "total_time", "totaltime", "duration",
+              "time.total"),
+}  # fmt: skip
+_SOURCES = ("source", "author", "source.name", "source.author", "source.url", "url")
+_STORIES = ("description", "introduction", "summary")
+
+
+@dataclass(frozen=True)
+class Facts:
+    """What the head of a file says of its recipe; `left` are keys with no place in a dish."""
+
+    title: str = ""
+    serves: str = ""
+    minutes: Mapping[str, float] = field(default_factory=dict)
+    source: str = ""
+    story: str = ""
+    left: tuple[str, ...] = ()
+
+
+def front_matter(text: str) -> tuple[dict[str, str], str]:
+    """Return the facts above a text and the text; no facts where the head is none or broken.
+
+    Every value is kept as it is written: "1:30" is no number of seconds, "no" no denial.
+    """
+    plain = text.replace("\r\n", "\n").replace("\r", "\n")
+    match = _HEAD.match(plain[: LONGEST + 10])
+    if match is None:
+        return {}, plain
+    try:
+        # The base loader makes texts, lists and mappings, and nothing else.
+        found = yaml.load(match["head"], Loader=yaml.BaseLoader)  # noqa: S506
+    except (yaml.YAMLError, RecursionError, ValueError):
+        return _by_line(match["head"]), plain[match.end() :]
+    return (_flat(found, "", 0) if isinstance(found, dict) else {}), plain[match.end() :]
+
+
+def _by_line(head: str) -> dict[str, str]:
+    """Return what single lines of a head say that is no YAML as a whole."""
+    pairs = (line.partition(":") for line in head.splitlines() if ":" in line)
+    return {key.strip().lower(): value.strip() for key, _, value in pairs}
+
+
+def _flat(found: Any, under: str, deep: int) -> dict[str, str]:
+    flat: dict[str, str] = {}
+    for key, value in found.items():
+        name = f"{under}{str(key).strip().lower()}"
+        if isinstance(value, dict) and deep < 2:
+            flat |= _flat(value, f"{name}.", deep + 1)
+        elif isinstance(value, list):
+            flat[name] = ", ".join(str(one) for one in value[:20] if isinstance(one, str))
+        elif isinstance(value, str):
+            flat[name] = " ".join(value.split())
+    return flat
+
+
+def facts_of(head: Mapping[str, str]) -> Facts:
+    """Return the facts of a head by what their keys usually mean."""
+
+    def said(names: tuple[str, ...]) -> str:
+        return next((head[name] for name in names if head.get(name)), "")
+
+    minutes = {}
+    for kind, names in _TIMES.items():
+        text = said(names)
+        value = float(text) if re.fullmatch(r"\d{1,4}", text) else minutes_of(text)
+        if value > 0:
+            minutes[kind] = value
+    known = {"title", *_SERVES, *_SOURCES, *_STORIES}.union(*_TIMES.values())
+    sources = [head[name] for name in _SOURCES if head.get(name)]
+    return Facts(
+        title=head.get("title", ""),
+        serves=said(_SERVES),
+        minutes=minutes,
+        source=", ".join(dict.fromkeys(sources))[:200],
+        story=said(_STORIES),
+        left=tuple(sorted(key for key in head if key not in known)),
+    )
+
+
+def write_front_matter(facts: Mapping[str, str]) -> str:
+    """Return facts as the head of a file; what is empty is left out."""
+    told = {key: value for key, value in facts.items() if value}
+    body = yaml.safe_dump(told, allow_unicode=True, sort_keys=False, width=10_000)
+    return f"---\n{body}---\n"

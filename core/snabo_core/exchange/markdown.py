@@ -1,0 +1,237 @@
+"""Recipes as Markdown: headings for the parts of the page, lists for lines and steps.
+
+Read by CommonMark (markdown-it); a note's front matter (`title: ...`) is its facts. Written so
+that reading gives the same recipe again.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+
+from markdown_it import MarkdownIt
+from markdown_it.token import Token
+
+from snabo_core.dish import AsideKind, Claim
+from snabo_core.exchange.front_matter import facts_of, front_matter
+from snabo_core.plate.nutrients import LABELS, UNIT
+from snabo_core.recipe import ToldRecipe
+from snabo_core.recipe.facts import servings_in, times_in
+from snabo_core.recipe.layout import sort_lines
+from snabo_core.recipe.told import heading_of
+
+_MARKS = re.compile(r"^(?:#{1,6}\s+\S|\s*[-*+]\s+\S|\s*\d{1,2}[.)]\s+\S)", re.MULTILINE)
+_HEADING = re.compile(r"^#{1,6}\s+\S", re.MULTILINE)
+_WORDS = {
+    "list": re.compile(r"ingredients?|you need|what you need|shopping", re.IGNORECASE),
+    "steps": re.compile(r"method|directions?|instructions?|steps|preparation", re.IGNORECASE),
+    "notes": re.compile(r"notes?|tips?|remarks?", re.IGNORECASE),
+    "figures": re.compile(r"(?:nutrition|per serving|figures)\b.*", re.IGNORECASE),
+    "source": re.compile(r"source|from", re.IGNORECASE),
+}
+_TIME_NAMES = {"prep": "Prep", "cook": "Cook", "rest": "Rest", "total": "Total"}
+_SPECIAL = re.compile(r"([\\`*_{}\[\]<>#|~!&])")
+# What is longer, or has a line that is, is no recipe's Markdown.
+LONGEST, LONGEST_LINE = 100_000, 4000
+
+
+def is_markdown(text: str) -> bool:
+    """Tell Markdown from a plain text: headings, and lists under them."""
+    return _HEADING.search(text) is not None and len(_MARKS.findall(text)) >= 4
+
+
+@dataclass
+class _Found:
+    """What has been read so far; `place` says under which heading it stands."""
+
+    title: str = ""
+    serves: str = ""
+    minutes: dict[str, float] = field(default_factory=dict)
+    parts: list[tuple[str, list[str]]] = field(default_factory=list)
+    steps: list[tuple[str, str]] = field(default_factory=list)
+    asides: list[tuple[AsideKind, str]] = field(default_factory=list)
+    claims: list[Claim] = field(default_factory=list)
+    place: str = "head"
+    section: str = ""
+    source: str = ""
+    level: int = 9
+
+
+def read_markdown(text: str) -> ToldRecipe | None:
+    """Return the recipe of a Markdown file; None where no heading names ingredients or a method.
+
+    Such a file is better read as a plain text.
+    """
+    if len(text) > LONGEST or max(map(len, text.splitlines()), default=0) > LONGEST_LINE:
+        return None
+    head, body = front_matter(text)
+    facts = facts_of(head)
+    found = _Found(title=facts.title, serves=facts.serves, minutes=dict(facts.minutes),
+                   source=facts.source)  # fmt: skip
+    if facts.story:
+        found.asides.append(("story", facts.story))
+    tokens = MarkdownIt("commonmark").enable("table").parse(body)
+    _walk(tokens, found)
+    if not any(lines for _, lines in found.parts) and not found.steps:
+        return None
+    return ToldRecipe(
+        found.title, found.serves, found.minutes,
+        tuple((name, tuple(lines)) for name, lines in found.parts if lines),
+        tuple(found.steps), tuple(found.asides), tuple(found.claims), found.source,
+        set_apart=True,
+    )  # fmt: skip
+
+
+def _walk(tokens: Sequence[Token], found: _Found) -> None:
+    row: list[str] = []
+    for place, token in enumerate(tokens):
+        if token.type == "tr_open":
+            row = []
+        elif token.type == "tr_close" and found.place == "figures":
+            found.claims += _claim(row)
+        if token.type != "inline":
+            continue
+        words = _words(token)
+        before = tokens[place - 1].type
+        if before == "heading_open":
+            _under(words, int(tokens[place - 1].tag[1]), found)
+        elif before in {"td_open", "th_open"}:
+            row.append(words)
+        elif words and found.place == "list" and _bold(token):
+            found.parts.append((heading_of(words), []))
+        elif words:
+            for line in words.splitlines() if found.place != "steps" else [words]:
+                _take(" ".join(line.split()), found)
+
+
+def _words(token: Token) -> str:
+    """Return the text of an inline token, without its marks."""
+    said = []
+    for child in token.children or []:
+        if child.type in {"text", "code_inline"}:
+            said.append(child.content)
+        elif child.type in {"softbreak", "hardbreak"}:
+            said.append("\n")
+    return "".join(said).strip()
+
+
+def _bold(token: Token) -> bool:
+    """Tell a paragraph that is bold as a whole: a heading by other means."""
+    marks = [child.type for child in token.children or [] if child.content or child.nesting]
+    return marks[:1] == ["strong_open"] and marks[-1:] == ["strong_close"]
+
+
+def _under(words: str, level: int, found: _Found) -> None:
+    plain = " ".join(words.split()).rstrip(":")
+    place = next((key for key, known in _WORDS.items() if known.fullmatch(plain)), None)
+    inside = level > found.level and found.place in {"list", "steps"}
+    if inside and (place != "steps" or found.place == "steps"):
+        _deeper(plain, found, default=place == "steps")
+    elif place is not None:
+        found.place, found.section, found.level = place, "", level
+    elif found.place == "head" and not found.title:
+        found.title = plain
+    elif found.place in {"list", "steps", "figures"}:
+        # A heading of the same rank that nobody knows ends what was above it.
+        found.place = "notes"
+        found.asides.append(("note", plain))
+    else:
+        found.asides.append(("note", plain))
+
+
+def _deeper(name: str, found: _Found, *, default: bool) -> None:
+    """Take a heading inside the list or the method: a part, or a section; `default` ends one."""
+    if found.place == "list":
+        found.parts.append((name, []))
+    else:
+        found.section = "" if default else name
+
+
+def _take(line: str, found: _Found) -> None:
+    if found.place == "list":
+        if not found.parts:
+            found.parts.append(("", []))
+        found.parts[-1][1].append(line)
+    elif found.place == "steps":
+        found.steps.append((found.section, line))
+    elif found.place == "source":
+        found.source = found.source or line
+    elif found.place == "head":
+        _fact(line, found)
+    else:
+        found.asides.append(("note", line))
+
+
+def _fact(line: str, found: _Found) -> None:
+    """Take servings and times said above the list; other words there are its story."""
+    layout = sort_lines(f"x\n{line}", lambda _: False)
+    if layout.servings is not None or layout.makes:
+        found.serves = found.serves or re.sub(r"^serves\s+", "", line, flags=re.IGNORECASE)
+    elif times_in(line):
+        for kind, minutes in times_in(line).items():
+            found.minutes.setdefault(kind, minutes)
+    else:
+        found.asides.append(("story", line))
+
+
+def _claim(row: Sequence[str]) -> list[Claim]:
+    keys = {label: key for key, label in LABELS.items()}
+    if len(row) < 2 or row[0] not in keys:
+        return []
+    number = row[1].split()[0] if row[1].split() else ""
+    try:
+        value = float(number)
+    except ValueError:
+        return []
+    return [Claim(keys[row[0]], value, value)]
+
+
+def write_markdown(recipe: ToldRecipe) -> str:
+    """Return a told recipe as Markdown; reading it gives the recipe again."""
+    said = [f"# {_escaped(recipe.title)}", ""]
+    if recipe.serves:
+        counted = f"Serves {recipe.serves}" if _counted(recipe.serves) else recipe.serves
+        said += [_escaped(counted), ""]
+    for kind, name in _TIME_NAMES.items():
+        if kind in recipe.minutes:
+            said += [f"{name}: {recipe.minutes[kind]:g} min", ""]
+    said += [_escaped(text) + "\n" for kind, text in recipe.asides if kind == "story"]
+    said += ["## Ingredients", ""]
+    for name, lines in recipe.parts:
+        said += (
+            ([f"### {_escaped(name)}", ""] if name else [])
+            + [f"- {_item(x)}" for x in lines]
+            + [""]
+        )
+    said += ["## Method", ""]
+    under, number = "", 0
+    for section, text in recipe.steps:
+        if section != under:
+            said += ["", f"### {_escaped(section or 'Method')}", ""]
+            under, number = section, 0
+        number += 1
+        said.append(f"{number}. {_item(text)}")
+    notes = [text for kind, text in recipe.asides if kind != "story"]
+    if notes:
+        said += ["", "## Notes", "", *(f"- {_item(text)}" for text in notes)]
+    if recipe.claims:
+        said += ["", "## Per serving", "", "| Figure | Amount |", "|---|---|"]
+        said += [f"| {LABELS[c.key]} | {c.high:g} {UNIT.get(c.key, 'g')} |" for c in recipe.claims]
+    if recipe.source:
+        said += ["", "## Source", "", _item(recipe.source)]
+    return re.sub(r"\n{3,}", "\n\n", "\n".join(said)).strip() + "\n"
+
+
+def _counted(serves: str) -> bool:
+    return servings_in(f"serves {serves}") is not None and servings_in(serves) is None
+
+
+def _escaped(text: str) -> str:
+    return _SPECIAL.sub(r"\\\1", text)
+
+
+def _item(text: str) -> str:
+    """Return a text as an item: what would begin a list or a heading in it is escaped."""
+    escaped = _escaped(text)
+    return re.sub(r"^(\d+)([.)])(?=\s|$)", r"\1\\\2", re.sub(r"^([-+=:])", r"\\\1", escaped))

@@ -1,0 +1,171 @@
+"""Recipes in a saved web page, or in the source of one that was pasted. Nothing is fetched.
+
+What the page carries for machines comes first (schema.org as JSON-LD, then microdata); a page
+without is read by its visible words. Scripts, styles, forms and whatever is hidden are dropped.
+"""
+
+from __future__ import annotations
+
+import html
+import json
+import re
+from dataclasses import dataclass
+from typing import Any
+
+import lxml.html
+from w3lib.encoding import html_to_unicode
+
+from snabo_core.errors import BadInput
+from snabo_core.exchange.schema_org import Found, recipes_in
+
+# Pages have a few thousand tags; a tree of more than these is not built.
+MOST_TAGS = 200_000
+# Of JSON: what opens in a block; a recipe has a few hundred.
+MOST_OPENED, MOST_BLOCKS = 100_000, 60
+_MARKUP = re.compile(
+    r"<!doctype\s+html|<html[\s>]|<head[\s>]|<body[\s>]"
+    r"|<script[^>]+ld\+json|itemtype\s*=|</(?:div|p|li|ul|ol|h[1-6]|span)\s*>",
+    re.IGNORECASE,
+)
+_WRAPPED = re.compile(
+    r"^\s*(?:<!--|//\s*<!\[CDATA\[|/\*\s*<!\[CDATA\[\s*\*/|<!\[CDATA\[)|"
+    r"(?:-->|//\s*\]\]>|/\*\s*\]\]>\s*\*/|\]\]>)?\s*;?\s*$"
+)
+_DROPPED = ("script", "style", "noscript", "iframe", "object", "embed", "form", "button", "select",
+            "svg", "template", "nav", "footer", "header[@role]", "aside")  # fmt: skip
+_HIDDEN = (
+    "//*[@hidden]",
+    "//*[@aria-hidden='true']",
+    "//*[contains(translate(@style,' ',''),'display:none')]",
+    "//*[contains(translate(@style,' ',''),'visibility:hidden')]",
+)
+
+
+@dataclass(frozen=True)
+class Page:
+    """What a page holds: recipes as things of the vocabulary, the longest first, and its words."""
+
+    recipes: tuple[Found, ...]
+    text: str
+
+
+def is_page(text: str) -> bool:
+    """Tell the source of a web page from a recipe that is written down."""
+    return _MARKUP.search(text[:400_000]) is not None
+
+
+def decoded(content: bytes) -> str:
+    """Return the text of a page by its byte order mark, what it declares, or UTF-8."""
+    _, text = html_to_unicode(None, content, default_encoding="utf-8")
+    return text
+
+
+def read_page(source: str) -> Page:
+    """Return the recipes of a page and its visible words.
+
+    Raises:
+        BadInput: it is no page a tree can be built of.
+    """
+    if source.count("<") > MOST_TAGS:
+        raise BadInput(
+            "This page holds more markup than a recipe page does. Copy the recipe's text from it "
+            "and paste that.",
+            "file",
+        )
+    plain = source.replace("\x00", "")
+    try:
+        tree = lxml.html.document_fromstring(plain.encode("utf-8", "replace"), parser=_parser())
+    except (lxml.etree.ParserError, lxml.etree.XMLSyntaxError, ValueError, AssertionError):
+        return Page((), "")
+    recipes = recipes_in(_linked(tree))
+    if not any(found.told.parts for found in recipes):
+        recipes = recipes_in(_microdata(tree)) or recipes
+    return Page(tuple(recipes), _visible(tree))
+
+
+def _parser() -> lxml.html.HTMLParser:
+    return lxml.html.HTMLParser(encoding="utf-8", no_network=True, remove_comments=True)
+
+
+def _linked(tree: Any) -> list[Any]:
+    """Return every block of JSON-LD that can be read; one that is broken spoils no other."""
+    found: list[Any] = []
+    for block in tree.xpath("//script[contains(@type,'ld+json')]")[:MOST_BLOCKS]:
+        found += objects_in(block.text or "")
+    return found
+
+
+def objects_in(text: str) -> list[Any]:
+    """Return the JSON values of a block, wrapped, escaped or with a comma too many."""
+    plain = _WRAPPED.sub("", text).strip()
+    if plain.count("{") + plain.count("[") > MOST_OPENED:
+        return []
+    for attempt in (plain, html.unescape(plain)):
+        try:
+            return [json.loads(attempt, strict=False)]
+        except RecursionError:
+            return []
+        except ValueError:
+            continue
+    return _forgiving(plain)
+
+
+def _forgiving(text: str) -> list[Any]:
+    from jstyleson import dispose  # noqa: PLC0415  seldom needed
+
+    decoder = json.JSONDecoder(strict=False)
+    try:
+        plain = dispose(text)
+    except (ValueError, IndexError):
+        return []
+    found: list[Any] = []
+    at = 0
+    while at < len(plain) and len(found) < MOST_BLOCKS:
+        start = re.compile(r"[\[{]").search(plain, at)
+        if start is None:
+            break
+        try:
+            value, at = decoder.raw_decode(plain, start.start())
+        except (ValueError, RecursionError):
+            break
+        found.append(value)
+    return found
+
+
+def _microdata(tree: Any) -> list[Any]:
+    from extruct.w3cmicrodata import MicrodataExtractor  # noqa: PLC0415  slow to load
+
+    if not tree.xpath("//*[@itemtype][1]"):
+        return []
+    try:
+        items = MicrodataExtractor(nested=True, strict=False).extract_items(tree, None)
+    except (ValueError, RecursionError, KeyError, TypeError, AttributeError):
+        return []
+    return [_linked_like(item, 0) for item in items]
+
+
+def _linked_like(item: Any, deep: int) -> Any:
+    """Return an item of microdata as JSON-LD would carry it."""
+    if isinstance(item, list):
+        return [_linked_like(one, deep + 1) for one in item]
+    if not isinstance(item, dict) or deep > MOST_BLOCKS:
+        return item
+    inner = item.get("properties")
+    made = {key: _linked_like(value, deep + 1) for key, value in (inner or {}).items()}
+    made["@type"] = item.get("type") or ""
+    if not inner and "value" in item:
+        made["text"] = item["value"]
+    return made
+
+
+def _visible(tree: Any) -> str:
+    """Return the words a reader of the page sees, a line for each block."""
+    from html_text import extract_text  # noqa: PLC0415  slow to load
+
+    for path in (*(f"//{name}" for name in _DROPPED), *_HIDDEN):
+        for element in tree.xpath(path):
+            parent = element.getparent()
+            if parent is not None:
+                element.drop_tree()
+    main = tree.xpath("(//main | //article)[1]")
+    return str(extract_text(main[0] if main else tree, guess_layout=True))

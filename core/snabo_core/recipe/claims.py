@@ -1,0 +1,119 @@
+"""What a recipe claims of its own figures: "34 g", "1,757 kJ", "Salt 1.2g", per serving."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterable
+
+from snabo_core.dish import Claim
+from snabo_core.foods.energy import KJ_PER_KCAL
+from snabo_core.foods.labels import SODIUM_PER_SALT_MG
+
+# Nobody eats so many grams of sodium at a sitting: a bare number above it counts milligrams.
+MOST_SODIUM_G = 10.0
+LARGEST = 100_000.0
+_NUMBER = re.compile(
+    r"(?P<less><|≤|less than|under|up to)?\s*(?P<low>\d[\d., ]*)"
+    r"(?:\s*(?:-|–|to)\s*(?P<high>\d[\d.,]*))?\s*(?P<unit>[a-zµμ]*)",
+    re.IGNORECASE,
+)
+_GRAMS = {"g": 1.0, "gr": 1.0, "gm": 1.0, "gram": 1.0, "grams": 1.0, "mg": 0.001, "milligram": 0.001,
+          "milligrams": 0.001, "µg": 1e-6, "μg": 1e-6, "mcg": 1e-6, "kg": 1000.0}  # fmt: skip
+_KCAL = {"kj": 1 / KJ_PER_KCAL, "kilojoule": 1 / KJ_PER_KCAL, "kilojoules": 1 / KJ_PER_KCAL}
+_KCAL |= dict.fromkeys(("", "kcal", "cal", "cals", "calorie", "calories", "kcals"), 1.0)
+# The longest names first; what a line of a label is called, in English.
+_NAMES = {
+    "saturated": r"(?:saturated fat|saturates|saturated|sat\.? fat)",
+    "sugars": r"(?:of which sugars|total sugars?|sugars?)",
+    "net_carbs": r"(?:net carb(?:ohydrate)?s?)",
+    "carbohydrate": r"(?:total carb(?:ohydrate)?s?|carbohydrates?|carbs?)",
+    "fibre": r"(?:dietary fib(?:re|er)|fib(?:re|er))",
+    "protein": r"proteins?",
+    "sodium_mg": r"sodium",
+    "salt": r"salt",
+    "fat": r"(?:total fat|fats?)",
+    "kcal": r"(?:calories|energy|kcal)",
+}
+_VALUE = r"(?:<|less than)?\s*\d[\d.,]*(?:\s*(?:-|–)\s*\d[\d.,]*)?\s*(?:g|grams?|mg|kcal|kj|cal(?:orie)?s?)?\b"
+_PER_100 = re.compile(r"\bper\s*100\s*(?:g|ml)\b|/\s*100\s*g\b", re.IGNORECASE)
+
+
+def figure_in(text: str, key: str) -> tuple[float, float] | None:
+    """Return a claimed figure from low to high, None where the text states none.
+
+    Args:
+        text: "34 g", "<1g", "450 mg", "420 calories", "1757 kJ", "3-4 g", "12,5 g" or a number.
+        key: a figure of the plate, or "salt"; its unit is that of the plate, salt's is g.
+    """
+    match = _NUMBER.search(text[:80])
+    low = _number(match["low"]) if match else None
+    if match is None or low is None:
+        return None
+    high = _number(match["high"]) if match["high"] else low
+    unit = match["unit"].lower()
+    factor = _factor(unit, key, low)
+    if factor is None or high is None or not low <= high <= LARGEST:
+        return None
+    return (0.0 if match["less"] else low * factor), high * factor
+
+
+def _number(text: str) -> float | None:
+    plain = text.replace(" ", "").rstrip(".,")
+    if re.fullmatch(r"\d{1,3}(?:,\d{3})+(?:\.\d+)?", plain):
+        plain = plain.replace(",", "")
+    plain = plain.replace(",", ".")
+    return float(plain) if re.fullmatch(r"\d{1,9}(?:\.\d{1,9})?", plain) else None
+
+
+def _factor(unit: str, key: str, value: float) -> float | None:
+    if key == "kcal":
+        return _KCAL.get(unit)
+    if not unit:
+        bare = key == "sodium_mg" and value <= MOST_SODIUM_G
+        return 1000.0 if bare else 1.0
+    grams = _GRAMS.get(unit)
+    return grams * 1000 if grams is not None and key == "sodium_mg" else grams
+
+
+def claimed(figures: Iterable[tuple[str, str]]) -> tuple[Claim, ...]:
+    """Return the claims in figures told by key; the first of each, salt told as its sodium."""
+    found: dict[str, Claim] = {}
+    for key, text in figures:
+        value = figure_in(text, key)
+        if value is None:
+            continue
+        name, factor = ("sodium_mg", SODIUM_PER_SALT_MG) if key == "salt" else (key, 1.0)
+        found.setdefault(name, Claim(name, value[0] * factor, value[1] * factor))
+    return tuple(found.values())
+
+
+def claims_in(lines: Iterable[str]) -> tuple[Claim, ...]:
+    """Return what the lines of a label claim of a serving; those of 100 g are not ours to hold."""
+    figures: list[tuple[str, str]] = []
+    for line in lines:
+        if _PER_100.search(line):
+            continue
+        figures += _figures(line[:400])
+    return claimed(figures)
+
+
+def _figures(line: str) -> list[tuple[str, str]]:
+    """Return figures by key: each value goes to the name it stands nearest to."""
+    found: list[tuple[str, str]] = []
+    rest = line
+    for key, name in _NAMES.items():
+        behind = re.search(rf"\b{name}\b\W{{0,3}}(?P<v>{_VALUE})", rest, re.IGNORECASE)
+        before = re.search(rf"(?P<v>{_VALUE})\s*(?:of\s+)?{name}\b", rest, re.IGNORECASE)
+        # "Fat 12 g, protein 9 g" has its figures behind, "12 g fat, 9 g protein" before.
+        first = re.match(r"\W*(?:per serving\W*)?\d", line, re.IGNORECASE)
+        match = (before or behind) if first else (behind or before)
+        if match is None:
+            continue
+        value = match["v"]
+        found.append((key, f"{value} kcal" if key == "kcal" and _bare(value) else value))
+        rest = f"{rest[: match.start()]};{rest[match.end() :]}"
+    return found
+
+
+def _bare(value: str) -> bool:
+    return value.strip().replace(".", "").replace(",", "").isdigit()

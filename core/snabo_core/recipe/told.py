@@ -1,0 +1,142 @@
+"""A recipe whose parts a file names itself: no line has to be guessed to be food or step."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, field, replace
+
+from snabo_core.dish import AsideKind, Claim, Told
+from snabo_core.quantities.kinds import heading_name, is_step
+from snabo_core.recipe.facts import Servings, clean_title, servings_in, yield_in
+from snabo_core.recipe.layout import Aside, Layout, sort_list, without_step_number
+
+# A number at the start of a sentence that counts the steps in one long text.
+_NEXT_STEP = re.compile(r"(?<=[.!?)])\s+(?=(?:step\s*)?\d{1,2}\s*[.):]\s*[A-Z])", re.IGNORECASE)
+LEAST_NUMBERED = 2
+_NAMED_STEP = re.compile(r"^\W*(?:step|stage|part)?\s*\d{0,2}\W*$", re.IGNORECASE)
+
+
+@dataclass(frozen=True)
+class ToldRecipe:
+    """A recipe as a file tells it.
+
+    `parts` are lists of lines under a heading, empty for none; `steps` are pairs of a heading
+    of the method and a text. `minutes` go by kind: prep, cook, rest, total. `set_apart` says that
+    the file sets headings apart from lines, so that none is guessed among these.
+    """
+
+    title: str = ""
+    serves: str = ""
+    minutes: Mapping[str, float] = field(default_factory=dict)
+    parts: tuple[tuple[str, tuple[str, ...]], ...] = ()
+    steps: tuple[tuple[str, str], ...] = ()
+    asides: tuple[tuple[AsideKind, str], ...] = ()
+    claims: tuple[Claim, ...] = ()
+    source: str = ""
+    set_apart: bool = field(default=False, compare=False)
+
+    def lines(self) -> tuple[str, ...]:
+        """Return every line of every part."""
+        return tuple(line for _, lines in self.parts for line in lines)
+
+    def text(self) -> str:
+        """Return the recipe as a plain text."""
+        said = [self.title or "Recipe"]
+        if self.serves:
+            said.append(self.serves if servings_in(self.serves) else f"Serves {self.serves}")
+        names = {"prep": "Prep", "cook": "Cook", "rest": "Rest", "total": "Total"}
+        said += [f"{names[kind]}: {self.minutes[kind]:g} min" for kind in names
+                 if kind in self.minutes]  # fmt: skip
+        said += ["", "Ingredients"]
+        for name, lines in self.parts:
+            said += ([f"For the {name}:" if not name.endswith(":") else name] if name else []) + [
+                *lines, ""]  # fmt: skip
+        said += ["Method"]
+        under = ""
+        for section, step in self.steps:
+            if section != under:
+                said += ["", f"{section}:"]
+                under = section
+            said.append(step)
+        if self.asides:
+            said += ["", "Notes", *(text for _, text in self.asides)]
+        return "\n".join(said)
+
+
+def lay_out(told: ToldRecipe, names_food: Callable[[str], bool]) -> Layout:
+    """Return a told recipe as the reading of a pasted one would have sorted it.
+
+    Args:
+        told: as the file has it.
+        names_food: tells whether a short text names a food.
+    """
+    layout = Layout(title=clean_title(told.title) if told.title.strip() else "")
+    for name, lines in told.parts:
+        sorted_list = sort_list(lines, names_food, guessed=not told.set_apart)
+        for inner, found in sorted_list.parts:
+            layout.parts.append((inner or heading_of(name), found))
+        layout.asides += sorted_list.asides
+    layout.servings = served(told.serves) or served(told.title)
+    layout.makes = made(told.serves) if layout.servings is None else ""
+    layout.minutes = dict(told.minutes)
+    for section, text in steps_of(told.steps):
+        layout.steps.append(text)
+        layout.sections.append(section)
+    layout.asides += [Aside(kind, text) for kind, text in told.asides if text.strip()]
+    return layout
+
+
+def heading_of(name: str) -> str:
+    """Return a part's name from its heading: "For the lid:" is the lid."""
+    plain = " ".join(name.split())
+    return (heading_name(plain) or plain.rstrip(":")).strip()[:80]
+
+
+def served(text: str) -> Servings | None:
+    """Return how many a yield says it feeds: "4", "Serves 4 to 6", "4 servings"."""
+    plain = " ".join(text.split())
+    bare = re.fullmatch(r"(\d{1,3}(?:\.\d)?)(?:\s*(?:-|–|to)\s*(\d{1,3}(?:\.\d)?))?", plain)
+    return servings_in(f"serves {plain}" if bare else plain)
+
+
+def made(text: str) -> str:
+    """Return what a yield says is made ("9 squares") where it counts no people."""
+    plain = " ".join(text.split())
+    return (yield_in(plain) or plain)[:120]
+
+
+def steps_of(steps: Sequence[tuple[str, str]]) -> list[tuple[str, str]]:
+    """Return steps one by one, with the headings that stand among them as their sections.
+
+    A text of several lines, or of numbered sentences, is several steps.
+    """
+    found: list[tuple[str, str]] = []
+    for section, text in steps:
+        under = _section(section)
+        for piece in _pieces(text):
+            name = heading_name(piece)
+            if name is not None and not is_step(piece):
+                under = name
+            elif any(c.isalnum() for c in piece):
+                found.append((under, piece))
+    return found
+
+
+def _section(name: str) -> str:
+    return "" if _NAMED_STEP.match(name) else heading_of(name)
+
+
+def _pieces(text: str) -> list[str]:
+    pieces: list[str] = []
+    for line in text.splitlines():
+        split = _NEXT_STEP.split(line)
+        numbered = len(split) >= LEAST_NUMBERED
+        pieces += split if numbered else [line]
+    plain = [" ".join(without_step_number(piece).split()) for piece in pieces]
+    return [piece for piece in plain if piece]
+
+
+def with_claims(told: Told, recipe: ToldRecipe) -> Told:
+    """Return what a recipe says of itself with the figures and the origin its file claims."""
+    return replace(told, claims=recipe.claims or told.claims, source=recipe.source[:200])

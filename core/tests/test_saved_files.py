@@ -1,0 +1,198 @@
+"""Files as other programs save them: title, servings, lines, sections, times and claims.
+
+The files in `data/saved/` are invented for these tests, each in the manner of a different hand;
+`data/saved.json` says what a careful reader finds in each.
+"""
+
+import json
+import time
+import unittest
+from collections import Counter
+from pathlib import Path
+from typing import Any
+
+from snabo_core.dish import Dish, check
+from snabo_core.errors import BadInput
+from snabo_core.exchange.files import LONGEST_BYTES, Reader, ReadFile, read_file
+from snabo_core.exchange.pages import MOST_TAGS
+from snabo_core.foods import library
+from snabo_core.plate.setting import Setting
+from snabo_core.swaps.book import book
+from snabo_core.views.claims import claims_view
+
+DATA = Path(__file__).with_name("data")
+# The longest that any file may take; what a pattern without an end takes is far longer.
+LONGEST_SECONDS = 5.0
+
+
+def reader() -> Reader:
+    """Return a household that reads with its own foods and nothing learned."""
+    return Reader(library(), book(), Setting(()))
+
+
+def read(name: str, content: str | bytes) -> ReadFile:
+    """Read a file as a cook drops it."""
+    return read_file(name, content.encode() if isinstance(content, str) else content, reader())
+
+
+def linked(recipe: dict[str, Any]) -> str:
+    """Return a page that carries a recipe as JSON-LD."""
+    thing = {"@context": "https://schema.org", "@type": "Recipe", "name": "Pot"} | recipe
+    text = json.dumps(thing).replace("</", "<\\/")
+    return f'<html><script type="application/ld+json">{text}</script></html>'
+
+
+def pot(**recipe: Any) -> Dish:
+    """Return the dish of such a page."""
+    lines = {"recipeIngredient": ["200 g peas"], "recipeInstructions": "Boil the peas."}
+    return read("pot.html", linked(lines | recipe)).dishes[0]
+
+
+class SavedFiles(unittest.TestCase):
+    """Every file of the set, whole."""
+
+    def test_each_file_says_what_it_says(self) -> None:
+        told = json.loads((DATA / "saved.json").read_text())
+        self.assertEqual(set(told), {path.name for path in (DATA / "saved").iterdir()})
+        for name, expected in told.items():
+            with self.subTest(name):
+                self.check(read(name, (DATA / "saved" / name).read_bytes()), expected)
+
+    def check(self, found: ReadFile, expected: dict[str, Any]) -> None:
+        dish = check(found.dishes[0])
+        told = dish.told
+        self.assertEqual(found.kind, expected["kind"])
+        self.assertEqual(len(found.dishes), expected.get("dishes", 1))
+        self.assertEqual(dish.title, expected["title"])
+        servings = None if told.servings_low is None else [told.servings_low, told.servings_high]
+        self.assertEqual(servings, expected["servings"])
+        self.assertEqual(told.makes, expected.get("makes", ""))
+        times = [told.prep_minutes, told.cook_minutes, told.total_minutes]
+        self.assertEqual(times, expected["times"])
+        lines = {part.name: [line.text for line in part.lines] for part in dish.parts}
+        self.assertEqual(lines, expected["parts"])
+        self.assertEqual(Counter(step.section for step in dish.steps), expected["steps"])
+        claims = {claim.key: round(claim.high, 2) for claim in told.claims}
+        self.assertEqual(claims, expected["claims"])
+        self.assertEqual(told.source, expected["source"])
+
+
+class Shapes(unittest.TestCase):
+    """What pages do to the vocabulary."""
+
+    def test_durations_of_iso_8601(self) -> None:
+        for text, minutes in (
+            ("PT1H30M", 90), ("PT90M", 90), ("P0DT0H45M", 45), ("P1D", 1440), ("PT2H", 120),
+            ("PT0.5H", 30), ("pt20m", 20), ("PT3600S", 60), ("1 hr 20 min", 80), ("45", 45),
+            ("PT0M", None), ("P", None), ("", None), ("soon", None), (None, None), (35, 35),
+        ):  # fmt: skip
+            self.assertEqual(pot(totalTime=text).told.total_minutes, minutes, text)
+
+    def test_yields(self) -> None:
+        for told, servings in (
+            (4, 4), ("4", 4), ("4-6", 5), ("Serves 4 to 6", 5), (["6", "6 portions"], 6),
+            (["1 loaf", "8 servings"], 8), ({"@type": "QuantitativeValue", "value": 3}, 3),
+        ):  # fmt: skip
+            dish = pot(recipeYield=told)
+            self.assertEqual((dish.servings, dish.servings_assumed), (servings, False), told)
+        self.assertTrue(pot(recipeYield="1 loaf").servings_assumed)
+
+    def test_a_label_of_a_hundred_grams_is_no_claim_of_a_serving(self) -> None:
+        label = {"@type": "NutritionInformation", "calories": "90 kcal", "servingSize": "100 g"}
+        self.assertEqual(pot(nutrition=label).told.claims, ())
+        self.assertEqual(len(pot(nutrition=label | {"servingSize": "1"}).told.claims), 1)
+
+    def test_nothing_hidden_or_executable_comes_through(self) -> None:
+        page = (
+            "<html><body><h1>Pea pot</h1><p>Serves 2</p><h2>Ingredients</h2><ul><li>200 g peas</li>"
+            "<li hidden>1 kg sugar</li><li style='display : none'>500 g lard</li>"
+            "<li aria-hidden='true'>9 eggs</li></ul><h2>Method</h2><ol><li>Boil the peas."
+            "<script>fetch('x')</script></li></ol><!-- 3 kg flour --></body></html>"
+        )
+        dish = read("pot.html", page).dishes[0]
+        self.assertEqual([line.text for part in dish.parts for line in part.lines], ["200 g peas"])
+        for word in ("sugar", "lard", "eggs", "flour", "fetch"):
+            self.assertNotIn(word, dish.source_text)
+        step = pot(recipeInstructions="Boil<script>steal()</script> the <b>peas</b>.").steps[0]
+        self.assertEqual(step.text, "Boil the peas.")
+
+    def test_a_list_without_a_method_takes_the_steps_the_page_shows(self) -> None:
+        thing = linked({"recipeIngredient": ["200 g peas"]}).removesuffix("</html>")
+        shown = "<body><h1>Pot</h1><h2>Ingredients</h2><p>200 g peas</p><h2>Method</h2>"
+        dish = read("pot.html", f"{thing}{shown}<p>Boil the peas for 5 minutes.</p></body>").dishes[
+            0
+        ]
+        self.assertEqual([step.text for step in dish.steps], ["Boil the peas for 5 minutes."])
+
+
+class Claims(unittest.TestCase):
+    """What a recipe claims is kept as its claim and compared."""
+
+    def view(self, **label: str):
+        dish = pot(recipeYield="2", nutrition={"@type": "NutritionInformation"} | label)
+        return claims_view(dish, Setting(()), book(), library())
+
+    def test_a_claim_far_from_the_plate_is_said(self) -> None:
+        # USDA SR Legacy 11304, green peas, raw: 81 kcal, 14.45 g carbohydrate, 5.7 g fibre a 100 g.
+        view = self.view(calories="81 kcal", carbohydrateContent="40 g", fiberContent="0 g")
+        self.assertEqual([one.agrees for one in view.claims], ["agrees", "higher", "lower"])
+        self.assertEqual(view.servings, 2)
+
+    def test_carbohydrate_without_fibre_is_known_as_that(self) -> None:
+        claim = self.view(carbohydrateContent="8.7 g").claims[0]
+        self.assertEqual((claim.agrees, claim.without_fibre), ("agrees", True))
+
+    def test_a_dish_that_does_not_say_how_much_a_serving_is_is_not_compared(self) -> None:
+        dish = pot(nutrition={"@type": "NutritionInformation", "calories": "81"})
+        self.assertEqual(claims_view(dish, Setting(()), book(), library()).claims, ())
+        self.assertEqual(len(dish.told.claims), 1)
+
+
+class BadFiles(unittest.TestCase):
+    """A sentence, at once, and nothing lost."""
+
+    def refused(self, name: str, content: str | bytes) -> str:
+        with self.assertRaises(BadInput) as caught:
+            read(name, content)
+        return caught.exception.sentence
+
+    def test_what_is_no_recipe_is_named(self) -> None:
+        self.assertIn("nothing to read", self.refused("x.txt", " \n "))
+        self.assertIn("10 MB", self.refused("x.html", b"a" * (LONGEST_BYTES + 1)))
+        self.assertIn("PDF", self.refused("x.pdf", b"%PDF-1.7 ..."))
+        self.assertIn("picture", self.refused("x.html", b"\x89PNG\r\n"))
+        self.assertIn("no recipe", self.refused("x.json", '{"a": 1}'))
+        self.assertIn("no text", self.refused("x.txt", b"a\x00b\x00c\x00" * 50))
+        self.assertIn(
+            "no words", self.refused("x.html", "<html><body><!-- 1 egg --></body></html>")
+        )
+        self.assertIn("markup", self.refused("x.html", "<b>" * (MOST_TAGS + 1)))
+
+    def test_tables_of_foods_and_archives_are_known(self) -> None:
+        self.assertEqual(read("a.csv", "id,name,region,basis\n,Oat bran,eu,100g\n").kind, "foods")
+        self.assertEqual(read("a.json", '{"snabo_archive": 1}').kind, "archive")
+        self.assertEqual(read("a.zip", b"PK\x03\x04").kind, "archive")
+
+    def test_what_is_deep_long_or_without_an_end_is_over_soon(self) -> None:
+        block = '<script type="application/ld+json">{}</script>'
+        deep = "[" * 90_000
+        for name, content in {
+            "deep.html": block.format(deep),
+            "deep.json": '{"@type":"Recipe","recipeInstructions":' + '{"itemListElement":' * 900,
+            "tags.html": "<div>" * 100_000,
+            "open.html": "<script>" * 5000 + "x" * 100_000,
+            "many.html": block.format('{"@type":"Recipe","name":"a"}') * 5000,
+            "attributes.html": "<p " + "a=1 " * 200_000 + ">",
+            "marks.cook": "@" * 100_000 + "{" * 100_000,
+            "names.cook": "@a b c " * 60_000,
+            "escapes.md": "# a\n## Ingredients\n- " + "*_" * 80_000,
+            "quotes.md": "# a\n" + ">" * 5000 + "x",
+            "head.md": "---\n" + "a: &a [*a]\n" * 1000 + "---\nx",
+            "long.txt": "1" * 400_000,
+        }.items():
+            began = time.monotonic()
+            try:
+                read(name, content)
+            except BadInput as refusal:
+                self.assertTrue(refusal.sentence.endswith("."))
+            self.assertLess(time.monotonic() - began, LONGEST_SECONDS, name)
