@@ -47,6 +47,17 @@ Method
 """
 
 
+# Two recipes in a page, the first of them with what it claims.
+PAGE = """<html><body><p>Advert</p><script type="application/ld+json">{"@graph": [
+{"@type": "Recipe", "name": "Lock house barley pot", "recipeYield": "4",
+ "totalTime": "PT1H", "author": {"@type": "Person", "name": "A lock-keeper"},
+ "recipeIngredient": ["For the pot:", "300 g pearl barley", "900 ml vegetable stock", "2 leeks"],
+ "recipeInstructions": ["Simmer the barley in the stock for 40 minutes.", "Stir in the leeks."],
+ "nutrition": {"@type": "NutritionInformation", "calories": "290 kcal", "proteinContent": "60 g"}},
+{"@type": "Recipe", "name": "Quay slaw", "recipeIngredient": ["200 g cabbage"],
+ "recipeInstructions": "Shred the cabbage."}]}</script></body></html>"""
+
+
 class Bring(CookCase):
     """What a page leaves around a recipe never becomes food."""
 
@@ -158,3 +169,32 @@ class Bring(CookCase):
         self.paste("Ferry leeks\nServes 2\n400 g leeks\n50 g ferry crumb\n")
         read = page.get_by_role("region", name="What was read")
         expect(read.get_by_text("2 lines read, none doubtful")).to_be_visible()
+
+    def test_a_saved_page_is_read_compared_and_taken_along(self) -> None:
+        page = self.page
+        self.sign_in()
+        page.get_by_role("link", name="Bring a dish").click()
+        chooser = page.get_by_label("A file with a recipe")
+        pdf = {"name": "scan.pdf", "mimeType": "application/pdf", "buffer": b"%PDF-1.7"}
+        chooser.set_input_files([pdf])
+        expect(page.get_by_text("This is a PDF.")).to_be_visible()
+        html = {"name": "pot.html", "mimeType": "text/html", "buffer": PAGE.encode()}
+        chooser.set_input_files([html])
+        several = page.get_by_role("group", name="Recipes in this file")
+        several.get_by_role("button", name="Quay slaw").click()
+        expect(page.get_by_label("Name of the dish")).to_have_value("Quay slaw")
+        several.get_by_role("button", name="Lock house barley pot").click()
+        expect(page.get_by_label("Recipe text")).to_have_value(re.compile("300 g pearl barley"))
+        page.get_by_text("What the recipe claims").click()
+        expect(page.get_by_role("row", name="Protein")).to_contain_text("the recipe claims more")
+        page.get_by_role("button", name="Put it on the Bench").click()
+        self.station("Recipe")
+        page.get_by_role("button", name="Save as a file").click()
+        with page.expect_download() as saved:
+            page.get_by_role("button", name="Save as Cooklang").or_(
+                page.get_by_role("link", name="Save as Cooklang")
+            ).click()
+        text = saved.value.path().read_text("utf-8")
+        self.assertEqual(saved.value.suggested_filename, "lock-house-barley-pot.cook")
+        self.assertIn("@pearl barley{300%g}", text)
+        self.assertIn("~{40%minutes}", text)

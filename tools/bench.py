@@ -153,7 +153,7 @@ def planned_household() -> Client:
     client, today = household("planned"), dt.datetime.now(dt.UTC).date()
     for number, recipe in enumerate(recipes()[:14]):
         text = {"text": recipe.text, "unit_system": "metric"}
-        dish = post(client, "dishes", post(client, "read", text))
+        dish = post(client, "dishes", read(client, text))
         day = str(today + dt.timedelta(days=number // 2))
         meal = {"id": str(uuid4()), "date": day, "kind": "cooked", "dish": dish["id"]}
         send(client, "menu/meals", json.dumps(meal))
@@ -185,6 +185,11 @@ def send(client: Client, path: str, text: str) -> HttpResponse:
 
 def post(client: Client, path: str, body: object) -> dict:
     return send(client, path, json.dumps(body)).json()
+
+
+def read(client: Client, text: dict) -> dict:
+    """Read a recipe's text; return its dish."""
+    return post(client, "read", text)["dishes"][0]
 
 
 def candidate_plates() -> tuple[Callable[[], object], Callable[[], object], Callable[[], object]]:
@@ -242,7 +247,7 @@ def timings() -> dict[str, tuple[float, float]]:
     many = [LINES[i % len(LINES)] for i in range(56)]
     lid = ["900 g floury potatoes, peeled", "120 ml milk", "50 g butter", "1 tsp salt"]
     text = "\n".join(["Bench pot", "Serves 6", "For the pot", *many, "For the lid", *lid])
-    dish = post(client, "read", {"text": text, "unit_system": "metric"})
+    dish = read(client, {"text": text, "unit_system": "metric"})
     part = dish["parts"][1]
     rank = {"sequence": 1, "dish": dish, "part": part["id"], "slot": part["slots"][0]["id"]}
     choice = post(client, "rank", rank)["candidates"][0]["choice"]
@@ -271,7 +276,7 @@ def timings() -> dict[str, tuple[float, float]]:
     found["8 parts, 40 steps"] = measure(lambda: dish_water(eight, book(), library(), alone))
     hungry = household("hungry", TABLE)
     pie = json.dumps(
-        {"sequence": 1, "dish": post(client, "read", {"text": PIE, "unit_system": "metric"})}
+        {"sequence": 1, "dish": read(client, {"text": PIE, "unit_system": "metric"})}
     )
     found["first way"] = measure(lambda: next(send(hungry, "ways", pie).streaming_content), 12)
     found["five ways"] = measure(lambda: list(send(hungry, "ways", pie).streaming_content), 8)

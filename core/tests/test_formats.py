@@ -223,7 +223,7 @@ class Formats(unittest.TestCase):
         plain = Dish("Pot", 4.0, ())
         self.assertEqual([view.leaves for view in formats_of(plain)], [()] * len(FORMATS))
         swapped = {view.key: view.leaves for view in formats_of(dishes()[0])}
-        self.assertIn("The recipe as it was before it was swapped", swapped["markdown"])
+        self.assertIn("the recipe as it was before the swap", swapped["markdown"])
         self.assertEqual(swapped["json_ld"], ())
 
     def test_the_plate_as_a_table_sums_to_the_serving(self) -> None:

@@ -17,6 +17,7 @@ from snabo_core.exchange.files import LONGEST_BYTES, Reader, ReadFile, read_file
 from snabo_core.exchange.pages import MOST_TAGS
 from snabo_core.foods import library
 from snabo_core.plate.setting import Setting
+from snabo_core.recipe.claims import claims_in, label_words
 from snabo_core.swaps.book import book
 from snabo_core.views.claims import claims_view
 
@@ -141,6 +142,29 @@ class Claims(unittest.TestCase):
     def test_carbohydrate_without_fibre_is_known_as_that(self) -> None:
         claim = self.view(carbohydrateContent="8.7 g").claims[0]
         self.assertEqual((claim.agrees, claim.without_fibre), ("agrees", True))
+
+    def test_claims_are_read_again_in_the_text_that_is_kept(self) -> None:
+        claims = pot(nutrition={
+            "@type": "NutritionInformation", "calories": "81 kcal", "sodiumContent": "0.2 g",
+            "carbohydrateContent": "14-16 g", "saturatedFatContent": "1.5", "fatContent": "4 g",
+        }).told.claims  # fmt: skip
+        again = claims_in([label_words(claims)])
+        self.assertEqual({one.key: one for one in again}, {one.key: one for one in claims})
+        self.assertEqual(len(claims), 5)
+
+    def test_labels_as_people_write_them(self) -> None:
+        for text, expected in (
+            ("Per serving: 420 kcal, 32 g carbohydrate (5 g sugars), 18 g protein, 25 g fat",
+             {"kcal": 420, "carbohydrate": 32, "sugars": 5, "protein": 18, "fat": 25}),
+            ("Calories 420 Total Fat 12g Saturated Fat 4g Sodium 820mg Dietary Fiber 6g",
+             {"kcal": 420, "fat": 12, "saturated": 4, "sodium_mg": 820, "fibre": 6}),
+            ("Energy 1757kJ/420kcal", {"kcal": 419.93}),
+            ("Carbohydrates 32g | Fat: 12,5 g | Salt 1.2g",
+             {"carbohydrate": 32, "fat": 12.5, "sodium_mg": 480}),
+            ("per 100 g: fat 3 g", {}), ("Fat chance", {}),
+        ):  # fmt: skip
+            found = {claim.key: round(claim.high, 2) for claim in claims_in([text])}
+            self.assertEqual(found, expected, text)
 
     def test_a_dish_that_does_not_say_how_much_a_serving_is_is_not_compared(self) -> None:
         dish = pot(nutrition={"@type": "NutritionInformation", "calories": "81"})

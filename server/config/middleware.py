@@ -20,7 +20,8 @@ class BodyLimitMiddleware:
         """Answer 413 when the announced length is over the limit."""
         length = request.META.get("CONTENT_LENGTH") or "0"
         photo = request.path.endswith("/photos")
-        limit = settings.PHOTO_LIMIT_BYTES if photo else settings.BODY_LIMIT_BYTES
+        large = photo or request.path == "/api/read/file"
+        limit = settings.PHOTO_LIMIT_BYTES if large else settings.BODY_LIMIT_BYTES
         if not length.isdigit() or int(length) > limit:
             shorter = "send a smaller photo" if photo else "send a shorter text"
             return problem(

@@ -9,24 +9,32 @@ from rest_framework.views import APIView
 from accounts.services import household_of
 from config.contract import contract
 from config.wire import client_id_of, convert, sent_dish
-from dishes import homemade, services, shelving
+from dishes import files, homemade, services, shelving
 from shelf.services import ShelfAnswer
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
+from snabo_core.exchange.files import ReadFile
 from snabo_core.views.recipe import RecipeView
 
 
 class ReadView(APIView):
     """Reading a pasted recipe."""
 
-    @contract("read_recipe", body=services.RecipeText, answer=core.Dish)
+    @contract("read_recipe", body=files.RecipeText, answer=ReadFile)
     def post(self, request: Request) -> Response:
-        """Return the document; nothing is stored."""
-        return Response(
-            services.read_text(
-                household_of(request.user), convert(request.data, services.RecipeText)
-            )
-        )
+        """Return the dishes in it; nothing is stored."""
+        body = convert(request.data, files.RecipeText)
+        return Response(files.read_text(household_of(request.user), body))
+
+
+class ReadFileView(APIView):
+    """Reading a file."""
+
+    @contract("read_file", body=files.SentFile, answer=ReadFile)
+    def post(self, request: Request) -> Response:
+        """Return the dishes in it; nothing is stored."""
+        body = convert(request.data, files.SentFile)
+        return Response(files.read_sent(household_of(request.user), body))
 
 
 class ReadLineView(APIView):

@@ -20,7 +20,7 @@ from foods.services import learned
 from foods.stand_ins import book_of
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
-from snabo_core.recipe import lines_from, read_recipe, reread_line
+from snabo_core.recipe import lines_from, reread_line
 from snabo_core.recipe.method import with_method
 from snabo_core.swaps.frozen import freeze
 from snabo_core.swaps.roles import propose_slots
@@ -28,14 +28,6 @@ from snabo_core.views.recipe import RecipeView, recipe_view
 from table.services import setting_of
 
 MOST_DISHES = 500
-
-
-class RecipeText(msgspec.Struct):
-    """A pasted recipe and whose cups and spoons are meant."""
-
-    text: str
-    # None: by the recipe's own units, else the household's
-    unit_system: core.UnitSystem | None
 
 
 class LineText(msgspec.Struct):
@@ -76,21 +68,6 @@ class Saved(msgspec.Struct):
     revision: int
 
 
-def read_text(household: Household, body: RecipeText) -> core.Dish:
-    """Read a pasted recipe into a document with its starchy slots proposed.
-
-    Raises:
-        BadInput: there is nothing to read.
-    """
-    if not any(c.isalnum() for c in body.text):
-        raise BadInput("Paste the recipe's text first: a title, ingredients, steps.", "text")
-    foods = library_of(household)
-    read = read_recipe(
-        body.text, foods, body.unit_system, usual=household.unit_system, learned=learned(household)
-    )
-    return propose_slots(read, book_of(household), foods)
-
-
 def read_one(household: Household, body: LineText) -> list[core.Line]:
     """Read one typed line: a line for each food it names."""
     known = learned(household)
@@ -127,7 +104,9 @@ def look_through(household: Household, document: core.Dish) -> RecipeView:
     Raises:
         BadInput: the document breaks its rules.
     """
-    return recipe_view(core.check(document), library_of(household))
+    return recipe_view(
+        core.check(document), setting_of(household), book_of(household), library_of(household)
+    )
 
 
 def own_dish(household: Household, dish_id: UUID | str, *, lock: bool = False) -> Dish:

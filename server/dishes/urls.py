@@ -6,6 +6,7 @@ from dishes import api
 
 urlpatterns = [
     path("read", api.ReadView.as_view()),
+    path("read/file", api.ReadFileView.as_view()),
     path("read/line", api.ReadLineView.as_view()),
     path("read/food", api.ChooseFoodView.as_view()),
     path("read/slots", api.ProposeView.as_view()),

@@ -2,7 +2,8 @@
 
 from uuid import UUID
 
-from django.http import StreamingHttpResponse
+from django.http import HttpResponse, StreamingHttpResponse
+from django.utils.http import content_disposition_header
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
@@ -12,8 +13,9 @@ from config.contract import LINES, contract
 from config.wire import convert
 from dishes.api import DishesView, PutPartView
 from foods.api import number
-from reckon import services
+from reckon import formats, services
 from snabo_core.dish import Choice
+from snabo_core.exchange.formats import FormatView
 from snabo_core.views.compare import CompareDishRequest, DishComparison
 from snabo_core.views.dish_water import WaterRequest, WaterView
 from snabo_core.views.explain import Explained, ExplainRequest
@@ -72,6 +74,29 @@ class MeetView(APIView):
         """Return the draft met so, by what it needs or what is left; nothing is stored."""
         wanted = convert(request.data, MeetRequest)
         return Response(services.meet(household_of(request.user), wanted))
+
+
+class FormatsView(APIView):
+    """The formats a dish can be taken along in."""
+
+    @contract("formats", answer=list[FormatView])
+    def get(self, request: Request, dish_id: UUID) -> Response:
+        """Return them with what of this dish each leaves behind."""
+        return Response(formats.formats(household_of(request.user), dish_id))
+
+
+class DishFileView(APIView):
+    """A dish as a file."""
+
+    @contract("dish_file")
+    def get(self, request: Request, dish_id: UUID, key: str) -> HttpResponse:
+        """Return it as it is cooked now."""
+        written = formats.dish_file(household_of(request.user), dish_id, key)
+        answer = HttpResponse(written.text, content_type=f"{written.media_type}; charset=utf-8")
+        answer["Content-Disposition"] = content_disposition_header(
+            as_attachment=True, filename=written.name
+        )
+        return answer
 
 
 class PreviewView(APIView):

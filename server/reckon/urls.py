@@ -9,6 +9,8 @@ urlpatterns = [
     path("line-swaps", api.LineSwapsView.as_view()),
     path("dishes/<uuid:dish_id>/shelf", api.ShelfOfDishView.as_view()),
     path("dishes/<uuid:dish_id>/compare", api.CompareView.as_view()),
+    path("dishes/<uuid:dish_id>/formats", api.FormatsView.as_view()),
+    path("dishes/<uuid:dish_id>/formats/<str:key>", api.DishFileView.as_view()),
     path("explain", api.ExplainView.as_view()),
     path("table", api.MatrixView.as_view()),
     path("table/ways", api.MatrixWaysView.as_view()),

@@ -71,7 +71,8 @@ class Writer(threading.Thread):
     def __init__(self, kitchen: Kitchen, number: int) -> None:
         super().__init__(daemon=True)
         self.kitchen, self.number, self.ending = kitchen, number, threading.Event()
-        document = kitchen.send("POST", "read", {"text": RECIPE, "unit_system": "metric"})
+        read = kitchen.send("POST", "read", {"text": RECIPE, "unit_system": "metric"})
+        document = read["dishes"][0]
         self.document = document | {"title": f"Writer {number}"}
         self.dish = kitchen.send("POST", "dishes", self.document, Client_Id=str(uuid.uuid4()))
         self.revision, self.saves, self.added = self.dish["revision"], 0, set[str]()

@@ -167,8 +167,12 @@ def _unescaped(text: str) -> str:
 
 def _escaped(text: str) -> str:
     """Return a text so that nothing in it is a mark."""
-    plain = _SPECIAL.sub(lambda mark: f"\\{mark[0]}", text)
-    return _LEADING.sub(r"\\\1", plain)
+    return _SPECIAL.sub(lambda mark: f"\\{mark[0]}", text)
+
+
+def _named(text: str) -> str:
+    """Return a text as a name: what begins it says nothing of how it is meant."""
+    return _LEADING.sub(r"\\\1", _escaped(text))
 
 
 def write_cooklang(recipe: ToldRecipe) -> str:
@@ -207,7 +211,7 @@ def _marked(line: str, named: dict[str, str]) -> str:
             if match is not None and _line(match, found) == line:
                 named.update(found.named)
                 return way
-    return f"@+{_escaped(line)}{{}}"
+    return f"@+{_named(line)}{{}}"
 
 
 def _ways(line: str, new: str) -> Iterator[str]:
@@ -215,11 +219,11 @@ def _ways(line: str, new: str) -> Iterator[str]:
     if match is not None:
         note = f"({_escaped(match['note'])})" if match["note"] else ""
         unit = f"%{match['unit']}" if match["unit"] else ""
-        yield f"@{new}{_escaped(match['name'])}{{{match['amount']}{unit}}}{note}"
+        yield f"@{new}{_named(match['name'])}{{{match['amount']}{unit}}}{note}"
     name, _, note = line.partition(", ")
     if note:
-        yield f"@{new}{_escaped(name)}{{}}({_escaped(note)})"
-    yield f"@{new}{_escaped(line)}{{}}"
+        yield f"@{new}{_named(name)}{{}}({_escaped(note)})"
+    yield f"@{new}{_named(line)}{{}}"
 
 
 def _timed(text: str) -> str:

@@ -34,6 +34,9 @@ _NAMES = {
     "fat": r"(?:total fat|fats?)",
     "kcal": r"(?:calories|energy|kcal)",
 }
+_WORDS = {"kcal": "energy", "net_carbs": "net carbs", "saturated": "saturated fat",
+          "sodium_mg": "sodium"}  # fmt: skip
+_UNITS = {"kcal": "kcal", "sodium_mg": "mg"}
 _VALUE = r"(?:<|less than)?\s*\d[\d.,]*(?:\s*(?:-|–)\s*\d[\d.,]*)?\s*(?:g|grams?|mg|kcal|kj|cal(?:orie)?s?)?\b"
 _PER_100 = re.compile(r"\bper\s*100\s*(?:g|ml)\b|/\s*100\s*g\b", re.IGNORECASE)
 
@@ -85,6 +88,16 @@ def claimed(figures: Iterable[tuple[str, str]]) -> tuple[Claim, ...]:
         name, factor = ("sodium_mg", SODIUM_PER_SALT_MG) if key == "salt" else (key, 1.0)
         found.setdefault(name, Claim(name, value[0] * factor, value[1] * factor))
     return tuple(found.values())
+
+
+def label_words(claims: Iterable[Claim]) -> str:
+    """Return claims as a label says them, so that `claims_in` finds them again."""
+    told = []
+    for claim in claims:
+        ends = [claim.low, claim.high] if claim.low < claim.high else [claim.high]
+        amount = "-".join(f"{end:.6g}" for end in ends)
+        told.append(f"{_WORDS.get(claim.key, claim.key)} {amount} {_UNITS.get(claim.key, 'g')}")
+    return f"Nutrition per serving: {', '.join(told)}"
 
 
 def claims_in(lines: Iterable[str]) -> tuple[Claim, ...]:

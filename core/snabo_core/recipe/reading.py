@@ -169,7 +169,7 @@ def _dish_of(
     labels = [aside.text for aside in layout.asides if aside.kind == "nutrition"]
     if system is None:
         # Grams of fat in a serving say nothing of the cups in the list.
-        plain = text
+        plain = recipe.words() if recipe is not None else text
         for label in labels:
             plain = plain.replace(label, " ")
         system = guess_system(plain) or hand.usual

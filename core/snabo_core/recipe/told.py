@@ -8,6 +8,7 @@ from dataclasses import dataclass, field, replace
 
 from snabo_core.dish import AsideKind, Claim, Told
 from snabo_core.quantities.kinds import heading_name, is_step
+from snabo_core.recipe.claims import label_words
 from snabo_core.recipe.facts import Servings, clean_title, servings_in, yield_in
 from snabo_core.recipe.layout import Aside, Layout, sort_list, without_step_number
 
@@ -40,18 +41,16 @@ class ToldRecipe:
         """Return every line of every part."""
         return tuple(line for _, lines in self.parts for line in lines)
 
-    def text(self) -> str:
-        """Return the recipe as a plain text."""
+    def words(self) -> str:
+        """Return the recipe as a plain text, without what it claims of its figures."""
         said = [self.title or "Recipe"]
         if self.serves:
             said.append(self.serves if servings_in(self.serves) else f"Serves {self.serves}")
-        names = {"prep": "Prep", "cook": "Cook", "rest": "Rest", "total": "Total"}
-        said += [f"{names[kind]}: {self.minutes[kind]:g} min" for kind in names
-                 if kind in self.minutes]  # fmt: skip
+        said += [f"{kind.capitalize()}: {value:g} min" for kind, value in self.minutes.items()]
         said += ["", "Ingredients"]
         for name, lines in self.parts:
-            said += ([f"For the {name}:" if not name.endswith(":") else name] if name else []) + [
-                *lines, ""]  # fmt: skip
+            said += [f"For the {name.rstrip(':')}:"] if name else []
+            said += [*lines, ""]
         said += ["Method"]
         under = ""
         for section, step in self.steps:
@@ -62,6 +61,10 @@ class ToldRecipe:
         if self.asides:
             said += ["", "Notes", *(text for _, text in self.asides)]
         return "\n".join(said)
+
+    def text(self) -> str:
+        """Return the recipe as a plain text that reads as it does."""
+        return "\n".join([self.words(), *(["", label_words(self.claims)] if self.claims else [])])
 
 
 def lay_out(told: ToldRecipe, names_food: Callable[[str], bool]) -> Layout:

@@ -28,10 +28,10 @@ TIME_SHARE, TIME_MINUTES = 0.25, 10.0
 
 @dataclass(frozen=True)
 class ClaimView:
-    """A figure of one claimed serving: claimed from low to high, and as it is computed here.
+    """A figure of one claimed serving: claimed from low to high, and ours.
 
-    `best` is None where an unknown decides it, `high` where nothing bounds it. `agrees` says where
-    the claim lies beside ours. `without_fibre` says that it agrees as carbohydrate without fibre.
+    `agrees` says where the claim lies beside ours, `without_fibre` that it agrees as
+    carbohydrate without fibre.
     """
 
     key: str
@@ -39,9 +39,7 @@ class ClaimView:
     unit: FigureUnit
     claimed_low: float
     claimed_high: float
-    low: float
-    best: float | None
-    high: float | None
+    ours: Figure
     agrees: Agreement
     without_fibre: bool = False
 
@@ -111,8 +109,8 @@ def _view(claim: Claim, figures: dict[str, Figure]) -> ClaimView:
     )
     agrees: Agreement = "agrees" if without else compared(claim, figure)
     return ClaimView(
-        claim.key, LABELS[claim.key], UNIT.get(claim.key, "g"), claim.low, claim.high,
-        figure.low, figure.best, figure.high, agrees, without,
+        claim.key, LABELS[claim.key], UNIT.get(claim.key, "g"), claim.low, claim.high, figure,
+        agrees, without,
     )  # fmt: skip
 
 

@@ -86,7 +86,9 @@ class KitchenCase(TestCase):
         return problem
 
     def read(self, text: str = RECIPE) -> dict:
-        return self.send("post", "read", {"text": text, "unit_system": "metric"}).json()
+        return self.send("post", "read", {"text": text, "unit_system": "metric"}).json()["dishes"][
+            0
+        ]
 
     def bring(self, text: str = RECIPE) -> dict:
         """Store a dish and return its detail."""

@@ -100,6 +100,8 @@ class Neighbours(KitchenCase):
             ("post", f"menu/meals/{meal}/eaten", None),
             ("post", f"menu/meals/{meal}/size", None),
             ("get", f"dishes/{dish}/card", None),
+            ("get", f"dishes/{dish}/formats", None),
+            ("get", f"dishes/{dish}/formats/markdown", None),
             ("put", f"shelf/{batch}", {"name": "Soup", "kind": "soup_stew"}),
             ("delete", f"shelf/{batch}", None),
             ("post", f"shelf/{batch}/restore", None),
@@ -142,7 +144,7 @@ class Neighbours(KitchenCase):
             ("delete", f"readings/{reading['id']}", None),
         ]
         with_id = {re.sub(r"<\w+:\w+>", "#", r).removeprefix("api/") for r in endpoints()}
-        tried = {re.sub(r"[0-9a-f-]{36}|\d+|b12", "#", path) for _, path, _ in attempts}
+        tried = {re.sub(r"[0-9a-f-]{36}|\d+|b12|markdown", "#", path) for _, path, _ in attempts}
         # A food and a day of the menu are no rows of a household.
         self.assertEqual({r for r in with_id if "#" in r} - {"foods/#", "menu/days/#"}, tried)
         for method, path, body in attempts:

@@ -30,7 +30,7 @@ class Bring(KitchenCase):
             with self.subTest(text=text[:20]):
                 response = self.send("post", "read", {"text": text, "unit_system": "metric"})
                 self.assertEqual(response.status_code, 200, response.content[:200])
-                stored = self.send("post", "dishes", response.json())
+                stored = self.send("post", "dishes", response.json()["dishes"][0])
                 self.assertIn(stored.status_code, {201, 413})
 
     def test_a_line_of_several_foods_is_several_lines(self) -> None:
@@ -315,7 +315,7 @@ class LinesAndGaps(KitchenCase):
 
     def test_units_as_the_recipe_says(self) -> None:
         body = {"text": "Pot\n1 lb leeks\n2 cups stock\n", "unit_system": None}
-        self.assertEqual(self.send("post", "read", body).json()["unit_system"], "us")
+        self.assertEqual(self.send("post", "read", body).json()["dishes"][0]["unit_system"], "us")
 
 
 class Plates(KitchenCase):

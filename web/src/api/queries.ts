@@ -171,6 +171,7 @@ const COMPUTED = [
   'dishes',
   'explain',
   'line-swaps',
+  'look-through',
   'menu',
   'menu-sheet',
   'method',
@@ -188,7 +189,7 @@ const COMPUTED = [
   'ways',
 ];
 
-const OF_FOODS = ['compare', 'convert', 'food', 'foods', 'label', 'look-through'];
+const OF_FOODS = ['compare', 'convert', 'food', 'foods', 'label'];
 
 async function anew(queries: QueryClient, keys: string[]): Promise<void> {
   for (const key of keys) {

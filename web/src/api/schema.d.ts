@@ -143,6 +143,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dishes/{dish_id}/formats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return them with what of this dish each leaves behind. */
+        get: operations["formats"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dishes/{dish_id}/formats/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return it as it is cooked now. */
+        get: operations["dish_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dishes/{dish_id}/restore": {
         parameters: {
             query?: never;
@@ -1001,8 +1035,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description Return the document; nothing is stored. */
+        /** @description Return the dishes in it; nothing is stored. */
         post: operations["read_recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Return the dishes in it; nothing is stored. */
+        post: operations["read_file"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2738,6 +2789,8 @@ export interface components {
         /**
          * Told
          * @description What a recipe says of itself; None where it says nothing.
+         *
+         *         `claims` are its own figures of a serving, kept as its claim; `source` is where it is from.
          */
         Told: {
             servings_low: number | null;
@@ -2747,6 +2800,17 @@ export interface components {
             cook_minutes: number | null;
             rest_minutes: number | null;
             total_minutes: number | null;
+            claims: components["schemas"]["Claim"][];
+            source: string;
+        };
+        /**
+         * Claim
+         * @description What a recipe claims of a figure of one serving, from low to high, in the figure's unit.
+         */
+        Claim: {
+            key: string;
+            low: number;
+            high: number;
         };
         /**
          * Variant
@@ -2983,10 +3047,30 @@ export interface components {
         };
         /**
          * RecipeText
-         * @description A pasted recipe and whose cups and spoons are meant.
+         * @description A pasted recipe, or the source of a page; without a unit system it shows which it means.
          */
         RecipeText: {
             text: string;
+            unit_system: ("australia" | "metric" | "us") | null;
+        };
+        /**
+         * ReadFile
+         * @description What a file holds. `dishes` are what was read in it, the fullest recipe first.
+         *
+         *         `kind` "foods" and "archive" hold no recipe: they are read where foods and households are.
+         */
+        ReadFile: {
+            /** @enum {unknown} */
+            kind: "archive" | "cooklang" | "foods" | "json_ld" | "markdown" | "page" | "text";
+            dishes: components["schemas"]["Dish"][];
+        };
+        /**
+         * SentFile
+         * @description A file as it was dropped: its name, and its bytes written out in base64.
+         */
+        SentFile: {
+            name: string;
+            data: string;
             unit_system: ("australia" | "metric" | "us") | null;
         };
         /**
@@ -3011,11 +3095,14 @@ export interface components {
         };
         /**
          * RecipeView
-         * @description A brought recipe looked through: its steps' facts and what it leaves open.
+         * @description A brought recipe looked through: its steps' facts, what it leaves open, what it claims.
+         *
+         *         `claims` is None where it claims nothing.
          */
         RecipeView: {
             steps: components["schemas"]["StepView"][];
             gaps: components["schemas"]["Gap"][];
+            claims: components["schemas"]["ClaimsView"] | null;
         };
         /**
          * StepView
@@ -3061,6 +3148,65 @@ export interface components {
             words: string;
             default: string;
             open: boolean;
+        };
+        /**
+         * ClaimsView
+         * @description A recipe's claims compared; minutes are of the whole dish.
+         *
+         *         `servings` is how many of the claimed servings the recipe makes by its own words, None where it
+         *         does not say; then nothing is compared.
+         */
+        ClaimsView: {
+            servings: number | null;
+            claims: components["schemas"]["ClaimView"][];
+            minutes_claimed: number | null;
+            minutes: number | null;
+            /** @enum {unknown} */
+            minutes_agree: "agrees" | "higher" | "lower" | "unknown";
+        };
+        /**
+         * ClaimView
+         * @description A figure of one claimed serving: claimed from low to high, and ours.
+         *
+         *         `agrees` says where the claim lies beside ours, `without_fibre` that it agrees as
+         *         carbohydrate without fibre.
+         */
+        ClaimView: {
+            key: string;
+            label: string;
+            /** @enum {unknown} */
+            unit: "g" | "kcal" | "mg";
+            claimed_low: number;
+            claimed_high: number;
+            ours: components["schemas"]["Figure"];
+            /** @enum {unknown} */
+            agrees: "agrees" | "higher" | "lower" | "unknown";
+            without_fibre: boolean;
+        };
+        /**
+         * Figure
+         * @description One figure of a plate.
+         *
+         *         `best` is None where something unknown decides; `low` and `high` are hard bounds, `high`
+         *         None where nothing bounds it. `spread_low` and `spread_high` enclose the modelled 90 %.
+         *         `blame` names the lines and causes that matter, the worst first.
+         */
+        Figure: {
+            best: number | null;
+            low: number;
+            high: number | null;
+            spread_low: number | null;
+            spread_high: number | null;
+            blame: components["schemas"]["Blame"][];
+        };
+        /**
+         * Blame
+         * @description A line and why a figure rests on it.
+         */
+        Blame: {
+            line_id: string;
+            /** @enum {unknown} */
+            cause: "label" | "measure" | "natural" | "recalled" | "unknown";
         };
         /**
          * DishDetail
@@ -3389,31 +3535,6 @@ export interface components {
             met: boolean;
             line_id: string | null;
             words: string;
-        };
-        /**
-         * Figure
-         * @description One figure of a plate.
-         *
-         *         `best` is None where something unknown decides; `low` and `high` are hard bounds, `high`
-         *         None where nothing bounds it. `spread_low` and `spread_high` enclose the modelled 90 %.
-         *         `blame` names the lines and causes that matter, the worst first.
-         */
-        Figure: {
-            best: number | null;
-            low: number;
-            high: number | null;
-            spread_low: number | null;
-            spread_high: number | null;
-            blame: components["schemas"]["Blame"][];
-        };
-        /**
-         * Blame
-         * @description A line and why a figure rests on it.
-         */
-        Blame: {
-            line_id: string;
-            /** @enum {unknown} */
-            cause: "label" | "measure" | "natural" | "recalled" | "unknown";
         };
         /**
          * BreachView
@@ -4292,6 +4413,17 @@ export interface components {
             grams: number;
             needs: number | null;
             left: number;
+        };
+        /**
+         * FormatView
+         * @description A format with what it is for, and in sentences what of this dish it cannot carry.
+         */
+        FormatView: {
+            /** @enum {unknown} */
+            key: "cooklang" | "json_ld" | "markdown" | "plate_csv";
+            name: string;
+            use: string;
+            leaves: string[];
         };
         /**
          * PreviewRequest
@@ -6528,6 +6660,120 @@ export interface operations {
             };
             /** @description Only JSON is read. */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    formats: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dish_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormatView"][];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    dish_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                dish_id: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11319,7 +11565,84 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Dish"];
+                    "application/json": components["schemas"]["ReadFile"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date: load it again. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SentFile"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadFile"];
                 };
             };
             /** @description What was sent cannot be; the sentence says why. */

@@ -150,3 +150,7 @@ export type ShoppingAnswer = Schemas['ShoppingAnswer'];
 export type ShoppingTold = Schemas['ShoppingTold'];
 export type ListItem = Schemas['ListItem'];
 export type TravelCard = Schemas['TravelCard'];
+
+export type ReadFile = Schemas['ReadFile'];
+export type ClaimView = Schemas['ClaimView'];
+export type ClaimsView = Schemas['ClaimsView'];

@@ -51,6 +51,8 @@ export function dish(...parts: Part[]): Dish {
       cook_minutes: null,
       rest_minutes: null,
       total_minutes: null,
+      claims: [],
+      source: '',
     },
     schema: 4,
   };

@@ -15,8 +15,9 @@ from accounts.models import Household, User
 from demo.cooked import Told, cook_thrice
 from demo.planned import plan_week
 from demo.shelved import fill_shelf
+from dishes.files import RecipeText, read_text
 from dishes.models import Dish
-from dishes.services import RecipeText, add_dish, read_text
+from dishes.services import add_dish
 from foods.models import LearnedReading, OwnFood, OwnMeasure, OwnName, OwnStandIn
 from foods.own import (
     ImportForm,
@@ -127,7 +128,7 @@ class Command(BaseCommand):
 
     def _read(self, household: Household, recipe: str) -> core.Dish:
         text = (FOLDER / recipe).read_text("utf-8")
-        document = read_text(household, RecipeText(text, "metric"))
+        document = read_text(household, RecipeText(text, "metric")).dishes[0]
         if any(not line.settled for _, line in core.all_lines(document)):
             doubtful = next(line for _, line in core.all_lines(document) if not line.settled)
             message = f"The demo recipe has a doubtful line: {doubtful.text}"

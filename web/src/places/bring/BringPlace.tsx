@@ -7,8 +7,9 @@ import { useEffect, useState, type JSX } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 
 import { client, sentence, take } from '../../api/client';
+import { readFile, readText } from '../../api/formats';
 import { dishesQuery } from '../../api/queries';
-import type { Dish, UnitSystem } from '../../api/types';
+import type { Dish, ReadFile, UnitSystem } from '../../api/types';
 import { withoutSlots } from '../../draft/edits';
 import { inTodaysForm } from '../../draft/inTodaysForm';
 import { forget, keep, recall } from '../../draft/storage';
@@ -16,7 +17,9 @@ import { useOnce } from '../../draft/useOnce';
 import { Notice } from '../../parts/Notice';
 import { useKeys } from '../../parts/useKeys';
 import { EXAMPLE } from './example';
+import { ChooseFile, FileDrop } from './FileDrop';
 import { ReadDish } from './ReadDish';
+import { Elsewhere, Several } from './Several';
 import { sharedWith } from './shared';
 import { useTitle } from '../../parts/useTitle';
 
@@ -74,10 +77,26 @@ export function BringPlace(): JSX.Element {
       }
     : null;
   useKeys({ u: () => undo?.() });
+  const [found, setFound] = useState<ReadFile | null>(null);
+  const [shown, setShown] = useState(0);
   const reading = useMutation({
-    mutationFn: () => take(client.POST('/api/read', { body: { text, unit_system: chosen } })),
-    onSuccess: update,
+    mutationFn: (file: File | null) => (file ? readFile(file, chosen) : readText(text, chosen)),
+    onSuccess: (file, sent) => {
+      const first = file.dishes[0];
+      // What a file says stands where it can be read and changed.
+      if (sent && first) setText(first.source_text);
+      setFound(file);
+      setShown(0);
+      if (first) update(first);
+    },
   });
+  const show = (place: number): void => {
+    const dish = found?.dishes[place];
+    if (!dish) return;
+    setShown(place);
+    setText(dish.source_text);
+    update(dish);
+  };
   const once = useOnce();
   const storing = useMutation({
     mutationFn: async (dish: Dish) => {
@@ -97,7 +116,7 @@ export function BringPlace(): JSX.Element {
       <h1>Bring a dish</h1>
       <p className="soft" style={{ margin: '4px 0 16px' }}>
         Paste the recipe as it is: title, servings, headings such as “For the lid”, ingredients,
-        steps.
+        steps. Or drop a file: a saved web page, Cooklang, Markdown, a text. No page is ever opened.
       </p>
       {shared?.onlyAddress && (
         <Notice>
@@ -130,17 +149,19 @@ export function BringPlace(): JSX.Element {
       )}
       <div className="bring">
         <div>
-          <textarea
-            aria-label="Recipe text"
-            value={text}
-            placeholder="Paste or type the recipe here"
-            onChange={(event) => setText(event.target.value)}
-          />
+          <FileDrop onFile={(file) => reading.mutate(file)}>
+            <textarea
+              aria-label="Recipe text"
+              value={text}
+              placeholder="Paste or type the recipe here"
+              onChange={(event) => setText(event.target.value)}
+            />
+          </FileDrop>
           <div className="row" style={{ marginTop: 10 }}>
             <Button
               variant={read ? 'outlined' : 'contained'}
               disabled={reading.isPending}
-              onClick={() => reading.mutate()}
+              onClick={() => reading.mutate(null)}
             >
               {read ? 'Read it again' : 'Read it'}
             </Button>
@@ -159,13 +180,17 @@ export function BringPlace(): JSX.Element {
                 </MenuItem>
               ))}
             </TextField>
+            <ChooseFile onFile={(file) => reading.mutate(file)} />
             {text === '' && (
               <button type="button" className="plain-button" onClick={() => setText(EXAMPLE)}>
                 Try an example
               </button>
             )}
           </div>
+          {reading.isPending && <p className="soft">Reading …</p>}
           {reading.error && <Notice bad>{sentence(reading.error)}</Notice>}
+          {found && <Elsewhere kind={found.kind} />}
+          {found && <Several dishes={found.dishes} shown={shown} onShow={show} />}
         </div>
         {read ? (
           <ReadDish

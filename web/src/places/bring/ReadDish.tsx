@@ -1,11 +1,14 @@
 /** The dish as read: title, servings, parts and lines, each to be settled in place. */
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
+import { lookThroughQuery } from '../../api/queries';
 import type { Dish, Line } from '../../api/types';
 import { addPart, moveLine, removeLine, replaceLine } from '../../draft/edits';
 import { makeIt } from '../../draft/kinds';
+import { Claims } from '../../parts/Claims';
 import { Notice } from '../../parts/Notice';
 import { LeftOut } from './LeftOut';
 import { LineRow } from './LineRow';
@@ -39,11 +42,17 @@ function Told({ dish }: { dish: Dish }): JSX.Element | null {
   ];
   const said = [
     ...(between ? [`serves ${told.servings_low} to ${told.servings_high}`] : []),
+    ...(told.source ? [`it is from ${told.source}`] : []),
     ...(told.makes ? [`makes ${told.makes}`] : []),
     ...minutes.flatMap(([what, value]) => (value === null ? [] : [`${value} min ${what}`])),
   ];
   if (said.length === 0) return null;
   return <p className="soft">The recipe says: {said.join(', ')}.</p>;
+}
+
+function ClaimsOf({ dish }: { dish: Dish }): JSX.Element | null {
+  const look = useQuery(lookThroughQuery(dish));
+  return look.data?.claims ? <Claims view={look.data.claims} /> : null;
 }
 
 export function ReadDish({
@@ -116,6 +125,7 @@ export function ReadDish({
         </p>
       ))}
       <Told dish={dish} />
+      <ClaimsOf dish={dish} />
       <LeftOut dish={dish} onChange={onChange} />
       {problem && <Notice bad>{problem}</Notice>}
       {dish.parts.map((part) => (

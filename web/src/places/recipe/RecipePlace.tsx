@@ -6,11 +6,14 @@ import { Link } from 'react-router';
 
 import { sentence } from '../../api/client';
 import { methodQuery } from '../../api/method';
-import type { MethodView } from '../../api/types';
+import { lookThroughQuery } from '../../api/queries';
+import type { Dish, MethodView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { setTaken } from '../../draft/edits';
 import { addStep, withSteps } from '../../draft/method';
+import { Claims } from '../../parts/Claims';
 import { Notice } from '../../parts/Notice';
+import { TakeAlong } from '../../parts/TakeAlong';
 import { plain } from '../../parts/format';
 import { ShelfOffers } from '../../parts/ShelfOffers';
 import { AddLine } from './AddLine';
@@ -65,9 +68,19 @@ function AheadOf(): JSX.Element {
   );
 }
 
+/** Only a recipe that claims something is looked through for it. */
+function ClaimsOf({ dish }: { dish: Dish }): JSX.Element | null {
+  const { told } = dish;
+  const claims =
+    told.claims.length > 0 || told.total_minutes !== null || told.cook_minutes !== null;
+  const look = useQuery({ ...lookThroughQuery(dish), enabled: claims });
+  return claims && look.data?.claims ? <Claims view={look.data.claims} /> : null;
+}
+
 function Method({ view }: { view: MethodView }): JSX.Element {
   const { draft } = useOpenDish();
   const [open, setOpen] = useState<string | null>(null);
+  const [taking, setTaking] = useState(false);
   const { document } = draft;
   const struck = view.steps.filter((step) => step.kind === 'ghost').length;
   const firstApart = perVariant(view.steps).findIndex(([whose]) => whose !== '');
@@ -101,6 +114,14 @@ function Method({ view }: { view: MethodView }): JSX.Element {
           <span className="grow" />
           <Button size="small" component={Link} to={`/card/${draft.id}`}>
             Card for taking it along
+          </Button>
+          <Button
+            size="small"
+            onClick={() => {
+              void draft.flush().then(() => setTaking(true));
+            }}
+          >
+            Save as a file
           </Button>
           <Button size="small" onClick={() => window.print()}>
             Print
@@ -144,7 +165,9 @@ function Method({ view }: { view: MethodView }): JSX.Element {
       <Mind cautions={view.cautions} />
       <section className={styles.foot} aria-label="One serving">
         <PlateFoot />
+        <ClaimsOf dish={document} />
       </section>
+      <TakeAlong dish={draft.id} open={taking} onClose={() => setTaking(false)} />
     </main>
   );
 }
