@@ -275,9 +275,7 @@ def timings() -> dict[str, tuple[float, float]]:
     eight, alone = eight_parts(), Setting(())
     found["8 parts, 40 steps"] = measure(lambda: dish_water(eight, book(), library(), alone))
     hungry = household("hungry", TABLE)
-    pie = json.dumps(
-        {"sequence": 1, "dish": read(client, {"text": PIE, "unit_system": "metric"})}
-    )
+    pie = json.dumps({"sequence": 1, "dish": read(client, {"text": PIE, "unit_system": "metric"})})
     found["first way"] = measure(lambda: next(send(hungry, "ways", pie).streaming_content), 12)
     found["five ways"] = measure(lambda: list(send(hungry, "ways", pie).streaming_content), 8)
     # A sheet is found, and another one is proven to be the shortest.
