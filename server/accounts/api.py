@@ -10,7 +10,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from accounts import services
+from accounts import services, tokens
 from config.contract import contract
 from config.wire import convert
 
@@ -23,6 +23,8 @@ def plain(request: Request) -> HttpRequest:
 @method_decorator(csrf_protect, name="post")
 class SessionView(APIView):
     """Who is signed in; signing in and out."""
+
+    for_people = True
 
     def get_permissions(self) -> list:
         """Anyone may sign in; the rest needs a session."""
@@ -49,6 +51,8 @@ class SessionView(APIView):
 class PasswordView(APIView):
     """One's own password."""
 
+    for_people = True
+
     @contract("change_password", body=services.PasswordChange, status=204)
     def put(self, request: Request) -> Response:
         """Change it."""
@@ -60,6 +64,8 @@ class PasswordView(APIView):
 class SignInsView(APIView):
     """One's open sessions."""
 
+    for_people = True
+
     @contract("sign_ins", answer=list[services.SignInRecord])
     def get(self, request: Request) -> Response:
         """List them."""
@@ -68,6 +74,8 @@ class SignInsView(APIView):
 
 class SignInView(APIView):
     """One open session."""
+
+    for_people = True
 
     @contract("end_sign_in", status=204)
     def delete(self, request: Request, sign_in_id: UUID) -> Response:
@@ -104,3 +112,33 @@ class FamiliesView(APIView):
         """Take one in or out."""
         wanted = convert(request.data, services.Family)
         return Response(services.want_again(services.household_of(request.user), wanted))
+
+
+class TokensView(APIView):
+    """The tokens of other programs."""
+
+    for_people = True
+
+    @contract("tokens", answer=list[tokens.TokenRecord])
+    def get(self, request: Request) -> Response:
+        """List them."""
+        return Response(tokens.tokens_of(services.household_of(request.user)))
+
+    @contract("make_token", body=tokens.NewToken, answer=tokens.MadeToken, status=201)
+    def post(self, request: Request) -> Response:
+        """Make one; it is shown this once."""
+        wanted = convert(request.data, tokens.NewToken)
+        household = services.household_of(request.user)
+        return Response(tokens.make_token(household, request.user, wanted), status=201)
+
+
+class TokenView(APIView):
+    """One token."""
+
+    for_people = True
+
+    @contract("end_token", status=204)
+    def delete(self, request: Request, token_id: UUID) -> Response:
+        """End it."""
+        tokens.end_token(services.household_of(request.user), token_id)
+        return Response(status=204)

@@ -111,3 +111,29 @@ class Identified(models.Model):
 
     class Meta:
         abstract = True
+
+
+class ApiToken(Identified, Owned):
+    """What lets another program in, until a day. Only the digest of the token is kept.
+
+    `scope` is "read" (it may look and compute) or "write" (it may change what the kitchen keeps).
+    """
+
+    user = models.ForeignKey(User, on_delete=models.CASCADE, related_name="tokens")
+    name = models.CharField(max_length=80)
+    scope = models.CharField(max_length=8)
+    digest = models.CharField(max_length=64, unique=True)
+    created_at = models.DateTimeField(auto_now_add=True)
+    expires_at = models.DateTimeField()
+    used_at = models.DateTimeField(null=True)
+
+    class Meta:
+        ordering: ClassVar = ["-created_at", "-id"]
+        constraints: ClassVar = [
+            models.CheckConstraint(
+                condition=models.Q(scope__in=("read", "write")), name="token_scope_known"
+            )
+        ]
+
+    def __str__(self) -> str:
+        return self.name

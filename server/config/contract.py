@@ -39,6 +39,17 @@ class SessionScheme(OpenApiAuthenticationExtension):
         return {"type": "apiKey", "in": "cookie", "name": "sessionid"}
 
 
+class TokenScheme(OpenApiAuthenticationExtension):
+    """Tells the contract that a program's token signs a request too."""
+
+    target_class = "accounts.authentication.ProgramsToken"
+    name = "token"
+
+    def get_security_definition(self, auto_schema: Any) -> dict[str, str]:
+        """Return the scheme."""
+        return {"type": "http", "scheme": "bearer"}
+
+
 class Problem(msgspec.Struct):
     """RFC 9457: what was refused and what to do, in a sentence."""
 
@@ -107,7 +118,7 @@ def _unsaid(kind: Any) -> set[str]:
 REFUSALS = {
     400: "What was sent cannot be; the sentence says why.",
     401: "Nobody is signed in.",
-    403: "The page is out of date: load it again.",
+    403: "The page is out of date, or the token may not do that.",
     404: "There is no such thing in this household.",
     409: "The page was loaded before the last update.",
     412: "It was changed elsewhere meanwhile.",

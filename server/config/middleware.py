@@ -20,8 +20,11 @@ class BodyLimitMiddleware:
         """Answer 413 when the announced length is over the limit."""
         length = request.META.get("CONTENT_LENGTH") or "0"
         photo = request.path.endswith("/photos")
-        large = photo or request.path == "/api/read/file"
-        limit = settings.PHOTO_LIMIT_BYTES if large else settings.BODY_LIMIT_BYTES
+        limit = settings.BODY_LIMIT_BYTES
+        if photo or request.path == "/api/read/file":
+            limit = settings.PHOTO_LIMIT_BYTES
+        elif request.path == "/api/archive":
+            limit = settings.ARCHIVE_LIMIT_BYTES
         if not length.isdigit() or int(length) > limit:
             shorter = "send a smaller photo" if photo else "send a shorter text"
             return problem(

@@ -13,6 +13,14 @@ from rest_framework.response import Response
 from snabo_core.errors import Outdated, SnaboError
 
 
+class OfToken(exceptions.APIException):
+    """A program's token is none any more (401), or may not do what it was sent for (403)."""
+
+    def __init__(self, status: int, sentence: str) -> None:
+        super().__init__(sentence)
+        self.status_code = status
+
+
 class Conflict(Exception):
     """The thing was changed by somebody else since it was read."""
 
@@ -52,6 +60,7 @@ def _refusal(error: SnaboError) -> dict[str, Any]:
 ANSWERS: tuple[tuple[Any, Callable[[Any], dict[str, Any]]], ...] = (
     (Conflict, _conflict),
     (SnaboError, _refusal),
+    (OfToken, lambda error: _body(error.status_code, "token", str(error.detail))),
     (
         (exceptions.NotAuthenticated, exceptions.AuthenticationFailed),
         lambda _: _body(401, "sign-in", "Sign in to go on. Unsaved text stays in this browser."),

@@ -34,6 +34,7 @@ INSTALLED_APPS = [
     "runs",
     "reckon",
     "menu",
+    "archive",
     "demo",
 ]
 MIDDLEWARE = [
@@ -128,7 +129,9 @@ X_FRAME_OPTIONS = "DENY"
 BODY_LIMIT_BYTES = 1_000_000
 # A photo of 10 MB, written out as text.
 PHOTO_LIMIT_BYTES = 14_000_000
-DATA_UPLOAD_MAX_MEMORY_SIZE = PHOTO_LIMIT_BYTES
+# And a household's archive with its photos.
+ARCHIVE_LIMIT_BYTES = 62_000_000
+DATA_UPLOAD_MAX_MEMORY_SIZE = ARCHIVE_LIMIT_BYTES
 
 # Everything ships with the application. Styles written at run time carry the page's nonce.
 CONTENT_SECURITY_POLICY = {
@@ -144,8 +147,14 @@ CONTENT_SECURITY_POLICY = {
 }
 
 REST_FRAMEWORK = {
-    "DEFAULT_AUTHENTICATION_CLASSES": ["accounts.authentication.SignedInSession"],
-    "DEFAULT_PERMISSION_CLASSES": ["rest_framework.permissions.IsAuthenticated"],
+    "DEFAULT_AUTHENTICATION_CLASSES": [
+        "accounts.authentication.SignedInSession",
+        "accounts.authentication.ProgramsToken",
+    ],
+    "DEFAULT_PERMISSION_CLASSES": [
+        "rest_framework.permissions.IsAuthenticated",
+        "accounts.authentication.WithinScope",
+    ],
     "DEFAULT_RENDERER_CLASSES": ["config.wire.JsonRenderer"],
     "DEFAULT_PARSER_CLASSES": ["config.wire.JsonParser"],
     "DEFAULT_SCHEMA_CLASS": "drf_spectacular.openapi.AutoSchema",

@@ -46,6 +46,7 @@ urlpatterns = [
     path("api/", include("runs.urls")),
     path("api/", include("reckon.urls")),
     path("api/", include("menu.urls")),
+    path("api/", include("archive.urls")),
     re_path(r"^api/", no_such_endpoint),
     path("home-ca.crt", home_certificate),
     re_path(r"^(?!assets/|static/).*$", front_end),

@@ -20,6 +20,8 @@ from snabo_core.views.recipe import RecipeView
 class ReadView(APIView):
     """Reading a pasted recipe."""
 
+    computes = True
+
     @contract("read_recipe", body=files.RecipeText, answer=ReadFile)
     def post(self, request: Request) -> Response:
         """Return the dishes in it; nothing is stored."""
@@ -30,6 +32,8 @@ class ReadView(APIView):
 class ReadFileView(APIView):
     """Reading a file."""
 
+    computes = True
+
     @contract("read_file", body=files.SentFile, answer=ReadFile)
     def post(self, request: Request) -> Response:
         """Return the dishes in it; nothing is stored."""
@@ -39,6 +43,8 @@ class ReadFileView(APIView):
 
 class ReadLineView(APIView):
     """Reading one line."""
+
+    computes = True
 
     @contract("read_line", body=services.LineText, answer=list[core.Line])
     def post(self, request: Request) -> Response:
@@ -51,6 +57,8 @@ class ReadLineView(APIView):
 class ChooseFoodView(APIView):
     """Correcting a line's food."""
 
+    computes = True
+
     @contract("choose_food", body=services.LineFood, answer=core.Line)
     def post(self, request: Request) -> Response:
         """Return the line with its grams worked out again."""
@@ -60,6 +68,8 @@ class ChooseFoodView(APIView):
 
 class ProposeView(APIView):
     """Finding the starchy slots."""
+
+    computes = True
 
     @contract("propose_slots", body=core.Dish, answer=core.Dish)
     def post(self, request: Request) -> Response:
@@ -71,6 +81,8 @@ class ProposeView(APIView):
 class UpgradeView(APIView):
     """Bringing what an older release left in a browser up to today's form."""
 
+    computes = True
+
     @contract("upgrade", body=core.Dish, answer=core.Dish)
     def post(self, request: Request) -> Response:
         """Return the document in today's form; nothing is stored."""
@@ -79,6 +91,8 @@ class UpgradeView(APIView):
 
 class LookThroughView(APIView):
     """Looking a brought recipe through."""
+
+    computes = True
 
     @contract("look_through", body=core.Dish, answer=RecipeView)
     def post(self, request: Request) -> Response:

@@ -50,6 +50,8 @@ class DishesListView(DishesView):
 class LineSwapsView(APIView):
     """Finding what else would do for a line."""
 
+    computes = True
+
     @contract("line_swaps", body=LineSwapRequest, answer=LineSwaps)
     def post(self, request: Request) -> Response:
         """Return the swaps computed on this dish, those that suit first."""
@@ -69,6 +71,8 @@ class ShelfOfDishView(PutPartView):
 class MeetView(APIView):
     """Meeting a line or a part from the shelf."""
 
+    computes = True
+
     @contract("meet_from_shelf", body=MeetRequest, answer=MetView)
     def post(self, request: Request) -> Response:
         """Return the draft met so, by what it needs or what is left; nothing is stored."""
@@ -79,6 +83,8 @@ class MeetView(APIView):
 class FormatsView(APIView):
     """The formats a dish can be taken along in."""
 
+    computes = True
+
     @contract("formats", answer=list[FormatView])
     def get(self, request: Request, dish_id: UUID) -> Response:
         """Return them with what of this dish each leaves behind."""
@@ -87,6 +93,8 @@ class FormatsView(APIView):
 
 class DishFileView(APIView):
     """A dish as a file."""
+
+    computes = True
 
     @contract("dish_file")
     def get(self, request: Request, dish_id: UUID, key: str) -> HttpResponse:
@@ -102,6 +110,8 @@ class DishFileView(APIView):
 class PreviewView(APIView):
     """Computing a draft."""
 
+    computes = True
+
     @contract("preview", body=PreviewRequest, answer=Preview)
     def post(self, request: Request) -> Response:
         """Return plate, section, standings and ledgers; nothing is stored."""
@@ -111,6 +121,8 @@ class PreviewView(APIView):
 
 class MethodOfDishView(APIView):
     """The method of a draft as it is cooked now."""
+
+    computes = True
 
     @contract("method", body=MethodRequest, answer=MethodView)
     def post(self, request: Request) -> Response:
@@ -122,6 +134,8 @@ class MethodOfDishView(APIView):
 class WaterOfDishView(APIView):
     """The water of a draft."""
 
+    computes = True
+
     @contract("water", body=WaterRequest, answer=WaterView)
     def post(self, request: Request) -> Response:
         """Return every part's glasses, where its grams went and what helps; nothing is stored."""
@@ -131,6 +145,8 @@ class WaterOfDishView(APIView):
 
 class SimulatedScaleView(APIView):
     """A scale that is only simulated."""
+
+    computes = True
 
     @contract("scale", body=services.ScaleWish, answer=services.ScaleReports)
     def post(self, request: Request) -> Response:
@@ -142,6 +158,8 @@ class SimulatedScaleView(APIView):
 class SimulatedProbeView(APIView):
     """A thermometer that is only simulated."""
 
+    computes = True
+
     @contract("probe", body=services.ProbeWish, answer=services.ProbeReadings)
     def post(self, request: Request) -> Response:
         """Return what it shows once it is stuck into something; nothing is stored."""
@@ -151,6 +169,8 @@ class SimulatedProbeView(APIView):
 
 class RankView(APIView):
     """Finding stand-ins."""
+
+    computes = True
 
     @contract("rank", body=RankRequest, answer=Ranking)
     def post(self, request: Request) -> Response:
@@ -162,6 +182,8 @@ class RankView(APIView):
 class ExplainView(APIView):
     """Opening a figure."""
 
+    computes = True
+
     @contract("explain", body=ExplainRequest, answer=Explained)
     def post(self, request: Request) -> Response:
         """Return what each line brings to it, and what if it were gone or halved."""
@@ -171,6 +193,8 @@ class ExplainView(APIView):
 
 class CompareView(APIView):
     """Dishes side by side."""
+
+    computes = True
 
     @contract("compare_dish", body=CompareDishRequest, answer=DishComparison)
     def post(self, request: Request, dish_id: UUID) -> Response:
@@ -182,6 +206,8 @@ class CompareView(APIView):
 class MatrixView(APIView):
     """Who can eat what."""
 
+    computes = True
+
     @contract("table_matrix", answer=TableMatrix)
     def get(self, request: Request) -> Response:
         """Return every dish against every eater."""
@@ -190,6 +216,8 @@ class MatrixView(APIView):
 
 class MatrixWaysView(APIView):
     """What would make a dish fit whom it does not suit."""
+
+    computes = True
 
     @contract("table_ways", answer=DishWays, streamed=True)
     def get(self, request: Request) -> StreamingHttpResponse:
@@ -201,6 +229,8 @@ class MatrixWaysView(APIView):
 class DayOfMealsView(APIView):
     """What meals leave of a day."""
 
+    computes = True
+
     @contract("day", body=DayRequest, answer=DayView)
     def post(self, request: Request) -> Response:
         """Return every daily limit of every eater after the meals; nothing is stored."""
@@ -210,6 +240,8 @@ class DayOfMealsView(APIView):
 
 class RebaseView(APIView):
     """A chosen stand-in for a vegetable of another size."""
+
+    computes = True
 
     @contract("rebase", body=RebaseRequest, answer=Choice)
     def post(self, request: Request) -> Response:
@@ -221,6 +253,8 @@ class RebaseView(APIView):
 class ResizeOfDishView(APIView):
     """A dish made larger or smaller."""
 
+    computes = True
+
     @contract("resize", body=ResizeRequest, answer=ResizeView)
     def post(self, request: Request) -> Response:
         """Return it, with what follows and what holds; nothing is stored."""
@@ -230,6 +264,8 @@ class ResizeOfDishView(APIView):
 
 class WaysView(APIView):
     """Finding what to change so that everybody can eat a dish."""
+
+    computes = True
 
     @contract("ways", body=WaysRequest, answer=WaysPart, streamed=True)
     def post(self, request: Request) -> StreamingHttpResponse:
@@ -242,6 +278,8 @@ class WaysView(APIView):
 class SplitOfDishView(APIView):
     """A dish parted into variants."""
 
+    computes = True
+
     @contract("split", body=SplitRequest, answer=SplitView)
     def post(self, request: Request) -> Response:
         """Return it with the fewest variants that suit everybody; nothing is stored."""
@@ -251,6 +289,8 @@ class SplitOfDishView(APIView):
 
 class LikingsView(APIView):
     """How somebody may want a dish otherwise."""
+
+    computes = True
 
     @contract("likings", answer=list[LikingView])
     def get(self, request: Request) -> Response:
@@ -267,6 +307,8 @@ class LikingsView(APIView):
 class RolesView(APIView):
     """The roles of the book."""
 
+    computes = True
+
     @contract("roles", answer=list[RoleView])
     def get(self, request: Request) -> Response:
         """List them."""
@@ -275,6 +317,8 @@ class RolesView(APIView):
 
 class FoodDetailView(APIView):
     """One food."""
+
+    computes = True
 
     @contract("food", answer=FoodFacts, query={"form": str, "grams": float})
     def get(self, request: Request, key: str) -> Response:

@@ -125,7 +125,12 @@ def today_in(household: Household) -> dt.date:
     return timezone.now().astimezone(zoneinfo.ZoneInfo(household.zone)).date()
 
 
-def _checked(form: EaterForm) -> dict[str, object]:
+def checked_form(form: EaterForm) -> dict[str, object]:
+    """Return the columns of what is said of an eater.
+
+    Raises:
+        BadInput: a name, a limit or an exclusion that cannot be; names the field.
+    """
     if not form.name.strip() or len(form.name) > 80 or not one_line(form.name):
         raise BadInput("A name has 1 to 80 letters, on one line.", "name")
     if form.school not in schools():
@@ -163,7 +168,7 @@ def add_eater(household: Household, form: EaterForm, client_id: UUID | None = No
     Raises:
         BadInput: the form contradicts itself, or the table is full.
     """
-    fields = _checked(form)
+    fields = checked_form(form)
     known = Eater.objects.filter(uid=client_id).first() if client_id else None
     if known is not None:
         if known.household_id != household.id:
@@ -189,7 +194,7 @@ def change_eater(household: Household, eater_id: UUID, form: EaterForm) -> Eater
     Raises:
         BadInput: the form contradicts itself.
     """
-    eater, fields = _own(household, eater_id), _checked(form)
+    eater, fields = _own(household, eater_id), checked_form(form)
     for field, value in fields.items():
         setattr(eater, field, value)
     eater.save(update_fields=list(fields))

@@ -91,6 +91,8 @@ class Neighbours(KitchenCase):
         batch = self.send("post", "shelf", jar).json()["batches"][0]["id"]
         lid = {**jar, "id": "0f0e0d0c-0000-4000-8000-00000000000e", "part": None}
         meal, today = "0f0e0d0c-0000-4000-8000-00000000000f", f"{today_in(self.household)}"
+        program = {"name": "A program", "scope": "read", "days": 1}
+        token = self.send("post", "tokens", program).json()
         on_menu = {"id": meal, "date": today, "kind": "cooked", "dish": dish}
         self.assertEqual(self.send("post", "menu/meals", on_menu).status_code, 204)
         attempts = [
@@ -142,6 +144,7 @@ class Neighbours(KitchenCase):
             ("post", f"eaters/{eater.uid}/cautions/b12", None),
             ("post", f"dishes/{dish}/compare", {"dish": document}),
             ("delete", f"readings/{reading['id']}", None),
+            ("delete", f"tokens/{token['record']['id']}", None),
         ]
         with_id = {re.sub(r"<\w+:\w+>", "#", r).removeprefix("api/") for r in endpoints()}
         tried = {re.sub(r"[0-9a-f-]{36}|\d+|b12|markdown", "#", path) for _, path, _ in attempts}

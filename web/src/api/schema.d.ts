@@ -4,6 +4,24 @@
  */
 
 export interface paths {
+    "/api/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Return it: a zip with its photos, or the document alone. */
+        get: operations["archive"];
+        put?: never;
+        /** @description Return what an archive would change here or, if asked, take it as a whole. */
+        post: operations["restore"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/convert": {
         parameters: {
             query?: never;
@@ -550,6 +568,23 @@ export interface paths {
         put?: never;
         /** @description Bring it back. */
         post: operations["bring_homemade_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/household/erase": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Erase it for good; nothing brings it back but an archive. */
+        post: operations["erase_household"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1816,6 +1851,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description List them. */
+        get: operations["tokens"];
+        put?: never;
+        /** @description Make one; it is shown this once. */
+        post: operations["make_token"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tokens/{token_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description End it. */
+        delete: operations["end_token"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/water": {
         parameters: {
             query?: never;
@@ -1977,6 +2047,39 @@ export interface components {
         Family: {
             family: string;
             again: boolean;
+        };
+        /**
+         * TokenRecord
+         * @description A token in the list; the token itself is shown only when it is made.
+         */
+        TokenRecord: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** @enum {unknown} */
+            scope: "read" | "write";
+            created_at: string;
+            expires_at: string;
+            used_at: string | null;
+            expired: boolean;
+        };
+        /**
+         * NewToken
+         * @description A token wanted: what for, what it may, for how many days.
+         */
+        NewToken: {
+            name: string;
+            /** @enum {unknown} */
+            scope: "read" | "write";
+            days: number;
+        };
+        /**
+         * MadeToken
+         * @description A token just made, with what the other program has to send.
+         */
+        MadeToken: {
+            record: components["schemas"]["TokenRecord"];
+            secret: string;
         };
         /**
          * EaterRecord
@@ -5887,6 +5990,53 @@ export interface components {
             certainty: "check_label" | "contains" | "free" | "may_contain" | "tolerated" | "unknown";
             foods: string[];
         };
+        /**
+         * RestoreForm
+         * @description An archive in base64. Without `apply` only the plan comes back.
+         *
+         *         `replace` lets what is here and otherwise become what the archive has; else it stays.
+         */
+        RestoreForm: {
+            data: string;
+            replace: boolean;
+            apply: boolean;
+        };
+        /**
+         * RestorePlan
+         * @description What restoring would do, or did.
+         */
+        RestorePlan: {
+            household: string;
+            made: string;
+            settings: string[];
+            kinds: components["schemas"]["KindPlan"][];
+            photos_missing: number;
+            applied: boolean;
+            replaced: boolean;
+        };
+        /**
+         * KindPlan
+         * @description What becomes of one kind of row: how many are added, replaced, the same, left as they are.
+         *
+         *         `differ` are here otherwise; they are replaced or stay, as was asked. `here` are only here.
+         */
+        KindPlan: {
+            kind: string;
+            added: number;
+            differ: number;
+            same: number;
+            here: number;
+            added_names: string[];
+            differ_names: string[];
+        };
+        /**
+         * EraseForm
+         * @description Who erases a household says its name and gives the own password.
+         */
+        EraseForm: {
+            household: string;
+            password: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -5896,6 +6046,130 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    archive: {
+        parameters: {
+            query?: {
+                photos?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["RestoreForm"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RestorePlan"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date, or the token may not do that. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     convert: {
         parameters: {
             query?: {
@@ -6084,7 +6358,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -6227,7 +6501,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -6374,7 +6648,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -6475,7 +6749,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -6622,7 +6896,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -6829,7 +7103,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -6974,7 +7248,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -7119,7 +7393,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -7203,7 +7477,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -7352,7 +7626,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -7440,7 +7714,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -7574,7 +7848,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -7653,7 +7927,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -7736,7 +8010,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -7821,7 +8095,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -7905,7 +8179,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -8037,7 +8311,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -8184,7 +8458,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -8316,7 +8590,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -8511,7 +8785,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -8640,7 +8914,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -8724,7 +8998,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -8735,6 +9009,82 @@ export interface operations {
             };
             /** @description There is no such thing in this household. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    erase_household: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["EraseForm"];
+            };
+        };
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date, or the token may not do that. */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8856,7 +9206,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -8979,7 +9329,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9102,7 +9452,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9225,7 +9575,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9311,7 +9661,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9447,7 +9797,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9532,7 +9882,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9610,7 +9960,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9693,7 +10043,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9776,7 +10126,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9859,7 +10209,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9942,7 +10292,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10028,7 +10378,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10123,7 +10473,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10255,7 +10605,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10334,7 +10684,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10417,7 +10767,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10501,7 +10851,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10632,7 +10982,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10709,7 +11059,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10832,7 +11182,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10906,7 +11256,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11038,7 +11388,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11112,7 +11462,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11251,7 +11601,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11337,7 +11687,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11423,7 +11773,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11500,7 +11850,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11586,7 +11936,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11663,7 +12013,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11740,7 +12090,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11817,7 +12167,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11894,7 +12244,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11980,7 +12330,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12066,7 +12416,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12198,7 +12548,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12272,7 +12622,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12358,7 +12708,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12444,7 +12794,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12635,7 +12985,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12723,7 +13073,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12816,7 +13166,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12904,7 +13254,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12992,7 +13342,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13078,7 +13428,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13238,7 +13588,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13319,7 +13669,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13395,7 +13745,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13472,7 +13822,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13566,7 +13916,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13707,7 +14057,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13786,7 +14136,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13869,7 +14219,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13953,7 +14303,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14039,7 +14389,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14164,7 +14514,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14346,7 +14696,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14516,7 +14866,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14592,7 +14942,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14712,7 +15062,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14798,7 +15148,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14930,7 +15280,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15004,7 +15354,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15088,7 +15438,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15219,7 +15569,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15296,7 +15646,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15435,6 +15785,212 @@ export interface operations {
             };
         };
     };
+    tokens: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TokenRecord"][];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_token: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewToken"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeToken"];
+                };
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date, or the token may not do that. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_token: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was sent cannot be; the sentence says why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The page is out of date, or the token may not do that. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing in this household. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description More was sent than is read. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Only JSON is read. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long and was stopped. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     water: {
         parameters: {
             query?: never;
@@ -15474,7 +16030,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15560,7 +16116,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description The page is out of date: load it again. */
+            /** @description The page is out of date, or the token may not do that. */
             403: {
                 headers: {
                     [name: string]: unknown;

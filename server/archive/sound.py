@@ -1,0 +1,110 @@
+"""What an archive holds is looked at as whatever else comes in: what is wrong is named."""
+
+from collections.abc import Callable
+from typing import Any
+from zoneinfo import ZoneInfo
+
+import msgspec
+
+from accounts.models import Household
+from config.wire import convert, stored_dish
+from foods.own import library_of
+from foods.stand_ins import book_of
+from menu.lists import shopping_of
+from menu.services import menu_of
+from reckon.services import dishes_of
+from runs.learning import learnt_by
+from runs.models import Run
+from runs.records import run_answer
+from runs.sessions import sessions_of
+from shelf.services import shelf_of
+from snabo_core.dish import check
+from snabo_core.errors import BadInput, SnaboError
+from snabo_core.exchange.archive import Archive
+from snabo_core.foods.own import OwnFood, check_own_food
+from snabo_core.shelf import KeepingKind
+from snabo_core.swaps.frozen import Frozen
+from snabo_core.swaps.homemade import Homemade
+from snabo_core.swaps.own import OwnStandIn
+from snabo_core.unseen import one_line
+from table.services import EaterForm, checked_form, eaters_of
+
+# Of many cookings the last ones are shown to see that they can be.
+LATEST_RUNS = 40
+JPEG = b"\xff\xd8\xff"
+
+
+def refuse_unsound(archive: Archive) -> None:
+    """Refuse an archive with a document in it that would be refused alone.
+
+    Raises:
+        BadInput: names the thing and says what is wrong with it.
+    """
+    whole = archive.household
+    _settings(whole.settings)
+    for eater in whole.eaters:
+        names = EaterForm.__struct_fields__
+        form = {name: getattr(eater, name) for name in names}
+        _looked("eater", eater.name, lambda form=form: checked_form(convert(form, EaterForm)))
+    for food in whole.own_foods:
+        raw = {**food.document, "id": food.id}
+        _looked("food", food.name, lambda raw=raw: check_own_food(convert(raw, OwnFood)))
+    for made in whole.homemade:
+        raw = {**made.document, "id": made.id}
+        _looked("homemade food", made.name, lambda raw=raw: convert(raw, Homemade))
+    for own in whole.stand_ins:
+        _looked("stand-in", own.name, lambda raw=own.document: convert(raw, OwnStandIn))
+    titles = {}
+    for dish in whole.dishes:
+        titles[dish.id] = dish.title
+        _looked("dish", dish.title, lambda raw=dish.draft: check(stored_dish(raw)))
+    for version in whole.versions:
+        name = f"{titles.get(version.dish, '')}, version {version.number}"
+        _looked("dish", name, lambda raw=version.document: check(stored_dish(raw)))
+        _looked("dish", name, lambda raw=version.frozen: convert(raw, Frozen))
+    for batch in whole.shelf:
+        _looked("batch", batch.name, lambda raw=batch.keeping: convert(raw, KeepingKind))
+
+
+def _settings(settings: Any) -> None:
+    if not settings.name.strip() or len(settings.name) > 120 or not one_line(settings.name):
+        raise BadInput("The household in this archive has no name it could have.", "data")
+    try:
+        ZoneInfo(settings.zone)
+    except (ValueError, LookupError, OSError) as error:
+        raise BadInput("Nobody knows the time zone in this archive.", "data") from error
+
+
+def _looked(what: str, name: str, look: Callable[[], object]) -> None:
+    try:
+        look()
+    except (SnaboError, msgspec.ValidationError, KeyError, TypeError, AttributeError,
+            ValueError) as error:  # fmt: skip
+        said = error.sentence if isinstance(error, SnaboError) else "it is in no form known here."
+        raise BadInput(
+            f"The {what} {name[:80]} in this archive cannot be taken: {said}", "data"
+        ) from error
+
+
+def shown_whole(household: Household) -> None:
+    """Show everything a household has once, so that nothing is kept that no screen could show.
+
+    Raises:
+        BadInput: something of it cannot be shown.
+    """
+    try:
+        library_of(household)
+        book_of(household)
+        eaters_of(household)
+        dishes_of(household)
+        shelf_of(household)
+        menu_of(household, None, 7)
+        shopping_of(household, 7)
+        sessions_of(household)
+        learnt_by(household)
+        for run in Run.objects.of(household).order_by("-started_at")[:LATEST_RUNS]:
+            run_answer(household, run.uid)
+    except Exception as error:
+        raise BadInput(
+            "Something in this archive cannot be shown here: nothing of it was taken.", "data"
+        ) from error
