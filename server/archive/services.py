@@ -24,6 +24,7 @@ from runs.models import Photo
 from snabo_core.errors import BadInput
 from snabo_core.exchange import archive as core
 from snabo_core.exchange.formats import file_name as plain_name
+from snabo_core.wording import worded
 
 SETTINGS = tuple(core.Settings.__struct_fields__)
 # Names that are shown of each kind; more are counted.
@@ -51,6 +52,7 @@ class KindPlan(msgspec.Struct):
     """
 
     kind: str
+    label: str
     added: int
     differ: int
     same: int
@@ -211,7 +213,7 @@ class _Restoring:
                 kind.of(self.household), getattr(self.now, kind.key), strict=True
             ):
                 rows[identity(kind, record)] = row
-        plan = KindPlan(kind.key, 0, 0, 0, 0, [], [])
+        plan = KindPlan(kind.key, worded(f"archive_{kind.key}"), 0, 0, 0, 0, [], [])
         seen = set()
         for record in getattr(self.archive.household, kind.key):
             key = identity(kind, record)

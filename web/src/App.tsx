@@ -140,8 +140,22 @@ const router = createBrowserRouter([
       {
         path: 'kitchen',
         lazy: async () => ({
-          Component: (await import('./places/kitchen/KitchenPlace')).KitchenPlace,
+          Component: (await import('./places/kitchen/KitchenFrame')).KitchenFrame,
         }),
+        children: [
+          {
+            index: true,
+            lazy: async () => ({
+              Component: (await import('./places/kitchen/KitchenPlace')).KitchenPlace,
+            }),
+          },
+          {
+            path: 'archive',
+            lazy: async () => ({
+              Component: (await import('./places/kitchen/ArchivePlace')).ArchivePlace,
+            }),
+          },
+        ],
       },
       {
         path: 'stove/:eveningId',

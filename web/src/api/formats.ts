@@ -17,7 +17,7 @@ export const formatsQuery = (dish: string) =>
     staleTime: 0,
   });
 
-async function base64(file: Blob): Promise<string> {
+export async function base64(file: Blob): Promise<string> {
   const bytes = new Uint8Array(await file.arrayBuffer());
   let text = '';
   for (let at = 0; at < bytes.length; at += 32_768)

@@ -8,7 +8,7 @@ const HERE = new URL('./', import.meta.url);
 // Read from files of their own, not from what is computed of a dish.
 const KEPT = [
   'convert', 'dish', 'eaters', 'evenings', 'exclusions', 'food', 'foods', 'compare', 'homemade', 'kitchen',
-  'formats', 'learning', 'likings', 'microwave', 'oven', 'own-foods', 'own-measures', 'own-names',
+  'formats', 'learning', 'tokens', 'likings', 'microwave', 'oven', 'own-foods', 'own-measures', 'own-names',
   'readings', 'roles', 'runs', 'schools', 'session', 'shelf', 'shelf-kinds', 'shelf-planned', 'sign-ins', 'stand-ins', 'label',
 ]; // prettier-ignore
 

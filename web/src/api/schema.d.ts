@@ -6022,6 +6022,7 @@ export interface components {
          */
         KindPlan: {
             kind: string;
+            label: string;
             added: number;
             differ: number;
             same: number;

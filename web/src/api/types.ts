@@ -154,3 +154,6 @@ export type TravelCard = Schemas['TravelCard'];
 export type ReadFile = Schemas['ReadFile'];
 export type ClaimView = Schemas['ClaimView'];
 export type ClaimsView = Schemas['ClaimsView'];
+export type RestorePlan = Schemas['RestorePlan'];
+export type KindPlan = Schemas['KindPlan'];
+export type TokenRecord = Schemas['TokenRecord'];

@@ -21,10 +21,8 @@ import { setEnergyUnit } from '../../parts/format';
 import { APPLIANCES, SALTS } from '../../api/vocabulary';
 import { Notice } from '../../parts/Notice';
 import { CookedOn } from './CookedOn';
-import { Doors } from './Doors';
 import { Learning } from './Learning';
 import { Pans } from './Pans';
-import { useTitle } from '../../parts/useTitle';
 
 const UNITS = [
   ['metric', 'Metric: cup 250 ml, tablespoon 15 ml'],
@@ -313,16 +311,13 @@ function Readings(): JSX.Element {
 }
 
 export function KitchenPlace(): JSX.Element {
-  useTitle('Kitchen');
   const kitchen = useQuery(kitchenQuery);
   return (
-    <main className="place">
-      <h1>Kitchen</h1>
+    <>
       {kitchen.error && <Notice bad>{sentence(kitchen.error)}</Notice>}
       {kitchen.data && <Settings stored={kitchen.data} />}
       <Learning />
       <Readings />
-      <Doors />
-    </main>
+    </>
   );
 }
