@@ -25,6 +25,7 @@ from drf_spectacular.generators import SchemaGenerator  # noqa: E402
 from drf_spectacular.renderers import OpenApiYamlRenderer  # noqa: E402
 from drf_spectacular.validation import validate_schema  # noqa: E402
 
+from snabo_core.exchange.archive import schema as archive_schema  # noqa: E402
 from snabo_core.foods.own import ALLERGEN_WORDS, HOLDABLE  # noqa: E402
 from snabo_core.method import techniques  # noqa: E402
 from snabo_core.plate.nutrients import LABELS, TARGETED, UNIT  # noqa: E402
@@ -34,6 +35,7 @@ from snabo_core.water.steps import TECHNIQUES  # noqa: E402
 
 CONTRACT = ROOT / "docs" / "openapi.yaml"
 TYPES = ROOT / "web" / "src" / "api" / "schema.d.ts"
+ARCHIVE = ROOT / "docs" / "archive.schema.json"
 VOCABULARY = ROOT / "web" / "src" / "api" / "vocabulary.ts"
 
 
@@ -49,6 +51,11 @@ def types(source: Path, target: Path) -> None:
     tool = ROOT / "web" / "node_modules" / ".bin" / "openapi-typescript"
     command = [str(tool), str(source), "--output", str(target)]
     subprocess.run(command, check=True, capture_output=True)
+
+
+def archive() -> str:
+    """Return the published schema of a household's archive."""
+    return json.dumps(archive_schema(), ensure_ascii=False, indent=1) + "\n"
 
 
 def vocabulary() -> str:
@@ -85,6 +92,7 @@ def main() -> int:
         CONTRACT.write_text(fresh)
         types(CONTRACT, TYPES)
         VOCABULARY.write_text(vocabulary())
+        ARCHIVE.write_text(archive())
         return 0
     with tempfile.TemporaryDirectory() as folder:
         source, target = Path(folder, "openapi.yaml"), Path(folder, "schema.d.ts")
@@ -92,9 +100,12 @@ def main() -> int:
         types(source, target)
         words = Path(folder, "vocabulary.ts")
         words.write_text(vocabulary())
+        household = Path(folder, "archive.schema.json")
+        household.write_text(archive())
+        pairs = ((CONTRACT, source), (TYPES, target), (VOCABULARY, words), (ARCHIVE, household))
         stale = [
             str(known.relative_to(ROOT))
-            for known, new in ((CONTRACT, source), (TYPES, target), (VOCABULARY, words))
+            for known, new in pairs
             if not known.exists() or known.read_text() != new.read_text()
         ]
     for name in stale:

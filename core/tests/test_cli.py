@@ -4,16 +4,83 @@ import io
 import json
 import unittest
 from contextlib import redirect_stderr, redirect_stdout
+from pathlib import Path
+from types import ModuleType
 from unittest import mock
 
 import msgspec
 
+from snabo_core.asking import EXAMPLE, told_how
 from snabo_core.checks import book as book_check
 from snabo_core.checks import data_quality, swap_book
+from snabo_core.exchange import __main__ as asked_exchange
+from snabo_core.fit import __main__ as fitting
+from snabo_core.method import __main__ as method
 from snabo_core.plate import __main__ as plating
 from snabo_core.quantities import __main__ as reading
+from snabo_core.recipe import __main__ as recipe
+from snabo_core.schedule import __main__ as scheduling
 from snabo_core.swaps.book import book
+from snabo_core.water import __main__ as water
 from tests.helpers import dish, line, part
+
+COMMANDS = (asked_exchange, fitting, method, plating, reading, recipe, scheduling, water)
+
+
+class Help(unittest.TestCase):
+    """Every command says how it is asked, with an example that can be given as it stands."""
+
+    def ask(self, command: ModuleType, given: str) -> tuple[int, str, str]:
+        out, err = io.StringIO(), io.StringIO()
+        stdin = io.TextIOWrapper(io.BytesIO(given.encode()), "utf-8")
+        with mock.patch("sys.stdin", stdin), redirect_stdout(out), redirect_stderr(err):
+            code = command.main()
+        return code, out.getvalue(), err.getvalue()
+
+    def help_of(self, command: ModuleType) -> str:
+        out = io.StringIO()
+        with redirect_stdout(out), self.assertRaises(SystemExit) as ended:
+            told_how(command.__doc__, command.EXAMPLE, ["--help"])
+        self.assertEqual(ended.exception.code, 0)
+        return out.getvalue()
+
+    def test_the_example_of_each_command_is_answered(self) -> None:
+        page = (Path(__file__).parents[2] / "docs" / "command-line.md").read_text("utf-8")
+        for command in COMMANDS:
+            name = command.__name__.removesuffix(".__main__")
+            with self.subTest(name):
+                said = self.help_of(command)
+                self.assertIn(f"python -m {name}", said)
+                self.assertIn(f"`python -m {name}`", page)
+                code, out, err = self.ask(command, said.partition(EXAMPLE)[2])
+                self.assertEqual((code, err), (0, ""))
+                self.assertTrue(json.loads(out))
+
+    def test_what_is_no_problem_is_refused_with_a_sentence(self) -> None:
+        for command in COMMANDS:
+            if command is reading:
+                continue  # any line is a line
+            for given in ("", "{", "[3]", '{"nonsense": 1}', "[" * 5000):
+                with self.subTest(command=command.__name__, given=given[:20]):
+                    code, out, err = self.ask(command, given)
+                    self.assertEqual((code, out), (2, ""))
+                    self.assertGreater(len(err), 10)
+
+    def test_arguments_nobody_knows(self) -> None:
+        with redirect_stderr(io.StringIO()), self.assertRaises(SystemExit) as ended:
+            told_how(water.__doc__, water.EXAMPLE, ["--fast"])
+        self.assertEqual(ended.exception.code, 2)
+
+    def test_formats_read_and_written(self) -> None:
+        _, out, _ = self.ask(asked_exchange, asked_exchange.EXAMPLE)
+        dish = json.loads(out)["dishes"][0]
+        problem = {"write": {"dish": dish, "format": "markdown"}}
+        code, out, _ = self.ask(asked_exchange, json.dumps(problem))
+        self.assertEqual((code, json.loads(out)["name"]), (0, "pot.md"))
+        self.assertIn("- 200 g peas", json.loads(out)["text"])
+        code, out, _ = self.ask(asked_exchange, '{"schema": "archive"}')
+        published = Path(__file__).parents[2] / "docs" / "archive.schema.json"
+        self.assertEqual(json.loads(out), json.loads(published.read_text("utf-8")))
 
 
 class CommandLine(unittest.TestCase):
@@ -64,7 +131,7 @@ class CommandLine(unittest.TestCase):
     def test_what_is_no_document_gets_a_sentence(self) -> None:
         for rubbish in (b"", b"{", b"[]", b'{"title": "x", "servings": 0, "parts": []}'):
             code, text = self.plate(rubbish)
-            self.assertEqual(code, 1, rubbish)
+            self.assertEqual(code, 2, rubbish)
             self.assertTrue(text.strip())
 
     def test_every_stand_in_can_be_named(self) -> None:

@@ -7,9 +7,17 @@ from typing import Any
 
 import msgspec
 
+from snabo_core.asking import told_how
 from snabo_core.errors import SnaboError
 from snabo_core.fit.problem import parse
 from snabo_core.fit.solving import Solution, solve
+
+EXAMPLE = """{"per_100g": {"potato": {"net_carbs": 15}, "swede": {"net_carbs": 6}},
+ "lines": [], "parts": [],
+ "slots": [{"id": "lid", "options": [{"food": "potato", "grams": 800, "cost": 0},
+                                     {"food": "swede", "grams": 800, "cost": 2}]}],
+ "eaters": [{"id": "Maren", "share": 0.25, "excludes": [],
+             "limits": [["net_carbs", "at_most", 13]]}]}"""
 
 
 def answer(found: Solution) -> dict[str, Any]:
@@ -48,4 +56,5 @@ def main() -> int:
 
 
 if __name__ == "__main__":
+    told_how(__doc__, EXAMPLE)
     sys.exit(main())

@@ -13,6 +13,7 @@ from typing import Any
 
 import msgspec
 
+from snabo_core.asking import told_how
 from snabo_core.dish import UnitSystem
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
@@ -25,6 +26,9 @@ from snabo_core.quantities.reading import read_lines
 
 MOST_LINES = 200
 SYSTEMS: dict[str, UnitSystem] = {"metric": "metric", "us": "us", "australia": "australia"}
+
+EXAMPLE = """{"parts": [{"name": "topping", "lines": ["900 g swede, peeled", "50 g butter"]}],
+ "method": "Boil the swede for 20 minutes. Drain, then mash with half the butter."}"""
 
 
 class Part(msgspec.Struct, forbid_unknown_fields=True):
@@ -108,4 +112,5 @@ def main() -> int:
 
 
 if __name__ == "__main__":
+    told_how(__doc__, EXAMPLE)
     sys.exit(main())

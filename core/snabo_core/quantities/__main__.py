@@ -9,10 +9,13 @@ from __future__ import annotations
 import json
 import sys
 
+from snabo_core.asking import told_how
 from snabo_core.foods import library
 from snabo_core.quantities.kinds import heading_name, kind_of_line
 from snabo_core.quantities.reading import ReadLine, read_lines
 from snabo_core.wording import say
+
+EXAMPLE = """1 1/2 cups basmati rice, rinsed"""
 
 
 def as_json(text: str) -> dict[str, object]:
@@ -61,4 +64,5 @@ def main() -> int:
 
 
 if __name__ == "__main__":
+    told_how(__doc__, EXAMPLE)
     sys.exit(main())

@@ -9,8 +9,11 @@ import sys
 
 import msgspec
 
+from snabo_core.asking import told_how
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.water.problems import answer
+
+EXAMPLE = """{"kind": "mass_for_share", "solids_g": 45, "water_share": 0.86}"""
 
 
 def main() -> int:
@@ -31,4 +34,5 @@ def main() -> int:
 
 
 if __name__ == "__main__":
+    told_how(__doc__, EXAMPLE)
     sys.exit(main())
