@@ -22,6 +22,8 @@ const queries = new QueryClient({
     queries: {
       retry: (count, error) => count < 2 && !(error instanceof ApiError && error.status >= 400),
       refetchOnWindowFocus: false,
+      // The server may answer where the browser believes there is no network, or the worker for it.
+      networkMode: 'always',
     },
   },
 });

@@ -1,5 +1,7 @@
 /** The worker that keeps the application for when the network is gone. */
 
+import { forgetKeptDishes } from './keptDishes';
+
 /** Register it; where the page comes over plain http the browser has none, and the Stove says so. */
 export function keepForOffline(): void {
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
@@ -10,6 +12,7 @@ export function keepForOffline(): void {
 
 /** Forget who was signed in here. */
 export function forgetForOffline(): void {
+  forgetKeptDishes();
   if (!('serviceWorker' in navigator)) return;
   navigator.serviceWorker.controller?.postMessage('signed out');
 }

@@ -3,6 +3,7 @@
 /** Keys and fetchers, one options factory per resource. */
 import { keepPreviousData, queryOptions, type QueryClient } from '@tanstack/react-query';
 
+import { forget } from '../draft/storage';
 import { client, take } from './client';
 import type { CompareDishRequest, CompareRequest, Dish, Readings } from './types';
 
@@ -200,11 +201,13 @@ async function anew(queries: QueryClient, keys: string[]): Promise<void> {
 
 /** Something that every computed answer may rest on has changed: none of them is shown again. */
 export async function computedAnew(queries: QueryClient): Promise<void> {
+  forget('kept-dishes');
   await anew(queries, COMPUTED);
 }
 
 /** What hangs on the household's own foods, measures and names; stale once one changes. */
 export async function foodsChanged(queries: QueryClient): Promise<void> {
+  forget('kept-dishes');
   await anew(queries, [...OF_FOODS, ...COMPUTED]);
   for (const query of [ownFoodsQuery, homemadeQuery, ownMeasuresQuery, ownNamesQuery])
     await queries.invalidateQueries({ queryKey: query.queryKey });

@@ -7,6 +7,7 @@ import { ApiError, client, sentence, take } from '../api/client';
 import { eveningsQuery } from '../api/evening';
 import { sessionQuery } from '../api/queries';
 import { sendAll } from '../evening/outbox';
+import { keepDishes } from '../keptDishes';
 import { forgetForOffline } from '../offline';
 import { shelfBox } from '../shelf/box';
 import { shoppingBox } from '../shopping/box';
@@ -23,6 +24,8 @@ const SignInPlace = lazy(async () => ({
 }));
 const KeysDialog = lazy(async () => ({ default: (await import('./KeysDialog')).KeysDialog }));
 
+/** Milliseconds until dishes are asked for that nobody has opened. */
+const KEEP_AFTER = 4000;
 const PLACES = [
   ['/dishes', 'Dishes'],
   ['/menu', 'Menu'],
@@ -59,6 +62,12 @@ export function Frame(): JSX.Element {
     // The Stove sends its own; what other evenings and the shelf left here goes now.
     if (user) void tellAll(user);
   }, [user]);
+  useEffect(() => {
+    if (!user) return undefined;
+    // When the screen has what it needs.
+    const later = setTimeout(() => void keepDishes(queries), KEEP_AFTER);
+    return () => clearTimeout(later);
+  }, [user, queries]);
   useKeys(useMemo(() => ({ '?': () => showKeys(true) }), []));
   if (session.isPending) return <main className="place soft">Opening the kitchen …</main>;
   if (session.error) {

@@ -1,6 +1,6 @@
 /** The open dish: head, stations in the order of the work, saving, and the counter strip. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useDeferredValue, useMemo, useState, type JSX } from 'react';
+import { useDeferredValue, useMemo, useState, useSyncExternalStore, type JSX } from 'react';
 import { NavLink, Outlet, useParams } from 'react-router';
 
 import { sentence } from '../../api/client';
@@ -63,6 +63,27 @@ function whatWeight(preview: Preview | undefined, dish: Dish): string {
   return dish.expected_grams === null ? 'before baking' : 'expected';
 }
 
+/** Without a network: what is seen is what was asked for before. */
+function Away(): JSX.Element | null {
+  const online = useSyncExternalStore(watchNetwork, () => navigator.onLine);
+  if (online) return null;
+  return (
+    <Notice>
+      There is no network: this is the dish as it was last seen in this browser. What you change
+      stays here until the kitchen server answers.
+    </Notice>
+  );
+}
+
+function watchNetwork(changed: () => void): () => void {
+  window.addEventListener('online', changed);
+  window.addEventListener('offline', changed);
+  return () => {
+    window.removeEventListener('online', changed);
+    window.removeEventListener('offline', changed);
+  };
+}
+
 interface OpenedProps {
   id: string;
   revision: number;
@@ -100,6 +121,7 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
   const grams = (preview.data?.serving_grams ?? 0) * document.servings;
   return (
     <OpenDishContext value={open}>
+      <Away />
       <div className="dish-head">
         <div>
           <h1>{document.title}</h1>
