@@ -7,11 +7,14 @@ import socket
 import struct
 from typing import Any
 
+from config.logs import logging
+
 workers, threads = 2, 16
 preload_app = True
 timeout, graceful_timeout, keepalive = 60, 10, 5
 limit_request_line = 8190
 loglevel = "warning"
+logconfig_dict = logging()
 # A client that sends nothing for so long in the middle of a request is let go.
 READ_SECONDS = int(os.environ.get("SNABO_READ_SECONDS", "10"))
 PR_SET_PDEATHSIG = 1

@@ -1,13 +1,46 @@
 """Limits that hold before any view runs, and headers that stand on every answer."""
 
 import ctypes
+import logging
+import re
 import threading
+import time
 from collections.abc import Callable
+from uuid import uuid4
 
 from django.conf import settings
 from django.http import HttpRequest, HttpResponse, HttpResponseRedirect
 
 from config.problems import TookTooLong, problem
+
+REQUESTS = logging.getLogger("snabo.requests")
+# Asked every few seconds.
+PROBES = {"/healthz", "/readyz"}
+
+
+class RequestLogMiddleware:
+    """Tells the log of every request: its id, method, path, status and milliseconds.
+
+    A proxy's `X-Request-Id` is taken over, so that its log and ours can be read together.
+    """
+
+    def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
+        self.get_response = get_response
+
+    def __call__(self, request: HttpRequest) -> HttpResponse:
+        """Answer, and say so."""
+        given = request.headers.get("X-Request-Id", "")
+        identity = given if re.fullmatch(r"[\w-]{8,64}", given) else uuid4().hex
+        began = time.monotonic()
+        response = self.get_response(request)
+        response["X-Request-Id"] = identity
+        told = {
+            "request": identity, "method": request.method, "path": request.path[:200],
+            "status": response.status_code, "ms": round((time.monotonic() - began) * 1000),
+        }  # fmt: skip
+        if request.path not in PROBES:
+            REQUESTS.info("request", extra=told)
+        return response
 
 
 class BodyLimitMiddleware:

@@ -5,6 +5,8 @@ from pathlib import Path
 
 from csp.constants import NONCE, SELF
 
+from config.logs import logging
+
 SERVER = Path(__file__).resolve().parents[1]
 ROOT = SERVER.parent
 WEB_BUILD = ROOT / "web" / "dist"
@@ -38,6 +40,7 @@ INSTALLED_APPS = [
     "demo",
 ]
 MIDDLEWARE = [
+    "config.middleware.RequestLogMiddleware",
     "config.middleware.TimeLimitMiddleware",
     "config.middleware.HeadersMiddleware",
     "django.middleware.security.SecurityMiddleware",
@@ -116,6 +119,8 @@ SECURE_CONTENT_TYPE_NOSNIFF = True
 SECURE_HSTS_SECONDS = 31_536_000 if BEHIND_TLS else 0
 SECURE_HSTS_INCLUDE_SUBDOMAINS = SECURE_HSTS_PRELOAD = BEHIND_TLS
 SECURE_SSL_REDIRECT = BEHIND_TLS
+# Asked on the machine itself, without TLS.
+SECURE_REDIRECT_EXEMPT = [r"^(?:healthz|readyz)$"]
 if BEHIND_TLS and PROXIES:
     SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
 PERMISSIONS_POLICY = (
@@ -186,14 +191,4 @@ TEST_RUNNER = "config.test_runner.PlainRunner"
 SILENCED_SYSTEM_CHECKS = [
     "staticfiles.W004",  # the build folder is missing until the screens are built
 ]
-LOGGING = {
-    "version": 1,
-    "disable_existing_loggers": False,
-    "handlers": {"console": {"class": "logging.StreamHandler"}},
-    "root": {"handlers": ["console"], "level": "WARNING"},
-    "loggers": {
-        # 4xx answers are part of the conversation with the browser, not news.
-        "django.request": {"level": "ERROR"},
-        "axes": {"level": "ERROR"},
-    },
-}
+LOGGING = logging()

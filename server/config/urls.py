@@ -9,6 +9,7 @@ from django.urls import include, path, re_path
 from django.views.decorators.cache import never_cache
 from django.views.decorators.csrf import ensure_csrf_cookie
 
+from config import health
 from config.problems import problem
 from config.settings import WEB_BUILD
 
@@ -48,6 +49,8 @@ urlpatterns = [
     path("api/", include("menu.urls")),
     path("api/", include("archive.urls")),
     re_path(r"^api/", no_such_endpoint),
+    path("healthz", health.alive),
+    path("readyz", health.ready),
     path("home-ca.crt", home_certificate),
     re_path(r"^(?!assets/|static/).*$", front_end),
 ]

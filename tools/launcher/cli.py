@@ -340,6 +340,8 @@ def lint(_options: argparse.Namespace) -> int:
         ("book", [py, "-m", "snabo_core.checks.book"], ROOT),
         ("migrations", [py, "server/manage.py", "makemigrations", "--check", "--dry-run"], ROOT),
         ("api contract", [py, "tools/check_contract.py"], ROOT),
+        ("container", [str(venv / "hadolint"), "deploy/Containerfile"], ROOT),
+        ("shell", [str(venv / "shellcheck"), "deploy/backup.sh", "deploy/restore.sh"], ROOT),
         ("web", ["npm", "run", "--silent", "lint"], WEB),
     ]
     failed = []
