@@ -10,8 +10,9 @@ from rest_framework.views import APIView
 from accounts.services import household_of
 from config.contract import contract
 from config.wire import convert
-from runs import learning, photos, records, services, sessions, sheets
+from runs import learning, photos, records, services, sessions, sheets, tables
 from snabo_core import dish as core
+from snabo_core.errors import BadInput
 from snabo_core.views.learning import LearningView
 
 
@@ -184,3 +185,31 @@ class EveningEventsView(APIView):
         """Take events from a device, each once, and return the evening after them."""
         body = convert(request.data, sessions.SentEvents)
         return Response(sessions.take_events(household_of(request.user), session_id, body))
+
+
+class RunTableView(APIView):
+    """Cookings or weigh-ins as a table."""
+
+    @contract("run_table", query={"dish": UUID})
+    def get(self, request: Request, name: str) -> HttpResponse:
+        """Return it as CSV, of one dish or of all."""
+        dish = id_in(request, "dish")
+        text = tables.table(household_of(request.user), name, dish)
+        answer = HttpResponse(text, content_type="text/csv; charset=utf-8")
+        answer["Content-Disposition"] = f'attachment; filename="{name}.csv"'
+        return answer
+
+
+def id_in(request: Request, name: str) -> UUID | None:
+    """Return an id of the query, None where none is given.
+
+    Raises:
+        BadInput: it is none.
+    """
+    given = request.query_params.get(name, "")
+    if not given:
+        return None
+    try:
+        return UUID(given)
+    except ValueError as error:
+        raise BadInput("That is no id of a dish.", name) from error

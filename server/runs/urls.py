@@ -14,6 +14,7 @@ urlpatterns = [
     path("runs/<uuid:run_id>/photos", api.RunPhotosView.as_view()),
     path("photos/<uuid:photo_id>", api.PhotoView.as_view()),
     path("runs/<uuid:run_id>/finish", api.FinishView.as_view()),
+    path("tables/<str:name>", api.RunTableView.as_view()),
     path("sheet", api.SheetOfDishesView.as_view()),
     path("sheet/calendar", api.SheetCalendarView.as_view()),
     path("evenings", api.EveningsView.as_view()),

@@ -16,6 +16,7 @@ PAGES = (
     "CONTRIBUTING.md",
     "docs/architecture.md",
     "docs/figure.md",
+    "docs/api.md",
     "deploy/README.md",
 )
 

@@ -7,6 +7,12 @@ import { Restore } from './Restore';
 import { Tokens } from './Tokens';
 import styles from './archive.module.css';
 
+const TABLES = [
+  ['/api/tables/runs', 'Cookings'],
+  ['/api/tables/weigh-ins', 'Weigh-ins'],
+  ['/api/own-foods/file', 'Own foods'],
+] as const;
+
 export function ArchivePlace(): JSX.Element {
   return (
     <div className={styles.archive}>
@@ -25,6 +31,22 @@ export function ArchivePlace(): JSX.Element {
             Save it without photos
           </a>
         </div>
+      </section>
+      <section aria-label="Tables">
+        <h2>Tables for a spreadsheet</h2>
+        <p>
+          Comma-separated, with a header; what nobody knows is an empty cell. A dish’s plate and the
+          dish itself are saved at its Recipe, the shopping list at the Menu.
+        </p>
+        <ul className={styles.tables}>
+          {TABLES.map(([href, name]) => (
+            <li key={href}>
+              <a href={href} download>
+                {name}
+              </a>
+            </li>
+          ))}
+        </ul>
       </section>
       <Restore />
       <Tokens />
