@@ -1,4 +1,4 @@
-"""./snabo fuzz: bent recipes and documents in process, bent requests over HTTP.
+"""./snabo fuzz: bent recipes, files and documents in process, bent requests over HTTP.
 
 Arguments: how many in process, how many requests, the seed. Fails on a crash, on anything over
 a second in process, and on memory that keeps growing.
@@ -19,8 +19,8 @@ import django
 ROOT = Path(__file__).resolve().parents[1]
 sys.path[:0] = [str(ROOT / "core"), str(ROOT / "server")]
 
-from tests.mutations import documents, texts  # noqa: E402  the path has to be set first
-from tests.test_fuzz import compute, read, sound  # noqa: E402
+from tests.mutations import documents, files, texts  # noqa: E402  the path has to be set first
+from tests.test_fuzz import compute, read, read_bent, sound  # noqa: E402
 
 LONGEST_SECONDS, PIECE = 1.0, 500
 # Megabytes by which a process may grow from its first tenth to its end.
@@ -38,7 +38,8 @@ def piece(numbered: tuple[int, int]) -> Piece:
     slow: list[tuple[float, str]] = []
     crashes, done = [], 0
     kinds = (
-        (read, texts(PIECE * 3 // 4, seed * 100_003 + number)),
+        (read, texts(PIECE // 2, seed * 100_003 + number)),
+        (read_bent, files(PIECE // 4, seed * 100_003 + number)),
         (compute, documents(sound(), PIECE // 4, seed * 100_003 + number)),
     )
     for act, inputs in kinds:
@@ -68,7 +69,8 @@ def in_process(count: int, seed: int) -> bool:
             sizes.append(size)
     early = max(sizes[: max(2, len(sizes) // 10)])
     print(
-        f"{done} recipes and documents: {len(crashes)} crashes, slowest {slow[-1][0]:.2f} s, "
+        f"{done} recipes, files and documents: {len(crashes)} crashes, "
+        f"slowest {slow[-1][0]:.2f} s, "
         f"memory {early:.0f} to {max(sizes):.0f} MB"
     )
     print("\n".join(crashes[:5]))

@@ -6,6 +6,7 @@ import copy
 import random
 from collections.abc import Iterator
 from functools import cache
+from pathlib import Path
 from typing import Any
 
 from tests.score_lines import expected_lines
@@ -97,3 +98,49 @@ def documents(document: dict[str, Any], count: int, seed: int) -> Iterator[dict[
             except (KeyError, IndexError, TypeError):
                 continue
         yield bent
+
+
+# What has a meaning in a file's format.
+MARKS = [
+    b"<", b">", b"</script>", b"<script type=application/ld+json>", b"{", b"}", b"[", b"]", b'"',
+    b"\\u0000", b"&#0;", b"&amp;", b"@", b"%", b"~", b"---\n", b"\n\n", b"# ", b"\xff\xfe", b"\x80",
+    b'"@graph":[', b'"@id":"#recipe"', b'"recipeYield":', b"null", b"1e999", b"PT", b"itemprop=",
+]  # fmt: skip
+
+
+@cache
+def _files() -> tuple[tuple[str, bytes], ...]:
+    saved = Path(__file__).with_name("data") / "saved"
+    return tuple((path.name, path.read_bytes()) for path in sorted(saved.iterdir()))
+
+
+def files(count: int, seed: int) -> Iterator[tuple[str, bytes]]:
+    """Yield saved files bent out of shape, by name and bytes, the same ones for the same seed."""
+    chance = random.Random(seed)  # noqa: S311  no secret
+    for _ in range(count):
+        name, content = chance.choice(_files())
+        for _ in range(chance.randint(1, 6)):
+            content = _bent_bytes(content, chance)
+        # A file is not always what its ending says.
+        other = chance.choice(_files())[0] if chance.random() < 0.1 else name
+        yield other, content[:40_000]
+
+
+def _bent_bytes(content: bytes, chance: random.Random) -> bytes:
+    place = chance.randint(0, len(content))
+    kind = chance.randint(0, 6)
+    if kind == 0:
+        mark = chance.choice(MARKS)
+        return content[:place] + mark * chance.choice((1, 2, 50, 3000)) + content[place:]
+    if kind == 1:
+        return content[:place]
+    if kind == 2:
+        return content[:place] + content[min(len(content), place + chance.randint(1, 60)) :]
+    if kind == 3:
+        piece = content[place : place + chance.randint(1, 200)]
+        return content[:place] + piece * chance.choice((2, 30, 400)) + content[place:]
+    if kind == 4:
+        return content[:place] + bytes([chance.randint(0, 255)]) + content[place + 1 :]
+    if kind == 5:
+        return content[:place] + chance.choice(_files())[1] + content[place:]
+    return content.replace(chance.choice(MARKS), chance.choice(MARKS))

@@ -8,17 +8,19 @@ import msgspec
 
 from snabo_core.dish import Dish, check
 from snabo_core.errors import SnaboError
+from snabo_core.exchange.files import Reader, read_file
 from snabo_core.foods import library
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
+from snabo_core.views.claims import claims_view
 from snabo_core.views.preview import preview
 from snabo_core.views.recipe import recipe_view
-from tests.mutations import documents, texts
+from tests.mutations import documents, files, texts
 from tests.score_recipes import recipes
 
-TEXTS, DOCUMENTS = 500, 300
+TEXTS, DOCUMENTS, FILES = 500, 300, 250
 # Minutes of margin on a slow machine; a pattern that never ends takes far longer.
 LONGEST_SECONDS = 10.0
 
@@ -31,6 +33,18 @@ def read(text: str) -> Dish | None:
     except SnaboError:
         return None
     return made
+
+
+def read_bent(file: tuple[str, bytes]) -> bool:
+    """Read a file as the screen does, False where it is refused with a sentence."""
+    name, content = file
+    try:
+        found = read_file(name, content, Reader(library(), book(), Setting(())))
+        for dish in found.dishes:
+            claims_view(check(dish), Setting(()), book(), library())
+    except SnaboError:
+        return False
+    return True
 
 
 def compute(document: dict[str, Any]) -> bool:
@@ -60,6 +74,15 @@ class Bent(unittest.TestCase):
             read(text)
             slowest = max(slowest, time.monotonic() - began)
         self.assertLess(slowest, LONGEST_SECONDS)
+
+    def test_files(self) -> None:
+        slowest, taken = 0.0, 0
+        for file in files(FILES, seed=20):
+            began = time.monotonic()
+            taken += read_bent(file)
+            slowest = max(slowest, time.monotonic() - began)
+        self.assertLess(slowest, LONGEST_SECONDS)
+        self.assertGreater(taken, FILES // 2)
 
     def test_documents(self) -> None:
         computed = sum(compute(document) for document in documents(sound(), DOCUMENTS, seed=20))

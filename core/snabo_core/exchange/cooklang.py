@@ -25,7 +25,7 @@ _MARK = re.compile(
     r"(?:\((?P<note>[^()\n]{0,200})\))?"
 )
 _MARKED = re.compile(r"@[^@{}\n]{0,120}\{[^{}\n]*\}|~[^~{}\n]{0,60}\{[^{}\n]*%[^{}\n]*\}")
-_COMMENT = re.compile(r"\[-.*?-\]|(?<!\S)--[^\n]*", re.DOTALL)
+_COMMENT = re.compile(r"\[-.{0,500}?-\]|(?<!\S)--[^\n]*", re.DOTALL)
 _SECTION = re.compile(r"^={1,6}\s*(?P<name>[^=\n]*?)\s*=*\s*$")
 _META = re.compile(r"^>>\s*(?P<key>[^:\n]{1,60}):(?P<value>[^\n]*)$", re.MULTILINE)
 # A mark behind a backslash is a letter like others: it is read under another sign.
@@ -88,7 +88,7 @@ def _block(block: str, section: str, found: _Found) -> str:
     """Take one paragraph; return the section that is open behind it."""
     step: list[str] = []
     for line in [*block.splitlines(), ""]:
-        plain = line.strip()
+        plain = " ".join(line.split())
         match = _SECTION.match(plain) if plain.startswith("=") else None
         note = plain.startswith(">")
         if (match or note or not plain) and step:

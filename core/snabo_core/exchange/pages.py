@@ -24,13 +24,12 @@ MOST_TAGS = 200_000
 MOST_OPENED, MOST_BLOCKS = 100_000, 60
 _MARKUP = re.compile(
     r"<!doctype\s+html|<html[\s>]|<head[\s>]|<body[\s>]"
-    r"|<script[^>]+ld\+json|itemtype\s*=|</(?:div|p|li|ul|ol|h[1-6]|span)\s*>",
+    r"|<script[^<>]{1,200}ld\+json|itemtype\s*=|</(?:div|p|li|ul|ol|h[1-6]|span)\s*>",
     re.IGNORECASE,
 )
-_WRAPPED = re.compile(
-    r"^\s*(?:<!--|//\s*<!\[CDATA\[|/\*\s*<!\[CDATA\[\s*\*/|<!\[CDATA\[)|"
-    r"(?:-->|//\s*\]\]>|/\*\s*\]\]>\s*\*/|\]\]>)?\s*;?\s*$"
-)
+# What pages put around a block so that old browsers pass over it.
+_BEFORE = ("<!--", "//", "/*", "*/", "<![CDATA[")
+_BEHIND = ("-->", "//", "/*", "*/", "]]>", ";")
 _DROPPED = ("script", "style", "noscript", "iframe", "object", "embed", "form", "button", "select",
             "svg", "template", "nav", "footer", "header[@role]", "aside")  # fmt: skip
 _HIDDEN = (
@@ -38,6 +37,12 @@ _HIDDEN = (
     "//*[@aria-hidden='true']",
     "//*[contains(translate(@style,' ',''),'display:none')]",
     "//*[contains(translate(@style,' ',''),'visibility:hidden')]",
+)
+
+
+# Characters that no tree holds.
+_CONTROL = re.compile(
+    "[\x00-\x08\x0b\x0c\x0e-\x1f\x7f-\x84\x86-\x9f\ud800-\udfff\ufdd0-\ufdef\ufffe\uffff]"
 )
 
 
@@ -72,7 +77,7 @@ def read_page(source: str) -> Page:
             "and paste that.",
             "file",
         )
-    plain = source.replace("\x00", "")
+    plain = _CONTROL.sub("", source)
     try:
         tree = lxml.html.document_fromstring(plain.encode("utf-8", "replace"), parser=_parser())
     except (lxml.etree.ParserError, lxml.etree.XMLSyntaxError, ValueError, AssertionError):
@@ -97,7 +102,7 @@ def _linked(tree: Any) -> list[Any]:
 
 def objects_in(text: str) -> list[Any]:
     """Return the JSON values of a block, wrapped, escaped or with a comma too many."""
-    plain = _WRAPPED.sub("", text).strip()
+    plain = _unwrapped(text)
     if plain.count("{") + plain.count("[") > MOST_OPENED:
         return []
     for attempt in (plain, html.unescape(plain)):
@@ -108,6 +113,17 @@ def objects_in(text: str) -> list[Any]:
         except ValueError:
             continue
     return _forgiving(plain)
+
+
+def _unwrapped(text: str) -> str:
+    plain, before = text.strip(), None
+    while plain != before:
+        before = plain
+        for mark in _BEFORE:
+            plain = plain.removeprefix(mark).lstrip()
+        for mark in _BEHIND:
+            plain = plain.removesuffix(mark).rstrip()
+    return plain
 
 
 def _forgiving(text: str) -> list[Any]:
