@@ -4,6 +4,7 @@ The files in `data/saved/` are invented for these tests, each in the manner of a
 `data/saved.json` says what a careful reader finds in each.
 """
 
+import email.message
 import json
 import time
 import unittest
@@ -97,6 +98,18 @@ class Shapes(unittest.TestCase):
             dish = pot(recipeYield=told)
             self.assertEqual((dish.servings, dish.servings_assumed), (servings, False), told)
         self.assertTrue(pot(recipeYield="1 loaf").servings_assumed)
+
+    def test_a_page_saved_as_one_file(self) -> None:
+        page = email.message.EmailMessage()
+        page["Subject"] = "Pot"
+        page.make_related()
+        page.add_related(linked({"recipeIngredient": ["200 g peas – fresh"]}), subtype="html",
+                         cte="quoted-printable")  # fmt: skip
+        page.add_related(b"\x89PNG", "image", "png")
+        for content in (page.as_bytes(), page.as_bytes().replace(b"\n", b"\r\n")):
+            found = read("pot.mhtml", content)
+            self.assertEqual(found.kind, "page")
+            self.assertEqual(found.dishes[0].parts[0].lines[0].text, "200 g peas – fresh")
 
     def test_a_label_of_a_hundred_grams_is_no_claim_of_a_serving(self) -> None:
         label = {"@type": "NutritionInformation", "calories": "90 kcal", "servingSize": "100 g"}
@@ -195,6 +208,7 @@ class BadFiles(unittest.TestCase):
     def test_tables_of_foods_and_archives_are_known(self) -> None:
         self.assertEqual(read("a.csv", "id,name,region,basis\n,Oat bran,eu,100g\n").kind, "foods")
         self.assertEqual(read("a.json", '{"snabo_archive": 1}').kind, "archive")
+        self.assertEqual(read("a.toml", 'pack = "x"\n[[stand_in]]\nrole = "mash"\n').kind, "pack")
         self.assertEqual(read("a.zip", b"PK\x03\x04").kind, "archive")
 
     def test_what_is_deep_long_or_without_an_end_is_over_soon(self) -> None:

@@ -2,6 +2,7 @@
 
 import datetime as dt
 import hashlib
+import re
 from collections.abc import Iterator
 from typing import Annotated, Any, Literal
 from uuid import NAMESPACE_OID, uuid5
@@ -19,7 +20,9 @@ from archive.rows import KINDS, Kind, compared, identity, told
 from archive.sound import refuse_unsound, shown_whole
 from config.wire import convert
 from dishes.models import DishVersion
+from foods.models import OwnStandIn
 from foods.own import foods_changed
+from foods.stand_ins import PackForm, import_pack
 from runs.models import Photo
 from snabo_core.errors import BadInput
 from snabo_core.exchange import archive as core
@@ -32,6 +35,8 @@ MOST_NAMED = 12
 # Kinds whose names say something to a cook; the others are counted.
 NAMED = {"eaters", "own_foods", "names", "stand_ins", "dishes", "homemade", "shelf"}
 LARGEST_FILE = 45_000_000
+# Where a pack begins to name its stand-ins.
+MOST_OF_A_PACK = 2_000_000
 
 
 class RestoreForm(msgspec.Struct):
@@ -121,6 +126,8 @@ def restore(household: Household, form: RestoreForm) -> RestorePlan:
     Raises:
         BadInput: the archive is cut, changed, newer, or holds what no household can.
     """
+    if (pack := _pack_in(form.data)) is not None:
+        return _from_pack(household, pack, form)
     archive, photos = core.read_archive(form.data)
     try:
         return _restored(household, archive, photos, form)
@@ -130,6 +137,32 @@ def restore(household: Household, form: RestoreForm) -> RestorePlan:
         raise BadInput(
             "This archive holds a value that cannot be kept: nothing of it was taken.", "data"
         ) from error
+
+
+def _pack_in(data: bytes) -> str | None:
+    """Return the text of a pack of stand-ins, None for anything else."""
+    if not re.search(rb"^\[\[stand_in\]\]", data[:MOST_OF_A_PACK], re.MULTILINE):
+        return None
+    return data.decode("utf-8", "replace")
+
+
+def _from_pack(household: Household, text: str, form: RestoreForm) -> RestorePlan:
+    """Return what a pack of stand-ins would change, or take it, told as an archive's plan."""
+    found = import_pack(household, PackForm(text, apply=form.apply, replace=form.replace))
+    names = {
+        what: [change.name for change in found.changes if change.what == what]
+        for what in ("new", "changed", "same")
+    }
+    here = OwnStandIn.objects.of(household).filter(deleted_at=None).count()
+    kind = KindPlan(
+        "stand_ins", worded("archive_stand_ins"), len(names["new"]), len(names["changed"]),
+        len(names["same"]), max(0, here - len(found.changes)) if form.apply
+        else max(0, here - len(names["changed"]) - len(names["same"])),
+        names["new"][:MOST_NAMED], names["changed"][:MOST_NAMED],
+    )  # fmt: skip
+    return RestorePlan(
+        found.name, timezone.now(), [], [kind], 0, applied=form.apply, replaced=form.replace
+    )
 
 
 @writes

@@ -51,10 +51,14 @@ class KeepRequest(msgspec.Struct):
 
 
 class PackForm(msgspec.Struct):
-    """A pack of stand-ins; without `apply` only what would change comes back."""
+    """A pack of stand-ins; without `apply` only what would change comes back.
+
+    Without `replace` those that are here otherwise stay.
+    """
 
     text: str
     apply: bool
+    replace: bool = True
 
 
 class PackResult(msgspec.Struct):
@@ -219,7 +223,7 @@ def import_pack(household: Household, form: PackForm) -> PackResult:
     if len(rows) + sum(change.what == "new" for change in changes) > MOST:
         raise BadInput(f"{MOST} own stand-ins are the most a household keeps.", "pack")
     for item, change in zip(items, changes, strict=True):
-        if change.what == "same":
+        if change.what == "same" or (change.what == "changed" and not form.replace):
             continue
         place = (item.role, item.stand_in.name.strip().lower())
         row = rows.setdefault(place, OwnStandIn(household=household, id=uuid4()))

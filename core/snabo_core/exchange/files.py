@@ -18,7 +18,14 @@ from snabo_core.exchange.cooklang import is_cooklang, read_cooklang
 from snabo_core.exchange.foods_csv import COLUMNS
 from snabo_core.exchange.json_ld import document_in, unchanged
 from snabo_core.exchange.markdown import is_markdown, read_markdown
-from snabo_core.exchange.pages import decoded, is_page, objects_in, read_page
+from snabo_core.exchange.pages import (
+    Page,
+    decoded,
+    html_in,
+    is_page,
+    objects_in,
+    read_page,
+)
 from snabo_core.exchange.schema_org import Found, recipes_in
 from snabo_core.foods import Library
 from snabo_core.plate.setting import Setting
@@ -32,8 +39,9 @@ from snabo_core.wording import worded
 LONGEST_BYTES = 10_000_000
 # A page may hold a recipe for each week; more are not read at once.
 MOST_RECIPES = 12
-FileKind = Literal["page", "json_ld", "cooklang", "markdown", "text", "foods", "archive"]
+FileKind = Literal["page", "json_ld", "cooklang", "markdown", "text", "foods", "archive", "pack"]
 ARCHIVE_MARK = re.compile(r'\A\s*\{\s*"snabo_archive"')
+PACK_MARK = re.compile(r"^\[\[stand_in\]\]", re.MULTILINE)
 _LEAST_COLUMNS = 3
 _MAGIC: tuple[tuple[bytes, str], ...] = (
     (b"%PDF", "a PDF"), (b"\x89PNG", "a picture"), (b"\xff\xd8\xff", "a picture"),
@@ -46,7 +54,7 @@ _MAGIC: tuple[tuple[bytes, str], ...] = (
 class ReadFile:
     """What a file holds. `dishes` are what was read in it, the fullest recipe first.
 
-    `kind` "foods" and "archive" hold no recipe: they are read where foods and households are.
+    `kind` "foods", "archive" and "pack" hold no recipe: they are read where those are kept.
     """
 
     kind: FileKind
@@ -87,7 +95,7 @@ def read_file(name: str, content: bytes, reader: Reader) -> ReadFile:
                 f"This is {what}. Snabo reads texts: copy the recipe's words and paste them.",
                 "file",
             )
-    text = decoded(content).removeprefix("\ufeff")
+    text = decoded(html_in(content) or content).removeprefix("\ufeff")
     if text.count("\x00") > len(text) // 100:
         raise BadInput("This is no text. Copy the recipe's words and paste them.", "file")
     return read_source(text.replace("\x00", ""), reader, name)
@@ -103,23 +111,16 @@ def read_source(text: str, reader: Reader, name: str = "") -> ReadFile:
     stem = PurePosixPath(name.replace("\\", "/")).stem.replace("_", " ").replace("-", " ").strip()
     if not any(c.isalnum() for c in text):
         raise BadInput("There is nothing to read in it.", "file")
-    if ARCHIVE_MARK.match(text[:400]):
-        return ReadFile("archive")
-    if _is_foods(text):
-        return ReadFile("foods")
+    if (kind := _kept_elsewhere(text)) is not None:
+        return ReadFile(kind)
     if text.lstrip()[:1] in "{[" and (objects := objects_in(text)):
         found = recipes_in(objects)
         if found:
             return ReadFile("json_ld", _dishes(found, reader))
         if ending in {".json", ".jsonld"}:
             raise BadInput("There is no recipe in this file that Snabo knows.", "file")
-    if ending in {".html", ".htm", ".xhtml", ".mhtml"} or is_page(text):
-        page = read_page(text)
-        if any(found.told.parts for found in page.recipes):
-            return ReadFile("page", _shown(_dishes(page.recipes, reader), page.text, reader))
-        if not any(c.isalnum() for c in page.text):
-            raise BadInput("This page shows no words to read.", "file")
-        return ReadFile("page", (_plain(page.text, reader),))
+    if ending in {".html", ".htm", ".xhtml"} or is_page(text):
+        return ReadFile("page", _of_page(read_page(text), reader))
     if ending == ".cook" or (ending in {"", ".txt"} and is_cooklang(text)):
         return ReadFile("cooklang", (_told(read_cooklang(text, stem), reader),))
     if ending in {".md", ".markdown"} or is_markdown(text):
@@ -128,6 +129,28 @@ def read_source(text: str, reader: Reader, name: str = "") -> ReadFile:
             named = replace(told, title=told.title or stem)
             return ReadFile("markdown", (_told(named, reader),))
     return ReadFile("text", (_plain(text, reader),))
+
+
+def _kept_elsewhere(text: str) -> FileKind | None:
+    """Return what a file is that holds no recipe, None for one that may."""
+    if ARCHIVE_MARK.match(text[:400]):
+        return "archive"
+    if PACK_MARK.search(text):
+        return "pack"
+    return "foods" if _is_foods(text) else None
+
+
+def _of_page(page: Page, reader: Reader) -> tuple[Dish, ...]:
+    """Return the recipes that a page carries, or else the one its words tell.
+
+    Raises:
+        BadInput: it shows no words.
+    """
+    if any(found.told.parts for found in page.recipes):
+        return _shown(_dishes(page.recipes, reader), page.text, reader)
+    if not any(c.isalnum() for c in page.text):
+        raise BadInput("This page shows no words to read.", "file")
+    return (_plain(page.text, reader),)
 
 
 def _is_foods(text: str) -> bool:

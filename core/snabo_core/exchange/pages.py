@@ -6,10 +6,13 @@ without is read by its visible words. Scripts, styles, forms and whatever is hid
 
 from __future__ import annotations
 
+import email
+import email.policy
 import html
 import json
 import re
 from dataclasses import dataclass
+from itertools import islice
 from typing import Any
 
 import lxml.html
@@ -40,6 +43,9 @@ _HIDDEN = (
 )
 
 
+_SAVED = re.compile(
+    rb"\A(?:[\w-]+:[^\n]*\n(?:[ \t][^\n]*\n)*)*?content-type:\s*multipart/related", re.IGNORECASE
+)
 # Characters that no tree holds.
 _CONTROL = re.compile(
     "[\x00-\x08\x0b\x0c\x0e-\x1f\x7f-\x84\x86-\x9f\ud800-\udfff\ufdd0-\ufdef\ufffe\uffff]"
@@ -57,6 +63,18 @@ class Page:
 def is_page(text: str) -> bool:
     """Tell the source of a web page from a recipe that is written down."""
     return _MARKUP.search(text[:400_000]) is not None
+
+
+def html_in(content: bytes) -> bytes | None:
+    """Return the page in a file that browsers save as one (MHTML, RFC 2557), None in others."""
+    if not _SAVED.match(content[:4000]):
+        return None
+    message = email.message_from_bytes(content, policy=email.policy.default)
+    for part in islice(message.walk(), MOST_BLOCKS):
+        if part.get_content_type() == "text/html":
+            page = part.get_payload(decode=True)
+            return page if isinstance(page, bytes) else None
+    return None
 
 
 def decoded(content: bytes) -> str:

@@ -18,6 +18,7 @@ from archive.services import SETTINGS
 from archive.services import write as write_file
 from config.tests.base import OWN_FOOD, PASSWORD, KitchenCase
 from dishes.models import Dish, DishVersion
+from foods.stand_ins import export_pack
 from runs.models import Photo
 from snabo_core.exchange.archive import digest_of
 from table.models import Eater
@@ -210,6 +211,27 @@ class Filled(KitchenCase):
         # A page that is open on the old draft gets 412, not the other's text.
         self.assertEqual((back["document"], back["revision"]), (detail["document"], 3))
         self.assertEqual(self.send("get", f"dishes/{extra}").status_code, 200)
+
+    def test_a_pack_of_stand_ins_goes_through_the_same_plan(self) -> None:
+        own = {
+            "key": "", "name": "Ours", "family": "", "driver": "", "expectation": "", "texture": {},
+            "smell": "", "taste": "", "evidence": "", "lines": [{"food": "swede", "grams": 500}],
+            "step": [],
+        }  # fmt: skip
+        form = {"id": "0f0e0d0c-0000-4000-8000-000000000001",
+                "own": {"role": "mash", "stand_in": own}}  # fmt: skip
+        self.send("post", "stand-ins", form)
+        pack = export_pack(self.household).encode()
+        plan = sent(client_of(Household.objects.create(name="Next door")), pack, apply=False).json()
+        self.assertEqual((counted(plan, "added"), plan["applied"]), ({"stand_ins": 1}, False))
+        plan = sent(self.client, pack).json()
+        self.assertEqual((counted(plan, "same"), counted(plan, "here")), ({"stand_ins": 1}, {}))
+        other = pack.replace(b"500", b"600")
+        plan = sent(self.client, other).json()
+        self.assertEqual(counted(plan, "differ"), {"stand_ins": 1})
+        self.assertEqual(export_pack(self.household).encode(), pack)
+        sent(self.client, other, replace=True)
+        self.assertIn("600", export_pack(self.household))
 
     def test_another_household_sees_nothing_of_it(self) -> None:
         self.bring()

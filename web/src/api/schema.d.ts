@@ -2969,10 +2969,13 @@ export interface components {
         /**
          * PackForm
          * @description A pack of stand-ins; without `apply` only what would change comes back.
+         *
+         *         Without `replace` those that are here otherwise stay.
          */
         PackForm: {
             text: string;
             apply: boolean;
+            replace: boolean;
         };
         /**
          * PackResult
@@ -3177,11 +3180,11 @@ export interface components {
          * ReadFile
          * @description What a file holds. `dishes` are what was read in it, the fullest recipe first.
          *
-         *         `kind` "foods" and "archive" hold no recipe: they are read where foods and households are.
+         *         `kind` "foods", "archive" and "pack" hold no recipe: they are read where those are kept.
          */
         ReadFile: {
             /** @enum {unknown} */
-            kind: "archive" | "cooklang" | "foods" | "json_ld" | "markdown" | "page" | "text";
+            kind: "archive" | "cooklang" | "foods" | "json_ld" | "markdown" | "pack" | "page" | "text";
             dishes: components["schemas"]["Dish"][];
         };
         /**

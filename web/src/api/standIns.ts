@@ -77,7 +77,7 @@ export function usePack() {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (body: { text: string; apply: boolean }) =>
-      take(client.POST('/api/stand-ins/pack', { body })),
+      take(client.POST('/api/stand-ins/pack', { body: { ...body, replace: true } })),
     onSuccess: (result) => (result.applied ? changed(queries) : undefined),
   });
 }

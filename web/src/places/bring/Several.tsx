@@ -7,6 +7,11 @@ import { Notice } from '../../parts/Notice';
 
 const ELSEWHERE: Partial<Record<ReadFile['kind'], { what: string; to: string; name: string }>> = {
   foods: { what: 'This is a table of foods.', to: '/foods/own', name: 'Take it in under Foods' },
+  pack: {
+    what: 'This is a pack of stand-ins.',
+    to: '/kitchen/archive',
+    name: 'Look it through in the Kitchen',
+  },
   archive: {
     what: 'This is the archive of a household.',
     to: '/kitchen/archive',

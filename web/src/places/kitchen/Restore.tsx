@@ -115,8 +115,8 @@ export function Restore(): JSX.Element {
     <section aria-label="Take an archive back">
       <h2>Take an archive back</h2>
       <p>
-        What it holds is compared first and nothing is changed. What is only here stays. A file that
-        was cut or changed is refused as a whole.
+        Or a pack of stand-ins. What it holds is compared first and nothing is changed. What is only
+        here stays. A file that was cut or changed is refused as a whole.
       </p>
       <Button variant="outlined" onClick={() => input.current?.click()}>
         Choose an archive
@@ -124,7 +124,7 @@ export function Restore(): JSX.Element {
       <input
         ref={input}
         type="file"
-        accept=".json,.zip,application/json,application/zip"
+        accept=".json,.zip,.toml,application/json,application/zip"
         hidden
         aria-label="An archive"
         onChange={(event) => {
@@ -138,7 +138,7 @@ export function Restore(): JSX.Element {
       {taking.isSuccess && plan && (
         <div role="status">
           <p>
-            <b>{inShort(plan)}</b> The archive is of {plan.household},{' '}
+            <b>{inShort(plan)}</b> It is of {plan.household},{' '}
             {new Date(plan.made).toLocaleString('en-GB', DAY)}.
           </p>
           {plan.settings.length > 0 && (
