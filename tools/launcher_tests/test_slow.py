@@ -30,7 +30,8 @@ class SlowSockets(unittest.TestCase):
         self.port = free_port()
         command = [sys.executable, "-m", "gunicorn", "-c", str(ROOT / "server/config/gunicorn.py"),
                    "--bind", f"127.0.0.1:{self.port}", "soup:app"]  # fmt: skip
-        env = {**os.environ, "PYTHONPATH": str(folder), "SNABO_READ_SECONDS": "1"}
+        path = f"{folder}{os.pathsep}{ROOT / 'server'}"
+        env = {**os.environ, "PYTHONPATH": path, "SNABO_READ_SECONDS": "1"}
         self.served = subprocess.Popen(command, env=env, cwd=folder, stderr=subprocess.DEVNULL)
         self.addCleanup(self.served.wait)
         self.addCleanup(self.served.terminate)

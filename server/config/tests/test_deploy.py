@@ -106,7 +106,8 @@ class Logs(TestCase):
         handler.setFormatter(JsonFormatter(FIELDS))
         logger = logging.getLogger("snabo.requests")
         logger.addHandler(handler)
-        before, logger.level = logger.level, logging.INFO
+        before = logger.level
+        logger.setLevel(logging.INFO)
         try:
             answer = Client().get("/api/dishes?secret=1", headers={"X-Request-Id": "from-a-proxy"})
             Client().get("/healthz")

@@ -69,8 +69,8 @@ export function Tokens(): JSX.Element {
     <section aria-label="Other programs">
       <h2>Other programs</h2>
       <p>
-        A program with a token reads your dishes, foods and figures, or changes them too. It never
-        gets your password, the archive or other tokens.
+        A program with a token reads your dishes, foods, shelf, and who eats what; or changes them
+        too. It never gets your password, the archive or other tokens.
       </p>
       <ul className="ledger-list">
         {tokens.data?.map((token) => (
