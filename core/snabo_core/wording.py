@@ -401,6 +401,7 @@ TEMPLATES: dict[str, str] = {
     "leaves_figures": "the figures of a serving",
     "leaves_uses": "what of a line is left in the pan or poured off",
     "leaves_method": "the steps",
+    "leaves_story": "what the recipe tells besides",
     "archive_eaters": "People at the table",
     "archive_own_foods": "Own foods",
     "archive_measures": "Own measures",

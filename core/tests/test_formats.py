@@ -8,7 +8,7 @@ import unittest
 from collections.abc import Iterator
 from dataclasses import replace
 
-from snabo_core.dish import Claim, Dish, StepText, check
+from snabo_core.dish import Aside, Claim, Dish, StepText, check
 from snabo_core.errors import SnaboError
 from snabo_core.exchange.cooklang import read_cooklang, write_cooklang
 from snabo_core.exchange.files import Reader, read_file
@@ -225,6 +225,10 @@ class Formats(unittest.TestCase):
         swapped = {view.key: view.leaves for view in formats_of(dishes()[0])}
         self.assertIn("the recipe as it was before the swap", swapped["markdown"])
         self.assertEqual(swapped["json_ld"], ())
+        told = Dish("Pot", 4.0, (), asides=(Aside("a", "story", "My aunt made this."),))
+        leaves = {view.key: view.leaves for view in formats_of(told)}
+        self.assertEqual(leaves["cooklang"], ("what the recipe tells besides",))
+        self.assertEqual(leaves["json_ld"], ())
 
     def test_the_plate_as_a_table_sums_to_the_serving(self) -> None:
         dish = made(dishes()[2])

@@ -18,7 +18,7 @@ from foods.models import HomemadeFood, LearnedReading, OwnFood, OwnMeasure, OwnN
 from menu.models import MenuDay, MenuMeal, PantryFood, ShoppingEvent, ShopPrice
 from runs.models import CookingSession, Photo, Run, RunEvent, SessionEvent
 from shelf.models import ShelfBatch, ShelfEvent
-from snabo_core.exchange import archive as core
+from snabo_core.exchange import archive_rows as core
 from table.models import Eater
 
 

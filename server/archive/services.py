@@ -26,10 +26,11 @@ from foods.stand_ins import PackForm, import_pack
 from runs.models import Photo
 from snabo_core.errors import BadInput
 from snabo_core.exchange import archive as core
+from snabo_core.exchange import archive_rows as records
 from snabo_core.exchange.formats import file_name as plain_name
 from snabo_core.wording import worded
 
-SETTINGS = tuple(core.Settings.__struct_fields__)
+SETTINGS = tuple(records.Settings.__struct_fields__)
 # Names that are shown of each kind; more are counted.
 MOST_NAMED = 12
 # Kinds whose names say something to a cook; the others are counted.
@@ -99,7 +100,7 @@ def _pictures(household: Household) -> Iterator[tuple[str, bytes]]:
         yield str(photo.uid), bytes(photo.jpeg)
 
 
-def _household_of(household: Household) -> tuple[core.Household, dict[str, dict[int, str]]]:
+def _household_of(household: Household) -> tuple[records.Household, dict[str, dict[int, str]]]:
     """Return the household as an archive tells it, and by kind the uuid of each row by its key."""
     ids: dict[str, dict[int, str]] = {}
     lists: dict[str, Any] = {}
@@ -110,8 +111,8 @@ def _household_of(household: Household) -> tuple[core.Household, dict[str, dict[
             if kind.known_by == ("id",):
                 ids[kind.key][row.pk] = str(getattr(row, kind.id_field))
             lists[kind.key].append(told(kind, row, ids, **_more(kind, row)))
-    settings = core.Settings(**{name: getattr(household, name) for name in SETTINGS})
-    return core.Household(settings=settings, **lists), ids
+    settings = records.Settings(**{name: getattr(household, name) for name in SETTINGS})
+    return records.Household(settings=settings, **lists), ids
 
 
 def _more(kind: Kind, row: Any) -> dict[str, Any]:
@@ -167,7 +168,7 @@ def _from_pack(household: Household, text: str, form: RestoreForm) -> RestorePla
 
 @writes
 def _restored(
-    household: Household, archive: core.Archive, photos: dict[str, bytes], form: RestoreForm
+    household: Household, archive: records.Archive, photos: dict[str, bytes], form: RestoreForm
 ) -> RestorePlan:
     names = _new_ids(household, archive)
     archive = core.renamed(archive, names)
@@ -183,7 +184,7 @@ def _restored(
     return plan
 
 
-def _new_ids(household: Household, archive: core.Archive) -> dict[str, str]:
+def _new_ids(household: Household, archive: records.Archive) -> dict[str, str]:
     """Return new ids for rows whose ids another household of this server has.
 
     The same archive gets the same ids here every time, so that taking it twice adds nothing.
@@ -203,7 +204,7 @@ class _Restoring:
     def __init__(
         self,
         household: Household,
-        archive: core.Archive,
+        archive: records.Archive,
         photos: dict[str, bytes],
         *,
         replace: bool,

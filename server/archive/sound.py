@@ -20,7 +20,7 @@ from runs.sessions import sessions_of
 from shelf.services import shelf_of
 from snabo_core.dish import check
 from snabo_core.errors import BadInput, SnaboError
-from snabo_core.exchange.archive import Archive
+from snabo_core.exchange.archive_rows import Archive
 from snabo_core.foods.own import OwnFood, check_own_food
 from snabo_core.shelf import KeepingKind
 from snabo_core.swaps.frozen import Frozen
@@ -31,7 +31,6 @@ from table.services import EaterForm, checked_form, eaters_of
 
 # Of many cookings the last ones are shown to see that they can be.
 LATEST_RUNS = 40
-JPEG = b"\xff\xd8\xff"
 
 
 def refuse_unsound(archive: Archive) -> None:

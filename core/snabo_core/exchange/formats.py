@@ -63,11 +63,12 @@ def _leaves(key: FormatKey, dish: Dish) -> tuple[str, ...]:
         "figures": bool(lines),
         "uses": any(line.uses or line.leavings for line in lines),
         "method": bool(dish.steps),
+        "story": any(aside.kind == "story" for aside in dish.asides),
     }
     lost: dict[FormatKey, tuple[str, ...]] = {
         "json_ld": ("people", "shelf"),
-        "markdown": ("people", "shelf", "original", "readings", "spread", "uses"),
-        "cooklang": ("people", "shelf", "original", "readings", "figures", "uses"),
+        "markdown": ("people", "shelf", "original", "readings", "spread", "uses", "story"),
+        "cooklang": ("people", "shelf", "original", "readings", "figures", "uses", "story"),
         "plate_csv": ("people", "method", "original", "uses"),
     }
     return tuple(worded(f"leaves_{what}") for what in lost[key] if had[what])

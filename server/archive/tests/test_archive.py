@@ -153,6 +153,26 @@ class Demo(TestCase):
                 self.assertTrue(answer.json()["detail"].endswith("."))
         self.assertEqual(sum(kind.of(other).count() for kind in KINDS), 0)
 
+    def test_a_small_file_that_unpacks_to_a_huge_one_is_not_unpacked(self) -> None:
+        out = io.BytesIO()
+        with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as files:
+            files.writestr("archive.json", "{}")
+            for number in range(200):
+                files.writestr(
+                    f"photos/{number:08x}-0000-4000-8000-000000000000.jpg", bytes(480_000)
+                )
+        self.assertLess(len(out.getvalue()), 1_000_000)
+        answer = sent(client_of(Household.objects.create(name="Next door")), out.getvalue())
+        self.assertEqual(answer.status_code, 400)
+        self.assertIn("larger than one that can be taken", answer.json()["detail"])
+
+    def test_a_photo_that_is_none_is_refused(self) -> None:
+        Photo.objects.update(jpeg=b"<script>")
+        content, _ = write_file(self.household)
+        answer = sent(client_of(Household.objects.create(name="Next door")), content)
+        self.assertEqual(answer.status_code, 400)
+        self.assertIn("no JPEG", answer.json()["detail"])
+
     def test_what_no_household_could_hold_is_refused_whole(self) -> None:
         other = Household.objects.create(name="Next door")
         client = client_of(other)
