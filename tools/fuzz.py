@@ -1,7 +1,8 @@
 """./snabo fuzz: bent recipes, files and documents in process, bent requests over HTTP.
 
-Arguments: how many in process, how many requests, the seed. Fails on a crash, on anything over
-a second in process, and on memory that keeps growing.
+Arguments: how many recipes and documents, how many files, how many requests, the seed. Fails on a
+crash, on a recipe or document over a second, a file over two, a process over 300 MB more than it
+began with, and on memory that keeps growing.
 """
 
 from __future__ import annotations
@@ -11,72 +12,87 @@ import sys
 import time
 import traceback
 import unittest
+from collections.abc import Callable, Iterator
 from multiprocessing import Pool
 from pathlib import Path
+from typing import Any
 
 import django
 
 ROOT = Path(__file__).resolve().parents[1]
 sys.path[:0] = [str(ROOT / "core"), str(ROOT / "server")]
 
-from tests.mutations import documents, files, texts  # noqa: E402  the path has to be set first
+from tests.mutations import archives, documents, files, texts  # noqa: E402  the path has to be set first
 from tests.test_fuzz import compute, read, read_bent, sound  # noqa: E402
 
-LONGEST_SECONDS, PIECE = 1.0, 500
-# Megabytes by which a process may grow from its first tenth to its end.
-MOST_GROWTH = 80
-
-
-Piece = tuple[int, list[tuple[float, str]], list[str], float]
+# Seconds that one thing may take, by what it is.
+LONGEST = {"recipes and documents": 1.0, "files": 2.0}
+PIECE = 500
+# Megabytes by which a process may grow from its first tenth to its end, and in all.
+MOST_GROWTH, MOST_MEMORY = 80, 300
 # How many of the slowest are named.
 NAMED = 5
 
+Piece = tuple[int, list[tuple[float, str]], list[str], float]
 
-def piece(numbered: tuple[int, int]) -> Piece:
+
+def piece(named: tuple[str, int, int]) -> Piece:
     """Read and compute one piece; return how many, the slowest, the crashes, and megabytes."""
-    number, seed = numbered
+    what, number, seed = named
     slow: list[tuple[float, str]] = []
     crashes, done = [], 0
-    kinds = (
-        (read, texts(PIECE // 2, seed * 100_003 + number)),
-        (read_bent, files(PIECE // 4, seed * 100_003 + number)),
-        (compute, documents(sound(), PIECE // 4, seed * 100_003 + number)),
+    own = seed * 100_003 + number
+    kinds: tuple[tuple[Callable[[Any], object], Iterator[Any]], ...] = (
+        (read, texts(PIECE // 2, own)),
+        (compute, documents(sound(), PIECE // 2, own)),
     )
+    if what == "files":
+        kinds = (
+            (read_bent, files(PIECE * 9 // 10, own)),
+            (read_bent, archives(PIECE // 10, own)),
+        )
     for act, inputs in kinds:
         for one in inputs:
             # Of the processor, so that a busy machine is not taken for a slow reader.
             began = time.process_time()
             try:
-                act(one)  # type: ignore[operator]
+                act(one)
             except Exception:  # noqa: BLE001  what is looked for
                 crashes.append(f"{str(one)[:200]!r}\n{traceback.format_exc()[-800:]}")
             slow = sorted([*slow, (time.process_time() - began, str(one)[:200])])[-NAMED:]
             done += 1
-    return done, slow, crashes, resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
+    return done, slow, crashes, _megabytes()
 
 
-def in_process(count: int, seed: int) -> bool:
+def _megabytes() -> float:
+    return resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
+
+
+def in_process(what: str, count: int, seed: int) -> bool:
     """Run all pieces in two processes and say what came of it."""
     # What is loaded once is loaded before anything is timed.
     read("Pot\n200 g peas\n")
     compute(sound())
-    done, slow, crashes, sizes = 0, [(0.0, "")], [], []
-    pieces = [(number, seed) for number in range(max(1, count // PIECE))]
+    read_bent(("page.html", b"<p itemscope itemtype=https://schema.org/Recipe>1 leek"))
+    at_first = _megabytes()
+    done, slow, crashes, sizes = 0, [(0.0, "")], [], [0.0]
+    pieces = [(what, number, seed) for number in range(-(-count // PIECE))]
     with Pool(2) as pool:
         for some, slower, bad, size in pool.imap_unordered(piece, pieces):
             done, slow = done + some, sorted([*slow, *slower])[-NAMED:]
             crashes += bad
             sizes.append(size)
-    early = max(sizes[: max(2, len(sizes) // 10)])
+    early = max(sizes[: max(3, len(sizes) // 10)])
     print(
-        f"{done} recipes, files and documents: {len(crashes)} crashes, "
-        f"slowest {slow[-1][0]:.2f} s, "
-        f"memory {early:.0f} to {max(sizes):.0f} MB"
+        f"{done} {what}: {len(crashes)} crashes, slowest {slow[-1][0]:.2f} s, "
+        f"memory {at_first:.0f} at first, {early:.0f} early, {max(sizes):.0f} MB at most",
+        flush=True,
     )
     print("\n".join(crashes[:5]))
-    if slow[-1][0] >= LONGEST_SECONDS:
+    if slow[-1][0] >= LONGEST[what]:
         print("\n".join(f"{seconds:.2f} s: {text!r}" for seconds, text in reversed(slow)))
-    return not crashes and slow[-1][0] < LONGEST_SECONDS and max(sizes) - early < MOST_GROWTH
+    grown = max(sizes) - early < MOST_GROWTH and max(sizes) - at_first < MOST_MEMORY
+    return not crashes and slow[-1][0] < LONGEST[what] and grown
 
 
 def over_http(count: int, seed: int) -> bool:
@@ -102,7 +118,10 @@ def over_http(count: int, seed: int) -> bool:
 
 
 if __name__ == "__main__":
-    amount, requests, chosen = (int(word) for word in sys.argv[1:4])
-    good = in_process(amount, chosen)
-    good = over_http(requests, chosen) and good
-    sys.exit(0 if good else 1)
+    amount, saved, requests, chosen = (int(word) for word in sys.argv[1:5])
+    good = [
+        in_process("recipes and documents", amount, chosen),
+        in_process("files", saved, chosen),
+        not requests or over_http(requests, chosen),
+    ]
+    sys.exit(0 if all(good) else 1)

@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 import copy
+import json
 import random
+import zipfile
 from collections.abc import Iterator
 from functools import cache
 from pathlib import Path
 from typing import Any
 
+from snabo_core.exchange.archive import digest_of
 from tests.score_lines import expected_lines
 from tests.score_recipes import recipes
 
@@ -103,15 +106,26 @@ def documents(document: dict[str, Any], count: int, seed: int) -> Iterator[dict[
 # What has a meaning in a file's format.
 MARKS = [
     b"<", b">", b"</script>", b"<script type=application/ld+json>", b"{", b"}", b"[", b"]", b'"',
-    b"\\u0000", b"&#0;", b"&amp;", b"@", b"%", b"~", b"---\n", b"\n\n", b"# ", b"\xff\xfe", b"\x80",
-    b'"@graph":[', b'"@id":"#recipe"', b'"recipeYield":', b"null", b"1e999", b"PT", b"itemprop=",
+    b"\\u0000", b"\\ud800", b"&#0;", b"&amp;", b"@", b"%", b"~", b"---\n", b"\n\n", b"# ",
+    b"\xff\xfe", b"\x80", b'"@graph":[', b'"@id":"#recipe"', b'"recipeYield":', b"null", b"1e999",
+    b"PT", b"itemprop=",
 ]  # fmt: skip
+
+
+FOODS = b"""name,region,basis,serving_grams,kcal,carbohydrate,fibre,protein,fat,salt,holds
+Lock-side wrap,eu,100g,,250,12,28,11.5,4,1.2,gluten; wheat
+Towpath crumb,us,serving,30,,<1,0.5,12,6,,
+"""
+
+DATA = Path(__file__).with_name("data")
+# As the release wrote it that had this format; never written anew.
+ARCHIVE = DATA / "archives" / "format_1.zip"
 
 
 @cache
 def _files() -> tuple[tuple[str, bytes], ...]:
-    saved = Path(__file__).with_name("data") / "saved"
-    return tuple((path.name, path.read_bytes()) for path in sorted(saved.iterdir()))
+    saved = [(path.name, path.read_bytes()) for path in sorted((DATA / "saved").iterdir())]
+    return (*saved, ("foods.csv", FOODS))
 
 
 def files(count: int, seed: int) -> Iterator[tuple[str, bytes]]:
@@ -144,3 +158,31 @@ def _bent_bytes(content: bytes, chance: random.Random) -> bytes:
     if kind == 5:
         return content[:place] + chance.choice(_files())[1] + content[place:]
     return content.replace(chance.choice(MARKS), chance.choice(MARKS))
+
+
+@cache
+def archive() -> tuple[bytes, dict[str, Any]]:
+    """Return the document of a household as it was written, and what it tells."""
+    with zipfile.ZipFile(ARCHIVE) as whole:
+        text = whole.read("archive.json")
+    return text, json.loads(text)
+
+
+def archives(count: int, seed: int) -> Iterator[tuple[str, bytes]]:
+    """Yield archives bent out of shape: their bytes, or what they tell under a digest that fits."""
+    chance = random.Random(seed)  # noqa: S311  no secret
+    text, whole = archive()
+    inside = documents(whole["household"], count, seed)
+    for household in inside:
+        kind = chance.randint(0, 3)
+        if kind == 0:
+            yield "archive.zip", _bent_bytes(ARCHIVE.read_bytes(), chance)
+        elif kind == 1:
+            yield "archive.json", _bent_bytes(text, chance)
+        else:
+            yield "archive.json", sealed(whole | {"household": household})
+
+
+def sealed(whole: dict[str, Any]) -> bytes:
+    """Return an archive's document with the digest of what it tells now."""
+    return json.dumps(whole | {"digest": digest_of(whole["household"])}).encode()

@@ -426,8 +426,8 @@ def run_kills(count: int, seed: int, *, between: float = 3.0) -> Score:
 def fuzz(options: argparse.Namespace) -> int:
     """Read and compute bent recipes and documents, and send bent requests."""
     prepare(develop=True, build=False)
-    command = [str(python()), "tools/fuzz.py", str(options.count), str(options.http),
-               str(options.seed)]  # fmt: skip
+    command = [str(python()), "tools/fuzz.py", str(options.count), str(options.files),
+               str(options.http), str(options.seed)]  # fmt: skip
     with Database(TESTS).serving() as database:
         return subprocess.call(command, cwd=ROOT, env=_environment(database))
 
@@ -480,6 +480,7 @@ def main(arguments: Sequence[str]) -> int:
     scales.add_argument("--simulate", nargs="+", metavar="GRAMS", help="write a recording of these")
     fuzzing = add("fuzz", fuzz, "read, compute and send what is bent out of shape")
     fuzzing.add_argument("--count", type=int, default=100_000, help="recipes and documents")
+    fuzzing.add_argument("--files", type=int, default=100_000, help="saved files and archives")
     fuzzing.add_argument("--http", type=int, default=10_000, help="requests")
     fuzzing.add_argument("--seed", type=int, default=1)
     demo_command = add("demo", demo, "load the demo household")

@@ -12,6 +12,7 @@ import io
 import json
 import re
 import zipfile
+import zlib
 from collections.abc import Callable, Iterator, Mapping
 from typing import Any
 
@@ -26,6 +27,8 @@ DOCUMENT, PHOTOS = "archive.json", "photos/"
 LONGEST_BYTES, LARGEST_PHOTO, MOST_PHOTOS = 30_000_000, 500_000, 5000
 # What unpacks to more than this is not unpacked: a small file can hold a huge one.
 MOST_UNPACKED = 80_000_000
+# How a zip of ours holds its files.
+PACKED = {zipfile.ZIP_STORED, zipfile.ZIP_DEFLATED}
 JPEG = b"\xff\xd8\xff"
 MOST_ROWS = 100_000
 
@@ -100,7 +103,7 @@ def read_archive(content: bytes) -> tuple[Archive, dict[str, bytes]]:
 def _digest(household: Any) -> str:
     try:
         return digest_of(household)
-    except RecursionError:
+    except (RecursionError, UnicodeEncodeError):
         return ""
 
 
@@ -141,7 +144,8 @@ def _opened(content: bytes) -> tuple[bytes, dict[str, bytes]]:
     try:
         with zipfile.ZipFile(io.BytesIO(content)) as files:
             names = {info.filename: info for info in files.infolist()}
-            if DOCUMENT not in names or len(names) > MOST_PHOTOS:
+            packed = {info.compress_type for info in names.values()}
+            if DOCUMENT not in names or len(names) > MOST_PHOTOS or packed - PACKED:
                 raise BadInput("This is no archive of a Snabo household.", "data")
             unpacked = sum(info.file_size for info in names.values())
             if names[DOCUMENT].file_size > LONGEST_BYTES or unpacked > MOST_UNPACKED:
@@ -154,7 +158,7 @@ def _opened(content: bytes) -> tuple[bytes, dict[str, bytes]]:
             }
             return files.read(DOCUMENT), photos
     except (zipfile.BadZipFile, OSError, EOFError, RuntimeError, NotImplementedError,
-            ValueError) as error:  # fmt: skip
+            ValueError, zlib.error) as error:  # fmt: skip
         if isinstance(error, BadInput):
             raise
         raise BadInput(

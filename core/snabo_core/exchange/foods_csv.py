@@ -141,7 +141,7 @@ def _damaged(text: str) -> bool:
     """Tell whether letters were lost, or UTF-8 was read as the older western encoding."""
     if "\ufffd" in text:
         return True
-    for word in set(re.findall(r"\w*[\u00c2-\u00f4]\S+", text)):
+    for word in set(re.findall(r"[\u00c2-\u00f4]\S+", text)):
         try:
             if word.encode("cp1252").decode("utf-8") != word:
                 return True

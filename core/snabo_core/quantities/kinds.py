@@ -49,7 +49,9 @@ _BUTTON = re.compile(
 _STARS = re.compile(
     r"[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b", re.IGNORECASE
 )
-_LINK = re.compile(r"https?://|www\.|\S+@\S+\.\w{2,}|\.com\b|#\w+\s+#\w+", re.IGNORECASE)
+_LINK = re.compile(
+    r"https?://|www\.|(?<=[^\s@])@[^\s@]+\.\w{2,}|\.com\b|#\w+\s+#\w+", re.IGNORECASE
+)
 _NUTRITION = re.compile(
     r"^\W*(?:macros\b|\w+(?: \w+)? (?:per|a|each) (?:serving|portion|box|slice|person|piece|bowl)\s*[:=]?\s*~?\d|"
     r"allergens?\s*:|contains\s*:|nutrition\b|per serving\b|calories\b|amount per|energy\b\s*:?\s*\d|kcal\b|kj\b|(?:total |net |of which )?"

@@ -57,19 +57,18 @@ _CLOVES = re.compile(r"(?<=\d)\s?cl\.?\s+(?=(?:of\s+)?garlic\b)", re.IGNORECASE)
 def tidy(text: str) -> str:
     """Return a line with entities decoded, odd spaces and control characters gone."""
     plain = _LONG_WORD.sub(r"\g<0> ", html.unescape(text))
-    plain = "".join(" " if unicodedata.category(c) in {"Zs", "Cc", "Cf"} else c for c in plain)
-    return re.sub(r"\s+", " ", plain).strip()
+    return _spaced(plain, {c for c in set(plain) if unicodedata.category(c) in {"Zs", "Cc", "Cf"}})
 
 
 def without_pictures(text: str) -> str:
     """Return a text without emoji and other pictures."""
-    kept = (
-        " "
-        if (c not in _KEPT_SIGNS and unicodedata.category(c) in _PICTURES) or c in "\ufe0f\u200d"
-        else c
-        for c in text
-    )
-    return re.sub(r"\s+", " ", "".join(kept)).strip()
+    pictures = {c for c in set(text) if unicodedata.category(c) in _PICTURES} - set(_KEPT_SIGNS)
+    return _spaced(text, pictures | set("\ufe0f\u200d"))
+
+
+def _spaced(text: str, odd: set[str]) -> str:
+    plain = text.translate(dict.fromkeys(map(ord, odd), " "))
+    return re.sub(r"\s+", " ", plain).strip()
 
 
 def plain_line(text: str) -> str:

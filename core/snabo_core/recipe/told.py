@@ -15,7 +15,9 @@ from snabo_core.recipe.layout import Aside, Layout, sort_list, without_step_numb
 # A number at the start of a sentence that counts the steps in one long text.
 _NEXT_STEP = re.compile(r"(?<=[.!?)])\s+(?=(?:step\s*)?\d{1,2}\s*[.):]\s*[A-Z])", re.IGNORECASE)
 LEAST_NUMBERED = 2
-_NAMED_STEP = re.compile(r"^\W*(?:step|stage|part)?\s*\d{0,2}\W*$", re.IGNORECASE)
+# Far more than a dish has room for: what stands behind is counted, and not looked at.
+MOST_SORTED = 1000
+_NAMED_STEP = re.compile(r"^\W*(?:(?:step|stage|part)\W*)?(?:\d{1,2}\W*)?$", re.IGNORECASE)
 
 
 @dataclass(frozen=True)
@@ -76,10 +78,12 @@ def lay_out(told: ToldRecipe, names_food: Callable[[str], bool]) -> Layout:
     """
     layout = Layout(title=clean_title(told.title) if told.title.strip() else "")
     for name, lines in told.parts:
-        sorted_list = sort_list(lines, names_food, guessed=not told.set_apart)
+        sorted_list = sort_list(lines[:MOST_SORTED], names_food, guessed=not told.set_apart)
         for inner, found in sorted_list.parts:
             layout.parts.append((inner or heading_of(name), found))
         layout.asides += sorted_list.asides
+        if beyond := lines[MOST_SORTED:]:
+            layout.parts.append((heading_of(name), [*beyond]))
     layout.servings = served(told.serves) or served(told.title)
     layout.makes = made(told.serves) if layout.servings is None else ""
     layout.minutes = dict(told.minutes)

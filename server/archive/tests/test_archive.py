@@ -7,6 +7,7 @@ import json
 import zipfile
 from io import StringIO
 from typing import Any
+from unittest import mock
 
 from django.apps import apps
 from django.core.management import call_command
@@ -20,8 +21,9 @@ from config.tests.base import OWN_FOOD, PASSWORD, KitchenCase
 from dishes.models import Dish, DishVersion
 from foods.stand_ins import export_pack
 from runs.models import Photo
-from snabo_core.exchange.archive import digest_of
+from snabo_core.exchange.archive import STEPS, digest_of
 from table.models import Eater
+from tests.mutations import ARCHIVE, sealed
 
 BACKEND = "accounts.backends.HouseholdBackend"
 # People's doors are theirs, and a token lets in where it was made.
@@ -207,6 +209,45 @@ class Demo(TestCase):
                 answer = sent(client, json.dumps(whole).encode())
                 self.assertEqual(answer.status_code, 400, answer.content[:300])
         self.assertEqual(sum(kind.of(other).count() for kind in KINDS), 0)
+
+
+class Earlier(TestCase):
+    """What an earlier release wrote."""
+
+    def test_an_archive_of_the_first_format_is_taken(self) -> None:
+        here = Household.objects.create(name="Another kitchen")
+        with zipfile.ZipFile(ARCHIVE) as files:
+            rows = json.loads(files.read("archive.json"))["household"]
+        plan = sent(client_of(here), ARCHIVE.read_bytes(), replace=True).json()
+        held = {key: len(found) for key, found in rows.items() if key != "settings" and found}
+        self.assertEqual((counted(plan, "added"), plan["photos_missing"]), (held, 0))
+        answer = client_of(here).get("/api/dishes").json()
+        self.assertEqual(
+            {dish["title"] for dish in answer}, {dish["title"] for dish in rows["dishes"]}
+        )
+        # What was cooked is known by what was frozen, not by today's foods.
+        again, _ = write_file(here)
+        with zipfile.ZipFile(io.BytesIO(again)) as files:
+            back = json.loads(files.read("archive.json"))["household"]
+        self.assertEqual(back["versions"], rows["versions"])
+        self.assertEqual(back["run_events"], rows["run_events"])
+
+    def test_an_older_format_is_brought_up_step_by_step(self) -> None:
+        with zipfile.ZipFile(ARCHIVE) as files:
+            whole = json.loads(files.read("archive.json"))
+        older = dict(whole["household"])
+        older["people"] = older.pop("eaters")
+        content = sealed(whole | {"snabo_archive": 0, "household": older})
+
+        def step(raw: dict[str, Any]) -> dict[str, Any]:
+            household = dict(raw["household"])
+            household["eaters"] = household.pop("people")
+            return {**raw, "snabo_archive": 1, "household": household}
+
+        client = client_of(Household.objects.create(name="Another kitchen"))
+        self.assertEqual(sent(client, content).status_code, 400)
+        with mock.patch.dict(STEPS, {0: step}):
+            self.assertEqual(counted(sent(client, content).json(), "added")["eaters"], 3)
 
 
 class Filled(KitchenCase):

@@ -1,10 +1,11 @@
 """Bent requests over HTTP: every one is answered, none with a crash."""
 
+import base64
 import time
 from collections import Counter
 
 from config.tests.base import OWN_FOOD, KitchenCase
-from tests.mutations import documents, texts
+from tests.mutations import archives, documents, texts
 
 TEXTS = 60
 LONGEST_SECONDS = 10.0
@@ -43,6 +44,10 @@ class Bent(KitchenCase):
             (path, bent)
             for place, (path, body) in enumerate(bodies.items())
             for bent in documents(body, max(1, count // 6), seed + place)
+        ]
+        sent += [
+            ("archive", {"data": base64.b64encode(bent).decode(), "apply": place % 4 == 0})
+            for place, (_, bent) in enumerate(archives(max(4, count // 12), seed))
         ]
         for path, body in sent:
             began = time.monotonic()
