@@ -7,7 +7,9 @@ began with, and on memory that keeps growing.
 
 from __future__ import annotations
 
+import contextlib
 import resource
+import signal
 import sys
 import time
 import traceback
@@ -30,6 +32,8 @@ LONGEST = {"recipes and documents": 1.0, "files": 2.0}
 PIECE = 500
 # Megabytes by which a process may grow from its first tenth to its end, and in all.
 MOST_GROWTH, MOST_MEMORY = 80, 300
+# Seconds of the processor after which one thing is broken off, and bytes a process may ask for.
+BROKEN_OFF, MOST_ASKED_FOR = 30.0, 4 << 30
 # How many of the slowest are named.
 NAMED = 5
 
@@ -56,12 +60,33 @@ def piece(named: tuple[str, int, int]) -> Piece:
             # Of the processor, so that a busy machine is not taken for a slow reader.
             began = time.process_time()
             try:
-                act(one)
+                with _bounded():
+                    act(one)
             except Exception:  # noqa: BLE001  what is looked for
                 crashes.append(f"{str(one)[:200]!r}\n{traceback.format_exc()[-800:]}")
             slow = sorted([*slow, (time.process_time() - began, str(one)[:200])])[-NAMED:]
             done += 1
     return done, slow, crashes, _megabytes()
+
+
+@contextlib.contextmanager
+def _bounded() -> Iterator[None]:
+    """Break off what never ends; what asks for more memory than a process has fails by itself."""
+
+    def broken_off(_signal: int, _frame: object) -> None:
+        raise TimeoutError(f"broken off after {BROKEN_OFF} s")
+
+    before = signal.signal(signal.SIGVTALRM, broken_off)
+    signal.setitimer(signal.ITIMER_VIRTUAL, BROKEN_OFF)
+    try:
+        yield
+    finally:
+        signal.setitimer(signal.ITIMER_VIRTUAL, 0)
+        signal.signal(signal.SIGVTALRM, before)
+
+
+def _limited() -> None:
+    resource.setrlimit(resource.RLIMIT_AS, (MOST_ASKED_FOR, MOST_ASKED_FOR))
 
 
 def _megabytes() -> float:
@@ -77,7 +102,7 @@ def in_process(what: str, count: int, seed: int) -> bool:
     at_first = _megabytes()
     done, slow, crashes, sizes = 0, [(0.0, "")], [], [0.0]
     pieces = [(what, number, seed) for number in range(-(-count // PIECE))]
-    with Pool(2) as pool:
+    with Pool(2, initializer=_limited) as pool:
         for some, slower, bad, size in pool.imap_unordered(piece, pieces):
             done, slow = done + some, sorted([*slow, *slower])[-NAMED:]
             crashes += bad

@@ -1,7 +1,8 @@
 """Characters nobody sees: taken out of whatever is typed, pasted or read from a file.
 
 A name that turns the writing direction, or that differs from another by a sign without width,
-is one that no cook can tell apart. Joiners stay: some scripts and pictures need them.
+is one that no cook can tell apart. Joiners stay: some scripts and pictures need them. Half of a
+letter that was written as two goes too: it can be kept nowhere.
 """
 
 import re
@@ -13,7 +14,7 @@ _ESCAPED = re.compile(r"\\[ubf]")
 _LINE_ENDS = re.compile("[\v\f\x1c-\x1e\x85\u2028\u2029]")
 _UNSEEN = re.compile(
     "[\x00-\x08\x0e-\x1b\x1f\x7f-\x84\x86-\x9f\xad\u061c\u180e\u200b\u200e\u200f"
-    "\u202a-\u202e\u2060-\u206f\ufeff\ufff9-\ufffb\U000e0000-\U000e007f]"
+    "\u202a-\u202e\u2060-\u206f\ufeff\ufff9-\ufffb\ud800-\udfff\U000e0000-\U000e007f]"
 )
 
 

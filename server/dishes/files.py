@@ -1,5 +1,6 @@
 """Reading what is pasted or dropped: a recipe's text, a page's source, a file."""
 
+import time
 from typing import Annotated
 
 import msgspec
@@ -13,6 +14,9 @@ from snabo_core.errors import BadInput
 from snabo_core.exchange.files import LONGEST_BYTES, Reader, ReadFile, read_file, read_source
 from snabo_core.swaps.roles import propose_slots
 from table.services import setting_of
+
+# After this long no further recipe of a file is begun.
+LONGEST_SECONDS = 5.0
 
 
 class RecipeText(msgspec.Struct):
@@ -53,9 +57,10 @@ def read_sent(household: Household, body: SentFile) -> ReadFile:
 
 
 def _reader(household: Household, system: core.UnitSystem | None) -> Reader:
+    until = time.monotonic() + LONGEST_SECONDS
     return Reader(
         library_of(household), book_of(household), setting_of(household), system,
-        household.unit_system, learned(household),
+        household.unit_system, learned(household), late=lambda: time.monotonic() > until,
     )  # fmt: skip
 
 
@@ -66,4 +71,4 @@ def _proposed(household: Household, found: ReadFile) -> ReadFile:
         dish if any(part.slots for part in dish.parts) else propose_slots(dish, book, foods)
         for dish in found.dishes
     )
-    return ReadFile(found.kind, dishes)
+    return ReadFile(found.kind, dishes, found.left_out)

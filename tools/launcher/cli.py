@@ -28,7 +28,7 @@ SERVE_SECONDS, STOP_SECONDS = 60, 45
 MOST_RESTARTS, RESTART_WINDOW = 5, 60.0
 DEMO = "mariadb"
 TESTS = "mariadb-tests"
-CORE_TESTS = "core/tests"
+BROWSER_SIDE = ("e2e", "tools")
 
 
 def _environment(database: Database | None, **more: str) -> dict[str, str]:
@@ -291,19 +291,25 @@ def test(options: argparse.Namespace) -> int:
 
 
 def _tested(database: Database | None, labels: Sequence[str]) -> int:
-    """Run tests, those of the core beside the others, and close with what came of them all."""
-    groups = [labels]
-    if CORE_TESTS in labels and len(labels) > 1:
-        # They need no database: on a second processor they are over before the browser opens.
-        groups = [[label for label in labels if label != CORE_TESTS], [CORE_TESTS]]
+    """Run tests in two processes, each with a database of its own, and close with what came."""
+    # About as long each on two processors: the browser's, and what needs none.
+    groups = [
+        group
+        for group in (
+            [label for label in labels if label.startswith(BROWSER_SIDE)],
+            [label for label in labels if not label.startswith(BROWSER_SIDE)],
+        )
+        if group
+    ]
     with tempfile.TemporaryDirectory() as folder:
         counts = [Path(folder) / f"{place}.txt" for place in range(len(groups))]
-        said = Path(folder) / "core.out"
+        said = Path(folder) / "beside.out"
         first, *beside = [
             [str(python()), str(ROOT / "server" / "manage.py"), "test", *group, "--noinput"]
             for group in groups
         ]
-        envs = [_environment(database, PYTHONWARNINGS="error", SNABO_COUNTS=f"{one}")
+        envs = [_environment(database, PYTHONWARNINGS="error", SNABO_COUNTS=f"{one}",
+                             SNABO_DB_NAME=f"snabo_{one.stem}")
                 for one in counts]  # fmt: skip
         with said.open("wb") as out:
             running = [

@@ -250,11 +250,11 @@ class Server(Home):
 class Counts(Home):
     """The closing line of the tests counts what ran beside each other."""
 
-    # Stands for Python: it fails one test of the core, skips two of the others, or comes to no end.
+    # Stands for Python: fails one test without a browser, skips two of others, comes to no end.
     STAND_IN = """#!/bin/sh
 case "$*" in
 *no-end*) exit 3 ;;
-*core/tests*) echo "a line of the core"; echo "3 1 0" > "$SNABO_COUNTS"; exit 1 ;;
+*core/tests*) echo "a line of its own"; echo "3 1 0" > "$SNABO_COUNTS"; exit 1 ;;
 *) echo "5 0 2" > "$SNABO_COUNTS" ;;
 esac
 """
@@ -271,11 +271,11 @@ esac
         return code, said.call_args.args[0]
 
     def test_both_are_counted_and_either_fails_the_run(self) -> None:
-        self.assertEqual(self.closed("server"), (0, "5 passed, 0 failed, 2 skipped"))
+        self.assertEqual(self.closed("e2e", "tools"), (0, "5 passed, 0 failed, 2 skipped"))
         self.assertEqual(self.closed("core/tests"), (1, "3 passed, 1 failed"))
         both = self.closed("core/tests", "server", "e2e")
         self.assertEqual(both, (1, "8 passed, 1 failed, 2 skipped"))
 
     def test_what_came_to_no_end_has_failed(self) -> None:
-        code, line = self.closed("core/tests", "no-end")
+        code, line = self.closed("core/tests", "e2e.no-end")
         self.assertEqual((code, line), (3, "3 passed, 2 failed"))

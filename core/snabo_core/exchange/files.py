@@ -54,11 +54,13 @@ _MAGIC: tuple[tuple[bytes, str], ...] = (
 class ReadFile:
     """What a file holds. `dishes` are what was read in it, the fullest recipe first.
 
+    `left_out` counts its recipes beyond those, for which there was no room or no time.
     `kind` "foods", "archive" and "pack" hold no recipe: they are read where those are kept.
     """
 
     kind: FileKind
     dishes: tuple[Dish, ...] = ()
+    left_out: int = 0
 
 
 @dataclass(frozen=True)
@@ -72,6 +74,8 @@ class Reader:
     usual: UnitSystem = "metric"
     learned: Mapping[str, tuple[str, str | None]] | None = None
     make_id: Callable[[], str] = new_id
+    # Whether the time that a file may take is over.
+    late: Callable[[], bool] = bool
 
 
 def read_file(name: str, content: bytes, reader: Reader) -> ReadFile:
@@ -116,11 +120,11 @@ def read_source(text: str, reader: Reader, name: str = "") -> ReadFile:
     if text.lstrip()[:1] in "{[" and (objects := objects_in(text)):
         found = recipes_in(objects)
         if found:
-            return ReadFile("json_ld", _dishes(found, reader))
+            return _read("json_ld", _dishes(found, reader), len(found))
         if ending in {".json", ".jsonld"}:
             raise BadInput("There is no recipe in this file that Snabo knows.", "file")
     if ending in {".html", ".htm", ".xhtml"} or is_page(text):
-        return ReadFile("page", _of_page(read_page(text), reader))
+        return _of_page(read_page(text), reader)
     if ending == ".cook" or (ending in {"", ".txt"} and is_cooklang(text)):
         return ReadFile("cooklang", (_told(read_cooklang(text, stem), reader),))
     if ending in {".md", ".markdown"} or is_markdown(text):
@@ -140,17 +144,18 @@ def _kept_elsewhere(text: str) -> FileKind | None:
     return "foods" if _is_foods(text) else None
 
 
-def _of_page(page: Page, reader: Reader) -> tuple[Dish, ...]:
+def _of_page(page: Page, reader: Reader) -> ReadFile:
     """Return the recipes that a page carries, or else the one its words tell.
 
     Raises:
-        BadInput: it shows no words.
+        BadInput: it shows no words, or takes too long.
     """
     if any(found.told.parts for found in page.recipes):
-        return _shown(_dishes(page.recipes, reader), page.text, reader)
+        dishes = _dishes(page.recipes, reader)
+        return _read("page", _shown(dishes, page.text, reader), len(page.recipes))
     if not any(c.isalnum() for c in page.text):
         raise BadInput("This page shows no words to read.", "file")
-    return (_plain(page.text, reader),)
+    return ReadFile("page", (_plain(page.text, reader),))
 
 
 def _is_foods(text: str) -> bool:
@@ -173,8 +178,26 @@ def _told(told: ToldRecipe, reader: Reader) -> Dish:
     )  # fmt: skip
 
 
+def _read(kind: FileKind, dishes: tuple[Dish, ...], held: int) -> ReadFile:
+    return ReadFile(kind, dishes, held - len(dishes))
+
+
 def _dishes(found: list[Found] | tuple[Found, ...], reader: Reader) -> tuple[Dish, ...]:
-    return tuple(_one(one, reader) for one in found[:MOST_RECIPES])
+    """Return the first recipes of a file, as many as the time allows.
+
+    Raises:
+        BadInput: it does not allow for one.
+    """
+    dishes: list[Dish] = []
+    for one in found[:MOST_RECIPES]:
+        if reader.late():
+            break
+        dishes.append(_one(one, reader))
+    if found and not dishes:
+        raise BadInput(
+            "Reading this file takes too long. Copy the recipe's words and paste them.", "file"
+        )
+    return tuple(dishes)
 
 
 def _one(found: Found, reader: Reader) -> Dish:

@@ -20,11 +20,14 @@ from w3lib.encoding import html_to_unicode
 
 from snabo_core.errors import BadInput
 from snabo_core.exchange.schema_org import Found, recipes_in
+from snabo_core.unseen import all_without_unseen
 
 # Pages have a few thousand tags; a tree of more than these is not built.
 MOST_TAGS = 200_000
 # Of JSON: what opens in a block; a recipe has a few hundred.
 MOST_OPENED, MOST_BLOCKS = 100_000, 60
+# Of microdata: things in things, and what is said of them; a recipe has five levels at most.
+MOST_NESTED, MOST_PROPERTIES = 12, 5000
 _MARKUP = re.compile(
     r"<!doctype\s+html|<html[\s>]|<head[\s>]|<body[\s>]"
     r"|<script[^<>]{1,200}ld\+json|itemtype\s*=|</(?:div|p|li|ul|ol|h[1-6]|span)\s*>",
@@ -46,6 +49,8 @@ _HIDDEN = (
 _SAVED = re.compile(
     rb"\A(?:[\w-]+:[^\n]*\n(?:[ \t][^\n]*\n)*)*?content-type:\s*multipart/related", re.IGNORECASE
 )
+# Half of a letter, as JSON can write it.
+_HALF = re.compile(r"\\u[dD][89a-fA-F]")
 # Characters that no tree holds.
 _CONTROL = re.compile(
     "[\x00-\x08\x0b\x0c\x0e-\x1f\x7f-\x84\x86-\x9f\ud800-\udfff\ufdd0-\ufdef\ufffe\uffff]"
@@ -125,7 +130,7 @@ def objects_in(text: str) -> list[Any]:
         return []
     for attempt in (plain, html.unescape(plain)):
         try:
-            return [json.loads(attempt, strict=False)]
+            return [_whole(json.loads(attempt, strict=False), attempt)]
         except RecursionError:
             return []
         except ValueError:
@@ -160,22 +165,35 @@ def _forgiving(text: str) -> list[Any]:
             break
         try:
             value, at = decoder.raw_decode(plain, start.start())
+            found.append(_whole(value, plain))
         except (ValueError, RecursionError):
             break
-        found.append(value)
     return found
+
+
+def _whole(value: Any, written: str) -> Any:
+    """Return what was written without halves of letters, which JSON can tell and no text hold."""
+    return all_without_unseen(value) if _HALF.search(written) else value
 
 
 def _microdata(tree: Any) -> list[Any]:
     from extruct.w3cmicrodata import MicrodataExtractor  # noqa: PLC0415  slow to load
 
-    if not tree.xpath("//*[@itemtype][1]"):
+    if not tree.xpath("//*[@itemtype][1]") or _tangled(tree):
         return []
     try:
         items = MicrodataExtractor(nested=True, strict=False).extract_items(tree, None)
     except (ValueError, RecursionError, KeyError, TypeError, AttributeError):
         return []
     return [_linked_like(item, 0) for item in items]
+
+
+def _tangled(tree: Any) -> bool:
+    """Tell markup that no page has: it would be gone through again and again, ever deeper."""
+    if tree.xpath("count(//*[@itemprop])") > MOST_PROPERTIES:
+        return True
+    above = "ancestor::*[@itemprop or @itemscope]"
+    return bool(tree.xpath(f"boolean(//*[@itemprop][count({above}) > {MOST_NESTED}])"))
 
 
 def _linked_like(item: Any, deep: int) -> Any:

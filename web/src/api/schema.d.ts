@@ -3180,12 +3180,14 @@ export interface components {
          * ReadFile
          * @description What a file holds. `dishes` are what was read in it, the fullest recipe first.
          *
+         *         `left_out` counts its recipes beyond those, for which there was no room or no time.
          *         `kind` "foods", "archive" and "pack" hold no recipe: they are read where those are kept.
          */
         ReadFile: {
             /** @enum {unknown} */
             kind: "archive" | "cooklang" | "foods" | "json_ld" | "markdown" | "pack" | "page" | "text";
             dishes: components["schemas"]["Dish"][];
+            left_out: number;
         };
         /**
          * SentFile

@@ -190,7 +190,7 @@ export function BringPlace(): JSX.Element {
           {reading.isPending && <p className="soft">Reading …</p>}
           {reading.error && <Notice bad>{sentence(reading.error)}</Notice>}
           {found && <Elsewhere kind={found.kind} />}
-          {found && <Several dishes={found.dishes} shown={shown} onShow={show} />}
+          {found && <Several file={found} shown={shown} onShow={show} />}
         </div>
         {read ? (
           <ReadDish

@@ -2,7 +2,7 @@
 import type { JSX } from 'react';
 import { Link } from 'react-router';
 
-import type { Dish, ReadFile } from '../../api/types';
+import type { ReadFile } from '../../api/types';
 import { Notice } from '../../parts/Notice';
 
 const ELSEWHERE: Partial<Record<ReadFile['kind'], { what: string; to: string; name: string }>> = {
@@ -30,16 +30,19 @@ export function Elsewhere({ kind }: { kind: ReadFile['kind'] }): JSX.Element | n
 }
 
 interface Props {
-  dishes: Dish[];
+  file: ReadFile;
   shown: number;
   onShow: (place: number) => void;
 }
 
-export function Several({ dishes, shown, onShow }: Props): JSX.Element | null {
-  if (dishes.length < 2) return null;
+export function Several({ file, shown, onShow }: Props): JSX.Element | null {
+  const { dishes, left_out: left } = file;
+  if (dishes.length < 2 && left === 0) return null;
   return (
     <div className="row" role="group" aria-label="Recipes in this file" style={{ marginTop: 12 }}>
-      <span>{dishes.length} recipes are in it:</span>
+      <span>
+        {dishes.length === 1 ? 'One recipe was read:' : `${dishes.length} recipes are in it:`}
+      </span>
       {dishes.map((dish, place) => (
         <button
           key={`${place}/${dish.title}`}
@@ -51,6 +54,12 @@ export function Several({ dishes, shown, onShow }: Props): JSX.Element | null {
           {dish.title}
         </button>
       ))}
+      {left > 0 && (
+        <span>
+          {left} more {left === 1 ? 'was' : 'were'} not read. Save {left === 1 ? 'it' : 'them'} in a
+          file of {left === 1 ? 'its' : 'their'} own.
+        </span>
+      )}
     </div>
   );
 }
