@@ -134,7 +134,7 @@ class RoundTrips(unittest.TestCase):
     def test_generated_dishes(self) -> None:
         chance = random.Random(5)  # noqa: S311  no secret
         lines = [line.text for line in expected_lines() if not any(c in line.text for c in ODD)]
-        for number in range(GENERATED // 10):
+        for number in range(GENERATED):
             listed = "\n".join(f"- {' '.join(chance.choice(lines).split())}" for _ in range(4))
             text = (
                 f"Pot {number}\nServes {number % 8 + 1}\nIngredients\n{listed}\nMethod\nMix it all."

@@ -27,7 +27,7 @@ from snabo_core.views.recipe import recipe_view
 from tests.mutations import ARCHIVE, archive, archives, documents, files, sealed, texts
 from tests.score_recipes import recipes
 
-TEXTS, DOCUMENTS, FILES, ARCHIVES = 500, 300, 250, 60
+TEXTS, DOCUMENTS, FILES, ARCHIVES = 300, 200, 150, 30
 # Minutes of margin on a slow machine; a pattern that never ends takes far longer.
 LONGEST_SECONDS = 10.0
 

@@ -5,10 +5,11 @@ import unittest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from snabo_core.dish import check
 from snabo_core.foods import library
 from snabo_core.quantities.kinds import heading_name, is_furniture, kind_of_line
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
-from snabo_core.recipe import lines_from
+from snabo_core.recipe import lines_from, read_recipe
 
 FOODS = library()
 
@@ -236,6 +237,12 @@ class Doubts(Case):
             self.assertIn("odd_amount", read(text).doubts, text)
         for text in ("10 g vegetable bouillon powder", "20 g paprika", "5 kg potatoes"):
             self.assertEqual(read(text).doubts, (), text)
+
+    def test_more_than_a_dish_holds_is_still_a_dish(self) -> None:
+        text = "Pot\nServes 4\n\nBroccoli 150\n9000 cups flour\n200 g peas\n\nBoil it all."
+        lines = check(read_recipe(text, library())).parts[0].lines
+        self.assertEqual([line.grams for line in lines], [None, None, 200.0])
+        self.assertTrue(all("odd_amount" in line.doubts for line in lines[:2]))
 
     def test_one_amount_for_several(self) -> None:
         found = read_lines("200 g carrots and parsnips", FOODS)

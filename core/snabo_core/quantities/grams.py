@@ -10,11 +10,14 @@ import math
 from dataclasses import dataclass, replace
 from typing import Literal
 
+from snabo_core.dish import MAX_GRAMS
 from snabo_core.foods import Food
 from snabo_core.foods.records import Density, Measure
 from snabo_core.quantities.amounts import Amount
 from snabo_core.wording import Message
 
+# Why grams are unknown that would be more than a dish holds.
+TOO_MUCH = "too_much"
 # A kitchen scale read by eye; common practice, no source.
 SCALE_SHARE = 0.01
 # What a bare number counts ("2 carrots"), the first that a food has.
@@ -122,9 +125,23 @@ def weigh(
             later ("peeled"), all of it as bought ("bone-in"), or nothing any more ("trimmed
             weight"). Food that is always sold with bones or shells counts as bought.
         by_taste: the line says to taste, for frying, for greasing or the like.
+
+    Returns:
+        The grams; unknown where no kitchen holds so much: "broccoli 150" counts no heads.
     """
     if amount is None:
         return _by_taste(food, form, noted=by_taste)
+    return in_a_kitchen(_weighed(amount, food, form, waste), food)
+
+
+def in_a_kitchen(grams: Grams, food: Food) -> Grams:
+    """Return grams, unknown with the reason where they are more than a dish can hold."""
+    if grams.high is not None and grams.high > MAX_GRAMS:
+        return unknown(TOO_MUCH, food=food.name)
+    return grams
+
+
+def _weighed(amount: Amount, food: Food, form: str, waste: Waste) -> Grams:
     if waste == "none" and "with_waste" in food.tags:
         waste = "as_bought"
     again = amount.again

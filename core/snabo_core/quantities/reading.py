@@ -13,7 +13,16 @@ from snabo_core.foods.library import words_of
 from snabo_core.quantities.accounting import Account, account
 from snabo_core.quantities.amounts import HEAPS, Amount, read_amount
 from snabo_core.quantities.fat_shares import by_fat
-from snabo_core.quantities.grams import NET, Grams, Waste, disagrees, unknown, weigh
+from snabo_core.quantities.grams import (
+    NET,
+    TOO_MUCH,
+    Grams,
+    Waste,
+    disagrees,
+    in_a_kitchen,
+    unknown,
+    weigh,
+)
 from snabo_core.quantities.leavings import leavings_of
 from snabo_core.quantities.lexicon import (
     FoodMatch,
@@ -639,7 +648,7 @@ def _grams(
         low, best, high = SIZE_OF[draft.size_of]
         count = amount.best if amount else 1.0
         reason = weigh(Amount(1, 1, 1, UNITS["gram"]), food, form).reason
-        return Grams(low * count, best * count, high * count, reason)
+        return in_a_kitchen(Grams(low * count, best * count, high * count, reason), food)
     if _BATCH.match(text) and amount is not None and amount.each is None and amount.again is None:
         return unknown("no_batch", food=food.name)
     waste = draft.waste
@@ -704,7 +713,7 @@ def _doubts(draft: _Draft, found: _Found, grams: Grams, counts: Account) -> tupl
         doubts.append("two_amounts")
     if grams.best is None:
         doubts.append("no_grams")
-    elif grams.best > _a_lot(found.match.food):
+    if grams.reason.code == TOO_MUCH or (grams.best or 0.0) > _a_lot(found.match.food):
         doubts.append("odd_amount")
     return tuple(dict.fromkeys(doubts))
 

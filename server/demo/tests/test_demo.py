@@ -1,5 +1,6 @@
 """The demo household loads once and can be put back."""
 
+from dataclasses import replace
 from io import StringIO
 
 from django.core.management import call_command
@@ -15,7 +16,12 @@ from runs.services import runs_of
 from runs.sessions import session_view, sessions_of
 from shelf.services import shelf_of
 from snabo_core import dish as core
-from snabo_core.swaps.judged import judged
+from snabo_core.exchange.cooklang import write_cooklang
+from snabo_core.exchange.files import Reader, read_file
+from snabo_core.exchange.json_ld import write_json_ld
+from snabo_core.exchange.markdown import write_markdown
+from snabo_core.exchange.telling import telling
+from snabo_core.swaps.judged import Judged, judged
 from snabo_core.ways.finding import find_ways, fits, fitting_of
 from snabo_core.ways.splitting import split_of
 from table.services import setting_of
@@ -83,6 +89,27 @@ class Demo(TestCase):
         timer = next(t for t in stove.timers if t.task == baking.task)
         self.assertGreater(timer.ends_at, answer.now)
         self.assertTrue([c for c in stove.cards if c.state == "waiting" and c.dish == 1])
+
+    def test_every_dish_goes_out_as_a_file_and_comes_back(self) -> None:
+        household = Household.objects.get()
+        shared, setting = (book_of(household), library_of(household)), setting_of(household)
+        reader = Reader(shared[1], shared[0], setting)
+
+        def made(dish: core.Dish) -> Judged:
+            return judged(core.check(dish), setting, *shared)
+
+        def back(name: str, text: str) -> Judged:
+            return made(read_file(name, text.encode(), reader).dishes[0])
+
+        for row in Dish.objects.all():
+            dish = made(stored_dish(row.draft))
+            carried, told = write_json_ld(dish), telling(dish)
+            self.assertEqual(write_json_ld(back("a.json", carried)), carried, row.title)
+            for name, write in (("a.md", write_markdown), ("a.cook", write_cooklang)):
+                again = telling(back(name, write(told)))
+                self.assertEqual(
+                    write(replace(again, claims=told.claims)), write(told), (row.title, name)
+                )
 
     def test_the_dishes_hold_seven_roles(self) -> None:
         roles = {
