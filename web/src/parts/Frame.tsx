@@ -49,6 +49,12 @@ async function tellAll(user: string): Promise<number> {
   }
 }
 
+/** When an evening was begun, to tell it from another that is not over: "Thu 18:10". */
+function begun(instant: string): string {
+  const parts = { weekday: 'short', hour: '2-digit', minute: '2-digit' } as const;
+  return new Date(instant).toLocaleString('en-GB', parts);
+}
+
 export function Frame(): JSX.Element {
   const session = useQuery(sessionQuery);
   const evenings = useQuery({ ...eveningsQuery, enabled: session.isSuccess });
@@ -134,7 +140,7 @@ export function Frame(): JSX.Element {
               to={`/stove/${one.id}`}
               title={one.dishes.map((dish) => dish.title).join(', ')}
             >
-              Stove
+              {evenings.data.length > 1 ? `Stove ${begun(one.opens_at)}` : 'Stove'}
             </NavLink>
           ))}
         </nav>

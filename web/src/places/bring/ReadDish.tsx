@@ -103,7 +103,7 @@ export function ReadDish({
       </div>
       <div className="row" style={{ margin: '12px 0 0' }}>
         <b>
-          {lines.length} lines read,{' '}
+          {lines.length === 1 ? '1 line' : `${lines.length} lines`} read,{' '}
           {doubtful === 0
             ? 'none doubtful'
             : doubtful === 1

@@ -41,7 +41,7 @@ export function Several({ file, shown, onShow }: Props): JSX.Element | null {
   return (
     <div className="row" role="group" aria-label="Recipes in this file" style={{ marginTop: 12 }}>
       <span>
-        {dishes.length === 1 ? 'One recipe was read:' : `${dishes.length} recipes are in it:`}
+        {left > 0 ? `${dishes.length} of ${dishes.length + left}` : dishes.length} recipes are read:
       </span>
       {dishes.map((dish, place) => (
         <button
@@ -54,12 +54,7 @@ export function Several({ file, shown, onShow }: Props): JSX.Element | null {
           {dish.title}
         </button>
       ))}
-      {left > 0 && (
-        <span>
-          {left} more {left === 1 ? 'was' : 'were'} not read. Save {left === 1 ? 'it' : 'them'} in a
-          file of {left === 1 ? 'its' : 'their'} own.
-        </span>
-      )}
+      {left > 0 && <span>For the others, save each as a file of its own.</span>}
     </div>
   );
 }

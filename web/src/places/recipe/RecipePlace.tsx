@@ -112,8 +112,13 @@ function Method({ view }: { view: MethodView }): JSX.Element {
             </span>
           )}
           <span className="grow" />
-          <Button size="small" component={Link} to={`/card/${draft.id}`}>
-            Card for taking it along
+          <Button
+            size="small"
+            component={Link}
+            to={`/card/${draft.id}`}
+            aria-label="Card for taking it along"
+          >
+            Card
           </Button>
           <Button
             size="small"
