@@ -244,6 +244,52 @@ class Doubts(Case):
         self.assertEqual([line.grams for line in lines], [None, None, 200.0])
         self.assertTrue(all("odd_amount" in line.doubts for line in lines[:2]))
 
+    def test_how_many_a_weight_comes_to_is_no_doubt(self) -> None:
+        for text in ("450g floury spuds (about 3 medium)", "500 g carrots (3-4 large)"):
+            found = read(text)
+            self.assertEqual((found.doubts, found.amount.unit.id), ((), "gram"), text)
+
+    def test_what_a_scanner_took_for_letters(self) -> None:
+        for text, grams in (("l lb potatoes", 454), ("2 Ib potatoes", 907), ("l/4 pint milk", 146)):
+            self.assertEqual(round(read(text).grams.best), grams, text)
+        self.assertEqual(read("2 l milk").grams.best, 2060)
+
+    def test_spoons_and_cups_as_other_kitchens_tell_them(self) -> None:
+        self.assertEqual(read("2 spoons (soup) of butter").amount.unit.id, "tbsp_metric")
+        self.assertEqual(read("1 spoon (tea) of salt").amount.unit.id, "tsp_metric")
+        found = read("1 cup (tea) of milk")
+        self.assertEqual((found.food, found.amount.unit.id), ("milk", "cup_metric"))
+
+    def test_a_weight_beats_the_cup_beside_it(self) -> None:
+        for text, grams in (
+            ("150 g (1 cup) rice", 150), ("1 cup (150 g) rice", 150), ("200g/1 cup rice", 200),
+            ("250 g (1 cup) butter", 250), ("8 oz (1 cup) ricotta", 227),
+        ):  # fmt: skip
+            found = read(text)
+            self.assertEqual((round(found.grams.best), found.doubts), (grams, ()), text)
+
+    def test_spoons_of_other_languages(self) -> None:
+        for text, unit in (
+            ("2 msk butter", "tbsp_metric"), ("1 tsk mustard", "tsp_metric"),
+            ("2 łyżki oil", "tbsp_metric"), ("1 c. à soupe tomato paste", "tbsp_metric"),
+            ("1 c. à café thyme", "tsp_metric"), ("2 cucharadas oil", "tbsp_metric"),
+        ):  # fmt: skip
+            found = read(text)
+            self.assertEqual((found.amount.unit.id, found.doubts), (unit, ()), text)
+
+    def test_names_of_other_kitchens(self) -> None:
+        for text, food in (
+            ("2lb tatties", "potato"), ("4 aloo", "potato"), ("2 cups atta", "wholemeal_flour"),
+            ("500 g bihon noodles", "rice_noodles"), ("3 tbsp patis", "fish_sauce"),
+            ("4 back rashers", "bacon_back"), ("100 g bacon cubes", "bacon"),
+        ):  # fmt: skip
+            self.assertEqual(read(text).food, food, text)
+
+    def test_flour_for_the_board_has_a_usual_amount(self) -> None:
+        found = read("Flour for dusting")
+        self.assertEqual((found.doubts, found.to_taste, found.grams.high), ((), True, 30.0))
+        self.assertEqual(read("flour").doubts, ("no_grams",))
+
     def test_one_amount_for_several(self) -> None:
         found = read_lines("200 g carrots and parsnips", FOODS)
         self.assertTrue(any("shared_amount" in r.doubts for r in found), found)

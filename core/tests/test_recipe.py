@@ -185,6 +185,93 @@ class AsPeoplePaste(unittest.TestCase):
             [line.text for line in made.parts[0].lines], ["1 kg courgettes", "75 g rice"]
         )
 
+    def test_a_recipe_said_into_a_machine(self) -> None:
+        text = (
+            "right this is my mash soup you need two pounds of potatoes one onion chopped three "
+            "garlic cloves two tins of butter beans four cups of chicken stock half a cup of cream "
+            "a cup of cheddar and some chives fry the onion and garlic then add the rest simmer "
+            "for twenty minutes"
+        )
+        made = read_recipe(text, library())
+        self.assertEqual(
+            {line.food for part in made.parts for line in part.lines},
+            {"potato", "onion", "garlic", "butter_beans", "chicken_stock", "heavy_cream",
+             "cheddar"},
+        )  # fmt: skip
+        self.assertEqual(len(made.steps), 1)
+
+    def written(self, text: str) -> list[str]:
+        parts = read_recipe(text, library()).parts
+        return [line.text for part in parts for line in part.lines]
+
+    def test_a_list_on_one_line(self) -> None:
+        steps = "\nFry the leeks. Add the rest and bake 30 mins. Serves 5"
+        text = "Pie\nChicken thighs 600g, leeks 2, butter 50 g, puff pastry 320g, egg 1" + steps
+        self.assertEqual(
+            self.written(text),
+            ["Chicken thighs 600g", "leeks 2", "butter 50 g", "puff pastry 320g", "egg 1"],
+        )
+        # What is done to one food is no food of its own.
+        text = "Pie\n2 eggs, 1 beaten, 1 whole\n500 g potatoes, about 4, peeled" + steps
+        self.assertEqual(len(self.written(text)), 2)
+
+    def test_a_chat_is_read_without_who_said_it_when(self) -> None:
+        text = "Pot\n[14:02] Ann: 1 onion, 2 tbsp oil, 200 g peas\n1/3/24, 14:03 - Ann: 500g beef"
+        self.assertEqual(self.written(text), ["1 onion", "2 tbsp oil", "200 g peas", "500g beef"])
+
+    def test_a_table_and_its_head(self) -> None:
+        text = (
+            "Ingredient | Qty | Notes\nPotato | 800 g | peeled\nLeeks | 3 | sliced\nMethod: Boil."
+        )
+        self.assertEqual(self.written(text), ["Potato | 800 g | peeled", "Leeks | 3 | sliced"])
+
+    def test_steps_numbered_without_a_dot(self) -> None:
+        text = "Cakes\nFlour 80g\nEgg 2\n1 Mix the flour and egg.\n2 Pour into a pan, fry 5 min."
+        made = read_recipe(text, library())
+        self.assertEqual((len(made.parts[0].lines), len(made.steps)), (2, 2))
+        self.assertEqual(self.written("Pot\n1 Mix packet\n2 Roast chickens, cut up"),
+                         ["1 Mix packet", "2 Roast chickens, cut up"])  # fmt: skip
+
+    def test_headings_over_foods_that_stand_first(self) -> None:
+        text = "Stew\nBeef 2kg\nFlour 80g\nDumplings\nSR flour 500g\nSuet 250g\nBrown the beef."
+        names = [part.name for part in read_recipe(text, library()).parts]
+        self.assertEqual(names[-1], "Dumplings")
+
+    def test_pulses_that_are_soaked_were_dry(self) -> None:
+        for steps, form, doubts in (
+            ("Soak the beans overnight. Boil 1 hour.", "dry", ("cooked_or_dry",)),
+            ("Fry the beans.", "drained", ()),
+        ):
+            made = read_recipe(f"Beans\nServes 2\n1 cup kidney beans\n\n{steps}", library())
+            [line] = made.parts[0].lines
+            self.assertEqual((line.form, line.doubts), (form, doubts))
+        made = read_recipe("Beans\n1 tin kidney beans\n\nSoak the rice. Fry the beans.", library())
+        self.assertEqual(made.parts[0].lines[0].form, "drained")
+
+    def test_servings_in_other_languages(self) -> None:
+        for line in ("Pour 4 personnes", "4 porcje", "4 portioner", "Für 4 Personen"):
+            made = read_recipe(f"Bake\n{line}\n- 500 g potatoes\n- 2 onions\n\nBake it.", library())
+            self.assertEqual((made.servings, made.servings_assumed), (4, False), line)
+
+    def test_servings_stand_in_many_places(self) -> None:
+        rest = "\n500 g potatoes\n2 onions\n\nBoil the potatoes. Fry the onions."
+        for text, title, servings in (
+            ("Bake (4 Pers.)" + rest, "Bake", 4), ("Bake (2 portions)" + rest, "Bake", 2),
+            ("Bake\ngood for 8" + rest, "Bake", 8), ("Bake" + rest + " Serves 10-12.", "Bake", 11),
+        ):  # fmt: skip
+            with self.subTest(text):
+                made = read_recipe(text, library())
+                self.assertEqual((made.title, made.servings), (title, servings))
+                self.assertFalse(made.servings_assumed)
+        self.assertEqual(read_recipe("Bake (the good one)" + rest, library()).title,
+                         "Bake (the good one)")  # fmt: skip
+
+    def test_a_food_nobody_knows_is_not_joined_to_the_next(self) -> None:
+        made = read_recipe("Pot\nServes 2\n200 g peas\nzorrel\ncooking oil\n\nBoil.", library())
+        self.assertEqual(
+            [line.text for line in made.parts[0].lines], ["200 g peas", "zorrel", "cooking oil"]
+        )
+
     def test_a_recipe_told_like_a_story(self) -> None:
         text = (
             "So here's my go-to when we're skint: sausage and bean bake. You'll want 6 sausages, "

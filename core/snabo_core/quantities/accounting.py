@@ -64,7 +64,10 @@ _WEIGHED = re.compile(
 _NUMBERED = re.compile(
     r"\b\d+(?:[.,/]\d+)?(?:\s*(?:-|–|to|x|×)\s*\d+(?:[.,/]\d+)?)*\s*-?\s*"
     r"(?:cm|mm|inch(?:es)?|in\b|\"|''|mins?\b|minutes?|hours?|hrs?\b|h\b|secs?\b|seconds?|days?|"
-    r"times?|pieces?|wedges|slices|chunks|rounds|strips|parts|halves|per cent|whistles|degrees)\.?",
+    r"times?|pieces?|wedges|slices|chunks|rounds|strips|parts|halves|per cent|whistles|degrees)\.?"
+    # How many a weight comes to: "500 g potatoes (about 4 medium)".
+    r"|(?<=\()\s*(?:(?:about|around|approx\w*\.?|roughly|some|or|ca\.?|circa|~)\s*)*\d{1,2}"
+    r"(?:\s*(?:-|–|to|or)\s*\d{1,2})?(?:\s+(?:small|medium|large|big|whole|average|ones?))*\s*(?=\))",
     re.IGNORECASE,
 )
 # Figures up to which a row counts as free of, or low in; g per 100 g, mg for sodium.

@@ -29,6 +29,8 @@ SOLE_COUNTS = ("bulb", "head", "loaf", "fillet", "sheet", "piece", "leaf", "stal
 CONTAINERS = {"can", "jar", "pack", "bag", "block", "tub", "carton", "box", "tube", "ball",
               "bottle", "punnet"}  # fmt: skip
 SEALED = {"can", "jar", "bottle", "tub", "carton"}
+# Flour for a board or for turning food in; common practice, no source.
+DUSTING = (5.0, 15.0, 30.0)
 # A size against the medium one: (low, best, high); common practice, no source.
 SIZES: dict[str, tuple[float, float, float]] = {
     "tiny": (0.3, 0.45, 0.6), "small": (0.5, 0.65, 0.8), "medium": (1.0, 1.0, 1.0),
@@ -187,11 +189,13 @@ def _told_again(amount: Amount, again: Amount, food: Food, form: str, waste: Was
         return _weight(again, size or 1.0, food, waste)
     unit = amount.unit
     plain = unit is None or (unit.kind == "count" and unit.id not in CONTAINERS)
-    if again.unit is not None and again.unit.kind == "volume":
-        if plain and _bare_or_counted(amount, food, form).best is not None:
-            return None
-        return _volume(again, food, form)
-    return None
+    # "150 g (1 cup) rice": the scale beats the cup.
+    weighed = unit is not None and unit.kind == "mass"
+    if again.unit is None or again.unit.kind != "volume" or weighed:
+        return None
+    if plain and _bare_or_counted(amount, food, form).best is not None:
+        return None
+    return _volume(again, food, form)
 
 
 def _alike(amount: Amount, again: Amount) -> bool:
@@ -406,4 +410,6 @@ def _by_taste(food: Food, form: str, *, noted: bool) -> Grams:
         return Grams(0.2, 0.8, 2.5, Message("to_taste", {}))
     if food.food_class in {"oil", "fat_dairy"} and not noted:
         return unknown("no_amount", food=food.name)
+    if food.food_class == "starch" and noted:
+        return Grams(*DUSTING, Message("to_taste", {}))
     return prior_of(food, form)

@@ -42,6 +42,7 @@ _BUTTON = re.compile(
     r"^\W*(?:share|save|saved|pin|pin it|tweet|e-?mail|text|comments?|rate|reviews?|menu|search|home|close|"
     r"next|previous|prev|back|more|less|edit|copy|copied|download|likes?|love|follow|shop|about|about us|"
     r"contact|contact us|help|ok|cancel|send|reply|video|videos|gallery|photos?|recipes?|all recipes|"
+    r"(?:[½¼\d/.]+\s?x)(?:\s+[½¼\d/.]+\s?x)+|"
     r"ads?|new|faqs?|loading|continue|accept|accept all|settings|options|hide|show|show all|expand|collapse|"
     r"[\d.,]+\s*[km]?\s+(?:shares?|likes?|saves?|views?|pins?|comments?|reviews?|ratings?|photos?))\W*$",
     re.IGNORECASE,
@@ -62,7 +63,7 @@ _NUTRITION = re.compile(
     re.IGNORECASE,
 )
 _TIME_WORDS = (
-    r"(?:prep(?:aration)?|cook(?:ing)?|total|active|inactive|rest(?:ing)?|chill(?:ing)?|ready|hands[\s-]?on|"
+    r"(?:pr[eé]p(?:aration)?|cook(?:ing)?|cuisson|total|active|inactive|rest(?:ing)?|chill(?:ing)?|ready|hands[\s-]?on|"
     r"bake|baking|marinating|soaking|passive|additional|work|start to finish|waiting|rising|proving|stand(?:ing)?)"
 )
 _DURATION = (r"(?:\d[\d./½¼¾\s-]*\s*(?:h\b|hr?s?\b|hours?\b|m\b|mins?\b|minutes?\b|days?\b)|overnight|"
@@ -72,9 +73,10 @@ _TIMES = re.compile(
     re.IGNORECASE,
 )
 _SERVINGS = re.compile(
-    r"^\W*(?:serves?|servings?|feeds|makes|yields?|portions?|enough for|for)\b\s*:?\s*(?:about |around |approx\w* |up to |"
+    r"^\W*(?:serves?|servings?|feeds|makes|yields?|portions?|enough for|good for|for)\b\s*:?\s*(?:about |around |approx\w* |up to |"
     r"one |a |an )?(?:\d|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|half)"
-    r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|persons|serves)\b"
+    r"|^\W*(?:pour|für|para|per|voor)\s+\d+(?:\s?(?:[-–àa]|bis)\s?\d+)?\s+pers\w*"
+    r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|pers(?:ons|onen|onnes)?|serves|porcj[ei]|portioner|port)\b"
     r"|^\W*(?:serves?|feeds|makes|yields?|servings|recipe yield)\s*[:\-]?\s*(?:a|an|the|one|about)\b",
     re.IGNORECASE,
 )
@@ -133,6 +135,10 @@ mash top dry cool warm roast toast grill slice press set line crush roll stew di
 cover rub season form steam dressing butter oil salt pepper flour crack crumble shape whip stuff
 work stand in on over to first once while using before after score broil
 """.split()
+)
+# "1 Mix flour and milk.": a number without a dot before a verb that is no food.
+_NUMBERED_STEP = re.compile(
+    rf"^\s*\d{{1,2}}\s+(?:{'|'.join(sorted(w.capitalize() for w in STEP_VERBS))})(?:\s+\S+){{3}}.*\.$"
 )
 _COMMAND = re.compile(
     r"^(?:hey\s+)?(?:remind me to|okay next|next line|new line|new recipe|new paragraph|stop recording|"
@@ -195,6 +201,8 @@ def is_furniture(text: str) -> bool:
 @lru_cache(maxsize=REMEMBERED)
 def is_step(text: str, system: str = "metric") -> bool:
     """Tell a step from an ingredient: it begins with a verb or reads as sentences."""
+    if _NUMBERED_STEP.match(text):
+        text = text.lstrip(" 0123456789")
     bare = re.sub(r"^\W*(?:step\s*)?\d{1,2}\s*[.):]\s*", "", text, flags=re.IGNORECASE)
     verb = first_word(text)
     ends = text.rstrip().endswith((".", "!"))

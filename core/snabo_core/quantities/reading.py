@@ -62,7 +62,7 @@ MOST_BRACKETS = 12
 _NOTES = re.compile(
     r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|\bopt\b\.?|for greasing|"
     r"for (?:shallow[\s-]?|deep[\s-]?|pan[\s-]?)?frying|for (?:the )?frying|for serving|to serve|to garnish|"
-    r"for garnish|for (?:the |your )?(?:pan|dish|tin|tray|board|baking (?:sheet|tray|dish|tin))s?|for (?:the )?brushing|"
+    r"for garnish|for (?:the )?(?:dusting|dredging|rolling(?: out)?)|for (?:the |your )?(?:pan|dish|tin|tray|board|baking (?:sheet|tray|dish|tin))s?|for (?:the )?brushing|"
     r"(?:plus|and|\+|&) (?:some |a (?:little|bit) )?(?:extra|more)[^,;()]*|or more[^,;()]*|"
     r"as (?:needed|required)|divided|if (?:needed|you like|desired|liked|required|necessary)|"
     r"a few more[^,;()]*|plus a (?:knob|drizzle|splash|handful|pinch|few|little|sprinkle)[^,;()]*)",
@@ -308,11 +308,26 @@ def _with_amount(clause: Clause, library: Library, system: str) -> _Draft:
     _amounts_in_brackets(draft, system)
     _heap_behind(draft)
     draft.amount = _own_habit(draft.amount, library.habits)
+    _counted_by_name(draft, shares.text)
     if clause.shared and draft.amount is not None:
         whole = draft.amount
         draft.amount = replace(whole, low=0.0, best=whole.best / clause.foods)
         draft.doubts.append("shared_amount")
     return draft
+
+
+# Counts that are what a food is called.
+NAMING_COUNTS = {"rasher"}
+
+
+def _counted_by_name(draft: _Draft, text: str) -> None:
+    """Leave a count word where it is all that names the food: "4 back rashers"."""
+    amount = draft.amount
+    if amount is None or amount.unit is None or amount.unit.id not in NAMING_COUNTS:
+        return
+    if not any(c.isalpha() for c in draft.rest):
+        named = re.sub(r"^[^a-z]+", "", spell_numbers(text), flags=re.IGNORECASE)
+        draft.amount, draft.rest = replace(amount, unit=None), named
 
 
 def singular_fruit(text: str) -> str:

@@ -51,6 +51,20 @@ _NO_SUGAR = re.compile(rf"\b{_ADDED.format('sugar')}", re.IGNORECASE)
 _SALT_AND_PEPPER = re.compile(
     r"(?<![\w&+])s\s?[&+/]\s?p(?![\w&+/])|\bsalt\s?/\s?pepper\b", re.IGNORECASE
 )
+# As other kitchens measure: "2 spoons (soup) of butter", "1 cup (tea) of milk".
+_TOLD_SPOON = re.compile(
+    r"\bspoon(?P<many>s?)\s*\(\s*(?P<kind>soup|table|tea|dessert|coffee)\s*\)", re.IGNORECASE
+)
+_FRENCH_SPOON = re.compile(
+    r"\bc(?:\.|uill?\.?|uill[eèé]res?)?\s*[àa]\s*(?P<kind>s(?:oupe|\.)?|c(?:af[eé]|\.)?)(?=\s|$)(?:\s+d[e'’]\s*)?",
+    re.IGNORECASE,
+)
+_TOLD_CUP = re.compile(r"\b(?P<cup>cups?)\s*\(\s*tea\s*\)", re.IGNORECASE)
+# A one and a pound that a scanner took for letters: "l lb", "2 Ib", "l/4 pint".
+_SCANNED_ONE = re.compile(
+    r"^[lI|](?=\s?/\s?\d|\s+(?:lbs?|ozs?|pints?|cups?|kg|tbsp|tsp|tins?|cans?)\b)"
+)
+_SCANNED_POUND = re.compile(r"(?<=\d)(?P<gap>\s?)[I|](?P<pounds>bs?)\b")
 _CLOVES = re.compile(r"(?<=\d)\s?cl\.?\s+(?=(?:of\s+)?garlic\b)", re.IGNORECASE)
 
 
@@ -92,6 +106,9 @@ def plain_line(text: str) -> str:
     )
     clean = re.sub(r"(?<=[a-z])\s+'?n'?\s+(?=[a-z])", " and ", clean, flags=re.IGNORECASE)
     clean = re.sub(r"(?<=[a-z])\s*[x×]\s?(?=\d+\s*$)", " ", clean)
+    clean = _SCANNED_POUND.sub(r"\g<gap>l\g<pounds>", _SCANNED_ONE.sub("1", clean))
+    clean = _FRENCH_SPOON.sub(lambda spoon: "tbsp " if spoon["kind"][0] in "sS" else "tsp ", clean)
+    clean = _TOLD_SPOON.sub(r"\g<kind>spoon\g<many>", _TOLD_CUP.sub(r"\g<cup>", clean))
     clean = _NUT_OF.sub("knob of ", clean)
     clean = _COOKING_SPOON.sub("cookingspoon", clean)
     clean = _BIG_SPOON.sub("tablespoon\\1", clean)

@@ -14,13 +14,17 @@ _ABOUT = r"(?:about|around|approx\.?|approximately|up to|roughly|at least|a good
 _ADJ = (
     r"(?:(?:hungry|generous|hearty|large|big|small|polite|people|adults?|main|side|good)\s+){0,2}"
 )
-_PEOPLE = r"(?:servings?|portions?|people|persons?|adults?|diners|eaters|mouths|serves|guests|helpings?|covers)"
+_PEOPLE = (
+    r"(?:servings?|portions?|people|ppl|persons?|personn?en?s?|personas|pers\b\.?|pax|ptns?|"
+    r"porcj[ei]|porzioni?|porciones|porsjoner|portioner|porties|port\b\.?|adults?|diners|eaters|"
+    r"mouths|serves|guests|helpings?|covers)"
+)
 # The first pattern that matches decides; people go before pieces.
 _SERVES = (
     re.compile(rf"\b{_RANGE}\s*{_ADJ}{_PEOPLE}\b", re.IGNORECASE),
-    re.compile(rf"\b(?:serves?|serving|servings|feeds|portions?|does|enough for|sufficient for|people|"
+    re.compile(rf"\b(?:serves?|serving|servings|feeds|portions?|does|enough for|good for|sufficient for|people|"
                rf"recipe serves|number of servings)\b\s*[:=\-]?\s*{_ABOUT}{_RANGE}", re.IGNORECASE),
-    re.compile(rf"\bfor\s+(?:the\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|{_PEOPLE})", re.IGNORECASE),
+    re.compile(rf"\b(?:for|pour|für|para|per|voor)\s+(?:the\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|{_PEOPLE})", re.IGNORECASE),
     re.compile(rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{_ABOUT}{_RANGE}\s*(?:$|[|.,(·•])", re.IGNORECASE),
 )  # fmt: skip
 # A piece of these is a meal; of others (dumplings, squares, crackers) several are.
@@ -48,8 +52,8 @@ _HOURS_AND = (
 )
 _DURATION = rf"{_HOURS_AND}|{_ONE_TIME}(?:\s*(?:and|,)?\s*{_ONE_TIME})?|\d{{1,2}}:\d{{2}}"
 _KINDS = {
-    "prep": r"prep(?:aration)?|active|hands[\s-]?on|work(?:ing)?|takes",
-    "cook": r"cook(?:ing)?|bake|baking|oven|roast(?:ing)?|simmer(?:ing)?",
+    "prep": r"pr[eé]p(?:aration)?|active|hands[\s-]?on|work(?:ing)?|takes",
+    "cook": r"cook(?:ing)?|cuisson|bake|baking|oven|roast(?:ing)?|simmer(?:ing)?",
     "rest": r"rest(?:ing)?|chill(?:ing)?|marinat(?:e|ing)|soak(?:ing)?|stand(?:ing)?|proving|rising|inactive|passive|waiting",
     "total": r"total|ready(?: in)?|all in|start to finish|altogether|overall",
 }
@@ -152,4 +156,7 @@ def clean_title(text: str) -> str:
         r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?\s*[)\]]?\s*$",
         "", bare, flags=re.IGNORECASE,
     )  # fmt: skip
+    counted = re.search(r"[(\[]\s*(?P<inside>\d[^()\[\]]{0,30})[)\]]\s*$", bare)
+    if counted is not None and servings_in(counted["inside"]) is not None:
+        bare = bare[: counted.start()]
     return bare.strip(" -–—:|,")[:120] or text.strip()[:120]

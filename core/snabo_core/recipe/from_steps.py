@@ -16,10 +16,11 @@ from snabo_core.quantities.vocabulary import class_of
 MOST_AMOUNTS = 20
 MOST_WORDS_BEHIND = 6
 _START = re.compile(
-    r"(?<![\w.,/°-])(?=(?:[\d½¼¾⅓⅔⅛]|a (?=\d)|a (?:pinch|handful|few|splash|drizzle|knob|tin|can)\b))"
+    r"(?<![\w.,/°-])(?=(?:[\d½¼¾⅓⅔⅛]|a (?=\d)|"
+    r"a (?:pinch|handful|few|splash|drizzle|knob|tin|can|cup|pound|bunch|spoonful|tablespoon|teaspoon)\b))"
 )
 _ENDS = re.compile(
-    r"[.;:()!?]|\s(?:and|in|into|with|to|for|over|until|till|then|on|from|while|at)\s|,",
+    r"[.;:()!?]|\s(?=\d)|\s(?:and|some|add|then|in|into|with|to|for|over|until|till|on|from|while|at)\s|,",
     re.IGNORECASE,
 )
 _DETAIL = re.compile(r"^,\s*(?:\w+ly\s+)?(?:drained|halved|sliced|chopped|crushed|grated|peeled|rinsed|diced|thawed|torn|"
@@ -39,7 +40,8 @@ def lines_in_steps(steps: Sequence[str], system: str, library: Library) -> list[
     found: list[str] = []
     for step in steps:
         for sentence in re.split(r"(?<=[.!?])\s+", step):
-            found += [line for line in _in_sentence(sentence, system, library) if line not in found]
+            spelled = spell_numbers(sentence)
+            found += [line for line in _in_sentence(spelled, system, library) if line not in found]
     return found
 
 

@@ -57,9 +57,21 @@ _NEXT_ITEM = re.compile(
     re.IGNORECASE,
 )
 _AT_THE_END = re.compile(
-    r"(?:^|[.!?]\s+)(?:makes\s+|about\s+)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s+(?:servings|portions)\W*$",
+    r"(?:^|[.!?,]\s+)(?:(?:makes\s+|about\s+)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s+(?:servings|portions)"
+    r"|(?:serves|feeds|does|(?:enough|good)\s+for)\s+(?:about\s+)?\d{1,2}(?:\s*(?:[-–]|to|or)\s*\d{1,2})?"
+    r"(?:\s+people)?)\W*$",
     re.IGNORECASE,
 )
+# What is spoken has no stops: so many words with so many amounts are a recipe, no story.
+LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
+_SPOKEN_AMOUNT = re.compile(
+    r"\b\d+\s+(?!(?:minutes?|mins?|hours?|degrees?|times?|people)\b)[a-z]", re.IGNORECASE
+)
+# "Leeks 2, peas 100g, butter 50 g": where the food stands first, its amount ends the item.
+_ENDS_WITH_AMOUNT = re.compile(
+    r"^[^\W\d][^\d]{2,40}\s(?:x\s?)?\d[\d./]*\s?(?:g|kg|ml|l|cl|dl|oz|lb|tbsp|tsp)?$", re.IGNORECASE
+)
+LEAST_LISTED = 3
 # So many items with an amount make a list of a line.
 LEAST_ITEMS, MOST_NAME_WORDS = 2, 4
 _EMPHASIS = re.compile(r"(?P<star>\*{1,3}|_{2,3})(?=\S)(?P<words>[^*_]{1,200}?)(?<=\S)(?P=star)")
@@ -68,16 +80,29 @@ _PEOPLE_SIGNS = re.compile(
     r"[\U0001F464\U0001F465\U0001F468\U0001F469\U0001F9D1\U0001F37D\U0001F374\U0001FAC2]\ufe0f?\s*:?\s*x?\s*"
     r"(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?!\s*(?:min|h|g|kcal)\b)"
 )
+# Who said it when, before a line of a chat: "[14:02] Ann: 2 onions", "1/3/24, 14:02 - Ann: ...".
+_CHAT = re.compile(
+    r"^\[?(?:\d{1,4}[./-]\d{1,2}[./-]\d{1,4},?\s+)?\d{1,2}:\d{2}(?::\d{2})?(?:\s?[ap]m)?(?:\]|\s+-)\s*"
+    r"[^\d:\n]{1,30}:\s+",
+    re.IGNORECASE,
+)
 _STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
 _INGREDIENTS = re.compile(
     r"^\W*(?:the\s+)?(?:ingredients?(?: list)?|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
-    r"what goes in|you need|things you need)\W*$",
+    r"what goes in|you need|things you need)\W*$"
+    # The head of a table.
+    r"|^\W*(?:ingredients?|items?|foods?)\s*[|\t]\s*(?:qty|quantity|amounts?|how much|weight|grams?|g)\b.{0,60}$",
     re.IGNORECASE,
 )
 _METHOD = re.compile(
     r"^\W*(?:the\s+|cooking\s+)?(?:method|directions?|instructions?|steps|preparation|procedure|what to do|what you(?:'ll|’ll)? do|"
     r"how to (?:make|cook|do)(?: it| this)?|how to|here(?:'s|’s) how|all you need to do|making it|to make|process|"
     r"cooking(?: method)?|let(?:'s|’s) cook|do this)\W*$",
+    re.IGNORECASE,
+)
+# "Method: Boil the peas." on one line.
+_METHOD_SAYS = re.compile(
+    r"^\W*(?:method|directions?|instructions?|how to make(?: it)?|to make)\s*:\s+(?=\w)",
     re.IGNORECASE,
 )
 _NOTES = re.compile(
@@ -153,7 +178,8 @@ def _written(text: str) -> list[_Line]:
     """Return the lines of a text that hold words, without bullets and pictures."""
     found, blank = [], True
     for raw in _pieces(text):
-        plain = _PEOPLE_SIGNS.sub(r"serves \g<n>", _unmarked(tidy(raw)))
+        said = _CHAT.sub("", tidy(raw))
+        plain = _PEOPLE_SIGNS.sub(r"serves \g<n>", _unmarked(said))
         bare = without_pictures(_BULLET.sub("", plain))
         bare = _BULLET.sub("", bare) if not re.match(r"^-?\d", bare) else bare
         if not any(c.isalnum() for c in bare):
@@ -238,6 +264,10 @@ class _Sorter:
         return self.lines[place] if place < len(self.lines) else None
 
     def _take(self, line: _Line) -> None:
+        if (label := _METHOD_SAYS.match(line.text)) is not None and (
+            self.layout.title or self.layout.parts
+        ):
+            self.section, line = "method", replace(line, text=line.text[label.end() :])
         text = line.text
         if self.section == "gone" or (self.section == "head" and _FROM.match(text)):
             self._aside("furniture", line.raw)
@@ -367,7 +397,7 @@ class _Sorter:
     def _is_facts(self, text: str) -> bool:
         """Tell "Makes 4 | 35 mins" and "Takes 30 mins all in." from steps and foods."""
         if begins_with_amount(text) and not re.match(
-            r"^\d+:?\d*\s*(?:servings?|portions?|people|prep|cook|total|min)"
+            r"^\d+:?\d*\s*(?:servings?|portions?|people|pers|porcj|porz|porc|portioner|port\b|prep|cook|total|min)"
             r"|^\d[\d\s–-]*\w*\s*\W\s*(?:serves|servings|portions)\b",
             text,
             re.IGNORECASE,
@@ -402,7 +432,9 @@ class _Sorter:
             line = self._next(offset)
             if line is None:
                 break
-            found += begins_with_amount(line.text)
+            found += (
+                begins_with_amount(line.text) or _ENDS_WITH_AMOUNT.search(line.text) is not None
+            )
         return found >= least
 
     def _in_method(self, line: _Line) -> None:
@@ -467,6 +499,11 @@ class _Sorter:
             before = lines[-1]
             lines[-1] = before[:-1] + text if re.search(r"[a-z]-$", before) else f"{before} {text}"
             return
+        if self._is_spoken(text):
+            self.section = "method"
+            self.layout.steps.append(text)
+            self.layout.sections.append(self.under)
+            return
         if re.match(
             r"^\W*(?:for (?:the )?|to )?(?:assemble|finish|serve)\W*$", text, re.IGNORECASE
         ) is None and self._is_story(line):
@@ -493,7 +530,18 @@ class _Sorter:
             self._aside("furniture", text)
         else:
             self.section, self.joined = "list", 0
-            self.layout.add_line(_without_number(text))
+            for item in self._items(text):
+                self.layout.add_line(_without_number(item))
+
+    def _items(self, text: str) -> list[str]:
+        """Return the lines of a list that was written on one, each a food, most with an amount."""
+        items = [item.strip() for item in re.split(r"[,;]\s+", text.rstrip(" ."))]
+        counted = sum(
+            begins_with_amount(item) or _ENDS_WITH_AMOUNT.search(item) is not None for item in items
+        )
+        if len(items) < LEAST_LISTED or counted < len(items) - 1:
+            return [text]
+        return items if all(self.names_food(item) for item in items) else [text]
 
     def _joins_line(self, line: _Line) -> bool:
         """Tell the rest of an ingredient line that was broken, or the food under its amount."""
@@ -509,14 +557,22 @@ class _Sorter:
             return True
         if line.marked and self.lines[self.place - 1].marked:
             return False
-        if _only_amount(before):
-            return heading_name(line.text) is None or not self._amounts_follow(1)
-        if line.text.startswith("("):
+        if _only_amount(before) or line.text.startswith("("):
             return heading_name(line.text) is None or not self._amounts_follow(1)
         digits = any(c.isdigit() for c in line.text)
         if not line.text[:1].islower() or digits or _OWN_LINE.match(line.text):
             return False
-        return _OPEN_END.search(before) is not None or not self.names_food(before)
+        # What nobody here knows ("calamansi") is a line of its own above a food.
+        unfinished = not self.names_food(before) and (
+            begins_with_amount(before) or not self.names_food(line.text)
+        )
+        return unfinished or _OPEN_END.search(before) is not None
+
+    def _is_spoken(self, text: str) -> bool:
+        """Tell a recipe that was said into a machine: amounts in words, no full stop, no end."""
+        if self.layout.parts or len(text.split()) < LEAST_SPOKEN or re.search(r"[.!?,;]\s", text):
+            return False
+        return len(_SPOKEN_AMOUNT.findall(spell_numbers(text))) >= LEAST_AMOUNTS
 
     def _is_story(self, line: _Line) -> bool:
         """Tell prose before the list."""
@@ -581,7 +637,11 @@ class _Sorter:
         ):
             return None
         follows = self._next()
-        if follows is None or not (begins_with_amount(follows.text) or _only_amount(follows.text)):
+        if follows is None or not (
+            begins_with_amount(follows.text)
+            or _only_amount(follows.text)
+            or _ENDS_WITH_AMOUNT.search(follows.text) is not None
+        ):
             return None
         if self.names_food(bare):
             # Set apart by a blank, unmarked among bullets, or the name of something made.

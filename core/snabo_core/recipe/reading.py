@@ -182,7 +182,9 @@ def _dish_of(
             notes.append(worded("note_from_steps"))
     if layout.makes:
         notes.append(worded("note_makes", what=layout.makes))
-    parts = _parts(layout, library, system, make_id, notes, hand.learned)
+    parts = _dry_where_soaked(
+        _parts(layout, library, system, make_id, notes, hand.learned), layout.steps, library, system
+    )
     if len(layout.steps) > MAX_STEPS:
         notes.append(worded("note_steps", count=str(MAX_STEPS)))
     under = [*layout.sections, *[""] * len(layout.steps)]
@@ -208,6 +210,32 @@ def _dish_of(
         told=with_claims(told, recipe) if recipe is not None else told,
     )
     return with_left(with_method(dish, library), library)
+
+
+_SOAKED = re.compile(r"\bsoak|\bpressure[\s-]?cook", re.IGNORECASE)
+_COOKED_ALREADY = re.compile(
+    r"\b(?:tins?|tinned|cans?|canned|jars?|drained|cooked|boiled)\b", re.IGNORECASE
+)
+
+
+def _dry_where_soaked(
+    parts: tuple[Part, ...], steps: Sequence[str], library: Library, system: UnitSystem
+) -> tuple[Part, ...]:
+    """Return parts whose pulses are dry, and asked about, where the method soaks them first."""
+    if not any(_SOAKED.search(step) for step in steps):
+        return parts
+
+    def meant(line: Line) -> Line:
+        food = library.foods.get(line.food or "")
+        if food is None or food.food_class != "pulse" or "dry" not in food.forms:
+            return line
+        if line.form == "dry" or _COOKED_ALREADY.search(line.text):
+            return line
+        dry = reread_line(line, food.key, "dry", library, system)
+        doubts = tuple(dict.fromkeys((*line.doubts, *dry.doubts, "cooked_or_dry")))
+        return replace(dry, doubts=doubts, confidence=line.confidence / 2, settled=False)
+
+    return tuple(replace(part, lines=tuple(map(meant, part.lines))) for part in parts)
 
 
 def _names_food(words: str, library: Library) -> bool:
