@@ -248,6 +248,7 @@ class Doubts(Case):
         for text in ("450g floury spuds (about 3 medium)", "500 g carrots (3-4 large)"):
             found = read(text)
             self.assertEqual((found.doubts, found.amount.unit.id), ((), "gram"), text)
+        self.assertEqual(read("3 carrots (15p)").doubts, ())
 
     def test_what_a_scanner_took_for_letters(self) -> None:
         for text, grams in (("l lb potatoes", 454), ("2 Ib potatoes", 907), ("l/4 pint milk", 146)):

@@ -211,6 +211,18 @@ class AsPeoplePaste(unittest.TestCase):
             self.written(text),
             ["Chicken thighs 600g", "leeks 2", "butter 50 g", "puff pastry 320g", "egg 1"],
         )
+        self.assertEqual(
+            self.written(
+                "Tofu\nSoft tofu 1 block (400g), minced pork 100g\ngarlic 3 cloves" + steps
+            ),
+            ["Soft tofu 1 block (400g)", "minced pork 100g", "garlic 3 cloves"],
+        )
+        parts = read_recipe(
+            "dough: flour 500g, egg 1, water 200ml\nfilling: potatoes 700g, onion 2\n"
+            "Knead, rest 30 min. Boil and mash potatoes.\nServes 6", library()
+        ).parts  # fmt: skip
+        self.assertEqual([(part.name, len(part.lines)) for part in parts],
+                         [("Dough", 3), ("Filling", 2)])  # fmt: skip
         # What is done to one food is no food of its own.
         text = "Pie\n2 eggs, 1 beaten, 1 whole\n500 g potatoes, about 4, peeled" + steps
         self.assertEqual(len(self.written(text)), 2)
@@ -218,6 +230,9 @@ class AsPeoplePaste(unittest.TestCase):
     def test_a_chat_is_read_without_who_said_it_when(self) -> None:
         text = "Pot\n[14:02] Ann: 1 onion, 2 tbsp oil, 200 g peas\n1/3/24, 14:03 - Ann: 500g beef"
         self.assertEqual(self.written(text), ["1 onion", "2 tbsp oil", "200 g peas", "500g beef"])
+
+    def test_salt_and_pepper_in_two_letters_is_a_line(self) -> None:
+        self.assertIn("S & P", self.written("Pie\n6 eggs\n1/4 C milk\nS & P\nBeat the eggs. Bake."))
 
     def test_a_table_and_its_head(self) -> None:
         text = (

@@ -67,7 +67,9 @@ _NUMBERED = re.compile(
     r"times?|pieces?|wedges|slices|chunks|rounds|strips|parts|halves|per cent|whistles|degrees)\.?"
     # How many a weight comes to: "500 g potatoes (about 4 medium)".
     r"|(?<=\()\s*(?:(?:about|around|approx\w*\.?|roughly|some|or|ca\.?|circa|~)\s*)*\d{1,2}"
-    r"(?:\s*(?:-|–|to|or)\s*\d{1,2})?(?:\s+(?:small|medium|large|big|whole|average|ones?))*\s*(?=\))",
+    r"(?:\s*(?:-|–|to|or)\s*\d{1,2})?(?:\s+(?:small|medium|large|big|whole|average|ones?))*\s*(?=\))"
+    # What it cost: "3 carrots (15p)".
+    r"|(?<=\()\s*(?:[£$€]\s?\d+(?:\.\d{2})?|\d{1,3}\s?p)(?:\s+each)?\s*(?=\))",
     re.IGNORECASE,
 )
 # Figures up to which a row counts as free of, or low in; g per 100 g, mg for sodium.

@@ -210,7 +210,9 @@ def is_step(text: str, system: str = "metric") -> bool:
     if verb in STEP_VERBS and (verb not in _AMBIGUOUS or (ends and (words >= 4 or words == 1)) or
                                re.match(r"\w+\s+(?:the|your|all|it|them|in|into|until)\b", bare, re.IGNORECASE)):  # fmt: skip
         # "Roast chicken, 200 g" and "Grated cheese" are foods; a command goes on in words.
-        return (words >= 3 or ends) and not re.match(r"^\w+\s*[,:]", bare)
+        if re.match(r"^\w+\s*[,:]", bare):
+            return verb not in _AMBIGUOUS and re.search(r"[a-z)]\.(?:\s|$)", bare) is not None
+        return words >= 3 or ends
     sentences = sum(
         m[1].lower() not in ABBREVIATED for m in re.finditer(r"(\w+\)?)[.!?](?:\s|$)", bare)
     )

@@ -67,11 +67,10 @@ LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
 _SPOKEN_AMOUNT = re.compile(
     r"\b\d+\s+(?!(?:minutes?|mins?|hours?|degrees?|times?|people)\b)[a-z]", re.IGNORECASE
 )
-# "Leeks 2, peas 100g, butter 50 g": where the food stands first, its amount ends the item.
-_ENDS_WITH_AMOUNT = re.compile(
-    r"^[^\W\d][^\d]{2,40}\s(?:x\s?)?\d[\d./]*\s?(?:g|kg|ml|l|cl|dl|oz|lb|tbsp|tsp)?$", re.IGNORECASE
-)
+# "Leeks 2, peas 100g, garlic 3 cloves": where the food stands first, its amount ends the item.
+_NAME_FIRST = re.compile(r"^[^\W\d][^\d½¼¾]{1,40}?[\s:]+(?:x\s?)?(?=[\d½¼¾])")
 LEAST_LISTED = 3
+_SALT_AND_PEPPER = re.compile(r"\W*s\s?(?:&|\+|/|n|and)\s?p\W*", re.IGNORECASE)
 # So many items with an amount make a list of a line.
 LEAST_ITEMS, MOST_NAME_WORDS = 2, 4
 _EMPHASIS = re.compile(r"(?P<star>\*{1,3}|_{2,3})(?=\S)(?P<words>[^*_]{1,200}?)(?<=\S)(?P=star)")
@@ -235,6 +234,20 @@ def _only_amount(text: str) -> bool:
     return amount is not None and not plain[end:].strip(" .,:") and plain[:1].isdigit()
 
 
+def _ends_with_amount(text: str) -> bool:
+    """Tell an item whose food stands first: nothing stands behind its amount but a bracket."""
+    name = _NAME_FIRST.match(text)
+    if name is None:
+        return False
+    tail = spell_fractions(re.sub(r"\s*\([^()]*\)\s*$", "", text[name.end() :]))
+    amount, end = read_amount(tail, "metric")
+    return amount is not None and not tail[end:].strip(" .")
+
+
+def _has_amount(text: str) -> bool:
+    return begins_with_amount(text) or _ends_with_amount(text)
+
+
 class _Sorter:
     """Goes through the lines once, knowing what the next one is."""
 
@@ -319,6 +332,7 @@ class _Sorter:
             or _GREETING.match(text)
             or _FROM.match(text)
             or len(text) > 140
+            or self._whole_part(text) is not None
             or (times_in(text) and kind_of_line(text) == "times")
         ):
             return False
@@ -381,18 +395,27 @@ class _Sorter:
 
     def _take_whole_part(self, line: _Line) -> bool:
         """Take "Meat sauce: 1 lb ground beef, 1 onion, 3 cloves garlic" as a part with its lines."""
-        match = _WHOLE_PART.match(line.text)
-        if match is None or kind_of_line(line.text) in {"nutrition", "furniture"}:
+        found = self._whole_part(line.text)
+        if found is None:
             return False
-        items = _NEXT_ITEM.split(match["rest"].rstrip(" ."))
-        named = len(match["name"].split()) <= MOST_NAME_WORDS
-        if not named or sum(begins_with_amount(item) for item in items) < LEAST_ITEMS:
-            return False
-        self.layout.open_part(match["name"].strip().capitalize())
+        name, items = found
+        self.layout.open_part(name.strip().capitalize())
         for item in items:
             self.layout.add_line(item)
         self.section = "list"
         return True
+
+    def _whole_part(self, text: str) -> tuple[str, list[str]] | None:
+        match = _WHOLE_PART.match(text)
+        if match is None or kind_of_line(text) in {"nutrition", "furniture"}:
+            return None
+        items = _NEXT_ITEM.split(match["rest"].rstrip(" ."))
+        if len(items) < LEAST_ITEMS or len(self._items(match["rest"])) > len(items):
+            items = self._items(match["rest"])
+        named = len(match["name"].split()) <= MOST_NAME_WORDS
+        if not named or sum(_has_amount(item) for item in items) < LEAST_ITEMS:
+            return None
+        return match["name"], items
 
     def _is_facts(self, text: str) -> bool:
         """Tell "Makes 4 | 35 mins" and "Takes 30 mins all in." from steps and foods."""
@@ -432,9 +455,7 @@ class _Sorter:
             line = self._next(offset)
             if line is None:
                 break
-            found += (
-                begins_with_amount(line.text) or _ENDS_WITH_AMOUNT.search(line.text) is not None
-            )
+            found += _has_amount(line.text)
         return found >= least
 
     def _in_method(self, line: _Line) -> None:
@@ -509,13 +530,13 @@ class _Sorter:
         ) is None and self._is_story(line):
             self._aside("story", text)
             return
-        name = self._heading(line)
+        name = None if _SALT_AND_PEPPER.fullmatch(text) else self._heading(line)
         if name is not None:
             name = re.sub(r"\s*\([^)]*\)\s*$", "", name)
             self.layout.open_part(name)
             self.section = "list"
             return
-        kind = kind_of_line(text)
+        kind = "food" if _SALT_AND_PEPPER.fullmatch(text) else kind_of_line(text)
         if kind == "note":
             self._aside("note", text)
         elif kind == "step" or (kind == "heading" and is_step(text)):
@@ -536,10 +557,9 @@ class _Sorter:
     def _items(self, text: str) -> list[str]:
         """Return the lines of a list that was written on one, each a food, most with an amount."""
         items = [item.strip() for item in re.split(r"[,;]\s+", text.rstrip(" ."))]
-        counted = sum(
-            begins_with_amount(item) or _ENDS_WITH_AMOUNT.search(item) is not None for item in items
-        )
-        if len(items) < LEAST_LISTED or counted < len(items) - 1:
+        counted = sum(_has_amount(item) for item in items)
+        least = 2 if all(_ends_with_amount(item) for item in items) else LEAST_LISTED
+        if len(items) < least or counted < len(items) - 1:
             return [text]
         return items if all(self.names_food(item) for item in items) else [text]
 
@@ -637,11 +657,7 @@ class _Sorter:
         ):
             return None
         follows = self._next()
-        if follows is None or not (
-            begins_with_amount(follows.text)
-            or _only_amount(follows.text)
-            or _ENDS_WITH_AMOUNT.search(follows.text) is not None
-        ):
+        if follows is None or not (_has_amount(follows.text) or _only_amount(follows.text)):
             return None
         if self.names_food(bare):
             # Set apart by a blank, unmarked among bullets, or the name of something made.
