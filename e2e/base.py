@@ -1,6 +1,8 @@
 """A live server with the built front end and Debian's Chromium."""
 
+import atexit
 import os
+from functools import cache
 from typing import ClassVar
 
 from django.conf import settings
@@ -26,10 +28,28 @@ PASSWORD = "a-test-password"
 WAIT_MS = 30_000
 
 
-class BrowserCase(LiveServerTestCase):
-    """Opens one browser a class and one page a test; fails on errors in the page."""
+@cache
+def _playwright() -> Playwright:
+    running = sync_playwright().start()
+    atexit.register(running.stop)
+    return running
 
-    playwright: ClassVar[Playwright]
+
+_opened: list[Browser] = []
+
+
+def _browser() -> Browser:
+    """Return the one browser of the run, opened when it is first needed or after it died."""
+    if not _opened or not _opened[-1].is_connected():
+        opened = _playwright().chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        atexit.register(opened.close)
+        _opened.append(opened)
+    return _opened[-1]
+
+
+class BrowserCase(LiveServerTestCase):
+    """Opens one page a test, in a context of its own; fails on errors in the page."""
+
     browser: ClassVar[Browser]
     viewport: ClassVar[dict[str, int]] = {"width": 1280, "height": 800}
 
@@ -40,10 +60,7 @@ class BrowserCase(LiveServerTestCase):
         if not (settings.WEB_BUILD / "index.html").exists():
             raise AssertionError("The screens are not built; run ./snabo test.")
         super().setUpClass()
-        cls.playwright = sync_playwright().start()
-        cls.browser = cls.playwright.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
-        cls.addClassCleanup(cls.playwright.stop)
-        cls.addClassCleanup(cls.browser.close)
+        cls.browser = _browser()
 
     def setUp(self) -> None:
         self.household = Household.objects.create(name="Test kitchen", microwave_watts=800)

@@ -28,7 +28,7 @@ SERVE_SECONDS, STOP_SECONDS = 60, 45
 MOST_RESTARTS, RESTART_WINDOW = 5, 60.0
 DEMO = "mariadb"
 TESTS = "mariadb-tests"
-BROWSER_SIDE = ("e2e", "tools")
+BROWSER_SIDE = "e2e"
 
 
 def _environment(database: Database | None, **more: str) -> dict[str, str]:
