@@ -200,6 +200,7 @@ class BadFiles(unittest.TestCase):
         self.assertIn("PDF", self.refused("x.pdf", b"%PDF-1.7 ..."))
         self.assertIn("picture", self.refused("x.html", b"\x89PNG\r\n"))
         self.assertIn("no recipe", self.refused("x.json", '{"a": 1}'))
+        self.assertIn("no recipe", self.refused("x.json", '{"a": 1,,,'))
         self.assertIn("no text", self.refused("x.txt", b"a\x00b\x00c\x00" * 50))
         self.assertIn(
             "no words", self.refused("x.html", "<html><body><!-- 1 egg --></body></html>")
@@ -235,12 +236,15 @@ class BadFiles(unittest.TestCase):
     def test_what_is_deep_long_or_without_an_end_is_over_soon(self) -> None:
         block = '<script type="application/ld+json">{}</script>'
         deep = "[" * 90_000
+        # What is loaded once is loaded before anything is timed.
+        read("pot.txt", "200 g peas")
         for name, content in {
             "deep.html": block.format(deep),
             "deep.json": '{"@type":"Recipe","recipeInstructions":' + '{"itemListElement":' * 900,
             "tags.html": "<div>" * 100_000,
             "open.html": "<script>" * 5000 + "x" * 100_000,
             "many.html": block.format('{"@type":"Recipe","name":"a"}') * 5000,
+            "broken.json": "[" + "1," * 4_900_000,
             "attributes.html": "<p " + "a=1 " * 200_000 + ">",
             "nested.html": "<p itemscope itemtype=https://schema.org/Recipe>"
             + "<span itemprop=author itemscope>" * 3000,

@@ -117,8 +117,8 @@ def read_source(text: str, reader: Reader, name: str = "") -> ReadFile:
         raise BadInput("There is nothing to read in it.", "file")
     if (kind := _kept_elsewhere(text)) is not None:
         return ReadFile(kind)
-    if text.lstrip()[:1] in "{[" and (objects := objects_in(text)):
-        found = recipes_in(objects)
+    if text.lstrip()[:1] in "{[":
+        found = recipes_in(objects_in(text))
         if found:
             return _read("json_ld", _dishes(found, reader), len(found))
         if ending in {".json", ".jsonld"}:

@@ -26,8 +26,10 @@ from snabo_core.unseen import all_without_unseen
 MOST_TAGS = 200_000
 # Of JSON: what opens in a block; a recipe has a few hundred.
 MOST_OPENED, MOST_BLOCKS = 100_000, 60
-# Of microdata: things in things, and what is said of them; a recipe has five levels at most.
-MOST_NESTED, MOST_PROPERTIES = 12, 5000
+# A broken block of so many characters is still mended; one of a recipe has a tenth.
+MOST_MENDED = 1_000_000
+# Of microdata: things in things, and what is said of them; a recipe in a page has seven levels at most.
+MOST_NESTED, MOST_PROPERTIES = 8, 5000
 _MARKUP = re.compile(
     r"<!doctype\s+html|<html[\s>]|<head[\s>]|<body[\s>]"
     r"|<script[^<>]{1,200}ld\+json|itemtype\s*=|</(?:div|p|li|ul|ol|h[1-6]|span)\s*>",
@@ -135,7 +137,7 @@ def objects_in(text: str) -> list[Any]:
             return []
         except ValueError:
             continue
-    return _forgiving(plain)
+    return _forgiving(plain) if len(plain) <= MOST_MENDED else []
 
 
 def _unwrapped(text: str) -> str:
