@@ -28,7 +28,7 @@ MOST_TAGS = 200_000
 MOST_OPENED, MOST_BLOCKS = 100_000, 60
 # A broken block of so many characters is still mended; one of a recipe has a tenth.
 MOST_MENDED = 1_000_000
-# Of microdata: things in things, and what is said of them; a recipe in a page has seven levels at most.
+# Of microdata: things in things (a recipe in a page has seven levels), and what is said of them.
 MOST_NESTED, MOST_PROPERTIES = 8, 5000
 _MARKUP = re.compile(
     r"<!doctype\s+html|<html[\s>]|<head[\s>]|<body[\s>]"
