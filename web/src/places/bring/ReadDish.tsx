@@ -110,7 +110,6 @@ export function ReadDish({
               ? 'one doubtful'
               : `${doubtful} doubtful`}
         </b>
-        <OpenCount dish={dish} />
         <span className="grow" />
         <Button disabled={onUndo === null} onClick={() => onUndo?.()}>
           Undo
@@ -119,6 +118,8 @@ export function ReadDish({
           Put it on the Bench
         </Button>
       </div>
+      {/* It comes a moment later: the buttons above must not move under a finger. */}
+      <OpenCount dish={dish} />
       {dish.notes.map((note) => (
         <p key={note} className="soft">
           {note}
