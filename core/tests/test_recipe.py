@@ -256,6 +256,7 @@ class AsPeoplePaste(unittest.TestCase):
         for steps, form, doubts in (
             ("Soak the beans overnight. Boil 1 hour.", "dry", ("cooked_or_dry",)),
             ("Fry the beans.", "drained", ()),
+            ("Soak the bread in milk. Fry the beans.", "drained", ()),
         ):
             made = read_recipe(f"Beans\nServes 2\n1 cup kidney beans\n\n{steps}", library())
             [line] = made.parts[0].lines

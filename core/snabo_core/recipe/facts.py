@@ -24,7 +24,7 @@ _SERVES = (
     re.compile(rf"\b{_RANGE}\s*{_ADJ}{_PEOPLE}\b", re.IGNORECASE),
     re.compile(rf"\b(?:serves?|serving|servings|feeds|portions?|does|enough for|good for|sufficient for|people|"
                rf"recipe serves|number of servings)\b\s*[:=\-]?\s*{_ABOUT}{_RANGE}", re.IGNORECASE),
-    re.compile(rf"\b(?:for|pour|für|para|per|voor)\s+(?:the\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|{_PEOPLE})", re.IGNORECASE),
+    re.compile(rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|{_PEOPLE})", re.IGNORECASE),
     re.compile(rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{_ABOUT}{_RANGE}\s*(?:$|[|.,(·•])", re.IGNORECASE),
 )  # fmt: skip
 # A piece of these is a meal; of others (dumplings, squares, crackers) several are.

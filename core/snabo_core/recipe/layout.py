@@ -79,10 +79,10 @@ _PEOPLE_SIGNS = re.compile(
     r"[\U0001F464\U0001F465\U0001F468\U0001F469\U0001F9D1\U0001F37D\U0001F374\U0001FAC2]\ufe0f?\s*:?\s*x?\s*"
     r"(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?!\s*(?:min|h|g|kcal)\b)"
 )
+_DATE, _CLOCK = r"\d{1,4}[./-]\d{1,2}[./-]\d{1,4}", r"\d{1,2}:\d{2}(?::\d{2})?(?:\s?[ap]m)?"
 # Who said it when, before a line of a chat: "[14:02] Ann: 2 onions", "1/3/24, 14:02 - Ann: ...".
 _CHAT = re.compile(
-    r"^\[?(?:\d{1,4}[./-]\d{1,2}[./-]\d{1,4},?\s+)?\d{1,2}:\d{2}(?::\d{2})?(?:\s?[ap]m)?(?:\]|\s+-)\s*"
-    r"[^\d:\n]{1,30}:\s+",
+    rf"^(?:\[(?:{_DATE},?\s+)?{_CLOCK}\]|{_DATE},?\s+{_CLOCK}\s+-)\s*[^\d:\n]{{1,30}}:\s+",
     re.IGNORECASE,
 )
 _STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)

@@ -213,6 +213,9 @@ def _dish_of(
 
 
 _SOAKED = re.compile(r"\bsoak|\bpressure[\s-]?cook", re.IGNORECASE)
+_PULSES = re.compile(
+    r"\b(?:beans?|peas|chickpeas?|lentils?|dals?|pulses|rajma|chana|overnight)\b", re.IGNORECASE
+)
 _COOKED_ALREADY = re.compile(
     r"\b(?:tins?|tinned|cans?|canned|jars?|drained|cooked|boiled)\b", re.IGNORECASE
 )
@@ -222,7 +225,8 @@ def _dry_where_soaked(
     parts: tuple[Part, ...], steps: Sequence[str], library: Library, system: UnitSystem
 ) -> tuple[Part, ...]:
     """Return parts whose pulses are dry, and asked about, where the method soaks them first."""
-    if not any(_SOAKED.search(step) for step in steps):
+    sentences = [sentence for step in steps for sentence in re.split(r"[.!?]\s", step)]
+    if not any(_SOAKED.search(one) and _PULSES.search(one) for one in sentences):
         return parts
 
     def meant(line: Line) -> Line:
