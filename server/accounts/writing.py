@@ -11,6 +11,7 @@ from functools import wraps
 from typing import Concatenate, ParamSpec, TypeVar
 
 from django.db import OperationalError, connection, transaction
+from django.shortcuts import get_object_or_404
 
 from accounts.models import Household
 
@@ -35,7 +36,8 @@ def writes(
         for tried in range(1, MOST_TRIES + 1):
             try:
                 with transaction.atomic():
-                    now = Household.objects.select_for_update().get(pk=household.pk)
+                    # Erased in another window meanwhile, it is gone like anything else.
+                    now = get_object_or_404(Household.objects.select_for_update(), pk=household.pk)
                     answer = service(now, *args, **kwargs)
                 household.foods_revision = now.foods_revision
                 if connection.in_atomic_block:

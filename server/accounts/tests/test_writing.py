@@ -6,6 +6,7 @@ from collections.abc import Callable
 from typing import Any
 
 from django.db import OperationalError, connection
+from django.http import Http404
 from django.test import TransactionTestCase
 
 from accounts.models import Household
@@ -121,6 +122,11 @@ class Meeting(TransactionTestCase):
         with self.assertRaises(OperationalError):
             always_broken(self.household)
         self.assertEqual(len(tries), MOST_TRIES)
+
+    def test_what_was_erased_meanwhile_is_gone_and_no_crash(self) -> None:
+        Household.objects.all().delete()
+        with self.assertRaises(Http404):
+            change_kitchen(self.household, kitchen_of(self.household))
 
     def test_a_change_that_fails_leaves_nothing_behind(self) -> None:
         before = own.library_of(self.household)
