@@ -195,7 +195,9 @@ def _tangled(tree: Any) -> bool:
     if tree.xpath("count(//*[@itemprop])") > MOST_PROPERTIES:
         return True
     above = "ancestor::*[@itemprop or @itemscope]"
-    return bool(tree.xpath(f"boolean(//*[@itemprop][count({above}) > {MOST_NESTED}])"))
+    return bool(
+        tree.xpath(f"boolean(//*[@itemprop or @itemscope][count({above}) > {MOST_NESTED}])")
+    )
 
 
 def _linked_like(item: Any, deep: int) -> Any:
