@@ -21,6 +21,8 @@ from snabo_core.recipe.facts import servings_in, times_in
 from snabo_core.recipe.layout import sort_lines
 from snabo_core.recipe.told import heading_of
 
+# Lines above the list that are looked at for servings and times; a long story has fifty.
+MOST_STORY = 200
 _MARKS = re.compile(r"^(?:#{1,6}\s+\S|\s*[-*+]\s+\S|\s*\d{1,2}[.)]\s+\S)", re.MULTILINE)
 _HEADING = re.compile(r"^#{1,6}\s+\S", re.MULTILINE)
 _WORDS = {
@@ -157,7 +159,7 @@ def _take(line: str, found: _Found) -> None:
         found.steps.append((found.section, line))
     elif found.place == "source":
         found.source = found.source or line
-    elif found.place == "head":
+    elif found.place == "head" and len(found.asides) < MOST_STORY:
         _fact(line, found)
     else:
         found.asides.append(("note", line))
