@@ -240,6 +240,12 @@ class AsPeoplePaste(unittest.TestCase):
         )
         self.assertEqual(self.written(text), ["Potato | 800 g | peeled", "Leeks | 3 | sliced"])
 
+    def test_a_list_may_be_called_what_is_made(self) -> None:
+        text = "Cakes\nTo make: 200 g flour, 2 eggs\nMethod: Mix the flour and eggs."
+        made = read_recipe(text, library())
+        foods = [line.food for part in made.parts for line in part.lines]
+        self.assertEqual((foods, len(made.steps)), (["wheat_flour", "egg"], 1))
+
     def test_steps_numbered_without_a_dot(self) -> None:
         text = "Cakes\nFlour 80g\nEgg 2\n1 Mix the flour and egg.\n2 Pour into a pan, fry 5 min."
         made = read_recipe(text, library())

@@ -248,6 +248,9 @@ class BadFiles(unittest.TestCase):
             "attributes.html": "<p " + "a=1 " * 200_000 + ">",
             "nested.html": "<p itemscope itemtype=https://schema.org/Recipe>"
             + "<span itemprop=author itemscope>" * 3000,
+            "scopes.html": "<p itemprop=name>x</p>"
+            + "<hp itemscope itemtype=https://schema.org/Recipe>1 leek" * 400,
+            "story.md": "# a\n" + "a b c\n\n" * 3000,
             "properties.html": "<p itemscope itemtype=https://schema.org/Recipe>"
             + "<b itemprop=recipeIngredient>1 g salt</b>" * 20_000,
             "marks.cook": "@" * 100_000 + "{" * 100_000,

@@ -277,10 +277,12 @@ class _Sorter:
         return self.lines[place] if place < len(self.lines) else None
 
     def _take(self, line: _Line) -> None:
-        if (label := _METHOD_SAYS.match(line.text)) is not None and (
-            self.layout.title or self.layout.parts
-        ):
-            self.section, line = "method", replace(line, text=line.text[label.end() :])
+        label = _METHOD_SAYS.match(line.text)
+        if label is not None and (self.layout.title or self.layout.parts):
+            said = line.text[label.end() :]
+            # "To make: 200 g flour, 2 eggs" is a list.
+            if not begins_with_amount(said):
+                self.section, line = "method", replace(line, text=said)
         text = line.text
         if self.section == "gone" or (self.section == "head" and _FROM.match(text)):
             self._aside("furniture", line.raw)
@@ -409,9 +411,8 @@ class _Sorter:
         match = _WHOLE_PART.match(text)
         if match is None or kind_of_line(text) in {"nutrition", "furniture"}:
             return None
-        items = _NEXT_ITEM.split(match["rest"].rstrip(" ."))
-        if len(items) < LEAST_ITEMS or len(self._items(match["rest"])) > len(items):
-            items = self._items(match["rest"])
+        split = _NEXT_ITEM.split(match["rest"].rstrip(" ."))
+        items = max(split, self._items(match["rest"]), key=len)
         named = len(match["name"].split()) <= MOST_NAME_WORDS
         if not named or sum(_has_amount(item) for item in items) < LEAST_ITEMS:
             return None

@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
+from snabo_core.dish import MAX_GRAMS
 from snabo_core.errors import BadInput
 from snabo_core.foods.library import Library
 from snabo_core.foods.records import AXIS, Food, FoodRow
@@ -20,7 +21,6 @@ SHOWN_FACTS = (
 DERIVED = {"water", "ash"}
 BY_CLASS = {"polyols", "erythritol", "added_sugar", "alcohol"}
 MOST_COMPARED = 4
-MOST_GRAMS = 50_000.0
 RECALLED, LABELLED = "from memory", "your label"
 # A household's own cup is shown by the plain word of its unit.
 SPOONS = ("cup", "tbsp", "tsp")
@@ -274,8 +274,8 @@ def food_facts(
 
 
 def _check_grams(grams: float, field: str) -> None:
-    if not (math.isfinite(grams) and 0 < grams <= MOST_GRAMS):
-        raise BadInput(f"Grams have to lie above 0 and up to {MOST_GRAMS:,.0f}.", field)
+    if not (math.isfinite(grams) and 0 < grams <= MAX_GRAMS):
+        raise BadInput(f"Grams have to lie above 0 and up to {MAX_GRAMS:,.0f}.", field)
 
 
 def compare(request: CompareRequest, library: Library, polyols: PolyolRule = "all") -> Comparison:
