@@ -16,10 +16,9 @@ from pathlib import Path
 from uuid import uuid4
 
 ROOT = Path(__file__).resolve().parents[1]
-sys.path[:0] = [str(ROOT / "core"), str(ROOT / "server")]
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "config.settings")
 
-import django  # noqa: E402  the path has to be set first
+import django  # noqa: E402  Django has to be set up first
 
 django.setup()
 

@@ -12,11 +12,10 @@ import tempfile
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parents[1]
-sys.path[:0] = [str(ROOT / "core"), str(ROOT / "server")]
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "config.settings")
 os.environ.setdefault("SNABO_SECRET_KEY", "only to describe the contract")
 
-import django  # noqa: E402  the path has to be set first
+import django  # noqa: E402  Django has to be set up first
 
 django.setup()
 

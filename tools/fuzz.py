@@ -16,16 +16,12 @@ import traceback
 import unittest
 from collections.abc import Callable, Iterator
 from multiprocessing import Pool
-from pathlib import Path
 from typing import Any
 
 import django
 
-ROOT = Path(__file__).resolve().parents[1]
-sys.path[:0] = [str(ROOT / "core"), str(ROOT / "server")]
-
-from tests.mutations import archives, documents, files, texts  # noqa: E402  the path has to be set first
-from tests.test_fuzz import compute, read, read_bent, sound  # noqa: E402
+from tests.mutations import archives, documents, files, texts
+from tests.test_fuzz import compute, read, read_bent, sound
 
 # Seconds that one thing may take, by what it is.
 LONGEST = {"recipes and documents": 1.0, "files": 2.0}

@@ -20,8 +20,9 @@ from dishes.services import MOST_DISHES, own_dish
 from foods.own import library_of
 from foods.stand_ins import book_of
 from runs.learning import cooking_setting
-from runs.services import being_cooked, cooked_lately, last_runs, readings_of
+from runs.services import being_cooked, cooked_lately, last_runs, open_runs, readings_of
 from shelf.services import held_of, keeping_in, own_batch
+from snabo_core import __version__
 from snabo_core import dish as core
 from snabo_core.devices import Event, SimulatedProbe, SimulatedScale
 from snabo_core.errors import BadInput, SnaboError, UnknownFood
@@ -66,7 +67,7 @@ from snabo_core.wording import day_words, worded
 from table.services import today_in
 
 # Raised when figures of the list come out otherwise from the same documents.
-RELEASE = "0.6.0 with minutes"
+RELEASE = f"{__version__} with minutes"
 WAYS_KEPT_SECONDS = 24 * 3600
 
 
@@ -79,6 +80,7 @@ Asking = (
     | LineSwapRequest
     | WaysRequest
     | SplitRequest
+    | WaterRequest
 )
 
 
@@ -340,7 +342,7 @@ def dishes_of(household: Household) -> list[DishRecord]:
         figures, problem = summaries.of(dish)
         run = last.get(dish.id)
         step = next_step(
-            figures, cooking=any(one.session_id for one in dish.open_runs),
+            figures, cooking=any(one.session_id for one in open_runs(dish)),
             to_share=run is not None and run.on_table and run.facts.sharing is None,
         )  # fmt: skip
         said = [words for one in run.facts.opinions if (words := opinion_words(one))] if run else []

@@ -32,7 +32,7 @@ BROWSER_SIDE = "e2e"
 
 
 def _environment(database: Database | None, **more: str) -> dict[str, str]:
-    paths = os.pathsep.join(str(ROOT / p) for p in ("core", "server", "."))
+    paths = os.pathsep.join(str(ROOT / p) for p in ("server", "."))
     env = {**os.environ, "PYTHONPATH": paths, "DJANGO_SETTINGS_MODULE": "config.settings"}
     env["SNABO_SECRET_KEY"] = secret("django")
     return {**env, **(database.environment() if database else {}), **more}

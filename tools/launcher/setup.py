@@ -121,7 +121,8 @@ def ensure_python(*, develop: bool = False) -> None:
     name = "develop" if develop else "serve"
     stamps = Stamps()
     requirements = [ROOT / "requirements" / f"{n}.txt" for n in ("serve", name)]
-    digest = _digest(set(requirements)) + sys.version
+    built = [ROOT / "core" / "pyproject.toml"]
+    digest = _digest({*requirements, *built}) + sys.version + str(ROOT)
     if not stamps.stale(f"python-{name}", digest) and python().exists():
         return
     log = state_folder() / "pip.log"
@@ -135,6 +136,9 @@ def ensure_python(*, develop: bool = False) -> None:
         new.rename(state_folder() / "venv")
     install = [str(python()), "-m", "pip", "install", "--disable-pip-version-check"]
     run_step("installing Python packages", [*install, "-r", str(requirements[-1])], log)
+    # In place, by what the line above installed; nothing is fetched again.
+    core = [*install, "--no-deps", "--no-build-isolation", "--editable", str(ROOT / "core")]
+    run_step("installing the core", core, log)
     stamps.done(f"python-{name}", digest)
 
 
