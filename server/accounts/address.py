@@ -10,9 +10,11 @@ def client_address(request: HttpRequest) -> str:
     Each proxy appends the address it was asked from, so that with n of ours the n-th from the
     end is the client's; what stands before it anybody can have written.
     """
-    direct = request.META.get("REMOTE_ADDR", "")
+    direct: str = request.META.get("REMOTE_ADDR", "")
     if settings.PROXIES <= 0:
         return direct
-    given = [part.strip() for part in request.META.get("HTTP_X_FORWARDED_FOR", "").split(",")]
+    given: list[str] = [
+        part.strip() for part in request.META.get("HTTP_X_FORWARDED_FOR", "").split(",")
+    ]
     given = [part for part in given if part]
     return given[-settings.PROXIES] if len(given) >= settings.PROXIES else direct

@@ -1,5 +1,7 @@
 """Session and kitchen settings over HTTP."""
 
+from collections.abc import Sequence
+from typing import Any
 from uuid import UUID
 
 from django.http import HttpRequest
@@ -26,14 +28,14 @@ class SessionView(APIView):
 
     for_people = True
 
-    def get_permissions(self) -> list:
+    def get_permissions(self) -> Sequence[Any]:
         """Anyone may sign in; the rest needs a session."""
         return [AllowAny()] if self.request.method == "POST" else super().get_permissions()
 
     @contract("session", answer=services.Session)
     def get(self, request: Request) -> Response:
         """Say who is signed in."""
-        return Response(services.describe(request.user))
+        return Response(services.describe(services.acting(request.user)))
 
     @contract("sign_in", body=services.Credentials, answer=services.Session)
     def post(self, request: Request) -> Response:
@@ -57,7 +59,7 @@ class PasswordView(APIView):
     def put(self, request: Request) -> Response:
         """Change it."""
         wanted = convert(request.data, services.PasswordChange)
-        services.change_password(plain(request), request.user, wanted)
+        services.change_password(plain(request), services.acting(request.user), wanted)
         return Response(status=204)
 
 
@@ -69,7 +71,9 @@ class SignInsView(APIView):
     @contract("sign_ins", answer=list[services.SignInRecord])
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(services.sign_ins(request.user, plain(request).session.session_key))
+        return Response(
+            services.sign_ins(services.acting(request.user), plain(request).session.session_key)
+        )
 
 
 class SignInView(APIView):
@@ -80,7 +84,7 @@ class SignInView(APIView):
     @contract("end_sign_in", status=204)
     def delete(self, request: Request, sign_in_id: UUID) -> Response:
         """End it."""
-        services.end_sign_in(request.user, sign_in_id)
+        services.end_sign_in(services.acting(request.user), sign_in_id)
         return Response(status=204)
 
 
@@ -129,7 +133,9 @@ class TokensView(APIView):
         """Make one; it is shown this once."""
         wanted = convert(request.data, tokens.NewToken)
         household = services.household_of(request.user)
-        return Response(tokens.make_token(household, request.user, wanted), status=201)
+        return Response(
+            tokens.make_token(household, services.acting(request.user), wanted), status=201
+        )
 
 
 class TokenView(APIView):

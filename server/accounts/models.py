@@ -1,10 +1,20 @@
 """Households and the people who sign in to them."""
 
+from __future__ import annotations
+
 import uuid
-from typing import ClassVar, Self
+from typing import ClassVar, Literal, Self, TypeVar
 
 from django.contrib.auth.models import AbstractUser
 from django.db import models
+
+from snabo_core.dish import UnitSystem
+from snabo_core.foods.labels import Jurisdiction
+from snabo_core.plate.rows import EnergyRule, PolyolRule
+from snabo_core.plate.setting import EnergyUnit
+
+Scope = Literal["read", "write"]
+Row = TypeVar("Row", bound=models.Model)
 
 
 class Household(models.Model):
@@ -12,12 +22,22 @@ class Household(models.Model):
 
     name = models.CharField(max_length=120)
     zone = models.CharField(max_length=64, default="Europe/London")
-    unit_system = models.CharField(max_length=16, default="metric")
+    unit_system: models.CharField[UnitSystem, UnitSystem] = models.CharField(
+        max_length=16, default="metric"
+    )
     microwave_watts = models.PositiveIntegerField(default=800)
-    polyols = models.CharField(max_length=8, default="all")
-    label_region = models.CharField(max_length=8, default="eu")
-    energy_rules = models.CharField(max_length=8, default="eu")
-    energy_unit = models.CharField(max_length=8, default="kcal")
+    polyols: models.CharField[PolyolRule, PolyolRule] = models.CharField(
+        max_length=8, default="all"
+    )
+    label_region: models.CharField[Jurisdiction, Jurisdiction] = models.CharField(
+        max_length=8, default="eu"
+    )
+    energy_rules: models.CharField[EnergyRule, EnergyRule] = models.CharField(
+        max_length=8, default="eu"
+    )
+    energy_unit: models.CharField[EnergyUnit, EnergyUnit] = models.CharField(
+        max_length=8, default="kcal"
+    )
     salt_kind = models.CharField(max_length=40, default="fine table salt")
     # millilitres of this household's pinch, drizzle ... by unit id
     habits = models.JSONField(default=dict)
@@ -86,7 +106,7 @@ class SignIn(models.Model):
         return f"{self.user} on {self.device}"
 
 
-class OwnedQuerySet(models.QuerySet):
+class OwnedQuerySet(models.QuerySet[Row]):
     """Rows that belong to households."""
 
     def of(self, household: Household) -> Self:
@@ -121,7 +141,7 @@ class ApiToken(Identified, Owned):
 
     user = models.ForeignKey(User, on_delete=models.CASCADE, related_name="tokens")
     name = models.CharField(max_length=80)
-    scope = models.CharField(max_length=8)
+    scope: models.CharField[Scope, Scope] = models.CharField(max_length=8)
     digest = models.CharField(max_length=64, unique=True)
     created_at = models.DateTimeField(auto_now_add=True)
     expires_at = models.DateTimeField()

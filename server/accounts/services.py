@@ -2,13 +2,13 @@
 
 import datetime as dt
 from dataclasses import asdict
-from typing import Literal
 from uuid import UUID
 
 import msgspec
 from axes.models import AccessAttempt
 from django.conf import settings
 from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
+from django.contrib.auth.models import AnonymousUser
 from django.contrib.auth.password_validation import validate_password
 from django.contrib.sessions.backends.db import SessionStore
 from django.core.exceptions import ValidationError
@@ -30,7 +30,8 @@ from snabo_core.foods.labels import Jurisdiction
 from snabo_core.foods.own import check_habits
 from snabo_core.plate.equipment import Equipment, check_equipment
 from snabo_core.plate.pans import Pan, check_pan
-from snabo_core.plate.rows import PolyolRule
+from snabo_core.plate.rows import EnergyRule, PolyolRule
+from snabo_core.plate.setting import EnergyUnit
 from snabo_core.quantities.conversions import salt_kinds
 from snabo_core.swaps.book import book
 from snabo_core.unseen import one_line, without_unseen
@@ -50,8 +51,8 @@ class KitchenSettings(msgspec.Struct):
     unit_system: UnitSystem
     polyols: PolyolRule
     label_region: Jurisdiction
-    energy_rules: Literal["us", "eu"]
-    energy_unit: Literal["kcal", "kj"]
+    energy_rules: EnergyRule
+    energy_unit: EnergyUnit
     salt_kind: str
     habits: dict[str, float]
     idle_minutes: int = 0
@@ -105,15 +106,28 @@ def describe(user: User) -> Session:
     return Session(user.username, household.name, kitchen_of(household))
 
 
-def household_of(user: User) -> Household:
+def acting(user: User | AnonymousUser) -> User:
+    """Return who acts.
+
+    Raises:
+        NotAuthenticated: nobody is signed in.
+    """
+    if not isinstance(user, User):
+        raise exceptions.NotAuthenticated
+    return user
+
+
+def household_of(user: User | AnonymousUser) -> Household:
     """Return the household of a signed-in user.
 
     Raises:
+        NotAuthenticated: nobody is signed in.
         PermissionDenied: the user belongs to none.
     """
-    if user.household is None:
+    household = acting(user).household
+    if household is None:
         raise exceptions.PermissionDenied
-    return user.household
+    return household
 
 
 def kitchen_of(household: Household) -> KitchenSettings:
@@ -140,7 +154,7 @@ def sign_in(request: HttpRequest, credentials: Credentials) -> Session:
         raise BadInput("That name and password do not belong together. Try again.", "password")
     login(request, user)
     SignIn.objects.create(
-        user=user, session_key=request.session.session_key, device=_device(request)
+        user=user, session_key=str(request.session.session_key), device=_device(request)
     )
     return describe(user)
 
@@ -223,11 +237,12 @@ def seen_now(user: User, session_key: str | None) -> bool:
         if session_key:
             SignIn.objects.create(user=user, session_key=session_key, device="a browser")
         return True
-    now, limit = timezone.now(), user.household.idle_minutes if user.household else 0
-    idle = limit and now - found.seen > dt.timedelta(minutes=limit)
-    if idle and not any(busy(user.household) for busy in BUSY):
-        found.delete()
-        return False
+    now, household = timezone.now(), user.household
+    if household is not None and household.idle_minutes:
+        idle = now - found.seen > dt.timedelta(minutes=household.idle_minutes)
+        if idle and not any(busy(household) for busy in BUSY):
+            found.delete()
+            return False
     if now - found.seen > SEEN_EVERY:
         SignIn.objects.filter(pk=found.pk).update(seen=now)
     return True

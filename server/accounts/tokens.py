@@ -3,19 +3,18 @@
 import datetime as dt
 import hashlib
 import secrets
-from typing import Annotated, Literal
+from typing import Annotated
 from uuid import UUID
 
 import msgspec
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
-from accounts.models import ApiToken, Household, User
+from accounts.models import ApiToken, Household, Scope, User
 from accounts.writing import writes
 from snabo_core.errors import BadInput
 from snabo_core.unseen import one_line
 
-Scope = Literal["read", "write"]
 PREFIX = "snabo_"
 SECRET_BYTES = 32
 MOST_TOKENS, MOST_DAYS = 20, 366

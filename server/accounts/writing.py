@@ -32,7 +32,7 @@ def writes(
     """
 
     @wraps(service)
-    def run(household: Household, *args: Given.args, **kwargs: Given.kwargs) -> Answer:
+    def run(household: Household, /, *args: Given.args, **kwargs: Given.kwargs) -> Answer:
         for tried in range(1, MOST_TRIES + 1):
             try:
                 with transaction.atomic():

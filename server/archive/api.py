@@ -8,7 +8,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from accounts.api import plain
-from accounts.services import household_of
+from accounts.services import acting, household_of
 from archive import services
 from config.contract import contract
 from config.wire import convert
@@ -52,6 +52,6 @@ class EraseView(APIView):
     def post(self, request: Request) -> Response:
         """Erase it for good; nothing brings it back but an archive."""
         form = convert(request.data, services.EraseForm)
-        services.erase(household_of(request.user), request.user, form)
+        services.erase(household_of(request.user), acting(request.user), form)
         logout(plain(request))
         return Response(status=204)

@@ -1,7 +1,7 @@
 """What an archive holds is looked at as whatever else comes in: what is wrong is named."""
 
 from collections.abc import Callable
-from typing import Any
+from typing import Any, ParamSpec
 from zoneinfo import ZoneInfo
 
 import msgspec
@@ -29,6 +29,7 @@ from snabo_core.swaps.own import OwnStandIn
 from snabo_core.unseen import one_line
 from table.services import EaterForm, checked_form, eaters_of
 
+Given = ParamSpec("Given")
 # Of many cookings the last ones are shown to see that they can be.
 LATEST_RUNS = 40
 
@@ -42,27 +43,36 @@ def refuse_unsound(archive: Archive) -> None:
     whole = archive.household
     _settings(whole.settings)
     for eater in whole.eaters:
-        names = EaterForm.__struct_fields__
-        form = {name: getattr(eater, name) for name in names}
-        _looked("eater", eater.name, lambda form=form: checked_form(convert(form, EaterForm)))
+        form = {name: getattr(eater, name) for name in EaterForm.__struct_fields__}
+        _looked("eater", eater.name, _eater, form)
     for food in whole.own_foods:
-        raw = {**food.document, "id": food.id}
-        _looked("food", food.name, lambda raw=raw: check_own_food(convert(raw, OwnFood)))
+        _looked("food", food.name, _own_food, {**food.document, "id": food.id})
     for made in whole.homemade:
-        raw = {**made.document, "id": made.id}
-        _looked("homemade food", made.name, lambda raw=raw: convert(raw, Homemade))
+        _looked("homemade food", made.name, convert, {**made.document, "id": made.id}, Homemade)
     for own in whole.stand_ins:
-        _looked("stand-in", own.name, lambda raw=own.document: convert(raw, OwnStandIn))
+        _looked("stand-in", own.name, convert, own.document, OwnStandIn)
     titles = {}
     for dish in whole.dishes:
         titles[dish.id] = dish.title
-        _looked("dish", dish.title, lambda raw=dish.draft: check(stored_dish(raw)))
+        _looked("dish", dish.title, _dish, dish.draft)
     for version in whole.versions:
         name = f"{titles.get(version.dish, '')}, version {version.number}"
-        _looked("dish", name, lambda raw=version.document: check(stored_dish(raw)))
-        _looked("dish", name, lambda raw=version.frozen: convert(raw, Frozen))
+        _looked("dish", name, _dish, version.document)
+        _looked("dish", name, convert, version.frozen, Frozen)
     for batch in whole.shelf:
-        _looked("batch", batch.name, lambda raw=batch.keeping: convert(raw, KeepingKind))
+        _looked("batch", batch.name, convert, batch.keeping, KeepingKind)
+
+
+def _eater(form: dict[str, Any]) -> None:
+    checked_form(convert(form, EaterForm))
+
+
+def _own_food(raw: dict[str, Any]) -> None:
+    check_own_food(convert(raw, OwnFood))
+
+
+def _dish(raw: dict[str, Any]) -> None:
+    check(stored_dish(raw))
 
 
 def _settings(settings: Any) -> None:
@@ -74,9 +84,11 @@ def _settings(settings: Any) -> None:
         raise BadInput("Nobody knows the time zone in this archive.", "data") from error
 
 
-def _looked(what: str, name: str, look: Callable[[], object]) -> None:
+def _looked(
+    what: str, name: str, look: Callable[Given, object], *given: Given.args, **kwargs: Given.kwargs
+) -> None:
     try:
-        look()
+        look(*given, **kwargs)
     except (SnaboError, msgspec.ValidationError, KeyError, TypeError, AttributeError,
             ValueError) as error:  # fmt: skip
         said = error.sentence if isinstance(error, SnaboError) else "it is in no form known here."

@@ -4,7 +4,7 @@ The types of `snabo_core.views` are the single source: msgspec writes their sche
 front end's TypeScript is generated from the result, and lint fails when either is stale.
 """
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from functools import cache
 from typing import Any, TypeVar
 from uuid import UUID
@@ -28,7 +28,7 @@ def reference(kind: Any) -> dict[str, Any]:
     return {"$ref": REF.format(name=kind.__name__)}
 
 
-class SessionScheme(OpenApiAuthenticationExtension):
+class SessionScheme(OpenApiAuthenticationExtension):  # type: ignore[no-untyped-call]
     """Tells the contract that a session cookie is what signs a request."""
 
     target_class = "accounts.authentication.SignedInSession"
@@ -39,7 +39,7 @@ class SessionScheme(OpenApiAuthenticationExtension):
         return {"type": "apiKey", "in": "cookie", "name": "sessionid"}
 
 
-class TokenScheme(OpenApiAuthenticationExtension):
+class TokenScheme(OpenApiAuthenticationExtension):  # type: ignore[no-untyped-call]
     """Tells the contract that a program's token signs a request too."""
 
     target_class = "accounts.authentication.ProgramsToken"
@@ -67,7 +67,7 @@ def contract(
     body: Any = None,
     answer: Any = None,
     status: int = 200,
-    query: dict[str, type] | None = None,
+    query: Mapping[str, type] | None = None,
     header: str | None = None,
     client_id: bool = False,
     streamed: bool = False,
@@ -75,11 +75,9 @@ def contract(
     """Describe one view method: its name, body, answer and query."""
     parameters = [OpenApiParameter(name, kind) for name, kind in (query or {}).items()]
     if header:
-        place = OpenApiParameter.HEADER
-        parameters.append(OpenApiParameter(header, str, location=place, required=True))
+        parameters.append(OpenApiParameter(header, str, location="header", required=True))
     if client_id:
-        place = OpenApiParameter.HEADER
-        parameters.append(OpenApiParameter("Client-Id", UUID, location=place, required=False))
+        parameters.append(OpenApiParameter("Client-Id", UUID, location="header", required=False))
     reference(Problem)
     # What is sent part by part is a line of JSON for each.
     key = (status, LINES) if streamed else status

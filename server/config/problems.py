@@ -101,8 +101,8 @@ def problem_response(error: Exception, _context: dict[str, Any]) -> Response | N
     answer = Response(
         described, status=described["status"], content_type="application/problem+json"
     )
-    if isinstance(error, exceptions.Throttled) and error.wait:
-        answer["Retry-After"] = str(round(error.wait))
+    if wait := getattr(error, "wait", None):
+        answer["Retry-After"] = str(round(wait))
     return answer
 
 

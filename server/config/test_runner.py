@@ -3,7 +3,7 @@
 import os
 from pathlib import Path
 from typing import Any
-from unittest import TestResult, TestSuite
+from unittest import TestSuite, TextTestResult
 
 from django.conf import settings
 from django.test.runner import DiscoverRunner
@@ -17,7 +17,7 @@ class PlainRunner(DiscoverRunner):
         super().setup_test_environment(**kwargs)
         settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
 
-    def suite_result(self, suite: TestSuite, result: TestResult, **kwargs: Any) -> int:
+    def suite_result(self, suite: TestSuite, result: "TextTestResult[Any]", **kwargs: Any) -> int:
         """Count what ran and print the closing line."""
         bad = [case for case, _ in (*result.failures, *result.errors)]
         # A test with several subtests that fail is one test that fails.

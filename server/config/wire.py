@@ -121,7 +121,7 @@ def _complete(value: Any) -> None:
         for item in value:
             _complete(item)
         return
-    for name in _names(type(value)):
+    for name in _names(type(value)):  # type: ignore[arg-type]  # a class is hashable
         found = getattr(value, name)
         if name not in value.__dict__:
             object.__setattr__(value, name, found)

@@ -126,8 +126,10 @@ def bring_back(household: Household, food_id: uuid.UUID) -> HomemadeRecord:
     return _record(core_homemade(row))
 
 
-def refuse_cycles(household: Household, dish_id: UUID, document: core.Dish) -> None:
+def refuse_cycles(household: Household, dish: int, document: core.Dish) -> None:
     """Refuse a document that would put a dish into itself, directly or through others.
+
+    `dish` is the row's number, as the foods made of it hold it.
 
     Raises:
         BadInput: it would.
@@ -138,7 +140,7 @@ def refuse_cycles(household: Household, dish_id: UUID, document: core.Dish) -> N
         seen |= open_ids
         open_ids = set()
         for row in found:
-            if row.dish == dish_id:
+            if row.dish == dish:
                 raise BadInput(
                     f"{row.name} is made of this dish: a dish cannot go into itself. "
                     "Choose another food for that line.",

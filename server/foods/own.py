@@ -3,6 +3,7 @@
 import gc
 import uuid
 from functools import lru_cache
+from typing import Any
 from uuid import UUID
 
 import msgspec
@@ -169,8 +170,8 @@ def core_food(row: OwnFood) -> core.OwnFood:
     return convert({**row.document, "id": str(row.id)}, core.OwnFood)
 
 
-def _document(food: core.OwnFood) -> dict:
-    document = msgspec.to_builtins(food)
+def _document(food: core.OwnFood) -> dict[str, Any]:
+    document: dict[str, Any] = msgspec.to_builtins(food)
     del document["id"]
     return document
 
@@ -223,7 +224,9 @@ def refuse_taken_name(household: Household, name: str, own_id: uuid.UUID | None 
         BadInput: it is taken.
     """
     for kind in (OwnFood, HomemadeFood):
-        others = kind.objects.of(household).filter(deleted_at=None).exclude(id=own_id)
+        others = kind.objects.of(household).filter(deleted_at=None)
+        if own_id is not None:
+            others = others.exclude(id=own_id)
         if others.filter(name__iexact=name.strip()).exists():
             raise BadInput(f"There is a food called '{name.strip()}' already.", "name")
 

@@ -7,6 +7,7 @@ from functools import lru_cache
 from uuid import UUID, uuid4
 
 import msgspec
+from django.db.models import QuerySet
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
@@ -99,7 +100,7 @@ def _built(household_id: int) -> Book:
     return grown
 
 
-def _held(household: Household):  # noqa: ANN202  Django's own query set
+def _held(household: Household) -> QuerySet[OwnStandIn]:
     return OwnStandIn.objects.of(household).filter(deleted_at=None)
 
 
@@ -157,7 +158,9 @@ def keep_stand_in(household: Household, form: StandInForm) -> StandInRecord:
 
 def _check(household: Household, own: core.OwnStandIn, own_id: UUID | None) -> None:
     core.checked(own, book(), library_of(household))
-    held = _held(household).exclude(id=own_id)
+    held = _held(household)
+    if own_id is not None:
+        held = held.exclude(id=own_id)
     if held.filter(role=own.role, name__iexact=own.stand_in.name.strip()).exists():
         raise BadInput(f"There is a '{own.stand_in.name.strip()}' for that role already.", "name")
     if held.count() >= MOST:

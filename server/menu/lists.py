@@ -289,7 +289,7 @@ def _refusal(household: Household, event: ShoppingTold) -> str:
         if len(_own(list(events), today_in(household))) >= MOST_OWN:
             return f"{MOST_OWN} lines of your own are the most a list holds."
         return ""
-    there = events.filter(kind="wrote", client_id=event.of or None).exists()
+    there = event.of and events.filter(kind="wrote", client_id=event.of).exists()
     return "" if there else "That is not on the list any more."
 
 

@@ -422,7 +422,7 @@ def _on_hand(known: Known) -> list[tuple[OnHand, ShelfBatch]]:
         if row.kind == "again" and (cooking := cooked_for(known, row)) is not None
     }
     uids = {dish.pk: dish.uid for row in known.rows if (dish := row.dish) is not None}
-    meant = {(uids.get(dish), date) for dish, date in again}
+    meant = {(uids[dish], date) for dish, date in again if dish in uids}
     found = []
     for batch in known.batches.values():
         held = held_of(batch)
@@ -535,7 +535,7 @@ def change_meal(household: Household, meal_id: UUID, body: MealChange) -> None:
     if body.grams is not UNSET:
         row.grams = body.grams
     if row.kind == "again" and body.date is not UNSET:
-        cooking = MenuMeal.objects.of(household).filter(uid=row.of).first()
+        cooking = MenuMeal.objects.of(household).filter(uid=row.of).first() if row.of else None
         if cooking is not None and body.date < cooking.date:
             raise BadInput("It cannot be eaten before it is cooked.", "date")
     if row.kind == "shelf":
@@ -544,6 +544,8 @@ def change_meal(household: Household, meal_id: UUID, body: MealChange) -> None:
 
 
 def _refuse_shelf(household: Household, row: MenuMeal, body: MealChange) -> None:
+    if row.batch is None:
+        return
     batch = ShelfBatch.objects.of(household).filter(uid=row.batch, removed_at=None).first()
     if batch is None:
         return
@@ -630,6 +632,5 @@ def card_of(household: Household, dish_id: UUID, left_at: str) -> TravelCard:
     document = core.check(stored_dish(dish.draft))
     if at is not None and at.tzinfo is not None:
         at = at.astimezone(zone_of(household))
-    # The column holds one of the regions, by a constraint of the database.
-    allergens = allergen_list(household.label_region)  # type: ignore[arg-type]
+    allergens = allergen_list(household.label_region)
     return travel_card(document, allergens, library_of(household), at)

@@ -8,7 +8,7 @@ from typing import Annotated, Any
 from uuid import UUID
 
 import msgspec
-from django.db.models import Max, Prefetch
+from django.db.models import Max, Prefetch, QuerySet
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
@@ -106,17 +106,23 @@ def fold(run: Run) -> RunState:
     )
 
 
-def being_cooked() -> Prefetch:
+def being_cooked() -> "Prefetch[str, QuerySet[Run], str]":
     """Return what to prefetch so that `readings_of` many dishes asks only once."""
     runs = Run.objects.filter(finished_at=None).prefetch_related("events")
     return Prefetch("runs", queryset=runs, to_attr="open_runs")
 
 
+def open_runs(dish: Dish) -> Sequence[Run]:
+    """Return the cookings of a dish that are not finished, as prefetched or asked for."""
+    known: Sequence[Run] | None = getattr(dish, "open_runs", None)
+    if known is not None:
+        return known
+    return list(dish.runs.filter(finished_at=None).prefetch_related("events"))
+
+
 def readings_of(dish: Dish) -> core.Readings:
     """Return what the scale said of a dish being cooked, nothing where it is not."""
-    known = getattr(dish, "open_runs", None)
-    runs = dish.runs.filter(finished_at=None).prefetch_related("events") if known is None else known
-    run = next(iter(runs), None)
+    run = next(iter(open_runs(dish)), None)
     return core.NONE if run is None else facts_of(run).readings
 
 
@@ -162,9 +168,9 @@ def last_runs(household: Household) -> dict[int, LastRun]:
     found = ended.filter(finished_at__in={at for _, at in keys}).prefetch_related("events")
     since = timezone.now() - ON_THE_TABLE
     return {
-        run.dish_id: LastRun(facts_of(run, household.zone), run.finished_at >= since)
+        run.dish_id: LastRun(facts_of(run, household.zone), at >= since)
         for run in found.select_related("version")
-        if (run.dish_id, run.finished_at) in keys
+        if (at := run.finished_at) is not None and (run.dish_id, at) in keys
     }
 
 

@@ -1,10 +1,14 @@
 """The shelf: what was put there, and what became of it."""
 
+from __future__ import annotations
+
 from typing import ClassVar
 
 from django.db import models
 
 from accounts.models import Identified, Owned
+from snabo_core.shelf.batches import ShelfEventKind
+from snabo_core.shelf.keeping import Place
 
 
 class ShelfBatch(Identified, Owned):
@@ -21,7 +25,7 @@ class ShelfBatch(Identified, Owned):
     keeping = models.JSONField()
     grams = models.FloatField()
     pieces = models.FloatField(null=True)
-    place = models.CharField(max_length=10)
+    place: models.CharField[Place, Place] = models.CharField(max_length=10)
     made = models.DateField()
     put = models.DateField()
     said = models.DateField(null=True)
@@ -48,10 +52,10 @@ class ShelfEvent(models.Model):
 
     batch = models.ForeignKey(ShelfBatch, on_delete=models.CASCADE, related_name="events")
     client_id = models.UUIDField()
-    kind = models.CharField(max_length=20)
+    kind: models.CharField[ShelfEventKind, ShelfEventKind] = models.CharField(max_length=20)
     on = models.DateField()
     grams = models.FloatField(default=0.0)
-    place = models.CharField(max_length=10, default="fridge")
+    place: models.CharField[Place, Place] = models.CharField(max_length=10, default="fridge")
     of = models.UUIDField(null=True)
     run = models.UUIDField(null=True)
     server_time = models.DateTimeField(auto_now_add=True)

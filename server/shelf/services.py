@@ -149,8 +149,7 @@ def keeping_in(row: ShelfBatch) -> KeepingKind:
 
 def core_batch(row: ShelfBatch) -> core.Batch:
     """Return a stored batch as the core has it."""
-    place = convert(row.place, Place)  # type: ignore[arg-type]
-    return core.Batch(row.grams, place, row.made, row.put, row.pieces, row.said)
+    return core.Batch(row.grams, row.place, row.made, row.put, row.pieces, row.said)
 
 
 def events_of(row: ShelfBatch) -> list[core.ShelfEvent]:
@@ -345,8 +344,9 @@ def _refusal(row: ShelfBatch, told: core.ShelfEvent, today: dt.date) -> str:
     if row.events.count() >= MOST_EVENTS:
         return "That is more than happens to one thing on a shelf."
     if told.kind == "taken_back":
-        known = row.events.exclude(kind="taken_back").filter(client_id=told.of or None)
-        return "" if known.exists() else "There is nothing of that to take back."
+        known = row.events.exclude(kind="taken_back")
+        there = told.of and known.filter(client_id=told.of).exists()
+        return "" if there else "There is nothing of that to take back."
     return refusal(held_of(row), told, keeping_in(row), today)
 
 

@@ -77,7 +77,7 @@ def record(eater: Eater) -> EaterRecord:
         school.name if school else eater.school,
         targets,
         exclusions,
-        convert(eater.programme, Programme | None),
+        convert(eater.programme, Programme) if eater.programme else None,
         list(eater.dismissed),
         as_preset,
     )

@@ -20,6 +20,7 @@ PLACE = {name: i for i, name in enumerate(FIGURES)}
 DIRECT = [name for name in SHOWN if name in AXIS]
 # Which share of polyols is taken off net carbs: (all but erythritol, erythritol).
 PolyolRule = Literal["all", "half", "none"]
+EnergyRule = Literal["us", "eu"]
 TAKEN_OFF: dict[PolyolRule, tuple[float, float]] = {
     "all": (1.0, 1.0), "half": (0.5, 1.0), "none": (0.0, 0.0),
 }  # fmt: skip
@@ -38,7 +39,7 @@ class Rules:
     """What a household chose: which polyols are taken off, whose factors fill in energy."""
 
     polyols: PolyolRule = "all"
-    energy: Literal["us", "eu"] = "us"
+    energy: EnergyRule = "us"
 
 
 USUAL = Rules()

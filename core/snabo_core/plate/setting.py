@@ -13,6 +13,8 @@ from snabo_core.plate.equipment import Equipment
 from snabo_core.plate.pans import Pan
 from snabo_core.plate.rows import USUAL, Rules
 
+EnergyUnit = Literal["kcal", "kj"]
+
 
 @dataclass(frozen=True)
 class Setting:
@@ -28,7 +30,7 @@ class Setting:
     eaters: tuple[Eater, ...]
     microwave_watts: float = 800.0
     rules: Rules = USUAL
-    energy_unit: Literal["kcal", "kj"] = "kcal"
+    energy_unit: EnergyUnit = "kcal"
     today: dt.date | None = None
     readings: Readings = NONE
     missing: frozenset[str] = frozenset()
