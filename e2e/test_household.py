@@ -110,4 +110,5 @@ class Places(CookCase):
         page.get_by_role("button", name="Dark").click()
         page.reload()
         expect(page.get_by_role("button", name="Light")).to_be_visible()
-        self.assertEqual(page.evaluate("() => document.documentElement.dataset.mode"), "dark")
+        scheme = "() => getComputedStyle(document.documentElement).colorScheme"
+        self.assertEqual(page.evaluate(scheme), "dark")

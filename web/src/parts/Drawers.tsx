@@ -3,6 +3,7 @@ import type { JSX } from 'react';
 import { NavLink, Outlet } from 'react-router';
 
 import { useTitle } from './useTitle';
+import styles from './drawers.module.css';
 
 interface Props {
   name: string;
@@ -13,7 +14,7 @@ export function Drawers({ name, drawers }: Props): JSX.Element {
   useTitle(name);
   return (
     <main className="place" id="content">
-      <div className="row drawers">
+      <div className={`row ${styles.drawers}`}>
         <h1>{name}</h1>
         <nav aria-label={`Drawers of ${name}`} className="row">
           {drawers.map(([to, drawer]) => (

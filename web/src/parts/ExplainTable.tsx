@@ -8,6 +8,7 @@ import { useOpenDish } from '../draft/context';
 import type { Dish, Explained, WhatIf } from '../api/types';
 import { figureText, percent, spreadOf, unitOf, valueIn, withUnit } from './format';
 import { Notice } from './Notice';
+import styles from './explain.module.css';
 
 interface Props {
   dish: Dish;
@@ -57,7 +58,7 @@ function Line({ row, unit, most }: { row: Row; unit: string; most: number }): JS
           >
             {row.food}
           </button>
-          <span className="share-bar" style={{ width: `${width}%` }} aria-hidden />
+          <span className={styles.shareBar} style={{ width: `${width}%` }} aria-hidden />
         </th>
         <td>
           {row.value === null ? (
@@ -73,7 +74,7 @@ function Line({ row, unit, most }: { row: Row; unit: string; most: number }): JS
       </tr>
       {open && (
         <tr>
-          <td colSpan={6} className="opened-line">
+          <td colSpan={6} className={styles.openedLine}>
             <p className="soft">
               {row.source}; {row.rule}
             </p>
@@ -108,7 +109,7 @@ export function ExplainTable({ dish, nutrient, scale }: Props): JSX.Element {
       {lines.length === 0 ? (
         <p>No line brings any.</p>
       ) : (
-        <table className="explain" style={{ marginTop: 8 }}>
+        <table className={styles.explain} style={{ marginTop: 8 }}>
           <thead>
             <tr>
               <th scope="col">food; open it for source, rule and what if</th>

@@ -18,6 +18,7 @@ import { Notice } from './Notice';
 import { ReachPatterns } from './ReachBar';
 import { Settled } from './Settled';
 import { useKeys } from './useKeys';
+import styles from './frame.module.css';
 
 const SignInPlace = lazy(async () => ({
   default: (await import('../places/sign-in/SignInPlace')).SignInPlace,
@@ -109,12 +110,12 @@ export function Frame(): JSX.Element {
     await session.refetch();
   };
   return (
-    <div className="frame">
+    <div className={styles.frame}>
       <ReachPatterns />
       <GlassPatterns />
       <a
         href="#content"
-        className="skip"
+        className={styles.skip}
         onClick={(event) => {
           event.preventDefault();
           const main = document.querySelector('main');
@@ -124,7 +125,7 @@ export function Frame(): JSX.Element {
       >
         Skip to the content
       </a>
-      <header className="top">
+      <header className={styles.top}>
         <Link to="/dishes" className="mark" aria-label="Snabo, to the dishes">
           snabo
         </Link>
@@ -145,11 +146,15 @@ export function Frame(): JSX.Element {
           ))}
         </nav>
         <span className="grow" />
-        <span className="soft wide">{session.data.household}</span>
+        <span className={`soft ${styles.wide}`}>{session.data.household}</span>
         <button type="button" className="plain-button" onClick={toggle}>
           {mode === 'dark' ? 'Light' : 'Dark'}
         </button>
-        <button type="button" className="plain-button wide" onClick={() => showKeys(true)}>
+        <button
+          type="button"
+          className={`plain-button ${styles.wide}`}
+          onClick={() => showKeys(true)}
+        >
           <kbd>?</kbd> keys
         </button>
         <button type="button" className="plain-button" onClick={() => void signOut(false)}>

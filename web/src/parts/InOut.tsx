@@ -2,6 +2,7 @@
 import type { JSX } from 'react';
 
 import type { Line, OptionView } from '../api/types';
+import styles from './inOut.module.css';
 
 interface Props {
   line: Line;
@@ -12,7 +13,7 @@ interface Props {
 export function InOut({ line, option, onChange }: Props): JSX.Element | null {
   if (!line.optional && !line.left_out) return null;
   return (
-    <span className="in-out">
+    <span className={styles.inOut} data-in-out>
       <button
         type="button"
         className="chip"

@@ -11,6 +11,7 @@ import { useOpenDish } from '../draft/context';
 import { useOnce } from '../draft/useOnce';
 import { withUnit } from './format';
 import { Notice } from './Notice';
+import styles from './keepVersion.module.css';
 
 const WHOLE = 'whole';
 
@@ -51,7 +52,7 @@ function AsFood({ version }: { version: number }): JSX.Element {
   };
   return (
     <form
-      className="as-food"
+      className={styles.asFood}
       onSubmit={(event) => {
         event.preventDefault();
         making.mutate();
@@ -105,7 +106,7 @@ export function KeepVersion(): JSX.Element {
         Keep this version
       </Button>
       {keeping.data && (
-        <div className="kept">
+        <div className={styles.kept}>
           <p role="status">Kept as version {keeping.data.number}.</p>
           {asking ? (
             <AsFood key={keeping.data.number} version={keeping.data.number} />

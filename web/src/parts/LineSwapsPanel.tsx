@@ -13,6 +13,7 @@ import {
 } from '../api/types';
 import { withUnit } from './format';
 import { Notice } from './Notice';
+import styles from './lineSwaps.module.css';
 
 interface Props {
   dish: Dish;
@@ -45,7 +46,7 @@ export function LineSwapsPanel({
   if (!found.data) return <p className="soft">Looking what else would do …</p>;
   const { swaps, look_alikes: alike } = found.data;
   return (
-    <section aria-label={`Instead of ${line.food_name}`} className="line-swaps">
+    <section aria-label={`Instead of ${line.food_name}`} className={styles.lineSwaps}>
       <h3>
         Instead of {line.food_name} <span className="soft">changes are per serving</span>
       </h3>
@@ -68,7 +69,7 @@ export function LineSwapsPanel({
         ))}
       </ul>
       {alike.map((words) => (
-        <p key={words} className="look-alike">
+        <p key={words} className={styles.lookAlike}>
           <b>Not the same:</b> {words}
         </p>
       ))}

@@ -1,5 +1,6 @@
 /** One sentence that has to be seen, with what can be done about it. */
 import type { JSX, ReactNode } from 'react';
+import styles from './notice.module.css';
 
 interface Props {
   children: ReactNode;
@@ -9,7 +10,7 @@ interface Props {
 
 export function Notice({ children, bad = false, actions }: Props): JSX.Element {
   return (
-    <div className={bad ? 'notice bad' : 'notice'} role={bad ? 'alert' : 'status'}>
+    <div className={bad ? `${styles.notice} bad` : styles.notice} role={bad ? 'alert' : 'status'}>
       <span>{children}</span>
       {actions}
     </div>

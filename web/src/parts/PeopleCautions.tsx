@@ -4,6 +4,7 @@ import type { JSX } from 'react';
 
 import { client, take } from '../api/client';
 import type { Preview } from '../api/types';
+import styles from './peopleCautions.module.css';
 
 export function PeopleCautions({ preview }: { preview: Preview }): JSX.Element | null {
   const queries = useQueryClient();
@@ -19,10 +20,10 @@ export function PeopleCautions({ preview }: { preview: Preview }): JSX.Element |
   const nameOf = (id: string): string => preview.eaters.find((e) => e.id === id)?.name ?? '';
   if (preview.cautions.length === 0) return null;
   return (
-    <section aria-label="Cautions" className="people-cautions">
+    <section aria-label="Cautions" className={styles.peopleCautions}>
       <h3>Cautions</h3>
       {preview.cautions.map((caution) => (
-        <details key={caution.key} className="people-caution">
+        <details key={caution.key} className={styles.peopleCaution}>
           <summary>
             {caution.text} <span className="soft">{caution.eaters.map(nameOf).join(', ')}</span>
           </summary>

@@ -4,6 +4,7 @@ import type { JSX } from 'react';
 import type { Reach } from '../api/types';
 import { figureText, valueIn, withUnit } from './format';
 import { reachGeometry } from './reachGeometry';
+import styles from './reach.module.css';
 
 const VERDICTS: Record<string, string> = {
   meets: 'ok',
@@ -118,8 +119,8 @@ export function ReachBar({ reach, whose, wordsHidden, onOpen }: Props): JSX.Elem
     reach.figure.best !== null &&
     Math.abs(reach.was - reach.figure.best) > 0.05;
   return (
-    <div className="reach">
-      <div className="reach-line">
+    <div className={styles.reach} data-reach>
+      <div className={styles.reachLine} data-reach-line>
         <span>
           <b>{reach.label}</b>
           {whose && <span className="soft"> {whose}</span>}

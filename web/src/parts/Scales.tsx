@@ -2,6 +2,7 @@
 import type { JSX } from 'react';
 
 import type { Figure, Preview } from '../api/types';
+import styles from './scales.module.css';
 
 const WORDS: Record<string, string> = { serving: 'serving', '100g': '100 g', dish: 'dish' };
 
@@ -30,7 +31,7 @@ interface Props {
 
 export function ScaleSwitch({ options, chosen, onChoose }: Props): JSX.Element {
   return (
-    <div className="row scale-switch" role="group" aria-label="Read the plate by">
+    <div className={`row ${styles.scaleSwitch}`} role="group" aria-label="Read the plate by">
       {options.map((scale) => (
         <button
           key={scale.key}

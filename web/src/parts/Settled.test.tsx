@@ -5,6 +5,7 @@ import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import type { JSX } from 'react';
 
 import { Settled } from './Settled';
+import styles from './settled.module.css';
 
 beforeEach(() => {
   vi.useFakeTimers();
@@ -44,14 +45,14 @@ const pass = (ms: number): Promise<void> =>
 it('shows a place once what it begins with is there', async () => {
   const { element } = shown('/table');
   await pass(500);
-  expect(element.classList.contains('settling')).toBe(true);
+  expect(element.classList.contains(String(styles.settling))).toBe(true);
   answer('leek');
   await pass(100);
-  expect(element.classList.contains('settling')).toBe(false);
+  expect(element.classList.contains(String(styles.settling))).toBe(false);
 });
 
 it('does not wait for ever', async () => {
   const { element } = shown('/table');
   await pass(1600);
-  expect(element.classList.contains('settling')).toBe(false);
+  expect(element.classList.contains(String(styles.settling))).toBe(false);
 });

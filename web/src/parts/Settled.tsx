@@ -1,6 +1,7 @@
 /** A place appears whole, once what it begins with is there, so that nothing jumps under a thumb. */
 import { useIsFetching } from '@tanstack/react-query';
 import { useEffect, useState, type JSX, type ReactNode } from 'react';
+import styles from './settled.module.css';
 
 // Something slow does not keep the rest away for longer.
 const LONGEST_MS = 1500;
@@ -25,5 +26,9 @@ export function Settled({ place, children }: Props): JSX.Element {
     const longest = setTimeout(() => setReady(place), LONGEST_MS);
     return () => clearTimeout(longest);
   }, [place]);
-  return <div className={ready === place ? 'settled' : 'settled settling'}>{children}</div>;
+  return (
+    <div className={ready === place ? styles.settled : `${styles.settled} ${styles.settling}`}>
+      {children}
+    </div>
+  );
 }

@@ -86,7 +86,7 @@ export function SightGlass({
           </g>
         )}
         <rect
-          className="level"
+          className={styles.level}
           x={left}
           width={right - left}
           y={g.level}
@@ -95,7 +95,7 @@ export function SightGlass({
           opacity={guess ? 0.6 : 1}
         />
         <rect
-          className="level"
+          className={styles.level}
           x={left}
           width={right - left}
           y={g.solids}
@@ -103,7 +103,7 @@ export function SightGlass({
           fill="var(--solid)"
         />
         <rect
-          className="level"
+          className={styles.level}
           x={left}
           width={right - left}
           y={g.solids}

@@ -5,6 +5,7 @@ import type { JSX } from 'react';
 import type { Line } from '../api/types';
 import { withLeaving } from '../draft/edits';
 import { LEAVES, withUnit } from './format';
+import styles from './usesEditor.module.css';
 
 type Use = Line['uses'][number];
 
@@ -59,7 +60,7 @@ export function UsesEditor({
   const gone = line.leavings.find((one) => one.what === 'all');
   const others = line.leavings.filter((one) => one.what !== 'all');
   return (
-    <div className="row uses" role="group" aria-label="What becomes of it">
+    <div className={`row ${styles.uses}`} role="group" aria-label="What becomes of it">
       {line.uses.length > 1 &&
         line.uses.map((use, i) => (
           <TextField

@@ -1,36 +1,14 @@
 /** MUI under our own look: controls and accessibility from MUI, colours from variables. */
 import { createTheme, type Theme } from '@mui/material/styles';
 
-export type Mode = 'light' | 'dark';
-
-const LIGHT = {
-  paper: '#F6F2E8',
-  ink: '#21302C',
-  soft: '#566159',
-  kale: '#1E6B57',
-  paprika: '#B8432B',
-  turmeric: '#8A5A00',
-  aubergine: '#4F3560',
-};
-const DARK: typeof LIGHT = {
-  paper: '#182320',
-  ink: '#ECE6D8',
-  soft: '#AEB8B0',
-  kale: '#6FC3A8',
-  paprika: '#F08A70',
-  turmeric: '#E0B25A',
-  aubergine: '#BFA3D1',
-};
-
-const TEXT = "'Snabo Figures', 'Atkinson Hyperlegible Next Variable', sans-serif";
-const HEADING = "'Bricolage Grotesque Variable', sans-serif";
+import { HEADING, paletteOf, TEXT, variables, type Mode } from './palette';
 
 export function themeFor(mode: Mode): Theme {
-  const c = mode === 'dark' ? DARK : LIGHT;
+  const c = paletteOf(mode);
   return createTheme({
     palette: {
       mode,
-      primary: { main: c.kale, contrastText: mode === 'dark' ? '#10201B' : '#FFFFFF' },
+      primary: { main: c.kale, contrastText: c['on-kale'] },
       error: { main: c.paprika },
       warning: { main: c.turmeric },
       secondary: { main: c.aubergine },
@@ -50,6 +28,7 @@ export function themeFor(mode: Mode): Theme {
       h2: { fontFamily: HEADING },
     },
     components: {
+      MuiCssBaseline: { styleOverrides: { ':root': variables(mode) } },
       MuiButtonBase: {
         defaultProps: { disableRipple: true },
         styleOverrides: {

@@ -1,8 +1,8 @@
 /** Light or dark: what the device asks for, until somebody chooses here. */
-import { useEffect, useSyncExternalStore } from 'react';
+import { useSyncExternalStore } from 'react';
 
 import { keep, recall } from '../draft/storage';
-import type { Mode } from './theme';
+import type { Mode } from './palette';
 
 const device = window.matchMedia('(prefers-color-scheme: dark)');
 const listeners = new Set<() => void>();
@@ -22,9 +22,6 @@ function subscribe(listener: () => void): () => void {
 
 export function useMode(): { mode: Mode; toggle: () => void } {
   const mode = useSyncExternalStore(subscribe, current);
-  useEffect(() => {
-    document.documentElement.dataset.mode = mode;
-  }, [mode]);
   return {
     mode,
     toggle: () => {

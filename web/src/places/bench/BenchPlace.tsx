@@ -11,6 +11,7 @@ import { PlateRail } from './PlateRail';
 import { PlateStrip } from './PlateStrip';
 import { Variants } from './Variants';
 import { Ways } from './Ways';
+import styles from './bench.module.css';
 
 /** The dish, or with `?variant=` one of its variants. */
 export function BenchPlace(): JSX.Element {
@@ -61,7 +62,7 @@ function Bench(): JSX.Element {
   const who = <Variants key="variants" onLook={(id) => look('variant', id)} />;
   if (!part) return <main className="place">This dish has no parts. Bring it again.</main>;
   return (
-    <main className="bench">
+    <main className={styles.bench} data-fills>
       <section aria-label="Section of the dish">
         {preview && (
           <>
@@ -87,7 +88,7 @@ function Bench(): JSX.Element {
         {!parted && who}
         <PartWork key={`${part.id}/${variant?.id ?? ''}`} part={part} />
       </section>
-      <section className="rail" id="plate" aria-label="One serving">
+      <section className={styles.rail} id="plate" aria-label="One serving">
         <PlateRail />
       </section>
       <PlateStrip />

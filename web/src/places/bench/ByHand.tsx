@@ -12,6 +12,7 @@ import { plain } from '../../parts/format';
 import { FoodPicker } from '../../parts/FoodPicker';
 import { Notice } from '../../parts/Notice';
 import { NetCarbs } from './Candidates';
+import styles from './bench.module.css';
 
 interface Props {
   part: Part;
@@ -49,7 +50,7 @@ function OwnFood({ part, slot }: Omit<Props, 'ranking'>): JSX.Element {
   });
   return (
     <form
-      className="own-food"
+      className={styles.ownFood}
       onSubmit={(event) => {
         event.preventDefault();
         if (food && valid) taking.mutate(food);
@@ -77,7 +78,7 @@ const WORDS: Record<string, string> = { reduced: 'Take half', out: 'Leave it out
 export function ByHand({ part, slot, ranking }: Props): JSX.Element {
   const { draft } = useOpenDish();
   return (
-    <section className="by-hand" aria-label="By hand">
+    <section className={styles.byHand} aria-label="By hand">
       <h3>By hand</h3>
       <OwnFood key={slot.id} part={part} slot={slot} />
       <ul className="plain-list">

@@ -7,6 +7,7 @@ import { waterQuery } from '../../api/queries';
 import { useOpenDish } from '../../draft/context';
 import { useScale } from '../../devices/scale';
 import { withUnit } from '../../parts/format';
+import styles from './counterStrip.module.css';
 
 export function CounterStrip(): JSX.Element | null {
   const { whole, readings, variant, eaters, run, draft } = useOpenDish();
@@ -21,7 +22,7 @@ export function CounterStrip(): JSX.Element | null {
   const last = run && course?.glasses.findLast((glass) => glass.point.weighed !== null)?.point;
   if (!last && !live) return null;
   return (
-    <footer className="strip" aria-label="On the counter">
+    <footer className={styles.strip} aria-label="On the counter">
       {live && (
         <span>
           <b>{live.grams === null ? '–' : withUnit(Math.round(live.grams), 'g')}</b>

@@ -15,6 +15,7 @@ import { OtherSize } from '../../parts/OtherSize';
 import { useKeys } from '../../parts/useKeys';
 import { useTitle } from '../../parts/useTitle';
 import { CounterStrip } from './CounterStrip';
+import styles from './dishFrame.module.css';
 
 const STATIONS = [
   ['bench', 'Bench'],
@@ -122,7 +123,7 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
   return (
     <OpenDishContext value={open}>
       <Away />
-      <div className="dish-head">
+      <div className={styles.dishHead}>
         <div>
           <h1>{document.title}</h1>
           <p className="soft">
@@ -142,7 +143,7 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
             </span>
           </p>
         </div>
-        <span className="history">
+        <span className={styles.history}>
           <button
             type="button"
             className="plain-button"
@@ -167,7 +168,7 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
         </span>
         <OtherSize />
         <KeepVersion />
-        <nav className="stations" aria-label="Stations">
+        <nav className={styles.stations} aria-label="Stations">
           {STATIONS.map(([to, name], i) => (
             <span key={to} style={{ display: 'contents' }}>
               {i > 0 && <b aria-hidden="true" />}

@@ -6,6 +6,7 @@ import type { Part } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { setTaken } from '../../draft/edits';
 import { plain, withUnit } from '../../parts/format';
+import styles from './bench.module.css';
 
 /** How much of the part goes in: all of it, unless the cook says grams. */
 function UsedHere({ part, makes }: { part: Part; makes: number }): JSX.Element {
@@ -67,7 +68,7 @@ export function PartFacts({ part }: { part: Part }): JSX.Element | null {
   if (!view || !preview) return null;
   const own = preview.salt?.parts[part.id]?.best ?? null;
   return (
-    <section className="part-facts" aria-label={`About the ${part.name.toLowerCase()}`}>
+    <section className={styles.partFacts} aria-label={`About the ${part.name.toLowerCase()}`}>
       {draft.document.parts.length > 1 && <UsedHere part={part} makes={view.makes_grams} />}
       {preview.salt && (
         <p className="soft">

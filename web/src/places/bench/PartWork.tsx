@@ -38,6 +38,7 @@ import { OtherWeight } from './OtherWeight';
 import { PartFacts } from './PartFacts';
 import { PartSteps } from './PartSteps';
 import { ToppingLoad } from './ToppingLoad';
+import own from './bench.module.css';
 
 function grams(line: Line): string {
   return line.grams === null ? '? g' : withUnit(line.grams, 'g');
@@ -101,7 +102,7 @@ function LineChoice({ line }: { line: Line }): JSX.Element | null {
   if (!line.optional && !line.left_out && line.alternatives.length === 0) return null;
   const change = (next: Line): void => draft.change((dish) => replaceLine(dish, line.id, next));
   return (
-    <div className="line-choice">
+    <div className={own.lineChoice}>
       <InOut
         line={line}
         option={preview?.options.find((o) => o.line_id === line.id)}
@@ -116,7 +117,7 @@ function Or({ line, onSwap }: { line: Line; onSwap: () => void }): JSX.Element {
   return (
     <button
       type="button"
-      className="plain-button else"
+      className={`plain-button ${own.else}`}
       title="What else would do?"
       onClick={onSwap}
     >
@@ -144,7 +145,7 @@ function Was({ part, slot, onSwap }: LinesProps): JSX.Element {
   return (
     <div>
       <h3>{slot ? 'Ticked lines are replaced' : 'was'}</h3>
-      <ul className="amounts">
+      <ul className={own.amounts}>
         {part.lines.map((line) =>
           line.settled ? (
             <li key={line.id}>
@@ -210,7 +211,7 @@ function Becomes({ part, slot, onSwap }: LinesProps): JSX.Element {
   return (
     <div>
       <h3>becomes</h3>
-      <ul className="amounts">
+      <ul className={own.amounts}>
         {effectiveLines(part).map((line) => (
           <li key={line.id} className={original.has(line.id) ? 'stays' : ''}>
             <b>{grams(line)}</b>
@@ -263,7 +264,7 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
   };
   return (
     <>
-      <div className="bench-head">
+      <div className={own.benchHead}>
         <h2>{part.name}</h2>
         <span className="soft">plays the role of</span>
         <RoleChoice part={part} slot={slot} />
@@ -288,13 +289,13 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
         </div>
       )}
       {was && <Notice>{was.words} You can keep it, or swap it again.</Notice>}
-      <div className="was-becomes">
+      <div className={own.wasBecomes} data-was-becomes>
         <Was part={part} slot={active} onSwap={setSwapping} />
         <Becomes part={part} slot={active} onSwap={setSwapping} />
       </div>
       <FromShelf part={part} />
       {toSwap && (
-        <div className="swap-drawer">
+        <div className={own.swapDrawer}>
           <button
             type="button"
             className="plain-button"

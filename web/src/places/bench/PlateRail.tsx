@@ -10,6 +10,7 @@ import { figureText, LABELS, spreadOf, unitOf, withUnit } from '../../parts/form
 import { Limits } from '../../parts/Limits';
 import { PeopleCautions } from '../../parts/PeopleCautions';
 import { scalesOf, ScaleSwitch } from '../../parts/Scales';
+import styles from './bench.module.css';
 
 interface PersonProps {
   eater: EaterView;
@@ -18,7 +19,7 @@ interface PersonProps {
 
 function Person({ eater, onOpen }: PersonProps): JSX.Element {
   return (
-    <div className="eater">
+    <div className={styles.eater}>
       <h3>
         {eater.name}
         <span className="soft" style={{ font: '16px var(--text)' }}>
@@ -38,7 +39,7 @@ function Figures({
   onOpen: (nutrient: string) => void;
 }): JSX.Element {
   return (
-    <table className="rail-figures">
+    <table className={styles.railFigures}>
       <caption className="hidden">Figures</caption>
       <tbody>
         {Object.entries(figures).map(([name, figure]) => (

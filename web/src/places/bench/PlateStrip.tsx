@@ -4,13 +4,14 @@ import type { JSX } from 'react';
 import { useOpenDish } from '../../draft/context';
 import { figureText } from '../../parts/format';
 import { VERDICTS } from '../../parts/verdicts';
+import styles from './bench.module.css';
 
 export function PlateStrip(): JSX.Element | null {
   const { preview } = useOpenDish();
   if (!preview) return null;
   const net = preview.figures.net_carbs;
   return (
-    <nav className="plate-strip" aria-label="The plate in short">
+    <nav className={styles.plateStrip} aria-label="The plate in short">
       <a href="#plate">
         {net && <b>{figureText(net, 'g')} net carbs</b>}
         {preview.verdicts.map((cell) => {

@@ -22,6 +22,7 @@ import { ReadDish } from './ReadDish';
 import { Elsewhere, Several } from './Several';
 import { sharedWith } from './shared';
 import { useTitle } from '../../parts/useTitle';
+import styles from './bring.module.css';
 
 const MOST_UNDO = 100;
 const SYSTEMS: [UnitSystem, string][] = [
@@ -147,7 +148,7 @@ export function BringPlace(): JSX.Element {
           A recipe was shared with Snabo, and another text is here already.
         </Notice>
       )}
-      <div className="bring">
+      <div className={styles.bring}>
         <div>
           <FileDrop onFile={(file) => reading.mutate(file)}>
             <textarea

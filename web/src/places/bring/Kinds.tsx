@@ -2,6 +2,7 @@
 import type { JSX, KeyboardEvent } from 'react';
 
 import type { Kind } from '../../draft/kinds';
+import styles from './bring.module.css';
 
 const KINDS: [Kind, string, string][] = [
   ['heading', 'h', 'heading'],
@@ -12,7 +13,7 @@ const KINDS: [Kind, string, string][] = [
 
 export function Kinds({ onMake }: { onMake: (kind: Kind) => void }): JSX.Element {
   return (
-    <span className="kinds">
+    <span className={styles.kinds}>
       <span className="soft">Make it a</span>
       {KINDS.map(([kind, key, name]) => (
         <span key={kind}>

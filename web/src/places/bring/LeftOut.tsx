@@ -6,6 +6,7 @@ import { client, sentence, take } from '../../api/client';
 import type { Aside, Dish } from '../../api/types';
 import { asLines, asStep } from '../../draft/kinds';
 import { Notice } from '../../parts/Notice';
+import styles from './bring.module.css';
 
 const WORDS: Record<Aside['kind'], string> = {
   furniture: 'page',
@@ -35,7 +36,7 @@ export function LeftOut({ dish, onChange }: Props): JSX.Element | null {
   const count = dish.asides.length;
   if (count === 0) return null;
   return (
-    <details className="left-out">
+    <details className={styles.leftOut}>
       <summary>
         Left out: {count === 1 ? 'one line' : `${count} lines`} that {count === 1 ? 'is' : 'are'} no
         food

@@ -21,6 +21,7 @@ import { Notice } from '../../parts/Notice';
 import { keysAreOn } from '../../parts/useKeys';
 import { UsesEditor, usesText } from '../../parts/UsesEditor';
 import { kindOfKey, Kinds } from './Kinds';
+import styles from './bring.module.css';
 
 interface Props {
   line: Line;
@@ -107,7 +108,7 @@ function Edit(props: Props): JSX.Element {
   };
   return (
     <form
-      className="line-edit"
+      className={styles.lineEdit}
       ref={intoView}
       onSubmit={(event) => {
         event.preventDefault();
@@ -195,7 +196,8 @@ export function LineRow(props: Props): JSX.Element {
   const written = line.clause || line.text;
   return (
     <div
-      className={line.settled ? 'line-row' : 'line-row doubtful'}
+      data-line
+      className={line.settled ? styles.lineRow : `${styles.lineRow} ${styles.doubtful}`}
       onKeyDown={(event) => {
         const kind = kindOfKey(event);
         if (!kind || !keysAreOn()) return;
@@ -205,7 +207,7 @@ export function LineRow(props: Props): JSX.Element {
     >
       <b>{line.grams === null ? '? g' : withUnit(line.grams, 'g')}</b>
       <span>
-        {line.food_name || <span className="doubt">{written}</span>}
+        {line.food_name || <span className={styles.doubt}>{written}</span>}
         {line.preparation && <span className="soft">, {line.preparation}</span>}
         {line.instead && (
           <b className="instead">
@@ -214,15 +216,15 @@ export function LineRow(props: Props): JSX.Element {
           </b>
         )}
         <br />
-        <span className="why">
+        <span className={styles.why}>
           {line.settled ? (
             <>
               “{written}” · {line.reason}
               {range(line)}
-              {usesText(line) && <span className="uses-text"> · {usesText(line)}</span>}
+              {usesText(line) && <span className={styles.usesText}> · {usesText(line)}</span>}
             </>
           ) : (
-            <span className="doubt">
+            <span className={styles.doubt}>
               “{written}” · {questions(line)} {line.food !== null && line.reason}
             </span>
           )}

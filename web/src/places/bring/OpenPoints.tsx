@@ -7,6 +7,7 @@ import { lookThroughQuery } from '../../api/queries';
 import type { Dish, Gap, StepView } from '../../api/types';
 import { asLines, leftOut } from '../../draft/kinds';
 import { duration, plain } from '../../parts/format';
+import styles from './bring.module.css';
 
 interface Props {
   dish: Dish;
@@ -20,7 +21,7 @@ export function OpenCount({ dish }: { dish: Dish }): JSX.Element | null {
   const open = look.data?.gaps.filter((gap) => gap.open).length ?? 0;
   if (open === 0) return null;
   return (
-    <a href="#open-points" className="assumed">
+    <a href="#open-points" className={styles.assumed}>
       {open === 1 ? 'One thing' : `${open} things`} the recipe does not say
     </a>
   );
@@ -33,7 +34,11 @@ export function OpenPoints({ dish, onTakeOver, onLine }: Props): JSX.Element | n
   if (open.length === 0 && taken === 0) return null;
   const defaults = open.filter((gap) => gap.default);
   return (
-    <section aria-label="What the recipe leaves open" className="open-points" id="open-points">
+    <section
+      aria-label="What the recipe leaves open"
+      className={styles.openPoints}
+      id="open-points"
+    >
       <div className="row">
         <h3>
           {open.length === 0
@@ -82,7 +87,7 @@ function Point({ gap, dish }: { gap: Gap; dish: Dish }): JSX.Element {
       {step >= 0 && <span className="soft">step {step + 1} · </span>}
       <b>{gap.words}</b>{' '}
       {gap.default ? (
-        <span className="assumed">assumed {gap.default}</span>
+        <span className={styles.assumed}>assumed {gap.default}</span>
       ) : (
         <span className="soft">please fill in</span>
       )}
@@ -137,7 +142,7 @@ export function StepsRead({ dish, onChange }: StepsProps): JSX.Element | null {
   return (
     <section aria-label="Steps" style={{ marginTop: 16 }}>
       <h3>Steps, times and temperatures marked</h3>
-      <ol className="steps-read">
+      <ol className={styles.stepsRead}>
         {dish.steps.map((step) => (
           <li key={step.id}>
             {marked(
@@ -145,7 +150,7 @@ export function StepsRead({ dish, onChange }: StepsProps): JSX.Element | null {
               look.data?.steps.find((view) => view.step_id === step.id),
             )}
             {onChange && (
-              <span className="kinds">
+              <span className={styles.kinds}>
                 <span className="soft">Make it</span>
                 <button type="button" className="plain-button" onClick={() => reading.mutate(step)}>
                   an ingredient

@@ -13,6 +13,7 @@ import { Notice } from '../../parts/Notice';
 import { LeftOut } from './LeftOut';
 import { LineRow } from './LineRow';
 import { OpenCount, OpenPoints, StepsRead } from './OpenPoints';
+import styles from './bring.module.css';
 
 interface Props {
   dish: Dish;
@@ -131,7 +132,7 @@ export function ReadDish({
       {problem && <Notice bad>{problem}</Notice>}
       {dish.parts.map((part) => (
         <div key={part.id}>
-          <div className="part-head">
+          <div className={styles.partHead}>
             <TextField
               variant="standard"
               value={part.name}

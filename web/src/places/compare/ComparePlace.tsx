@@ -10,6 +10,7 @@ import { useOpenDish } from '../../draft/context';
 import { figureText, LABELS, percent, signed, spreadOf, unitOf } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { PartChart } from './PartChart';
+import styles from './compare.module.css';
 
 type StandIn = CompareDishRequest['stand_ins'][number];
 
@@ -19,7 +20,7 @@ function Difference({ column, nutrient }: { column: DishColumn; nutrient: string
   const difference = column.differences[nutrient];
   if (!difference) return <></>;
   return (
-    <div className={difference.real ? 'difference' : 'soft'}>
+    <div className={difference.real ? styles.difference : 'soft'}>
       {difference.real && <span aria-hidden>{(difference.value ?? 0) > 0 ? '▲ ' : '▼ '}</span>}
       {difference.words}
     </div>
@@ -41,14 +42,14 @@ function Energy({ column }: { column: DishColumn }): JSX.Element {
 
 function Columns({ found }: { found: DishComparison }): JSX.Element {
   return (
-    <table className="compare">
+    <table className={styles.compare}>
       <thead>
         <tr>
           <th scope="col">per serving</th>
           {found.columns.map((column) => (
             <th key={column.key} scope="col">
               {column.label}
-              {column.note && <span className="soft note">{column.note}</span>}
+              {column.note && <span className={`soft ${styles.note}`}>{column.note}</span>}
             </th>
           ))}
         </tr>
@@ -208,7 +209,7 @@ export function ComparePlace(): JSX.Element {
     setStandIns(standIns.some(same) ? standIns.filter((c) => !same(c)) : [...standIns, item]);
   };
   return (
-    <main className="place compare-place">
+    <main className={`place ${styles.comparePlace}`}>
       <div className="row no-print">
         <h2>Side by side</h2>
         <span className="soft">

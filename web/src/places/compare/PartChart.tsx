@@ -4,6 +4,8 @@ import type { JSX } from 'react';
 import type { DishComparison } from '../../api/types';
 import { LABELS, plain, withUnit } from '../../parts/format';
 import { stackOf, type Segment } from './partGeometry';
+import legend from '../../parts/legend.module.css';
+import styles from './compare.module.css';
 
 const WIDTH = 150;
 const BAR = 24;
@@ -73,7 +75,7 @@ function Chart({ found, nutrient }: { found: DishComparison; nutrient: string })
   const height = stacks.length * STEP + 4;
   const title = LABELS[nutrient] ?? nutrient;
   return (
-    <figure className="part-chart">
+    <figure className={styles.partChart}>
       <figcaption>
         <b>{title}</b> <span className="soft">g in a serving, by part</span>
       </figcaption>
@@ -103,7 +105,7 @@ function Chart({ found, nutrient }: { found: DishComparison; nutrient: string })
                     y={17}
                     textAnchor="middle"
                     fontSize={14}
-                    className="on-pattern"
+                    className={styles.onPattern}
                   >
                     {plain(s.value)}
                   </text>
@@ -125,7 +127,7 @@ export function PartChart({ found }: { found: DishComparison }): JSX.Element {
   return (
     <section aria-label="Where it comes from, part by part" className="part-charts">
       <Patterns />
-      <ul className="core-legend">
+      <ul className={legend.legend}>
         {parts.map((part, i) => (
           <li key={part}>
             <svg width={26} height={16} aria-hidden>
@@ -140,7 +142,7 @@ export function PartChart({ found }: { found: DishComparison }): JSX.Element {
           </li>
         ))}
       </ul>
-      <div className="charts">
+      <div className={styles.charts}>
         {found.charted.map((nutrient) => (
           <Chart key={nutrient} found={found} nutrient={nutrient} />
         ))}

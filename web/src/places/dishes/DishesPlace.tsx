@@ -41,7 +41,7 @@ function Cut({ layers }: { layers: Layer[] }): JSX.Element {
     HIGH - layers.slice(0, place + 1).reduce((sum, layer) => sum + high(layer), 0);
   return (
     <svg
-      className="cut"
+      className={styles.cut}
       viewBox={`0 0 ${WIDE} ${HIGH + 2}`}
       width={WIDE}
       height={HIGH + 2}
@@ -58,14 +58,14 @@ function Cut({ layers }: { layers: Layer[] }): JSX.Element {
               y={top}
               width={WIDE - 3}
               height={height}
-              className={layer.swapped ? 'swapped' : ''}
+              className={layer.swapped ? styles.swapped : ''}
             />
             <rect
               x={3}
               y={top}
               width={(WIDE - 3) * Math.min(1, layer.starch_share * 3)}
               height={height}
-              className="starch"
+              className={styles.starch}
             />
           </g>
         );
@@ -186,7 +186,7 @@ export function DishesPlace(): JSX.Element {
           </button>
         </p>
       )}
-      <ul className={`ledger-list dishes-list ${styles.list}`}>
+      <ul className={`ledger-list ${styles.dishesList} ${styles.list}`}>
         {shown.map((dish) => (
           <li key={dish.id}>
             {dish.summary ? <Cut layers={dish.summary.layers} /> : <span />}

@@ -15,6 +15,7 @@ import {
 import { FoodPicker } from '../../parts/FoodPicker';
 import { duration, plain } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
+import styles from './foods.module.css';
 
 const UNITS: [string, string][] = [
   ['gram', 'g'],
@@ -109,7 +110,7 @@ function AmountOfFood(): JSX.Element {
       {found.error && <Notice bad>{sentence(found.error)}</Notice>}
       {view?.problem && <Notice>{view.problem}</Notice>}
       {view?.grams && (
-        <p className="big-answer">
+        <p className={styles.bigAnswer}>
           {plain(view.grams.best)} g
           {view.grams.high - view.grams.low > 0.02 * view.grams.best && (
             <span className="soft">
@@ -122,7 +123,7 @@ function AmountOfFood(): JSX.Element {
       {view?.exchanges.map((words) => (
         <p key={words}>{words}</p>
       ))}
-      <ul className="unit-list" aria-label="In other units">
+      <ul className={styles.unitList} aria-label="In other units">
         {view?.units.map((u) => (
           <li key={u.unit}>
             <b>{fine(u.best)}</b> {u.name}
@@ -171,7 +172,7 @@ function Oven(): JSX.Element {
         <Notice bad>{sentence(found.error)}</Notice>
       ) : (
         found.data && (
-          <p className="big-answer">
+          <p className={styles.bigAnswer}>
             {plain(found.data.celsius)} °C · fan {plain(found.data.fan_celsius)} °C ·{' '}
             {plain(found.data.fahrenheit)} °F · gas {found.data.gas_mark}
           </p>
@@ -211,7 +212,7 @@ function Microwave(): JSX.Element {
         <Notice bad>{sentence(found.error)}</Notice>
       ) : (
         found.data && (
-          <p className="big-answer">
+          <p className={styles.bigAnswer}>
             {duration(found.data.seconds)} at your {kitchen.data?.microwave_watts ?? ''} W
           </p>
         )
@@ -225,7 +226,7 @@ function Microwave(): JSX.Element {
 
 export function ConversionsPlace(): JSX.Element {
   return (
-    <div className="conversions">
+    <div className={styles.conversions}>
       <AmountOfFood />
       <div>
         <Oven />

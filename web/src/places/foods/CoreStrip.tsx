@@ -3,6 +3,8 @@ import type { JSX } from 'react';
 
 import type { ValueView } from '../../api/types';
 import { plain } from '../../parts/format';
+import legend from '../../parts/legend.module.css';
+import styles from './foods.module.css';
 
 const WIDTH = 640;
 const HEIGHT = 34;
@@ -46,7 +48,7 @@ function segmentsOf(values: Record<string, ValueView>, whole: number): Segment[]
 /** What the strip's fills mean; once where several strips stand together. */
 export function CoreLegend(): JSX.Element {
   return (
-    <ul className="core-legend" aria-hidden>
+    <ul className={legend.legend} aria-hidden>
       {LAYERS.map(([key, name, fill, pattern]) => (
         <li key={key}>
           <svg width={22} height={14}>
@@ -74,7 +76,7 @@ export function CoreStrip({
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
       aria-label={`In ${plain(grams)} g: ${words}`}
-      className="core-strip"
+      className={styles.coreStrip}
     >
       <defs>
         <pattern

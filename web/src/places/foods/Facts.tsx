@@ -12,6 +12,7 @@ import { Notice } from '../../parts/Notice';
 import { CoreLegend, CoreStrip } from './CoreStrip';
 import { KNOWN, spreadText, valueText } from './known';
 import { OwnMeasure, OwnName } from './OwnWords';
+import styles from './foods.module.css';
 
 const CONVENTIONS: Record<string, string> = {
   by_difference: 'Fibre stands inside the carbohydrate and is taken off once.',
@@ -39,11 +40,11 @@ function holds(food: FoodFacts): string {
 
 function Values({ food }: { food: FoodFacts }): JSX.Element {
   return (
-    <table className="facts">
+    <table className={styles.facts}>
       <thead>
         <tr>
           <th scope="col">in {plain(food.grams)} g</th>
-          <th scope="col" className="figure">
+          <th scope="col" className={styles.figure}>
             holds
           </th>
           <th scope="col">may be</th>
@@ -52,9 +53,9 @@ function Values({ food }: { food: FoodFacts }): JSX.Element {
       </thead>
       <tbody>
         {Object.entries(food.values).map(([name, value]) => (
-          <tr key={name} className={name === 'net_carbs' ? 'key' : ''}>
+          <tr key={name} className={name === 'net_carbs' ? styles.key : ''}>
             <th scope="row">{LABELS[name] ?? name}</th>
-            <td className="figure">{valueText(value, unitOf(name))}</td>
+            <td className={styles.figure}>{valueText(value, unitOf(name))}</td>
             <td className="soft">{spreadText(value)}</td>
             <td className="soft">{KNOWN[value.known] ?? value.known}</td>
           </tr>
@@ -123,7 +124,7 @@ export function Facts({ food: key }: { food: string }): JSX.Element {
         {food.edible_share < 1 &&
           ` Of the whole thing ${Math.round(food.edible_share * 100)} % is eaten.`}
       </p>
-      <div className="facts-more">
+      <div className={styles.factsMore}>
         <section aria-label="Measures">
           <h3>Measures</h3>
           <ul className="plain-list">

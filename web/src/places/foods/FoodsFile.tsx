@@ -8,6 +8,7 @@ import { foodsChanged } from '../../api/queries';
 import type { ImportResult } from '../../api/types';
 import { FileDoor } from '../../parts/FileDoor';
 import { Notice } from '../../parts/Notice';
+import styles from './foods.module.css';
 
 const KINDS: Record<string, string> = {
   new: 'new',
@@ -22,7 +23,7 @@ function Plan({ result }: { result: ImportResult }): JSX.Element {
       {result.plan.ignored_columns.length > 0 && (
         <p className="soft">Columns left out: {result.plan.ignored_columns.join(', ')}.</p>
       )}
-      <table className="facts">
+      <table className={styles.facts}>
         <thead>
           <tr>
             <th scope="col">row</th>

@@ -12,6 +12,7 @@ import { Notice } from '../../parts/Notice';
 import { spreadText, valueText } from './known';
 import { ALLERGENS, HOLDABLE } from '../../api/vocabulary';
 import { LINE_NAMES, LINES, MORE_LINES, REGIONS } from './labelFields';
+import styles from './foods.module.css';
 
 interface Props {
   start: OwnFood;
@@ -55,11 +56,11 @@ function Looked({ label }: { label: Label }): JSX.Element {
           {warning}
         </Notice>
       ))}
-      <table className="facts">
+      <table className={styles.facts}>
         <thead>
           <tr>
             <th scope="col">{perServing ? `in ${label.serving_grams} g` : 'in 100 g'}</th>
-            <th scope="col" className="figure">
+            <th scope="col" className={styles.figure}>
               counts as
             </th>
             <th scope="col">may be</th>
@@ -67,9 +68,9 @@ function Looked({ label }: { label: Label }): JSX.Element {
         </thead>
         <tbody>
           {Object.entries(shown).map(([name, value]) => (
-            <tr key={name} className={name === 'net_carbs' ? 'key' : ''}>
+            <tr key={name} className={name === 'net_carbs' ? styles.key : ''}>
               <th scope="row">{LABELS[name] ?? name}</th>
-              <td className="figure">{valueText(value, unitOf(name))}</td>
+              <td className={styles.figure}>{valueText(value, unitOf(name))}</td>
               <td className="soft">{spreadText(value)}</td>
             </tr>
           ))}
@@ -131,9 +132,9 @@ export function LabelForm({ start, saving, problem, onSave, onCancel }: Props): 
         onSave({ ...food, names: food.names.map((n) => n.trim()).filter(Boolean) });
       }}
     >
-      <div className="label-form">
+      <div className={styles.labelForm}>
         <div>
-          <div className="label-grid">
+          <div className={styles.labelGrid}>
             <TextField
               label="Name, as you call it"
               value={food.name}
@@ -176,9 +177,9 @@ export function LabelForm({ start, saving, problem, onSave, onCancel }: Props): 
             )}
           </div>
           <h3>As printed</h3>
-          <div className="label-grid">{lines.map(field)}</div>
+          <div className={styles.labelGrid}>{lines.map(field)}</div>
           {more ? (
-            <div className="label-grid">{extra.map(field)}</div>
+            <div className={styles.labelGrid}>{extra.map(field)}</div>
           ) : (
             <button type="button" className="plain-button" onClick={() => setMore(true)}>
               More lines: polyols by kind, net carbs only, alcohol
@@ -219,7 +220,7 @@ export function LabelForm({ start, saving, problem, onSave, onCancel }: Props): 
               />
             </>
           )}
-          <div className="label-grid">
+          <div className={styles.labelGrid}>
             <TextField
               select
               label="Made from"

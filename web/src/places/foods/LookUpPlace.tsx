@@ -10,6 +10,7 @@ import type { FoodView } from '../../api/types';
 import { plain } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { Facts } from './Facts';
+import styles from './foods.module.css';
 
 const SHOWN = 24;
 
@@ -29,7 +30,7 @@ export function LookUpPlace(): JSX.Element {
   const foods = found.data ?? [];
   const key = foods.find((f) => f.key === picked)?.key ?? foods[0]?.key ?? picked;
   return (
-    <div className="look-up">
+    <div className={styles.lookUp}>
       <div>
         <TextField
           label="Find a food"
@@ -45,7 +46,7 @@ export function LookUpPlace(): JSX.Element {
         {found.data?.length === 0 && (
           <p style={{ marginTop: 12 }}>Nothing near “{text}”. Try a plainer name.</p>
         )}
-        <ul className="found" aria-label="Found">
+        <ul className={styles.found} aria-label="Found">
           {foods.map((f) => (
             <li key={f.key}>
               <button

@@ -111,7 +111,7 @@ export function OwnFoodsPlace(): JSX.Element {
               </h3>
               <span style={{ flex: 1, minWidth: 260 }}>
                 <span className="soft">{printed(food)}</span>
-                {food.holds === null && <span className="doubt"> ingredients not read</span>}
+                {food.holds === null && <span className="soft"> ingredients not read</span>}
                 {warnings.map((warning) => (
                   <span key={warning} className="bad" style={{ display: 'block' }}>
                     {warning}

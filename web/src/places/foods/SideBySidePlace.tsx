@@ -13,6 +13,7 @@ import { LABELS, plain, unitOf } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { CoreLegend, CoreStrip } from './CoreStrip';
 import { spreadText, valueText } from './known';
+import styles from './foods.module.css';
 
 type Item = CompareRequest['items'][number];
 type Basis = CompareRequest['basis'];
@@ -43,7 +44,7 @@ function Table({
   onItems: (items: Item[]) => void;
 }): JSX.Element {
   return (
-    <table className="facts beside">
+    <table className={`${styles.facts} ${styles.beside}`}>
       <thead>
         <tr>
           <th scope="col">
@@ -86,7 +87,7 @@ function Table({
       </thead>
       <tbody>
         {found.nutrients.map((name) => (
-          <tr key={name} className={name === 'net_carbs' ? 'key' : ''}>
+          <tr key={name} className={name === 'net_carbs' ? styles.key : ''}>
             <th scope="row">{LABELS[name] ?? name}</th>
             {found.foods.map((food) => {
               const value = food.values[name];

@@ -26,7 +26,7 @@ export function CookedOn({
   onChange: (next: Equipment) => void;
 }): JSX.Element {
   return (
-    <div className="setting">
+    <div className={styles.setting}>
       <h2>Cooked on</h2>
       <p className="soft" style={{ margin: '4px 0 12px' }}>
         The run sheet uses no more than there is. Nothing of a kind is 0: then it is done by hand,

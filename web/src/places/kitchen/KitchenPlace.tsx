@@ -23,6 +23,7 @@ import { Notice } from '../../parts/Notice';
 import { CookedOn } from './CookedOn';
 import { Learning } from './Learning';
 import { Pans } from './Pans';
+import styles from './kitchen.module.css';
 
 const UNITS = [
   ['metric', 'Metric: cup 250 ml, tablespoon 15 ml'],
@@ -73,7 +74,7 @@ const IDLE: [string, string][] = [
 
 function Pick<T extends string>(props: PickProps<T>): JSX.Element {
   return (
-    <div className="setting">
+    <div className={styles.setting}>
       <h2>{props.title}</h2>
       <p className="soft" style={{ margin: '4px 0 12px' }}>
         {props.words}
@@ -107,7 +108,7 @@ function Missing({
   onChange: (next: string[]) => void;
 }): JSX.Element {
   return (
-    <div className="setting">
+    <div className={styles.setting}>
       <h2>Not in this kitchen</h2>
       <p className="soft" style={{ margin: '4px 0 12px' }}>
         Stand-ins that ask for one of these say what to do without, and stand a little lower.
@@ -159,8 +160,8 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
         save.mutate();
       }}
     >
-      <div className="settings" style={{ marginTop: 14 }}>
-        <div className="setting">
+      <div className={styles.settings} style={{ marginTop: 14 }}>
+        <div className={styles.setting}>
           <h2>Microwave</h2>
           <p className="soft" style={{ margin: '4px 0 12px' }}>
             The power on its plate. Times follow it; how well the oven couples to a load differs.
@@ -236,7 +237,7 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
           missing={settings.missing}
           onChange={(missing) => setSettings({ ...settings, missing })}
         />
-        <div className="setting">
+        <div className={styles.setting}>
           <h2>Vague measures</h2>
           <p className="soft" style={{ margin: '4px 0 12px' }}>
             What yours hold, in ml; pour one into a spoon to find out. Left empty, the usual range

@@ -7,6 +7,7 @@ import { useState, type JSX } from 'react';
 import type { Pan } from '../../api/types';
 import { withUnit } from '../../parts/format';
 import { NumberField } from '../../parts/NumberField';
+import styles from './kitchen.module.css';
 
 const KINDS: readonly (readonly [Pan['kind'], string])[] = [
   ['round', 'round'],
@@ -110,7 +111,7 @@ export function Pans({
   onChange: (next: Pan[]) => void;
 }): JSX.Element {
   return (
-    <div className="setting">
+    <div className={styles.setting}>
       <h2>Pans and tins</h2>
       <p className="soft" style={{ margin: '4px 0 12px' }}>
         Inside measures: a crust says which of them it fits, and how thick it lies there. What one

@@ -13,6 +13,7 @@ import { LossesOf } from './LossesOf';
 import { OnTheTable } from './OnTheTable';
 import { SharedOut } from './SharedOut';
 import { Standings } from './Standings';
+import styles from './portions.module.css';
 
 const CAUSES: Record<string, string> = {
   unknown: 'unknown',
@@ -127,7 +128,7 @@ function InFull(): JSX.Element {
         <VariantSwitch onLook={(id) => look('variant', id)} />
       </div>
       <OnTheTable />
-      <div className="plate-grid">
+      <div className={styles.plateGrid}>
         <section aria-label="The plate">
           <div className="row">
             <h2>The plate</h2>
@@ -138,7 +139,7 @@ function InFull(): JSX.Element {
                 : 'by the weight of what was finished'}
             </span>
           </div>
-          <table className="figures" style={{ marginTop: 10 }}>
+          <table className={styles.figures} style={{ marginTop: 10 }}>
             <thead>
               <tr>
                 <th scope="col">figure</th>

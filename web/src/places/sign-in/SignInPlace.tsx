@@ -10,6 +10,7 @@ import type { Part, PartView } from '../../api/types';
 import { Notice } from '../../parts/Notice';
 import { Section } from '../../parts/Section';
 import { useTitle } from '../../parts/useTitle';
+import styles from './signIn.module.css';
 
 /** An invented dish, drawn to show what this is about. */
 const PARTS: Part[] = [
@@ -55,8 +56,8 @@ export function SignInPlace(): JSX.Element {
     },
   });
   return (
-    <main className="sign-in">
-      <div className="show">
+    <main className={styles.signIn}>
+      <div className={styles.show}>
         <div style={{ width: 290 }}>
           <Section parts={PARTS} views={VIEWS} chosen="c" />
         </div>

@@ -9,6 +9,7 @@ import { dayQuery, dishesQuery } from '../../api/queries';
 import type { DayView } from '../../api/types';
 import { figureText, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
+import styles from './table.module.css';
 
 interface Meal {
   dish: string;
@@ -24,7 +25,7 @@ function DayBar({ line }: { line: Line }): JSX.Element {
   const used = line.used.best ?? line.used.low;
   const share = limit > 0 ? Math.min(1, used / limit) : 1;
   return (
-    <div className="day-line">
+    <div className={styles.dayLine}>
       <span>
         <b>{line.label}</b> {figureText(line.used, line.unit)}{' '}
         <span className="soft">
@@ -103,9 +104,9 @@ export function Day(): JSX.Element {
       </ul>
       {found.error && <Notice bad>{sentence(found.error)}</Notice>}
       {meals.length > 0 && found.data && (
-        <div className="place-settings">
+        <div className={styles.placeSettings}>
           {found.data.eaters.map((eater) => (
-            <div key={eater.eater} className="place-setting">
+            <div key={eater.eater} className={styles.placeSetting}>
               <h3>{eater.name}</h3>
               {eater.lines.length === 0 && <p className="soft">has no limits by the day</p>}
               {eater.lines.map((line) => (

@@ -9,6 +9,7 @@ import { ExclusionsForm } from './ExclusionsForm';
 import { limitsOf, presetTargets, targetsOf } from './limits';
 import { LimitsForm } from './LimitsForm';
 import { ProgrammeForm } from './ProgrammeForm';
+import styles from './table.module.css';
 
 interface Props {
   start: EaterForm;
@@ -70,7 +71,7 @@ export function EaterEditor({ start, schools, saving, onSave, onCancel }: Props)
           {preset.source} Change a limit and it is {name || 'the eater'}’s own.
         </p>
       )}
-      <div className="eater-form">
+      <div className={styles.eaterForm}>
         <LimitsForm limits={limits} onChange={setLimits} />
         <div>
           <ExclusionsForm exclusions={exclusions} onChange={setExclusions} />

@@ -6,6 +6,7 @@ import { useState, type JSX } from 'react';
 import { LABELS, unitOf } from '../../parts/format';
 import { TARGETED } from '../../api/vocabulary';
 import { isSet, NONE, type Limits, type Typed } from './limits';
+import styles from './table.module.css';
 
 interface Props {
   limits: Limits;
@@ -21,7 +22,7 @@ export function LimitsForm({ limits, onChange }: Props): JSX.Element {
     onChange({ ...limits, [nutrient]: { ...(limits[nutrient] ?? NONE), ...change } });
   const shown = TARGETED.filter((name, i) => all || i < COMMON || isSet(limits[name]));
   return (
-    <div className="targets-form">
+    <div className={styles.targetsForm}>
       <b>Limits</b>
       <span className="soft">at least</span>
       <span className="soft">at most</span>
@@ -47,7 +48,7 @@ export function LimitsForm({ limits, onChange }: Props): JSX.Element {
             ))}
             {isSet(typed) ? (
               <>
-                <span className="counts">
+                <span className={styles.counts}>
                   <TextField
                     select
                     value={`${typed.per}/${typed.hard ? 'must' : 'wish'}`}

@@ -9,11 +9,12 @@ import { tableWaysQuery } from '../../api/ways';
 import type { Cell } from '../../api/types';
 import { Notice } from '../../parts/Notice';
 import { VERDICTS } from '../../parts/verdicts';
+import styles from './table.module.css';
 
 function Verdict({ cell, way }: { cell: Cell; way: string | undefined }): JSX.Element {
   const [word, kind] = VERDICTS[cell.verdict];
   return (
-    <td className={`cell ${cell.verdict}`}>
+    <td className={cell.verdict === 'does_not' ? styles.doesNot : undefined}>
       <span className={`verdict ${kind}`}>
         <b>{word}</b>
       </span>
@@ -40,7 +41,7 @@ export function Matrix(): JSX.Element {
         </p>
       )}
       {found.data && found.data.rows.length > 0 && (
-        <table className="matrix">
+        <table className={styles.matrix}>
           <thead>
             <tr>
               <th scope="col">dish</th>
@@ -62,7 +63,7 @@ export function Matrix(): JSX.Element {
                 ))}
               </tr>,
               (row.variants || wayFor(row.dish, '')) && (
-                <tr key={`${row.dish}-split`} className="split">
+                <tr key={`${row.dish}-split`} className={styles.split}>
                   <td colSpan={row.cells.length + 1}>
                     {wayFor(row.dish, '') && (
                       <Link to={`/dishes/${row.dish}/bench`}>{wayFor(row.dish, '')}</Link>

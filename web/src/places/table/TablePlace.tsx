@@ -14,6 +14,7 @@ import { EaterEditor } from './EaterEditor';
 import { Matrix } from './Matrix';
 import { useOnce } from '../../draft/useOnce';
 import { useTitle } from '../../parts/useTitle';
+import styles from './table.module.css';
 
 function limit(target: Target): string {
   const unit = unitOf(target.nutrient);
@@ -50,7 +51,7 @@ interface SettingProps {
 /** One place at the table: who sits there and what they need to know of a dish. */
 function PlaceSetting({ eater, onChange, onTakeAway }: SettingProps): JSX.Element {
   return (
-    <li className="place-setting">
+    <li className={styles.placeSetting}>
       <h2>{eater.name}</h2>
       <p>
         {eater.school_name}
@@ -167,9 +168,11 @@ export function TablePlace(): JSX.Element {
         </Notice>
       )}
       {open !== null && (
-        <div className="eater-open">{editor(open === 'new' ? NEW : formOf(eaters.data, open))}</div>
+        <div className={styles.eaterOpen}>
+          {editor(open === 'new' ? NEW : formOf(eaters.data, open))}
+        </div>
       )}
-      <ul className="place-settings" aria-label="At the table">
+      <ul className={styles.placeSettings} aria-label="At the table">
         {eaters.data
           ?.filter((eater) => eater.id !== open)
           .map((eater) => (

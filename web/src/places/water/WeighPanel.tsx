@@ -29,13 +29,13 @@ function Answer({ course, glass }: Omit<Props, 'onTaken'>): JSX.Element {
       <p className="soft">
         {weighed ? 'Weighed' : 'Expected'} after: {point.label.toLowerCase()}
       </p>
-      <p className="big">{withUnit(point.grams, 'g')}</p>
+      <p className={styles.big}>{withUnit(point.grams, 'g')}</p>
       {!weighed && point.high - point.low > 1 && (
         <p className="soft">
           most likely {plain(point.low)} to {withUnit(point.high, 'g')}
         </p>
       )}
-      {says && weighed && <p className="answer">{point.words}.</p>}
+      {says && weighed && <p className={styles.answer}>{point.words}.</p>}
       {glass.cures.length > 0 && (
         <ul className={styles.cures} aria-label="What helps">
           {glass.cures.map((cure) => (
@@ -43,9 +43,11 @@ function Answer({ course, glass }: Omit<Props, 'onTaken'>): JSX.Element {
           ))}
         </ul>
       )}
-      {!weighed && point.aim && <p className="answer">{point.aim}</p>}
+      {!weighed && point.aim && <p className={styles.answer}>{point.aim}</p>}
       {!weighed && point.note && <p className="soft">{point.note}</p>}
-      {weighed && !says && course.next_words && <p className="answer">{course.next_words}.</p>}
+      {weighed && !says && course.next_words && (
+        <p className={styles.answer}>{course.next_words}.</p>
+      )}
       {point.seconds !== null && !weighed && (
         <p>{duration(point.seconds)} at your microwave’s power.</p>
       )}
