@@ -49,6 +49,16 @@ def of_it(food: Homemade, grams: float) -> Line:
 class Plate(unittest.TestCase):
     """So many grams of it bring their share of what went in."""
 
+    def test_starchy_is_what_has_most_of_its_carbohydrate_from_starch(self) -> None:
+        # 20 g of carbohydrate of 100 g of white bread's 49 by half, a tenth and none.
+        for bread, starch in ((100.0, "full"), (60.0, "full"), (4.0, "none"), (0.0, "none")):
+            pot = part("Pot", line("a", 300.0, "onion"), *(
+                [line("b", bread, "bread")] if bread else []
+            ))  # fmt: skip
+            food, _ = made_of(dish(pot, servings=3.0)).food_and_row()
+            with self.subTest(bread=bread):
+                self.assertEqual(food.starch, starch)
+
     @settings(deadline=None)
     @given(
         st.lists(st.tuples(st.sampled_from(FOODS), st.floats(5, 500)), min_size=1, max_size=6,

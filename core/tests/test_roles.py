@@ -51,6 +51,24 @@ class Proposed(unittest.TestCase):
         taken = [i for slot in dish.parts[0].slots for i in slot.line_ids]
         self.assertEqual(len(taken), len(set(taken)))
 
+    def test_bread_binds_mince_and_crumbs_anything_else(self) -> None:
+        crumbs = "60 g white bread, blitzed to crumbs"
+        for others, role in (
+            ("500 g minced turkey", "binder"),
+            ("500 g cod fillets", "crumb"),
+            ("500 g mushrooms", "crumb"),
+        ):
+            text = f"Dish\nServes 4\n{others}\n1 onion\n{crumbs}\n"
+            dish = propose_slots(read_recipe(text, library()), book(), library())
+            with self.subTest(others=others):
+                self.assertEqual([s.role for p in dish.parts for s in p.slots], [role])
+
+    def test_a_pinch_of_starch_is_no_slot(self) -> None:
+        for grams, slots in ((2, 1), (1.9, 0)):
+            text = f"Dish\nServes 4\nFor the sauce\n{grams} g cornflour\n400 ml milk\n"
+            dish = propose_slots(read_recipe(text, library()), book(), library())
+            self.assertEqual(sum(len(p.slots) for p in dish.parts), slots, grams)
+
     def test_slots_that_are_there_stay(self) -> None:
         text = "Dish\n600 g potatoes\n"
         once = propose_slots(read_recipe(text, library()), book(), library())

@@ -159,6 +159,24 @@ class Rank(unittest.TestCase):
                 seen.figures["net_carbs"].best, item.figures["net_carbs"].best, places=6
             )
 
+    def test_what_a_kitchen_lacks_costs_minutes(self) -> None:
+        lid = pie().parts[2]
+        # With nobody at the table only texture and minutes are left to go by.
+        lacking = Setting((), missing=frozenset({"microwave", "blender", "processor"}))
+        for setting in (Setting(()), lacking):
+            found = rank(pie(), lid, lid.slots[0], setting, book(), library())
+            level = {}
+            for one in found:
+                minutes = one.stand_in.hands_on_minutes + 8 * len(one.missing)
+                same = (any(p.excluded for p in one.own), bool(one.limit), one.tired,
+                        sum(p.suits for p in one.eaters), round(one.distance, 3),
+                        round(one.texture_gap or 0.0, 1))  # fmt: skip
+                level.setdefault(same, []).append(minutes)
+            self.assertTrue(any(len(some) > 1 for some in level.values()))
+            for some in level.values():
+                self.assertEqual(some, sorted(some))
+        self.assertTrue(any(one.missing for one in found))
+
     def test_nobody_at_the_table(self) -> None:
         self.assertEqual(len(self.ranked()), len(book().stand_ins("mash")))
 

@@ -432,8 +432,9 @@ class ContactTest(unittest.TestCase):
     def test_a_limit_or_what_is_tolerated_makes_no_contact(self) -> None:
         parted = parting_of(parted_barley())
         self.assertEqual(contacts_of(parted, (LOW, PLAIN), library()), ())
-        some = eater("Runa", leaves_out=("coriander",), tolerated=5)
-        self.assertEqual(contacts_of(parted, (some, PLAIN), library()), ())
+        for grams in (0.5, 5):
+            some = eater("Runa", leaves_out=("coriander",), tolerated=grams)
+            self.assertEqual(contacts_of(parted, (some, PLAIN), library()), ())
         self.assertTrue(contacts_of(parted, (NO_LEAF, LOW, PLAIN), library()))
 
     def test_allergens_come_before_wishes(self) -> None:

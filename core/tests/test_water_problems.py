@@ -38,6 +38,14 @@ BY_HAND: tuple[tuple[dict[str, object], str, float, float], ...] = (
       "seconds": 300, "coupling": 0.8, "start_c": 20}, "evaporated_g", 15.95, 0.02),
     ({"kind": "microwave", "mass_g": 500, "specific_heat_kj_per_kg_k": 4.0, "watts": 1000,
       "seconds": 60, "coupling": 0.8, "start_c": 20, "warm_up_share": 0}, "reached_c", 44.0, 1e-9),
+    # The same under a cover that gives half of the vapour back.
+    ({"kind": "microwave", "mass_g": 500, "specific_heat_kj_per_kg_k": 3.9, "watts": 800,
+      "seconds": 300, "coupling": 0.8, "start_c": 20, "vapour_returned_share": 0.5},
+     "evaporated_g", 7.97, 0.02),
+    # Nothing in warm-up: 0.5 x 4 x 80 = 160 kJ to boil, 100 g x 2257 = 225.7 kJ after: 482 s.
+    ({"kind": "microwave_seconds_for_loss", "mass_g": 500, "loss_g": 100, "watts": 1000,
+      "specific_heat_kj_per_kg_k": 4.0, "coupling": 0.8, "start_c": 20, "warm_up_share": 0},
+     "seconds", 482.1, 0.1),
     ({"kind": "microwave_seconds_at", "seconds": 60, "watts": 700, "other_watts": 1000},
      "seconds", 42, 1e-9),
     ({"kind": "watts_for_time", "seconds": 200, "watts": 1000, "other_seconds": 250},
@@ -69,12 +77,19 @@ BY_HAND: tuple[tuple[dict[str, object], str, float, float], ...] = (
       "target_water_share": 0.7}, "added_g", 133.33, 0.01),
     ({"kind": "reduction", "mass_g": 900, "salt_g": 9, "most_salt_share": 0.018},
      "may_lose_g", 400, 1e-9),
+    # It tastes of salt already.
+    ({"kind": "reduction", "mass_g": 500, "salt_g": 10, "most_salt_share": 0.018},
+     "may_lose_g", 0, 0),
     # Potato, raw (USDA): 2.05 P, 0.09 F, 17.49 C; Na 6, K 425, Ca 12, Mg 23, P 57 mg: 79.25 g.
     ({"kind": "derived_water", "protein_g": 2.05, "fat_g": 0.09, "carbohydrate_g": 17.49,
       "sodium_g": 0.006, "potassium_g": 0.425, "calcium_g": 0.012, "magnesium_g": 0.023,
       "phosphorus_g": 0.057}, "water_g", 79.25, 0.3),
     ({"kind": "thermal", "celsius": 20, "water_g": 100}, "specific_heat_kj_per_kg_k", 4.129, 0.001),
     ({"kind": "thermal", "celsius": 20, "water_g": 100}, "density_kg_per_m3", 995.7, 0.1),
+    # Oils weigh 0.89 to 0.90 g/ml at 60 C (common practice, no source).
+    ({"kind": "thermal", "celsius": 60, "fat_g": 100}, "density_kg_per_m3", 900, 8),
+    # IAPWS-IF97 at the triple point.
+    ({"kind": "steam", "celsius": 0.01}, "latent_kj_per_kg", 2500.9, 0.3),
     ({"kind": "steam", "celsius": 100}, "latent_kj_per_kg", 2256.5, 0.5),
     ({"kind": "soak", "mass_g": 150, "grams_taken_up_per_g": 0.35}, "mass_g", 202.5, 1e-9),
     ({"kind": "dry_to_floor", "water_g": 40, "floor_water_g": 8, "rate_per_hour": 0.2, "hours": 5},
@@ -207,6 +222,32 @@ class CommandLine(unittest.TestCase):
                 code, text = self.ask(body)
                 self.assertEqual(code, 2, text)
                 self.assertIn(words, text)
+
+    def test_what_cannot_be_is_refused(self) -> None:
+        heated = {"kind": "microwave_seconds_for_loss", "mass_g": 500, "loss_g": 100, "watts": 800,
+                  "specific_heat_kj_per_kg_k": 4.0, "coupling": 0.8, "start_c": 20}  # fmt: skip
+        in_a_pan = {"kind": "pan", "mass_g": 500, "grams_per_minute": 20, "minutes": 5,
+                    "water_g": 400}  # fmt: skip
+        for problem in (
+            heated | {"watts": 0},
+            heated | {"coupling": 0},
+            heated | {"warm_up_share": 1},
+            heated | {"start_c": 101},
+            heated | {"loss_g": 500},
+            heated | {"vapour_returned_share": 1},
+            in_a_pan | {"water_g": 501},
+            in_a_pan | {"minutes": -0.01},
+            {"kind": "pan_minutes_for_loss", "loss_g": 5, "grams_per_minute": 0},
+            {"kind": "pan_minutes_for_loss", "loss_g": -1, "grams_per_minute": 20},
+            {"kind": "press", "water_g": 90, "solids_g": 10, "share_of_water": 1.01},
+            {"kind": "press", "water_g": 90, "solids_g": 10, "share_of_water": 0.4, "rounds": -1},
+            {"kind": "rounds_for_loss", "water_g": 90, "loss_g": 90, "share_of_water": 0.4},
+            {"kind": "cook_by_yield", "mass_g": -1, "yield_factor": 2},
+            {"kind": "absorber_for_free_water", "free_water_g": 5, "grams_held_per_g": 0},
+            {"kind": "derived_water", "protein_g": 60, "fat_g": 30, "carbohydrate_g": 11},
+        ):
+            with self.subTest(problem=problem), self.assertRaises(BadInput):
+                answer(problem)
 
     def test_no_answer_is_nonsense(self) -> None:
         with self.assertRaises(BadInput):

@@ -1,0 +1,216 @@
+"""Where one verdict turns into the next, and what nothing, and nobody knows, come to."""
+
+import dataclasses
+import unittest
+
+import numpy as np
+
+from snabo_core.dish import Line, MethodStep
+from snabo_core.errors import BadInput
+from snabo_core.foods import library
+from snabo_core.plate import leavings
+from snabo_core.plate.equipment import MOST, Equipment, check_equipment
+from snabo_core.plate.nutrients import NUTRIENTS, TARGETED
+from snabo_core.plate.rows import RowFigures
+from snabo_core.plate.serving import minus, plate_of
+from snabo_core.plate.totals import Figure
+from snabo_core.swaps.binding import rebase
+from snabo_core.swaps.toppings import load_of, verdict_of
+from snabo_core.swaps.words import reheating_words
+from snabo_core.water.cures import absorber_grams, for_too_thin, rounds_for
+from snabo_core.water.learning import learnt
+from snabo_core.water.of_method import Around, step_of_method
+from snabo_core.water.priors import Prior
+from snabo_core.water.thickness import Thickness, thickness
+from snabo_core.wording import worded
+from tests.helpers import dish, line, part
+
+FOODS = library()
+
+
+class Plate(unittest.TestCase):
+    """Order, kitchens, losses."""
+
+    def test_what_is_targeted_stands_in_one_order(self) -> None:
+        # Net carbs lead, then what a diet limits most often; interface.md names the first four.
+        self.assertEqual(
+            TARGETED[:8],
+            ("net_carbs", "protein", "fat", "added_oil", "sodium_mg", "vegetables", "kcal",
+             "fibre"),
+        )  # fmt: skip
+        places = [one.place for one in NUTRIENTS if one.place is not None]
+        self.assertEqual(sorted(places), [*range(len(places))])
+
+    def test_a_kitchen_has_one_of_each_until_somebody_says_otherwise(self) -> None:
+        usual = Equipment()
+        self.assertEqual((usual.cooks, usual.microwaves, usual.blenders, usual.processors),
+                         (1, 1, 1, 1))  # fmt: skip
+        check_equipment(usual)
+        for name, most in MOST.items():
+            check_equipment(dataclasses.replace(usual, **{name: most}))
+            with self.assertRaises(BadInput):
+                check_equipment(dataclasses.replace(usual, **{name: most + 1}))
+            with self.assertRaises(BadInput):
+                check_equipment(dataclasses.replace(usual, **{name: -1}))
+        with self.assertRaises(BadInput):
+            check_equipment(dataclasses.replace(usual, cooks=0))
+
+    def test_nothing_lost_makes_nothing_known(self) -> None:
+        unknown = Figure(None, 2.0, None, None, None, ())
+        self.assertEqual(minus(unknown, 1.0), Figure(None, 1.0, None, None, None, ()))
+        known = Figure(3.0, 2.0, 5.0, 2.5, 4.0, ())
+        self.assertEqual(minus(known, 2.5), Figure(0.5, 0.0, 2.5, 0.0, 1.5, ()))
+
+    def test_an_unsettled_line_has_no_figures_and_the_rest_has(self) -> None:
+        pot = part("Pot", line("leeks", 300.0, "leek"), Line(id="zorblat", text="a zorblat"))
+        plate = plate_of(dish(pot, servings=2.0), FOODS)
+        shares = {one.line_id: one.values for one in plate.lines}
+        self.assertTrue(all(value is None for value in shares["zorblat"].values()))
+        self.assertGreater(shares["leeks"]["carbohydrate"] or 0.0, 0.0)
+
+
+class Water(unittest.TestCase):
+    """Drying and thickening at their ends."""
+
+    def test_a_round_too_few_is_not_enough(self) -> None:
+        # Later rounds take 0.6 of 50 %: 30, then 51 g of 100.
+        self.assertEqual(rounds_for(100.0, 30.0, 0.5), 1)
+        self.assertEqual(rounds_for(100.0, 30.1, 0.5), 2)
+        self.assertIsNone(rounds_for(100.0, 99.9, 0.5))
+
+    def test_what_is_dry_enough_takes_no_absorber(self) -> None:
+        self.assertEqual(absorber_grams(500.0, 300.0, 0.75, 0.1), 0.0)
+        self.assertIsNone(absorber_grams(500.0, 400.0, 0.75, 0.75))
+
+    def test_a_sauce_that_need_not_boil_down_is_not_told_to(self) -> None:
+        sauce = Thickness(power=100.0, bound=0.0, fat=0.0, salt=None, began=400.0, aim=1.0)
+
+        def cures(grams: float, *, boils: bool) -> list[str]:
+            found = for_too_thin(
+                sauce, mass=400.0, free=300.0, grams=grams, boils=boils, thickeners={"flour": 15.6}
+            )
+            return [cure.kind for cure in found]
+
+        self.assertEqual(cures(0.0, boils=True), ["thicken"])
+        self.assertEqual(cures(50.0, boils=True), ["simmer", "thicken"])
+        self.assertEqual(cures(50.0, boils=False), ["thicken"])
+
+    def test_a_little_thickener_without_free_water_stands_still(self) -> None:
+        self.assertEqual(thickness(0.5, 0.0, 0.0), float("inf"))
+        self.assertEqual(thickness(0.0, 0.5, 0.0), float("inf"))
+        self.assertEqual(thickness(0.0, 0.0, 0.0), 0.0)
+
+    def test_what_a_weighing_shows_at_the_end_of_the_scale_stays_a_share(self) -> None:
+        book = Prior(0.35, 0.45, 0.55)
+        for shown in (0.0, 1.0):
+            yours = learnt("press", book, [shown]).yours
+            self.assertTrue(0 < yours.low < yours.mean < yours.high < 1, yours)
+        self.assertGreater(learnt("press", book, [1.0]).yours.mean, 0.8)
+        self.assertLess(learnt("press", book, [0.0]).yours.mean, 0.2)
+
+    def test_two_doubts_add_in_quadrature(self) -> None:
+        # 30 % of one and 40 % of the other: 50 %.
+        wide = Prior(0.7, 1.0, 1.3).widened(0.6, 1.4)
+        self.assertAlmostEqual(wide.low, 0.5)
+        self.assertAlmostEqual(wide.high, 1.5)
+
+
+def method(technique: str, words: str, **more: object) -> MethodStep:
+    """Return a step as a recipe would say it, ten to twenty minutes."""
+    fields = {"minutes_low": 10.0, "minutes_high": 20.0, "stated": ("minutes",)} | more
+    return MethodStep(id="s", text=words, words=words, technique=technique, **fields)  # type: ignore[arg-type]
+
+
+class Method(unittest.TestCase):
+    """What a recipe's words do to its water."""
+
+    def setting(self, step: MethodStep, name: str) -> object:
+        return step_of_method(step, Around()).settings.get(name)
+
+    def test_gently_and_hard(self) -> None:
+        plainly, gently = (method("simmer", words) for words in ("Simmer.", "Simmer gently."))
+        self.assertEqual(self.setting(plainly, "vigour"), 1.0)
+        self.assertEqual(self.setting(gently, "vigour"), 0.6)
+        hard = method("simmer", "Simmer.", ring="high")
+        self.assertEqual(self.setting(hard, "vigour"), 2.5)
+
+    def test_a_lid_ajar_gives_back_half(self) -> None:
+        whole, ajar = (
+            self.setting(method("simmer", "Simmer.", covered=lid), "vapour_back")
+            for lid in ("yes", "partly")
+        )
+        self.assertAlmostEqual(float(ajar) * 2, float(whole))  # type: ignore[arg-type]
+
+    def test_an_oven_nobody_named(self) -> None:
+        self.assertEqual(self.setting(method("roast", "Roast."), "oven_c"), 190.0)
+        self.assertEqual(self.setting(method("grill", "Grill."), "oven_c"), 250.0)
+        self.assertEqual(self.setting(method("roast", "Roast.", oven_c=220.0), "oven_c"), 220.0)
+
+    def test_salt_draws_no_more_after_a_while(self) -> None:
+        def scale(minutes: float) -> object:
+            step = method("salt", "Salt.", minutes_low=minutes, minutes_high=minutes)
+            return self.setting(step, "scale")
+
+        self.assertEqual(scale(20.0), 1.0)
+        self.assertEqual(scale(5.0), 0.5)
+        self.assertEqual(scale(600.0), scale(60.0))
+
+    def test_who_stands_by(self) -> None:
+        fried, baked = (step_of_method(method(t, "So."), Around()) for t in ("saute", "bake"))
+        self.assertEqual((fried.hands_on_minutes, fried.passive_minutes), ((10, 20), (0, 0)))
+        self.assertEqual((baked.hands_on_minutes, baked.passive_minutes), ((0, 0), (10, 20)))
+
+    def test_a_wide_time_is_a_wide_doubt(self) -> None:
+        near, wide = (
+            step_of_method(method("simmer", "Simmer.", minutes_low=low, minutes_high=high),
+                           Around()).prior
+            for low, high in ((14.0, 16.0), (5.0, 25.0))
+        )  # fmt: skip
+        assert near is not None
+        assert wide is not None
+        self.assertLess(wide.low, near.low)
+        self.assertGreater(wide.high, near.high)
+
+
+class Swaps(unittest.TestCase):
+    """A base, a head of another size, how it is warmed."""
+
+    def test_a_base_softens_by_the_gram(self) -> None:
+        said = [verdict_of(water) for water in (0.49, 0.5, 4.99, 5.0, 8.99, 9.0)]
+        self.assertEqual(said, ["dry", "right", "right", "wet", "wet", "soggy"])
+
+    def test_a_base_of_no_size_carries_nothing(self) -> None:
+        with self.assertRaises(BadInput):
+            load_of((), 0.0, "", FOODS)
+        self.assertEqual(load_of((), 1.0, "", FOODS).water, 0.0)
+        self.assertEqual(load_of((line("peas", 50.0, "peas"),), 0.5, "", FOODS).weight, 10_000.0)
+
+    def test_a_head_of_another_size(self) -> None:
+        for recipe, have in ((0.0, 500.0), (500.0, 0.0), (500.0, -0.5)):
+            with self.assertRaises(BadInput):
+                rebase(recipe, have, 2)
+        self.assertEqual(rebase(500.0, 400.0, 2).eggs, 2)
+        self.assertEqual(rebase(500.0, 1.0, 2).eggs, 1)
+
+    def test_what_nobody_tried_is_said(self) -> None:
+        self.assertEqual(reheating_words(None), worded("nobody_tried"))
+
+
+class Doubt(unittest.TestCase):
+    """A share in doubt widens a figure and never narrows it."""
+
+    def test_a_share_in_doubt(self) -> None:
+        ones = np.ones(3)
+        figures = RowFigures(
+            10 * ones, 9 * ones, 11 * ones, ones, ones, 10 * ones, 10 * ones, "natural"
+        )
+        low, best, high = 0.5 * ones, 0.7 * ones, 0.9 * ones
+        kept = leavings._between(figures, low, best, high)
+        self.assertEqual([*kept.best], [7.0] * 3)
+        # 10 x 0.7 - 9 x 0.5 = 2.5 below, 11 x 0.9 - 7 = 2.9 above.
+        np.testing.assert_allclose(kept.below, 2.5)
+        np.testing.assert_allclose(kept.above, 2.9)
+        np.testing.assert_allclose(kept.low, 4.5)
+        np.testing.assert_allclose(kept.high, 9.9)
+        settled = leavings._between(figures, best, best, best)
+        np.testing.assert_allclose(settled.below, 0.7)
