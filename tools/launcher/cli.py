@@ -438,6 +438,16 @@ def fuzz(options: argparse.Namespace) -> int:
         return subprocess.call(command, cwd=ROOT, env=_environment(database))
 
 
+def mutate(options: argparse.Namespace) -> int:
+    """Put small faults into the core and say what share of them a test notices."""
+    prepare(develop=True, build=False)
+    command = [str(python()), "tools/mutate.py", "--count", str(options.count),
+               "--seed", str(options.seed)]  # fmt: skip
+    for package in options.package or ():
+        command += ["--package", package]
+    return subprocess.call(command, cwd=ROOT, env=_environment(None))
+
+
 def scale(options: argparse.Namespace) -> int:
     """Play the recorded reports of a scale, or write those of a simulated one."""
     # What is printed may be a recording: only that goes to standard output.
@@ -484,6 +494,10 @@ def main(arguments: Sequence[str]) -> int:
     scales = add("scale", scale, "play a scale's recorded reports, or simulate some")
     scales.add_argument("recording", nargs="?", default="-", help="a recorded file, - for stdin")
     scales.add_argument("--simulate", nargs="+", metavar="GRAMS", help="write a recording of these")
+    mutating = add("mutate", mutate, "share of small faults in the core that a test notices")
+    mutating.add_argument("--count", type=int, default=300)
+    mutating.add_argument("--seed", type=int, default=1)
+    mutating.add_argument("--package", action="append", choices=("plate", "swaps", "water"))
     fuzzing = add("fuzz", fuzz, "read, compute and send what is bent out of shape")
     fuzzing.add_argument("--count", type=int, default=100_000, help="recipes and documents")
     fuzzing.add_argument("--files", type=int, default=100_000, help="saved files and archives")
