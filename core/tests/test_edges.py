@@ -1,26 +1,42 @@
 """Where one verdict turns into the next, and what nothing, and nobody knows, come to."""
 
-import dataclasses
 import unittest
+from dataclasses import replace
 
+import msgspec
 import numpy as np
 
-from snabo_core.dish import Line, MethodStep
+from snabo_core.dish import Choice, Leaving, Line, MethodStep
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.plate import leavings
+from snabo_core.plate.cautions import relevant_keys
+from snabo_core.plate.eaters import Eater, Target
 from snabo_core.plate.equipment import MOST, Equipment, check_equipment
+from snabo_core.plate.exclusions import Exclusion, breaches
+from snabo_core.plate.figures import entries, grams_cause, total
 from snabo_core.plate.nutrients import NUTRIENTS, TARGETED
-from snabo_core.plate.rows import RowFigures
+from snabo_core.plate.rows import RowFigures, Rules
 from snabo_core.plate.serving import minus, plate_of
 from snabo_core.plate.totals import Figure
 from snabo_core.swaps.binding import rebase
+from snabo_core.swaps.book import book
+from snabo_core.swaps.frozen import Frozen, freeze, thaw
+from snabo_core.swaps.pans import rolls_from
+from snabo_core.swaps.rebasing import rebased
+from snabo_core.swaps.roles import propose_slots
+from snabo_core.swaps.scaling import scale_to
 from snabo_core.swaps.toppings import load_of, verdict_of
 from snabo_core.swaps.words import reheating_words
+from snabo_core.water.advice import sheets
 from snabo_core.water.cures import absorber_grams, for_too_thin, rounds_for
 from snabo_core.water.learning import learnt
+from snabo_core.water.ledger import Point
+from snabo_core.water.mixture import mixture
+from snabo_core.water.models import cool, pan
 from snabo_core.water.of_method import Around, step_of_method
 from snabo_core.water.priors import Prior
+from snabo_core.water.state import State
 from snabo_core.water.thickness import Thickness, thickness
 from snabo_core.wording import worded
 from tests.helpers import dish, line, part
@@ -47,13 +63,13 @@ class Plate(unittest.TestCase):
                          (1, 1, 1, 1))  # fmt: skip
         check_equipment(usual)
         for name, most in MOST.items():
-            check_equipment(dataclasses.replace(usual, **{name: most}))
+            check_equipment(replace(usual, **{name: most}))
             with self.assertRaises(BadInput):
-                check_equipment(dataclasses.replace(usual, **{name: most + 1}))
+                check_equipment(replace(usual, **{name: most + 1}))
             with self.assertRaises(BadInput):
-                check_equipment(dataclasses.replace(usual, **{name: -1}))
+                check_equipment(replace(usual, **{name: -1}))
         with self.assertRaises(BadInput):
-            check_equipment(dataclasses.replace(usual, cooks=0))
+            check_equipment(replace(usual, cooks=0))
 
     def test_nothing_lost_makes_nothing_known(self) -> None:
         unknown = Figure(None, 2.0, None, None, None, ())
@@ -69,8 +85,105 @@ class Plate(unittest.TestCase):
         self.assertGreater(shares["leeks"]["carbohydrate"] or 0.0, 0.0)
 
 
+class Figures(unittest.TestCase):
+    """One sum, whichever way it is asked."""
+
+    def setUp(self) -> None:
+        lines = (
+            line("a", 300.0, "leek", spread=0.1),
+            line("b", 40.0, "butter", amount=3.0, unit="tbsp_us", spread=0.2),
+            Line(id="z", text="a zorblat"),
+        )
+        found, lost = entries(lines, FOODS)
+        self.totals = total(found, lost)
+
+    def test_some_figures_are_those_of_all(self) -> None:
+        names = ("net_carbs", "fat", "sodium_mg")
+        fresh = self.totals.times(1.0)
+        few = fresh.some_figures(0.25, names)
+        whole = self.totals.figures(0.25)
+        for name in names:
+            with self.subTest(name=name):
+                self.assertAlmostEqual(few[name].low, whole[name].low)
+                self.assertAlmostEqual(
+                    few[name].spread_low or 0.0, whole[name].spread_low or 0.0, places=3
+                )
+                self.assertEqual(few[name].blame, whole[name].blame)
+
+    def test_a_third_is_a_third_of_everything(self) -> None:
+        third, whole = self.totals.times(1 / 3), self.totals
+        np.testing.assert_allclose(third.low * 3, whole.low)
+        for some, every in zip(third.blame, whole.blame, strict=True):
+            self.assertEqual([b for _, b in some], [b for _, b in every])
+            np.testing.assert_allclose([w * 3 for w, _ in some], [w for w, _ in every])
+
+    def test_whose_grams_are_in_doubt(self) -> None:
+        weighed = line("a", 300.0, "leek", amount=300.0, unit="gram")
+        spooned = line("b", 40.0, "butter", amount=3.0, unit="tbsp_us")
+        pieces = line("c", 200.0, "leek", amount=2.0)
+        plain = line("d", 40.0, "butter")
+        nameless = Line(id="e", text="3 zorblats", amount=3.0)
+        self.assertEqual(grams_cause(weighed), "line:a")
+        self.assertEqual(grams_cause(spooned), f"measure:butter/{spooned.form}/tbsp_us")
+        self.assertEqual(grams_cause(pieces), f"measure:leek/{pieces.form}/each")
+        self.assertEqual(grams_cause(plain), "line:d")
+        self.assertEqual(grams_cause(nameless), "line:e")
+
+    def test_what_nobody_eats_breaks_no_exclusion(self) -> None:
+        eaten = line("a", 50.0, "butter")
+        left = replace(eaten, leavings=(Leaving("pan", "all", 1.0, 1.0, 1.0),))
+        none = replace(eaten, grams=0.0)
+        dairy = Exclusion("milk")
+        self.assertTrue(breaches([dairy], [eaten], FOODS))
+        self.assertFalse(breaches([dairy], [left], FOODS))
+        self.assertFalse(breaches([dairy], [none], FOODS))
+
+    def test_a_caution_begins_at_its_figure(self) -> None:
+        plate = self.totals.figures(1.0)
+
+        def keys(target: Target) -> list[str]:
+            return relevant_keys(Eater("1", "Ada", "", (target,)), plate)
+
+        low_carb = ["medicine_carbs", "pregnancy_children"]
+        self.assertEqual(keys(Target("net_carbs", at_most=130.0, per="day")), low_carb)
+        self.assertEqual(keys(Target("net_carbs", at_most=131.0, per="day")), [])
+        # A meal is 40 % of a day where nobody says otherwise.
+        self.assertEqual(keys(Target("net_carbs", at_most=52.0)), low_carb)
+        self.assertEqual(keys(Target("net_carbs", at_most=52.5)), [])
+        self.assertEqual(keys(Target("protein", at_least=25.0)), ["kidney"])
+        self.assertEqual(keys(Target("protein", at_least=24.9)), [])
+        self.assertEqual(
+            keys(Target("sodium_mg", at_most=2000.0, per="day")), ["sodium_condiments"]
+        )
+        self.assertEqual(keys(Target("sodium_mg", at_most=2001.0, per="day")), [])
+
+
 class Water(unittest.TestCase):
     """Drying and thickening at their ends."""
+
+    def test_steam_takes_the_heat_of_what_cools(self) -> None:
+        # 1 kg of water from 80 to 20 C gives 4.18 x 60 = 251 kJ; a tenth of it as steam, 11 g.
+        hot = mixture(State(water=1000.0))
+        left = cool(hot, np.array([0.1]), np.array([80.0]))
+        self.assertAlmostEqual(float(left.vapour.sum()), 11.1, delta=0.15)
+        self.assertEqual(float(left.celsius[0]), 20.0)
+
+    def test_a_ring_boils_off_what_it_heats(self) -> None:
+        # At the boil, 22 g a minute for 10 minutes with the warm-up behind it: 220 g.
+        hot = mixture(State(water=1000.0))
+        left = pan(hot, np.array([22.0]), np.array([100.0]), minutes=10.0)
+        self.assertAlmostEqual(float(left.vapour.sum()), 220.0, delta=0.1)
+
+    def test_paper_holds_so_much(self) -> None:
+        point = Point("s", "press", "Pressed", State(water=90.0), 0, 0, None, 0, 0, 45.0, 0, None,
+                      None, None, None)  # fmt: skip
+        told = sheets(point, "paper")
+        assert told is not None
+        # 30 g a sheet at best, 15 at worst (common practice, no source).
+        self.assertEqual((told.values["few"], told.values["many"]), (2.0, 3.0))
+        self.assertIsNone(sheets(point, "cloth"))
+        self.assertIsNone(sheets(replace(point, liquid=15.0), "paper"))
+        self.assertIsNone(sheets(replace(point, technique="boil"), "paper"))
 
     def test_a_round_too_few_is_not_enough(self) -> None:
         # Later rounds take 0.6 of 50 %: 30, then 51 g of 100.
@@ -191,6 +304,36 @@ class Swaps(unittest.TestCase):
                 rebase(recipe, have, 2)
         self.assertEqual(rebase(500.0, 400.0, 2).eggs, 2)
         self.assertEqual(rebase(500.0, 1.0, 2).eggs, 1)
+
+    def test_rolls_have_a_size(self) -> None:
+        self.assertEqual(rolls_from(1000.0, 20.0, 10.0), 5)
+        for length, around in ((0.0, 10.0), (20.0, 0.0), (20.0, -0.5), (-0.5, 10.0)):
+            with self.assertRaises(BadInput):
+                rolls_from(1000.0, length, around)
+
+    def test_nothing_to_weigh_is_not_rebased(self) -> None:
+        mash = book().stand_in("mash", "cauliflower_mash")
+        driver = line("c", 900.0, mash.driver)
+        halved = rebased(Choice(mash.key, (driver,)), mash, 450.0, FOODS)
+        self.assertEqual(halved.lines[0].grams, 450.0)
+        for choice in (
+            Choice(mash.key, (line("b", 40.0, "butter"),)),
+            Choice(mash.key, (replace(driver, grams=None),)),
+        ):
+            with self.assertRaises(BadInput):
+                rebased(choice, mash, 450.0, FOODS)
+
+    def test_a_frozen_step_is_the_step(self) -> None:
+        mash = book().stand_in("mash", "cauliflower_mash")
+        lid = part("Lid", line("potato", 900.0, "potato"), line("milk", 120.0, "milk"))
+        whole = propose_slots(dish(lid, servings=4), book(), FOODS)
+        slot = whole.parts[0].slots[0]
+        chosen = whole.with_choice("Lid", slot.id, scale_to(
+            whole.parts[0], slot, mash, book().files["mash"], FOODS
+        ))  # fmt: skip
+        kept = msgspec.convert(msgspec.to_builtins(freeze(chosen, FOODS, book(), Rules())), Frozen)
+        _, then, _ = thaw(kept, FOODS, book())
+        self.assertEqual(then.stand_in("mash", mash.key).steps, mash.steps)
 
     def test_what_nobody_tried_is_said(self) -> None:
         self.assertEqual(reheating_words(None), worded("nobody_tried"))

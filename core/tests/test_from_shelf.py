@@ -8,7 +8,9 @@ from dataclasses import replace
 from snabo_core.dish import Dish, FromShelf, Taken, check
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
+from snabo_core.plate.figures import grams_cause
 from snabo_core.plate.setting import Setting
+from snabo_core.quantities.units import UNITS
 from snabo_core.recipe import read_recipe
 from snabo_core.recipe.method import with_method
 from snabo_core.shelf import Reheating, keepings
@@ -65,6 +67,25 @@ def cooked(dish: Dish) -> list[CookStep]:
 
 class Lines(unittest.TestCase):
     """One line from the shelf."""
+
+    def test_it_is_weighed_in_grams(self) -> None:
+        dish = pot()
+        part = dish.parts[0]
+        met = meet(dish, part.id, part.lines[0].id, lentils(frozen=True), 500)
+        line = next(one.used() for one in met.parts[0].lines if one.used().shelf)
+        self.assertEqual((line.amount, UNITS[line.unit or ""].kind), (500, "mass"))
+        # A batch on the scale has its own doubt, not one it shares with cups of the same food.
+        self.assertEqual(grams_cause(line), f"line:{line.id}")
+
+    def test_what_needs_no_warming_waits_for_nobody(self) -> None:
+        dish = pot()
+        part = dish.parts[0]
+        shelved = lentils(frozen=True)
+        cold = replace(shelved, keeping=replace(shelved.keeping, reheat=None))
+        met = meet(dish, part.id, part.lines[0].id, cold, 500)
+        line = next(one.used() for one in met.parts[0].lines if one.used().shelf)
+        assert line.shelf is not None
+        self.assertEqual((line.shelf.minutes_low, line.shelf.minutes_high), (0.0, 0.0))
 
     def test_its_making_drops_out_and_thawing_enters(self) -> None:
         dish = pot()

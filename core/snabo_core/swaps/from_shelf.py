@@ -62,7 +62,7 @@ def meet(dish: Dish, part_id: str, line_id: str | None, shelved: OnShelf, grams:
     low, high = how.minutes if how else (0.0, 0.0)
     used = Line(
         id=line.id, text=worded("shelf_line", grams=grams, what=shelved.name), amount=grams,
-        unit="g", food=shelved.food, form=shelved.form, food_name=shelved.name, grams_low=grams,
+        unit="gram", food=shelved.food, form=shelved.form, food_name=shelved.name, grams_low=grams,
         grams=grams, grams_high=grams, reason=worded("weight_written"),
         shelf=FromShelf(
             shelved.batch, covers, shelved.frozen, _HOW[how.how] if how else "",
