@@ -23,6 +23,8 @@ NEARLY_SURE = 0.975
 ALL_FATS = ("oil", "dairy", "spray")
 MOST_LIMIT, MOST_TOLERANCE = 20_000.0, 1000.0
 
+Per = Literal["serving", "day"]
+
 
 @dataclass(frozen=True)
 class Target:
@@ -35,7 +37,7 @@ class Target:
     nutrient: str
     at_least: float | None = None
     at_most: float | None = None
-    per: Literal["serving", "day"] = "serving"
+    per: Per = "serving"
     day_share: float = 1.0
     hard: bool = True
     tolerance: float = 0.0

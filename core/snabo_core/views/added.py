@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 from snabo_core.dish import Dish, Line
 from snabo_core.foods import Library
-from snabo_core.plate.nutrients import NUTRIENTS
+from snabo_core.plate.nutrients import NUTRIENTS, Unit
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Figure
 from snabo_core.swaps.book import Book
@@ -27,7 +27,7 @@ class AddedFigure:
 
     nutrient: str
     label: str
-    unit: str
+    unit: Unit
     was: float | None
     now: float | None
 

@@ -27,6 +27,7 @@ from snabo_core.views.water import PointView, point_view, upcoming
 from snabo_core.water.advice import advise
 from snabo_core.water.courses import START
 from snabo_core.water.cures import Absorber, Cure, for_too_thin, for_too_wet, simmer_minutes
+from snabo_core.water.cures import Kind as CureKind
 from snabo_core.water.ledger import Point
 from snabo_core.water.of_method import tool_of
 from snabo_core.water.steps import BAKED, PANNED, PRESSED, SIMMERED
@@ -64,7 +65,7 @@ class WaterRequest:
 class CureView:
     """One thing that helps, in words; `grams` leave or are stirred in."""
 
-    kind: str
+    kind: CureKind
     grams: float
     words: str
 

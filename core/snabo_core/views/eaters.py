@@ -5,11 +5,13 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
+from snabo_core.foods.certainty import Certainty
 from snabo_core.plate import Plate
 from snabo_core.plate.cautions import people_cautions
+from snabo_core.plate.eaters import Code, Per
 from snabo_core.plate.exclusions import Breach
 from snabo_core.plate.judging import ForEater
-from snabo_core.plate.nutrients import LABELS, UNIT
+from snabo_core.plate.nutrients import LABELS, UNIT, Unit
 from snabo_core.plate.programme import RULES, rule_standings
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Figure
@@ -23,14 +25,14 @@ class Reach:
 
     nutrient: str
     label: str
-    unit: str
+    unit: Unit
     figure: Figure
     was: float | None
     at_least: float | None
     at_most: float | None
-    per: str
+    per: Per
     hard: bool
-    code: str
+    code: Code
     met: bool
     line_id: str | None
     words: str
@@ -41,7 +43,7 @@ class BreachView:
     """An exclusion broken, or not surely kept, and the line to blame."""
 
     what: str
-    certainty: str
+    certainty: Certainty
     line_id: str
     words: str
     # what else the recipe offers that would do, in words; empty where nothing does

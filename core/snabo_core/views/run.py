@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from snabo_core.dish import Dish, Portion
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
-from snabo_core.plate.nutrients import NUTRIENTS
+from snabo_core.plate.nutrients import NUTRIENTS, Unit
 from snabo_core.plate.portions import Parted, Served, parted
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Figure
@@ -121,7 +121,7 @@ class RunFigure:
 
     nutrient: str
     label: str
-    unit: str
+    unit: Unit
     figure: Figure
 
 

@@ -9,7 +9,7 @@ from snabo_core.dish import NONE, Dish, Readings
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.foods import Library
 from snabo_core.plate.eaters import Eater, Target, standing
-from snabo_core.plate.nutrients import LABELS, UNIT
+from snabo_core.plate.nutrients import LABELS, UNIT, Unit
 from snabo_core.plate.rows import PLACE
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Figure, Totals
@@ -60,7 +60,7 @@ class DayLine:
 
     nutrient: str
     label: str
-    unit: str
+    unit: Unit
     at_least: float | None
     at_most: float | None
     used: Figure

@@ -3649,14 +3649,17 @@ export interface components {
         Reach: {
             nutrient: string;
             label: string;
-            unit: string;
+            /** @enum {unknown} */
+            unit: "g" | "kcal" | "mg";
             figure: components["schemas"]["Figure"];
             was: number | null;
             at_least: number | null;
             at_most: number | null;
-            per: string;
+            /** @enum {unknown} */
+            per: "day" | "serving";
             hard: boolean;
-            code: string;
+            /** @enum {unknown} */
+            code: "cannot_tell" | "likely_meets" | "likely_misses" | "meets" | "over" | "short";
             met: boolean;
             line_id: string | null;
             words: string;
@@ -3667,7 +3670,8 @@ export interface components {
          */
         BreachView: {
             what: string;
-            certainty: string;
+            /** @enum {unknown} */
+            certainty: "check_label" | "contains" | "free" | "may_contain" | "tolerated" | "unknown";
             line_id: string;
             words: string;
             help: string;
@@ -3731,7 +3735,8 @@ export interface components {
         RunFigure: {
             nutrient: string;
             label: string;
-            unit: string;
+            /** @enum {unknown} */
+            unit: "g" | "kcal" | "mg";
             figure: components["schemas"]["Figure"];
         };
         /**
@@ -4211,7 +4216,8 @@ export interface components {
          * @description One thing that helps, in words; `grams` leave or are stirred in.
          */
         CureView: {
-            kind: string;
+            /** @enum {unknown} */
+            kind: "absorb" | "bake_on" | "press" | "sear" | "simmer" | "stir_back" | "thicken" | "thin";
             grams: number;
             words: string;
         };
@@ -4308,7 +4314,8 @@ export interface components {
         AddedFigure: {
             nutrient: string;
             label: string;
-            unit: string;
+            /** @enum {unknown} */
+            unit: "g" | "kcal" | "mg";
             was: number | null;
             now: number | null;
         };
@@ -5337,7 +5344,8 @@ export interface components {
         DayLine: {
             nutrient: string;
             label: string;
-            unit: string;
+            /** @enum {unknown} */
+            unit: "g" | "kcal" | "mg";
             at_least: number | null;
             at_most: number | null;
             used: components["schemas"]["Figure"];
