@@ -31,6 +31,7 @@ from snabo_core.plate.nutrients import LABELS, TARGETED, UNIT  # noqa: E402
 from snabo_core.quantities.conversions import salt_kinds  # noqa: E402
 from snabo_core.swaps.book import book  # noqa: E402
 from snabo_core.water.steps import TECHNIQUES  # noqa: E402
+from snabo_core.wording import KJ_PER_KCAL  # noqa: E402
 
 CONTRACT = ROOT / "docs" / "openapi.yaml"
 TYPES = ROOT / "web" / "src" / "api" / "schema.d.ts"
@@ -62,6 +63,7 @@ def vocabulary() -> str:
     words = {
         "LABELS": LABELS,
         "UNITS": UNIT,
+        "KJ_PER_KCAL": KJ_PER_KCAL,
         "TARGETED": TARGETED,
         "ALLERGENS": ALLERGEN_WORDS,
         "HOLDABLE": HOLDABLE,
@@ -70,7 +72,11 @@ def vocabulary() -> str:
         "APPLIANCES": tuple(sorted(book().appliances)),
         "BOOK_TECHNIQUES": tuple(sorted(TECHNIQUES)),
     }
-    kinds = {"LABELS": "Record<string, string>", "UNITS": "Record<string, string>"}
+    kinds = {
+        "LABELS": "Record<string, string>",
+        "UNITS": "Record<string, string>",
+        "KJ_PER_KCAL": "number",
+    }
     lines = ["/** The core's words, written by ./snabo types; not to be changed by hand. */"]
     for name, value in words.items():
         text = json.dumps(value, ensure_ascii=False, indent=2)

@@ -4,8 +4,6 @@ from __future__ import annotations
 
 from typing import Literal
 
-KJ_PER_KCAL = 4.184
-
 # kcal per gram. US: 21 CFR 101.9(c)(1)(i) general factors; alcohol 7 by common practice;
 # polyols there differ by kind (`POLYOL_KCAL`), 2.4 stands for a mix. EU: Regulation
 # 1169/2011, Annex XIV.

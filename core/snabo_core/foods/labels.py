@@ -13,7 +13,7 @@ from typing import Literal
 import numpy as np
 
 from snabo_core.errors import BadInput
-from snabo_core.foods.energy import KJ_PER_KCAL, POLYOL_KCAL, energy_kcal
+from snabo_core.foods.energy import POLYOL_KCAL, energy_kcal
 from snabo_core.foods.loading import bounded
 from snabo_core.foods.records import (
     AVAILABLE,
@@ -24,7 +24,7 @@ from snabo_core.foods.records import (
     FoodRow,
     Vector,
 )
-from snabo_core.wording import Message
+from snabo_core.wording import KJ_PER_KCAL, Message
 
 Jurisdiction = Literal["us", "eu", "other"]
 Basis = Literal["serving", "100g"]

@@ -131,6 +131,10 @@ class Food:
     curated: bool = True
     own: bool = False
 
+    def density(self, form: str | None) -> Density | None:
+        """Return what a form weighs in g/ml, else the first form known; None where none is."""
+        return self.densities.get(form or "") or next(iter(self.densities.values()), None)
+
     @property
     def default_form(self) -> str:
         """The form assumed where nothing is said."""

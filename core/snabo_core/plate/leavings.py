@@ -7,11 +7,12 @@ from dataclasses import replace
 import numpy as np
 
 from snabo_core.dish import Leaves, Line
+from snabo_core.foods.energy import FACTORS
 from snabo_core.foods.records import AXIS, FoodRow, Vector
 from snabo_core.plate.rows import FIGURES, PLACE, RowFigures
 
-# Energy of what leaves: 21 CFR 101.9(c)(1)(i).
-KCAL_FAT, KCAL_CARBOHYDRATE = 9.0, 4.0
+# Energy of what leaves; both regulations count fat and carbohydrate alike.
+KCAL_FAT, KCAL_CARBOHYDRATE = (FACTORS["us"][name] for name in ("fat", "carbohydrate"))
 TAKES: dict[Leaves, tuple[str, ...]] = {
     "fat": ("fat", "saturated", "added_oil", "plain_oil"),
     "dissolved": ("net_carbs", "sugars", "added_sugar", "polyols", "sodium_mg"),

@@ -140,7 +140,7 @@ def _converted(unit: Unit, grams: Grams, low: float, best: float, high: float) -
 
 def _every_unit(grams: Grams, food: Food, form: str, volume: float | None) -> list[ConvertedView]:
     found = [_converted(UNITS[u], grams, *(3 * (UNITS[u].size or 1.0,))) for u in SHOWN_MASSES]
-    density = food.densities.get(form) or next(iter(food.densities.values()), None)
+    density = food.density(form)
     for name in SHOWN_VOLUMES:
         unit = UNITS[name]
         size = unit.size or 1.0
@@ -189,7 +189,7 @@ def _spoons(value: float) -> str:
 
 
 def _ml_weight(food: Food, form: str) -> float:
-    density = food.densities.get(form) or next(iter(food.densities.values()), None)
+    density = food.density(form)
     if density is None:
         raise SnaboError(f"Nobody here knows what a cup of {food.name} weighs.", "food")
     return density.best

@@ -12,7 +12,7 @@ from typing import Literal
 
 from snabo_core.dish import MAX_GRAMS
 from snabo_core.foods import Food
-from snabo_core.foods.records import Density, Measure
+from snabo_core.foods.records import Measure
 from snabo_core.quantities.amounts import Amount
 from snabo_core.wording import Message
 
@@ -265,7 +265,7 @@ def _packages(amount: Amount, food: Food, form: str, waste: Waste) -> Grams:
     unit = amount.each_unit
     each = (amount.each or 0.0) * ((unit.size if unit else None) or 1.0)
     if unit is not None and unit.kind == "volume":
-        density = _density(food, form)
+        density = food.density(form)
         each *= density.best if density else 1.0
     tinned = amount.unit is not None and amount.unit.id in SEALED
     if tinned and form == "drained":
@@ -286,10 +286,6 @@ def _packages(amount: Amount, food: Food, form: str, waste: Waste) -> Grams:
     return Grams(low, best, high, reason)
 
 
-def _density(food: Food, form: str) -> Density | None:
-    return food.densities.get(form) or next(iter(food.densities.values()), None)
-
-
 def _heap(amount: Amount, food: Food, form: str) -> tuple[float, float, float]:
     if amount.heap is None:
         return 1.0, 1.0, 1.0
@@ -298,7 +294,7 @@ def _heap(amount: Amount, food: Food, form: str) -> tuple[float, float, float]:
 
 
 def _volume(amount: Amount, food: Food, form: str) -> Grams:
-    unit, density = amount.unit, _density(food, form)
+    unit, density = amount.unit, food.density(form)
     if unit is not None and unit.id in food.counts:
         # What this household's own cup of it weighs goes before any bulk density.
         return _measured(amount, food.counts[unit.id])

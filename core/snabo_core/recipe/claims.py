@@ -6,8 +6,8 @@ import re
 from collections.abc import Iterable
 
 from snabo_core.dish import Claim
-from snabo_core.foods.energy import KJ_PER_KCAL
 from snabo_core.foods.labels import SODIUM_PER_SALT_MG
+from snabo_core.wording import KJ_PER_KCAL
 
 # Nobody eats so many grams of sodium at a sitting: a bare number above it counts milligrams.
 MOST_SODIUM_G = 10.0

@@ -243,8 +243,9 @@ def _volume(lines: Sequence[Line], foods: Library) -> float:
         food = foods.food(line.food)
         if food.food_class in BETWEEN:
             continue
-        density = food.densities.get(line.form or "") or next(iter(food.densities.values()))
-        found += (line.grams or 0.0) / density.best
+        density = food.density(line.form)
+        if density is not None:
+            found += (line.grams or 0.0) / density.best
     if found <= 0:
         raise BadInput("None of these lines is a crumb.", "slot")
     return found

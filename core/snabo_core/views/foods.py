@@ -196,7 +196,7 @@ def values_of(row: FoodRow, grams: float, polyols: PolyolRule) -> dict[str, Valu
 def measures_of(food: Food, form: str, system: str) -> tuple[MeasureView, ...]:
     """Return what cup, spoons and the food's own counts weigh, in one unit system."""
     views = []
-    density = food.densities.get(form) or next(iter(food.densities.values()), None)
+    density = food.density(form)
     for name in SPOONS:
         unit = UNITS[BY_SYSTEM[system][name]]
         own = food.counts.get(unit.id)

@@ -19,6 +19,7 @@ export const UNITS: Record<string, string> = {
   kcal: 'kcal',
   sodium_mg: 'mg',
 };
+export const KJ_PER_KCAL: number = 4.184;
 export const TARGETED: readonly string[] = [
   'net_carbs',
   'protein',

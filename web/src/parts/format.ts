@@ -1,6 +1,6 @@
 /** Figures as a cook reads them: with a unit and one sensible decimal. */
 import type { Figure, Leaving } from '../api/types';
-import { LABELS, UNITS } from '../api/vocabulary';
+import { KJ_PER_KCAL, LABELS, UNITS } from '../api/vocabulary';
 
 /** Whole from 10 up, one decimal below; nothing is "0.0". */
 export function plain(value: number): string {
@@ -8,7 +8,6 @@ export function plain(value: number): string {
   return rounded.replace(/\.0$/, '').replace(/^-0$/, '0');
 }
 
-const KJ_PER_KCAL = 4.184;
 let energyInJoule = false;
 
 /** The household's energy unit; figures arrive in kcal and are only written otherwise. */
