@@ -12,6 +12,8 @@ import yaml
 from snabo_core.recipe.facts import minutes_of
 
 LONGEST = 16_000
+# The one in C, where it was built: the other takes seconds over a head of brackets.
+_LOADER = getattr(yaml, "CBaseLoader", yaml.BaseLoader)
 _HEAD = re.compile(r"\A\ufeff?---[ \t]*\n(?P<head>.*?)\n---[ \t]*(?:\n|\Z)", re.DOTALL)
 _SERVES = ("servings", "serves", "yield", "portions", "recipeyield")
 _TIMES = {
@@ -47,7 +49,7 @@ def front_matter(text: str) -> tuple[dict[str, str], str]:
         return {}, plain
     try:
         # The base loader makes texts, lists and mappings, and nothing else.
-        found = yaml.load(match["head"], Loader=yaml.BaseLoader)  # noqa: S506
+        found = yaml.load(match["head"], Loader=_LOADER)  # noqa: S506
     except (yaml.YAMLError, RecursionError, ValueError):
         return _by_line(match["head"]), plain[match.end() :]
     return (_flat(found, "", 0) if isinstance(found, dict) else {}), plain[match.end() :]
