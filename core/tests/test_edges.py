@@ -1,12 +1,13 @@
 """Where one verdict turns into the next, and what nothing, and nobody knows, come to."""
 
+import datetime as dt
 import unittest
 from dataclasses import replace
 
 import msgspec
 import numpy as np
 
-from snabo_core.dish import Choice, Leaving, Line, MethodStep
+from snabo_core.dish import Choice, HoldBack, Leaving, Line, MethodStep
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.plate import leavings
@@ -16,6 +17,8 @@ from snabo_core.plate.equipment import MOST, Equipment, check_equipment
 from snabo_core.plate.exclusions import Exclusion, breaches
 from snabo_core.plate.figures import entries, grams_cause, total
 from snabo_core.plate.nutrients import NUTRIENTS, TARGETED
+from snabo_core.plate.portions import finished_question
+from snabo_core.plate.programme import Programme, rule_standings
 from snabo_core.plate.rows import RowFigures, Rules
 from snabo_core.plate.serving import minus, plate_of
 from snabo_core.plate.totals import Figure
@@ -24,6 +27,7 @@ from snabo_core.swaps.book import book
 from snabo_core.swaps.frozen import Frozen, freeze, thaw
 from snabo_core.swaps.pans import rolls_from
 from snabo_core.swaps.rebasing import rebased
+from snabo_core.swaps.resizing import sized
 from snabo_core.swaps.roles import propose_slots
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.swaps.toppings import load_of, verdict_of
@@ -37,6 +41,7 @@ from snabo_core.water.models import cool, pan
 from snabo_core.water.of_method import Around, step_of_method
 from snabo_core.water.priors import Prior
 from snabo_core.water.state import State
+from snabo_core.water.thermal import density as density_of
 from snabo_core.water.thickness import Thickness, thickness
 from snabo_core.wording import worded
 from tests.helpers import dish, line, part
@@ -113,6 +118,8 @@ class Figures(unittest.TestCase):
     def test_a_third_is_a_third_of_everything(self) -> None:
         third, whole = self.totals.times(1 / 3), self.totals
         np.testing.assert_allclose(third.low * 3, whole.low)
+        np.testing.assert_allclose(third.up * 3, whole.up)
+        np.testing.assert_allclose(third.down * 3, whole.down)
         for some, every in zip(third.blame, whole.blame, strict=True):
             self.assertEqual([b for _, b in some], [b for _, b in every])
             np.testing.assert_allclose([w * 3 for w, _ in some], [w for w, _ in every])
@@ -128,6 +135,28 @@ class Figures(unittest.TestCase):
         self.assertEqual(grams_cause(pieces), f"measure:leek/{pieces.form}/each")
         self.assertEqual(grams_cause(plain), "line:d")
         self.assertEqual(grams_cause(nameless), "line:e")
+
+    def test_a_programme_runs_from_its_day(self) -> None:
+        day = dt.date(2026, 3, 2)
+        week = Programme(day, 7, ("one_starch",))
+        lines = [line("a", 300.0, "potato")]
+        self.assertEqual(len(rule_standings(week, lines, FOODS, day)), 1)
+        for programme, today in (
+            (None, day),
+            (week, None),
+            (week, day - dt.timedelta(days=1)),
+            (week, day + dt.timedelta(days=7)),
+        ):
+            self.assertEqual(rule_standings(programme, lines, FOODS, today), [])
+
+    def test_a_finished_dish_weighs_what_went_in(self) -> None:
+        # A twentieth more for what nobody wrote down; less than two fifths is seldom true.
+        self.assertIsNone(finished_question(1050.0, 1000.0))
+        self.assertIsNotNone(finished_question(1051.0, 1000.0))
+        self.assertIsNone(finished_question(400.0, 1000.0))
+        self.assertIsNotNone(finished_question(399.0, 1000.0))
+        self.assertIsNotNone(finished_question(0.0, 1000.0))
+        self.assertIsNone(finished_question(5000.0, 0.0))
 
     def test_what_nobody_eats_breaks_no_exclusion(self) -> None:
         eaten = line("a", 50.0, "butter")
@@ -167,6 +196,12 @@ class Water(unittest.TestCase):
         left = cool(hot, np.array([0.1]), np.array([80.0]))
         self.assertAlmostEqual(float(left.vapour.sum()), 11.1, delta=0.15)
         self.assertEqual(float(left.celsius[0]), 20.0)
+
+    def test_nothing_holds_nothing(self) -> None:
+        self.assertEqual(State().water_share, 0.0)
+        self.assertEqual(density_of(State(), 20.0), 0.0)
+        # What is not told of a mixture, free water among it, is none.
+        self.assertEqual(float(mixture(State(water=90.0, starch=10.0)).sum()), 100.0)
 
     def test_a_ring_boils_off_what_it_heats(self) -> None:
         # At the boil, 22 g a minute for 10 minutes with the warm-up behind it: 220 g.
@@ -304,6 +339,12 @@ class Swaps(unittest.TestCase):
                 rebase(recipe, have, 2)
         self.assertEqual(rebase(500.0, 400.0, 2).eggs, 2)
         self.assertEqual(rebase(500.0, 1.0, 2).eggs, 1)
+
+    def test_what_is_added_by_eye_grows_with_the_dish(self) -> None:
+        flour = line("f", 40.0, "wheat_flour", hold=HoldBack(10.0, 60.0, "it coats a spoon"))
+        twice = sized(flour, 2.0, FOODS)
+        self.assertEqual(twice.hold, HoldBack(20.0, 120.0, "it coats a spoon"))
+        self.assertEqual(sized(twice, 1.0, FOODS), flour)
 
     def test_rolls_have_a_size(self) -> None:
         self.assertEqual(rolls_from(1000.0, 20.0, 10.0), 5)

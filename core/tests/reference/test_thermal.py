@@ -21,6 +21,13 @@ class SteamTables(unittest.TestCase):
             liquid = IAPWS97(T=celsius + KELVIN, x=0).h
             self.assertAlmostEqual(latent_heat(celsius), vapour - liquid, delta=1.5)
 
+    def test_every_value_of_the_table(self) -> None:
+        # Between them a straight line is drawn; at them nothing but the last figure is rounded.
+        for celsius in (0.01, 20, 40, 60, 80, 100, 120, 140):
+            vapour = IAPWS97(T=celsius + KELVIN, x=1).h
+            liquid = IAPWS97(T=celsius + KELVIN, x=0).h
+            self.assertAlmostEqual(latent_heat(celsius), vapour - liquid, delta=0.4)
+
     def test_latent_heat_at_boiling(self) -> None:
         # Steam tables: 2256.5 kJ/kg at 100 C.
         self.assertAlmostEqual(latent_heat(100.0), 2256.5, delta=0.1)
