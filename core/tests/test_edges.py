@@ -21,10 +21,12 @@ from snabo_core.plate.portions import finished_question
 from snabo_core.plate.programme import Programme, rule_standings
 from snabo_core.plate.rows import RowFigures, Rules
 from snabo_core.plate.serving import minus, plate_of
+from snabo_core.plate.setting import Setting
 from snabo_core.plate.totals import Figure
 from snabo_core.swaps.binding import rebase
 from snabo_core.swaps.book import book
 from snabo_core.swaps.frozen import Frozen, freeze, thaw
+from snabo_core.swaps.ledgers import dish_ledgers, losses_of, sum_of_losses
 from snabo_core.swaps.pans import rolls_from
 from snabo_core.swaps.rebasing import rebased
 from snabo_core.swaps.resizing import sized
@@ -364,7 +366,7 @@ class Swaps(unittest.TestCase):
             with self.assertRaises(BadInput):
                 rebased(choice, mash, 450.0, FOODS)
 
-    def test_a_frozen_step_is_the_step(self) -> None:
+    def test_what_is_pressed_out_is_lost_and_a_frozen_step_is_the_step(self) -> None:
         mash = book().stand_in("mash", "cauliflower_mash")
         lid = part("Lid", line("potato", 900.0, "potato"), line("milk", 120.0, "milk"))
         whole = propose_slots(dish(lid, servings=4), book(), FOODS)
@@ -372,6 +374,12 @@ class Swaps(unittest.TestCase):
         chosen = whole.with_choice("Lid", slot.id, scale_to(
             whole.parts[0], slot, mash, book().files["mash"], FOODS
         ))  # fmt: skip
+        ledgers = dish_ledgers(chosen, book(), FOODS, Setting(()))
+        lost = [losses_of(each.ledger.lost) for each in ledgers]
+        self.assertGreater(sum(one.get("net_carbs", 0.0) for one in lost), 0.0)
+        for name, grams in sum_of_losses(ledgers).items():
+            self.assertAlmostEqual(grams, sum(one.get(name, 0.0) for one in lost))
+        self.assertEqual(set(sum_of_losses(ledgers)), {name for one in lost for name in one})
         kept = msgspec.convert(msgspec.to_builtins(freeze(chosen, FOODS, book(), Rules())), Frozen)
         _, then, _ = thaw(kept, FOODS, book())
         self.assertEqual(then.stand_in("mash", mash.key).steps, mash.steps)
