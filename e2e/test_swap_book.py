@@ -81,7 +81,9 @@ class SwapBook(BrowserCase):
         self.part("Filling")
         page.get_by_role("button", name=re.compile("^pour sauce: ")).click()
         self.choose("Silken tofu sauce")
-        expect(page.locator("[data-was-becomes]")).to_contain_text(re.compile(r"\d+ g\s*silken tofu"))
+        expect(page.locator("[data-was-becomes]")).to_contain_text(
+            re.compile(r"\d+ g\s*silken tofu")
+        )
         # Each is saved and there after a reload, with its steps on the Recipe.
         expect(page.get_by_text("· saved")).to_be_visible()
         page.reload()
@@ -168,6 +170,8 @@ class SwapBook(BrowserCase):
         expect(page.get_by_text(re.compile("Weigh it again"))).to_be_visible()
         page.get_by_label("Vegetable, trimmed, g").fill("900")
         page.get_by_role("button", name="Go by it").click()
-        expect(page.locator("[data-was-becomes]")).to_contain_text(re.compile(r"900 g\s*cauliflower"))
+        expect(page.locator("[data-was-becomes]")).to_contain_text(
+            re.compile(r"900 g\s*cauliflower")
+        )
         page.keyboard.press("u")
         expect(page.locator("[data-was-becomes]")).not_to_contain_text("900 g")

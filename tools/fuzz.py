@@ -60,7 +60,8 @@ def piece(named: tuple[str, int, int]) -> Piece:
                     act(one)
             except Exception:  # noqa: BLE001  what is looked for
                 crashes.append(f"{str(one)[:200]!r}\n{traceback.format_exc()[-800:]}")
-            slow = sorted([*slow, (time.process_time() - began, str(one)[:200])])[-NAMED:]
+            took = time.process_time() - began
+            slow = sorted([*slow, (took, f"piece {number}: {str(one)[:200]}")])[-NAMED:]
             done += 1
     return done, slow, crashes, _megabytes()
 
