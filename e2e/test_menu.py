@@ -7,6 +7,7 @@ from playwright.sync_api import expect
 
 from dishes.models import Dish
 from e2e.base import BrowserCase
+from e2e.test_evening import CONTROLLED
 from menu.models import MenuDay, MenuMeal, ShoppingEvent, ShopPrice
 from table.services import today_in
 
@@ -61,6 +62,7 @@ class Week(BrowserCase):
             "Ada"
         )
         self.assertEqual(len(MenuDay.objects.get().eaters), 1)
+        page.evaluate(CONTROLLED)
         page.reload()
         expect(meal).to_contain_text("1 over")
 
