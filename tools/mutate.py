@@ -11,6 +11,7 @@ from __future__ import annotations
 import argparse
 import ast
 import json
+import os
 import queue
 import random
 import shutil
@@ -54,6 +55,8 @@ LEFT_OUT = ("tests.test_fuzz", "tests.test_formats", "tests.test_saved_files")
 # Seconds of tests that are spent on one change; what is not noticed by then counts as unnoticed.
 MOST_SECONDS = 45.0
 WORKERS = 2
+# Two changes of one length within one second look alike to what was compiled.
+AFRESH = {**os.environ, "PYTHONDONTWRITEBYTECODE": "1"}
 
 Spot = tuple[str, int]
 
@@ -175,7 +178,9 @@ def covering(core: Path, packages: Sequence[str]) -> Covering:
 
 def _measured(core: Path, packages: Sequence[str], modules: Sequence[str]) -> dict[str, dict]:
     command = [sys.executable, str(ROOT / "tools" / "mutate_measure.py"), ",".join(packages)]
-    done = subprocess.run([*command, *modules], cwd=core, capture_output=True, check=False)
+    done = subprocess.run(
+        [*command, *modules], cwd=core, env=AFRESH, capture_output=True, check=False
+    )
     if done.returncode:
         sys.exit(f"The tests have to pass before they can be measured.\n{done.stderr.decode()}")
     return json.loads(done.stdout)
@@ -196,7 +201,7 @@ def noticed(core: Path, mutant: Mutant, cover: Covering) -> tuple[bool, str]:
     try:
         done = subprocess.run(
             [sys.executable, "-m", "unittest", "-f", *tests],
-            cwd=core, capture_output=True, check=False,
+            cwd=core, env=AFRESH, capture_output=True, check=False,
             # A change that makes a loop endless is noticed by the one who waits.
             timeout=60 + 5 * sum(cover.seconds[test] for test in tests),
         )  # fmt: skip
