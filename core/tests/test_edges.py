@@ -2,6 +2,7 @@
 
 import datetime as dt
 import unittest
+from copy import copy
 from dataclasses import replace
 
 import msgspec
@@ -31,7 +32,7 @@ from snabo_core.swaps.pans import rolls_from
 from snabo_core.swaps.rebasing import rebased
 from snabo_core.swaps.resizing import sized
 from snabo_core.swaps.roles import propose_slots
-from snabo_core.swaps.scaling import scale_to
+from snabo_core.swaps.scaling import _volume, scale_to
 from snabo_core.swaps.toppings import load_of, verdict_of
 from snabo_core.swaps.words import reheating_words
 from snabo_core.water.advice import sheets
@@ -347,6 +348,15 @@ class Swaps(unittest.TestCase):
         twice = sized(flour, 2.0, FOODS)
         self.assertEqual(twice.hold, HoldBack(20.0, 120.0, "it coats a spoon"))
         self.assertEqual(sized(twice, 1.0, FOODS), flour)
+
+    def test_crumbs_that_nobody_has_measured_are_not_counted_as_none(self) -> None:
+        crumbs = [line("a", 80.0, "breadcrumbs"), line("b", 20.0, "oats")]
+        measured = _volume(crumbs, FOODS)
+        self.assertGreater(measured, _volume(crumbs[:1], FOODS))
+        unmeasured = copy(FOODS)
+        unmeasured.foods = {**FOODS.foods, "oats": replace(FOODS.food("oats"), densities={})}
+        with self.assertRaisesRegex(BadInput, "what a cup of .*oats weighs"):
+            _volume(crumbs, unmeasured)
 
     def test_rolls_have_a_size(self) -> None:
         self.assertEqual(rolls_from(1000.0, 20.0, 10.0), 5)

@@ -234,7 +234,8 @@ def _volume(lines: Sequence[Line], foods: Library) -> float:
     """Return the loose mL of a crumb: fat, liquid and seasoning sit between its pieces.
 
     Raises:
-        BadInput: nothing in the slot is a crumb, or its lines are not settled.
+        BadInput: nothing in the slot is a crumb, its lines are not settled, or nobody knows how
+            loose one lies.
     """
     found = 0.0
     for line in lines:
@@ -244,8 +245,9 @@ def _volume(lines: Sequence[Line], foods: Library) -> float:
         if food.food_class in BETWEEN:
             continue
         density = food.density(line.form)
-        if density is not None:
-            found += (line.grams or 0.0) / density.best
+        if density is None:
+            raise BadInput(f"Nobody here knows what a cup of {food.name} weighs.", "slot")
+        found += (line.grams or 0.0) / density.best
     if found <= 0:
         raise BadInput("None of these lines is a crumb.", "slot")
     return found
