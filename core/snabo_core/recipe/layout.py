@@ -3,11 +3,10 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field, replace
 
 from snabo_core.dish import AsideKind
-from snabo_core.quantities.amounts import read_amount
 from snabo_core.quantities.kinds import (
     STEP_VERBS,
     begins_with_amount,
@@ -20,33 +19,39 @@ from snabo_core.quantities.kinds import (
     names_component,
     without_enumeration,
 )
-from snabo_core.quantities.numbers import spell_fractions, spell_numbers
-from snabo_core.quantities.tidying import tidy, without_pictures
+from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.recipe.facts import Servings, clean_title, servings_in, times_in, yield_in
+from snabo_core.recipe.sections import (
+    COMMENTS,
+    FROM,
+    GREETING,
+    INGREDIENTS,
+    METHOD,
+    METHOD_SAYS,
+    NOTES,
+    NUTRITION,
+    SIGN_OFF,
+    STEP_LABEL,
+)
+from snabo_core.recipe.written import (
+    STEP_NUMBER,
+    Written,
+    ends_with_amount,
+    has_amount,
+    only_amount,
+    written_lines,
+)
 
 # "Some butter" begins a line of its own, however the line before it ended.
 _OWN_LINE = re.compile(r"(?:some|more|extra|additional|plenty|any|a)\b", re.IGNORECASE)
-# A line is looked at only so far; nobody writes longer ingredients.
-# No line of a recipe is longer, and no recipe itself.
-MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 20_000
 # What is longer is not taken up again by the next line.
 LONGEST_STEP, LONGEST_LINE = 2000, 400
 # No ingredient is broken over more lines than this beside its first.
 MOST_JOINED = 5
 WRAPPED_AT = 40
-_BULLET = re.compile(r"^\s*(?:(?:[-–—*•·▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
-# Where a recipe comes from, not what it is.
-_FROM = re.compile(
-    r"^(?:re\s*:|from (?:the|my|our|your)? ?(?:kitchen|desk|recipe box|files?|pages?|archives?|test kitchen|garden)\b)",
-    re.IGNORECASE,
-)
 _COUNTED = (
     r"(?:\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d{1,3}|\w+))?"
     r"(?:\s+(?:persons?|people|servings?|portions?|eaters|adults|diners|guests|covers|mouths))?"
-)
-_STEP_NUMBER = re.compile(
-    r"^\s*(?:step\s*)?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d\ufe0f?\u20e3\s*",
-    re.IGNORECASE,
 )
 _WHOLE_PART = re.compile(
     r"^(?:for (?:the )?)?(?P<name>[^\W\d][^\d:,.]{1,40}):\s+(?P<rest>\S.*)$", re.IGNORECASE
@@ -67,62 +72,10 @@ LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
 _SPOKEN_AMOUNT = re.compile(
     r"\b\d+\s+(?!(?:minutes?|mins?|hours?|degrees?|times?|people)\b)[a-z]", re.IGNORECASE
 )
-# "Leeks 2, peas 100g, garlic 3 cloves": where the food stands first, its amount ends the item.
-_NAME_FIRST = re.compile(r"^[^\W\d][^\d½¼¾]{1,40}?[\s:]+(?:x\s?)?(?=[\d½¼¾])")
 LEAST_LISTED = 3
 _SALT_AND_PEPPER = re.compile(r"\W*s\s?(?:&|\+|/|n|and)\s?p\W*", re.IGNORECASE)
 # So many items with an amount make a list of a line.
 LEAST_ITEMS, MOST_NAME_WORDS = 2, 4
-_EMPHASIS = re.compile(r"(?P<star>\*{1,3}|_{2,3})(?=\S)(?P<words>[^*_]{1,200}?)(?<=\S)(?P=star)")
-# A picture of somebody with a number says how many it feeds.
-_PEOPLE_SIGNS = re.compile(
-    r"[\U0001F464\U0001F465\U0001F468\U0001F469\U0001F9D1\U0001F37D\U0001F374\U0001FAC2]\ufe0f?\s*:?\s*x?\s*"
-    r"(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?!\s*(?:min|h|g|kcal)\b)"
-)
-_DATE, _CLOCK = r"\d{1,4}[./-]\d{1,2}[./-]\d{1,4}", r"\d{1,2}:\d{2}(?::\d{2})?(?:\s?[ap]m)?"
-# Who said it when, before a line of a chat: "[14:02] Ann: 2 onions", "1/3/24, 14:02 - Ann: ...".
-_CHAT = re.compile(
-    rf"^(?:\[(?:{_DATE},?\s+)?{_CLOCK}\]|{_DATE},?\s+{_CLOCK}\s+-)\s*[^\d:\n]{{1,30}}:\s+",
-    re.IGNORECASE,
-)
-_STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
-_INGREDIENTS = re.compile(
-    r"^\W*(?:the\s+)?(?:ingredients?(?: list)?|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
-    r"what goes in|you need|things you need)\W*$"
-    # The head of a table.
-    r"|^\W*(?:ingredients?|items?|foods?)\s*[|\t]\s*(?:qty|quantity|amounts?|how much|weight|grams?|g)\b.{0,60}$",
-    re.IGNORECASE,
-)
-_METHOD = re.compile(
-    r"^\W*(?:the\s+|cooking\s+)?(?:method|directions?|instructions?|steps|preparation|procedure|what to do|what you(?:'ll|’ll)? do|"
-    r"how to (?:make|cook|do)(?: it| this)?|how to|here(?:'s|’s) how|all you need to do|making it|to make|process|"
-    r"cooking(?: method)?|let(?:'s|’s) cook|do this)\W*$",
-    re.IGNORECASE,
-)
-# "Method: Boil the peas." on one line.
-_METHOD_SAYS = re.compile(
-    r"^\W*(?:method|directions?|instructions?|how to make(?: it)?|to make)\s*:\s+(?=\w)",
-    re.IGNORECASE,
-)
-_NOTES = re.compile(
-    r"^\W*(?:(?:recipe|cook(?:'s|’s|s)?|chef(?:'s|’s|s)?|my|some)?\s*(?:notes?|tips?|hints?|variations?|substitutions?|storage|"
-    r"make[\s-]ahead|serving suggestions?|equipment|nutrition tip|faqs?|top tips?))\W*$",
-    re.IGNORECASE,
-)
-_NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|nutrients|per (?:serving|portion))\b.{0,40}$",
-                        re.IGNORECASE)  # fmt: skip
-_COMMENTS = re.compile(r"^\W*(?:\d+\s+)?(?:comments?|reviews?|reader (?:comments|reviews)|ratings?|replies|responses|"
-                       r"leave a (?:reply|comment)|related(?: recipes| posts)?|you (?:may|might) also (?:like|enjoy)|more recipes)\b.{0,30}$",
-                       re.IGNORECASE)  # fmt: skip
-_GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|morning|evening|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
-                       r"as promised|fwd?:|re:|subject:|from:|sent:|to:|on \d)\b", re.IGNORECASE)  # fmt: skip
-_SIGN_OFF = re.compile(r"^\W*(?:love|cheers|sent from|best|regards|xx?|enjoy|seen \d|on \d{1,2} \w+.*wrote|forwarded|kind regards|"
-                       r"bon app|happy cooking|reply|yours)\b", re.IGNORECASE)  # fmt: skip
-_LABEL = re.compile(
-    r"^\W*(?:serves?|servings?|yields?|makes|ready in|(?:prep(?:aration)?|cook(?:ing)?|total|active|rest(?:ing)?|chill(?:ing)?)"
-    r"(?: time)?|time|portions?|level|difficulty|feeds)\W*$",
-    re.IGNORECASE,
-)
 _OPEN_END = re.compile(
     r"(?:,|-|\b(?:and|or|of|in|into|with|a|an|the|to|for|from|plus|finely|coarsely|roughly|thinly|freshly|lightly|"
     r"very|cut|about|then))$",
@@ -165,93 +118,10 @@ class Layout:
         self.parts[-1][1].append(text)
 
 
-@dataclass(frozen=True)
-class _Line:
-    text: str
-    after_blank: bool
-    marked: bool
-    raw: str
-
-
-def _written(text: str) -> list[_Line]:
-    """Return the lines of a text that hold words, without bullets and pictures."""
-    found, blank = [], True
-    for raw in _pieces(text):
-        said = _CHAT.sub("", tidy(raw))
-        plain = _PEOPLE_SIGNS.sub(r"serves \g<n>", _unmarked(said))
-        bare = without_pictures(_BULLET.sub("", plain))
-        bare = _BULLET.sub("", bare) if not re.match(r"^-?\d", bare) else bare
-        if not any(c.isalnum() for c in bare):
-            if any(not c.isspace() for c in plain) and re.search(r"[★☆⭐♡❤💬👍]", plain):
-                found.append(_Line(plain, blank, marked=False, raw=plain))
-            blank = True
-            continue
-        marked = bare != plain or _STEP_NUMBER.match(bare) is not None
-        found.append(_Line(bare, blank, marked, plain))
-        blank = False
-    return _labels_joined(found)
-
-
-def _unmarked(text: str) -> str:
-    """Return a line without the stars that make words bold or slanted."""
-    return _EMPHASIS.sub(r"\g<words>", text)
-
-
-def _pieces(text: str) -> Iterator[str]:
-    """Yield the lines of a text, no longer than a line is.
-
-    What is longer is broken, so that no pattern ever looks at more; what is more than any
-    recipe is not looked at.
-    """
-    for raw in text[:MOST_LOOKED_AT].splitlines():
-        line = raw
-        while len(line) > MOST_CHARACTERS:
-            cut = line.rfind(" ", MOST_CHARACTERS // 2, MOST_CHARACTERS)
-            cut = cut if cut > 0 else MOST_CHARACTERS
-            yield line[:cut]
-            line = line[cut:]
-        yield line
-
-
-def _labels_joined(lines: Sequence[_Line]) -> list[_Line]:
-    """Put "SERVES" and the "4" under it on one line."""
-    joined: list[_Line] = []
-    for line in lines:
-        before = joined[-1] if joined else None
-        label = before is not None and len(line.text) < 25 and _LABEL.match(before.text)
-        short = label and re.match(r"^\W*\d[\d\s./:–-]*(?:\w+\.?\s*){0,3}$", line.text)
-        if before is not None and short:
-            joined[-1] = _Line(f"{before.text} {line.text}", before.after_blank, before.marked,
-                               before.raw)  # fmt: skip
-        else:
-            joined.append(line)
-    return joined
-
-
-def _only_amount(text: str) -> bool:
-    plain = spell_numbers(spell_fractions(text))
-    amount, end = read_amount(plain, "metric")
-    return amount is not None and not plain[end:].strip(" .,:") and plain[:1].isdigit()
-
-
-def _ends_with_amount(text: str) -> bool:
-    """Tell an item whose food stands first: nothing stands behind its amount but a bracket."""
-    name = _NAME_FIRST.match(text)
-    if name is None:
-        return False
-    tail = spell_fractions(re.sub(r"\s*\([^()]*\)\s*$", "", text[name.end() :]))
-    amount, end = read_amount(tail, "metric")
-    return amount is not None and not tail[end:].strip(" .")
-
-
-def _has_amount(text: str) -> bool:
-    return begins_with_amount(text) or _ends_with_amount(text)
-
-
 class _Sorter:
     """Goes through the lines once, knowing what the next one is."""
 
-    def __init__(self, lines: Sequence[_Line], names_food: Callable[[str], bool]) -> None:
+    def __init__(self, lines: Sequence[Written], names_food: Callable[[str], bool]) -> None:
         self.lines = lines
         self.names_food = names_food
         self.layout = Layout()
@@ -272,19 +142,19 @@ class _Sorter:
     def _aside(self, kind: AsideKind, text: str) -> None:
         self.layout.asides.append(Aside(kind, text))
 
-    def _next(self, offset: int = 1) -> _Line | None:
+    def _next(self, offset: int = 1) -> Written | None:
         place = self.place + offset
         return self.lines[place] if place < len(self.lines) else None
 
-    def _take(self, line: _Line) -> None:
-        label = _METHOD_SAYS.match(line.text)
+    def _take(self, line: Written) -> None:
+        label = METHOD_SAYS.match(line.text)
         if label is not None and (self.layout.title or self.layout.parts):
             said = line.text[label.end() :]
             # "To make: 200 g flour, 2 eggs" is a list.
             if not begins_with_amount(said):
                 self.section, line = "method", replace(line, text=said)
         text = line.text
-        if self.section == "gone" or (self.section == "head" and _FROM.match(text)):
+        if self.section == "gone" or (self.section == "head" and FROM.match(text)):
             self._aside("furniture", line.raw)
         elif self._section_of(line):
             return
@@ -305,34 +175,34 @@ class _Sorter:
         else:
             self._in_list(line)
 
-    def _section_of(self, line: _Line) -> bool:
+    def _section_of(self, line: Written) -> bool:
         text = line.text
-        if _INGREDIENTS.match(text):
+        if INGREDIENTS.match(text):
             self.section = "list"
-        elif _METHOD.match(text):
+        elif METHOD.match(text):
             self.section = "method"
-        elif _NOTES.match(text) and self.layout.title:
+        elif NOTES.match(text) and self.layout.title:
             self.section = "notes"
-        elif _COMMENTS.match(text) and (self.layout.steps or self.layout.parts):
+        elif COMMENTS.match(text) and (self.layout.steps or self.layout.parts):
             self._aside("furniture", text)
             self.section = "gone"
-        elif _NUTRITION.match(text) and self.layout.title:
+        elif NUTRITION.match(text) and self.layout.title:
             self._aside("nutrition", text)
-        elif _STEP_LABEL.match(text):
+        elif STEP_LABEL.match(text):
             self.section = "method"
         else:
             return False
         return True
 
-    def _is_title(self, line: _Line) -> bool:
+    def _is_title(self, line: Written) -> bool:
         """Tell whether a line can be the title: the first words that say no more than a name."""
         if self.layout.title or self.section != "head":
             return False
         text = line.text
         if (
             re.match(r"^by\s+\w+", text, re.IGNORECASE)
-            or _GREETING.match(text)
-            or _FROM.match(text)
+            or GREETING.match(text)
+            or FROM.match(text)
             or len(text) > 140
             or self._whole_part(text) is not None
             or (times_in(text) and kind_of_line(text) == "times")
@@ -346,7 +216,7 @@ class _Sorter:
         if kind == "furniture":
             return re.search(r"[★☆|↓©]|jump|print|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
                              r"cookie|share|posted|updated|\bsave\b|sign|log ?in", text, re.IGNORECASE) is None and len(text) < 70  # fmt: skip
-        if _only_amount(text):
+        if only_amount(text):
             return False
         if begins_with_amount(text):
             # "3-Cheese Gnocchi Bake" is a title where no list goes on under it.
@@ -367,7 +237,7 @@ class _Sorter:
         if self.layout.servings is None and self.layout.title != text.strip():
             self.layout.servings = servings_in(text[len(self.layout.title) - 1 :])
 
-    def _take_facts(self, line: _Line) -> bool:
+    def _take_facts(self, line: Written) -> bool:
         """Take servings, yield and times from a line that says them; True if that is all it says."""
         text = line.text
         kind = kind_of_line(text)
@@ -395,7 +265,7 @@ class _Sorter:
             self._aside("note", text)
         return True
 
-    def _take_whole_part(self, line: _Line) -> bool:
+    def _take_whole_part(self, line: Written) -> bool:
         """Take "Meat sauce: 1 lb ground beef, 1 onion, 3 cloves garlic" as a part with its lines."""
         found = self._whole_part(line.text)
         if found is None:
@@ -414,7 +284,7 @@ class _Sorter:
         split = _NEXT_ITEM.split(match["rest"].rstrip(" ."))
         items = max(split, self._items(match["rest"]), key=len)
         named = len(match["name"].split()) <= MOST_NAME_WORDS
-        if not named or sum(_has_amount(item) for item in items) < LEAST_ITEMS:
+        if not named or sum(has_amount(item) for item in items) < LEAST_ITEMS:
             return None
         return match["name"], items
 
@@ -441,11 +311,11 @@ class _Sorter:
             if match:
                 self.layout.servings = servings_in(text[match.start() :])
 
-    def _in_notes(self, line: _Line) -> None:
+    def _in_notes(self, line: Written) -> None:
         if heading_name(line.text) is not None and self._amounts_follow(2):
             self.section = "list"
             self.layout.open_part(heading_name(line.text) or "")
-        elif _SIGN_OFF.match(line.text):
+        elif SIGN_OFF.match(line.text):
             self._aside("furniture", line.text)
         else:
             self._aside("note", line.text)
@@ -456,13 +326,13 @@ class _Sorter:
             line = self._next(offset)
             if line is None:
                 break
-            found += _has_amount(line.text)
+            found += has_amount(line.text)
         return found >= least
 
-    def _in_method(self, line: _Line) -> None:
-        text = _STEP_NUMBER.sub("", line.text) if line.text else line.text
+    def _in_method(self, line: Written) -> None:
+        text = STEP_NUMBER.sub("", line.text) if line.text else line.text
         steps = self.layout.steps
-        if _SIGN_OFF.match(line.text) or (line.raw.startswith(">") and steps):
+        if SIGN_OFF.match(line.text) or (line.raw.startswith(">") and steps):
             self._aside("furniture", line.text)
             return
         if re.fullmatch(r"\W*\d{1,2}\W*", line.text):
@@ -490,7 +360,7 @@ class _Sorter:
             steps.append(text)
             self.layout.sections.append(self.under)
 
-    def _continues_step(self, line: _Line) -> bool:
+    def _continues_step(self, line: Written) -> bool:
         """Tell the rest of a step that was broken at the edge of a page."""
         steps = self.layout.steps
         if not steps or line.after_blank or line.marked or len(steps[-1]) > LONGEST_STEP:
@@ -502,7 +372,7 @@ class _Sorter:
             len(before) >= WRAPPED_AT and re.search(r"[.!?:]$", before) is None
         )  # fmt: skip
 
-    def _is_remark(self, line: _Line) -> bool:
+    def _is_remark(self, line: Written) -> bool:
         """Tell a remark behind the last step: no verb of cooking in it, set apart by a blank."""
         if not line.after_blank or line.marked or not self.layout.steps:
             return False
@@ -513,7 +383,7 @@ class _Sorter:
             r"^\W*(?:if (?:the|you|it)|could|can|you can|this|it|keeps|leftovers|works|any|we|i)\b", line.text, re.IGNORECASE
         ) is not None  # fmt: skip
 
-    def _in_list(self, line: _Line) -> None:
+    def _in_list(self, line: Written) -> None:
         text = line.text
         if self._joins_line(line):
             self.joined += 1
@@ -548,7 +418,7 @@ class _Sorter:
                 self._aside("note", text)
             else:
                 self.layout.open_part(heading_name(text) or text)
-        elif _SIGN_OFF.match(text):
+        elif SIGN_OFF.match(text):
             self._aside("furniture", text)
         else:
             self.section, self.joined = "list", 0
@@ -558,13 +428,13 @@ class _Sorter:
     def _items(self, text: str) -> list[str]:
         """Return the lines of a list that was written on one, each a food, most with an amount."""
         items = [item.strip() for item in re.split(r"[,;]\s+", text.rstrip(" ."))]
-        counted = sum(_has_amount(item) for item in items)
-        least = 2 if all(_ends_with_amount(item) for item in items) else LEAST_LISTED
+        counted = sum(has_amount(item) for item in items)
+        least = 2 if all(ends_with_amount(item) for item in items) else LEAST_LISTED
         if len(items) < least or counted < len(items) - 1:
             return [text]
         return items if all(self.names_food(item) for item in items) else [text]
 
-    def _joins_line(self, line: _Line) -> bool:
+    def _joins_line(self, line: Written) -> bool:
         """Tell the rest of an ingredient line that was broken, or the food under its amount."""
         parts = self.layout.parts
         open_line = self.section == "list" and parts and parts[-1][1] and not line.after_blank
@@ -578,7 +448,7 @@ class _Sorter:
             return True
         if line.marked and self.lines[self.place - 1].marked:
             return False
-        if _only_amount(before) or line.text.startswith("("):
+        if only_amount(before) or line.text.startswith("("):
             return heading_name(line.text) is None or not self._amounts_follow(1)
         digits = any(c.isdigit() for c in line.text)
         if not line.text[:1].islower() or digits or _OWN_LINE.match(line.text):
@@ -595,12 +465,12 @@ class _Sorter:
             return False
         return len(_SPOKEN_AMOUNT.findall(spell_numbers(text))) >= LEAST_AMOUNTS
 
-    def _is_story(self, line: _Line) -> bool:
+    def _is_story(self, line: Written) -> bool:
         """Tell prose before the list."""
         text = line.text
         if self.layout.parts or begins_with_amount(text):
             return False
-        if _GREETING.match(text):
+        if GREETING.match(text):
             return True
         words = len(text.split())
         first = first_word(text)
@@ -630,7 +500,7 @@ class _Sorter:
             return None
         return heading_name(name) or name.strip(" :").capitalize()
 
-    def _heading(self, line: _Line) -> str | None:
+    def _heading(self, line: Written) -> str | None:
         """Return the name of the part a line opens: marked as one, or known by the lines under it."""
         text = line.text
         if is_enumerated(text):
@@ -644,7 +514,7 @@ class _Sorter:
                 or self._amounts_follow(1)
                 or text.isupper()
             )
-            and not _METHOD.match(name)
+            and not METHOD.match(name)
         ):
             return name
         bare = text.strip(" *_#=-~[]").rstrip(":")
@@ -658,7 +528,7 @@ class _Sorter:
         ):
             return None
         follows = self._next()
-        if follows is None or not (_has_amount(follows.text) or _only_amount(follows.text)):
+        if follows is None or not (has_amount(follows.text) or only_amount(follows.text)):
             return None
         if self.names_food(bare):
             # Set apart by a blank, unmarked among bullets, or the name of something made.
@@ -707,10 +577,10 @@ def sort_lines(text: str, names_food: Callable[[str], bool]) -> Layout:
         text: anything.
         names_food: tells whether a short text names a food; headings are told from foods by it.
     """
-    return _Sorter(_written(text), names_food).run()
+    return _Sorter(written_lines(text), names_food).run()
 
 
-def _marked_heading(line: _Line) -> str | None:
+def _marked_heading(line: Written) -> str | None:
     """Return the heading that a line says it is: "For the lid:", "**Lid**"."""
     marked = line.raw.rstrip(" *_").endswith(":") or line.raw.startswith(("#", "**"))
     return heading_name(line.raw) if marked else None
@@ -718,7 +588,7 @@ def _marked_heading(line: _Line) -> str | None:
 
 def without_step_number(text: str) -> str:
     """Return a step without the number it stands under."""
-    return _STEP_NUMBER.sub("", text, count=1)
+    return STEP_NUMBER.sub("", text, count=1)
 
 
 def sort_list(
@@ -731,6 +601,6 @@ def sort_list(
         names_food: as for `sort_lines`.
         guessed: whether a heading may be known by the lines under it alone.
     """
-    written = [line for item in items for line in _written(" ".join(item.split()))]
+    written = [line for item in items for line in written_lines(" ".join(item.split()))]
     lines = [replace(line, after_blank=False, marked=False) for line in written]
     return _Sorter(lines, names_food).listed(guessed=guessed)

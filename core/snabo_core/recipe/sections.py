@@ -1,0 +1,44 @@
+"""Lines that say where something begins: the list, the method, the notes, a letter, its end."""
+
+from __future__ import annotations
+
+import re
+
+# Where a recipe comes from, not what it is.
+FROM = re.compile(
+    r"^(?:re\s*:|from (?:the|my|our|your)? ?(?:kitchen|desk|recipe box|files?|pages?|archives?|test kitchen|garden)\b)",
+    re.IGNORECASE,
+)
+STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
+INGREDIENTS = re.compile(
+    r"^\W*(?:the\s+)?(?:ingredients?(?: list)?|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
+    r"what goes in|you need|things you need)\W*$"
+    # The head of a table.
+    r"|^\W*(?:ingredients?|items?|foods?)\s*[|\t]\s*(?:qty|quantity|amounts?|how much|weight|grams?|g)\b.{0,60}$",
+    re.IGNORECASE,
+)
+METHOD = re.compile(
+    r"^\W*(?:the\s+|cooking\s+)?(?:method|directions?|instructions?|steps|preparation|procedure|what to do|what you(?:'ll|’ll)? do|"
+    r"how to (?:make|cook|do)(?: it| this)?|how to|here(?:'s|’s) how|all you need to do|making it|to make|process|"
+    r"cooking(?: method)?|let(?:'s|’s) cook|do this)\W*$",
+    re.IGNORECASE,
+)
+# "Method: Boil the peas." on one line.
+METHOD_SAYS = re.compile(
+    r"^\W*(?:method|directions?|instructions?|how to make(?: it)?|to make)\s*:\s+(?=\w)",
+    re.IGNORECASE,
+)
+NOTES = re.compile(
+    r"^\W*(?:(?:recipe|cook(?:'s|’s|s)?|chef(?:'s|’s|s)?|my|some)?\s*(?:notes?|tips?|hints?|variations?|substitutions?|storage|"
+    r"make[\s-]ahead|serving suggestions?|equipment|nutrition tip|faqs?|top tips?))\W*$",
+    re.IGNORECASE,
+)
+NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|nutrients|per (?:serving|portion))\b.{0,40}$",
+                        re.IGNORECASE)  # fmt: skip
+COMMENTS = re.compile(r"^\W*(?:\d+\s+)?(?:comments?|reviews?|reader (?:comments|reviews)|ratings?|replies|responses|"
+                       r"leave a (?:reply|comment)|related(?: recipes| posts)?|you (?:may|might) also (?:like|enjoy)|more recipes)\b.{0,30}$",
+                       re.IGNORECASE)  # fmt: skip
+GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|morning|evening|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
+                       r"as promised|fwd?:|re:|subject:|from:|sent:|to:|on \d)\b", re.IGNORECASE)  # fmt: skip
+SIGN_OFF = re.compile(r"^\W*(?:love|cheers|sent from|best|regards|xx?|enjoy|seen \d|on \d{1,2} \w+.*wrote|forwarded|kind regards|"
+                       r"bon app|happy cooking|reply|yours)\b", re.IGNORECASE)  # fmt: skip

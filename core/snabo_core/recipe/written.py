@@ -1,0 +1,126 @@
+"""The lines of a pasted text as they were written: bare of bullets, chat stamps and pictures."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+
+from snabo_core.quantities.amounts import read_amount
+from snabo_core.quantities.kinds import begins_with_amount
+from snabo_core.quantities.numbers import spell_fractions, spell_numbers
+from snabo_core.quantities.tidying import tidy, without_pictures
+
+# No line of a recipe is longer, and no recipe itself.
+MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 20_000
+_BULLET = re.compile(r"^\s*(?:(?:[-–—*•·▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
+STEP_NUMBER = re.compile(
+    r"^\s*(?:step\s*)?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d\ufe0f?\u20e3\s*",
+    re.IGNORECASE,
+)
+_EMPHASIS = re.compile(r"(?P<star>\*{1,3}|_{2,3})(?=\S)(?P<words>[^*_]{1,200}?)(?<=\S)(?P=star)")
+# A picture of somebody with a number says how many it feeds.
+_PEOPLE_SIGNS = re.compile(
+    r"[\U0001F464\U0001F465\U0001F468\U0001F469\U0001F9D1\U0001F37D\U0001F374\U0001FAC2]\ufe0f?\s*:?\s*x?\s*"
+    r"(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?!\s*(?:min|h|g|kcal)\b)"
+)
+_DATE, _CLOCK = r"\d{1,4}[./-]\d{1,2}[./-]\d{1,4}", r"\d{1,2}:\d{2}(?::\d{2})?(?:\s?[ap]m)?"
+# Who said it when, before a line of a chat: "[14:02] Ann: 2 onions", "1/3/24, 14:02 - Ann: ...".
+_CHAT = re.compile(
+    rf"^(?:\[(?:{_DATE},?\s+)?{_CLOCK}\]|{_DATE},?\s+{_CLOCK}\s+-)\s*[^\d:\n]{{1,30}}:\s+",
+    re.IGNORECASE,
+)
+_LABEL = re.compile(
+    r"^\W*(?:serves?|servings?|yields?|makes|ready in|(?:prep(?:aration)?|cook(?:ing)?|total|active|rest(?:ing)?|chill(?:ing)?)"
+    r"(?: time)?|time|portions?|level|difficulty|feeds)\W*$",
+    re.IGNORECASE,
+)
+# "Leeks 2, peas 100g, garlic 3 cloves": where the food stands first, its amount ends the item.
+_NAME_FIRST = re.compile(r"^[^\W\d][^\d½¼¾]{1,40}?[\s:]+(?:x\s?)?(?=[\d½¼¾])")
+
+
+@dataclass(frozen=True)
+class Written:
+    """A line with its words alone, and as it stood; `marked` by a bullet or a number."""
+
+    text: str
+    after_blank: bool
+    marked: bool
+    raw: str
+
+
+def written_lines(text: str) -> list[Written]:
+    """Return the lines of a text that hold words, without bullets and pictures."""
+    found, blank = [], True
+    for raw in _pieces(text):
+        said = _CHAT.sub("", tidy(raw))
+        plain = _PEOPLE_SIGNS.sub(r"serves \g<n>", _unmarked(said))
+        bare = without_pictures(_BULLET.sub("", plain))
+        bare = _BULLET.sub("", bare) if not re.match(r"^-?\d", bare) else bare
+        if not any(c.isalnum() for c in bare):
+            if any(not c.isspace() for c in plain) and re.search(r"[★☆⭐♡❤💬👍]", plain):
+                found.append(Written(plain, blank, marked=False, raw=plain))
+            blank = True
+            continue
+        marked = bare != plain or STEP_NUMBER.match(bare) is not None
+        found.append(Written(bare, blank, marked, plain))
+        blank = False
+    return _labels_joined(found)
+
+
+def _unmarked(text: str) -> str:
+    """Return a line without the stars that make words bold or slanted."""
+    return _EMPHASIS.sub(r"\g<words>", text)
+
+
+def _pieces(text: str) -> Iterator[str]:
+    """Yield the lines of a text, no longer than a line is.
+
+    What is longer is broken, so that no pattern ever looks at more; what is more than any
+    recipe is not looked at.
+    """
+    for raw in text[:MOST_LOOKED_AT].splitlines():
+        line = raw
+        while len(line) > MOST_CHARACTERS:
+            cut = line.rfind(" ", MOST_CHARACTERS // 2, MOST_CHARACTERS)
+            cut = cut if cut > 0 else MOST_CHARACTERS
+            yield line[:cut]
+            line = line[cut:]
+        yield line
+
+
+def _labels_joined(lines: Sequence[Written]) -> list[Written]:
+    """Put "SERVES" and the "4" under it on one line."""
+    joined: list[Written] = []
+    for line in lines:
+        before = joined[-1] if joined else None
+        label = before is not None and len(line.text) < 25 and _LABEL.match(before.text)
+        short = label and re.match(r"^\W*\d[\d\s./:–-]*(?:\w+\.?\s*){0,3}$", line.text)
+        if before is not None and short:
+            joined[-1] = Written(f"{before.text} {line.text}", before.after_blank, before.marked,
+                               before.raw)  # fmt: skip
+        else:
+            joined.append(line)
+    return joined
+
+
+def only_amount(text: str) -> bool:
+    """Tell a line that is a number with its unit and nothing else."""
+    plain = spell_numbers(spell_fractions(text))
+    amount, end = read_amount(plain, "metric")
+    return amount is not None and not plain[end:].strip(" .,:") and plain[:1].isdigit()
+
+
+def ends_with_amount(text: str) -> bool:
+    """Tell an item whose food stands first: nothing stands behind its amount but a bracket."""
+    name = _NAME_FIRST.match(text)
+    if name is None:
+        return False
+    tail = spell_fractions(re.sub(r"\s*\([^()]*\)\s*$", "", text[name.end() :]))
+    amount, end = read_amount(tail, "metric")
+    return amount is not None and not tail[end:].strip(" .")
+
+
+def has_amount(text: str) -> bool:
+    """Tell an item that begins or ends with its amount."""
+    return begins_with_amount(text) or ends_with_amount(text)
