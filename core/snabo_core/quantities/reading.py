@@ -3,21 +3,19 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Collection, Mapping, Sequence
-from dataclasses import dataclass, field, replace
-from itertools import islice
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 
 from snabo_core.dish import HoldBack, Leaving, Use
 from snabo_core.foods import Food, Library
 from snabo_core.foods.library import words_of
 from snabo_core.quantities.accounting import Account, account
-from snabo_core.quantities.amounts import HEAPS, Amount, read_amount
+from snabo_core.quantities.amounts import Amount
+from snabo_core.quantities.drafting import SIZE_OF, Draft, draft_of
 from snabo_core.quantities.fat_shares import by_fat
 from snabo_core.quantities.grams import (
-    NET,
     TOO_MUCH,
     Grams,
-    Waste,
     disagrees,
     in_a_kitchen,
     unknown,
@@ -41,8 +39,7 @@ from snabo_core.quantities.lexicon import (
     specialised,
     words_in,
 )
-from snabo_core.quantities.numbers import spell_fractions, spell_numbers
-from snabo_core.quantities.shares import take_length, take_shares, without_dimensions
+from snabo_core.quantities.numbers import spell_fractions
 from snabo_core.quantities.splitting import Clause, first_of, split_foods
 from snabo_core.quantities.tidying import LINE_LIMIT, plain_line, tidy
 from snabo_core.quantities.units import UNITS, unit_for
@@ -51,14 +48,10 @@ from snabo_core.quantities.uses import read_uses
 SURE = 0.8
 # What a doubtful line's confidence is at most.
 DOUBTFUL = 0.5
-# How far one's own pinch or drizzle differs from time to time; common practice, no source.
-HABIT_SHARE = 0.2
 # Grams of strong things from which a line more likely means another food or unit: half a litre of
 # "bouillon" is no powder. Common practice, no source; a canteen's line is asked about once.
 A_LOT = {"spice": 150.0, "salt": 400.0, "fibre": 200.0, "herb": 500.0}
 MOST_OF_ANYTHING = 20_000.0
-# No line says its amount again more often.
-MOST_BRACKETS = 12
 _NOTES = re.compile(
     r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|\bopt\b\.?|for greasing|"
     r"for (?:shallow[\s-]?|deep[\s-]?|pan[\s-]?)?frying|for (?:the )?frying|for serving|to serve|to garnish|"
@@ -95,11 +88,6 @@ _BOTH = re.compile(
     r"^(?:(?:the|finely|grated)\s+)*(?:zest and juice|juice and zest)\s+(?:of|from)\s+(?P<rest>.+)$",
     re.IGNORECASE,
 )
-_JUICE = re.compile(
-    r"^(?:(?:the|finely|freshly|squeezed|grated|fresh)\s+)*(?P<what>juice|zest|rind|peel)"
-    r"\s+(?:of|from)\s+(?P<rest>.+)$",
-    re.IGNORECASE,
-)
 _JUICED = re.compile(
     r"^(?P<count>.{1,20}?)\s*(?P<fruit>lemons?|limes?|oranges?|grapefruits?)\s*,?\s*(?P<how>zested and juiced|"
     r"juiced and zested|zest and juice|juice and zest|juiced|zested|juice only|zest only|juice|zest)\b"
@@ -112,22 +100,11 @@ _PARTLY = re.compile(
     r"(?P<second>both|all|one|half|two|\d{1,2}(?:/\d)?)\s*\)?$",
     re.IGNORECASE,
 )
-_BRACKET = re.compile(r"[(\[]([^()\[\]]*)[)\]]")
-_BEHIND_COMMA = re.compile(r",\s*((?:about|approx\.?|approximately|around|roughly|~|total|weighing)?\s*"
-                           r"\d[^,;()]*)", re.IGNORECASE)  # fmt: skip
 # As much as another recipe makes, which this line does not say.
 _BATCH = re.compile(
     r"^\W*(?:\d[\d/. ]*|an?|one|half|double|the)?\s*(?:recipe|batch|quantity|lot|portion)(?:e?s)?\s+(?:of\b)?",
     re.IGNORECASE,
 )
-_SIZE_OF = re.compile(r"\b(?:the )?size of an? (?P<what>egg|walnut|hazelnut|golf ball|fist|pea)\b",
-                      re.IGNORECASE)  # fmt: skip
-# Grams of a soft food as large as these; common practice, no source.
-SIZE_OF = {"egg": (40.0, 50.0, 65.0), "walnut": (12.0, 18.0, 28.0), "hazelnut": (3.0, 5.0, 8.0),
-           "golf ball": (30.0, 40.0, 50.0), "fist": (150.0, 250.0, 350.0),
-           "pea": (0.2, 0.4, 0.8)}  # fmt: skip
-_ASIDE = re.compile(r"^\s*(?:or\b|from\b|makes\b|yields?\b|=|gives\b|see\b|i\b|if\b|use\b|plus\b|\+)",
-                    re.IGNORECASE)  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -239,26 +216,10 @@ def _parted_fruit(match: re.Match[str]) -> tuple[Clause, ...]:
     )
 
 
-@dataclass
-class _Draft:
-    """A clause while it is read: what is left of its words, and what was found in them."""
-
-    rest: str
-    amount: Amount | None = None
-    behind: bool = False
-    waste: Waste = "none"
-    said: list[str] = field(default_factory=list)
-    fat: float | None = None
-    claim: bool = False
-    offers: list[str] = field(default_factory=list)
-    size_of: str | None = None
-    doubts: list[str] = field(default_factory=list)
-
-
 def _read_clause(
     text: str, clause: Clause, library: Library, system: str, learned: Learned
 ) -> ReadLine:
-    draft = _with_amount(clause, library, system)
+    draft = draft_of(clause, library, system)
     notes = [m.group(0) for m in _NOTES.finditer(draft.rest)]
     body = _EMPTY.sub(" ", _NOTES.sub(" ", draft.rest))
     body, alternatives = first_of(body, system, library)
@@ -276,215 +237,6 @@ def _read_clause(
     food = found.match.food
     gone = leavings_of(clause.text, food, read.form, uses.uses)
     return replace(read, uses=uses.uses, hold=uses.hold, grams=uses.grams, leavings=gone)
-
-
-_COUNTED_EXTRA = re.compile(
-    r",?\s*\b(?:plus|and|with|\+)\s+(?:an?\s+)?(?:extra\s+|another\s+|about\s+)?[\d./\s]+\w*\.?\s+(?:extra|more|for|to|if|as)"
-    r"\b[^,;()]*",
-    re.IGNORECASE,
-)
-
-
-def _with_amount(clause: Clause, library: Library, system: str) -> _Draft:
-    """Take the amount and every other figure out of a clause."""
-    shares = take_shares(_COUNTED_EXTRA.sub(" ", clause.text))
-    draft = _Draft(shares.text, fat=shares.fat, claim=shares.claim)
-    size_of = _SIZE_OF.search(draft.rest)
-    if size_of:
-        draft.size_of = size_of["what"].lower()
-        draft.rest = draft.rest[: size_of.start()] + draft.rest[size_of.end() :]
-    juice = _JUICE.match(draft.rest)
-    if juice:
-        amount, end = read_amount(spell_numbers(juice["rest"]), system, library.own_units)
-        fruit = spell_numbers(juice["rest"])[end:].strip() or juice["rest"]
-        what = "juice" if juice["what"].lower() == "juice" else "zest"
-        draft.amount = amount or Amount(1, 1, 1)
-        first, *more = re.split(r"(?=[,(])", fruit, maxsplit=1)
-        draft.rest = f"{singular_fruit(first)} {what}{''.join(more)}"
-        return draft
-    _head_amount(draft, system, library.own_units)
-    if draft.amount is None:
-        _amount_behind(draft, system, library.own_units)
-    _amounts_in_brackets(draft, system)
-    _heap_behind(draft)
-    draft.amount = _own_habit(draft.amount, library.habits)
-    _counted_by_name(draft, shares.text)
-    if clause.shared and draft.amount is not None:
-        whole = draft.amount
-        draft.amount = replace(whole, low=0.0, best=whole.best / clause.foods)
-        draft.doubts.append("shared_amount")
-    return draft
-
-
-# Counts that are what a food is called.
-NAMING_COUNTS = {"rasher"}
-
-
-def _counted_by_name(draft: _Draft, text: str) -> None:
-    """Leave a count word where it is all that names the food: "4 back rashers"."""
-    amount = draft.amount
-    if amount is None or amount.unit is None or amount.unit.id not in NAMING_COUNTS:
-        return
-    if not any(c.isalpha() for c in draft.rest):
-        named = re.sub(r"^[^a-z]+", "", spell_numbers(text), flags=re.IGNORECASE)
-        draft.amount, draft.rest = replace(amount, unit=None), named
-
-
-def singular_fruit(text: str) -> str:
-    """Return `lemon` for `lemons, halved`."""
-    words = re.split(r"[,(]", text)[0].strip().lower().split()
-    kept = [w for w in words if w not in {"a", "an", "the", "of", "fresh", "large", "small", "medium",
-                                          "unwaxed", "organic", "ripe", "juicy", "big"}]  # fmt: skip
-    return " ".join(kept).removesuffix("s")
-
-
-def _head_amount(draft: _Draft, system: str, own: Collection[str]) -> None:
-    head, tail = _until_bracket(draft.rest)
-    spelled = spell_numbers(head) + tail
-    inches, rest = take_length(spelled)
-    if inches is not None and re.match(r"[a-z(]", rest, re.IGNORECASE):
-        follows, _ = read_amount(rest, system, own)
-        if follows is None and not re.match(r"(?:pan|tin|dish|pie|round|square|base)\b", rest):
-            draft.amount = Amount(inches, inches, inches, UNITS["inch"])
-            draft.rest = without_dimensions(rest)
-            return
-    amount, end = read_amount(spelled, system, own)
-    if amount is not None and not re.match(r"-?\s?(?:inch|cm|mm|\"|in\.)", spelled[end:]):
-        draft.amount = amount
-        draft.rest = spelled[end:].strip(" .,:-–—")
-        return
-    spelled = " ".join(spelled.split())
-    bare = without_dimensions(spelled)
-    if bare != spelled:
-        amount, end = read_amount(bare, system, own)
-        draft.amount = amount or Amount(1, 1, 1)
-        draft.rest = bare[end:].strip(" .,:-–—") if amount else bare
-
-
-def _until_bracket(text: str) -> tuple[str, str]:
-    place = next((i for i, c in enumerate(text) if c in "([,;"), len(text))
-    return text[:place], text[place:]
-
-
-_NUMBER_START = re.compile(r"(?<![\w.,/-])(?=\d)|(?<![\w-])(?=(?:a|an|one|two|three|four|half)\s)")
-
-
-def _amount_behind(draft: _Draft, system: str, own: Collection[str]) -> None:
-    """Find the amount behind the food: "Lentils, cooked, 200 g", "turmeric one teaspoon"."""
-    text = without_dimensions(draft.rest)
-    for spelled in (text, spell_numbers(text)):
-        depth_zero = _BRACKET.sub(lambda m: " " * len(m.group()), spelled)
-        best: tuple[Amount, int, int] | None = None
-        for match in _NUMBER_START.finditer(depth_zero):
-            amount, end = read_amount(depth_zero[match.start() :], system, own)
-            if amount is None or not depth_zero[match.start()].isdigit():
-                continue
-            better = best is None or (best[0].unit is None and amount.unit is not None)
-            if better:
-                best = (amount, match.start(), match.start() + end)
-        if best is not None:
-            amount, start, end = best
-            before, after = spelled[:start].rstrip(" ,:-–—x×("), spelled[end:].strip(" .,:-–—")
-            draft.amount, draft.behind = amount, amount.weighs or amount.unit is not None
-            draft.rest = ", ".join(x for x in (before, after) if x)
-            return
-
-
-def _amounts_in_brackets(draft: _Draft, system: str) -> None:
-    """Read what brackets, or a phrase behind a comma, say of the same amount."""
-    for pattern in (_BRACKET, _BEHIND_COMMA):
-        for match in list(islice(pattern.finditer(draft.rest), MOST_BRACKETS))[::-1]:
-            inside = match.group(1)
-            if _ASIDE.match(inside):
-                if pattern is _BRACKET:
-                    offer = re.match(r"\s*or\s+(?P<what>.*[a-z]{3}.*)", inside, re.IGNORECASE)
-                    if offer and not re.match(r"\d+,|more|less|to taste", offer["what"]):
-                        draft.offers.append(offer["what"].strip())
-                    draft.rest = draft.rest[: match.start()] + " " + draft.rest[match.end() :]
-                continue
-            _one_bracket(draft, match, inside, system)
-
-
-def _one_bracket(draft: _Draft, match: re.Match[str], inside: str, system: str) -> None:
-    spelled = spell_numbers(inside)
-    start = re.search(r"\d", spelled)
-    if start is None:
-        return
-    amount, end = read_amount(spelled[start.start() :], system)
-    before, after = spelled[: start.start()], spelled[start.start() + end :]
-    if amount is None or amount.unit is None or amount.unit.kind == "vague":
-        return
-    unit = amount.unit
-    words = f"{before} {after}".lower()
-    if re.search(r"\bcooked\b|\bsoaked\b", words) and draft.amount is not None:
-        draft.rest = draft.rest[: match.start()] + " " + draft.rest[match.end() :]
-        return
-    if re.search(r"\beach\b|\bea\b|\bapiece\b|\bper\b", words):
-        amount = replace(amount, size="each")
-    if re.search(r"\b(?:trimmed|peeled|prepared|net|cleaned|flesh)\b", words):
-        draft.waste = "trimmed_already"
-    if "drained" in words:
-        draft.said.append("drained")
-        draft.waste = "trimmed_already"
-    left = re.sub(r"\b(?:each|ea|apiece|about|approx\w*|around|roughly|total|in total|or so|weight|"
-                  r"wt|weighing|per|~|max|drained|trimmed|peeled|prepared|net)\b\.?", " ",
-                  f"{before} {after}", flags=re.IGNORECASE).strip(" .,~=-")  # fmt: skip
-    if draft.amount is None:
-        draft.amount, draft.behind = amount, False
-    elif draft.amount.weighs and amount.weighs and draft.waste == "trimmed_already":
-        draft.amount = replace(draft.amount, again=replace(amount, size=NET))
-    elif unit.kind == "count" and draft.amount.unit is None:
-        return
-    elif not draft.amount.weighs:
-        drained = "drained" in words
-        ahead = "drained" in draft.rest[: match.start()].lower()
-        draft.amount = _told_twice(draft.amount, amount, drained=drained, before=ahead)
-    keep = f", {left}" if re.search(r"[a-z]{2}", left, re.IGNORECASE) else " "
-    draft.rest = draft.rest[: match.start()] + keep + draft.rest[match.end() :]
-
-
-_HEAP_BEHIND = re.compile(
-    r"^\s*\(?(?P<first>heaped|heaping|rounded|scant|level)\b\)?|[,(]?\s*\b(?P<last>heaped|heaping|rounded|scant)\)?\s*$",
-    re.IGNORECASE,
-)
-
-
-def _heap_behind(draft: _Draft) -> None:
-    """Take how a measure is filled where it is said behind it: "flour 2 tbsp heaped"."""
-    amount = draft.amount
-    if amount is None or amount.heap is not None or amount.unit is None:
-        return
-    match = _HEAP_BEHIND.search(draft.rest) if amount.unit.kind == "volume" else None
-    if match is not None:
-        word = (match["first"] or match["last"]).lower()
-        draft.amount = replace(amount, heap=HEAPS[word])
-        draft.rest = f"{draft.rest[: match.start()]} {draft.rest[match.end() :]}".strip()
-
-
-def _told_twice(amount: Amount, again: Amount, *, drained: bool, before: bool) -> Amount:
-    """Return a count or a measure with the weight or the volume that a bracket gives of it.
-
-    `drained` says that the bracket speaks of what is left of a tin, `before` that the line does
-    ahead of it: "1 tin chickpeas, drained (240 g)".
-    """
-    told = amount.again
-    counts = again.unit is not None and again.unit.kind == "count"
-    if counts or (told is not None and (told.weighs or not again.weighs)):
-        return amount
-    if drained:
-        amount = replace(amount, each=None, each_unit=None)
-    if (drained or before) and again.weighs and amount.best == 1:
-        again = replace(again, size=NET)
-    return replace(amount, again=again)
-
-
-def _own_habit(amount: Amount | None, habits: Mapping[str, float]) -> Amount | None:
-    """Let a vague measure hold what this household says it holds, give or take a fifth."""
-    if amount is None or amount.unit is None or amount.unit.id not in habits:
-        return amount
-    ml = habits[amount.unit.id]
-    own = (ml * (1 - HABIT_SHARE), ml, ml * (1 + HABIT_SHARE))
-    return replace(amount, unit=replace(amount.unit, size=ml, vague=own))
 
 
 def _main_words(text: str) -> str:
@@ -577,7 +329,7 @@ def _without_gaps(preparation: str) -> str:
 def _assembled(
     text: str,
     clause: Clause,
-    draft: _Draft,
+    draft: Draft,
     body: str,
     main: str,
     alternatives: tuple[str, ...],
@@ -630,7 +382,7 @@ def _next_foods(main: str, found: _Found | None, library: Library) -> tuple[str,
 
 
 def _account(
-    body: str, draft: _Draft, found: _Found, amount: Amount | None, library: Library
+    body: str, draft: Draft, found: _Found, amount: Amount | None, library: Library
 ) -> tuple[str, Account]:
     """Choose the form and account for every word; the form decides what claims come to."""
     food = found.match.food
@@ -657,7 +409,7 @@ def _account(
 
 
 def _grams(
-    text: str, draft: _Draft, amount: Amount | None, food: Food, form: str, *, by_taste: bool
+    text: str, draft: Draft, amount: Amount | None, food: Food, form: str, *, by_taste: bool
 ) -> Grams:
     if draft.size_of is not None:
         low, best, high = SIZE_OF[draft.size_of]
@@ -709,7 +461,7 @@ def _a_lot(food: Food) -> float:
     return 150.0 if strong else A_LOT.get(food.food_class, MOST_OF_ANYTHING)
 
 
-def _doubts(draft: _Draft, found: _Found, grams: Grams, counts: Account) -> tuple[str, ...]:
+def _doubts(draft: Draft, found: _Found, grams: Grams, counts: Account) -> tuple[str, ...]:
     doubts = list(draft.doubts)
     if found.guessed:
         doubts.append("food_guessed")
