@@ -286,6 +286,57 @@ class Doubts(Case):
         ):  # fmt: skip
             self.assertEqual(read(text).food, food, text)
 
+    def test_a_share_of_fat_stands_before_its_food(self) -> None:
+        for text, food, form in (
+            ("1 cup 2% milk", "milk", "fat2"), ("200 ml 1% milk", "milk", "fat1"),
+            ("1 cup milk (0% fat)", "milk", "skimmed"), ("500 ml milk", "milk", "liquid"),
+            ("500 g 5% beef mince", "beef_mince", "fat5"),
+        ):  # fmt: skip
+            found = read(text)
+            self.assertEqual((found.food, found.form, found.doubts), (food, form, ()), text)
+
+    def test_the_measure_is_the_food(self) -> None:
+        """Cloves alone are the spice or garlic: asked about. A spoon of them is the spice."""
+        for text in ("4 cloves", "6 cloves, crushed", "3 whole cloves"):
+            self.assertEqual(read(text).doubts, ("which_one",), text)
+        self.assertEqual(read("1/4 tsp cloves, ground").doubts, ())
+        for text, food in (("4 cloves garlic", "garlic"), ("garlic: 3 cloves", "garlic"),
+                           ("6 rashers, chopped", "bacon_back"), ("2 rib eye steaks", "ribeye"),
+                           ("800g chx breast", "chicken_breast")):  # fmt: skip
+            found = read(text)
+            self.assertEqual((found.food, found.doubts), (food, ()), text)
+
+    def test_a_length_is_an_amount_or_a_size(self) -> None:
+        self.assertEqual(
+            read("ginger, 2 inch piece").grams.best, read("2 inch piece ginger").grams.best
+        )
+        self.assertEqual(read("10-inch tortilla").amount.best, 1)
+        self.assertEqual(read("2 8-inch tortillas").amount.best, 2)
+        self.assertEqual(read("Carrot, diced 5 mm 2.500 kg").grams.best, 2500)
+        # How large the pieces are does not say how many carrots.
+        self.assertEqual(read("carrots cut in 2 cm chunks").doubts, ("no_grams",))
+
+    def test_the_same_tin_again(self) -> None:
+        self.foods("tin of coconut milk + same tin of water", "coconut_milk", "water")
+
+    def test_so_many_are_grams_without_their_unit(self) -> None:
+        self.assertIn("odd_amount", read("Prawns, peeled 300").doubts)
+        self.assertNotIn("odd_amount", read("24 prawns").doubts)
+
+    def test_one_letter_beside_another_food(self) -> None:
+        """Foods that look like the misspelling of others have names of their own."""
+        for text, food in (
+            ("250 g cannelloni tubes", "pasta"), ("85 g pork rinds", "pork_rinds"),
+            ("egg replacer for 2 eggs", "egg_replacer"), ("200 g onion rings", "onion_rings"),
+            ("2 perch fillets", "fish"), ("6 taco shells", "taco_shell"),
+            ("300 g winter melon", "winter_melon"), ("2 calamansi", "lime"),
+        ):  # fmt: skip
+            self.assertEqual(read(text).food, food, text)
+
+    def test_names_of_several_foods_are_asked_about(self) -> None:
+        for text in ("1 cup farina", "1 lb tenderloin", "500 g sirloin"):
+            self.assertEqual(read(text).doubts, ("which_one",), text)
+
     def test_flour_for_the_board_has_a_usual_amount(self) -> None:
         found = read("Flour for dusting")
         self.assertEqual((found.doubts, found.to_taste, found.grams.high), ((), True, 30.0))

@@ -65,6 +65,7 @@ _NUMBERED = re.compile(
     r"\b\d+(?:[.,/]\d+)?(?:\s*(?:-|–|to|x|×)\s*\d+(?:[.,/]\d+)?)*\s*-?\s*"
     r"(?:cm|mm|inch(?:es)?|in\b|\"|''|mins?\b|minutes?|hours?|hrs?\b|h\b|secs?\b|seconds?|days?|"
     r"times?|pieces?|wedges|slices|chunks|rounds|strips|parts|halves|per cent|whistles|degrees)\.?"
+    r"|\b(?:cut|halved?|split|sliced?|torn|broken)?\s*\bin(?:to)?\s+(?:1/2|1/4|1/3|1/8|half|halves|quarters|thirds|eighths)s?\b"
     # How many a weight comes to: "500 g potatoes (about 4 medium)".
     r"|(?<=\()\s*(?:(?:about|around|approx\w*\.?|roughly|some|or|ca\.?|circa|~)\s*)*\d{1,2}"
     r"(?:\s*(?:-|–|to|or)\s*\d{1,2})?(?:\s+(?:small|medium|large|big|whole|average|ones?))*\s*(?=\))"

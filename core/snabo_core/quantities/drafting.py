@@ -11,7 +11,12 @@ from snabo_core.foods import Library
 from snabo_core.quantities.amounts import HEAPS, Amount, read_amount
 from snabo_core.quantities.grams import NET, Waste
 from snabo_core.quantities.numbers import spell_numbers
-from snabo_core.quantities.shares import take_length, take_shares, without_dimensions
+from snabo_core.quantities.shares import (
+    take_length,
+    take_length_behind,
+    take_shares,
+    without_dimensions,
+)
 from snabo_core.quantities.splitting import Clause
 from snabo_core.quantities.units import UNITS
 
@@ -92,7 +97,7 @@ def draft_of(clause: Clause, library: Library, system: str) -> Draft:
 
 
 # Counts that are what a food is called.
-NAMING_COUNTS = {"rasher"}
+NAMING_COUNTS = {"rasher", "clove"}
 
 
 def _counted_by_name(draft: Draft, text: str) -> None:
@@ -100,9 +105,22 @@ def _counted_by_name(draft: Draft, text: str) -> None:
     amount = draft.amount
     if amount is None or amount.unit is None or amount.unit.id not in NAMING_COUNTS:
         return
-    if not any(c.isalpha() for c in draft.rest):
-        named = re.sub(r"^[^a-z]+", "", spell_numbers(text), flags=re.IGNORECASE)
-        draft.amount, draft.rest = replace(amount, unit=None), named
+    text = spell_numbers(text)
+    named, *others = re.split(r"(?=[,(])", text, maxsplit=1)
+    named = re.sub(r"^[^a-z]+", "", named, flags=re.IGNORECASE).strip()
+    last = named.lower().rsplit(" ", 1)[-1].removesuffix("s")
+    if last != amount.unit.id or not text[:1].isdigit():
+        return
+    behind = "".join(others)
+    if amount.each is not None and amount.each_unit is not None:
+        # "1/4 tsp cloves": the spoon is the measure.
+        draft.rest = f"{amount.unit.name}s{behind}"
+        draft.amount = Amount(amount.each, amount.each, amount.each, amount.each_unit)
+        return
+    draft.amount, draft.rest = replace(amount, unit=None), named + behind
+    if amount.unit.id == "clove":
+        # The spice, or garlic without its name.
+        draft.doubts.append("which_one")
 
 
 def singular_fruit(text: str) -> str:
@@ -129,8 +147,12 @@ def _head_amount(draft: Draft, system: str, own: Collection[str]) -> None:
         draft.rest = spelled[end:].strip(" .,:-–—")
         return
     spelled = " ".join(spelled.split())
+    inches, rest = take_length_behind(spelled)
+    if inches is not None:
+        draft.amount, draft.rest = Amount(inches, inches, inches, UNITS["inch"]), rest
+        return
     bare = without_dimensions(spelled)
-    if bare != spelled:
+    if bare != spelled and spelled[:1].isdigit():
         amount, end = read_amount(bare, system, own)
         draft.amount = amount or Amount(1, 1, 1)
         draft.rest = bare[end:].strip(" .,:-–—") if amount else bare

@@ -13,6 +13,8 @@ from snabo_core.quantities.tidying import plain_line, tidy, without_pictures
 LineKind = Literal["food", "heading", "step", "note", "servings", "times", "nutrition",
                    "furniture"]  # fmt: skip
 LONG_LINE = 160
+# No food is told in so many letters and a full stop.
+LONGEST_FOOD = 140
 
 _FURNITURE = re.compile(
     r"\b(?:jump to|skip to|print(?: this| recipe| friendly)?\b(?! on)|pin (?:it|this|recipe)|save recipe|"
@@ -136,6 +138,8 @@ cover rub season form steam dressing butter oil salt pepper flour crack crumble 
 work stand in on over to first once while using before after score broil
 """.split()
 )
+# Verbs that no ingredient line begins with.
+COMMANDS = STEP_VERBS - _AMBIGUOUS
 # "1 Mix flour and milk.": a number without a dot before a verb that is no food.
 _NUMBERED_STEP = re.compile(
     rf"^\s*\d{{1,2}}\s+(?:{'|'.join(sorted(w.capitalize() for w in STEP_VERBS))})(?:\s+\S+){{3}}.*\.$"
@@ -217,7 +221,9 @@ def is_step(text: str, system: str = "metric") -> bool:
         m[1].lower() not in ABBREVIATED for m in re.finditer(r"(\w+\)?)[.!?](?:\s|$)", bare)
     )
     if begins_with_amount(text, system):
-        return len(bare) > 140 and sentences > 0
+        # "Take a quart of peas, soak them overnight. Boil them 2 hours." goes on with what to do.
+        on = any(first_word(said) in COMMANDS for said in re.split(r"[.!]\s+", bare)[1:])
+        return sentences > 0 and (on or len(bare) > LONGEST_FOOD)
     if re.search(
         r"[\d½¼¾⅓⅔]\s*(?:g|kg|ml|l|oz|lb|cups?|tbsp|tsp|\w*spoons?|tblsp)\.?\s*(?:\([^)]*\))?\s*$",
         bare,

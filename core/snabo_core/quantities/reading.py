@@ -52,6 +52,8 @@ DOUBTFUL = 0.5
 # "bouillon" is no powder. Common practice, no source; a canteen's line is asked about once.
 A_LOT = {"spice": 150.0, "salt": 400.0, "fibre": 200.0, "herb": 500.0}
 MOST_OF_ANYTHING = 20_000.0
+# "Prawns 300" are grams whose unit was left away, not three hundred prawns.
+MOST_COUNTED = 60
 _NOTES = re.compile(
     r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|\bopt\b\.?|for greasing|"
     r"for (?:shallow[\s-]?|deep[\s-]?|pan[\s-]?)?frying|for (?:the )?frying|for serving|to serve|to garnish|"
@@ -345,7 +347,7 @@ def _assembled(
         preparation = body[len(main) :].strip(" ,;-–")
     else:
         food = found.match.food
-        amount = _unit_behind(draft.amount, found, food)
+        amount = _one_of_a_size(_unit_behind(draft.amount, found, food), food)
         form, counts = _account(body, draft, found, amount, library)
         grams = _grams(clause.text, draft, amount, food, form, by_taste=bool(notes))
         unread = (*counts.unread, *counts.changes) if not found.sure else ()
@@ -447,6 +449,14 @@ def _unit_behind(amount: Amount | None, found: _Found, food: Food) -> Amount | N
     return amount
 
 
+def _one_of_a_size(amount: Amount | None, food: Food) -> Amount | None:
+    """Return one piece for a length that does not measure the food: a "10-inch tortilla"."""
+    if amount is None or amount.unit is None or amount.unit.id != "inch":
+        return amount
+    sized = {"inch", "thumb", "piece"} & set(food.counts)
+    return amount if sized or not food.counts else Amount(1, 1, 1)
+
+
 def _general(found: _Found) -> tuple[str, ...]:
     """Return the foods that a name means which kitchens use for several, none for other names."""
     words = (w.plain for w in found.line[found.head.first : found.head.last])
@@ -480,7 +490,10 @@ def _doubts(draft: Draft, found: _Found, grams: Grams, counts: Account) -> tuple
         doubts.append("two_amounts")
     if grams.best is None:
         doubts.append("no_grams")
-    if grams.reason.code == TOO_MUCH or (grams.best or 0.0) > _a_lot(found.match.food):
+    amount = draft.amount
+    many = amount is not None and amount.unit is None and amount.best > MOST_COUNTED
+    heavy = grams.reason.code == TOO_MUCH or (grams.best or 0.0) > _a_lot(found.match.food)
+    if heavy or many:
         doubts.append("odd_amount")
     return tuple(dict.fromkeys(doubts))
 

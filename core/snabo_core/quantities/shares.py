@@ -9,7 +9,7 @@ from snabo_core.quantities.numbers import to_number
 
 _PERCENT = re.compile(
     r"(?:\b(?:max(?:imum)?\.?|min(?:imum)?\.?|at most|at least|under|over|about|approx\.?|with|of)\s+)?"
-    r"(?P<n>\d{1,3}(?:[.,]\d)?)\s?(?:%|percent\b|per cent\b|pct\b)[\s-]*(?:(?:milk|butter)\s?)?"
+    r"(?P<n>\d{1,3}(?:[.,]\d)?)\s?(?:%|percent\b|per cent\b|pct\b)[\s-]*(?:(?:milk|butter)\s?(?=fat\b))?"
     r"(?P<what>fat|lean|cocoa|cacao|abv|alcohol|vol|meat|pork|beef|greek|whole|rye)?(?:\s+content)?",
     re.IGNORECASE,
 )
@@ -34,7 +34,15 @@ _LENGTH = re.compile(
     r"\s*(?:-?\s*(?:piece|knob|thumb|length|chunk|stick|nub|slice|bit)s?\b)?(?:\s+of\b)?\s*",
     re.IGNORECASE,
 )
+# "Ginger, 2 inch piece": a length that is the amount, though it stands behind its food.
+_LENGTH_BEHIND = re.compile(
+    r"[\s,;:(]+(?:about\s+|an?\s+)?(?P<n>\d+(?:\s\d/\d|[.,/]\d+)?)[\s-]?(?P<unit>cm|inch(?:es)?|\"|”)[\s-]*"
+    r"(?:piece|knob|thumb|length|stick|nub)s?\b\)?",
+    re.IGNORECASE,
+)
 CM_PER_INCH = 2.54
+# Percent up to which a share without a word for it is one of fat; common practice, no source.
+MOST_FAT, MOST_FAT_OF_MEAT = 85, 35
 
 
 @dataclass(frozen=True)
@@ -58,7 +66,10 @@ def take_shares(text: str) -> Shares:
         what = (match["what"] or "fat").lower()
         if what == "lean":
             fat = 100 - number
-        elif what in {"fat", "greek"} and number <= 85:
+        elif what in {"fat", "greek"} and number <= MOST_FAT:
+            fat = number
+        elif what in {"meat", "pork", "beef"} and number <= MOST_FAT_OF_MEAT:
+            # "5% beef mince" tells the fat, "90% pork sausages" the meat.
             fat = number
         kept = " " if what not in {"meat", "pork", "beef", "greek", "whole", "rye"} else f" {what} "
         text = text[: match.start()] + kept + text[match.end() :]
@@ -75,12 +86,20 @@ def take_shares(text: str) -> Shares:
 def take_length(text: str) -> tuple[float | None, str]:
     """Return the inches a line begins with ("2 cm piece of ginger") and the rest of it."""
     match = _LENGTH.match(text)
+    return (_inches(match), text[match.end() :]) if match is not None else (None, text)
+
+
+def take_length_behind(text: str) -> tuple[float | None, str]:
+    """Return the inches of a piece told behind its food ("ginger, 2 inch piece") and the rest."""
+    match = _LENGTH_BEHIND.search(text)
     if match is None:
         return None, text
-    inches = to_number(match["n"])
-    if match["unit"].lower() == "cm":
-        inches /= CM_PER_INCH
-    return inches, text[match.end() :]
+    return _inches(match), f"{text[: match.start()]} {text[match.end() :]}".strip()
+
+
+def _inches(match: re.Match[str]) -> float:
+    length = to_number(match["n"])
+    return length / CM_PER_INCH if match["unit"].lower() == "cm" else length
 
 
 def without_dimensions(text: str) -> str:

@@ -24,7 +24,7 @@ _TAKEN_BACK = re.compile(
 )
 _TALK = re.compile(
     r"^(?:(?:okay|ok|so|um+|uh+|like|well|right|now|then|also|next|and|plus|oh|hey|yeah|alright|"
-    r"add|you'?ll need|you need|we need|i need|i use|i used|take|get|use|used|about|"
+    r"add|you'?ll need|you need|u'?ll need|u need|we need|need|got|grab|i need|i use|i used|take|get|use|used|about|"
     r"just|maybe|then add|add in|put in|throw in)\b[\s,]+)+(?=\S)",
     re.IGNORECASE,
 )
@@ -65,6 +65,13 @@ _SCANNED_ONE = re.compile(
     r"^[lI|](?=\s?/\s?\d|\s+(?:lbs?|ozs?|pints?|cups?|kg|tbsp|tsp|tins?|cans?)\b)"
 )
 _SCANNED_POUND = re.compile(r"(?<=\d)(?P<gap>\s?)[I|](?P<pounds>bs?)\b")
+# "The same tin of water" is one tin.
+_SAME = re.compile(
+    r"\b(?:the )?same (?=(?:tin|can|jar|cup|mug|glass|spoon|carton|pot)(?:ful)?\b)", re.IGNORECASE
+)
+# Steaks by a name that begins like a measure, and chicken as hurried people write it.
+_RIB_EYE = re.compile(r"\brib[\s-]?eyes?\b", re.IGNORECASE)
+_CHICKEN = re.compile(r"\b(?:chx|chix|chkn|chick)(?=\s)", re.IGNORECASE)
 _CLOVES = re.compile(r"(?<=\d)\s?cl\.?\s+(?=(?:of\s+)?garlic\b)", re.IGNORECASE)
 
 
@@ -104,6 +111,8 @@ def plain_line(text: str) -> str:
         clean,
         flags=re.IGNORECASE,
     )
+    clean = _SAME.sub("1 ", clean)
+    clean = _CHICKEN.sub("chicken", _RIB_EYE.sub("ribeye", clean))
     clean = re.sub(r"(?<=[a-z])\s+'?n'?\s+(?=[a-z])", " and ", clean, flags=re.IGNORECASE)
     clean = re.sub(r"(?<=[a-z])\s*[x×]\s?(?=\d+\s*$)", " ", clean)
     clean = _SCANNED_POUND.sub(r"\g<gap>l\g<pounds>", _SCANNED_ONE.sub("1", clean))
