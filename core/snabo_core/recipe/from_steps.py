@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from itertools import islice
 
 from snabo_core.foods import Library
 from snabo_core.quantities.amounts import read_amount
+from snabo_core.quantities.kinds import ABBREVIATED
 from snabo_core.quantities.lexicon import head_span, segments_of, spans_in, words_in
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.vocabulary import class_of
@@ -15,14 +16,26 @@ from snabo_core.quantities.vocabulary import class_of
 # No sentence of a recipe names more amounts.
 MOST_AMOUNTS = 20
 MOST_WORDS_BEHIND = 6
-_START = re.compile(
-    r"(?<![\w.,/°-])(?=(?:[\d½¼¾⅓⅔⅛]|a (?=\d)|"
-    r"a (?:pinch|handful|few|splash|drizzle|knob|tin|can|cup|pound|bunch|spoonful|tablespoon|teaspoon)\b))"
+_MEASURES = (
+    r"(?:pinch|handful|few|couple|splash|drizzle|knob|lump|nut|tin|can|jar|packet|bag|pot|carton|bottle|glass|mug|cup|ladle|"
+    r"litre|liter|pint|quart|kilo|pound|bunch|sprig|head|clove|stick|slice|thumb|dash|glug|spoonful|tablespoon|teaspoon)"
 )
+_A_MEASURE = rf"an? (?:(?:small|large|big|good) )?{_MEASURES}\b"
+# "The yolks of 2 eggs", "juice of a lemon".
+_PART_OF = r"(?:yolks?|whites?|juice|zest|rind) of (?=\d|an? )"
+AMOUNT_STARTS = re.compile(
+    rf"(?<![\w.,/°-])(?={_PART_OF}|[\d½¼¾⅓⅔⅛]|a (?=\d)|{_A_MEASURE})", re.IGNORECASE
+)
+_MEASURE_STARTSS = re.compile(rf"(?<=[a-z] ){_A_MEASURE}", re.IGNORECASE)
 _ENDS = re.compile(
-    r"[.;:()!?]|\s(?=\d)|\s(?:and|some|add|then|in|into|with|to|for|over|until|till|on|from|while|at)\s|,",
+    r"[.;:()!?]|\s(?=\d)|"
+    r"\s(?:and|some|add|then|in|into|with|to|for|over|until|till|on|from|while|at)\s|,",
     re.IGNORECASE,
 )
+_PARTED = re.compile(
+    rf"{_PART_OF}(?:\d+|an?)\s+(?:(?:large|small|medium)\s+)?[a-z]+", re.IGNORECASE
+)
+_SENTENCE = re.compile(r"(?P<last>[\w.]*)(?<=[.!?])\s+")
 _DETAIL = re.compile(r"^,\s*(?:\w+ly\s+)?(?:drained|halved|sliced|chopped|crushed|grated|peeled|rinsed|diced|thawed|torn|"
                      r"crumbled|beaten)(?:\s+and\s+\w+)?\b", re.IGNORECASE)  # fmt: skip
 _NO_FOOD = re.compile(r"^\s*(?:°|degrees?|[cf]\b|mins?|minutes?|hours?|hrs?|h\b|secs?|seconds?|cm|mm|inch|days?|%|x\s*\d|"
@@ -39,22 +52,43 @@ def lines_in_steps(steps: Sequence[str], system: str, library: Library) -> list[
     """
     found: list[str] = []
     for step in steps:
-        for sentence in re.split(r"(?<=[.!?])\s+", step):
+        for sentence in _sentences(step):
             spelled = spell_numbers(sentence)
             found += [line for line in _in_sentence(spelled, system, library) if line not in found]
     return found
 
 
+def _sentences(text: str) -> Iterator[str]:
+    """Yield the sentences of a step; the dot of "2 oz. of butter" ends none."""
+    began = 0
+    for stop in _SENTENCE.finditer(text):
+        if stop["last"].lower().rstrip(".!?") in ABBREVIATED:
+            continue
+        yield text[began : stop.start("last") + len(stop["last"])]
+        began = stop.end()
+    yield text[began:]
+
+
+def _up_to_the_next(text: str) -> str:
+    """Return a text up to where the next "a knob of" begins: an amount holds no other."""
+    follows = _MEASURE_STARTSS.search(text, 1)
+    return text[: follows.start()].rstrip() if follows is not None else text
+
+
 def _in_sentence(sentence: str, system: str, library: Library) -> list[str]:
     lines, reached = [], 0
-    for match in islice(_START.finditer(sentence), MOST_AMOUNTS):
+    for match in islice(AMOUNT_STARTS.finditer(sentence), MOST_AMOUNTS):
         if match.start() < reached:
             continue
-        rest = sentence[match.start() :]
+        rest = _up_to_the_next(sentence[match.start() :])
+        if (parted := _PARTED.match(rest)) is not None:
+            lines.append(parted.group())
+            reached = match.start() + parted.end()
+            continue
         plain = spell_fractions(rest[:120])
         amount, end = read_amount(spell_numbers(plain) if plain[:1] == "a" else plain, system)
         if plain[:1] == "a" and not plain[2:3].isdigit():
-            end = re.match(r"a \w+(?: of)?", plain).end()  # type: ignore[union-attr]  # as matched
+            end = re.match(r"a (?:(?:small|large|big|good) )?\w+(?: of)?", plain).end()  # type: ignore[union-attr]  # as matched
         if amount is None or _NO_FOOD.match(plain[end:]):
             continue
         tail = plain[end:]

@@ -5,6 +5,8 @@ from __future__ import annotations
 import re
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field, replace
+from statistics import median
+from typing import Literal
 
 from snabo_core.dish import AsideKind
 from snabo_core.quantities.kinds import (
@@ -19,12 +21,24 @@ from snabo_core.quantities.kinds import (
     names_component,
     without_enumeration,
 )
-from snabo_core.quantities.numbers import spell_numbers
-from snabo_core.recipe.facts import Servings, clean_title, servings_in, times_in, yield_in
+from snabo_core.quantities.numbers import spell_numbers, to_number
+from snabo_core.recipe.facts import (
+    Servings,
+    lists_ingredients,
+    only_servings,
+    servings_in,
+    servings_in_story,
+    shared_among,
+    times_in,
+    yield_in,
+)
+from snabo_core.recipe.from_steps import AMOUNT_STARTS
 from snabo_core.recipe.sections import (
+    ALL_IN_GRAMS,
     COMMENTS,
     FROM,
     GREETING,
+    HOW_TO,
     INGREDIENTS,
     METHOD,
     METHOD_SAYS,
@@ -33,6 +47,7 @@ from snabo_core.recipe.sections import (
     SIGN_OFF,
     STEP_LABEL,
 )
+from snabo_core.recipe.titles import replies_about, stands_above, title_of, told_name
 from snabo_core.recipe.written import (
     STEP_NUMBER,
     Written,
@@ -69,9 +84,7 @@ _AT_THE_END = re.compile(
 )
 # What is spoken has no stops: so many words with so many amounts are a recipe, no story.
 LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
-_SPOKEN_AMOUNT = re.compile(
-    r"\b\d+\s+(?!(?:minutes?|mins?|hours?|degrees?|times?|people)\b)[a-z]", re.IGNORECASE
-)
+_NO_AMOUNT = re.compile(r"\d+\s+(?:minutes?|mins?|hours?|degrees?|times?|people)\b", re.IGNORECASE)
 LEAST_LISTED = 3
 _SALT_AND_PEPPER = re.compile(r"\W*s\s?(?:&|\+|/|n|and)\s?p\W*", re.IGNORECASE)
 # So many items with an amount make a list of a line.
@@ -106,6 +119,8 @@ class Layout:
     # The heading inside the method each step stands under, empty for none.
     sections: list[str] = field(default_factory=list)
     asides: list[Aside] = field(default_factory=list)
+    # How amounts without a unit are meant: as the text says, or as their look lets guess.
+    grams: Literal["", "told", "guessed"] = ""
 
     def open_part(self, name: str) -> None:
         """Begin a part; one that was left empty is forgotten."""
@@ -116,6 +131,43 @@ class Layout:
         if not self.parts:
             self.open_part("")
         self.parts[-1][1].append(text)
+
+
+# "Fish stock 1200": an amount at the end whose unit was left away.
+_NO_UNIT = re.compile(r"(?<=[^\W\d])\)?[\s:–-]+(?P<n>\d{1,5}(?:[.,]\d+)?)$")
+# So many such lines, of so many, and so much in their middle, are weighed in grams.
+LEAST_WITHOUT, LEAST_SHARE, LEAST_MIDDLE = 4, 0.6, 20.0
+
+
+def _weigh_in_grams(layout: Layout) -> None:
+    """Write the unit behind amounts without one where the text tells it, or they look like grams."""
+    lines = [text for _, part in layout.parts for text in part]
+    bare = [match for text in lines if (match := _without_unit(text)) is not None]
+    if layout.grams != "told":
+        few = len(bare) < max(LEAST_WITHOUT, LEAST_SHARE * len(lines))
+        if few or median(to_number(match["n"]) for match in bare) < LEAST_MIDDLE:
+            return
+        layout.grams = "guessed"
+    layout.parts = [
+        (name, [f"{text} g" if _without_unit(text) is not None else text for text in part])
+        for name, part in layout.parts
+    ]
+
+
+def _without_unit(text: str) -> re.Match[str] | None:
+    return None if begins_with_amount(text) else _NO_UNIT.search(text)
+
+
+# A weight or a measure in the words of a line: no title holds one.
+_MEASURED = re.compile(
+    r"\d\s?(?:g|gr|kg|ml|lbs?|oz|cups?|tbsp|tsp|pounds?|ounces?|grams?)\b", re.IGNORECASE
+)
+_NO_NAME = {"times", "servings", "nutrition", "furniture"}
+LONGEST_NAME = 90
+
+
+def _opens_list(text: str) -> bool:
+    return INGREDIENTS.match(text) is not None or lists_ingredients(text)
 
 
 class _Sorter:
@@ -130,14 +182,28 @@ class _Sorter:
         self.place = 0
         # How many lines the last ingredient line has taken up already.
         self.joined = 0
+        # What a reply is about, where nothing else is a title.
+        self.about = ""
+        heads = (i for i, line in enumerate(lines) if _opens_list(line.text))
+        self.list_at = next(heads, 0)
 
     def run(self) -> Layout:
         """Sort every line and return the layout."""
         while self.place < len(self.lines):
             self._take(self.lines[self.place])
             self.place += 1
-        self.layout.parts = [(name, lines) for name, lines in self.layout.parts if lines]
-        return self.layout
+        layout = self.layout
+        layout.parts = [(name, lines) for name, lines in layout.parts if lines]
+        layout.title = layout.title or (title_of(self.about)[0] if self.about else "")
+        said = [
+            *layout.steps,
+            *(aside.text for aside in layout.asides if aside.kind != "nutrition"),
+        ]
+        told = (servings_in_story(text) for text in reversed(said))
+        layout.servings = layout.servings or next(filter(None, told), None)
+        layout.servings = layout.servings or shared_among(layout.steps)
+        _weigh_in_grams(layout)
+        return layout
 
     def _aside(self, kind: AsideKind, text: str) -> None:
         self.layout.asides.append(Aside(kind, text))
@@ -146,20 +212,33 @@ class _Sorter:
         place = self.place + offset
         return self.lines[place] if place < len(self.lines) else None
 
-    def _take(self, line: Written) -> None:
+    def _behind_label(self, line: Written) -> Written:
+        """Return what "Method: boil the peas" says of the method, else the line as it is."""
         label = METHOD_SAYS.match(line.text)
-        if label is not None and (self.layout.title or self.layout.parts):
-            said = line.text[label.end() :]
-            # "To make: 200 g flour, 2 eggs" is a list.
-            if not begins_with_amount(said):
-                self.section, line = "method", replace(line, text=said)
+        if label is None or not (self.layout.title or self.layout.parts):
+            return line
+        said = line.text[label.end() :]
+        # "To make: 200 g flour, 2 eggs" is a list.
+        if begins_with_amount(said):
+            return line
+        self.section = "method"
+        return replace(line, text=said)
+
+    def _take(self, line: Written) -> None:
+        line = self._behind_label(line)
         text = line.text
-        if self.section == "gone" or (self.section == "head" and FROM.match(text)):
+        if self._is_named(line):
+            return
+        if self.section == "gone":
             self._aside("furniture", line.raw)
+        elif ALL_IN_GRAMS.match(text):
+            self.layout.grams = "told"
         elif self._section_of(line):
             return
-        elif is_button(text) or (
-            kind_of_line(line.raw) == "furniture" and not self._is_title(line)
+        elif (
+            is_button(text)
+            or (kind_of_line(line.raw) == "furniture" and not self._is_title(line))
+            or (self.section == "head" and stands_above(text) and self._name_follows())
         ):
             self._aside("furniture", line.raw)
         elif not self.layout.title and self._is_title(line):
@@ -175,11 +254,25 @@ class _Sorter:
         else:
             self._in_list(line)
 
+    def _is_named(self, line: Written) -> bool:
+        """Take a line that names the dish or says where it comes from."""
+        name = told_name(line.text)
+        if name is not None and (not self.layout.title or self.section != "head"):
+            self.layout.title = self.layout.title or name
+            return True
+        if self.section != "head" or FROM.match(line.text) is None:
+            return False
+        self.about = self.about or (replies_about(line.text) or "")
+        self._aside("furniture", line.raw)
+        self._servings_in_story(line.text)
+        return True
+
     def _section_of(self, line: Written) -> bool:
         text = line.text
-        if INGREDIENTS.match(text):
+        if _opens_list(text):
             self.section = "list"
-        elif METHOD.match(text):
+            self.layout.servings = self.layout.servings or servings_in(text)
+        elif METHOD.match(text) or (HOW_TO.match(text) and self.layout.parts):
             self.section = "method"
         elif NOTES.match(text) and self.layout.title:
             self.section = "notes"
@@ -193,6 +286,19 @@ class _Sorter:
         else:
             return False
         return True
+
+    def _name_follows(self) -> bool:
+        """Tell whether one of the next lines can be the name of a dish."""
+        for offset in range(1, 4):
+            line = self._next(offset)
+            text = line.text if line is not None else ""
+            if stands_above(text) or is_button(text) or kind_of_line(text) in _NO_NAME:
+                continue
+            if line is None or has_amount(text) or text.rstrip().endswith(":"):
+                return False
+            opens = _opens_list(text) or METHOD.match(text) is not None or names_component(text)
+            return not opens and len(text) <= LONGEST_NAME and not is_step(text)
+        return False
 
     def _is_title(self, line: Written) -> bool:
         """Tell whether a line can be the title: the first words that say no more than a name."""
@@ -218,6 +324,9 @@ class _Sorter:
                              r"cookie|share|posted|updated|\bsave\b|sign|log ?in", text, re.IGNORECASE) is None and len(text) < 70  # fmt: skip
         if only_amount(text):
             return False
+        measured = _MEASURED.search(text) is not None
+        if measured and (begins_with_amount(text) or self.names_food(text)):
+            return False
         if begins_with_amount(text):
             # "3-Cheese Gnocchi Bake" is a title where no list goes on under it.
             follows = self._next()
@@ -233,9 +342,8 @@ class _Sorter:
         return not prose
 
     def _take_title(self, text: str) -> None:
-        self.layout.title = clean_title(text)
-        if self.layout.servings is None and self.layout.title != text.strip():
-            self.layout.servings = servings_in(text[len(self.layout.title) - 1 :])
+        self.layout.title, servings = title_of(text)
+        self.layout.servings = self.layout.servings or servings
 
     def _take_facts(self, line: Written) -> bool:
         """Take servings, yield and times from a line that says them; True if that is all it says."""
@@ -246,7 +354,9 @@ class _Sorter:
             return False
         minutes, servings = times_in(text), servings_in(text)
         told = kind in {"times", "servings"} or (
-            len(text) < 120 and (servings is not None or bool(minutes)) and self._is_facts(text)
+            len(text) < 120
+            and (servings is not None or bool(minutes))
+            and (self._is_facts(text) or only_servings(text))
         )
         if not told:
             self._servings_in_story(text)
@@ -306,10 +416,7 @@ class _Sorter:
         if self.layout.servings is None and (match := _AT_THE_END.search(text)) is not None:
             self.layout.servings = servings_in(match[0])
         if self.layout.servings is None and self.section == "head":
-            match = re.search(r"\b(?:does|feeds|serves|enough for)\s+(?:about\s+)?(?:\d+|two|three|four|five|six|eight)\b",
-                              text, re.IGNORECASE)  # fmt: skip
-            if match:
-                self.layout.servings = servings_in(text[match.start() :])
+            self.layout.servings = servings_in_story(text)
 
     def _in_notes(self, line: Written) -> None:
         if heading_name(line.text) is not None and self._amounts_follow(2):
@@ -391,26 +498,20 @@ class _Sorter:
             before = lines[-1]
             lines[-1] = before[:-1] + text if re.search(r"[a-z]-$", before) else f"{before} {text}"
             return
-        if self._is_spoken(text):
-            self.section = "method"
-            self.layout.steps.append(text)
-            self.layout.sections.append(self.under)
-            return
-        if re.match(
-            r"^\W*(?:for (?:the )?|to )?(?:assemble|finish|serve)\W*$", text, re.IGNORECASE
-        ) is None and self._is_story(line):
-            self._aside("story", text)
+        if self._in_words(line):
             return
         name = None if _SALT_AND_PEPPER.fullmatch(text) else self._heading(line)
         if name is not None:
             name = re.sub(r"\s*\([^)]*\)\s*$", "", name)
-            self.layout.open_part(name)
+            # The title once more is no part of the dish.
+            again = name.casefold() == self.layout.title.casefold() and not self.layout.parts
+            self.layout.open_part("" if again else name)
             self.section = "list"
             return
         kind = "food" if _SALT_AND_PEPPER.fullmatch(text) else kind_of_line(text)
         if kind == "note":
             self._aside("note", text)
-        elif kind == "step" or (kind == "heading" and is_step(text)):
+        elif line.step or kind == "step" or (kind == "heading" and is_step(text)):
             self.section = "method"
             self._in_method(line)
         elif kind == "heading":
@@ -424,6 +525,25 @@ class _Sorter:
             self.section, self.joined = "list", 0
             for item in self._items(text):
                 self.layout.add_line(_without_number(item))
+
+    def _in_words(self, line: Written) -> bool:
+        """Take what is told among or before the lines of a list and is none of them."""
+        text = line.text
+        if self._is_before_list(line):
+            self._aside("note" if text.startswith("(") else "story", text)
+            return True
+        if self._is_spoken(text):
+            self.section = "method"
+            self.layout.steps.append(text)
+            self.layout.sections.append(self.under)
+            return True
+        ends = re.match(
+            r"^\W*(?:for (?:the )?|to )?(?:assemble|finish|serve)\W*$", text, re.IGNORECASE
+        )
+        if ends is None and self._is_story(line):
+            self._aside("story", text)
+            return True
+        return False
 
     def _items(self, text: str) -> list[str]:
         """Return the lines of a list that was written on one, each a food, most with an amount."""
@@ -463,7 +583,17 @@ class _Sorter:
         """Tell a recipe that was said into a machine: amounts in words, no full stop, no end."""
         if self.layout.parts or len(text.split()) < LEAST_SPOKEN or re.search(r"[.!?,;]\s", text):
             return False
-        return len(_SPOKEN_AMOUNT.findall(spell_numbers(text))) >= LEAST_AMOUNTS
+        spelled = _NO_AMOUNT.sub(" ", spell_numbers(text))
+        return len(AMOUNT_STARTS.findall(spelled)) >= LEAST_AMOUNTS
+
+    def _is_before_list(self, line: Written) -> bool:
+        """Tell what is said of a dish between its title and the head of its list."""
+        text = line.text
+        if self.section != "head" or self.layout.parts or not self.layout.title:
+            return False
+        if re.fullmatch(r"\([^()\d]*\)", text) is not None and not self.names_food(text):
+            return True
+        return self.place < self.list_at and not has_amount(text) and not is_step(text)
 
     def _is_story(self, line: Written) -> bool:
         """Tell prose before the list."""

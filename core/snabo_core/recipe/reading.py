@@ -183,9 +183,12 @@ def _dish_of(
             notes.append(worded("note_from_steps"))
     if layout.makes:
         notes.append(worded("note_makes", what=layout.makes))
-    parts = _dry_where_soaked(
-        _parts(layout, library, system, make_id, notes, hand.learned), layout.steps, library, system
-    )
+    parts = _parts(layout, library, system, make_id, notes, hand.learned)
+    if layout.grams:
+        notes.append(worded(f"note_grams_{layout.grams}"))
+    if layout.grams == "guessed":
+        parts = _unit_asked(parts)
+    parts = _dry_where_soaked(parts, layout.steps, library, system)
     if len(layout.steps) > MAX_STEPS:
         notes.append(worded("note_steps", count=str(MAX_STEPS)))
     under = [*layout.sections, *[""] * len(layout.steps)]
@@ -211,6 +214,18 @@ def _dish_of(
         told=with_claims(told, recipe) if recipe is not None else told,
     )
     return with_left(with_method(dish, library), library)
+
+
+def _unit_asked(parts: tuple[Part, ...]) -> tuple[Part, ...]:
+    """Return parts whose weighed lines are asked about: nobody wrote the unit."""
+
+    def asked(line: Line) -> Line:
+        if line.unit != "gram":
+            return line
+        doubts = (*line.doubts, "unit_guessed")
+        return replace(line, doubts=doubts, confidence=line.confidence / 2, settled=False)
+
+    return tuple(replace(part, lines=tuple(map(asked, part.lines))) for part in parts)
 
 
 _SOAKED = re.compile(r"\bsoak|\bpressure[\s-]?cook", re.IGNORECASE)

@@ -14,13 +14,25 @@ INGREDIENTS = re.compile(
     r"^\W*(?:the\s+)?(?:ingredients?(?: list)?|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
     r"what goes in|you need|things you need)\W*$"
     # The head of a table.
+    r"|^\W*(?:(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|foods?|prep(?:aration)?|notes?|what|how much)"
+    r"[\s|,/]+){2,}(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|prep(?:aration)?|notes?)?\W*$"
     r"|^\W*(?:ingredients?|items?|foods?)\s*[|\t]\s*(?:qty|quantity|amounts?|how much|weight|grams?|g)\b.{0,60}$",
     re.IGNORECASE,
 )
 METHOD = re.compile(
-    r"^\W*(?:the\s+|cooking\s+)?(?:method|directions?|instructions?|steps|preparation|procedure|what to do|what you(?:'ll|’ll)? do|"
+    r"^\W*(?:the\s+|cooking\s+|step[\s-]by[\s-]step\s+)?(?:method|directions?|instructions?|steps|preparation|procedure|what to do|what you(?:'ll|’ll)? do|"
     r"how to (?:make|cook|do)(?: it| this)?|how to|here(?:'s|’s) how|all you need to do|making it|to make|process|"
-    r"cooking(?: method)?|let(?:'s|’s) cook|do this)\W*$",
+    r"reali[sz]ation|elaboration|execution|(?:preparation|cooking) (?:method|steps|instructions|directions)|"
+    r"step[\s-]by[\s-]step|(?:here(?:'s|’s) )?what to do|get cooking|to cook|"
+    r"cooking(?: method)?|let(?:'s|’s) (?:get )?cook(?:ing)?|do this)\W*$",
+    re.IGNORECASE,
+)
+# Behind a list: "How to make mushroom stroganoff".
+HOW_TO = re.compile(r"^\W*how (?:to|i|we) (?:make|cook|prepare|do)\b.{0,60}$", re.IGNORECASE)
+# One unit for amounts that stand without: "All weights in g".
+ALL_IN_GRAMS = re.compile(
+    r"^\W*(?:all\s+|the\s+)*(?:weights?|quantit(?:y|ies)|amounts?|measure(?:s|ments)?|ingredients?)\s*(?:are\s+)?"
+    r"(?:given\s+|measured\s+)?(?:in|=|:)?\s*(?:g|gr|grams?|grammes?)\W*$",
     re.IGNORECASE,
 )
 # "Method: Boil the peas." on one line.

@@ -9,8 +9,9 @@ from dataclasses import dataclass, field, replace
 from snabo_core.dish import AsideKind, Claim, Told
 from snabo_core.quantities.kinds import heading_name, is_step
 from snabo_core.recipe.claims import label_words
-from snabo_core.recipe.facts import Servings, clean_title, servings_in, yield_in
+from snabo_core.recipe.facts import Servings, servings_in, yield_in
 from snabo_core.recipe.layout import Aside, Layout, sort_list, without_step_number
+from snabo_core.recipe.titles import title_of
 
 # A number at the start of a sentence that counts the steps in one long text.
 _NEXT_STEP = re.compile(r"(?<=[.!?)])\s+(?=(?:step\s*)?\d{1,2}\s*[.):]\s*[A-Z])", re.IGNORECASE)
@@ -76,7 +77,7 @@ def lay_out(told: ToldRecipe, names_food: Callable[[str], bool]) -> Layout:
         told: as the file has it.
         names_food: tells whether a short text names a food.
     """
-    layout = Layout(title=clean_title(told.title) if told.title.strip() else "")
+    layout = Layout(title=title_of(told.title)[0] if told.title.strip() else "")
     for name, lines in told.parts:
         sorted_list = sort_list(lines[:MOST_SORTED], names_food, guessed=not told.set_apart)
         for inner, found in sorted_list.parts:

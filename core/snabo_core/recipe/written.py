@@ -7,7 +7,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from snabo_core.quantities.amounts import read_amount
-from snabo_core.quantities.kinds import begins_with_amount
+from snabo_core.quantities.kinds import COMMANDS, begins_with_amount, first_word
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.tidying import tidy, without_pictures
 
@@ -35,6 +35,13 @@ _LABEL = re.compile(
     r"(?: time)?|time|portions?|level|difficulty|feeds)\W*$",
     re.IGNORECASE,
 )
+# What stands so far apart stands in columns.
+_GAP = re.compile(r"(?<=\S)(?: {3,}|\s*\t\s*)(?=\S)")
+COLUMNS = 2
+_SERVES = re.compile(r"(?:serves|servings|feeds|yields?|makes|portions)\b\W*\w", re.IGNORECASE)
+_COUNTED = re.compile(r"^(?P<n>\d{1,2})\s+(?=[^\W\d])")
+# So many in a row, counted from one, are steps where one of them begins with a command.
+LEAST_STEPS = 3
 # "Leeks 2, peas 100g, garlic 3 cloves": where the food stands first, its amount ends the item.
 _NAME_FIRST = re.compile(r"^[^\W\d][^\d½¼¾]{1,40}?[\s:]+(?:x\s?)?(?=[\d½¼¾])")
 
@@ -47,12 +54,14 @@ class Written:
     after_blank: bool
     marked: bool
     raw: str
+    # Known to be a step by the numbers it stands among.
+    step: bool = False
 
 
 def written_lines(text: str) -> list[Written]:
     """Return the lines of a text that hold words, without bullets and pictures."""
     found, blank = [], True
-    for raw in _pieces(text):
+    for raw in _one_below_the_other([*_pieces(text)]):
         said = _CHAT.sub("", tidy(raw))
         plain = _PEOPLE_SIGNS.sub(r"serves \g<n>", _unmarked(said))
         bare = without_pictures(_BULLET.sub("", plain))
@@ -65,7 +74,7 @@ def written_lines(text: str) -> list[Written]:
         marked = bare != plain or STEP_NUMBER.match(bare) is not None
         found.append(Written(bare, blank, marked, plain))
         blank = False
-    return _labels_joined(found)
+    return _numbers_marked(_labels_joined(found))
 
 
 def _unmarked(text: str) -> str:
@@ -89,13 +98,50 @@ def _pieces(text: str) -> Iterator[str]:
         yield line
 
 
+def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
+    """Yield the lines of a card with two columns one below the other."""
+    rows = [_GAP.split(piece.strip()) for piece in pieces]
+    columns = any(len(row) == COLUMNS and all(map(begins_with_amount, row)) for row in rows)
+    for piece, row in zip(pieces, rows, strict=True):
+        named = len(row) == COLUMNS and any(c.isalpha() for c in row[1]) and not only_amount(row[1])
+        listed = named and columns and begins_with_amount(row[0])
+        if listed or (named and _SERVES.match(row[1])):
+            yield from row
+        else:
+            yield piece
+
+
+def _numbers_marked(lines: list[Written]) -> list[Written]:
+    """Put the dot behind the numbers of steps: "1 fry onion", "2 add the rest", "3 lid on"."""
+    result = list(lines)
+    start = 0
+    while start < len(lines):
+        run = 0
+        while (
+            start + run < len(lines)
+            and (counted := _COUNTED.match(lines[start + run].text)) is not None
+            and int(counted["n"]) == run + 1
+        ):
+            run += 1
+        steps = lines[start : start + run]
+        if run >= LEAST_STEPS and any(
+            first_word(_COUNTED.sub("", s.text)) in COMMANDS for s in steps
+        ):
+            for place, step in enumerate(steps, start):
+                text = _COUNTED.sub(r"\g<n>. ", step.text)
+                result[place] = Written(text, step.after_blank, marked=True, raw=text, step=True)
+        start += max(run, 1)
+    return result
+
+
 def _labels_joined(lines: Sequence[Written]) -> list[Written]:
     """Put "SERVES" and the "4" under it on one line."""
     joined: list[Written] = []
     for line in lines:
         before = joined[-1] if joined else None
         label = before is not None and len(line.text) < 25 and _LABEL.match(before.text)
-        short = label and re.match(r"^\W*\d[\d\s./:–-]*(?:\w+\.?\s*){0,3}$", line.text)
+        said = spell_numbers(line.text)
+        short = label and re.match(r"^\W*\d[\d\s./:–-]*(?:\w+\.?\s*){0,3}$", said)
         if before is not None and short:
             joined[-1] = Written(f"{before.text} {line.text}", before.after_blank, before.marked,
                                before.raw)  # fmt: skip

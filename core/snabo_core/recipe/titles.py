@@ -1,0 +1,121 @@
+"""Which line of a pasted text is its title, and the title without what stands around it."""
+
+from __future__ import annotations
+
+import re
+
+from snabo_core.recipe.facts import Servings, only_servings, servings_in
+
+LONGEST_TITLE = 120
+_LABEL = (
+    r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
+    r"recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe)"
+)
+_LABELLED = re.compile(rf"^(?:{_LABEL}\s*[:=–—]\s*)+(?=\S)", re.IGNORECASE)
+# A reply to somebody's question names the dish, but hardly as its title.
+_REPLY = re.compile(r"^(?:(?:re|fwd?|fw)\s*:\s*)+(?=\S)", re.IGNORECASE)
+_NAMED = re.compile(
+    r"^\W*(?:title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|(?:recipe|dish)\s+(?:name|title))\s*[:=]\s*(?P<name>\S.{2,})$",
+    re.IGNORECASE,
+)
+_PAGE = re.compile(r"^(?:p|pg|page)\.?\s*\d{1,4}\s*[:.,–-]?\s+(?!of\b)(?=[^\W\d])", re.IGNORECASE)
+_PLACE = re.compile(
+    r"^(?:no\.?\s*)?\d{1,3}[.)]\s+(?=[^\W\d])|^#\s?\d{1,4}\s*[:.–-]?\s+", re.IGNORECASE
+)
+_DOTTED = re.compile(r"\s*(?:\.\s?){4,}\d{1,4}$")
+_SITE = re.compile(
+    r"^(?P<name>.+?)\s+[-–—]\s+(?:(?:the|by|from)\s.{2,40}|.{0,30}(?:kitchens?|cooks?|recipes|foods?|blog|magazine|tables?|eats|\.\w{2,3}))$",
+    re.IGNORECASE,
+)
+_DIETS = re.compile(
+    r"(?:\s*[(\[]\s*(?:v|vg|vgn|ve|gf|df|nf|lf|lc|vegan|vegetarian|veggie|keto|low[\s-]carb|"
+    r"(?:gluten|dairy|nut)[\s-]free)\s*[)\]])+$",
+    re.IGNORECASE,
+)
+_FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
+_FOR_SO_MANY = re.compile(
+    r"\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
+    r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?\s*[)\]]?\s*$",
+    re.IGNORECASE,
+)
+_LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s[-–—]\s)\s*(?P<tail>[^,/|·•(\[]+?)\s*[)\]]?$")
+_TIME_ONLY = re.compile(
+    r"(?:(?:ready )?in |under |about |only |just )*\d{1,3}(?:\s*[-–]\s*\d{1,3})?[\s-]*(?:m|mins?|minutes?|h|hrs?|hours?)\.?!*",
+    re.IGNORECASE,
+)
+# The tray of a canteen.
+_TRAY = re.compile(r"[,;\s(]+gn\s*\d(?:/\d)?\)?$", re.IGNORECASE)
+# What stands above a title: a column of a paper, a date, a page, whose box it came from.
+_COLUMN = (
+    r"(?:mid-?week|week-?(?:night|end|day)s?|supper|dinner|lunch|brunch|breakfast|tea|mains?|main (?:course|dish|meal)e?s?|"
+    r"starters?|sides?|side dish(?:es)?|soups?|stews?|bakes?|casseroles?|pasta|salads?|vegetarian|veggie|vegan|meat|fish|poultry|"
+    r"(?:gluten|dairy|grain|sugar)[\s-]free|low[\s-](?:carb|fat|gi)|keto|high[\s-]protein|diabetic|healthy|budget|"
+    r"family(?: (?:favou?rites?|meals?|food|dinners?|recipes?))?|one[\s-]pot|one[\s-]pan|slow[\s-]cooker|air[\s-]?fryer|"
+    r"quick(?: (?:and|&) easy)?|easy|comfort food|recipes?|recipe cards?|recipe (?:of|for) the (?:day|week|month)|"
+    r"today['’]?s (?:recipe|special)|recipe (?:no\.?|number|#)?\s*\d+|standardi[sz]ed recipe.{0,20}|new|featured|popular|"
+    r"editor['’]?s (?:choice|pick)|cook['’]?s corner|from our readers|readers['’]? recipes|winter|summer|autumn|spring|"
+    r"sunday (?:lunch|best|roast|dinner|supper)|(?:mon|tues|wednes|thurs|fri|satur|sun)days?(?: (?:night|dinner|supper))?)"
+)
+_ABOVE = re.compile(
+    rf"^\W*(?:{_COLUMN}(?:\s*(?:[|/&·,]|and)\s*{_COLUMN})*"
+    r"|(?:page|pg|p)\.?\s*\d{1,4}(?:\s*(?:of|/)\s*\d{1,4})?"
+    r"|(?:chapter|section|part|lesson|unit|module|volume|vol|issue)\s*\.?\s*(?:\d{1,3}|[ivx]{1,5})\b.{0,40}"
+    r"|.{0,40}\b(?:plan|menu|diet|challenge|programme|program)\b\W*\s(?:week|day)\s*\d{1,2}|(?:week|day)\s*\d{1,2}"
+    r"|\d{1,4}[./-]\d{1,2}[./-]\d{1,4}|(?:\d{1,2}(?:st|nd|rd|th)?\s+)?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?\s*"
+    r"(?:\d{1,2}(?:st|nd|rd|th)?,?\s*)?(?:\d{4})?"
+    r"|from\s+(?:[\w'’]+\s+){0,3}(?:tin box|recipe box|box|tin|book|notebook|cards?|collection|files?|folder|archives?)"
+    r"|(?:standardi[sz]ed )?recipe\s+(?:card|code|ref(?:erence)?|id|no\.?|number)\s*[:#]?\s*[\w-]{1,12}"
+    r"|#\w+)\W*$",
+    re.IGNORECASE,
+)
+
+
+def stands_above(text: str) -> bool:
+    """Tell what stands above a title and is none where a name follows: "MIDWEEK", "Page 3 of 12"."""
+    return _ABOVE.match(text) is not None
+
+
+def replies_about(text: str) -> str | None:
+    """Return what a reply is about ("Re: Re: best dumplings?"), None where it is none."""
+    match = _REPLY.match(text)
+    return text[match.end() :].strip(" ?!") if match is not None else None
+
+
+def told_name(text: str) -> str | None:
+    """Return the title a line says it holds ("Name of recipe: Harvest stew"), None for others."""
+    match = _NAMED.match(text)
+    return title_of(match["name"])[0] if match is not None else None
+
+
+def title_of(text: str) -> tuple[str, Servings | None]:
+    """Return a title without labels, pages and tails, and how many it says it serves."""
+    bare = text.strip(" #*_=|")
+    for before in (_LABELLED, _PAGE, _PLACE):
+        bare = before.sub("", bare)
+    bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
+    crumbs = re.split(r"\s+[>»›]\s+", bare)
+    bare = crumbs[-1]
+    if (site := _SITE.match(bare)) is not None:
+        bare = site["name"]
+    servings: Servings | None = None
+    while (cut := _tail(bare)) is not None:
+        servings = servings or servings_in(bare[cut:])
+        bare = bare[:cut].rstrip(" -–—:|,/")
+    first, *others = re.split(r"\s+\|\s+", bare)
+    bare = first if others and len(first.split()) > 1 else bare
+    bare = _DIETS.sub("", bare)
+    title = bare.strip(" -–—:|,")[:LONGEST_TITLE] or text.strip()[:LONGEST_TITLE]
+    return title, servings
+
+
+def _tail(text: str) -> int | None:
+    """Return where the last piece of a title begins, if it only tells servings or times."""
+    so_many = _FOR_SO_MANY.search(text)
+    if so_many is not None and so_many.start() > 0:
+        return so_many.start()
+    last = _LAST.search(text)
+    if last is None or last.start() == 0:
+        return None
+    tail = last["tail"]
+    timed = _TIME_ONLY.fullmatch(tail) is not None
+    return last.start() if only_servings(tail) or timed else None

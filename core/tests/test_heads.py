@@ -1,0 +1,210 @@
+"""What stands around a recipe: its title among columns and labels, and for how many it is."""
+
+from __future__ import annotations
+
+import unittest
+
+from snabo_core.dish import Dish
+from snabo_core.foods import library
+from snabo_core.recipe import read_recipe
+from snabo_core.recipe.titles import title_of
+
+LIST = "500 g potatoes\n1 onion\n2 tbsp oil\n"
+METHOD = "Method\nBoil the potatoes for 20 minutes.\nFry the onion in the oil.\n"
+NAME = "Potato and onion pan"
+
+# Lines under the title, and from how many to how many they feed.
+SERVES = (
+    ("Ingredients (serves 4)", 4, 4),
+    ("Ingredients for 5 servings:", 5, 5),
+    ("For 3 people you will need", 3, 3),
+    ("You will need (for 6):", 6, 6),
+    ("Ingredients - 2 portions", 2, 2),
+    ("To serve 6 you will need:", 6, 6),
+    ("Ingredients [5 pers.]", 5, 5),
+    ("INGREDIENTS | SERVES 2", 2, 2),
+    ("Ingredients (makes 6 generous bowls)", 6, 6),
+    ("Doses for 3 people", 3, 3),
+    ("Ingredients for six", 6, 6),
+    ("Serves\nfive", 5, 5),
+    ("Yield: one 9x13 pan (8 servings)", 8, 8),
+    ("Sufficient for 7 or 8 persons", 7, 8),
+    ("Covers: 10", 10, 10),
+    ("makes 5 meals", 5, 5),
+    ("This feeds a family of 5", 5, 5),
+    ("For a family of six", 6, 6),
+    ("2 adults and 3 kids", 5, 5),
+    ("Serves 2 adults + 2 children", 4, 4),
+    ("Serves two (or one very hungry person)", 2, 2),
+    ("x6 servings", 6, 6),
+    ("No. of servings - 8", 8, 8),
+    ("Quantity: 6 portions", 6, 6),
+    ("Serves a crowd (10-12)", 10, 12),
+    ("Dinner for two", 2, 2),
+    ("serves 5ish", 5, 5),
+)
+# Behind the method.
+SERVES_BEHIND = (
+    ("Makes 6 servings. Enjoy!", 6, 6),
+    ("Sufficient for 7 or 8 persons. Seasonable at any time.", 7, 8),
+    ("This is enough for five.", 5, 5),
+    ("Feeds 6 if nobody goes back", 6, 6),
+    ("Divide between 3 plates and serve.", 3, 3),
+    ("Ladle into six warm bowls.", 6, 6),
+)
+# What is no answer to "for how many".
+SILENT = ("Makes a 23 cm tart", "2 large serving dishes", "Covers 2 trays with foil.")
+ABOVE = (
+    "MIDWEEK", "Page 3 of 12", "Standardised recipe no. 1147", "12/11/23", "Recipe of the week",
+    "from Gran's tin box", "Dinner", "#potatoandonionpan", "Chapter 4: Suppers", "Vegetarian",
+    "Recipe 12", "Gluten free", "LOW-CARB WINTER PLAN          Week 2",
+)  # fmt: skip
+LABELLED = (
+    "Recipe: {}", "Title: {}", "Today's recipe: {}", "{}, covers 10, GN 1/2",
+    "{} | The Copper Ladle",
+    "Recipes > Mains > {}", "Name of dish: {}", "{} (v) (gf)", "{} - serves 4", "{} [Serves 4]",
+    "{} / 4 pers", "1. {}", "Subject: {}", "P. 47 {}", "{}.........47", "{} (30 minutes!)",
+    "{} - The Copper Ladle", "{} (serves six)",
+)  # fmt: skip
+KEPT = (
+    "Seven-Layer Bake", "3-Cheese Gnocchi Bake", "Chicken Pie - Grandma's way", "Beans on toast x6",
+    "Fish & Chips / Two Ways", "Rice and peas, Sunday style", "Dinner",
+)  # fmt: skip
+
+
+def _read(text: str) -> Dish:
+    return read_recipe(text, library(), None)
+
+
+class Servings(unittest.TestCase):
+    """For how many, however it is said."""
+
+    def test_under_the_title(self) -> None:
+        for said, low, high in SERVES:
+            with self.subTest(said):
+                dish = _read(f"{NAME}\n\n{said}\n\n{LIST}\n{METHOD}")
+                self.assertEqual((dish.told.servings_low, dish.told.servings_high), (low, high))
+                self.assertEqual(dish.title, NAME)
+                self.assertEqual([len(part.lines) for part in dish.parts], [3])
+
+    def test_behind_the_method(self) -> None:
+        for said, low, high in SERVES_BEHIND:
+            with self.subTest(said):
+                dish = _read(f"{NAME}\n{LIST}\n{METHOD}{said}\n")
+                self.assertEqual((dish.told.servings_low, dish.told.servings_high), (low, high))
+
+    def test_not_guessed(self) -> None:
+        for said in SILENT:
+            with self.subTest(said):
+                self.assertTrue(_read(f"{NAME}\n{LIST}\n{METHOD}{said}\n").servings_assumed)
+
+    def test_told_in_a_chat(self) -> None:
+        dish = _read(
+            "okay barley with mushrooms it does six people you need 300 grams of pearl barley "
+            "a litre of vegetable stock one onion a knob of butter a glass of white wine and "
+            "a handful of parsley so fry the onion in the butter for five minutes"
+        )
+        self.assertEqual(dish.servings, 6)
+        self.assertEqual(
+            [line.food for part in dish.parts for line in part.lines],
+            ["barley", "vegetable_stock", "onion", "butter", "white_wine", "parsley"],
+        )
+
+
+class Titles(unittest.TestCase):
+    """The name of the dish, and nothing beside it."""
+
+    def test_what_stands_above(self) -> None:
+        for above in ABOVE:
+            with self.subTest(above):
+                dish = _read(f"{above}\n{NAME}\n\n{LIST}\n{METHOD}")
+                self.assertEqual(dish.title, NAME)
+                self.assertEqual([len(part.lines) for part in dish.parts], [3])
+                self.assertIn(" ".join(above.split()), [aside.text for aside in dish.asides])
+
+    def test_what_stands_above_alone_is_the_title(self) -> None:
+        self.assertEqual(_read(f"Supper\n\n{LIST}\n{METHOD}").title, "Supper")
+
+    def test_labels_and_tails(self) -> None:
+        for around in LABELLED:
+            with self.subTest(around):
+                self.assertEqual(title_of(around.format(NAME))[0], NAME)
+
+    def test_what_belongs_to_it(self) -> None:
+        for title in KEPT:
+            with self.subTest(title):
+                self.assertEqual(title_of(title)[0], title)
+
+    def test_told_at_the_end(self) -> None:
+        dish = _read(f"Ingredients:\n{LIST}\n{METHOD}Name of recipe: {NAME}\n")
+        self.assertEqual(dish.title, NAME)
+
+    def test_an_answer_to_a_question(self) -> None:
+        """What was asked for names the dish; a line with an amount does not."""
+        dish = _read(f"Re: Re: best dumplings?\n\nOne hen, about 4 lbs\n{LIST}\n{METHOD}")
+        self.assertEqual(dish.title, "best dumplings")
+        self.assertEqual(dish.parts[0].lines[0].food, "chicken_whole")
+
+    def test_once_more_above_the_list(self) -> None:
+        dish = _read(f"Recipes > Mains > {NAME}\n{NAME}\n\n{LIST}\n{METHOD}")
+        self.assertEqual([part.name for part in dish.parts], ["Dish"])
+
+
+class Sorted(unittest.TestCase):
+    """What goes on between the title and the steps."""
+
+    def test_story_before_the_list(self) -> None:
+        said = "(Kartoffelpfanne)\nWhy you'll love it\nCheap and quick"
+        dish = _read(f"{NAME}\n{said}\nIngredients\n{LIST}{METHOD}")
+        self.assertEqual([len(part.lines) for part in dish.parts], [3])
+        self.assertEqual(len(dish.asides), 3)
+
+    def test_a_card_in_two_columns(self) -> None:
+        card = "500 g potatoes        1 onion\n2 tbsp oil            salt & pepper"
+        dish = _read(f"{NAME}\n{card}\n\n{METHOD}")
+        foods = [line.food for part in dish.parts for line in part.lines]
+        self.assertEqual(foods, ["potato", "onion", "vegetable_oil", "salt", "black_pepper"])
+
+    def test_the_head_of_a_table(self) -> None:
+        dish = _read(
+            f"{NAME}\nQty\tUnit\tIngredient\tPrep\n500\tg\tpotatoes\tpeeled\n1\tea\tonion\t\n\n{METHOD}"
+        )
+        self.assertEqual([part.name for part in dish.parts], ["Dish"])
+        self.assertEqual([line.food for line in dish.parts[0].lines], ["potato", "onion"])
+
+    def test_numbers_without_dots(self) -> None:
+        """Counted from one, with a command among them: steps. Without one: foods."""
+        dish = _read(f"{NAME}\n{LIST}\n1 fry onion\n2 potatoes in, lid on\n3 wait 20 min\n")
+        self.assertEqual([step.text for step in dish.steps],
+                         ["fry onion", "potatoes in, lid on", "wait 20 min"])  # fmt: skip
+        self.assertEqual(len(dish.parts[0].lines), 3)
+        foods = _read(f"{NAME}\n1 onion\n2 carrots\n3 potatoes\n\n{METHOD}")
+        self.assertEqual(len(foods.parts[0].lines), 3)
+        self.assertEqual(len(foods.steps), 2)
+
+    def test_grams_told_once(self) -> None:
+        dish = _read(f"{NAME}\nButter 90\nFish stock 1200\nSalt 20\nall weights in g\n{METHOD}")
+        self.assertEqual([line.grams for line in dish.parts[0].lines], [90, 1200, 20])
+        self.assertFalse(any(line.doubts for line in dish.parts[0].lines))
+
+    def test_grams_nobody_told(self) -> None:
+        """They are read as grams, and every one is asked about."""
+        dish = _read(f"{NAME}\nButter 90\nFish stock 1200\nPrawns 300\nPeas 200\nEggs 2\n{METHOD}")
+        weighed = dish.parts[0].lines[:4]
+        self.assertEqual([line.grams for line in weighed], [90, 1200, 300, 200])
+        self.assertTrue(all("unit_guessed" in line.doubts for line in weighed))
+
+    def test_counts_are_no_grams(self) -> None:
+        dish = _read(f"{NAME}\nOnions 2\nCarrots 3\nPotatoes 4\nEggs 2\nLeeks 1\n{METHOD}")
+        self.assertFalse(any("unit_guessed" in line.doubts for line in dish.parts[0].lines))
+
+    def test_an_old_book(self) -> None:
+        """A paragraph that begins like an ingredient is a method; its amounts are the list."""
+        dish = _read(
+            "A good pudding\nTake a quart of split peas, soak them overnight. Boil them 2 hours. "
+            "Rub through a sieve; add 2 oz. of butter, the yolks of 2 eggs.\n"
+            "Sufficient for 7 persons."
+        )
+        foods = [line.food for part in dish.parts for line in part.lines]
+        self.assertEqual(foods, ["split_peas", "butter", "egg_yolk"])
+        self.assertEqual(dish.servings, 7)
