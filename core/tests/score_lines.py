@@ -149,11 +149,14 @@ def grams_are_right(wanted: Expected, read: ReadLine) -> bool:
     return meets and grams.low >= wanted.low / 2 and grams.high <= wanted.high * 2
 
 
-def alike(food: str | None, others: Sequence[str]) -> bool:
-    """Tell whether a food is one of others, or is theirs by another name: the same to eat."""
+def alike(food: str | None, others: Sequence[str], form: str | None = None) -> bool:
+    """Tell whether a food is one of others, or is theirs by another name: the same to eat.
+
+    `form` is the one it was read in ("greek yoghurt, nonfat"), its usual one where None.
+    """
     if food is None or food in others:
         return food is not None
-    mine, kind = _per_100(food), library().food(food)
+    mine, kind = _per_100(food, form), library().food(food)
     return any(
         all(abs(a - b) <= ALIKE for a, b in zip(mine, _per_100(other), strict=True))
         and kind.allergens == library().food(other).allergens
@@ -163,8 +166,8 @@ def alike(food: str | None, others: Sequence[str]) -> bool:
     )
 
 
-def _per_100(food: str) -> list[float]:
-    figures = row_figures(library().row(food), library().food(food))
+def _per_100(food: str, form: str | None = None) -> list[float]:
+    figures = row_figures(library().row(food, form), library().food(food))
     return [float(figures.best[PLACE[name]]) for name in EATEN]
 
 
@@ -191,7 +194,7 @@ def score(lines: Sequence[Expected]) -> Score:
             else:
                 good = (amount_is_right(wanted, read), read.food == wanted.food,
                         grams_are_right(wanted, read))  # fmt: skip
-                same = good[0] and good[2] and alike(read.food, [wanted.food])
+                same = good[0] and good[2] and alike(read.food, [wanted.food], read.form)
             doubted = read is not None and bool(read.doubts)
             lenient = wanted.food == ASKS or (wanted.unit is None and wanted.low is None)
             amounts, foods, grams = amounts + good[0], foods + good[1], grams + good[2]

@@ -112,8 +112,8 @@ def _ingredient(text: str, key: str) -> Ingredient:
 
 def _take(recipe: Recipe, text: str, key: str) -> None:
     word, _, rest = key.partition(" ")
-    if key == "title":
-        recipe.title = text
+    if word == "title":
+        recipe.title = rest or text
     elif word == "serves":
         low, high = rest.split()
         recipe.servings = float(low), float(high)

@@ -316,6 +316,30 @@ class Doubts(Case):
         # How large the pieces are does not say how many carrots.
         self.assertEqual(read("carrots cut in 2 cm chunks").doubts, ("no_grams",))
 
+    def test_brackets_that_speak_of_something_else(self) -> None:
+        """What is kept back, what would do too, and two ways of one food change no amount."""
+        for text, food, form, grams in (
+            ("1 c. shredded Cheddar (reserve 1/4 c. for top)", "cheddar", "raw", 110),
+            ("100g stale breadcrumbs (panko's fine)", "breadcrumbs", "fresh", 100),
+            ("2 c. mashed potatoes (leftover or instant)", "mashed_potato", "boiled", 475),
+            ("500 g peas (fresh or frozen)", "peas", "raw", 500),
+        ):
+            found = read(text)
+            self.assertEqual((found.food, found.form, found.grams.best, found.doubts),
+                             (food, form, grams, ()), text)  # fmt: skip
+        self.assertTrue(read("100 g grated cheese (cheddar or gruyere)").doubts)
+
+    def test_a_pack_that_names_the_food(self) -> None:
+        self.assertEqual(read("1 tube polenta (18 oz)").food, "polenta_ready")
+
+    def test_units_of_other_kitchens(self) -> None:
+        for text, unit, amount in (
+            ("200 cc milk", "millilitre", 200), ("30 dag flour", "gram", 300),
+            ("1 cs olive oil", "tbsp_metric", 1),
+        ):  # fmt: skip
+            found = read(text)
+            self.assertEqual((found.amount.unit.id, found.amount.best), (unit, amount), text)
+
     def test_the_same_tin_again(self) -> None:
         self.foods("tin of coconut milk + same tin of water", "coconut_milk", "water")
 
@@ -326,7 +350,7 @@ class Doubts(Case):
     def test_one_letter_beside_another_food(self) -> None:
         """Foods that look like the misspelling of others have names of their own."""
         for text, food in (
-            ("250 g cannelloni tubes", "pasta"), ("85 g pork rinds", "pork_rinds"),
+            ("250 g cannelloni tubes", "cannelloni"), ("85 g pork rinds", "pork_rinds"),
             ("egg replacer for 2 eggs", "egg_replacer"), ("200 g onion rings", "onion_rings"),
             ("2 perch fillets", "fish"), ("6 taco shells", "taco_shell"),
             ("300 g winter melon", "winter_melon"), ("2 calamansi", "lime"),

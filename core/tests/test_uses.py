@@ -49,6 +49,23 @@ class Words(unittest.TestCase):
         self.assertEqual(greased.grams.best, 50)
         self.assertTrue(52 < (greased.grams.high or 0) < 70)
 
+    def test_a_number_more_goes_in_too(self) -> None:
+        for text, grams, kinds in (
+            ("2 tbsp butter (plus 1 tbsp for the crumbs)", 43.2, ["dish", "later"]),
+            ("250 ml milk, plus 2 tbsp extra", 288.4, ["dish", "later"]),
+            ("50 g butter + 20 g to finish", 70, ["dish", "top"]),
+        ):
+            with self.subTest(text):
+                read = read_line(text, library())
+                self.assertAlmostEqual(read.grams.best or 0, grams, delta=0.1)
+                self.assertEqual([use.kind for use in read.uses], kinds)
+
+    def test_more_if_it_is_too_dry_is_held_back(self) -> None:
+        read = read_line("2 cups flour plus 1 tbsp if sticky", library())
+        assert read.hold is not None
+        self.assertEqual(read.hold.start, read.grams.best)
+        self.assertAlmostEqual(read.hold.ceiling - read.hold.start, 7.95, delta=0.1)
+
     def test_hold_backs(self) -> None:
         for text, start, ceiling, cue in HELD:
             with self.subTest(text=text):

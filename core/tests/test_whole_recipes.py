@@ -99,16 +99,16 @@ class Classes(unittest.TestCase):
 
 
 class Whole(unittest.TestCase):
-    """Forty recipes; half of them nobody tuned to."""
+    """Fifty-eight recipes; half of them nobody tuned to. The last eighteen are the hardest."""
 
     def test_scores(self) -> None:
-        self.assertEqual(len(recipes()), 40)
+        self.assertEqual(len(recipes()), 58)
         aside = score([recipe for recipe in recipes() if recipe.set_aside])
         self.assertGreaterEqual(aside.share("title"), 0.9)
-        self.assertGreaterEqual(aside.share("servings"), 0.95)
-        self.assertGreaterEqual(aside.share("headings"), 0.93)
-        self.assertGreaterEqual(aside.share("slots"), 0.9)
-        self.assertGreaterEqual(aside.share("furniture"), 1.0)
+        self.assertGreaterEqual(aside.share("servings"), 0.93)
+        self.assertGreaterEqual(aside.share("headings"), 0.85)
+        self.assertGreaterEqual(aside.share("slots"), 0.75)
+        self.assertGreaterEqual(aside.share("furniture"), 0.93)
         self.assertGreaterEqual(aside.share("plates"), 0.75)
         # A plate outside the careful cook's range never comes without a doubt beside it.
         self.assertEqual(aside.share("plates told"), 1.0)

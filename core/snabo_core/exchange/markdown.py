@@ -17,8 +17,9 @@ from snabo_core.dish import AsideKind, Claim
 from snabo_core.exchange.front_matter import facts_of, front_matter
 from snabo_core.plate.nutrients import LABELS, UNIT
 from snabo_core.recipe import ToldRecipe
-from snabo_core.recipe.facts import servings_in, times_in
+from snabo_core.recipe.facts import times_in
 from snabo_core.recipe.layout import sort_lines
+from snabo_core.recipe.servings import servings_in
 from snabo_core.recipe.told import heading_of
 
 # Lines above the list that are looked at for servings and times; a long story has fifty.

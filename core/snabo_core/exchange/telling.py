@@ -9,8 +9,8 @@ from snabo_core.foods import Library
 from snabo_core.plate.nutrients import UNIT
 from snabo_core.quantities.reading import read_lines
 from snabo_core.recipe import ToldRecipe
-from snabo_core.recipe.facts import Servings
 from snabo_core.recipe.method import with_method
+from snabo_core.recipe.servings import Servings
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.cooking import CookStep, effective_steps
 from snabo_core.swaps.judged import Judged

@@ -10,6 +10,7 @@ from itertools import islice
 from snabo_core.foods import Library
 from snabo_core.quantities.amounts import HEAPS, Amount, read_amount
 from snabo_core.quantities.grams import NET, Waste
+from snabo_core.quantities.lexicon import find_food
 from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.quantities.shares import (
     take_length,
@@ -38,7 +39,7 @@ _SIZE_OF = re.compile(r"\b(?:the )?size of an? (?P<what>egg|walnut|hazelnut|golf
 SIZE_OF = {"egg": (40.0, 50.0, 65.0), "walnut": (12.0, 18.0, 28.0), "hazelnut": (3.0, 5.0, 8.0),
            "golf ball": (30.0, 40.0, 50.0), "fist": (150.0, 250.0, 350.0),
            "pea": (0.2, 0.4, 0.8)}  # fmt: skip
-_ASIDE = re.compile(r"^\s*(?:or\b|from\b|makes\b|yields?\b|=|gives\b|see\b|i\b|if\b|use\b|plus\b|\+)",
+_ASIDE = re.compile(r"^\s*(?:reserve|save|keep|hold|set|leave|or\b|from\b|makes\b|yields?\b|=|gives\b|see\b|i\b|if\b|use\b|plus\b|\+)",
                     re.IGNORECASE)  # fmt: skip
 
 
@@ -65,9 +66,20 @@ _COUNTED_EXTRA = re.compile(
 )
 
 
+# "(panko's fine)", "(frozen will do)": what else may be taken.
+_OFFERED_TOO = re.compile(
+    r"\([^()]*?(?:['’]s|\b(?:is|are|works?|will|would))\s+(?:fine|ok|okay|good|also|too|do|work|well|just)\b[^()]*\)",
+    re.IGNORECASE,
+)
+_EITHER = re.compile(
+    r"\((?P<first>[a-z][a-z -]{2,30}?)\s+or\s+(?P<second>[a-z][a-z -]{2,30})\)", re.IGNORECASE
+)
+
+
 def draft_of(clause: Clause, library: Library, system: str) -> Draft:
     """Take the amount and every other figure out of a clause."""
-    shares = take_shares(_COUNTED_EXTRA.sub(" ", clause.text))
+    text = _OFFERED_TOO.sub(" ", _COUNTED_EXTRA.sub(" ", clause.text))
+    shares = take_shares(_EITHER.sub(lambda either: _first_of(either, library), text))
     draft = Draft(shares.text, fat=shares.fat, claim=shares.claim)
     size_of = _SIZE_OF.search(draft.rest)
     if size_of:
@@ -94,6 +106,14 @@ def draft_of(clause: Clause, library: Library, system: str) -> Draft:
         draft.amount = replace(whole, low=0.0, best=whole.best / clause.foods)
         draft.doubts.append("shared_amount")
     return draft
+
+
+def _first_of(either: re.Match[str], library: Library) -> str:
+    """Return the first of two ways in brackets ("leftover or instant"); two foods stay as they are."""
+    second = find_food(either["second"], library)
+    return (
+        either.group() if second is not None and second.confidence == 1 else f"({either['first']})"
+    )
 
 
 # Counts that are what a food is called.

@@ -54,6 +54,8 @@ A_LOT = {"spice": 150.0, "salt": 400.0, "fibre": 200.0, "herb": 500.0}
 MOST_OF_ANYTHING = 20_000.0
 # "Prawns 300" are grams whose unit was left away, not three hundred prawns.
 MOST_COUNTED = 60
+# Packs that say which food is meant.
+PACKED = {"tube", "log", "block", "cube"}
 _NOTES = re.compile(
     r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|\bopt\b\.?|for greasing|"
     r"for (?:shallow[\s-]?|deep[\s-]?|pan[\s-]?)?frying|for (?:the )?frying|for serving|to serve|to garnish|"
@@ -231,7 +233,9 @@ def _read_clause(
     in_cans = unit is not None and unit.id in {"can", "jar"}
     counted = draft.amount is not None and (unit is None or unit.id in {"slice", "ring", "piece"})
     spooned = unit is not None and unit.id.startswith("tsp")
-    found = _find(body, main, library, learned, in_cans=in_cans, counted=counted, spooned=spooned)
+    packed = unit.id if unit is not None and unit.id in PACKED else None
+    found = _find(body, main, library, learned, in_cans=in_cans, counted=counted, spooned=spooned,
+                  packed=packed)  # fmt: skip
     read = _assembled(text, clause, draft, body, main, alternatives, notes, found, library)
     if found is None or read.form is None:
         return read
@@ -261,6 +265,15 @@ class _Found:
     form: str | None = None
 
 
+def _packed(line: Sequence[Word], head: Span, unit: str, library: Library) -> Span:
+    """Return the food that is sold so, where its pack is part of a name: a tube of polenta."""
+    for name in (tuple(w.plain for w in line[head.first : head.last]), *library.names_of(head.key)):
+        key = library.names.get((unit, *name))
+        if key is not None:
+            return Span(head.first, head.last, key)
+    return head
+
+
 def _tinned(line: Sequence[Word], head: Span, library: Library) -> Span:
     """Return the tinned food where a food by that name is kept apart: "1 tin peas"."""
     food = library.food(head.key)
@@ -283,6 +296,7 @@ def _find(
     in_cans: bool,
     counted: bool,
     spooned: bool,
+    packed: str | None,
 ) -> _Found | None:
     segments = segments_of(body)
     line = words_in(body, segments)
@@ -310,6 +324,8 @@ def _find(
         head = Span(head.first, head.last, seed)
     if in_cans:
         head = _tinned(spelled, head, library)
+    if packed is not None:
+        head = _packed(spelled, head, packed, library)
     length = sum(len(w.plain) for i, w in enumerate(spelled) if i in used)
     mended = letters > 0 and any(
         line[i].plain != spelled[i].plain for i in range(head.first, head.last)

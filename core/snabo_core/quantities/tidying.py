@@ -69,6 +69,8 @@ _SCANNED_POUND = re.compile(r"(?<=\d)(?P<gap>\s?)[I|](?P<pounds>bs?)\b")
 _SAME = re.compile(
     r"\b(?:the )?same (?=(?:tin|can|jar|cup|mug|glass|spoon|carton|pot)(?:ful)?\b)", re.IGNORECASE
 )
+_DECAGRAMS = re.compile(r"\b(?P<n>\d{1,3})\s?(?:dag|dkg|deka)\b", re.IGNORECASE)
+_CREAM_OF = re.compile(r"\bcr(?:m|eam)?\.? of\b", re.IGNORECASE)
 # Steaks by a name that begins like a measure, and chicken as hurried people write it.
 _RIB_EYE = re.compile(r"\brib[\s-]?eyes?\b", re.IGNORECASE)
 _CHICKEN = re.compile(r"\b(?:chx|chix|chkn|chick)(?=\s)", re.IGNORECASE)
@@ -111,7 +113,8 @@ def plain_line(text: str) -> str:
         clean,
         flags=re.IGNORECASE,
     )
-    clean = _SAME.sub("1 ", clean)
+    clean = _DECAGRAMS.sub(r"\g<n>0 g", clean)
+    clean = _CREAM_OF.sub("cream of", _SAME.sub("1 ", clean))
     clean = _CHICKEN.sub("chicken", _RIB_EYE.sub("ribeye", clean))
     clean = re.sub(r"(?<=[a-z])\s+'?n'?\s+(?=[a-z])", " and ", clean, flags=re.IGNORECASE)
     clean = re.sub(r"(?<=[a-z])\s*[x×]\s?(?=\d+\s*$)", " ", clean)

@@ -13,6 +13,7 @@ from snabo_core.dish import HoldBack, Use, UseKind
 from snabo_core.foods import Food
 from snabo_core.quantities.amounts import Amount, read_amount
 from snabo_core.quantities.grams import Grams, prior_of, weigh
+from snabo_core.quantities.numbers import spell_numbers
 
 SHARE_WORDS = {"half": 0.5, "a third": 1 / 3, "one third": 1 / 3, "two thirds": 2 / 3,
                "a quarter": 0.25, "three quarters": 0.75, "most": 0.8, "some": 0.25,
@@ -27,7 +28,13 @@ _PURPOSE = (
     r"(?:\s+(?:the\s+)?(?:pan|dish|tin|tray|over))?|on\s+top|held\s+back|kept\s+back|"
     r"set\s+aside|reserved)"
 )
-_PLUS = re.compile(rf"\b(?:plus|and)\s+(?P<amount>[^,;]*?)\s*{_PURPOSE}", re.IGNORECASE)
+_PLUS = re.compile(rf"(?:\b(?:plus|and)|\+)\s+(?P<amount>[^,;]*?)\s*{_PURPOSE}", re.IGNORECASE)
+# With a number, whatever else it is for: "plus 1 tbsp for the crumbs", "plus 2 tbsp extra".
+_PLUS_SO_MUCH = re.compile(
+    r"(?:\bplus|\+)\s+(?P<amount>(?:an?\s+extra\s+|another\s+)?\d[^,;()]*?)\s*"
+    r"(?P<purpose>for\s+(?:the\s+)?[a-z]{3,}|extra|more|later|at the end)\b",
+    re.IGNORECASE,
+)
 _SHARED = re.compile(rf"\b(?P<share>{_SHARES})(?:\s+of\s+(?:it|them))?\s*{_PURPOSE}", re.IGNORECASE)
 _RESERVE = re.compile(
     rf"\b(?:reserve|keep|hold)\s+(?:back\s+)?(?P<share>{_SHARES})\b[^,;]*", re.IGNORECASE
@@ -40,13 +47,15 @@ _CUE = re.compile(
     r"|as\s+needed|until\s+[a-z ]{3,30}|depending\s+on\s+[a-z ]{3,30})",
     re.IGNORECASE,
 )
+_PLUS_IF = re.compile(rf"(?:\bplus|\+)\s+(?P<amount>\d[^,;()]*?)\s*{_CUE.pattern}", re.IGNORECASE)
 _MORE = re.compile(
     r"\b(?:plus|or)\s+(?:a\s+little\s+)?(?:more|extra)\b(?!\s+(?:for|to))", re.IGNORECASE
 )
 _PURPOSES: tuple[tuple[str, UseKind], ...] = (
     ("greas", "greasing"), ("oil", "greasing"), ("brush", "greasing"), ("dust", "greasing"),
     ("fry", "frying"), ("serv", "serving"), ("garnish", "serving"), ("held", "later"),
-    ("kept", "later"), ("aside", "later"), ("reserv", "later"), ("", "top"),
+    ("kept", "later"), ("aside", "later"), ("reserv", "later"), ("top", "top"), ("finish", "top"),
+    ("sprinkl", "top"), ("scatter", "top"), ("", "later"),
 )  # fmt: skip
 
 
@@ -81,12 +90,22 @@ def read_uses(
         Uses (none where everything goes in at once), hold-back and grams; nothing is lost
         where grams are unknown, the uses then wait for them.
     """
-    plus = _PLUS.search(text)
+    plus = _PLUS.search(text) or _PLUS_SO_MUCH.search(spell_numbers(text))
     if plus is not None and grams.best is not None:
         found = _with_extra(plus, food, form, grams, system)
         if found is not None:
             return found
+    if (more := _PLUS_IF.search(text)) is not None and grams.best is not None:
+        extra = _weighed(more["amount"], food, form, system)
+        if extra is not None:
+            hold = HoldBack(grams.best, grams.best + extra, more["cue"].strip())
+            return _held(_shares(text), hold, grams)
     return _held(_shares(text), _hold(text, amount, grams), grams)
+
+
+def _weighed(written: str, food: Food, form: str, system: str) -> float | None:
+    amount, _ = read_amount(written, system)
+    return weigh(amount, food, form).best if amount is not None else None
 
 
 def _held(uses: tuple[Use, ...], hold: HoldBack | None, grams: Grams) -> ReadUses:
@@ -120,6 +139,7 @@ def _with_extra(
 ) -> ReadUses | None:
     """Add what a line wants besides: an amount of its own, or the usual little."""
     kind, written = _kind(plus.group("purpose")), plus.group("amount").strip()
+    written = re.sub(r"^(?:an?\s+extra|another)\s+", "", written, flags=re.IGNORECASE)
     amount, _ = read_amount(written, system)
     if amount is not None:
         extra = weigh(amount, food, form)

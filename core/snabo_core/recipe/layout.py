@@ -22,16 +22,7 @@ from snabo_core.quantities.kinds import (
     without_enumeration,
 )
 from snabo_core.quantities.numbers import spell_numbers, to_number
-from snabo_core.recipe.facts import (
-    Servings,
-    lists_ingredients,
-    only_servings,
-    servings_in,
-    servings_in_story,
-    shared_among,
-    times_in,
-    yield_in,
-)
+from snabo_core.recipe.facts import times_in, yield_in
 from snabo_core.recipe.from_steps import AMOUNT_STARTS
 from snabo_core.recipe.sections import (
     ALL_IN_GRAMS,
@@ -46,6 +37,14 @@ from snabo_core.recipe.sections import (
     NUTRITION,
     SIGN_OFF,
     STEP_LABEL,
+)
+from snabo_core.recipe.servings import (
+    Servings,
+    lists_ingredients,
+    only_servings,
+    servings_in,
+    servings_in_story,
+    shared_among,
 )
 from snabo_core.recipe.titles import replies_about, stands_above, title_of, told_name
 from snabo_core.recipe.written import (
@@ -79,7 +78,7 @@ _NEXT_ITEM = re.compile(
 _AT_THE_END = re.compile(
     r"(?:^|[.!?,]\s+)(?:(?:makes\s+|about\s+)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s+(?:servings|portions)"
     r"|(?:serves|feeds|does|(?:enough|good)\s+for)\s+(?:about\s+)?\d{1,2}(?:\s*(?:[-–]|to|or)\s*\d{1,2})?"
-    r"(?:\s+people)?)\W*$",
+    r"(?:\s+people)?(?:\s*\([^()]*\))?)\W*$",
     re.IGNORECASE,
 )
 # What is spoken has no stops: so many words with so many amounts are a recipe, no story.
@@ -184,6 +183,8 @@ class _Sorter:
         self.joined = 0
         # What a reply is about, where nothing else is a title.
         self.about = ""
+        # The title as it stands, with all that is said around it.
+        self.titled = ""
         heads = (i for i, line in enumerate(lines) if _opens_list(line.text))
         self.list_at = next(heads, 0)
 
@@ -200,6 +201,7 @@ class _Sorter:
             *(aside.text for aside in layout.asides if aside.kind != "nutrition"),
         ]
         told = (servings_in_story(text) for text in reversed(said))
+        layout.servings = layout.servings or servings_in(self.titled)
         layout.servings = layout.servings or next(filter(None, told), None)
         layout.servings = layout.servings or shared_among(layout.steps)
         _weigh_in_grams(layout)
@@ -342,6 +344,7 @@ class _Sorter:
         return not prose
 
     def _take_title(self, text: str) -> None:
+        self.titled = text
         self.layout.title, servings = title_of(text)
         self.layout.servings = self.layout.servings or servings
 
@@ -414,7 +417,7 @@ class _Sorter:
 
     def _servings_in_story(self, text: str) -> None:
         if self.layout.servings is None and (match := _AT_THE_END.search(text)) is not None:
-            self.layout.servings = servings_in(match[0])
+            self.layout.servings = servings_in(text[match.start() :])
         if self.layout.servings is None and self.section == "head":
             self.layout.servings = servings_in_story(text)
 
@@ -437,6 +440,9 @@ class _Sorter:
         return found >= least
 
     def _in_method(self, line: Written) -> None:
+        if not self.layout.parts and self._opens_plain_list(line):
+            self._in_list(line)
+            return
         text = STEP_NUMBER.sub("", line.text) if line.text else line.text
         steps = self.layout.steps
         if SIGN_OFF.match(line.text) or (line.raw.startswith(">") and steps):
@@ -466,6 +472,12 @@ class _Sorter:
         else:
             steps.append(text)
             self.layout.sections.append(self.under)
+
+    def _opens_plain_list(self, line: Written) -> bool:
+        """Tell the first line of a list that stands behind a step ("Oven 350. 1 hr.")."""
+        text = line.text
+        listed = has_amount(text) and not is_step(text) and self.names_food(text)
+        return listed and self._amounts_follow(2)
 
     def _continues_step(self, line: Written) -> bool:
         """Tell the rest of a step that was broken at the edge of a page."""
@@ -667,9 +679,19 @@ class _Sorter:
             # Set apart like the headings before it, it may open a part of one line.
             apart = line.after_blank and not follows.after_blank and len(self.layout.parts) > 1
             enough = self._amounts_follow(1 if apart else 2)
+            lone = lone or self._named_below(bare)
             if not lone or _SEASONING.search(bare) is not None or not enough:
                 return None
         return bare.capitalize()
+
+    def _named_below(self, name: str) -> bool:
+        """Tell whether the next lines weigh what a line only names: "Chicken", "3 lb chicken"."""
+        words = set(name.lower().replace("&", " ").split())
+        below = [line.text for offset in (1, 2) if (line := self._next(offset)) is not None]
+        return any(
+            has_amount(text) and words & set(re.findall(r"[^\W\d_]{3,}", text.lower()))
+            for text in below
+        )
 
     def listed(self, *, guessed: bool) -> Layout:
         """Take every line as one of an ingredient list, headings among them.

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import re
 
-from snabo_core.recipe.facts import Servings, only_servings, servings_in
+from snabo_core.recipe.servings import Servings, only_servings, servings_in
 
 LONGEST_TITLE = 120
 _LABEL = (
     r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
-    r"recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe)"
+    r"menu item|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe)"
 )
 _LABELLED = re.compile(rf"^(?:{_LABEL}\s*[:=–—]\s*)+(?=\S)", re.IGNORECASE)
 # A reply to somebody's question names the dish, but hardly as its title.
@@ -65,6 +65,9 @@ _ABOVE = re.compile(
     r"(?:\d{1,2}(?:st|nd|rd|th)?,?\s*)?(?:\d{4})?"
     r"|from\s+(?:[\w'’]+\s+){0,3}(?:tin box|recipe box|box|tin|book|notebook|cards?|collection|files?|folder|archives?)"
     r"|(?:standardi[sz]ed )?recipe\s+(?:card|code|ref(?:erence)?|id|no\.?|number)\s*[:#]?\s*[\w-]{1,12}"
+    r"|(?:client|patient|resident|customer|member|date|table|order|ref(?:erence)?|recipe ref|code|author|chef|contributor|"
+    r"submitted(?: by)?|source|club|class|unit|ward|site|copied from|sent|from|to)\s*[:#]\s*\S.{0,80}"
+    r"|leaflet\s+(?:no\.?\s*)?\d+"
     r"|#\w+)\W*$",
     re.IGNORECASE,
 )

@@ -9,8 +9,9 @@ from dataclasses import dataclass, field, replace
 from snabo_core.dish import AsideKind, Claim, Told
 from snabo_core.quantities.kinds import heading_name, is_step
 from snabo_core.recipe.claims import label_words
-from snabo_core.recipe.facts import Servings, servings_in, yield_in
+from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.layout import Aside, Layout, sort_list, without_step_number
+from snabo_core.recipe.servings import Servings, servings_in
 from snabo_core.recipe.titles import title_of
 
 # A number at the start of a sentence that counts the steps in one long text.

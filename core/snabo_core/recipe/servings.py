@@ -1,0 +1,171 @@
+"""For how many a recipe is, however it says so."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from snabo_core.quantities.numbers import spell_fractions, spell_numbers
+
+MOST_SERVINGS = 200.0
+LOOKED_AT = 200
+LONGEST_HEAD = 70
+_N = r"\d{1,3}(?:\.\d)?"
+_RANGE = (
+    rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous) or)\s*(?P<high>{_N})"
+    # "Serves 6 (8 if there is bread)".
+    rf"|\s*\(\s*(?:or\s+)?(?P<more>{_N})\s+(?:if|with|as|when|for|in)\b)?"
+)
+_ABOUT = r"(?:about|around|approx\.?|approximately|up to|roughly|at least|a good|some)?\s*"
+_ADJ = (
+    r"(?:(?:hungry|generous|hearty|large|big|small|polite|people|adults?|main|side|good)\s+){0,2}"
+)
+# Who eats, and nothing else: one or two words of any kind may stand before.
+_FOLK = r"(?:people|persons|eaters|diners|guests|mouths|grown[\s-]?ups|covers|heads|pax|ppl)"
+_PEOPLE = (
+    rf"(?:{_FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
+    r"personas|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?)"
+)
+_CHILDREN = r"(?:kids?|children|child|toddlers?|little ones|small (?:people|ones)|little people)"
+# Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
+_BOTH = re.compile(
+    rf"\b(?P<low>{_N})\s*(?:hungry\s+)?(?:adults?|grown[\s-]?ups?|big(?: people| ones)?)\s*(?:,|and|plus|\+|&|with)+\s*"
+    rf"(?P<high>{_N})\s*(?:small\s+)?{_CHILDREN}\b",
+    re.IGNORECASE,
+)
+_SAYS = (
+    r"(?:serves?|serving|servings|feeds|portions?|does|enough for|good for|sufficient for|people|covers|doses? for|"
+    r"recipe serves|number of servings)"
+)
+# The first pattern that matches decides; people go before pieces.
+_SERVES = tuple(
+    re.compile(pattern, re.IGNORECASE)
+    for pattern in (
+        rf"\b(?:family|crowd|group|party|table|household)\s+of\s+{_ABOUT}{_RANGE}\b",
+        rf"(?:\b|\bx){_RANGE}\s*{_ADJ}{_PEOPLE}\b",
+        rf"\b{_RANGE}\s+(?:[a-z-]+\s+){{1,2}}{_FOLK}\b",
+        rf"\b{_FOLK}\s*[:=]\s*{_ABOUT}{_RANGE}\b",
+        rf"\b{_SAYS}\b\s*[:=\-–—]?\s*(?:an?\s+(?:crowd|party|family)\s*)?\(?{_ABOUT}{_RANGE}",
+        rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|(?:of us\b)|{_PEOPLE})",
+        rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{_ABOUT}{_RANGE}\s*(?:$|[|.,(·•])",
+    )
+)
+# A piece of these is a meal; of others (dumplings, squares, crackers) several are.
+_MEALS = (
+    r"(?:(?:loaded|stuffed|jacket|baked)\s+(?:potatoes|spuds|taters|peppers|courgettes|zucchini|aubergines|squash(?:es)?)|"
+    r"meals?|dinners|lunches|suppers|lunch\s?boxes|meal preps?|containers|burgers?|pies?|pasties|pasty|wraps?|burritos?|"
+    r"bowls?|pizzas?|sandwich(?:es)?|parcels?|tarts|galettes?|calzones?|omelettes?|jackets?|peppers|toasties|subs|"
+    r"hot dogs|wedges|single serves?|individual \w+|flatbreads|steaks|fillets)"
+)
+_MEAL = re.compile(
+    rf"(?:\b(?:makes|yields?|yield|batch)\b|=)\s*[:=]?\s*{_ABOUT}{_RANGE}\s+(?:\w+\s+){{0,2}}{_MEALS}\b",
+    re.IGNORECASE,
+)
+# "Makes 4 bagels, 1 per person", "12 dumplings, 3 each".
+_EACH = re.compile(
+    rf"\b(?:makes|yields?)\b\s*:?\s*{_ABOUT}(?P<made>{_N})\b.{{1,40}}?\b(?P<each>{_N})\s*(?:\w+\s+)?(?:per (?:person|head|plate|"
+    r"portion|serving)|each|apiece|a (?:person|head))\b",
+    re.IGNORECASE,
+)
+_WHOLE_ONE = re.compile(
+    rf"^{_N}\s*(?:-|x|×)?\s*\d*\s*(?:cm|inch|in\b|litre|liter|l\b|ml\b|g\b|kg\b|oz|cups?|quarts?|pints?|x)",
+    re.IGNORECASE,
+)
+# All that a line about servings and nothing else is made of.
+_SAID = """
+serves serve serving servings feeds feed makes make made yields yield portion portions people
+persons person pers ppl pax covers guests adults adult kids kid children child eaters mouths diners
+family crowd party table household for enough sufficient good about around approx approximately
+roughly up to at least or and plus as a an the of with main side starter course hungry very generous
+generously big small large polite average leftovers leftover this recipe dose doses quantity
+quantities number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
+plate easily comfortably total is are it that will should us batch heads head
+"""
+_SAID_OF_LISTS = """
+ingredient ingredients list you you'll you’ll will need needed what shopping things in
+"""
+_FACT_WORDS, _LIST_WORDS = frozenset(_SAID.split()), frozenset(_SAID_OF_LISTS.split())
+_EATERS = re.compile(_PEOPLE)
+_TOLD_ASIDE = re.compile(
+    rf"\b(?:serves|servings|feeds|does|(?:good|enough|sufficient) for|for us)\b\s*:?\s*{_ABOUT}{_RANGE}\b",
+    re.IGNORECASE,
+)
+_SHARED = re.compile(
+    rf"\b(?:divide|share|split|spoon|ladle|serve|pour|plate|dish|pile|heap|scoop)\b[^.;]{{0,60}}?\b(?:between|among|amongst|"
+    rf"into|onto|in|over|on|across)\s+{_RANGE}\s+(?:\w+\s+){{0,2}}(?:plates|bowls|people|dishes|containers|portions|boxes)\b",
+    re.IGNORECASE,
+)
+_SENTENCES = re.compile(r"(?<=[.!?;])\s+|\s{3,}|\s[|·•]\s|[()\[\]]")
+
+
+@dataclass(frozen=True)
+class Servings:
+    """How many people a recipe says it feeds, from low to high."""
+
+    low: float
+    high: float
+
+
+def servings_in(text: str) -> Servings | None:
+    """Return how many a line says it serves, None where it counts no people."""
+    plain = spell_numbers(spell_fractions(text[:LOOKED_AT]))
+    if (both := _BOTH.search(plain)) is not None:
+        eaters = float(both["low"]) + float(both["high"])
+        return Servings(eaters, eaters) if eaters <= MOST_SERVINGS else None
+    for pattern in _SERVES:
+        match = pattern.search(plain)
+        if match is not None and not _WHOLE_ONE.match(plain[match.start("low") :]):
+            return _checked(match)
+    if (shared := _EACH.search(plain)) is not None and float(shared["each"]) > 0:
+        eaters = float(shared["made"]) / float(shared["each"])
+        return Servings(eaters, eaters) if 1 <= eaters <= MOST_SERVINGS else None
+    match = _MEAL.search(plain)
+    # One pie is not one serving.
+    return _checked(match) if match is not None and float(match["low"]) >= 2 else None
+
+
+def _checked(match: re.Match[str]) -> Servings | None:
+    low = float(match["low"])
+    told = match.groupdict()
+    high = float(told["high"] or told["more"] or low)
+    if not 0 < low <= MOST_SERVINGS or not 0 < high <= MOST_SERVINGS:
+        return None
+    # "Two (or one very hungry person)" is two.
+    return Servings(low, max(low, high))
+
+
+def only_servings(text: str) -> bool:
+    """Tell a line that says for how many and nothing else: every word of it speaks of that."""
+    return servings_in(text) is not None and not _other_words(text)
+
+
+def lists_ingredients(text: str) -> bool:
+    """Tell a list's head that says for how many: "Ingredients (serves 4)", "To serve 6 you need"."""
+    if re.search(r"\bingredients?\b|\bneed\b", text, re.IGNORECASE) is None:
+        return False
+    return len(text) <= LONGEST_HEAD and not _other_words(text) - _LIST_WORDS
+
+
+def _other_words(text: str) -> set[str]:
+    plain = spell_numbers(spell_fractions(text[:LOOKED_AT])).lower()
+    words = set(re.findall(r"[^\W\d_]+(?:['’][^\W\d_]+)?", plain)) - _FACT_WORDS
+    return {word for word in words if _EATERS.fullmatch(word) is None}
+
+
+def servings_in_story(text: str) -> Servings | None:
+    """Return how many a text says it serves in a sentence of its own: "Sufficient for 7 persons"."""
+    for sentence in _SENTENCES.split(text):
+        if only_servings(sentence):
+            return servings_in(sentence)
+    told = _TOLD_ASIDE.search(spell_numbers(text[: 2 * LOOKED_AT]))
+    return _checked(told) if told is not None else None
+
+
+def shared_among(steps: Sequence[str]) -> Servings | None:
+    """Return among how many plates, bowls or people the steps share a dish, None if they do not."""
+    for step in reversed(steps):
+        match = _SHARED.search(spell_numbers(step))
+        if match is not None:
+            return _checked(match)
+    return None
