@@ -35,13 +35,16 @@ DONE: tuple[tuple[str, str], ...] = (
     ("mash", r"(?:mash|rice[sd]? (?:them|it)|crush|puree|purée|cream)\w*"),
     ("sheet", r"(?:layer|stack)\w*"),
     ("sliced_bake", r"(?:overlap|layer|slice|arrange|fan)\w*"),
+    (
+        "dumpling",
+        r"(?:dumpling|gnocchi|(?:shape|roll)\w* (?:\w+ )?(?:\w+ )?(?:balls|dumplings)|drop spoonfuls|pierogi|varenyky)\w*",
+    ),
     ("lid", r"(?:drape|cover|lay|top|crimp|seal|egg wash|over the (?:top|filling))\w*"),
     ("crust", r"(?:line (?:a|the|your)|bake blind|prick|base|press into the tin|rub)\w*"),
-    ("dumpling", r"(?:dumpling|gnocchi|shape into \w+ (?:balls|dumplings)|drop spoonfuls)\w*"),
     ("stuffing", r"(?:stuff|dressing)\w*"),
     ("binder", r"(?:mix (?:well )?with your hands|shape into|patties|loaf)\w*"),
     ("batter", r"(?:batter|pancake|fritter)\w*"),
-    ("crumb", r"(?:scatter|sprinkle|dip|coat|dredge|bread|roll in)\w*"),
+    ("crumb", r"(?:scatter|sprinkle|dip|coat|dredge|bread(?:ed|ing)\b|roll in)\w*"),
 )
 MEATS = {"meat", "fish", "soy", "pulse"}
 MINCED = re.compile(
@@ -56,6 +59,8 @@ DUSTING = re.compile(
 )
 # From this share of its part on, a grain is what a loaf is made of and no binder.
 BULK = 0.25
+# Letters up to which a word of the book does not begin longer ones.
+SHORT_WORD = 4
 # A slot is worth naming from so many grams of starchy food on.
 LEAST_GRAMS = 2.0
 
@@ -205,7 +210,9 @@ def _named(words: str, group: StarchGroup, book: Book) -> str | None:
 @cache
 def _beginning(word: str) -> re.Pattern[str]:
     """Return the pattern of words of the book that begin with a word."""
-    return re.compile(rf"\b{re.escape(word)}\w*")
+    # A short word is taken whole: pierogi are no pie.
+    tail = r"(?:e?s)?\b" if len(word) <= SHORT_WORD else r"\w*"
+    return re.compile(rf"\b{re.escape(word)}{tail}")
 
 
 def _cut(line: Line, group: StarchGroup, context: _Context) -> str | None:
