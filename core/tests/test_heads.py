@@ -42,6 +42,15 @@ SERVES = (
     ("Serves a crowd (10-12)", 10, 12),
     ("Dinner for two", 2, 2),
     ("serves 5ish", 5, 5),
+    ("Diners: 6", 6, 6),
+    ("for two tired people", 2, 2),
+    ("Serves 6 (8 if there is bread)", 6, 8),
+    ("Makes 4 bagels - 1 per person", 4, 4),
+    ("Batch = 12 covers", 12, 12),
+    ("Serves: 1 big + 2 small people", 3, 3),
+    ("for 4 heads", 4, 4),
+    ("Serves a full table (12)", 12, 12),
+    ("Cuts into 12 squares, about 6 lunches", 6, 6),
 )
 # Behind the method.
 SERVES_BEHIND = (
@@ -51,13 +60,16 @@ SERVES_BEHIND = (
     ("Feeds 6 if nobody goes back", 6, 6),
     ("Divide between 3 plates and serve.", 3, 3),
     ("Ladle into six warm bowls.", 6, 6),
+    ("Makes 6 big waffles, 2 each", 3, 3),
+    ("Makes enough for Sunday dinner, 8 of us.", 8, 8),
 )
 # What is no answer to "for how many".
 SILENT = ("Makes a 23 cm tart", "2 large serving dishes", "Covers 2 trays with foil.")
 ABOVE = (
     "MIDWEEK", "Page 3 of 12", "Standardised recipe no. 1147", "12/11/23", "Recipe of the week",
     "from Gran's tin box", "Dinner", "#potatoandonionpan", "Chapter 4: Suppers", "Vegetarian",
-    "Recipe 12", "Gluten free", "LOW-CARB WINTER PLAN          Week 2",
+    "Recipe 12", "Gluten free", "Meal Plan - Dinner - Day 9", "To drink: a young red wine",
+    "Client: K.", "Recipe ref: MD-031", "Rating 5(1,204)", "LOW-CARB WINTER PLAN          Week 2",
 )  # fmt: skip
 LABELLED = (
     "Recipe: {}", "Title: {}", "Today's recipe: {}", "{}, covers 10, GN 1/2",
@@ -65,6 +77,8 @@ LABELLED = (
     "Recipes > Mains > {}", "Name of dish: {}", "{} (v) (gf)", "{} - serves 4", "{} [Serves 4]",
     "{} / 4 pers", "1. {}", "Subject: {}", "P. 47 {}", "{}.........47", "{} (30 minutes!)",
     "{} - The Copper Ladle", "{} (serves six)",
+    "DISH: {}     YIELD: 10 ptn     PREP DATE: ____",
+    "My whole family said this was the best thing I have cooked in years: {}",
 )  # fmt: skip
 KEPT = (
     "Seven-Layer Bake", "3-Cheese Gnocchi Bake", "Chicken Pie - Grandma's way", "Beans on toast x6",
@@ -139,6 +153,16 @@ class Titles(unittest.TestCase):
         dish = _read(f"Ingredients:\n{LIST}\n{METHOD}Name of recipe: {NAME}\n")
         self.assertEqual(dish.title, NAME)
 
+    def test_asked_for_in_a_letter(self) -> None:
+        letter = (
+            "Dear Hattie,\n\nHere is the recipe for the corn pudding you asked about. It is old."
+        )
+        steps = "Beat 3 eggs with a cup of cream. Fold in 3 cups corn. Bake 50 minutes."
+        dish = _read(f"{letter}\n\n{steps}\n")
+        self.assertEqual(dish.title, "Corn pudding")
+        self.assertEqual([line.food for line in dish.parts[0].lines],
+                         ["egg", "heavy_cream", "sweetcorn"])  # fmt: skip
+
     def test_an_answer_to_a_question(self) -> None:
         """What was asked for names the dish; a line with an amount does not."""
         dish = _read(f"Re: Re: best dumplings?\n\nOne hen, about 4 lbs\n{LIST}\n{METHOD}")
@@ -171,6 +195,30 @@ class Sorted(unittest.TestCase):
         )
         self.assertEqual([part.name for part in dish.parts], ["Dish"])
         self.assertEqual([line.food for line in dish.parts[0].lines], ["potato", "onion"])
+
+    def test_a_table_in_commas(self) -> None:
+        table = "ingredient,amount,unit,notes\npotatoes,500,g,peeled\nonion,2,,"
+        dish = _read(f"{NAME}\n{table}\n\n{METHOD}")
+        self.assertEqual([line.text for line in dish.parts[0].lines],
+                         ["500 g potatoes, peeled", "2 onion"])  # fmt: skip
+
+    def test_a_page_with_votes_and_comments_above(self) -> None:
+        """What stands above the list never ends the recipe."""
+        above = "Rating 5(1,204)\nComments Read comments\n4.9 from 88 votes"
+        below = "Comments\nI put in 3 onions!"
+        dish = _read(f"{NAME}\n{above}\n\nINGREDIENTS\n{LIST}\n{METHOD}\n{below}\n")
+        self.assertEqual(len(dish.parts[0].lines), 3)
+        self.assertEqual(len(dish.steps), 2)
+
+    def test_a_step_before_the_list(self) -> None:
+        dish = _read(f"{NAME}\nOven 350. 1 hr. Serves 6.\n{LIST}\nFry the onion. Bake it all.\n")
+        self.assertEqual(len(dish.parts[0].lines), 3)
+        self.assertEqual(dish.servings, 6)
+
+    def test_what_the_next_lines_weigh_is_their_heading(self) -> None:
+        lines = "Rice & peas\n2 cups rice\n1 tin peas\nChicken\n3 lb chicken\n1 onion"
+        dish = _read(f"{NAME}\n{lines}\n\n{METHOD}")
+        self.assertEqual([part.name for part in dish.parts], ["Rice & peas", "Chicken"])
 
     def test_numbers_without_dots(self) -> None:
         """Counted from one, with a command among them: steps. Without one: foods."""

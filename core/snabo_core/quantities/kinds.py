@@ -50,7 +50,8 @@ _BUTTON = re.compile(
     re.IGNORECASE,
 )
 _STARS = re.compile(
-    r"[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b", re.IGNORECASE
+    r"\b\d(?:\.\d+)?\s+from\s+[\d,]+\s+(?:votes?|ratings?|reviews?)\b|^\W*ratings?\b\W*\d|^\W*u/\w+\b|[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b",
+    re.IGNORECASE,
 )
 _LINK = re.compile(
     r"https?://|www\.|(?<=[^\s@])@[^\s@]+\.\w{2,}|\.com\b|#\w+\s+#\w+", re.IGNORECASE

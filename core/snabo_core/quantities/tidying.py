@@ -69,6 +69,8 @@ _SCANNED_POUND = re.compile(r"(?<=\d)(?P<gap>\s?)[I|](?P<pounds>bs?)\b")
 _SAME = re.compile(
     r"\b(?:the )?same (?=(?:tin|can|jar|cup|mug|glass|spoon|carton|pot)(?:ful)?\b)", re.IGNORECASE
 )
+# Italy's fine flour: no amount of it.
+_ZERO_FLOUR = re.compile(r"^(?:tipo\s+|type\s+)?['\"“‘]?00['\"”’]?\s+flour\b", re.IGNORECASE)
 _DECAGRAMS = re.compile(r"\b(?P<n>\d{1,3})\s?(?:dag|dkg|deka)\b", re.IGNORECASE)
 _CREAM_OF = re.compile(r"\bcr(?:m|eam)?\.? of\b", re.IGNORECASE)
 # Steaks by a name that begins like a measure, and chicken as hurried people write it.
@@ -113,6 +115,7 @@ def plain_line(text: str) -> str:
         clean,
         flags=re.IGNORECASE,
     )
+    clean = _ZERO_FLOUR.sub("plain flour", clean)
     clean = _DECAGRAMS.sub(r"\g<n>0 g", clean)
     clean = _CREAM_OF.sub("cream of", _SAME.sub("1 ", clean))
     clean = _CHICKEN.sub("chicken", _RIB_EYE.sub("ribeye", clean))

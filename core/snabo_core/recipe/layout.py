@@ -46,7 +46,7 @@ from snabo_core.recipe.servings import (
     servings_in_story,
     shared_among,
 )
-from snabo_core.recipe.titles import replies_about, stands_above, title_of, told_name
+from snabo_core.recipe.titles import asked_for, replies_about, stands_above, title_of, told_name
 from snabo_core.recipe.written import (
     STEP_NUMBER,
     Written,
@@ -196,6 +196,9 @@ class _Sorter:
         layout = self.layout
         layout.parts = [(name, lines) for name, lines in layout.parts if lines]
         layout.title = layout.title or (title_of(self.about)[0] if self.about else "")
+        if not layout.title:
+            stories = [aside.text for aside in layout.asides if aside.kind == "story"]
+            layout.title = next(filter(None, map(asked_for, [*stories, *layout.steps])), "")
         said = [
             *layout.steps,
             *(aside.text for aside in layout.asides if aside.kind != "nutrition"),
@@ -278,7 +281,7 @@ class _Sorter:
             self.section = "method"
         elif NOTES.match(text) and self.layout.title:
             self.section = "notes"
-        elif COMMENTS.match(text) and (self.layout.steps or self.layout.parts):
+        elif COMMENTS.match(text) and self._has_dish():
             self._aside("furniture", text)
             self.section = "gone"
         elif NUTRITION.match(text) and self.layout.title:
@@ -302,6 +305,12 @@ class _Sorter:
             return not opens and len(text) <= LONGEST_NAME and not is_step(text)
         return False
 
+    def _has_dish(self) -> bool:
+        """Tell whether the recipe itself stands above: what follows comments is not read."""
+        lines = [text for _, part in self.layout.parts for text in part]
+        listed = sum(map(has_amount, lines)) >= LEAST_ITEMS
+        return self.place > self.list_at and (listed or bool(self.layout.steps))
+
     def _is_title(self, line: Written) -> bool:
         """Tell whether a line can be the title: the first words that say no more than a name."""
         if self.layout.title or self.section != "head":
@@ -322,7 +331,7 @@ class _Sorter:
         ):
             return False
         if kind == "furniture":
-            return re.search(r"[★☆|↓©]|jump|print|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
+            return re.search(r"[★☆|↓©]|jump|print|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
                              r"cookie|share|posted|updated|\bsave\b|sign|log ?in", text, re.IGNORECASE) is None and len(text) < 70  # fmt: skip
         if only_amount(text):
             return False
@@ -412,7 +421,7 @@ class _Sorter:
             return False
         if re.match(rf"^\W*for\s+(?:about\s+)?{_COUNTED}\W*$", text, re.IGNORECASE):
             return True
-        return re.match(r"^\W*(?:serves?|servings?|feeds|makes|yields?|portions?|takes|ready|prep|cook|total|bake|active|rest|"
+        return re.match(r"^\W*(?:serves?|servings?|feeds|makes|cuts? into|yields?|portions?|takes|ready|prep|cook|total|bake|active|rest|"
                         r"time|chill|enough|recipe|\(|\d)", text, re.IGNORECASE) is not None and not is_step(text)  # fmt: skip
 
     def _servings_in_story(self, text: str) -> None:

@@ -79,7 +79,7 @@ _MARKS: tuple[tuple[UnitSystem, re.Pattern[str]], ...] = (
     ("australia", re.compile(r"\b(?:20\s?ml\s+(?:tablespoons?|tbsp)|(?:tablespoons?|tbsp)\s*"
                              r"[(=]\s*20\s?ml)", re.IGNORECASE)),
     ("metric", re.compile(r"\d\s?(?:g|kg|ml|dl|cl|l)\b|\d\s?°?\s?C\b|\bgas mark\b")),
-    ("us", re.compile(r"\d\s?(?:sticks?|quarts?)\b|\d\s?°?\s?F\b|\bdegrees F"
+    ("us", re.compile(r"\d\s?(?:sticks?|quarts?)\b|\bsticks?\s+(?:of\s+)?(?:butter|margarine)\b|\d\s?°?\s?F\b|\bdegrees F"
                       # Ounces and pints without a cup stand on old cards of other countries too.
                       r"|\A(?=[\s\S]*\d\s?(?:oz|ounces?|lbs?|pounds?)\b)(?=[\s\S]*\d\s?(?:c|C|cups?)\b)",
                       re.IGNORECASE)),

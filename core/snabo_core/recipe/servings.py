@@ -25,7 +25,7 @@ _ADJ = (
 _FOLK = r"(?:people|persons|eaters|diners|guests|mouths|grown[\s-]?ups|covers|heads|pax|ppl)"
 _PEOPLE = (
     rf"(?:{_FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
-    r"personas|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?)"
+    r"personas|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|dinners|suppers|meals)"
 )
 _CHILDREN = r"(?:kids?|children|child|toddlers?|little ones|small (?:people|ones)|little people)"
 # Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
@@ -46,7 +46,8 @@ _SERVES = tuple(
         rf"(?:\b|\bx){_RANGE}\s*{_ADJ}{_PEOPLE}\b",
         rf"\b{_RANGE}\s+(?:[a-z-]+\s+){{1,2}}{_FOLK}\b",
         rf"\b{_FOLK}\s*[:=]\s*{_ABOUT}{_RANGE}\b",
-        rf"\b{_SAYS}\b\s*[:=\-–—]?\s*(?:an?\s+(?:crowd|party|family)\s*)?\(?{_ABOUT}{_RANGE}",
+        rf"\b{_SAYS}\b\s*[:=\-–—]?\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\())?\(?{_ABOUT}{_RANGE}",
+        rf"\b{_RANGE}\s+of us\b",
         rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|(?:of us\b)|{_PEOPLE})",
         rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{_ABOUT}{_RANGE}\s*(?:$|[|.,(·•])",
     )
@@ -87,16 +88,20 @@ ingredient ingredients list you you'll you’ll will need needed what shopping t
 """
 _FACT_WORDS, _LIST_WORDS = frozenset(_SAID.split()), frozenset(_SAID_OF_LISTS.split())
 _EATERS = re.compile(_PEOPLE)
+_WHOLE_LINE = re.compile(
+    rf"\W*(?:for|serves|feeds)\s+{_RANGE}\s+(?:[a-z-]+\s+){{0,2}}{_FOLK}\W*", re.IGNORECASE
+)
 _TOLD_ASIDE = re.compile(
     rf"\b(?:serves|servings|feeds|does|(?:good|enough|sufficient) for|for us)\b\s*:?\s*{_ABOUT}{_RANGE}\b",
     re.IGNORECASE,
 )
+_OF_US = re.compile(rf"\b{_RANGE}\s+of us\b", re.IGNORECASE)
 _SHARED = re.compile(
     rf"\b(?:divide|share|split|spoon|ladle|serve|pour|plate|dish|pile|heap|scoop)\b[^.;]{{0,60}}?\b(?:between|among|amongst|"
     rf"into|onto|in|over|on|across)\s+{_RANGE}\s+(?:\w+\s+){{0,2}}(?:plates|bowls|people|dishes|containers|portions|boxes)\b",
     re.IGNORECASE,
 )
-_SENTENCES = re.compile(r"(?<=[.!?;])\s+|\s{3,}|\s[|·•]\s|[()\[\]]")
+_SENTENCES = re.compile(r"(?<=[.!?;,])\s+|\s{3,}|\s[|·•]\s|[()\[\]]")
 
 
 @dataclass(frozen=True)
@@ -117,12 +122,20 @@ def servings_in(text: str) -> Servings | None:
         match = pattern.search(plain)
         if match is not None and not _WHOLE_ONE.match(plain[match.start("low") :]):
             return _checked(match)
-    if (shared := _EACH.search(plain)) is not None and float(shared["each"]) > 0:
-        eaters = float(shared["made"]) / float(shared["each"])
-        return Servings(eaters, eaters) if 1 <= eaters <= MOST_SERVINGS else None
+    if (shared := _shared_out(plain)) is not None:
+        return shared
     match = _MEAL.search(plain)
     # One pie is not one serving.
     return _checked(match) if match is not None and float(match["low"]) >= 2 else None
+
+
+def _shared_out(plain: str) -> Servings | None:
+    """Return among how many what is made goes: "makes 6 waffles, 2 each"."""
+    shared = _EACH.search(plain)
+    if shared is None or float(shared["each"]) <= 0:
+        return None
+    eaters = float(shared["made"]) / float(shared["each"])
+    return Servings(eaters, eaters) if 1 <= eaters <= MOST_SERVINGS else None
 
 
 def _checked(match: re.Match[str]) -> Servings | None:
@@ -137,7 +150,10 @@ def _checked(match: re.Match[str]) -> Servings | None:
 
 def only_servings(text: str) -> bool:
     """Tell a line that says for how many and nothing else: every word of it speaks of that."""
-    return servings_in(text) is not None and not _other_words(text)
+    if servings_in(text) is None:
+        return False
+    whole = _WHOLE_LINE.fullmatch(spell_numbers(text[:LOOKED_AT])) is not None
+    return whole or not _other_words(text)
 
 
 def lists_ingredients(text: str) -> bool:
@@ -158,7 +174,10 @@ def servings_in_story(text: str) -> Servings | None:
     for sentence in _SENTENCES.split(text):
         if only_servings(sentence):
             return servings_in(sentence)
-    told = _TOLD_ASIDE.search(spell_numbers(text[: 2 * LOOKED_AT]))
+    if (shared := _shared_out(spell_numbers(text[: 2 * LOOKED_AT]))) is not None:
+        return shared
+    plain = spell_numbers(text[: 2 * LOOKED_AT])
+    told = _TOLD_ASIDE.search(plain) or _OF_US.search(plain)
     return _checked(told) if told is not None else None
 
 

@@ -43,6 +43,22 @@ _TIME_ONLY = re.compile(
     r"(?:(?:ready )?in |under |about |only |just )*\d{1,3}(?:\s*[-–]\s*\d{1,3})?[\s-]*(?:m|mins?|minutes?|h|hrs?|hours?)\.?!*",
     re.IGNORECASE,
 )
+# A form's further fields, and what somebody says before the name.
+_LABELS_BEHIND = re.compile(
+    r"[\s|,;·–-]+\(?(?:yield|serves|servings|portions?|prep(?:aration)?(?: date| time)?|date|time|cook(?:ing)? time|level|difficulty|"
+    r"makes)\s*:.*$",
+    re.IGNORECASE,
+)
+_BOAST = re.compile(
+    r"^(?=.{60})(?=.*\b(?:i|i['’]ve|my|me|we|our|this|you)\b).*:\s+(?P<name>[^:]{6,60})$",
+    re.IGNORECASE,
+)
+# "Here's the recipe for the corn pudding you asked about."
+_ASKED_FOR = re.compile(
+    r"\b(?:recipe|receipt|directions)\s+(?:for|of)\s+(?:the|my|our|your|that|an?)?\s*(?P<name>[a-z'’-]+(?: [a-z'’-]+){0,6}?)"
+    r"(?=\s+(?:you|that|which|i|we|she|he|from|as|is|was)\b|[,.!?:;(]|\s*$)",
+    re.IGNORECASE,
+)
 # The tray of a canteen.
 _TRAY = re.compile(r"[,;\s(]+gn\s*\d(?:/\d)?\)?$", re.IGNORECASE)
 # What stands above a title: a column of a paper, a date, a page, whose box it came from.
@@ -60,7 +76,9 @@ _ABOVE = re.compile(
     rf"^\W*(?:{_COLUMN}(?:\s*(?:[|/&·,]|and)\s*{_COLUMN})*"
     r"|(?:page|pg|p)\.?\s*\d{1,4}(?:\s*(?:of|/)\s*\d{1,4})?"
     r"|(?:chapter|section|part|lesson|unit|module|volume|vol|issue)\s*\.?\s*(?:\d{1,3}|[ivx]{1,5})\b.{0,40}"
-    r"|.{0,40}\b(?:plan|menu|diet|challenge|programme|program)\b\W*\s(?:week|day)\s*\d{1,2}|(?:week|day)\s*\d{1,2}"
+    r"|(?=.{0,60}\b(?:plan|menu|diet|challenge|programme|program)\b)(?=.{0,60}\b(?:week|day)\s*\d{1,2}).{0,80}"
+    r"|(?:week|day)\s*\d{1,2}"
+    r"|(?:to drink|wine|drink|pairing|serve with|equipment|season|photo|styling|words|course)\s*:\s*\S.{0,80}"
     r"|\d{1,4}[./-]\d{1,2}[./-]\d{1,4}|(?:\d{1,2}(?:st|nd|rd|th)?\s+)?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?\s*"
     r"(?:\d{1,2}(?:st|nd|rd|th)?,?\s*)?(?:\d{4})?"
     r"|from\s+(?:[\w'’]+\s+){0,3}(?:tin box|recipe box|box|tin|book|notebook|cards?|collection|files?|folder|archives?)"
@@ -90,17 +108,29 @@ def told_name(text: str) -> str | None:
     return title_of(match["name"])[0] if match is not None else None
 
 
+def asked_for(text: str) -> str | None:
+    """Return the dish that a letter says it tells of, None where it names none."""
+    match = _ASKED_FOR.search(text)
+    return match["name"].strip().capitalize() if match is not None else None
+
+
 def title_of(text: str) -> tuple[str, Servings | None]:
     """Return a title without labels, pages and tails, and how many it says it serves."""
     bare = text.strip(" #*_=|")
     for before in (_LABELLED, _PAGE, _PLACE):
         bare = before.sub("", bare)
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
+    told = _LABELS_BEHIND.search(bare)
+    servings: Servings | None = None
+    if told is not None and told.start() > 0:
+        servings = servings_in(bare[told.start() :])
+        bare = bare[: told.start()]
+    if (boast := _BOAST.match(bare)) is not None:
+        bare = boast["name"]
     crumbs = re.split(r"\s+[>»›]\s+", bare)
     bare = crumbs[-1]
     if (site := _SITE.match(bare)) is not None:
         bare = site["name"]
-    servings: Servings | None = None
     while (cut := _tail(bare)) is not None:
         servings = servings or servings_in(bare[cut:])
         bare = bare[:cut].rstrip(" -–—:|,/")

@@ -35,6 +35,15 @@ _LABEL = re.compile(
     r"(?: time)?|time|portions?|level|difficulty|feeds)\W*$",
     re.IGNORECASE,
 )
+# What the columns of a table of ingredients are called; signs between them.
+_COLUMNS = {
+    "qty": "amount", "quantity": "amount", "amount": "amount", "how much": "amount",
+    "unit": "unit", "measure": "unit", "uom": "unit", "ingredient": "food", "item": "food",
+    "food": "food", "name": "food", "prep": "note", "preparation": "note", "note": "note",
+    "comment": "note", "method": "note",
+}  # fmt: skip
+_MARKS = ("\t", ",", ";", "|")
+LEAST_CELLS = 3
 # What stands so far apart stands in columns.
 _GAP = re.compile(r"(?<=\S)(?: {3,}|\s*\t\s*)(?=\S)")
 COLUMNS = 2
@@ -61,7 +70,7 @@ class Written:
 def written_lines(text: str) -> list[Written]:
     """Return the lines of a text that hold words, without bullets and pictures."""
     found, blank = [], True
-    for raw in _one_below_the_other([*_pieces(text)]):
+    for raw in _one_below_the_other(_rows_told([*_pieces(text)])):
         said = _CHAT.sub("", tidy(raw))
         plain = _PEOPLE_SIGNS.sub(r"serves \g<n>", _unmarked(said))
         bare = without_pictures(_BULLET.sub("", plain))
@@ -96,6 +105,39 @@ def _pieces(text: str) -> Iterator[str]:
             yield line[:cut]
             line = line[cut:]
         yield line
+
+
+def _rows_told(pieces: list[str]) -> list[str]:
+    """Return the rows of a table as lines: its head tells what stands in which column.
+
+    "ingredient,amount,unit,notes" makes "800 g chicken thighs, boneless" of
+    "chicken thighs,800,g,boneless".
+    """
+    result: list[str] = []
+    columns: list[str] = []
+    sign = ","
+    for piece in pieces:
+        found = next(filter(None, (_head_of(piece, mark) for mark in _MARKS)), None)
+        cells = [cell.strip() for cell in piece.split(sign)]
+        if found is not None:
+            sign, columns = found
+        elif columns and len(cells) == len(columns):
+            told = dict(zip(columns, cells, strict=True))
+            amount = " ".join(filter(None, (told.get(c, "") for c in ("amount", "unit", "food"))))
+            result.append(", ".join(filter(None, (amount, told.get("note", "")))))
+            continue
+        else:
+            columns = columns if not piece.strip() else []
+        result.append(piece)
+    return result
+
+
+def _head_of(piece: str, sign: str) -> tuple[str, list[str]] | None:
+    """Return the columns of a table's head, None where a line is none."""
+    cells = [cell.strip().lower().rstrip("s") for cell in piece.split(sign)]
+    columns = [_COLUMNS.get(cell, "") for cell in cells]
+    whole = len(columns) >= LEAST_CELLS and "food" in columns and "amount" in columns
+    return (sign, columns) if whole and "" not in columns else None
 
 
 def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:

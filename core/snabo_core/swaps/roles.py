@@ -161,6 +161,7 @@ def _binds(line: Line, context: _Context) -> bool:
     shaped = re.search(r"\b(?:loaf|muffin|patt(?:y|ies)|fritters?|burgers?|kofta)\b", (
         f"{context.title} {context.part.name} {context.steps}".lower()
     ))  # fmt: skip
+    shaped = shaped or re.search(r"\b(?:slice|frittata|bake)\b", context.title)
     return context.eggs and shaped is not None and _share(line, context.part) < BULK
 
 
