@@ -238,7 +238,7 @@ class AsPeoplePaste(unittest.TestCase):
         text = (
             "Ingredient | Qty | Notes\nPotato | 800 g | peeled\nLeeks | 3 | sliced\nMethod: Boil."
         )
-        self.assertEqual(self.written(text), ["Potato | 800 g | peeled", "Leeks | 3 | sliced"])
+        self.assertEqual(self.written(text), ["800 g Potato, peeled", "3 Leeks, sliced"])
 
     def test_a_list_may_be_called_what_is_made(self) -> None:
         text = "Cakes\nTo make: 200 g flour, 2 eggs\nMethod: Mix the flour and eggs."

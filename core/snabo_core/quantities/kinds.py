@@ -15,6 +15,8 @@ LineKind = Literal["food", "heading", "step", "note", "servings", "times", "nutr
 LONG_LINE = 160
 # No food is told in so many letters and a full stop.
 LONGEST_FOOD = 140
+# So many commands with a time or a heat are a step, whatever it begins with: "Salt, blot, roast".
+LEAST_COMMANDS = 2
 
 _FURNITURE = re.compile(
     r"\b(?:jump to|skip to|print(?: this| recipe| friendly)?\b(?! on)|pin (?:it|this|recipe)|save recipe|"
@@ -29,7 +31,7 @@ _FURNITURE = re.compile(
     r"add to (?:favou?rites|collection|shopping|cart|meal|my)|shop (?:now|ingredients|this)|"
     r"shopping list|click here|watch (?:the )?video|play video|photo(?: credit| by|:)|image:|"
     r"picture:|by using this|terms of use|powered by|recipe card|continue reading|"
-    r"(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted) (?:by|on)\b|"
+    r"(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
     r"(?:like|reply|quote|report|share)\s*[·|•]\s*(?:like|reply|quote|report|share|\d)|^re\s*:|tag us\b|"
     r"did you (?:make|try|like) (?:this|it)|pin (?:this|it|me) (?:for|to)\b|last edited|joined:|"
     r"private notes?|cooking notes \(|home\s*[›>»/]|back to top|print\s*[|·•]|save\s*[|·•]|"
@@ -230,6 +232,9 @@ def is_step(text: str, system: str = "metric") -> bool:
         bare,
     ):
         return False
+    commands = sum(word in COMMANDS for word in re.findall(r"[a-z]+", bare.lower()))
+    if commands >= LEAST_COMMANDS and _HEAT.search(bare) is not None:
+        return True
     if words >= 6 and sentences > 0 and _HEAT.search(bare) is not None:
         return True
     return (words >= 8 and sentences > 0) or len(bare) > LONG_LINE

@@ -21,7 +21,10 @@ from snabo_core.quantities.vocabulary import class_of
 MOST_FOODS = 12
 _JOIN = re.compile(
     r"\s+(?:and|plus|with(?=\s+(?:\d|an?\s|one\s|two\s))|w/(?=\s*\d)|(?:slaked|dissolved|whisked|stirred|blended)\s+(?:in|into|with)(?=\s+(?:\d|an?\s)))\s+|\s*[&+]\s*(?=[^\W_])|\s*[,;]\s*"
-    r"(?:(?:and|plus)\s+)?",
+    r"(?:(?:and|plus)\s+)?"
+    # Nothing stands between "1 onion 2 carrots" but the next amount.
+    r"|(?<=[a-z])(?<!\bor)(?<!\bto)(?<!\bx)(?<!\bof)(?<!\bin)(?<!\bfor)(?<!\bwith)(?<!\bfrom)(?<!\babout)"
+    r"\s+(?=\d[\d/.]*\s?[a-z])",
     re.IGNORECASE,
 )
 _OR = re.compile(r"\s*\band\s?/\s?or\b\s*|\s+or\s+|\s+/\s+|(?<=[a-z])/(?=[a-z])", re.IGNORECASE)

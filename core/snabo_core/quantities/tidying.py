@@ -25,7 +25,7 @@ _TAKEN_BACK = re.compile(
 _TALK = re.compile(
     r"^(?:(?:okay|ok|so|um+|uh+|like|well|right|now|then|also|next|and|plus|oh|hey|yeah|alright|"
     r"add|you'?ll need|you need|u'?ll need|u need|we need|need|got|grab|i need|i use|i used|take|get|use|used|about|"
-    r"just|maybe|then add|add in|put in|throw in)\b[\s,]+)+(?=\S)",
+    r"optional:|optionally|just|maybe|then add|add in|put in|throw in)\b[\s,]+)+(?=\S)",
     re.IGNORECASE,
 )
 
@@ -72,6 +72,13 @@ _SAME = re.compile(
 # Italy's fine flour: no amount of it.
 _ZERO_FLOUR = re.compile(r"^(?:tipo\s+|type\s+)?['\"“‘]?00['\"”’]?\s+flour\b", re.IGNORECASE)
 _DECAGRAMS = re.compile(r"\b(?P<n>\d{1,3})\s?(?:dag|dkg|deka)\b", re.IGNORECASE)
+# "2 8oz steaks", "1 bag spinach 200 g": the weight of each, the weight of the pack.
+_WEIGHT = r"\d+(?:\.\d+)?\s?-?(?:g|gr|kg|ml|oz|ounces?|lbs?|grams?)"
+_SIZED = re.compile(rf"^(?P<n>\d{{1,2}})\s+(?P<size>{_WEIGHT})(?=\s+[a-z])", re.IGNORECASE)
+_WEIGHT_LAST = re.compile(
+    rf"^(?P<pack>\d{{1,2}}\s+(?:bag|pack|packet|pkt|tin|can|jar|tub|box|carton|block|pot|tray)s?\s+[a-z][a-z -]+?)\s+(?P<weight>{_WEIGHT})$",
+    re.IGNORECASE,
+)
 _CREAM_OF = re.compile(r"\bcr(?:m|eam)?\.? of\b", re.IGNORECASE)
 # Steaks by a name that begins like a measure, and chicken as hurried people write it.
 _RIB_EYE = re.compile(r"\brib[\s-]?eyes?\b", re.IGNORECASE)
@@ -117,6 +124,8 @@ def plain_line(text: str) -> str:
     )
     clean = _ZERO_FLOUR.sub("plain flour", clean)
     clean = _DECAGRAMS.sub(r"\g<n>0 g", clean)
+    clean = _SIZED.sub(r"\g<n> x \g<size>", clean)
+    clean = _WEIGHT_LAST.sub(r"\g<pack> (\g<weight>)", clean)
     clean = _CREAM_OF.sub("cream of", _SAME.sub("1 ", clean))
     clean = _CHICKEN.sub("chicken", _RIB_EYE.sub("ribeye", clean))
     clean = re.sub(r"(?<=[a-z])\s+'?n'?\s+(?=[a-z])", " and ", clean, flags=re.IGNORECASE)

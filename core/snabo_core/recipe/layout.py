@@ -262,7 +262,9 @@ class _Sorter:
     def _is_named(self, line: Written) -> bool:
         """Take a line that names the dish or says where it comes from."""
         name = told_name(line.text)
-        if name is not None and (not self.layout.title or self.section != "head"):
+        if name is not None and not is_step(name) and servings_in(name) is None:
+            if self.section == "head":
+                self.titled, self.layout.title = line.text, name
             self.layout.title = self.layout.title or name
             return True
         if self.section != "head" or FROM.match(line.text) is None:

@@ -45,6 +45,7 @@ _SERVES = tuple(
         rf"\b(?:family|crowd|group|party|table|household)\s+of\s+{_ABOUT}{_RANGE}\b",
         rf"(?:\b|\bx){_RANGE}\s*{_ADJ}{_PEOPLE}\b",
         rf"\b{_RANGE}\s+(?:[a-z-]+\s+){{1,2}}{_FOLK}\b",
+        rf"\b{_RANGE}\s+(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
         rf"\b{_FOLK}\s*[:=]\s*{_ABOUT}{_RANGE}\b",
         rf"\b{_SAYS}\b\s*[:=\-–—]?\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\())?\(?{_ABOUT}{_RANGE}",
         rf"\b{_RANGE}\s+of us\b",

@@ -15,7 +15,7 @@ _LABELLED = re.compile(rf"^(?:{_LABEL}\s*[:=–—]\s*)+(?=\S)", re.IGNORECASE)
 # A reply to somebody's question names the dish, but hardly as its title.
 _REPLY = re.compile(r"^(?:(?:re|fwd?|fw)\s*:\s*)+(?=\S)", re.IGNORECASE)
 _NAMED = re.compile(
-    r"^\W*(?:title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|(?:recipe|dish)\s+(?:name|title))\s*[:=]\s*(?P<name>\S.{2,})$",
+    r"^\W*(?:recipe|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|(?:recipe|dish)\s+(?:name|title))\s*[:=]\s*(?P<name>\S.{2,})$",
     re.IGNORECASE,
 )
 _PAGE = re.compile(r"^(?:p|pg|page)\.?\s*\d{1,4}\s*[:.,–-]?\s+(?!of\b)(?=[^\W\d])", re.IGNORECASE)
@@ -38,7 +38,7 @@ _FOR_SO_MANY = re.compile(
     r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?\s*[)\]]?\s*$",
     re.IGNORECASE,
 )
-_LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s[-–—]\s)\s*(?P<tail>[^,/|·•(\[]+?)\s*[)\]]?$")
+_LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•(\[]+?)\s*[)\]]?$")
 _TIME_ONLY = re.compile(
     r"(?:(?:ready )?in |under |about |only |just )*\d{1,3}(?:\s*[-–]\s*\d{1,3})?[\s-]*(?:m|mins?|minutes?|h|hrs?|hours?)\.?!*",
     re.IGNORECASE,
@@ -86,6 +86,7 @@ _ABOVE = re.compile(
     r"|(?:client|patient|resident|customer|member|date|table|order|ref(?:erence)?|recipe ref|code|author|chef|contributor|"
     r"submitted(?: by)?|source|club|class|unit|ward|site|copied from|sent|from|to)\s*[:#]\s*\S.{0,80}"
     r"|leaflet\s+(?:no\.?\s*)?\d+"
+    r"|(?:ep|episode)\.?\s*\d{1,4}\b.{0,80}|#\d{1,5}|\d{2,4}\s+[A-Z][\w&'’]+(?:\s+[\w&'’]+){0,4}"
     r"|#\w+)\W*$",
     re.IGNORECASE,
 )

@@ -52,6 +52,7 @@ MINCED = re.compile(
 )
 BOUND = re.compile(r"\bloaf|patt(?:y|ies)|meatball|burger|kofta|rissole|fish ?cake|nugget|shape|"
                    r"combine with your hands|mix (?:well )?with your hands|stuffed")  # fmt: skip
+CRUMBLE = re.compile(r"\b(?:crumble|streusel)\b")
 SLICED = re.compile(r"\b(?:slice|thinly|grated|shredded|rounds|wedges|chips)", re.IGNORECASE)
 DUSTING = re.compile(
     r"^(?!.*\b(?:plus|and) (?:extra|more)).*\b(?:for (?:dusting|rolling|dredging|the work)|to dust)\b",
@@ -137,11 +138,9 @@ def _role_of(
         return "binder" if BOUND.search(whole) else "crumb"
     if group.key == "potato" and by_name in {None, "lid"} and _is_mash(line, context, book):
         return "mash"
-    bound = group.key == "flour" and by_name is None and _binds(line, context)
-    if bound or (group.key == "oats" and context.minced):
-        return "binder"
     able = (
-        by_name
+        _bound(line, group, context, by_name)
+        or by_name
         or _cut(line, group, context)
         or _done(line, group, context, library)
         or _named(_title_of(dish, part), group, book)
@@ -154,6 +153,16 @@ def _role_of(
 def _share(line: Line, part: Part) -> float:
     whole = sum(other.grams or 0.0 for other in part.lines)
     return (line.grams or 0.0) / whole if whole else 0.0
+
+
+def _bound(line: Line, group: StarchGroup, context: _Context, by_name: str | None) -> str | None:
+    """Return what holds mince or eggs together, or lies over them as a crumble."""
+    if group.key not in {"flour", "oats"}:
+        return None
+    if by_name is None and CRUMBLE.search(context.title):
+        return "crumb"
+    held = context.minced if group.key == "oats" else by_name is None and _binds(line, context)
+    return "binder" if held else None
 
 
 def _binds(line: Line, context: _Context) -> bool:
