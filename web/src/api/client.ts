@@ -34,7 +34,8 @@ const csrf: Middleware = {
   },
 };
 
-export const client = createClient<paths>({ baseUrl: '/' });
+// `fetch` is looked up with each call, so that a test's server can stand in for it.
+export const client = createClient<paths>({ baseUrl: '/', fetch: (request) => fetch(request) });
 client.use(csrf);
 
 interface Answer<T> {
