@@ -47,6 +47,21 @@ Method
 """
 
 
+# As a canteen writes: a column above, no unit behind any amount.
+UNITLESS = """WEEKLY MENU Day 9
+Harbour haddock bake, covers 10
+Sauce
+Butter 90
+Flour 90
+Fish stock 1200
+Mash
+Potatoes 2000
+Milk 180
+METHOD
+Make a roux, add the stock, simmer 20 min. Boil the potatoes and mash with the milk.
+Bake 175 C 35 min.
+"""
+
 # Two recipes in a page, the first of them with what it claims.
 PAGE = """<html><body><p>Advert</p><script type="application/ld+json">{"@graph": [
 {"@type": "Recipe", "name": "Lock house barley pot", "recipeYield": "4",
@@ -116,6 +131,17 @@ class Bring(CookCase):
         expect(
             read.get_by_role("button", name=re.compile("(Change|Fix) crème fraîche"))
         ).to_be_visible()
+
+    def test_amounts_without_a_unit_are_grams_by_one_click(self) -> None:
+        page = self.page
+        self.sign_in()
+        self.paste(UNITLESS)
+        expect(page.get_by_label("Name of the dish")).to_have_value("Harbour haddock bake")
+        expect(page.get_by_label("Servings")).to_have_value("10")
+        expect(page.get_by_text("5 lines read, 5 doubtful")).to_be_visible()
+        page.get_by_role("button", name="Yes, all 5 are grams").click()
+        expect(page.get_by_text("5 lines read, none doubtful")).to_be_visible()
+        expect(page.get_by_role("button", name="Yes, all")).to_have_count(0)
 
     def test_a_heading_by_one_key_and_a_step_by_one_click(self) -> None:
         page = self.page

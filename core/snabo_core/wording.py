@@ -383,8 +383,7 @@ TEMPLATES: dict[str, str] = {
     "note_very_long": "The text was very long; its end was left out.",
     "note_makes": "The recipe says: makes {what}.",
     "note_grams_told": "The recipe tells once that its amounts are grams.",
-    "note_grams_guessed": "No unit stands behind the amounts: they are read as grams. "
-    "Look whether that fits.",
+    "note_grams_guessed": "No unit stands behind the amounts: they are read as grams.",
     "note_edited_elsewhere": "This file was changed since Snabo wrote it: its words are read anew.",
     "note_foods_elsewhere": "This file names foods of another household: its words were read anew.",
     "told_taken_grams": "Of what {part} makes, {grams} g go in.",

@@ -301,7 +301,8 @@ class _Sorter:
             text = line.text if line is not None else ""
             if stands_above(text) or is_button(text) or kind_of_line(text) in _NO_NAME:
                 continue
-            if line is None or has_amount(text) or text.rstrip().endswith(":"):
+            # "Haddock bake, covers 10" ends with no amount of a food.
+            if line is None or has_amount(title_of(text)[0]) or text.rstrip().endswith(":"):
                 return False
             opens = _opens_list(text) or METHOD.match(text) is not None or names_component(text)
             return not opens and len(text) <= LONGEST_NAME and not is_step(text)
@@ -690,10 +691,18 @@ class _Sorter:
             # Set apart like the headings before it, it may open a part of one line.
             apart = line.after_blank and not follows.after_blank and len(self.layout.parts) > 1
             enough = self._amounts_follow(1 if apart else 2)
-            lone = lone or self._named_below(bare)
+            lone = lone or self._named_below(bare) or self._among_amounts(bare)
             if not lone or _SEASONING.search(bare) is not None or not enough:
                 return None
         return bare.capitalize()
+
+    def _among_amounts(self, name: str) -> bool:
+        """Tell a heading in a list whose every line ends with its amount: "Fish" among weights."""
+        before = self.lines[self.place - 1].text if self.place else ""
+        behind = [line.text for offset in (1, 2) if (line := self._next(offset)) is not None]
+        plain = name[:1].isupper() and len(name.split()) <= MOST_NAME_WORDS
+        weighed = all(not begins_with_amount(t) and ends_with_amount(t) for t in [before, *behind])
+        return plain and len(behind) > 1 and weighed
 
     def _named_below(self, name: str) -> bool:
         """Tell whether the next lines weigh what a line only names: "Chicken", "3 lb chicken"."""

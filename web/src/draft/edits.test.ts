@@ -4,6 +4,7 @@ import { dish, line, part, slot } from '../testing/dishes';
 import {
   addPart,
   allLines,
+  areGrams,
   effectiveLines,
   movedTo,
   removeLine,
@@ -96,5 +97,22 @@ describe('one line', () => {
     const changed = withAlternative(first, other);
     expect([changed.id, changed.food, changed.optional]).toEqual(['turnip', 'swede', true]);
     expect(changed.alternatives.map((l) => l.food)).toEqual(['turnip']);
+  });
+});
+
+describe('amounts without a unit', () => {
+  it('are grams once the cook says so; other doubts stay', () => {
+    const asked = { doubts: ['unit_guessed'], settled: false };
+    const pot = dish(
+      part('lid', [
+        line('butter', 90, asked),
+        line('cream', 200, { ...asked, doubts: ['which_one', 'unit_guessed'] }),
+        line('leek', 300),
+      ]),
+    );
+    const [butter, cream, leek] = areGrams(pot).parts[0]?.lines ?? [];
+    expect([butter?.doubts, butter?.settled]).toEqual([[], true]);
+    expect([cream?.doubts, cream?.settled]).toEqual([['which_one'], false]);
+    expect(leek).toBe(pot.parts[0]?.lines[2]);
   });
 });

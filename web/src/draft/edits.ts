@@ -57,6 +57,19 @@ export function replaceLine(dish: Dish, lineId: string, line: Line): Dish {
   };
 }
 
+/** The amounts that stand without a unit are grams: nothing is asked about it any more. */
+export function areGrams(dish: Dish): Dish {
+  const sure = (line: Line): Line => {
+    if (!line.doubts.includes('unit_guessed')) return line;
+    const doubts = line.doubts.filter((doubt) => doubt !== 'unit_guessed');
+    return { ...line, doubts, settled: doubts.length === 0 };
+  };
+  return {
+    ...dish,
+    parts: dish.parts.map((part) => ({ ...part, lines: part.lines.map(sure) })),
+  };
+}
+
 export function removeLine(dish: Dish, lineId: string): Dish {
   return {
     ...dish,

@@ -60,7 +60,7 @@ function questions(line: Line): string {
   const words = line.unread.map((word) => `“${word}”`).join(' and ');
   const asked = line.doubts.map((doubt) =>
     doubt === 'unread'
-      ? `${words || 'A word'} was not understood: does it change anything?`
+      ? `${words || 'A word'} ${line.unread.length > 1 ? 'were' : 'was'} not understood: ${line.unread.length > 1 ? 'do they' : 'does it'} change anything?`
       : (DOUBTS[doubt] ?? doubt),
   );
   return asked.join(' ');

@@ -6,7 +6,7 @@ import { useState, type JSX } from 'react';
 
 import { lookThroughQuery } from '../../api/queries';
 import type { Dish, Line } from '../../api/types';
-import { addPart, moveLine, removeLine, replaceLine } from '../../draft/edits';
+import { addPart, areGrams, moveLine, removeLine, replaceLine } from '../../draft/edits';
 import { makeIt } from '../../draft/kinds';
 import { Claims } from '../../parts/Claims';
 import { Notice } from '../../parts/Notice';
@@ -67,6 +67,7 @@ export function ReadDish({
   const [open, setOpen] = useState<string | null>(null);
   const lines = dish.parts.flatMap((part) => part.lines);
   const doubtful = lines.filter((line) => !line.settled).length;
+  const unitless = lines.filter((line) => line.doubts.includes('unit_guessed')).length;
   const changeLine = (id: string, line: Line): void => {
     const next = replaceLine(dish, id, line);
     onChange(next);
@@ -126,6 +127,11 @@ export function ReadDish({
           {note}
         </p>
       ))}
+      {unitless > 1 && (
+        <Button variant="outlined" sx={{ mt: 1 }} onClick={() => onChange(areGrams(dish))}>
+          Yes, all {unitless} are grams
+        </Button>
+      )}
       <Told dish={dish} />
       <ClaimsOf dish={dish} />
       <LeftOut dish={dish} onChange={onChange} />
