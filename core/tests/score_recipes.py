@@ -171,7 +171,8 @@ def _name(text: str) -> str:
 def _mark(recipe: Recipe, dish: Dish, marks: Marks) -> None:
     title = re.sub(r"[^a-z0-9]+", " ", dish.title.lower()).strip()
     wanted = re.sub(r"[^a-z0-9]+", " ", recipe.title.lower()).strip()
-    marks.mark("title", f"{dish.title!r} for {recipe.title!r}", good=title == wanted)
+    if wanted:
+        marks.mark("title", f"{dish.title!r} for {recipe.title!r}", good=title == wanted)
     told = dish.told
     if recipe.servings is not None:
         got = (told.servings_low, told.servings_high)

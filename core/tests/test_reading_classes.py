@@ -340,6 +340,25 @@ class Doubts(Case):
             found = read(text)
             self.assertEqual((found.amount.unit.id, found.amount.best), (unit, amount), text)
 
+    def test_a_list_as_others_write_it(self) -> None:
+        for text, food, grams in (
+            ("Beef minced gr. 400", "beef_mince", 400), ("Besciamella ml. 500", "white_sauce", 520),
+            ("a pinch of soda", "bicarbonate", 0.4), ("1 bag spinach 200 g", "spinach", 200),
+            ("2 8oz steaks", "beef_steak", 454), ("1 can cr. of chicken soup", "chicken_soup", 298),
+        ):  # fmt: skip
+            found = read(text)
+            self.assertEqual((found.food, found.doubts), (food, ()), text)
+            self.assertAlmostEqual(found.grams.best, grams, delta=0.5, msg=text)
+        self.foods("salt pepper chilli", "salt", "black_pepper", "chilli")
+        self.foods("1 onion 2 carrots", "onion", "carrot")
+        # A choice stays one.
+        self.foods("1 onion or 2 shallots", "onion")
+
+    def test_ratings_and_figures_are_no_food(self) -> None:
+        for text in ("4.9 (312)", "4.9 from 88 votes", "Rating 5(1,204)", "u/wafflewarden - 3h",
+                     "By Tansy Quill · Updated March 3", "each: 845 cal 55p 92c 26f"):  # fmt: skip
+            self.assertIn(kind_of_line(text), {"furniture", "nutrition"}, text)
+
     def test_the_same_tin_again(self) -> None:
         self.foods("tin of coconut milk + same tin of water", "coconut_milk", "water")
 

@@ -52,7 +52,7 @@ _BUTTON = re.compile(
     re.IGNORECASE,
 )
 _STARS = re.compile(
-    r"\b\d(?:\.\d+)?\s+from\s+[\d,]+\s+(?:votes?|ratings?|reviews?)\b|^\W*ratings?\b\W*\d|^\W*u/\w+\b|[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b",
+    r"^\W*\d\.\d\s*\(\d[\d,.]*k?\)\W*$|^by\s+[A-Z][\w'’. -]{2,40}\s*[·|•]|\b\d(?:\.\d+)?\s+from\s+[\d,]+\s+(?:votes?|ratings?|reviews?)\b|^\W*ratings?\b\W*\d|^\W*u/\w+\b|[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b",
     re.IGNORECASE,
 )
 _LINK = re.compile(
@@ -64,7 +64,7 @@ _NUTRITION = re.compile(
     r"(?:carbs?|carbohydrates?|protein|saturates|saturated fat|saturated|fib(?:re|er)|sodium|cholesterol|potassium|"
     r"sugars|trans fat|total fat)\s*:?\s*\d|fat\s*:\s*\d|sugar\s*:\s*\d|salt\s*:\s*\d|p\s*\d+\s*/\s*c\s*\d+)"
     r"|\b\d+\s*(?:kcal|calories|cals?)\b(?=.*\b(?:protein|carbs?|fat|serving)\b)|% daily value|"
-    r"^\W*\d+\s*(?:kcal|calories|cal)\b|\bmacros\s*:",
+    r"^\W*\d+\s*(?:kcal|calories|cal)\b|\bmacros\s*:|\b\d+\s*(?:k?cals?|calories)\b.*\b\d+\s?g?\s?p\b.*\b\d+\s?g?\s?[cf]\b",
     re.IGNORECASE,
 )
 _TIME_WORDS = (

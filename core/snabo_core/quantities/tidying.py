@@ -72,6 +72,13 @@ _SAME = re.compile(
 # Italy's fine flour: no amount of it.
 _ZERO_FLOUR = re.compile(r"^(?:tipo\s+|type\s+)?['\"“‘]?00['\"”’]?\s+flour\b", re.IGNORECASE)
 _DECAGRAMS = re.compile(r"\b(?P<n>\d{1,3})\s?(?:dag|dkg|deka)\b", re.IGNORECASE)
+# "Beef minced gr. 400", "carrot n. 1": how Italian lists are written.
+_UNIT_FIRST = re.compile(
+    r"\b(?P<unit>gr|g|kg|ml|cl|dl|lt)\.?\s+(?P<n>\d+(?:[.,]\d+)?)$", re.IGNORECASE
+)
+_BARE_NUMBER = re.compile(r"\bn[.°º]\s*(?P<n>\d{1,2})\b", re.IGNORECASE)
+_ENOUGH = re.compile(r"\bq\.?\s?b\.?(?=\s|$)", re.IGNORECASE)
+_SEASONED = re.compile(r"^salt\s+(?:&\s+)?pepper\b(?!\w)\s*(?=$|[a-z])", re.IGNORECASE)
 # "2 8oz steaks", "1 bag spinach 200 g": the weight of each, the weight of the pack.
 _WEIGHT = r"\d+(?:\.\d+)?\s?-?(?:g|gr|kg|ml|oz|ounces?|lbs?|grams?)"
 _SIZED = re.compile(rf"^(?P<n>\d{{1,2}})\s+(?P<size>{_WEIGHT})(?=\s+[a-z])", re.IGNORECASE)
@@ -124,6 +131,9 @@ def plain_line(text: str) -> str:
     )
     clean = _ZERO_FLOUR.sub("plain flour", clean)
     clean = _DECAGRAMS.sub(r"\g<n>0 g", clean)
+    clean = _UNIT_FIRST.sub(r"\g<n> \g<unit>", _BARE_NUMBER.sub(r"\g<n>", clean))
+    clean = _ENOUGH.sub("to taste", clean)
+    clean = _SEASONED.sub("salt and pepper, ", clean).rstrip(" ,")
     clean = _SIZED.sub(r"\g<n> x \g<size>", clean)
     clean = _WEIGHT_LAST.sub(r"\g<pack> (\g<weight>)", clean)
     clean = _CREAM_OF.sub("cream of", _SAME.sub("1 ", clean))

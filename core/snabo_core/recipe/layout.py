@@ -334,7 +334,7 @@ class _Sorter:
         ):
             return False
         if kind == "furniture":
-            return re.search(r"[★☆|↓©]|jump|print|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
+            return re.search(r"[★☆|↓©]|jump|print|^home\s*[/|]|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
                              r"cookie|share|posted|updated|\bsave\b|sign|log ?in", text, re.IGNORECASE) is None and len(text) < 70  # fmt: skip
         if only_amount(text):
             return False
@@ -345,7 +345,10 @@ class _Sorter:
             # "3-Cheese Gnocchi Bake" is a title where no list goes on under it.
             follows = self._next()
             listed = (
-                follows is not None and begins_with_amount(follows.text) and not line.after_blank
+                follows is not None
+                and begins_with_amount(follows.text)
+                and self.names_food(follows.text)
+                and not line.after_blank
             )
             return (
                 not listed

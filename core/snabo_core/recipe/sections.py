@@ -22,7 +22,7 @@ INGREDIENTS = re.compile(
 METHOD = re.compile(
     r"^\W*(?:the\s+|cooking\s+|step[\s-]by[\s-]step\s+)?(?:method|directions?|instructions?|steps|preparation|procedure|what to do|what you(?:'ll|’ll)? do|"
     r"how to (?:make|cook|do)(?: it| this)?|how to|here(?:'s|’s) how|all you need to do|making it|to make|process|"
-    r"reali[sz]ation|elaboration|execution|(?:preparation|cooking) (?:method|steps|instructions|directions)|"
+    r"reali[sz]ation|elaboration|execution|proceedings?|(?:preparation|cooking) (?:method|steps|instructions|directions)|"
     r"step[\s-]by[\s-]step|(?:here(?:'s|’s) )?what to do|get cooking|to cook|"
     r"cooking(?: method)?|let(?:'s|’s) (?:get )?cook(?:ing)?|do this)\W*$",
     re.IGNORECASE,
