@@ -76,12 +76,13 @@ LABELLED = (
     "{} | The Copper Ladle",
     "Recipes > Mains > {}", "Name of dish: {}", "{} (v) (gf)", "{} - serves 4", "{} [Serves 4]",
     "{} / 4 pers", "1. {}", "Subject: {}", "P. 47 {}", "{}.........47", "{} (30 minutes!)",
-    "{} - The Copper Ladle", "{} (serves six)",
+    "{} - Copper Ladle Recipes", "{} (serves six)",
     "DISH: {}     YIELD: 10 ptn     PREP DATE: ____",
     "My whole family said this was the best thing I have cooked in years: {}",
 )  # fmt: skip
 KEPT = (
-    "Seven-Layer Bake", "3-Cheese Gnocchi Bake", "Chicken Pie - Grandma's way", "Beans on toast x6",
+    "Seven-Layer Bake", "3-Cheese Gnocchi Bake", "Chicken Pie - Grandma's way",
+    "Ferry stew – the real one", "Beans on toast x6",
     "Fish & Chips / Two Ways", "Rice and peas, Sunday style", "Dinner",
 )  # fmt: skip
 

@@ -4,9 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass, field, replace
-from statistics import median
-from typing import Literal
+from dataclasses import replace
 
 from snabo_core.dish import AsideKind
 from snabo_core.quantities.kinds import (
@@ -15,22 +13,20 @@ from snabo_core.quantities.kinds import (
     first_word,
     heading_name,
     is_button,
-    is_enumerated,
     is_step,
     kind_of_line,
-    names_component,
-    without_enumeration,
 )
-from snabo_core.quantities.numbers import spell_numbers, to_number
+from snabo_core.quantities.numbers import spell_numbers
+from snabo_core.recipe.around import MOST_NAME_WORDS, Around, opens_list
 from snabo_core.recipe.facts import times_in, yield_in
 from snabo_core.recipe.from_steps import AMOUNT_STARTS
+from snabo_core.recipe.outline import Aside, Layout, weigh_in_grams
 from snabo_core.recipe.sections import (
     ALL_IN_GRAMS,
     COMMENTS,
     FROM,
     GREETING,
     HOW_TO,
-    INGREDIENTS,
     METHOD,
     METHOD_SAYS,
     NOTES,
@@ -39,8 +35,6 @@ from snabo_core.recipe.sections import (
     STEP_LABEL,
 )
 from snabo_core.recipe.servings import (
-    Servings,
-    lists_ingredients,
     only_servings,
     servings_in,
     servings_in_story,
@@ -87,112 +81,42 @@ _NO_AMOUNT = re.compile(r"\d+\s+(?:minutes?|mins?|hours?|degrees?|times?|people)
 LEAST_LISTED = 3
 _SALT_AND_PEPPER = re.compile(r"\W*s\s?(?:&|\+|/|n|and)\s?p\W*", re.IGNORECASE)
 # So many items with an amount make a list of a line.
-LEAST_ITEMS, MOST_NAME_WORDS = 2, 4
+LEAST_ITEMS = 2
 _OPEN_END = re.compile(
     r"(?:,|-|\b(?:and|or|of|in|into|with|a|an|the|to|for|from|plus|finely|coarsely|roughly|thinly|freshly|lightly|"
     r"very|cut|about|then))$",
     re.IGNORECASE,
 )
-_SEASONING = re.compile(r"\b(?:salt|pepper|oil|butter|water|herbs?|seasoning|parsley|basil|coriander|cilantro|chives|dill|"
-                        r"mint|thyme|paprika|nutmeg|cayenne|sugar|spray|lemon|lime)\b", re.IGNORECASE)  # fmt: skip
-
-
-@dataclass
-class Aside:
-    """A line that is neither food nor step: `kind` says what it is."""
-
-    kind: AsideKind
-    text: str
-
-
-@dataclass
-class Layout:
-    """The lines of a text, sorted."""
-
-    title: str = ""
-    servings: Servings | None = None
-    makes: str = ""
-    minutes: dict[str, float] = field(default_factory=dict)
-    parts: list[tuple[str, list[str]]] = field(default_factory=list)
-    steps: list[str] = field(default_factory=list)
-    # The heading inside the method each step stands under, empty for none.
-    sections: list[str] = field(default_factory=list)
-    asides: list[Aside] = field(default_factory=list)
-    # How amounts without a unit are meant: as the text says, or as their look lets guess.
-    grams: Literal["", "told", "guessed"] = ""
-
-    def open_part(self, name: str) -> None:
-        """Begin a part; one that was left empty is forgotten."""
-        self.parts.append((name, []))
-
-    def add_line(self, text: str) -> None:
-        """Add an ingredient line to the part that is open."""
-        if not self.parts:
-            self.open_part("")
-        self.parts[-1][1].append(text)
-
-
-# "Fish stock 1200": an amount at the end whose unit was left away.
-_NO_UNIT = re.compile(r"(?<=[^\W\d])\)?[\s:–-]+(?P<n>\d{1,5}(?:[.,]\d+)?)$")
-# So many such lines, of so many, and so much in their middle, are weighed in grams.
-LEAST_WITHOUT, LEAST_SHARE, LEAST_MIDDLE = 4, 0.6, 20.0
-
-
-def _weigh_in_grams(layout: Layout) -> None:
-    """Write the unit behind amounts without one where the text tells it, or they look like grams."""
-    lines = [text for _, part in layout.parts for text in part]
-    bare = [match for text in lines if (match := _without_unit(text)) is not None]
-    if layout.grams != "told":
-        few = len(bare) < max(LEAST_WITHOUT, LEAST_SHARE * len(lines))
-        if few or median(to_number(match["n"]) for match in bare) < LEAST_MIDDLE:
-            return
-        layout.grams = "guessed"
-    layout.parts = [
-        (name, [f"{text} g" if _without_unit(text) is not None else text for text in part])
-        for name, part in layout.parts
-    ]
-
-
-def _without_unit(text: str) -> re.Match[str] | None:
-    return None if begins_with_amount(text) else _NO_UNIT.search(text)
 
 
 # A weight or a measure in the words of a line: no title holds one.
 _MEASURED = re.compile(
     r"\d\s?(?:g|gr|kg|ml|lbs?|oz|cups?|tbsp|tsp|pounds?|ounces?|grams?)\b", re.IGNORECASE
 )
-_NO_NAME = {"times", "servings", "nutrition", "furniture"}
-LONGEST_NAME = 90
-
-
-def _opens_list(text: str) -> bool:
-    return INGREDIENTS.match(text) is not None or lists_ingredients(text)
 
 
 class _Sorter:
     """Goes through the lines once, knowing what the next one is."""
 
     def __init__(self, lines: Sequence[Written], names_food: Callable[[str], bool]) -> None:
-        self.lines = lines
-        self.names_food = names_food
+        self.around = Around(lines, names_food)
         self.layout = Layout()
         self.under = ""
         self.section = "head"
-        self.place = 0
         # How many lines the last ingredient line has taken up already.
         self.joined = 0
         # What a reply is about, where nothing else is a title.
         self.about = ""
         # The title as it stands, with all that is said around it.
         self.titled = ""
-        heads = (i for i, line in enumerate(lines) if _opens_list(line.text))
+        heads = (i for i, line in enumerate(lines) if opens_list(line.text))
         self.list_at = next(heads, 0)
 
     def run(self) -> Layout:
         """Sort every line and return the layout."""
-        while self.place < len(self.lines):
-            self._take(self.lines[self.place])
-            self.place += 1
+        while self.around.place < len(self.around.lines):
+            self._take(self.around.lines[self.around.place])
+            self.around.place += 1
         layout = self.layout
         layout.parts = [(name, lines) for name, lines in layout.parts if lines]
         layout.title = layout.title or (title_of(self.about)[0] if self.about else "")
@@ -207,15 +131,11 @@ class _Sorter:
         layout.servings = layout.servings or servings_in(self.titled)
         layout.servings = layout.servings or next(filter(None, told), None)
         layout.servings = layout.servings or shared_among(layout.steps)
-        _weigh_in_grams(layout)
+        weigh_in_grams(layout)
         return layout
 
     def _aside(self, kind: AsideKind, text: str) -> None:
         self.layout.asides.append(Aside(kind, text))
-
-    def _next(self, offset: int = 1) -> Written | None:
-        place = self.place + offset
-        return self.lines[place] if place < len(self.lines) else None
 
     def _behind_label(self, line: Written) -> Written:
         """Return what "Method: boil the peas" says of the method, else the line as it is."""
@@ -243,7 +163,7 @@ class _Sorter:
         elif (
             is_button(text)
             or (kind_of_line(line.raw) == "furniture" and not self._is_title(line))
-            or (self.section == "head" and stands_above(text) and self._name_follows())
+            or (self.section == "head" and stands_above(text) and self.around.name_follows())
         ):
             self._aside("furniture", line.raw)
         elif not self.layout.title and self._is_title(line):
@@ -276,7 +196,7 @@ class _Sorter:
 
     def _section_of(self, line: Written) -> bool:
         text = line.text
-        if _opens_list(text):
+        if opens_list(text):
             self.section = "list"
             self.layout.servings = self.layout.servings or servings_in(text)
         elif METHOD.match(text) or (HOW_TO.match(text) and self.layout.parts):
@@ -294,25 +214,11 @@ class _Sorter:
             return False
         return True
 
-    def _name_follows(self) -> bool:
-        """Tell whether one of the next lines can be the name of a dish."""
-        for offset in range(1, 4):
-            line = self._next(offset)
-            text = line.text if line is not None else ""
-            if stands_above(text) or is_button(text) or kind_of_line(text) in _NO_NAME:
-                continue
-            # "Haddock bake, covers 10" ends with no amount of a food.
-            if line is None or has_amount(title_of(text)[0]) or text.rstrip().endswith(":"):
-                return False
-            opens = _opens_list(text) or METHOD.match(text) is not None or names_component(text)
-            return not opens and len(text) <= LONGEST_NAME and not is_step(text)
-        return False
-
     def _has_dish(self) -> bool:
         """Tell whether the recipe itself stands above: what follows comments is not read."""
         lines = [text for _, part in self.layout.parts for text in part]
         listed = sum(map(has_amount, lines)) >= LEAST_ITEMS
-        return self.place > self.list_at and (listed or bool(self.layout.steps))
+        return self.around.place > self.list_at and (listed or bool(self.layout.steps))
 
     def _is_title(self, line: Written) -> bool:
         """Tell whether a line can be the title: the first words that say no more than a name."""
@@ -339,15 +245,15 @@ class _Sorter:
         if only_amount(text):
             return False
         measured = _MEASURED.search(text) is not None
-        if measured and (begins_with_amount(text) or self.names_food(text)):
+        if measured and (begins_with_amount(text) or self.around.names_food(text)):
             return False
         if begins_with_amount(text):
             # "3-Cheese Gnocchi Bake" is a title where no list goes on under it.
-            follows = self._next()
+            follows = self.around.next()
             listed = (
                 follows is not None
                 and begins_with_amount(follows.text)
-                and self.names_food(follows.text)
+                and self.around.names_food(follows.text)
                 and not line.after_blank
             )
             return (
@@ -437,22 +343,13 @@ class _Sorter:
             self.layout.servings = servings_in_story(text)
 
     def _in_notes(self, line: Written) -> None:
-        if heading_name(line.text) is not None and self._amounts_follow(2):
+        if heading_name(line.text) is not None and self.around.amounts_follow(2):
             self.section = "list"
             self.layout.open_part(heading_name(line.text) or "")
         elif SIGN_OFF.match(line.text):
             self._aside("furniture", line.text)
         else:
             self._aside("note", line.text)
-
-    def _amounts_follow(self, least: int) -> bool:
-        found = 0
-        for offset in range(1, least + 3):
-            line = self._next(offset)
-            if line is None:
-                break
-            found += has_amount(line.text)
-        return found >= least
 
     def _in_method(self, line: Written) -> None:
         if not self.layout.parts and self._opens_plain_list(line):
@@ -475,7 +372,7 @@ class _Sorter:
             return
         name = heading_name(line.text)
         if name is not None and not is_step(line.text):
-            if self._amounts_follow(2):
+            if self.around.amounts_follow(2):
                 self.section = "list"
                 self.layout.open_part(name)
             else:
@@ -491,15 +388,15 @@ class _Sorter:
     def _opens_plain_list(self, line: Written) -> bool:
         """Tell the first line of a list that stands behind a step ("Oven 350. 1 hr.")."""
         text = line.text
-        listed = has_amount(text) and not is_step(text) and self.names_food(text)
-        return listed and self._amounts_follow(2)
+        listed = has_amount(text) and not is_step(text) and self.around.names_food(text)
+        return listed and self.around.amounts_follow(2)
 
     def _continues_step(self, line: Written) -> bool:
         """Tell the rest of a step that was broken at the edge of a page."""
         steps = self.layout.steps
         if not steps or line.after_blank or line.marked or len(steps[-1]) > LONGEST_STEP:
             return False
-        before = self.lines[self.place - 1].raw
+        before = self.around.lines[self.around.place - 1].raw
         if re.search(r"[.!?:;)]$", before) and line.text[:1].isupper():
             return False
         return line.text[:1].islower() or line.text[:1] in "(/" or (
@@ -527,7 +424,11 @@ class _Sorter:
             return
         if self._in_words(line):
             return
-        name = None if _SALT_AND_PEPPER.fullmatch(text) else self._heading(line)
+        name = (
+            None
+            if _SALT_AND_PEPPER.fullmatch(text)
+            else self.around.heading(line, len(self.layout.parts))
+        )
         if name is not None:
             name = re.sub(r"\s*\([^)]*\)\s*$", "", name)
             # The title once more is no part of the dish.
@@ -542,7 +443,7 @@ class _Sorter:
             self.section = "method"
             self._in_method(line)
         elif kind == "heading":
-            if self.layout.parts and not self._amounts_follow(1):
+            if self.layout.parts and not self.around.amounts_follow(1):
                 self._aside("note", text)
             else:
                 self.layout.open_part(heading_name(text) or text)
@@ -579,7 +480,7 @@ class _Sorter:
         least = 2 if all(ends_with_amount(item) for item in items) else LEAST_LISTED
         if len(items) < least or counted < len(items) - 1:
             return [text]
-        return items if all(self.names_food(item) for item in items) else [text]
+        return items if all(self.around.names_food(item) for item in items) else [text]
 
     def _joins_line(self, line: Written) -> bool:
         """Tell the rest of an ingredient line that was broken, or the food under its amount."""
@@ -593,16 +494,16 @@ class _Sorter:
             return False
         if before.count("(") > before.count(")"):
             return True
-        if line.marked and self.lines[self.place - 1].marked:
+        if line.marked and self.around.lines[self.around.place - 1].marked:
             return False
         if only_amount(before) or line.text.startswith("("):
-            return heading_name(line.text) is None or not self._amounts_follow(1)
+            return heading_name(line.text) is None or not self.around.amounts_follow(1)
         digits = any(c.isdigit() for c in line.text)
         if not line.text[:1].islower() or digits or _OWN_LINE.match(line.text):
             return False
         # What nobody here knows ("calamansi") is a line of its own above a food.
-        unfinished = not self.names_food(before) and (
-            begins_with_amount(before) or not self.names_food(line.text)
+        unfinished = not self.around.names_food(before) and (
+            begins_with_amount(before) or not self.around.names_food(line.text)
         )
         return unfinished or _OPEN_END.search(before) is not None
 
@@ -618,9 +519,9 @@ class _Sorter:
         text = line.text
         if self.section != "head" or self.layout.parts or not self.layout.title:
             return False
-        if re.fullmatch(r"\([^()\d]*\)", text) is not None and not self.names_food(text):
+        if re.fullmatch(r"\([^()\d]*\)", text) is not None and not self.around.names_food(text):
             return True
-        return self.place < self.list_at and not has_amount(text) and not is_step(text)
+        return self.around.place < self.list_at and not has_amount(text) and not is_step(text)
 
     def _is_story(self, line: Written) -> bool:
         """Tell prose before the list."""
@@ -646,86 +547,20 @@ class _Sorter:
             return not re.search(r"\b\d+\s?(?:g|kg|ml|tbsp|tsp|cups?|oz|lb)\b", text)
         return words >= 12 and not is_step(text) and text.rstrip().endswith((".", "!", "?"))
 
-    def _enumerated_heading(self, text: str) -> str | None:
-        """Return the name in "B. Topping", where no numbered list goes on under it."""
-        follows = self._next()
-        numbered = follows is not None and re.match(r"^\s*\(?\w{1,2}[.)]\s", follows.raw)
-        if follows is None or numbered or not self._amounts_follow(1):
-            return None
-        name = without_enumeration(text)
-        if begins_with_amount(name) or is_step(name) or len(name.split()) > 5:
-            return None
-        return heading_name(name) or name.strip(" :").capitalize()
-
-    def _heading(self, line: Written) -> str | None:
-        """Return the name of the part a line opens: marked as one, or known by the lines under it."""
-        text = line.text
-        if is_enumerated(text):
-            return self._enumerated_heading(text)
-        name = heading_name(text)
-        if (
-            name is not None
-            and (
-                not self.names_food(text)
-                or text.rstrip().endswith(":")
-                or self._amounts_follow(1)
-                or text.isupper()
-            )
-            and not METHOD.match(name)
-        ):
-            return name
-        bare = text.strip(" *_#=-~[]").rstrip(":")
-        too_long = len(bare) > 45 or len(bare.split()) > 6
-        if begins_with_amount(text) or too_long or any(c.isdigit() for c in bare) or line.marked:
-            return None
-        if re.search(
-            r"[,;()./]|\b(?:to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b",
-            bare,
-            re.IGNORECASE,
-        ):
-            return None
-        follows = self._next()
-        if follows is None or not (has_amount(follows.text) or only_amount(follows.text)):
-            return None
-        if self.names_food(bare):
-            # Set apart by a blank, unmarked among bullets, or the name of something made.
-            made = names_component(bare) and bool(self.layout.parts)
-            lone = made or line.after_blank or not self.layout.parts or follows.marked
-            # Set apart like the headings before it, it may open a part of one line.
-            apart = line.after_blank and not follows.after_blank and len(self.layout.parts) > 1
-            enough = self._amounts_follow(1 if apart else 2)
-            lone = lone or self._named_below(bare) or self._among_amounts(bare)
-            if not lone or _SEASONING.search(bare) is not None or not enough:
-                return None
-        return bare.capitalize()
-
-    def _among_amounts(self, name: str) -> bool:
-        """Tell a heading in a list whose every line ends with its amount: "Fish" among weights."""
-        before = self.lines[self.place - 1].text if self.place else ""
-        behind = [line.text for offset in (1, 2) if (line := self._next(offset)) is not None]
-        plain = name[:1].isupper() and len(name.split()) <= MOST_NAME_WORDS
-        weighed = all(not begins_with_amount(t) and ends_with_amount(t) for t in [before, *behind])
-        return plain and len(behind) > 1 and weighed
-
-    def _named_below(self, name: str) -> bool:
-        """Tell whether the next lines weigh what a line only names: "Chicken", "3 lb chicken"."""
-        words = set(name.lower().replace("&", " ").split())
-        below = [line.text for offset in (1, 2) if (line := self._next(offset)) is not None]
-        return any(
-            has_amount(text) and words & set(re.findall(r"[^\W\d_]{3,}", text.lower()))
-            for text in below
-        )
-
     def listed(self, *, guessed: bool) -> Layout:
         """Take every line as one of an ingredient list, headings among them.
 
         Unless they are `guessed` from what stands under them, only marked ones are headings.
         """
         self.section = "list"
-        while self.place < len(self.lines):
-            line = self.lines[self.place]
+        while self.around.place < len(self.around.lines):
+            line = self.around.lines[self.around.place]
             text = line.text
-            name = self._heading(line) if guessed else _marked_heading(line)
+            name = (
+                self.around.heading(line, len(self.layout.parts))
+                if guessed
+                else _marked_heading(line)
+            )
             if is_button(text) or kind_of_line(line.raw) == "furniture":
                 self._aside("furniture", line.raw)
             elif name is not None:
@@ -734,7 +569,7 @@ class _Sorter:
                 self._aside("note", text)
             else:
                 self.layout.add_line(_without_number(text))
-            self.place += 1
+            self.around.place += 1
         self.layout.parts = [(name, lines) for name, lines in self.layout.parts if lines]
         return self.layout
 

@@ -25,9 +25,10 @@ from snabo_core.quantities.lexicon import choose_form, head_span, segments_of, s
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
 from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.from_steps import lines_in_steps
-from snabo_core.recipe.layout import Layout, sort_lines
+from snabo_core.recipe.layout import sort_lines
 from snabo_core.recipe.left import with_left
 from snabo_core.recipe.method import with_method
+from snabo_core.recipe.outline import Layout
 from snabo_core.recipe.told import ToldRecipe, lay_out, with_claims
 from snabo_core.recipe.written import MOST_LOOKED_AT
 from snabo_core.wording import say, worded

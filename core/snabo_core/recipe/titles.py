@@ -24,7 +24,7 @@ _PLACE = re.compile(
 )
 _DOTTED = re.compile(r"\s*(?:\.\s?){4,}\d{1,4}$")
 _SITE = re.compile(
-    r"^(?P<name>.+?)\s+[-–—]\s+(?:(?:the|by|from)\s.{2,40}|.{0,30}(?:kitchens?|cooks?|recipes|foods?|blog|magazine|tables?|eats|\.\w{2,3}))$",
+    r"^(?P<name>.+?)\s+[-–—]\s+.{0,30}(?:kitchens?|cooks?|recipes|foods?|blog|magazine|eats|\.\w{2,3})$",
     re.IGNORECASE,
 )
 _DIETS = re.compile(

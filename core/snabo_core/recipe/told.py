@@ -10,7 +10,8 @@ from snabo_core.dish import AsideKind, Claim, Told
 from snabo_core.quantities.kinds import heading_name, is_step
 from snabo_core.recipe.claims import label_words
 from snabo_core.recipe.facts import yield_in
-from snabo_core.recipe.layout import Aside, Layout, sort_list, without_step_number
+from snabo_core.recipe.layout import sort_list, without_step_number
+from snabo_core.recipe.outline import Aside, Layout
 from snabo_core.recipe.servings import Servings, servings_in
 from snabo_core.recipe.titles import title_of
 

@@ -1,0 +1,143 @@
+"""A line among its neighbours: what stands above and below tells headings and names from foods."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Sequence
+
+from snabo_core.quantities.kinds import (
+    begins_with_amount,
+    heading_name,
+    is_button,
+    is_enumerated,
+    is_step,
+    kind_of_line,
+    names_component,
+    without_enumeration,
+)
+from snabo_core.recipe.sections import INGREDIENTS, METHOD
+from snabo_core.recipe.servings import lists_ingredients
+from snabo_core.recipe.titles import stands_above, title_of
+from snabo_core.recipe.written import Written, ends_with_amount, has_amount, only_amount
+
+MOST_NAME_WORDS = 4
+_SEASONING = re.compile(r"\b(?:salt|pepper|oil|butter|water|herbs?|seasoning|parsley|basil|coriander|cilantro|chives|dill|"
+                        r"mint|thyme|paprika|nutmeg|cayenne|sugar|spray|lemon|lime)\b", re.IGNORECASE)  # fmt: skip
+_NO_NAME = {"times", "servings", "nutrition", "furniture"}
+LONGEST_NAME = 90
+
+
+def opens_list(text: str) -> bool:
+    """Tell the head of a list of ingredients."""
+    return INGREDIENTS.match(text) is not None or lists_ingredients(text)
+
+
+class Around:
+    """The lines of a text and the place that is looked at.
+
+    `names_food` tells whether a short text names a food.
+    """
+
+    def __init__(self, lines: Sequence[Written], names_food: Callable[[str], bool]) -> None:
+        self.lines = lines
+        self.names_food = names_food
+        self.place = 0
+
+    def next(self, offset: int = 1) -> Written | None:
+        """Return the line so many below, None beyond the end."""
+        place = self.place + offset
+        return self.lines[place] if place < len(self.lines) else None
+
+    def amounts_follow(self, least: int) -> bool:
+        """Tell whether so many of the next lines hold an amount."""
+        found = 0
+        for offset in range(1, least + 3):
+            line = self.next(offset)
+            if line is None:
+                break
+            found += has_amount(line.text)
+        return found >= least
+
+    def name_follows(self) -> bool:
+        """Tell whether one of the next lines can be the name of a dish."""
+        for offset in range(1, 4):
+            line = self.next(offset)
+            text = line.text if line is not None else ""
+            if stands_above(text) or is_button(text) or kind_of_line(text) in _NO_NAME:
+                continue
+            # "Haddock bake, covers 10" ends with no amount of a food.
+            if line is None or has_amount(title_of(text)[0]) or text.rstrip().endswith(":"):
+                return False
+            opens = opens_list(text) or METHOD.match(text) is not None or names_component(text)
+            return not opens and len(text) <= LONGEST_NAME and not is_step(text)
+        return False
+
+    def heading(self, line: Written, opened: int) -> str | None:
+        """Return the name of the part a line opens: marked as one, or known by the lines under it."""
+        text = line.text
+        if is_enumerated(text):
+            return self._enumerated_heading(text)
+        name = heading_name(text)
+        if (
+            name is not None
+            and (
+                not self.names_food(text)
+                or text.rstrip().endswith(":")
+                or self.amounts_follow(1)
+                or text.isupper()
+            )
+            and not METHOD.match(name)
+        ):
+            return name
+        bare = text.strip(" *_#=-~[]").rstrip(":")
+        too_long = len(bare) > 45 or len(bare.split()) > 6
+        if begins_with_amount(text) or too_long or any(c.isdigit() for c in bare) or line.marked:
+            return None
+        if re.search(
+            r"[,;()./]|\b(?:to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b",
+            bare,
+            re.IGNORECASE,
+        ):
+            return None
+        follows = self.next()
+        if follows is None or not (has_amount(follows.text) or only_amount(follows.text)):
+            return None
+        if self.names_food(bare):
+            # Set apart by a blank, unmarked among bullets, or the name of something made.
+            made = names_component(bare) and opened > 0
+            lone = made or line.after_blank or opened == 0 or follows.marked
+            # Set apart like the headings before it, it may open a part of one line.
+            apart = line.after_blank and not follows.after_blank and opened > 1
+            enough = self.amounts_follow(1 if apart else 2)
+            lone = lone or self._named_below(bare) or self._among_amounts(bare)
+            if not lone or _SEASONING.search(bare) is not None or not enough:
+                return None
+        return bare.capitalize()
+
+    def _enumerated_heading(self, text: str) -> str | None:
+        """Return the name in "B. Topping", where no numbered list goes on under it."""
+        follows = self.next()
+        numbered = follows is not None and re.match(r"^\s*\(?\w{1,2}[.)]\s", follows.raw)
+        if follows is None or numbered or not self.amounts_follow(1):
+            return None
+        name = without_enumeration(text)
+        if begins_with_amount(name) or is_step(name) or len(name.split()) > 5:
+            return None
+        return heading_name(name) or name.strip(" :").capitalize()
+
+    def _named_below(self, name: str) -> bool:
+        """Tell whether the next lines weigh what a line only names: "Chicken", "3 lb chicken"."""
+        words = set(name.lower().replace("&", " ").split())
+        below = [line.text for offset in (1, 2) if (line := self.next(offset)) is not None]
+        return any(
+            has_amount(text) and words & set(re.findall(r"[^\W\d_]{3,}", text.lower()))
+            for text in below
+        )
+
+    def _among_amounts(self, name: str) -> bool:
+        """Tell a heading in a list whose every line ends with its amount: "Fish" among weights."""
+        before = self.lines[self.place - 1].text if self.place else ""
+        behind = [line.text for offset in (1, 2) if (line := self.next(offset)) is not None]
+        plain = name[:1].isupper() and len(name.split()) <= MOST_NAME_WORDS
+        weighed = all(not begins_with_amount(t) and ends_with_amount(t) for t in [before, *behind])
+        return plain and len(behind) > 1 and weighed

@@ -1,0 +1,73 @@
+"""A sorted text: what it is called, its parts with their lines, its steps, what was set aside."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass, field
+from statistics import median
+from typing import Literal
+
+from snabo_core.dish import AsideKind
+from snabo_core.quantities.kinds import begins_with_amount
+from snabo_core.quantities.numbers import to_number
+from snabo_core.recipe.servings import Servings
+
+
+@dataclass
+class Aside:
+    """A line that is neither food nor step: `kind` says what it is."""
+
+    kind: AsideKind
+    text: str
+
+
+@dataclass
+class Layout:
+    """The lines of a text, sorted."""
+
+    title: str = ""
+    servings: Servings | None = None
+    makes: str = ""
+    minutes: dict[str, float] = field(default_factory=dict)
+    parts: list[tuple[str, list[str]]] = field(default_factory=list)
+    steps: list[str] = field(default_factory=list)
+    # The heading inside the method each step stands under, empty for none.
+    sections: list[str] = field(default_factory=list)
+    asides: list[Aside] = field(default_factory=list)
+    # How amounts without a unit are meant: as the text says, or as their look lets guess.
+    grams: Literal["", "told", "guessed"] = ""
+
+    def open_part(self, name: str) -> None:
+        """Begin a part; one that was left empty is forgotten."""
+        self.parts.append((name, []))
+
+    def add_line(self, text: str) -> None:
+        """Add an ingredient line to the part that is open."""
+        if not self.parts:
+            self.open_part("")
+        self.parts[-1][1].append(text)
+
+
+# "Fish stock 1200": an amount at the end whose unit was left away.
+_NO_UNIT = re.compile(r"(?<=[^\W\d])\)?[\s:–-]+(?P<n>\d{1,5}(?:[.,]\d+)?)$")
+# So many such lines, of so many, and so much in their middle, are weighed in grams.
+LEAST_WITHOUT, LEAST_SHARE, LEAST_MIDDLE = 4, 0.6, 20.0
+
+
+def weigh_in_grams(layout: Layout) -> None:
+    """Write the unit behind amounts without one where the text tells it, or they look like grams."""
+    lines = [text for _, part in layout.parts for text in part]
+    bare = [match for text in lines if (match := _without_unit(text)) is not None]
+    if layout.grams != "told":
+        few = len(bare) < max(LEAST_WITHOUT, LEAST_SHARE * len(lines))
+        if few or median(to_number(match["n"]) for match in bare) < LEAST_MIDDLE:
+            return
+        layout.grams = "guessed"
+    layout.parts = [
+        (name, [f"{text} g" if _without_unit(text) is not None else text for text in part])
+        for name, part in layout.parts
+    ]
+
+
+def _without_unit(text: str) -> re.Match[str] | None:
+    return None if begins_with_amount(text) else _NO_UNIT.search(text)
