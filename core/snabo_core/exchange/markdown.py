@@ -24,8 +24,11 @@ from snabo_core.recipe.told import heading_of
 
 # Lines above the list that are looked at for servings and times; a long story has fifty.
 MOST_STORY = 200
-_MARKS = re.compile(r"^(?:#{1,6}\s+\S|\s*[-*+]\s+\S|\s*\d{1,2}[.)]\s+\S)", re.MULTILINE)
-_HEADING = re.compile(r"^#{1,6}\s+\S", re.MULTILINE)
+# Never over the end of a line: a file of empty ones would be gone through line by line anew.
+_MARKS = re.compile(
+    r"^(?:#{1,6}[ \t]+\S|[ \t]*[-*+][ \t]+\S|[ \t]*\d{1,2}[.)][ \t]+\S)", re.MULTILINE
+)
+_HEADING = re.compile(r"^#{1,6}[ \t]+\S", re.MULTILINE)
 _WORDS = {
     "list": re.compile(r"ingredients?|you need|what you need|shopping", re.IGNORECASE),
     "steps": re.compile(r"method|directions?|instructions?|steps|preparation", re.IGNORECASE),

@@ -35,7 +35,10 @@ _ENDS = re.compile(
 _PARTED = re.compile(
     rf"{_PART_OF}(?:\d+|an?)\s+(?:(?:large|small|medium)\s+)?[a-z]+", re.IGNORECASE
 )
-_SENTENCE = re.compile(r"(?P<last>[\w.]*)(?<=[.!?])\s+")
+_STOP = re.compile(r"[.!?](?=\s)")
+_LAST_WORD = re.compile(r"\w*$")
+# No shortened word is longer.
+LONGEST_SHORT = 8
 _DETAIL = re.compile(r"^,\s*(?:\w+ly\s+)?(?:drained|halved|sliced|chopped|crushed|grated|peeled|rinsed|diced|thawed|torn|"
                      r"crumbled|beaten)(?:\s+and\s+\w+)?\b", re.IGNORECASE)  # fmt: skip
 _NO_FOOD = re.compile(r"^\s*(?:°|degrees?|[cf]\b|mins?|minutes?|hours?|hrs?|h\b|secs?|seconds?|cm|mm|inch|days?|%|x\s*\d|"
@@ -61,12 +64,14 @@ def lines_in_steps(steps: Sequence[str], system: str, library: Library) -> list[
 def _sentences(text: str) -> Iterator[str]:
     """Yield the sentences of a step; the dot of "2 oz. of butter" ends none."""
     began = 0
-    for stop in _SENTENCE.finditer(text):
-        if stop["last"].lower().rstrip(".!?") in ABBREVIATED:
+    for stop in _STOP.finditer(text):
+        before = text[max(began, stop.start() - LONGEST_SHORT) : stop.start()]
+        last = _LAST_WORD.search(before)
+        if last is not None and last.group().lower() in ABBREVIATED:
             continue
-        yield text[began : stop.start("last") + len(stop["last"])]
+        yield text[began : stop.end()].strip()
         began = stop.end()
-    yield text[began:]
+    yield text[began:].strip()
 
 
 def _up_to_the_next(text: str) -> str:

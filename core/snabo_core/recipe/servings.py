@@ -5,12 +5,15 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 
 MOST_SERVINGS = 200.0
 LOOKED_AT = 200
 LONGEST_HEAD = 70
+# A line is asked from several sides.
+REMEMBERED = 2048
 _N = r"\d{1,3}(?:\.\d)?"
 _RANGE = (
     rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous) or)\s*(?P<high>{_N})"
@@ -102,6 +105,17 @@ _SHARED = re.compile(
     rf"into|onto|in|over|on|across)\s+{_RANGE}\s+(?:\w+\s+){{0,2}}(?:plates|bowls|people|dishes|containers|portions|boxes)\b",
     re.IGNORECASE,
 )
+# Without any of these words and a number nobody says for how many something is.
+_SPEAKS_OF_IT = re.compile(
+    r"serv|feed|portion|people|person|ppl|pax|mak|yield|enough|sufficient|cover|diner|dinner|lunch|supper|meal|eater|mouth|"
+    r"guest|does|dose|adult|famil|crowd|head|helping|\bus\b",
+    re.IGNORECASE,
+)
+_NUMBER = re.compile(
+    r"[\d½¼¾⅓⅔]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|twenty|dozen|couple|pair|a half)\b",
+    re.IGNORECASE,
+)
+MOST_SENTENCES = 60
 _SENTENCES = re.compile(r"(?<=[.!?;,])\s+|\s{3,}|\s[|·•]\s|[()\[\]]")
 
 
@@ -113,8 +127,11 @@ class Servings:
     high: float
 
 
+@lru_cache(maxsize=REMEMBERED)
 def servings_in(text: str) -> Servings | None:
     """Return how many a line says it serves, None where it counts no people."""
+    if _NUMBER.search(text[:LOOKED_AT]) is None:
+        return None
     plain = spell_numbers(spell_fractions(text[:LOOKED_AT]))
     if (both := _BOTH.search(plain)) is not None:
         eaters = float(both["low"]) + float(both["high"])
@@ -172,8 +189,10 @@ def _other_words(text: str) -> set[str]:
 
 def servings_in_story(text: str) -> Servings | None:
     """Return how many a text says it serves in a sentence of its own: "Sufficient for 7 persons"."""
-    for sentence in _SENTENCES.split(text):
-        if only_servings(sentence):
+    if _SPEAKS_OF_IT.search(text) is None or _NUMBER.search(text) is None:
+        return None
+    for sentence in _SENTENCES.split(text, maxsplit=MOST_SENTENCES):
+        if _SPEAKS_OF_IT.search(sentence) is not None and only_servings(sentence):
             return servings_in(sentence)
     if (shared := _shared_out(spell_numbers(text[: 2 * LOOKED_AT]))) is not None:
         return shared
