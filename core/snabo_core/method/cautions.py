@@ -260,16 +260,19 @@ def _puree_kept(seen: _Seen) -> bool:
 
 
 def _nuts_whole(seen: _Seen) -> bool:
-    ground = any(step.technique in {"grind", "blend", "cut"} for step in (*seen.before, seen.step))
-    return not ground and any(
+    whole = any(
         seen.names.class_of(x) == "nut" and not _FINE.search(seen.names.lines[x].text)
         for x in _taken(seen)
+    )
+    return whole and not any(
+        step.technique in {"grind", "blend", "cut"} for step in (*seen.before, seen.step)
     )
 
 
 def _paper_grilled(seen: _Seen) -> bool:
-    lined = any(re.search(r"\b(?:paper|parchment)\b", s.words, re.IGNORECASE) for s in seen.before)
-    return seen.step.technique == "grill" and lined
+    return seen.step.technique == "grill" and any(
+        re.search(r"\b(?:paper|parchment)\b", s.words, re.IGNORECASE) for s in seen.before
+    )
 
 
 RULES: dict[str, Rule] = {

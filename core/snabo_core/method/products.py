@@ -114,8 +114,13 @@ class Bench:
 
     def holding(self, line: str) -> Product | None:
         """Return the latest product with a line in it, one nothing has taken before others."""
-        held = [p for p in reversed(self.made.values()) if line in p.reaches]
-        return next((p for p in held if p.open), held[0] if held else None)
+        latest = None
+        for product in reversed(self.made.values()):
+            if line in product.reaches:
+                if product.open:
+                    return product
+                latest = latest or product
+        return latest
 
     def current(self) -> Product | None:
         """Return what was made last and is still at hand."""
