@@ -3,7 +3,10 @@
 from __future__ import annotations
 
 import re
+from functools import lru_cache
 
+# The same words are asked about from several sides.
+REMEMBERED = 2048
 MOST_THOUSANDS = 20_000
 FRACTIONS = {
     "½": "1/2", "⅓": "1/3", "⅔": "2/3", "¼": "1/4", "¾": "3/4", "⅕": "1/5", "⅖": "2/5",
@@ -96,6 +99,7 @@ def word_value(text: str) -> float:
     return total
 
 
+@lru_cache(maxsize=REMEMBERED)
 def spell_numbers(text: str) -> str:
     """Write number words as digits: `half a dozen` is 6, `two-thirds of a cup` is 2/3 cup."""
     text = _BETWEEN.sub(r"\g<a> to \g<b>", text)

@@ -117,7 +117,10 @@ def _rows_told(pieces: list[str]) -> list[str]:
     columns: list[str] = []
     sign = ","
     for piece in pieces:
-        found = next(filter(None, (_head_of(piece, mark) for mark in _MARKS)), None)
+        if not piece.strip():
+            result.append(piece)
+            continue
+        found = next(filter(None, (_head_of(piece, m) for m in _MARKS if m in piece)), None)
         cells = [cell.strip() for cell in piece.split(sign)]
         if found is not None:
             sign, columns = found
@@ -127,7 +130,7 @@ def _rows_told(pieces: list[str]) -> list[str]:
             result.append(", ".join(filter(None, (amount, told.get("note", "")))))
             continue
         else:
-            columns = columns if not piece.strip() else []
+            columns = []
         result.append(piece)
     return result
 
@@ -142,7 +145,7 @@ def _head_of(piece: str, sign: str) -> tuple[str, list[str]] | None:
 
 def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
     """Yield the lines of a card with two columns one below the other."""
-    rows = [_GAP.split(piece.strip()) for piece in pieces]
+    rows = [_GAP.split(piece.strip()) if piece.strip() else [] for piece in pieces]
     columns = any(len(row) == COLUMNS and all(map(begins_with_amount, row)) for row in rows)
     for piece, row in zip(pieces, rows, strict=True):
         named = len(row) == COLUMNS and any(c.isalpha() for c in row[1]) and not only_amount(row[1])
