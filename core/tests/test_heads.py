@@ -247,6 +247,12 @@ class Sorted(unittest.TestCase):
         dish = _read(f"{NAME}\nOnions 2\nCarrots 3\nPotatoes 4\nEggs 2\nLeeks 1\n{METHOD}")
         self.assertFalse(any("unit_guessed" in line.doubts for line in dish.parts[0].lines))
 
+    def test_any_article_before_a_measure(self) -> None:
+        dish = _read(
+            "A pot\nHeat an tin of tomatoes with A knob of butter. Simmer it for 20 minutes."
+        )
+        self.assertEqual([line.food for line in dish.parts[0].lines], ["tomato", "butter"])
+
     def test_an_old_book(self) -> None:
         """A paragraph that begins like an ingredient is a method; its amounts are the list."""
         dish = _read(

@@ -35,6 +35,8 @@ _ENDS = re.compile(
 _PARTED = re.compile(
     rf"{_PART_OF}(?:\d+|an?)\s+(?:(?:large|small|medium)\s+)?[a-z]+", re.IGNORECASE
 )
+# The measure itself: what stands behind it is the food.
+_MEASURED_OUT = re.compile(r"an? (?!\d)(?:(?:small|large|big|good) )?\w+(?: of)?", re.IGNORECASE)
 _STOP = re.compile(r"[.!?](?=\s)")
 _LAST_WORD = re.compile(r"\w*$")
 # No shortened word is longer.
@@ -92,8 +94,9 @@ def _in_sentence(sentence: str, system: str, library: Library) -> list[str]:
             continue
         plain = spell_fractions(rest[:120])
         amount, end = read_amount(spell_numbers(plain) if plain[:1] == "a" else plain, system)
-        if plain[:1] == "a" and not plain[2:3].isdigit():
-            end = re.match(r"a (?:(?:small|large|big|good) )?\w+(?: of)?", plain).end()  # type: ignore[union-attr]  # as matched
+        measured = _MEASURED_OUT.match(plain)
+        if measured is not None:
+            end = measured.end()
         if amount is None or _NO_FOOD.match(plain[end:]):
             continue
         tail = plain[end:]
