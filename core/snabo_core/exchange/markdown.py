@@ -28,6 +28,8 @@ MOST_STORY = 200
 _MARKS = re.compile(
     r"^(?:#{1,6}[ \t]+\S|[ \t]*[-*+][ \t]+\S|[ \t]*\d{1,2}[.)][ \t]+\S)", re.MULTILINE
 )
+# Who quotes whom says nothing of a recipe; quotes in quotes would be gone through level by level.
+_QUOTED = re.compile(r"^[ \t]*(?:>[ \t]?)+", re.MULTILINE)
 _HEADING = re.compile(r"^#{1,6}[ \t]+\S", re.MULTILINE)
 _WORDS = {
     "list": re.compile(r"ingredients?|you need|what you need|shopping", re.IGNORECASE),
@@ -77,7 +79,7 @@ def read_markdown(text: str) -> ToldRecipe | None:
                    source=facts.source)  # fmt: skip
     if facts.story:
         found.asides.append(("story", facts.story))
-    tokens = MarkdownIt("commonmark").enable("table").parse(body)
+    tokens = MarkdownIt("commonmark").enable("table").parse(_QUOTED.sub("", body))
     _walk(tokens, found)
     if not any(lines for _, lines in found.parts) and not found.steps:
         return None
