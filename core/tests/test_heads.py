@@ -164,6 +164,15 @@ class Titles(unittest.TestCase):
         self.assertEqual([line.food for line in dish.parts[0].lines],
                          ["egg", "heavy_cream", "sweetcorn"])  # fmt: skip
 
+    def test_no_name_is_lost(self) -> None:
+        """A better title sets the first words aside; behind the list nothing names anew."""
+        dish = _read(f"Harbour talk, part of it\nRecipe: {NAME}\n\n{LIST}\n{METHOD}")
+        self.assertEqual(dish.title, NAME)
+        self.assertIn("Harbour talk, part of it", [aside.text for aside in dish.asides])
+        noted = _read(f"{NAME}\n\n{LIST}\n{METHOD}\nNotes\nRecipe: adapted from my gran\n")
+        self.assertEqual(noted.title, NAME)
+        self.assertIn("Recipe: adapted from my gran", [aside.text for aside in noted.asides])
+
     def test_an_answer_to_a_question(self) -> None:
         """What was asked for names the dish; a line with an amount does not."""
         dish = _read(f"Re: Re: best dumplings?\n\nOne hen, about 4 lbs\n{LIST}\n{METHOD}")

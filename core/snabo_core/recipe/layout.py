@@ -182,10 +182,12 @@ class _Sorter:
     def _is_named(self, line: Written) -> bool:
         """Take a line that names the dish or says where it comes from."""
         name = told_name(line.text)
-        if name is not None and not is_step(name) and servings_in(name) is None:
-            if self.section == "head":
-                self.titled, self.layout.title = line.text, name
-            self.layout.title = self.layout.title or name
+        named = name is not None and not is_step(name) and servings_in(name) is None
+        # Behind the list "Recipe: adapted from my gran" names nothing anew.
+        if name is not None and named and (self.section == "head" or not self.layout.title):
+            if self.titled:
+                self._aside("furniture", self.titled)
+            self.titled, self.layout.title = line.text, name
             return True
         if self.section != "head" or FROM.match(line.text) is None:
             return False
