@@ -5,6 +5,7 @@ import type { JSX } from 'react';
 import { client, sentence, take } from '../api/client';
 import type { Line, UnitSystem } from '../api/types';
 import { withAlternative } from '../draft/edits';
+import { PlainButton } from './PlainButton';
 import { withUnit } from './format';
 import { Notice } from './Notice';
 
@@ -35,16 +36,15 @@ export function Choices({ line, unitSystem, onTake }: Props): JSX.Element | null
     <span className="chips">
       <span className="soft">or</span>
       {line.alternatives.map((other) => (
-        <button
+        <PlainButton
           key={other.id}
-          type="button"
           className="chip"
           onClick={() =>
             unread(other) ? reading.mutate(other) : onTake(withAlternative(line, other))
           }
         >
           {choiceText(other)}
-        </button>
+        </PlainButton>
       ))}
       {reading.error && <Notice bad>{sentence(reading.error)}</Notice>}
     </span>

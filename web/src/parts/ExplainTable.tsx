@@ -6,6 +6,7 @@ import { sentence } from '../api/client';
 import { explainQuery } from '../api/queries';
 import { useOpenDish } from '../draft/context';
 import type { Dish, Explained, WhatIf } from '../api/types';
+import { PlainButton } from './PlainButton';
 import { figureText, percent, spreadOf, unitOf, valueIn, withUnit } from './format';
 import { Notice } from './Notice';
 import styles from './explain.module.css';
@@ -50,14 +51,13 @@ function Line({ row, unit, most }: { row: Row; unit: string; most: number }): JS
     <>
       <tr>
         <th scope="row">
-          <button
-            type="button"
+          <PlainButton
             className="plain-button opener"
             aria-expanded={open}
             onClick={() => setOpen(!open)}
           >
             {row.food}
-          </button>
+          </PlainButton>
           <span className={styles.shareBar} style={{ width: `${width}%` }} aria-hidden />
         </th>
         <td>

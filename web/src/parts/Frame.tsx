@@ -12,6 +12,7 @@ import { forgetForOffline } from '../offline';
 import { shelfBox } from '../shelf/box';
 import { shoppingBox } from '../shopping/box';
 import { useMode } from '../theme/useMode';
+import { PlainButton } from './PlainButton';
 import { GlassPatterns } from './SightGlass';
 import { setEnergyUnit } from './format';
 import { Notice } from './Notice';
@@ -89,9 +90,9 @@ export function Frame(): JSX.Element {
         <Notice
           bad
           actions={
-            <button className="chip" onClick={() => void session.refetch()}>
+            <PlainButton className="chip" onClick={() => void session.refetch()}>
               Try again
-            </button>
+            </PlainButton>
           }
         >
           {sentence(session.error)}
@@ -147,30 +148,26 @@ export function Frame(): JSX.Element {
         </nav>
         <span className="grow" />
         <span className={`soft ${styles.wide}`}>{session.data.household}</span>
-        <button type="button" className="plain-button" onClick={toggle}>
+        <PlainButton className="plain-button" onClick={toggle}>
           {mode === 'dark' ? 'Light' : 'Dark'}
-        </button>
-        <button
-          type="button"
-          className={`plain-button ${styles.wide}`}
-          onClick={() => showKeys(true)}
-        >
+        </PlainButton>
+        <PlainButton className={`plain-button ${styles.wide}`} onClick={() => showKeys(true)}>
           <kbd>?</kbd> keys
-        </button>
-        <button type="button" className="plain-button" onClick={() => void signOut(false)}>
+        </PlainButton>
+        <PlainButton className="plain-button" onClick={() => void signOut(false)}>
           Sign out
-        </button>
+        </PlainButton>
       </header>
       {unsent > 0 && (
         <Notice
           actions={
             <>
-              <button type="button" className="chip" onClick={() => void signOut(true)}>
+              <PlainButton className="chip" onClick={() => void signOut(true)}>
                 Sign out all the same
-              </button>
-              <button type="button" className="chip" onClick={() => setUnsent(0)}>
+              </PlainButton>
+              <PlainButton className="chip" onClick={() => setUnsent(0)}>
                 Stay
-              </button>
+              </PlainButton>
             </>
           }
         >

@@ -9,6 +9,7 @@ import { client, sentence, take } from '../api/client';
 import { foodsChanged } from '../api/queries';
 import { useOpenDish } from '../draft/context';
 import { useOnce } from '../draft/useOnce';
+import { PlainButton } from './PlainButton';
 import { withUnit } from './format';
 import { Notice } from './Notice';
 import styles from './keepVersion.module.css';
@@ -111,9 +112,9 @@ export function KeepVersion(): JSX.Element {
           {asking ? (
             <AsFood key={keeping.data.number} version={keeping.data.number} />
           ) : (
-            <button type="button" className="chip" onClick={() => setAsking(true)}>
+            <PlainButton className="chip" onClick={() => setAsking(true)}>
               Use it as an ingredient
-            </button>
+            </PlainButton>
           )}
         </div>
       )}

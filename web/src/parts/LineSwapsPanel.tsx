@@ -11,6 +11,7 @@ import {
   type LineSwapView,
   type Readings,
 } from '../api/types';
+import { PlainButton } from './PlainButton';
 import { withUnit } from './format';
 import { Notice } from './Notice';
 import styles from './lineSwaps.module.css';
@@ -54,12 +55,12 @@ export function LineSwapsPanel({
       <ul className="plain-list">
         {swaps.map((swap) => (
           <li key={`${swap.line.food}/${swap.line.form}`} className={swap.excluded ? 'stays' : ''}>
-            <button type="button" className="chip" onClick={() => onTake(swap.line)}>
+            <PlainButton className="chip" onClick={() => onTake(swap.line)}>
               {withUnit(swap.line.grams ?? 0, 'g')} {swap.line.food_name}
               {swap.line.form &&
                 ['frozen', 'dry', 'boiled', 'drained', 'tinned'].includes(swap.line.form) &&
                 `, ${swap.line.form}`}
-            </button>
+            </PlainButton>
             <span>
               {swap.excluded && <b className="bad">{swap.breaches[0]}. </b>}
               <span className="soft">{details(swap)}</span>
@@ -74,9 +75,9 @@ export function LineSwapsPanel({
         </p>
       ))}
       {line.instead && (
-        <button type="button" className="chip" onClick={() => onTake(null)}>
+        <PlainButton className="chip" onClick={() => onTake(null)}>
           Back to {line.food_name}
-        </button>
+        </PlainButton>
       )}
     </section>
   );

@@ -2,6 +2,7 @@
 import type { JSX } from 'react';
 
 import type { OpinionView } from '../api/types';
+import { PlainButton } from './PlainButton';
 import styles from './opinions.module.css';
 
 interface Props {
@@ -23,14 +24,13 @@ export function Opinions({ opinions, onTakeBack }: Props): JSX.Element | null {
             {band && <span className={styles.band}>{band}</span>}
           </p>
           {onTakeBack && (
-            <button
-              type="button"
+            <PlainButton
               className="plain-button soft"
               aria-label={`Undo what ${opinion.name || 'somebody'} said`}
               onClick={() => onTakeBack(opinion.event)}
             >
               Undo
-            </button>
+            </PlainButton>
           )}
         </li>
       ))}

@@ -4,6 +4,7 @@ import type { JSX } from 'react';
 
 import { client, take } from '../api/client';
 import type { Preview } from '../api/types';
+import { PlainButton } from './PlainButton';
 import styles from './peopleCautions.module.css';
 
 export function PeopleCautions({ preview }: { preview: Preview }): JSX.Element | null {
@@ -29,14 +30,13 @@ export function PeopleCautions({ preview }: { preview: Preview }): JSX.Element |
           </summary>
           <p>{caution.why}</p>
           {caution.eaters.map((eater) => (
-            <button
+            <PlainButton
               key={eater}
-              type="button"
               className="chip"
               onClick={() => dismiss.mutate({ eater, key: caution.key })}
             >
               {nameOf(eater)} knows this
-            </button>
+            </PlainButton>
           ))}
         </details>
       ))}

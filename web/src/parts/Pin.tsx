@@ -3,6 +3,7 @@ import type { JSX } from 'react';
 
 import { useOpenDish } from '../draft/context';
 import { togglePin } from '../draft/edits';
+import { PlainButton } from './PlainButton';
 import styles from './pin.module.css';
 
 export function Pin({ id, name }: { id: string; name: string }): JSX.Element | null {
@@ -11,8 +12,7 @@ export function Pin({ id, name }: { id: string; name: string }): JSX.Element | n
   // Pins are the dish's; what a variant changes it may change on.
   if (variant) return null;
   return (
-    <button
-      type="button"
+    <PlainButton
       className={`plain-button ${styles.pin} ${held ? styles.held : ''}`}
       aria-pressed={held}
       title={held ? 'Pinned: ways leave it as it is' : 'Pin it: ways leave it as it is'}
@@ -22,6 +22,6 @@ export function Pin({ id, name }: { id: string; name: string }): JSX.Element | n
         <path d="M5 1.5h6l-1 5 3 3H3l3-3z M8 9.5V15" />
       </svg>
       <span className="hidden">Pin {name}</span>
-    </button>
+    </PlainButton>
   );
 }

@@ -2,6 +2,7 @@
 import type { JSX } from 'react';
 
 import type { Reach } from '../api/types';
+import { PlainButton } from './PlainButton';
 import { figureText, valueIn, withUnit } from './format';
 import { reachGeometry } from './reachGeometry';
 import styles from './reach.module.css';
@@ -127,13 +128,12 @@ export function ReachBar({ reach, whose, wordsHidden, onOpen }: Props): JSX.Elem
         </span>
         <span>
           {onOpen ? (
-            <button
-              type="button"
+            <PlainButton
               onClick={onOpen}
               aria-label={`${reach.label}: where do ${value} come from?`}
             >
               {value}
-            </button>
+            </PlainButton>
           ) : (
             value
           )}{' '}

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState, type JSX } from 'react';
 
 import { connect, disconnect, happens, hasUsb, useScale } from '../devices/scale';
 import type { Status } from '../devices/reports';
+import { PlainButton } from './PlainButton';
 import { typed, withUnit } from './format';
 import { Notice } from './Notice';
 import styles from './weighing.module.css';
@@ -39,34 +40,31 @@ function Simulated({ expected }: { expected: number }): JSX.Element {
         slotProps={{ htmlInput: { inputMode: 'decimal' } }}
       />
       <div className="chips">
-        <button
-          type="button"
+        <PlainButton
           className="chip"
           disabled={grams === null || grams < 0}
           onClick={() => void happens({ kind: 'put', grams: grams ?? 0 })}
         >
           Put it on
-        </button>
-        <button
-          type="button"
+        </PlainButton>
+        <PlainButton
           className="chip"
           onClick={() => void happens({ kind: 'put', grams: Math.round(expected) })}
         >
           What is expected
-        </button>
-        <button type="button" className="chip" onClick={() => void happens({ kind: 'tare' })}>
+        </PlainButton>
+        <PlainButton className="chip" onClick={() => void happens({ kind: 'tare' })}>
           Tare
-        </button>
-        <button
-          type="button"
+        </PlainButton>
+        <PlainButton
           className="chip"
           onClick={() => void happens({ kind: 'put', grams: TOO_HEAVY })}
         >
           Too heavy
-        </button>
-        <button type="button" className="chip" onClick={() => void happens({ kind: 'unplug' })}>
+        </PlainButton>
+        <PlainButton className="chip" onClick={() => void happens({ kind: 'unplug' })}>
           Unplug
-        </button>
+        </PlainButton>
       </div>
     </div>
   );
@@ -87,17 +85,13 @@ export function ScaleRow({ expected, onSteady }: Props): JSX.Element {
       {scale.kind === 'none' ? (
         <div className="chips">
           {hasUsb() && (
-            <button type="button" className="chip" onClick={() => void connect()}>
+            <PlainButton className="chip" onClick={() => void connect()}>
               Read a USB scale
-            </button>
+            </PlainButton>
           )}
-          <button
-            type="button"
-            className="chip"
-            onClick={() => void happens({ kind: 'put', grams: 0 })}
-          >
+          <PlainButton className="chip" onClick={() => void happens({ kind: 'put', grams: 0 })}>
             Simulated scale
-          </button>
+          </PlainButton>
           {!hasUsb() && <span className="soft">This browser reads no scale by USB.</span>}
         </div>
       ) : (
@@ -107,9 +101,9 @@ export function ScaleRow({ expected, onSteady }: Props): JSX.Element {
               {scale.reading?.grams == null ? '–' : withUnit(Math.round(scale.reading.grams), 'g')}
             </b>{' '}
             {scale.reading ? SAYS[scale.reading.status] : 'waiting for the scale'}
-            <button type="button" className="plain-button soft" onClick={() => disconnect()}>
+            <PlainButton className="plain-button soft" onClick={() => disconnect()}>
               Put it away
-            </button>
+            </PlainButton>
           </p>
           {scale.kind === 'simulated' && <Simulated expected={expected} />}
         </>

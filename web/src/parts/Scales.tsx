@@ -2,6 +2,7 @@
 import type { JSX } from 'react';
 
 import type { Figure, Preview } from '../api/types';
+import { PlainButton } from './PlainButton';
 import styles from './scales.module.css';
 
 const WORDS: Record<string, string> = { serving: 'serving', '100g': '100 g', dish: 'dish' };
@@ -33,15 +34,14 @@ export function ScaleSwitch({ options, chosen, onChoose }: Props): JSX.Element {
   return (
     <div className={`row ${styles.scaleSwitch}`} role="group" aria-label="Read the plate by">
       {options.map((scale) => (
-        <button
+        <PlainButton
           key={scale.key}
-          type="button"
           className="chip"
           aria-pressed={scale.key === chosen}
           onClick={() => onChoose(scale.key)}
         >
           {scale.words}
-        </button>
+        </PlainButton>
       ))}
     </div>
   );

@@ -2,6 +2,7 @@
 import type { JSX } from 'react';
 
 import type { Part, PartingView, PartView } from '../api/types';
+import { PlainButton } from './PlainButton';
 import { percent, withUnit } from './format';
 import {
   columnsOf,
@@ -224,9 +225,8 @@ export function Section({
         </svg>
         {onChoose &&
           layers.map((layer) => (
-            <button
+            <PlainButton
               key={layer.partId}
-              type="button"
               aria-pressed={layer.partId === chosen}
               aria-label={`${layer.name}: ${withUnit(layer.view.grams, 'g')}, ${carbs(layer.view)}`}
               onClick={() => onChoose(layer.partId)}

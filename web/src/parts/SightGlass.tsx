@@ -2,6 +2,7 @@
 import type { JSX } from 'react';
 
 import type { PointView } from '../api/types';
+import { PlainButton } from './PlainButton';
 import { percent, withUnit } from './format';
 import { GLASS, glassGeometry } from './glassGeometry';
 import styles from './sightGlass.module.css';
@@ -57,7 +58,7 @@ export function SightGlass({
   const [left, right] = [GLASS.wall, GLASS.right];
   const guess = point.weighed === null;
   return (
-    <button type="button" className={styles.glass} aria-pressed={chosen} onClick={onChoose}>
+    <PlainButton className={styles.glass} aria-pressed={chosen} onClick={onChoose}>
       <span className={styles.label}>
         {number > 0 && <span className="soft">{number}</span>}
         {point.label}
@@ -153,6 +154,6 @@ export function SightGlass({
           right: {percent(point.band.low, 1)} to {percent(point.band.high, 1)}
         </span>
       )}
-    </button>
+    </PlainButton>
   );
 }

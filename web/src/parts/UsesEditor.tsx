@@ -4,6 +4,7 @@ import type { JSX } from 'react';
 
 import type { Line } from '../api/types';
 import { withLeaving } from '../draft/edits';
+import { PlainButton } from './PlainButton';
 import { LEAVES, withUnit } from './format';
 import styles from './usesEditor.module.css';
 
@@ -93,14 +94,13 @@ export function UsesEditor({
         }}
       />
       {others.map((one) => (
-        <button
+        <PlainButton
           key={one.what}
-          type="button"
           className="chip"
           onClick={() => onChange(withLeaving(line, one.what, null))}
         >
           Not {one.words || LEAVES[one.what]}
-        </button>
+        </PlainButton>
       ))}
     </div>
   );

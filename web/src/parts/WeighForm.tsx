@@ -6,6 +6,7 @@ import { useCallback, useState, type JSX, type ReactNode } from 'react';
 
 import { kitchenQuery } from '../api/queries';
 import { keep, recall } from '../draft/storage';
+import { PlainButton } from './PlainButton';
 import { plain, typed, withUnit } from './format';
 import { ScaleRow } from './ScaleRow';
 import styles from './weighing.module.css';
@@ -32,15 +33,14 @@ function Vessels({
   return (
     <div className={`chips ${styles.vessels}`} role="group" aria-label="It stands in">
       {known.map((pan) => (
-        <button
+        <PlainButton
           key={pan.name}
-          type="button"
           className="chip"
           aria-pressed={pan.name === chosen}
           onClick={() => onChoose(pan.name, pan.empty_grams ?? 0)}
         >
           {pan.name} {withUnit(pan.empty_grams ?? 0, 'g')}
-        </button>
+        </PlainButton>
       ))}
     </div>
   );

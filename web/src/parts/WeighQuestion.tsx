@@ -2,6 +2,7 @@
 import type { JSX } from 'react';
 
 import { Notice } from './Notice';
+import { PlainButton } from './PlainButton';
 
 interface Props {
   question: string | null;
@@ -13,9 +14,9 @@ export function WeighQuestion({ question, onSure }: Props): JSX.Element | null {
   return (
     <Notice
       actions={
-        <button type="button" className="chip" onClick={onSure}>
+        <PlainButton className="chip" onClick={onSure}>
           It is right, take it
-        </button>
+        </PlainButton>
       }
     >
       {question}

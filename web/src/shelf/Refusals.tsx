@@ -3,6 +3,7 @@ import type { JSX } from 'react';
 
 import { Notice } from '../parts/Notice';
 import type { Refused } from '../outbox/box';
+import { PlainButton } from '../parts/PlainButton';
 
 export function Refusals({
   shelf,
@@ -16,9 +17,9 @@ export function Refusals({
           key={`${place}/${one.name}`}
           bad
           actions={
-            <button type="button" className="chip" onClick={shelf.readRefused}>
+            <PlainButton className="chip" onClick={shelf.readRefused}>
               Understood
-            </button>
+            </PlainButton>
           }
         >
           {one.name}: {one.sentence}

@@ -11,6 +11,7 @@ import { useWantAgain } from '../../api/families';
 import type { CandidateView, Choice, Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { setChoice } from '../../draft/edits';
+import { PlainButton } from '../../parts/PlainButton';
 import { minutesMore, withUnit, workMore } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { ReachBar } from '../../parts/ReachBar';
@@ -68,14 +69,13 @@ function Strip(props: StripProps): JSX.Element {
   return (
     <li className={classes.filter(Boolean).join(' ')}>
       <div className={styles.row}>
-        <button
-          type="button"
+        <PlainButton
           className={`plain-button ${styles.name}`}
           aria-expanded={open}
           onClick={props.onToggle}
         >
           {open ? '▾' : '▸'} {item.name}
-        </button>
+        </PlainButton>
         {limit ? <ReachBar reach={limit.reach} whose={limit.eater} wordsHidden /> : <span />}
         <span className={styles.minutes}>
           {minutesMore(item.extra_total)}

@@ -8,6 +8,7 @@ import { dishQuery, previewQuery, runsQuery } from '../../api/queries';
 import { NOTHING_WEIGHED, type Dish, type Preview } from '../../api/types';
 import { OpenDishContext, type OpenDish } from '../../draft/context';
 import { useDraft } from '../../draft/useDraft';
+import { PlainButton } from '../../parts/PlainButton';
 import { plain } from '../../parts/format';
 import { KeepVersion } from '../../parts/KeepVersion';
 import { Notice } from '../../parts/Notice';
@@ -144,24 +145,22 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
           </p>
         </div>
         <span className={styles.history}>
-          <button
-            type="button"
+          <PlainButton
             className="plain-button"
             disabled={draft.undoes === null}
             title={draft.undoes ? `Undo: ${draft.undoes}` : 'Nothing to undo'}
             onClick={draft.undo}
           >
             <kbd>U</kbd> undo
-          </button>
-          <button
-            type="button"
+          </PlainButton>
+          <PlainButton
             className="plain-button"
             disabled={draft.redoes === null}
             title={draft.redoes ? `Redo: ${draft.redoes}` : 'Nothing to redo'}
             onClick={draft.redo}
           >
             <kbd>R</kbd> redo
-          </button>
+          </PlainButton>
           <span role="status" className="soft">
             {draft.said}
           </span>
@@ -184,12 +183,12 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
         <Notice
           actions={
             <>
-              <button type="button" className="chip" onClick={() => void draft.takeUpLeft()}>
+              <PlainButton className="chip" onClick={() => void draft.takeUpLeft()}>
                 Take it up
-              </button>
-              <button type="button" className="chip" onClick={draft.dropLeft}>
+              </PlainButton>
+              <PlainButton className="chip" onClick={draft.dropLeft}>
                 Drop it
-              </button>
+              </PlainButton>
             </>
           }
         >
@@ -203,12 +202,12 @@ function Opened({ id, revision, stored, version, reload }: OpenedProps): JSX.Ele
           bad
           actions={
             <>
-              <button type="button" className="chip" onClick={draft.loadOther}>
+              <PlainButton className="chip" onClick={draft.loadOther}>
                 Load the other one
-              </button>
-              <button type="button" className="chip" onClick={draft.saveOver}>
+              </PlainButton>
+              <PlainButton className="chip" onClick={draft.saveOver}>
                 Save mine over it
-              </button>
+              </PlainButton>
             </>
           }
         >

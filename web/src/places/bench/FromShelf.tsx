@@ -10,6 +10,7 @@ import { metFromShelf } from '../../api/shelf';
 import type { BatchRecord, Line, Part } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { replaceLine } from '../../draft/edits';
+import { PlainButton } from '../../parts/PlainButton';
 import { typed, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { useShelf } from '../../shelf/useShelf';
@@ -81,8 +82,7 @@ export function FromShelf({ part }: { part: Part }): JSX.Element | null {
             shelf
           </span>
           <Short line={line} batches={shelf.batches} />
-          <button
-            type="button"
+          <PlainButton
             className="chip"
             onClick={() => {
               meeting.reset();
@@ -90,15 +90,15 @@ export function FromShelf({ part }: { part: Part }): JSX.Element | null {
             }}
           >
             Not from the shelf
-          </button>
+          </PlainButton>
         </p>
       ))}
       {short && <p role="status">{short}</p>}
       {meeting.error && <Notice bad>{sentence(meeting.error)}</Notice>}
       {there.length > 0 && !open && (
-        <button type="button" className="chip" onClick={() => setOpen(true)}>
+        <PlainButton className="chip" onClick={() => setOpen(true)}>
           {known ? `Take it from the shelf: ${known.name}` : 'Take something from the shelf'}
-        </button>
+        </PlainButton>
       )}
       {open && (
         <div className={styles.shelfForm}>
@@ -141,9 +141,9 @@ export function FromShelf({ part }: { part: Part }): JSX.Element | null {
           <Button variant="contained" disabled={meeting.isPending} onClick={() => meeting.mutate()}>
             Take it
           </Button>
-          <button type="button" className="plain-button" onClick={() => setOpen(false)}>
+          <PlainButton className="plain-button" onClick={() => setOpen(false)}>
             Close
-          </button>
+          </PlainButton>
         </div>
       )}
     </section>

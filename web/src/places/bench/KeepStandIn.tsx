@@ -10,6 +10,7 @@ import type { Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { newId } from '../../draft/newId';
 import { Notice } from '../../parts/Notice';
+import { PlainButton } from '../../parts/PlainButton';
 import styles from '../stand-ins/standIns.module.css';
 
 export function KeepStandIn({ part, slot }: { part: Part; slot: Slot }): JSX.Element | null {
@@ -27,8 +28,7 @@ export function KeepStandIn({ part, slot }: { part: Part; slot: Slot }): JSX.Ele
     );
   if (name === null)
     return (
-      <button
-        type="button"
+      <PlainButton
         className="chip"
         onClick={() => {
           setId(newId());
@@ -36,7 +36,7 @@ export function KeepStandIn({ part, slot }: { part: Part; slot: Slot }): JSX.Ele
         }}
       >
         Keep as our stand-in
-      </button>
+      </PlainButton>
     );
   return (
     <form

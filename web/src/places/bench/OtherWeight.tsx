@@ -9,6 +9,7 @@ import { useOpenDish } from '../../draft/context';
 import { setChoice } from '../../draft/edits';
 import { Notice } from '../../parts/Notice';
 import { NumberField } from '../../parts/NumberField';
+import { PlainButton } from '../../parts/PlainButton';
 import styles from '../stand-ins/standIns.module.css';
 
 export function OtherWeight({ part, slot }: { part: Part; slot: Slot }): JSX.Element | null {
@@ -22,9 +23,9 @@ export function OtherWeight({ part, slot }: { part: Part; slot: Slot }): JSX.Ele
   if (slot.choice?.kind !== 'book') return null;
   if (!open)
     return (
-      <button type="button" className="chip" onClick={() => setOpen(true)}>
+      <PlainButton className="chip" onClick={() => setOpen(true)}>
         Mine weighs something else
-      </button>
+      </PlainButton>
     );
   return (
     <form

@@ -5,6 +5,7 @@ import { useState, type JSX } from 'react';
 import type { Part } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { setTaken } from '../../draft/edits';
+import { PlainButton } from '../../parts/PlainButton';
 import { plain, withUnit } from '../../parts/format';
 import styles from './bench.module.css';
 
@@ -21,9 +22,9 @@ function UsedHere({ part, makes }: { part: Part; makes: number }): JSX.Element {
     return (
       <p>
         Makes about <b>{withUnit(makes, 'g')}</b>; all of it goes in.{' '}
-        <button type="button" className="chip" onClick={() => setAsking(true)}>
+        <PlainButton className="chip" onClick={() => setAsking(true)}>
           Not all of it
-        </button>
+        </PlainButton>
       </p>
     );
   return (
@@ -48,8 +49,7 @@ function UsedHere({ part, makes }: { part: Part; makes: number }): JSX.Element {
           ? `${withUnit(used - makes, 'g')} more than it makes: all of it counts`
           : `${withUnit(Math.max(0, makes - used), 'g')} left over`}
       </span>
-      <button
-        type="button"
+      <PlainButton
         className="chip"
         onClick={() => {
           put(null);
@@ -57,7 +57,7 @@ function UsedHere({ part, makes }: { part: Part; makes: number }): JSX.Element {
         }}
       >
         All of it
-      </button>
+      </PlainButton>
     </div>
   );
 }

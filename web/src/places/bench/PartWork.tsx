@@ -22,6 +22,7 @@ import {
   removeLine,
 } from '../../draft/edits';
 import { makeIt } from '../../draft/kinds';
+import { PlainButton } from '../../parts/PlainButton';
 import { percent, withUnit } from '../../parts/format';
 import { Choices } from '../../parts/Choices';
 import { InOut } from '../../parts/InOut';
@@ -115,14 +116,13 @@ function LineChoice({ line }: { line: Line }): JSX.Element | null {
 
 function Or({ line, onSwap }: { line: Line; onSwap: () => void }): JSX.Element {
   return (
-    <button
-      type="button"
+    <PlainButton
       className={`plain-button ${own.else}`}
       title="What else would do?"
       onClick={onSwap}
     >
       Replace<span className="hidden"> {line.food_name}</span>
-    </button>
+    </PlainButton>
   );
 }
 
@@ -227,13 +227,12 @@ function Becomes({ part, slot, onSwap }: LinesProps): JSX.Element {
             Water: {withUnit(last.grams, 'g')} at {percent(last.water_share)}
           </Link>
         )}
-        <button
-          type="button"
+        <PlainButton
           className="chip"
           onClick={() => draft.change((dish) => setChoice(dish, part.id, slot.id, null))}
         >
           Undo swap
-        </button>
+        </PlainButton>
       </p>
       <OtherWeight key={`weight/${slot.choice.stand_in}`} part={part} slot={slot} />{' '}
       <KeepStandIn key={slot.choice.stand_in} part={part} slot={slot} />
@@ -296,14 +295,13 @@ export function PartWork({ part }: { part: Part }): JSX.Element {
       <FromShelf part={part} />
       {toSwap && (
         <div className={own.swapDrawer}>
-          <button
-            type="button"
+          <PlainButton
             className="plain-button"
             style={{ float: 'right' }}
             onClick={() => setSwapping(null)}
           >
             Close
-          </button>
+          </PlainButton>
           <LineSwapsPanel
             dish={draft.document}
             line={toSwap}

@@ -7,6 +7,7 @@ import { sentence } from '../../api/client';
 import type { SplitView } from '../../api/types';
 import { splitQuery } from '../../api/variants';
 import { useOpenDish } from '../../draft/context';
+import { PlainButton } from '../../parts/PlainButton';
 import { branchName } from '../../parts/branchName';
 import { Notice } from '../../parts/Notice';
 import { percent, withUnit } from '../../parts/format';
@@ -67,9 +68,9 @@ export function Parted({ atOnce }: Props): JSX.Element {
   const found = useQuery(splitQuery(whole.document, readings, wanted));
   if (!wanted)
     return (
-      <button type="button" className="chip" onClick={() => setAsked(true)}>
+      <PlainButton className="chip" onClick={() => setAsked(true)}>
         Keep the dish and part it instead
-      </button>
+      </PlainButton>
     );
   return (
     <div className={styles.parted} aria-busy={found.isFetching}>
@@ -77,19 +78,18 @@ export function Parted({ atOnce }: Props): JSX.Element {
       {found.isFetching && (
         <p className="soft">
           Looking for who can share what …{' '}
-          <button
-            type="button"
+          <PlainButton
             className="chip"
             onClick={() => void queries.cancelQueries({ queryKey: ['split'] })}
           >
             Stop
-          </button>
+          </PlainButton>
         </p>
       )}
       {!found.isFetching && !found.data && !found.error && (
-        <button type="button" className="chip" onClick={() => void found.refetch()}>
+        <PlainButton className="chip" onClick={() => void found.refetch()}>
           Look on
-        </button>
+        </PlainButton>
       )}
       {found.error && <Notice bad>{sentence(found.error)}</Notice>}
       {found.data && <Found found={found.data} />}

@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import type { EaterView, Figure } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { ExplainTable } from '../../parts/ExplainTable';
+import { PlainButton } from '../../parts/PlainButton';
 import { figureText, LABELS, spreadOf, unitOf, withUnit } from '../../parts/format';
 import { Limits } from '../../parts/Limits';
 import { PeopleCautions } from '../../parts/PeopleCautions';
@@ -45,9 +46,9 @@ function Figures({
         {Object.entries(figures).map(([name, figure]) => (
           <tr key={name}>
             <th scope="row">
-              <button type="button" className="plain-button opener" onClick={() => onOpen(name)}>
+              <PlainButton className="plain-button opener" onClick={() => onOpen(name)}>
                 {LABELS[name] ?? name}
-              </button>
+              </PlainButton>
             </th>
             <td>
               {figureText(figure, unitOf(name))}{' '}
@@ -121,14 +122,13 @@ export function PlateRail(): JSX.Element {
         aria-label="Where it comes from"
       >
         <div style={{ padding: '18px 22px' }}>
-          <button
-            type="button"
+          <PlainButton
             className="plain-button"
             style={{ float: 'right' }}
             onClick={() => setOpened(null)}
           >
             Close
-          </button>
+          </PlainButton>
           {opened && (
             <ExplainTable
               // An eater's bar opens what they have; a variant's figures are the variant's.

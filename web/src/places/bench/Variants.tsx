@@ -7,6 +7,7 @@ import type { BranchView, PartingView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { removeVariant, setVariant } from '../../draft/variants';
 import { Notice } from '../../parts/Notice';
+import { PlainButton } from '../../parts/PlainButton';
 import { VariantSwitch } from '../../parts/VariantSwitch';
 import { percent, plain, withUnit } from '../../parts/format';
 import { NewVariant } from './NewVariant';
@@ -86,14 +87,9 @@ export function Variants({ onLook }: Props): JSX.Element {
     <section className={styles.variants} aria-label="Variants">
       <div className={styles.bar} role="group" aria-label="Who it is cooked for">
         <VariantSwitch onLook={onLook} />
-        <button
-          type="button"
-          className="chip"
-          aria-expanded={adding}
-          onClick={() => setAdding(!adding)}
-        >
+        <PlainButton className="chip" aria-expanded={adding} onClick={() => setAdding(!adding)}>
           Somebody wants it otherwise
-        </button>
+        </PlainButton>
       </div>
       <Collapse in={adding} mountOnEnter unmountOnExit>
         <NewVariant

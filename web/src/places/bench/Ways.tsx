@@ -9,6 +9,7 @@ import type { ConflictView, EaterView, Reach, WayCard } from '../../api/types';
 import { waysQuery } from '../../api/ways';
 import { useOpenDish } from '../../draft/context';
 import { Notice } from '../../parts/Notice';
+import { PlainButton } from '../../parts/PlainButton';
 import { ReachBar } from '../../parts/ReachBar';
 import { Parted } from './Parted';
 import styles from './ways.module.css';
@@ -69,14 +70,13 @@ function Row({ way, nearest, onChoose }: RowProps): JSX.Element {
   return (
     <li>
       <div className={styles.row}>
-        <button
-          type="button"
+        <PlainButton
           className={`plain-button ${styles.words}`}
           aria-expanded={open}
           onClick={() => setOpen(!open)}
         >
           {open ? '▾' : '▸'} {way.words}
-        </button>
+        </PlainButton>
         <Button variant="outlined" onClick={() => onChoose(way)}>
           Do this
         </Button>
@@ -121,9 +121,9 @@ function Conflict({
           <li key={words}>{words}</li>
         ))}
       </ul>
-      <button type="button" className="chip" aria-expanded={open} onClick={() => setOpen(!open)}>
+      <PlainButton className="chip" aria-expanded={open} onClick={() => setOpen(!open)}>
         What would help
-      </button>
+      </PlainButton>
       {open && conflict.helps.length > 0 && (
         <>
           <ul className={styles.changes}>
@@ -190,27 +190,26 @@ export function Ways(): JSX.Element {
         {looking && (
           <span className="soft">
             looking …{' '}
-            <button
-              type="button"
+            <PlainButton
               className="chip"
               onClick={() => void queries.cancelQueries({ queryKey: ['ways'] })}
             >
               Stop
-            </button>
+            </PlainButton>
           </span>
         )}
         {(stopped || stoppedAtOnce) && (
-          <button type="button" className="chip" onClick={() => void found.refetch()}>
+          <PlainButton className="chip" onClick={() => void found.refetch()}>
             Look on
-          </button>
+          </PlainButton>
         )}
       </div>
       {justDone && (
         <p className={styles.done}>
           <b>Done:</b> {done}{' '}
-          <button type="button" className="chip" onClick={draft.undo}>
+          <PlainButton className="chip" onClick={draft.undo}>
             Undo all of it
-          </button>
+          </PlainButton>
         </p>
       )}
       {found.error && <Notice bad>{sentence(found.error)}</Notice>}
@@ -227,9 +226,9 @@ export function Ways(): JSX.Element {
       </ul>
       <div className={styles.more}>
         {cards.length > SHOWN_FIRST && (
-          <button type="button" className="chip" onClick={() => setAll(!all)}>
+          <PlainButton className="chip" onClick={() => setAll(!all)}>
             {all ? 'Fewer ways' : `${cards.length - SHOWN_FIRST} more ways`}
-          </button>
+          </PlainButton>
         )}
         {mayPart && (conflict !== undefined || cards.length > 0) && (
           <Parted key={conflict ? 'none' : 'ways'} atOnce={conflict !== undefined} />

@@ -15,6 +15,7 @@ import { inTodaysForm } from '../../draft/inTodaysForm';
 import { forget, keep, recall } from '../../draft/storage';
 import { useOnce } from '../../draft/useOnce';
 import { Notice } from '../../parts/Notice';
+import { PlainButton } from '../../parts/PlainButton';
 import { useKeys } from '../../parts/useKeys';
 import { EXAMPLE } from './example';
 import { ChooseFile, FileDrop } from './FileDrop';
@@ -129,8 +130,7 @@ export function BringPlace(): JSX.Element {
         <Notice
           actions={
             <>
-              <button
-                type="button"
+              <PlainButton
                 className="chip"
                 onClick={() => {
                   setText(shared.text);
@@ -138,10 +138,10 @@ export function BringPlace(): JSX.Element {
                 }}
               >
                 Take what was shared
-              </button>
-              <button type="button" className="chip" onClick={() => setShared(null)}>
+              </PlainButton>
+              <PlainButton className="chip" onClick={() => setShared(null)}>
                 Keep what is here
-              </button>
+              </PlainButton>
             </>
           }
         >
@@ -183,9 +183,9 @@ export function BringPlace(): JSX.Element {
             </TextField>
             <ChooseFile onFile={(file) => reading.mutate(file)} />
             {text === '' && (
-              <button type="button" className="plain-button" onClick={() => setText(EXAMPLE)}>
+              <PlainButton className="plain-button" onClick={() => setText(EXAMPLE)}>
                 Try an example
-              </button>
+              </PlainButton>
             )}
           </div>
           {reading.isPending && <p className="soft">Reading …</p>}

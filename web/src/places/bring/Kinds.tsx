@@ -2,6 +2,7 @@
 import type { JSX, KeyboardEvent } from 'react';
 
 import type { Kind } from '../../draft/kinds';
+import { PlainButton } from '../../parts/PlainButton';
 import styles from './bring.module.css';
 
 const KINDS: [Kind, string, string][] = [
@@ -18,9 +19,9 @@ export function Kinds({ onMake }: { onMake: (kind: Kind) => void }): JSX.Element
       {KINDS.map(([kind, key, name]) => (
         <span key={kind}>
           {kind === 'furniture' && <span className="soft">or it is </span>}
-          <button type="button" className="plain-button" onClick={() => onMake(kind)}>
+          <PlainButton className="plain-button" onClick={() => onMake(kind)}>
             <kbd>{key}</kbd> {name}
-          </button>
+          </PlainButton>
         </span>
       ))}
     </span>

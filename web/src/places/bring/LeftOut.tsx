@@ -6,6 +6,7 @@ import { client, sentence, take } from '../../api/client';
 import type { Aside, Dish } from '../../api/types';
 import { asLines, asStep } from '../../draft/kinds';
 import { Notice } from '../../parts/Notice';
+import { PlainButton } from '../../parts/PlainButton';
 import styles from './bring.module.css';
 
 const WORDS: Record<Aside['kind'], string> = {
@@ -47,22 +48,20 @@ export function LeftOut({ dish, onChange }: Props): JSX.Element | null {
           <li key={aside.id}>
             <span className="soft">{WORDS[aside.kind]}</span>
             <span className="grow">{aside.text}</span>
-            <button
-              type="button"
+            <PlainButton
               className="chip"
               aria-label={`Ingredient: ${aside.text}`}
               onClick={() => reading.mutate(aside)}
             >
               ingredient
-            </button>
-            <button
-              type="button"
+            </PlainButton>
+            <PlainButton
               className="chip"
               aria-label={`Step: ${aside.text}`}
               onClick={() => onChange(asStep(dish, aside))}
             >
               step
-            </button>
+            </PlainButton>
           </li>
         ))}
       </ul>

@@ -12,6 +12,7 @@ import { foodQuery } from '../../api/queries';
 import type { Dish, Line } from '../../api/types';
 import { withGrams } from '../../draft/edits';
 import { FoodPicker } from '../../parts/FoodPicker';
+import { PlainButton } from '../../parts/PlainButton';
 import { plain, withUnit } from '../../parts/format';
 import { LineSwapsPanel } from '../../parts/LineSwapsPanel';
 import type { Kind } from '../../draft/kinds';
@@ -69,9 +70,9 @@ function questions(line: Line): string {
 function Candidate({ food, onPick }: { food: string; onPick: (key: string) => void }): JSX.Element {
   const found = useQuery(foodQuery(food));
   return (
-    <button type="button" className="chip" onClick={() => onPick(food)}>
+    <PlainButton className="chip" onClick={() => onPick(food)}>
       {found.data?.name ?? '…'}
-    </button>
+    </PlainButton>
   );
 }
 
@@ -234,15 +235,14 @@ export function LineRow(props: Props): JSX.Element {
           <Kinds onMake={props.onMake} />
         </span>
       </span>
-      <button
-        type="button"
+      <PlainButton
         className="plain-button"
         aria-expanded={open}
         aria-label={`${line.settled ? 'Change' : 'Fix'} ${line.food_name || line.text}`}
         onClick={open ? props.onClose : props.onOpen}
       >
         {line.settled ? 'Change' : 'Fix'}
-      </button>
+      </PlainButton>
       {open && <Edit {...props} />}
     </div>
   );

@@ -6,6 +6,7 @@ import { client, take } from '../../api/client';
 import { lookThroughQuery } from '../../api/queries';
 import type { Dish, Gap, StepView } from '../../api/types';
 import { asLines, leftOut } from '../../draft/kinds';
+import { PlainButton } from '../../parts/PlainButton';
 import { duration, plain } from '../../parts/format';
 import styles from './bring.module.css';
 
@@ -47,13 +48,9 @@ export function OpenPoints({ dish, onTakeOver, onLine }: Props): JSX.Element | n
         </h3>
         <span className="grow" />
         {defaults.length > 1 && (
-          <button
-            type="button"
-            className="chip"
-            onClick={() => onTakeOver(defaults.map((gap) => gap.key))}
-          >
+          <PlainButton className="chip" onClick={() => onTakeOver(defaults.map((gap) => gap.key))}>
             Use all {defaults.length} suggestions
-          </button>
+          </PlainButton>
         )}
       </div>
       <ul className="plain-list">
@@ -61,15 +58,15 @@ export function OpenPoints({ dish, onTakeOver, onLine }: Props): JSX.Element | n
           <li key={gap.key}>
             <Point gap={gap} dish={dish} />
             {gap.default ? (
-              <button type="button" className="chip" onClick={() => onTakeOver([gap.key])}>
+              <PlainButton className="chip" onClick={() => onTakeOver([gap.key])}>
                 Use this
-              </button>
+              </PlainButton>
             ) : (
               onLine &&
               gap.kind === 'amount' && (
-                <button type="button" className="chip" onClick={() => onLine(gap.subject)}>
+                <PlainButton className="chip" onClick={() => onLine(gap.subject)}>
                   Fix
-                </button>
+                </PlainButton>
               )
             )}
           </li>
@@ -152,16 +149,15 @@ export function StepsRead({ dish, onChange }: StepsProps): JSX.Element | null {
             {onChange && (
               <span className={styles.kinds}>
                 <span className="soft">Make it</span>
-                <button type="button" className="plain-button" onClick={() => reading.mutate(step)}>
+                <PlainButton className="plain-button" onClick={() => reading.mutate(step)}>
                   an ingredient
-                </button>
-                <button
-                  type="button"
+                </PlainButton>
+                <PlainButton
                   className="plain-button"
                   onClick={() => onChange(leftOut(dish, step.id))}
                 >
                   not a step
-                </button>
+                </PlainButton>
               </span>
             )}
           </li>

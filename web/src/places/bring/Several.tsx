@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 
 import type { ReadFile } from '../../api/types';
 import { Notice } from '../../parts/Notice';
+import { PlainButton } from '../../parts/PlainButton';
 
 const ELSEWHERE: Partial<Record<ReadFile['kind'], { what: string; to: string; name: string }>> = {
   foods: { what: 'This is a table of foods.', to: '/foods/own', name: 'Take it in under Foods' },
@@ -44,15 +45,14 @@ export function Several({ file, shown, onShow }: Props): JSX.Element | null {
         {left > 0 ? `${dishes.length} of ${dishes.length + left}` : dishes.length} recipes are read:
       </span>
       {dishes.map((dish, place) => (
-        <button
+        <PlainButton
           key={`${place}/${dish.title}`}
-          type="button"
           className="chip"
           aria-pressed={place === shown}
           onClick={() => onShow(place)}
         >
           {dish.title}
-        </button>
+        </PlainButton>
       ))}
       {left > 0 && <span>For the others, save each as a file of its own.</span>}
     </div>

@@ -7,6 +7,7 @@ import { sentence } from '../../api/client';
 import { compareDishQuery, dishQuery, rankQuery } from '../../api/queries';
 import type { CompareDishRequest, DishColumn, DishComparison, Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
+import { PlainButton } from '../../parts/PlainButton';
 import { figureText, LABELS, percent, signed, spreadOf, unitOf } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { PartChart } from './PartChart';
@@ -130,16 +131,15 @@ function Pick({ part, slot, chosen, onToggle }: PickProps): JSX.Element | null {
         const item = { part: part.id, slot: slot.id, stand_in: candidate.stand_in };
         const on = chosen.some((c) => c.slot === slot.id && c.stand_in === candidate.stand_in);
         return (
-          <button
+          <PlainButton
             key={candidate.stand_in}
-            type="button"
             className="chip"
             aria-pressed={on}
             disabled={!on && chosen.length >= MOST}
             onClick={() => onToggle(item)}
           >
             {candidate.name}
-          </button>
+          </PlainButton>
         );
       })}
     </div>
@@ -165,9 +165,8 @@ function Picks<T extends string | number>({
     <div className="chips" role="group" aria-label={label}>
       <span className="soft">{label}</span>
       {picks.map(([key, name]) => (
-        <button
+        <PlainButton
           key={key}
-          type="button"
           className="chip"
           aria-pressed={chosen.includes(key)}
           onClick={() =>
@@ -175,7 +174,7 @@ function Picks<T extends string | number>({
           }
         >
           {name}
-        </button>
+        </PlainButton>
       ))}
     </div>
   );
@@ -217,9 +216,9 @@ export function ComparePlace(): JSX.Element {
           versions.
         </span>
         <span className="grow" />
-        <button type="button" className="chip" onClick={() => window.print()}>
+        <PlainButton className="chip" onClick={() => window.print()}>
           Print
-        </button>
+        </PlainButton>
       </div>
       <div className="no-print">
         {draft.document.parts.flatMap((part) =>

@@ -9,6 +9,7 @@ import { Link } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import { dishesQuery } from '../../api/queries';
 import type { DishRecord, DishSummary, Layer } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { day, plain, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { useRemovable } from '../../parts/useRemovable';
@@ -132,9 +133,9 @@ export function DishesPlace(): JSX.Element {
       {away.removed && (
         <Notice
           actions={
-            <button type="button" className="chip" onClick={() => away.bringBack()}>
+            <PlainButton className="chip" onClick={() => away.bringBack()}>
               Bring it back
-            </button>
+            </PlainButton>
           }
         >
           {away.removed.title} is archived.
@@ -174,8 +175,7 @@ export function DishesPlace(): JSX.Element {
       {dishes.data && dishes.data.length > 0 && shown.length === 0 && (
         <p style={{ marginTop: 12 }}>
           {kept.length ? 'No dish is all of that' : `No dish is called “${wanted}”`}.{' '}
-          <button
-            type="button"
+          <PlainButton
             className="chip"
             onClick={() => {
               setKept([]);
@@ -183,7 +183,7 @@ export function DishesPlace(): JSX.Element {
             }}
           >
             Show all
-          </button>
+          </PlainButton>
         </p>
       )}
       <ul className={`ledger-list ${styles.dishesList} ${styles.list}`}>
@@ -219,14 +219,13 @@ export function DishesPlace(): JSX.Element {
                     : 'original'}
               </span>
             </span>
-            <button
-              type="button"
+            <PlainButton
               className="plain-button soft"
               aria-label={`Archive ${dish.title}`}
               onClick={() => away.remove(dish)}
             >
               Archive
-            </button>
+            </PlainButton>
           </li>
         ))}
       </ul>

@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { sentence } from '../../api/client';
 import { foodQuery } from '../../api/queries';
 import type { FoodFacts, MeasureView } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { LABELS, plain, unitOf } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { CoreLegend, CoreStrip } from './CoreStrip';
@@ -80,15 +81,14 @@ export function Facts({ food: key }: { food: string }): JSX.Element {
         <h2>{food.name}</h2>
         {food.forms.length > 1 &&
           food.forms.map((name) => (
-            <button
+            <PlainButton
               key={name}
-              type="button"
               className="chip"
               aria-pressed={name === food.form}
               onClick={() => setForm(name)}
             >
               {name}
-            </button>
+            </PlainButton>
           ))}
         <span className="grow" />
         <Link to={`/foods/side-by-side?add=${encodeURIComponent(key)}`}>Put beside another</Link>
@@ -103,15 +103,14 @@ export function Facts({ food: key }: { food: string }): JSX.Element {
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
         />
         {food.measures.map((m) => (
-          <button
+          <PlainButton
             key={`${m.unit}${m.own ? ' own' : ''}`}
-            type="button"
             className="chip"
             title={`${m.low} to ${m.high} g; ${m.source}`}
             onClick={() => setText(plain(m.grams))}
           >
             1 {m.name}
-          </button>
+          </PlainButton>
         ))}
       </div>
       <CoreStrip values={food.values} grams={food.grams} />

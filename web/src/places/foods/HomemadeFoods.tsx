@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import { foodsChanged, homemadeQuery } from '../../api/queries';
 import type { HomemadeRecord } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { useRemovable } from '../../parts/useRemovable';
@@ -28,9 +29,9 @@ export function HomemadeFoods(): JSX.Element {
       {away.removed && (
         <Notice
           actions={
-            <button type="button" className="chip" onClick={() => away.bringBack()}>
+            <PlainButton className="chip" onClick={() => away.bringBack()}>
               Bring back
-            </button>
+            </PlainButton>
           }
         >
           {away.removed.name} is archived; dishes that use it keep it.
@@ -55,14 +56,13 @@ export function HomemadeFoods(): JSX.Element {
                 {food.dish}, version {food.version} · {withUnit(food.grams, 'g')}
                 {food.weighed ? ' weighed when done' : ' by what went in'}
               </span>
-              <button
-                type="button"
+              <PlainButton
                 className="plain-button soft"
                 aria-label={`Archive ${food.name}`}
                 onClick={() => away.remove(food)}
               >
                 Archive
-              </button>
+              </PlainButton>
             </div>
           </li>
         ))}

@@ -7,6 +7,7 @@ import { useState, type JSX } from 'react';
 
 import { client, sentence, take } from '../../api/client';
 import type { Label, LabelLook, OwnFood } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { LABELS, unitOf } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { spreadText, valueText } from './known';
@@ -94,15 +95,14 @@ function Words({ title, words, chosen, onChange }: WordsProps): JSX.Element {
     <div className="chips" role="group" aria-label={title}>
       <span className="soft">{title}</span>
       {words.map((word) => (
-        <button
+        <PlainButton
           key={word}
-          type="button"
           className="chip"
           aria-pressed={chosen.includes(word)}
           onClick={() => toggle(word)}
         >
           {word}
-        </button>
+        </PlainButton>
       ))}
     </div>
   );
@@ -181,9 +181,9 @@ export function LabelForm({ start, saving, problem, onSave, onCancel }: Props): 
           {more ? (
             <div className={styles.labelGrid}>{extra.map(field)}</div>
           ) : (
-            <button type="button" className="plain-button" onClick={() => setMore(true)}>
+            <PlainButton className="plain-button" onClick={() => setMore(true)}>
               More lines: polyols by kind, net carbs only, alcohol
-            </button>
+            </PlainButton>
           )}
           <h3>Ingredients</h3>
           <div className="row">

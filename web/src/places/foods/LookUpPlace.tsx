@@ -7,6 +7,7 @@ import { useSearchParams } from 'react-router';
 import { sentence } from '../../api/client';
 import { foodsQuery } from '../../api/queries';
 import type { FoodView } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { plain } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { Facts } from './Facts';
@@ -49,14 +50,13 @@ export function LookUpPlace(): JSX.Element {
         <ul className={styles.found} aria-label="Found">
           {foods.map((f) => (
             <li key={f.key}>
-              <button
-                type="button"
+              <PlainButton
                 aria-pressed={f.key === key}
                 onClick={() => setParams({ q: text, food: f.key }, { replace: true })}
               >
                 <b>{f.name}</b>
                 <span className="soft">{about(f)}</span>
-              </button>
+              </PlainButton>
             </li>
           ))}
         </ul>

@@ -8,6 +8,7 @@ import { client, sentence, take } from '../../api/client';
 import { foodsChanged, kitchenQuery, ownFoodsQuery } from '../../api/queries';
 import type { OwnFood } from '../../api/types';
 import { Notice } from '../../parts/Notice';
+import { PlainButton } from '../../parts/PlainButton';
 import { useRemovable } from '../../parts/useRemovable';
 import { FoodsFile } from './FoodsFile';
 import { HomemadeFoods } from './HomemadeFoods';
@@ -89,9 +90,9 @@ export function OwnFoodsPlace(): JSX.Element {
       {away.removed && (
         <Notice
           actions={
-            <button type="button" className="chip" onClick={() => away.bringBack()}>
+            <PlainButton className="chip" onClick={() => away.bringBack()}>
               Bring back
-            </button>
+            </PlainButton>
           }
         >
           {away.removed.name} is archived; dishes that use it keep it.
@@ -118,22 +119,20 @@ export function OwnFoodsPlace(): JSX.Element {
                   </span>
                 ))}
               </span>
-              <button
-                type="button"
+              <PlainButton
                 className="plain-button"
                 aria-label={`Change ${food.name}`}
                 onClick={() => setOpen(food)}
               >
                 Change
-              </button>
-              <button
-                type="button"
+              </PlainButton>
+              <PlainButton
                 className="plain-button soft"
                 aria-label={`Archive ${food.name}`}
                 onClick={() => away.remove(food)}
               >
                 Archive
-              </button>
+              </PlainButton>
             </div>
           </li>
         ))}

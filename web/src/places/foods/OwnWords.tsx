@@ -6,6 +6,7 @@ import { useState, type JSX } from 'react';
 
 import { client, sentence, take } from '../../api/client';
 import { foodsChanged, ownMeasuresQuery, ownNamesQuery } from '../../api/queries';
+import { PlainButton } from '../../parts/PlainButton';
 import { plain } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 
@@ -41,15 +42,14 @@ export function OwnMeasure({ food }: { food: string }): JSX.Element {
       {kept.data
         ?.filter((m) => m.food === food)
         .map((m) => (
-          <button
+          <PlainButton
             key={m.id}
-            type="button"
             className="chip"
             onClick={() => forget.mutate(m.id)}
             aria-label={`Forget our ${m.unit}`}
           >
             our {m.unit} {plain(m.grams)} g ×
-          </button>
+          </PlainButton>
         ))}
       <form
         className="row"
@@ -104,15 +104,14 @@ export function OwnName({ food }: { food: string }): JSX.Element {
       {kept.data
         ?.filter((n) => n.food === food)
         .map((n) => (
-          <button
+          <PlainButton
             key={n.id}
-            type="button"
             className="chip"
             onClick={() => forget.mutate(n.id)}
             aria-label={`Forget the name ${n.name}`}
           >
             {n.name} ×
-          </button>
+          </PlainButton>
         ))}
       <form
         className="row"

@@ -9,6 +9,7 @@ import { compareQuery } from '../../api/queries';
 import type { CompareRequest, Comparison } from '../../api/types';
 import { recall, keep } from '../../draft/storage';
 import { FoodPicker } from '../../parts/FoodPicker';
+import { PlainButton } from '../../parts/PlainButton';
 import { LABELS, plain, unitOf } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { CoreLegend, CoreStrip } from './CoreStrip';
@@ -72,14 +73,13 @@ function Table({
                   {food.grams === null ? 'no net carbs to go by' : `${plain(food.grams)} g`}
                 </span>
               )}{' '}
-              <button
-                type="button"
+              <PlainButton
                 className="plain-button soft"
                 aria-label={`Take ${food.name} away`}
                 onClick={() => onItems(items.filter((_, j) => j !== i))}
               >
                 Take away
-              </button>
+              </PlainButton>
               {food.grams !== null && <CoreStrip values={food.values} grams={food.grams} />}
             </th>
           ))}
@@ -119,15 +119,14 @@ export function SideBySidePlace(): JSX.Element {
     <>
       <div className="row" style={{ margin: '4px 0 12px' }}>
         {BASES.map(([key, name]) => (
-          <button
+          <PlainButton
             key={key}
-            type="button"
             className="chip"
             aria-pressed={basis === key}
             onClick={() => setBasis(key)}
           >
             {name}
-          </button>
+          </PlainButton>
         ))}
         <span className="grow" />
         <div style={{ width: 'min(100%, 340px)' }}>

@@ -7,6 +7,7 @@ import { useState, type JSX } from 'react';
 import { client, sentence, take } from '../../api/client';
 import { signInsQuery } from '../../api/queries';
 import { Notice } from '../../parts/Notice';
+import { PlainButton } from '../../parts/PlainButton';
 
 const DAY: Intl.DateTimeFormatOptions = {
   day: 'numeric',
@@ -81,9 +82,9 @@ export function Doors(): JSX.Element {
               </span>
             </span>
             {!one.here && (
-              <button type="button" className="plain-button" onClick={() => ending.mutate(one.id)}>
+              <PlainButton className="plain-button" onClick={() => ending.mutate(one.id)}>
                 End it<span className="hidden">: {one.device}</span>
-              </button>
+              </PlainButton>
             )}
           </li>
         ))}

@@ -17,6 +17,7 @@ import {
   sessionQuery,
 } from '../../api/queries';
 import type { KitchenSettings } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { setEnergyUnit } from '../../parts/format';
 import { APPLIANCES, SALTS } from '../../api/vocabulary';
 import { Notice } from '../../parts/Notice';
@@ -295,14 +296,13 @@ function Readings(): JSX.Element {
               “{reading.written}” is <b>{reading.food_name}</b>
               {reading.form && `, ${reading.form}`}
             </span>
-            <button
-              type="button"
+            <PlainButton
               className="plain-button"
               aria-label={`Forget ${reading.written}`}
               onClick={() => forgetting.mutate(reading.id)}
             >
               Forget
-            </button>
+            </PlainButton>
           </li>
         ))}
       </ul>

@@ -9,6 +9,7 @@ import { tokensQuery } from '../../api/archive';
 import { client, sentence, take } from '../../api/client';
 import type { TokenRecord } from '../../api/types';
 import { Notice } from '../../parts/Notice';
+import { PlainButton } from '../../parts/PlainButton';
 import styles from './archive.module.css';
 
 const DAY: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'long', year: 'numeric' };
@@ -38,9 +39,9 @@ function Row({ token, onEnd }: { token: TokenRecord; onEnd: () => void }): JSX.E
           {token.used_at ? `last used ${day(token.used_at)}` : 'not used yet'}
         </span>
       </span>
-      <button type="button" className="plain-button" onClick={onEnd}>
+      <PlainButton className="plain-button" onClick={onEnd}>
         End it<span className="hidden">: {token.name}</span>
-      </button>
+      </PlainButton>
     </li>
   );
 }

@@ -8,6 +8,7 @@ import type {
   MenuDayRecord,
   MenuDayView,
 } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { listed, plain } from '../../parts/format';
 import { AddMeal } from './AddMeal';
 import { clock, dayAndMonth, weekday } from './dates';
@@ -65,15 +66,14 @@ export function DayRow(props: Props): JSX.Element {
           {dayAndMonth(day.date)}
           {today && ', today'}
         </p>
-        <button
-          type="button"
+        <PlainButton
           className={styles.who}
           aria-expanded={asking}
           aria-label={`${weekday(day.date)}: served at ${clock(day.serve_at)}, ${there(props)}`}
           onClick={() => setAsking(!asking)}
         >
           {clock(day.serve_at)}, {there(props)}
-        </button>
+        </PlainButton>
       </div>
       <div className={styles.meals}>
         {asking && (
@@ -111,14 +111,13 @@ export function DayRow(props: Props): JSX.Element {
             onClose={() => setAdding(false)}
           />
         ) : (
-          <button
-            type="button"
+          <PlainButton
             className={styles.add}
             aria-label={`Put a dish on ${weekday(day.date)}`}
             onClick={() => setAdding(true)}
           >
             + a dish
-          </button>
+          </PlainButton>
         )}
       </div>
       <dl className={styles.lefts}>

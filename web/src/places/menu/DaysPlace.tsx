@@ -6,6 +6,7 @@ import { sentence } from '../../api/client';
 import { eatersQuery } from '../../api/queries';
 import type { MenuAnswer } from '../../api/types';
 import { Notice } from '../../parts/Notice';
+import { PlainButton } from '../../parts/PlainButton';
 import { dayAndMonth, plusDays } from './dates';
 import { DayRow } from './DayRow';
 import styles from './menu.module.css';
@@ -20,16 +21,16 @@ function Span({ menu, today }: { menu: Menu; today: string }): JSX.Element {
       <h2>
         {dayAndMonth(first)} to {dayAndMonth(plusDays(first, DAYS - 1))}
       </h2>
-      <button type="button" className="chip" onClick={() => menu.showFrom(plusDays(first, -DAYS))}>
+      <PlainButton className="chip" onClick={() => menu.showFrom(plusDays(first, -DAYS))}>
         7 days earlier
-      </button>
-      <button type="button" className="chip" onClick={() => menu.showFrom(plusDays(first, DAYS))}>
+      </PlainButton>
+      <PlainButton className="chip" onClick={() => menu.showFrom(plusDays(first, DAYS))}>
         7 days later
-      </button>
+      </PlainButton>
       {first !== today && (
-        <button type="button" className="chip" onClick={() => menu.showFrom(today)}>
+        <PlainButton className="chip" onClick={() => menu.showFrom(today)}>
           From today
-        </button>
+        </PlainButton>
       )}
     </div>
   );
@@ -58,9 +59,9 @@ export function DaysPlace(): JSX.Element {
         {menu.away.removed && (
           <Notice
             actions={
-              <button type="button" className="chip" onClick={menu.away.bringBack}>
+              <PlainButton className="chip" onClick={menu.away.bringBack}>
                 Bring it back
-              </button>
+              </PlainButton>
             }
           >
             {menu.away.removed.title} is off the menu.

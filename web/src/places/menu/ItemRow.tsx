@@ -8,6 +8,7 @@ import { Link } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import { menuChanged } from '../../api/menu';
 import type { ListItem } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { typed, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import type { ShoppingList } from '../../shopping/useShopping';
@@ -116,15 +117,14 @@ export function ItemRow({ item, list, open, onOpen }: Props): JSX.Element {
           )}
         </span>
       </label>
-      <button
-        type="button"
+      <PlainButton
         className={`plain-button ${styles.noPrint}`}
         aria-expanded={open}
         aria-label={`More about ${item.name}`}
         onClick={() => onOpen(!open)}
       >
         {open ? 'less' : 'more'}
-      </button>
+      </PlainButton>
       {(item.others.length > 0 || item.checks.length > 0) && !item.had && (
         <p className={styles.beside}>
           {item.others.length > 0 && <span>or {item.others.join(', or ')}</span>}

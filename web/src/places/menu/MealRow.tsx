@@ -6,6 +6,7 @@ import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
 import type { EaterRecord, MealView, MenuAnswer, PlannedMeal } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { plain, typed, withUnit } from '../../parts/format';
 import { VERDICTS } from '../../parts/verdicts';
 import { called, weekday } from './dates';
@@ -130,9 +131,9 @@ function Opened(props: Props): JSX.Element {
       {meal.kind === 'cooked' && meal.makes !== meal.size && !meal.problem && (
         <p>
           The dish is saved for {servings(meal.size)}.{' '}
-          <button type="button" className="chip" onClick={() => menu.sizeDish(meal)}>
+          <PlainButton className="chip" onClick={() => menu.sizeDish(meal)}>
             Set it to {servings(meal.makes)}
-          </button>
+          </PlainButton>
         </p>
       )}
       <div className="row">
@@ -205,15 +206,10 @@ export function MealRow(props: Props): JSX.Element {
   const { meal, view, eaters, open, onOpen } = props;
   return (
     <div className={styles.meal}>
-      <button
-        type="button"
-        className={styles.mealHead}
-        aria-expanded={open}
-        onClick={() => onOpen(!open)}
-      >
+      <PlainButton className={styles.mealHead} aria-expanded={open} onClick={() => onOpen(!open)}>
         <span className={styles.title}>{meal.title}</span>
         <span className={styles.how}>{how(props)}</span>
-      </button>
+      </PlainButton>
       {meal.problem ? (
         <p className={styles.problem}>{meal.problem}</p>
       ) : (

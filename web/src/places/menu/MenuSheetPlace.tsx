@@ -10,6 +10,7 @@ import { sentence } from '../../api/client';
 import { menuQuery, menuSheetQuery } from '../../api/menu';
 import type { MenuSheetDay, MenuTodo } from '../../api/types';
 import { keep, recall } from '../../draft/storage';
+import { PlainButton } from '../../parts/PlainButton';
 import { clockOf, listed } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { SheetList } from '../run-sheet/SheetList';
@@ -172,15 +173,14 @@ export function MenuSheetPlace(): JSX.Element {
       <div className={styles.bar}>
         <div className="row" role="group" aria-label="How many cooks">
           {[1, 2, 3].map((count) => (
-            <button
+            <PlainButton
               key={count}
-              type="button"
               className="chip"
               aria-pressed={cooks === count}
               onClick={() => change({ cooks: count })}
             >
               {count === 1 ? 'one cook' : `${count} cooks`}
-            </button>
+            </PlainButton>
           ))}
         </div>
         <Button variant="outlined" onClick={() => window.print()}>

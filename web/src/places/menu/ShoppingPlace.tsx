@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 
 import { sentence } from '../../api/client';
 import type { ListItem, ShoppingAnswer } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { Refusals } from '../../shelf/Refusals';
@@ -47,14 +48,13 @@ function Own({ list }: { list: ShoppingList }): JSX.Element {
               />
               <span className={styles.name}>{line.words}</span>
             </label>
-            <button
-              type="button"
+            <PlainButton
               className={`plain-button ${styles.noPrint}`}
               aria-label={`Off the list: ${line.words}`}
               onClick={() => list.tell(line.words, { kind: 'dropped', of: line.id })}
             >
               Off the list
-            </button>
+            </PlainButton>
           </li>
         ))}
       </ul>
@@ -226,15 +226,14 @@ export function ShoppingPlace(): JSX.Element {
           <h2>How far</h2>
           <div className="row" role="group" aria-label="How many days">
             {REACHES.map((reach) => (
-              <button
+              <PlainButton
                 key={reach}
-                type="button"
                 className="chip"
                 aria-pressed={days === reach}
                 onClick={() => setDays(reach)}
               >
                 {reach} days
-              </button>
+              </PlainButton>
             ))}
           </div>
         </section>

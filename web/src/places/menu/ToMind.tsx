@@ -3,6 +3,7 @@ import type { JSX } from 'react';
 import { Link } from 'react-router';
 
 import type { MenuAnswer, MenuNote } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { weekday } from './dates';
 import styles from './menu.module.css';
 import type { Menu } from './useMenu';
@@ -34,8 +35,7 @@ function Note({
       {note.kind === 'shelf_first' && known && day && (
         <>
           {' '}
-          <button
-            type="button"
+          <PlainButton
             className="chip"
             onClick={() =>
               menu.add({
@@ -50,7 +50,7 @@ function Note({
             }
           >
             Eat it on {weekday(day)}
-          </button>
+          </PlainButton>
         </>
       )}
       {note.kind === 'shelf_first' && !known && (

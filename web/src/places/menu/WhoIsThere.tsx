@@ -4,6 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useState, type JSX } from 'react';
 
 import type { DayForm, EaterRecord, MenuDayRecord } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { plain, typed } from '../../parts/format';
 import { clock, weekday } from './dates';
 import styles from './menu.module.css';
@@ -25,9 +26,8 @@ export function WhoIsThere({ day, eaters, onSave, onClose }: Props): JSX.Element
     <div className={styles.form} role="group" aria-label={`Who is there on ${weekday(day.date)}`}>
       <div className="row" role="group" aria-label="At the table">
         {eaters.map((one) => (
-          <button
+          <PlainButton
             key={one.id}
-            type="button"
             className="chip"
             aria-pressed={there.includes(one.id)}
             onClick={() =>
@@ -37,7 +37,7 @@ export function WhoIsThere({ day, eaters, onSave, onClose }: Props): JSX.Element
             }
           >
             {one.name}
-          </button>
+          </PlainButton>
         ))}
       </div>
       <div className="row">

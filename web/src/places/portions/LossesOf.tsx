@@ -6,6 +6,7 @@ import { useState, type JSX } from 'react';
 import type { Leaving, Line } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { effectiveLines, replaceLine, withLeaving } from '../../draft/edits';
+import { PlainButton } from '../../parts/PlainButton';
 import { LEAVES } from '../../parts/format';
 
 const USUAL = 0.5;
@@ -36,9 +37,9 @@ function Lost({ line, gone }: { line: Line; gone: Leaving }): JSX.Element {
           if (e.target.value !== '' && share >= 0 && share <= 1) put(share);
         }}
       />
-      <button type="button" className="plain-button soft" onClick={() => put(null)}>
+      <PlainButton className="plain-button soft" onClick={() => put(null)}>
         Nothing lost
-      </button>
+      </PlainButton>
     </li>
   );
 }

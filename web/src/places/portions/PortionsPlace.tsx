@@ -6,6 +6,7 @@ import type { Figure, Preview } from '../../api/types';
 import { OpenDishContext, useOpenDish } from '../../draft/context';
 import { useVariant } from '../../draft/useVariant';
 import { ExplainTable } from '../../parts/ExplainTable';
+import { PlainButton } from '../../parts/PlainButton';
 import { figureText, LABELS, spreadOf, unitOf, withUnit } from '../../parts/format';
 import { scalesOf, ScaleSwitch, type Scaled } from '../../parts/Scales';
 import { VariantSwitch } from '../../parts/VariantSwitch';
@@ -46,15 +47,14 @@ function Row({ nutrient, preview, scaled, open, onToggle }: RowProps): JSX.Eleme
   return (
     <tr className={open ? 'open' : ''}>
       <th scope="row">
-        <button
-          type="button"
+        <PlainButton
           className="plain-button"
           style={{ padding: '4px 0', fontWeight: 650 }}
           aria-expanded={open}
           onClick={onToggle}
         >
           {LABELS[nutrient] ?? nutrient} {open ? '▴' : '▾'}
-        </button>
+        </PlainButton>
       </th>
       <td>
         <b>{figureText(now, unit)}</b>

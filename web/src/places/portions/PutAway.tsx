@@ -8,6 +8,7 @@ import { sentence } from '../../api/client';
 import { useTell } from '../../api/runs';
 import type { RunView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
+import { PlainButton } from '../../parts/PlainButton';
 import { plain, typed, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import styles from './table.module.css';
@@ -33,14 +34,13 @@ export function PutAway({ view }: { view: RunView }): JSX.Element | null {
           {view.left_over.map((one) => (
             <li key={one.event} className={styles.left}>
               <b>{withUnit(one.grams, 'g')}</b> <span>{one.words}</span>
-              <button
-                type="button"
+              <PlainButton
                 className="plain-button soft"
                 aria-label={`Not put away: ${withUnit(one.grams, 'g')}`}
                 onClick={() => telling.mutate({ kind: 'taken_back', event: one.event })}
               >
                 Undo
-              </button>
+              </PlainButton>
             </li>
           ))}
         </ul>

@@ -9,6 +9,7 @@ import { sentence } from '../../api/client';
 import { useTell } from '../../api/runs';
 import type { PortionView, RunView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
+import { PlainButton } from '../../parts/PlainButton';
 import { plain, typed, withUnit } from '../../parts/format';
 import { Limits } from '../../parts/Limits';
 import { Notice } from '../../parts/Notice';
@@ -37,8 +38,7 @@ function Had({ portion, way }: { portion: PortionView; way: Way }): JSX.Element 
   const grams = portion.grams === null ? '' : withUnit(portion.grams, 'g');
   return (
     <li>
-      <button
-        type="button"
+      <PlainButton
         className={styles.had}
         aria-expanded={open}
         disabled={!portion.eater}
@@ -50,7 +50,7 @@ function Had({ portion, way }: { portion: PortionView; way: Way }): JSX.Element 
           {[word, portion.words].filter(Boolean).join(': ')}
         </span>
         {portion.eater && <span aria-hidden="true">{open ? '▴' : '▾'}</span>}
-      </button>
+      </PlainButton>
       {open && portion.eater && <Limits eater={portion.eater} />}
     </li>
   );

@@ -4,6 +4,7 @@ import type { JSX } from 'react';
 
 import type { Dish, EaterView, Preview } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
+import { PlainButton } from '../../parts/PlainButton';
 import { typed, withUnit } from '../../parts/format';
 
 function withPortion(dish: Dish, eater: string, share: number | null): Dish {
@@ -78,13 +79,12 @@ export function SharedOut(): JSX.Element | null {
           ) : (
             <>
               Expected to weigh {withUnit(expected, 'g')}.{' '}
-              <button
-                type="button"
+              <PlainButton
                 className="plain-button"
                 onClick={() => draft.change((dish) => ({ ...dish, expected_grams: null }))}
               >
                 Forget it
-              </button>
+              </PlainButton>
             </>
           )}
         </p>

@@ -6,6 +6,7 @@ import { NOTHING_TOLD, useTell } from '../../api/runs';
 import type { RunView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { Notice } from '../../parts/Notice';
+import { PlainButton } from '../../parts/PlainButton';
 import { WeighForm, type Scale } from '../../parts/WeighForm';
 import { WeighQuestion } from '../../parts/WeighQuestion';
 
@@ -35,13 +36,12 @@ export function WeighFinished({ view }: { view: RunView }): JSX.Element {
         onWeigh={(scale) => weigh(scale, false)}
       >
         {view.finished_event && (
-          <button
-            type="button"
+          <PlainButton
             className="plain-button soft"
             onClick={() => telling.mutate({ kind: 'taken_back', event: view.finished_event })}
           >
             Delete this weighing
-          </button>
+          </PlainButton>
         )}
       </WeighForm>
       <WeighQuestion

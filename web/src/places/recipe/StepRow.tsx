@@ -2,6 +2,7 @@
 import type { JSX } from 'react';
 
 import type { CookStepView, MethodView } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { StepForm } from './StepForm';
 import { factsOf, sentenceOf, takenText } from './reading';
 import styles from './recipe.module.css';
@@ -34,15 +35,14 @@ export function StepRow({ step, view, open, onOpen }: StepRowProps): JSX.Element
           {sentenceOf(step.words)}
           {step.tail && <span className={styles.tail}> {sentenceOf(step.tail)}</span>}
           {own && (
-            <button
-              type="button"
+            <PlainButton
               className={styles.change}
               aria-expanded={open}
               aria-label={`Change step ${step.number}`}
               onClick={() => onOpen(!open)}
             >
               {open ? 'Close' : 'Change'}
-            </button>
+            </PlainButton>
           )}
         </p>
         {step.takes.length > 0 && (

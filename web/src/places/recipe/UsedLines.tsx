@@ -7,6 +7,7 @@ import type { Line, UsedLine } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { replaceLine, withGrams } from '../../draft/edits';
 import { withoutLine } from '../../draft/method';
+import { PlainButton } from '../../parts/PlainButton';
 import { plain } from '../../parts/format';
 import { gramsIn, perPart } from './reading';
 import styles from './recipe.module.css';
@@ -55,8 +56,7 @@ function Used({ line, open, onOpen }: UsedProps): JSX.Element {
   };
   return (
     <li className={line.brought_in ? styles.broughtIn : undefined}>
-      <button
-        type="button"
+      <PlainButton
         className={styles.line}
         title={line.whose ? `${line.name}: change it on the Bench` : line.written}
         disabled={line.whose !== ''}
@@ -74,7 +74,7 @@ function Used({ line, open, onOpen }: UsedProps): JSX.Element {
         <small className={line.step === null ? styles.noStep : 'soft'}>
           {line.step === null ? 'in no step' : line.step}
         </small>
-      </button>
+      </PlainButton>
       {open && (
         <form
           className={styles.grams}

@@ -15,6 +15,7 @@ import type { SheetItem } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { newId } from '../../draft/newId';
 import { Notice } from '../../parts/Notice';
+import { PlainButton } from '../../parts/PlainButton';
 import { SheetList } from './SheetList';
 import { Timeline } from './Timeline';
 import { toCalendar } from './toCalendar';
@@ -199,15 +200,14 @@ export function RunSheetPlace(): JSX.Element {
         <h3>Who cooks</h3>
         <div className="row" role="group" aria-label="How many cooks">
           {[1, 2, 3].map((count) => (
-            <button
+            <PlainButton
               key={count}
-              type="button"
               className="chip"
               aria-pressed={sheet.cooks === count}
               onClick={() => change({ cooks: count })}
             >
               {count === 1 ? 'one cook' : `${count} cooks`}
-            </button>
+            </PlainButton>
           ))}
         </div>
         {sheet.ahead.length > 0 && <h3>Could be done before</h3>}

@@ -2,6 +2,7 @@
 import { useRef, type JSX, type PointerEvent } from 'react';
 
 import type { SheetItem, SheetView } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { acrossOven, axisOf, isByHand, lanesOf, standsIn, type Axis } from './sheetLayout';
 import { clockOf } from '../../parts/format';
 import styles from './runSheet.module.css';
@@ -61,8 +62,7 @@ function Hand({
     else onChoose(item.task === chosen ? null : item.task);
   };
   return (
-    <button
-      type="button"
+    <PlainButton
       className={styles.hand}
       data-decides={item.decides}
       aria-pressed={item.task === chosen}
@@ -92,7 +92,7 @@ function Hand({
         </b>
         {detail && <span className={styles.detail}>{detail}</span>}
       </span>
-    </button>
+    </PlainButton>
   );
 }
 

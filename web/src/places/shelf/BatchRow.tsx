@@ -6,6 +6,7 @@ import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
 import type { BatchRecord } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { day, plain, typed, withUnit } from '../../parts/format';
 import type { Shelf } from '../../shelf/useShelf';
 import { ChangeBatch } from './ChangeBatch';
@@ -117,16 +118,11 @@ export function BatchRow(props: Props): JSX.Element {
   };
   return (
     <li className={styles.batch} data-gone={view.left < 1}>
-      <button
-        type="button"
-        className={styles.head}
-        aria-expanded={open}
-        onClick={() => onOpen(!open)}
-      >
+      <PlainButton className={styles.head} aria-expanded={open} onClick={() => onOpen(!open)}>
         <span className={styles.name}>{batch.name}</span>
         <span className={styles.amount}>{amount(batch)}</span>
         <When {...batch} />
-      </button>
+      </PlainButton>
       {open && (
         <div className={styles.open}>
           <Facts {...props} />
@@ -171,20 +167,19 @@ export function BatchRow(props: Props): JSX.Element {
           )}
           <div className="row">
             {view.last_event && (
-              <button
-                type="button"
+              <PlainButton
                 className="chip"
                 onClick={() => shelf.told(batch, { kind: 'taken_back', of: view.last_event })}
               >
                 Undo the last
-              </button>
+              </PlainButton>
             )}
-            <button type="button" className="chip" onClick={() => setChanging(!changing)}>
+            <PlainButton className="chip" onClick={() => setChanging(!changing)}>
               Change
-            </button>
-            <button type="button" className="chip" onClick={onRemove}>
+            </PlainButton>
+            <PlainButton className="chip" onClick={onRemove}>
               It was never there
-            </button>
+            </PlainButton>
           </div>
           {changing && (
             <ChangeBatch batch={batch} onDone={() => setChanging(false)} onSaved={shelf.set} />

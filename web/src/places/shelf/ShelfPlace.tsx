@@ -5,6 +5,7 @@ import { useState, type JSX } from 'react';
 import { client, sentence, take } from '../../api/client';
 import { plannedQuery, shelfQuery } from '../../api/shelf';
 import type { BatchRecord } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { listed, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { useRemovable } from '../../parts/useRemovable';
@@ -86,9 +87,9 @@ export function ShelfPlace(): JSX.Element {
         {away.removed && (
           <Notice
             actions={
-              <button type="button" className="chip" onClick={away.bringBack}>
+              <PlainButton className="chip" onClick={away.bringBack}>
                 Bring it back
-              </button>
+              </PlainButton>
             }
           >
             {away.removed.name} is off the shelf.

@@ -2,6 +2,7 @@
 import { useState, type JSX } from 'react';
 
 import type { AddedToDish, EveningView } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { withUnit } from '../../parts/format';
 import styles from './stove.module.css';
 import { Written } from './Written';
@@ -26,14 +27,13 @@ export function AddForm({ dishes, first, onAdd, onClose }: FormProps): JSX.Eleme
       {dishes.length > 1 && (
         <div className={styles.actions} role="group" aria-label="To which dish">
           {dishes.map((one) => (
-            <button
+            <PlainButton
               key={one.id}
-              type="button"
               aria-pressed={one.id === dish}
               onClick={() => setDish(one.id)}
             >
               {one.title}
-            </button>
+            </PlainButton>
           ))}
         </div>
       )}
@@ -60,13 +60,12 @@ export function AddedSoFar({ added, dishes, onTakeBack }: Props): JSX.Element {
             {one.said.map((record) => (
               <li key={record.event}>
                 {record.words}
-                <button
-                  type="button"
+                <PlainButton
                   aria-label={`Take back: ${record.words}`}
                   onClick={() => onTakeBack(record.event)}
                 >
                   Take it back
-                </button>
+                </PlainButton>
               </li>
             ))}
           </ul>

@@ -5,6 +5,7 @@ import type { PhotoAnswer } from '../../api/types';
 import { photoAddress } from '../../api/runs';
 import { addPhoto } from '../../evening/photoBox';
 import { smallPicture } from '../../evening/picture';
+import { PlainButton } from '../../parts/PlainButton';
 import { clockOf } from '../../parts/format';
 import styles from './stove.module.css';
 
@@ -41,14 +42,9 @@ export function PhotoButton({ run, task, onSaid }: Props): JSX.Element {
         aria-label="A photo of this step"
         onChange={(event) => void add(event.target.files?.[0])}
       />
-      <button
-        type="button"
-        className={styles.less}
-        disabled={busy}
-        onClick={() => field.current?.click()}
-      >
+      <PlainButton className={styles.less} disabled={busy} onClick={() => field.current?.click()}>
         Photo
-      </button>
+      </PlainButton>
     </>
   );
 }

@@ -3,6 +3,7 @@ import { useState, type JSX } from 'react';
 
 import type { Card } from '../../api/types';
 import { putAway, stickIn, useProbe } from '../../devices/probe';
+import { PlainButton } from '../../parts/PlainButton';
 import { typed } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import styles from './stove.module.css';
@@ -25,9 +26,9 @@ function Simulated(): JSX.Element {
         value={into}
         onChange={(event) => setInto(event.target.value)}
       />
-      <button type="button" disabled={celsius === null} onClick={() => void stickIn(celsius ?? 0)}>
+      <PlainButton disabled={celsius === null} onClick={() => void stickIn(celsius ?? 0)}>
         Stick it in
-      </button>
+      </PlainButton>
     </div>
   );
 }
@@ -72,25 +73,21 @@ export function ProbeForm({ target, onRead, onClose }: Props): JSX.Element {
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
-        <button type="submit" disabled={read === null}>
+        <PlainButton type="submit" disabled={read === null}>
           Keep it
-        </button>
+        </PlainButton>
       </form>
       {simulated && <Simulated />}
       <div className={styles.actions}>
         {probe.celsius !== null && (
-          <button type="button" disabled={!probe.stands} onClick={() => keep(probe.celsius ?? 0)}>
+          <PlainButton disabled={!probe.stands} onClick={() => keep(probe.celsius ?? 0)}>
             Take {probe.celsius.toFixed(0)} °C
-          </button>
+          </PlainButton>
         )}
         {!simulated && (
-          <button type="button" onClick={() => setSimulated(true)}>
-            Simulated thermometer
-          </button>
+          <PlainButton onClick={() => setSimulated(true)}>Simulated thermometer</PlainButton>
         )}
-        <button type="button" onClick={onClose}>
-          Not now
-        </button>
+        <PlainButton onClick={onClose}>Not now</PlainButton>
       </div>
     </section>
   );

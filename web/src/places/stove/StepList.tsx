@@ -2,6 +2,7 @@
 import type { JSX } from 'react';
 
 import type { Card } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { clockOf } from '../../parts/format';
 import styles from './stove.module.css';
 
@@ -20,15 +21,14 @@ export function StepList({
     <ol className={styles.list} aria-label="All steps">
       {cards.map((card) => (
         <li key={card.task}>
-          <button
-            type="button"
+          <PlainButton
             data-state={card.state}
             aria-current={card.task === shown?.task ? 'step' : undefined}
             onClick={() => onChoose(card.task)}
           >
             <time>{clockOf(card.started ?? card.at)}</time>
             <span>{card.title}</span>
-          </button>
+          </PlainButton>
         </li>
       ))}
     </ol>

@@ -12,6 +12,7 @@ import { allowSound } from '../../evening/sound';
 import { useAwake } from '../../evening/useAwake';
 import { useEvening, type EveningHere, type Said } from '../../evening/useEvening';
 import { useRinging } from '../../evening/useRinging';
+import { PlainButton } from '../../parts/PlainButton';
 import { clockOf, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { ShelfOffers } from '../../parts/ShelfOffers';
@@ -202,9 +203,9 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
             <h1>Everything is done.</h1>
             <p className={styles.cue}>To the table. Then weigh the dish and share it out.</p>
             <div className={styles.actions}>
-              <button type="button" className={styles.main} onClick={() => void finish()}>
+              <PlainButton className={styles.main} onClick={() => void finish()}>
                 End the evening
-              </button>
+              </PlainButton>
             </div>
           </article>
         ) : (
@@ -242,9 +243,9 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
               ) : dish && open === 'shelf' ? (
                 <>
                   <ShelfOffers dish={dish.id} title={dish.title} />
-                  <button type="button" className="plain-button" onClick={close}>
+                  <PlainButton className="plain-button" onClick={close}>
                     Close
-                  </button>
+                  </PlainButton>
                 </>
               ) : open === 'note' ? (
                 <Written
@@ -273,61 +274,50 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                 />
               ) : (
                 <div className={styles.actions}>
-                  <button type="button" className={styles.main} onClick={go}>
+                  <PlainButton className={styles.main} onClick={go}>
                     {mainWords(card)}
-                  </button>
+                  </PlainButton>
                   {card.kind === 'hands' && card.state === 'waiting' && card.seconds > 0 && (
-                    <button
-                      type="button"
+                    <PlainButton
                       onClick={() => act('timer_set', { task: card.task, ...timerFor(card) })}
                     >
                       Timer {Math.round(card.seconds / 60)} min
-                    </button>
+                    </PlainButton>
                   )}
                   {(card.state === 'waiting' || card.state === 'running') && (
-                    <button type="button" onClick={notYet}>
-                      Not yet
-                    </button>
+                    <PlainButton onClick={notYet}>Not yet</PlainButton>
                   )}
-                  {card.state === 'waiting' && (
-                    <button type="button" onClick={skip}>
-                      Skip
-                    </button>
-                  )}
+                  {card.state === 'waiting' && <PlainButton onClick={skip}>Skip</PlainButton>}
                   {dish && card.glass && (
-                    <button type="button" onClick={() => show('weigh')}>
-                      Weigh
-                    </button>
+                    <PlainButton onClick={() => show('weigh')}>Weigh</PlainButton>
                   )}
                   {card.kind === 'runs' && card.state === 'running' && (
-                    <button type="button" onClick={() => offOrOn(card)}>
+                    <PlainButton onClick={() => offOrOn(card)}>
                       {card.paused ? 'It is back on' : 'Take it off for a while'}
-                    </button>
+                    </PlainButton>
                   )}
                   {card.state !== 'waiting' && card.by && (
-                    <button type="button" onClick={() => act('taken_back', { event: card.by })}>
+                    <PlainButton onClick={() => act('taken_back', { event: card.by })}>
                       {AFTER_ALL[card.state]}
-                    </button>
+                    </PlainButton>
                   )}
                   {card.probe && (
-                    <button type="button" onClick={() => show('probe')}>
-                      Thermometer
-                    </button>
+                    <PlainButton onClick={() => show('probe')}>Thermometer</PlainButton>
                   )}
-                  <button type="button" className={styles.less} onClick={() => show('add')}>
+                  <PlainButton className={styles.less} onClick={() => show('add')}>
                     I added something
-                  </button>
-                  <button type="button" className={styles.less} onClick={() => show('shelf')}>
+                  </PlainButton>
+                  <PlainButton className={styles.less} onClick={() => show('shelf')}>
                     To the shelf
-                  </button>
+                  </PlainButton>
                   {card.machine && (
-                    <button type="button" className={styles.less} onClick={() => show('setting')}>
+                    <PlainButton className={styles.less} onClick={() => show('setting')}>
                       Setting
-                    </button>
+                    </PlainButton>
                   )}
-                  <button type="button" className={styles.less} onClick={() => show('note')}>
+                  <PlainButton className={styles.less} onClick={() => show('note')}>
                     Note
-                  </button>
+                  </PlainButton>
                   {dish?.run && <PhotoButton run={dish.run} task={card.task} onSaid={setTold} />}
                 </div>
               )}
@@ -342,15 +332,14 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
         {last && !view.stove.finished_at && (
           <p className={styles.last} role="status">
             {last.words}
-            <button
-              type="button"
+            <PlainButton
               onClick={() => {
                 act('taken_back', { event: last.event });
                 setLast(null);
               }}
             >
               Take it back
-            </button>
+            </PlainButton>
           </p>
         )}
         <AddedSoFar
@@ -361,9 +350,7 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
         {card !== next && next && (
           <p className={styles.last}>
             You are looking around.
-            <button type="button" onClick={() => setChosen(null)}>
-              To the step now
-            </button>
+            <PlainButton onClick={() => setChosen(null)}>To the step now</PlainButton>
           </p>
         )}
         {card === next && next && <ComingUp cards={cards} card={next} />}
@@ -399,14 +386,13 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
           <kbd>N</kbd> not yet · <kbd>←</kbd> <kbd>→</kbd> look around
         </p>
         {!view.stove.finished_at && !over && (
-          <button
-            type="button"
+          <PlainButton
             className={styles.end}
             onClick={() => (ending ? void finish() : setEnding(true))}
             onBlur={() => setEnding(false)}
           >
             {ending ? 'Press again: it cannot be taken back' : 'End the evening here'}
-          </button>
+          </PlainButton>
         )}
       </aside>
       <TimerStrip running={running} />
@@ -441,9 +427,9 @@ function Evening({ id }: { id: string }): JSX.Element {
         <Notice
           bad
           actions={
-            <button type="button" className="chip" onClick={here.seenRefusal}>
+            <PlainButton className="chip" onClick={here.seenRefusal}>
               Seen
-            </button>
+            </PlainButton>
           }
         >
           A photo was not kept. {here.photoRefused}
@@ -456,13 +442,13 @@ function Evening({ id }: { id: string }): JSX.Element {
           actions={
             <>
               {one.asked && (
-                <button type="button" className="chip" onClick={() => here.sure(one)}>
+                <PlainButton className="chip" onClick={() => here.sure(one)}>
                   It is right, take it
-                </button>
+                </PlainButton>
               )}
-              <button type="button" className="chip" onClick={() => here.drop(one)}>
+              <PlainButton className="chip" onClick={() => here.drop(one)}>
                 {one.asked ? 'Weigh again' : 'Seen'}
-              </button>
+              </PlainButton>
             </>
           }
         >

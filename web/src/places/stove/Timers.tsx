@@ -3,6 +3,7 @@ import { useState, type JSX } from 'react';
 
 import { countdown } from '../../evening/overlay';
 import type { Running } from '../../evening/useRinging';
+import { PlainButton } from '../../parts/PlainButton';
 import styles from './stove.module.css';
 
 interface Props {
@@ -45,9 +46,9 @@ function NewTimer({ onNew }: { onNew: Props['onNew'] }): JSX.Element {
         value={minutes}
         onChange={(event) => setMinutes(event.target.value)}
       />
-      <button type="submit" disabled={!ready}>
+      <PlainButton type="submit" disabled={!ready}>
         Set
-      </button>
+      </PlainButton>
     </form>
   );
 }
@@ -60,26 +61,24 @@ export function Timers({ running, onDone, onLook, onMore, onStop, onNew }: Props
         return (
           <div key={timer.id} className={styles.timer} data-over={left <= 0 && !timer.held}>
             <b role="timer">{countdown(left)}</b>
-            <button
-              type="button"
+            <PlainButton
               aria-label={`One minute more: ${timer.name}`}
               onClick={() => onMore(timer.id)}
             >
               +1
-            </button>
-            <button
-              type="button"
+            </PlainButton>
+            <PlainButton
               aria-label={`${done ? 'It is done' : 'Stop'}: ${timer.name}`}
               onClick={() => (done ? done() : onStop(timer.id))}
             >
               {done ? 'Done' : 'Stop'}
-            </button>
-            <button type="button" className={styles.name} onClick={() => onLook(timer.task)}>
+            </PlainButton>
+            <PlainButton className={styles.name} onClick={() => onLook(timer.task)}>
               {timer.name}
               {timer.held && <em>off for a while</em>}
               {mark && <em>{mark}</em>}
               {left <= 0 && timer.check && <strong>{timer.check}</strong>}
-            </button>
+            </PlainButton>
           </div>
         );
       })}

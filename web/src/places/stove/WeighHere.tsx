@@ -3,6 +3,7 @@ import { useState, type JSX } from 'react';
 
 import type { Card } from '../../api/types';
 import type { Said } from '../../evening/useEvening';
+import { PlainButton } from '../../parts/PlainButton';
 import { withUnit } from '../../parts/format';
 import { WeighForm, type Scale } from '../../parts/WeighForm';
 import styles from './stove.module.css';
@@ -39,9 +40,9 @@ export function WeighHere({ card, dish, onWeigh, onClose }: Props): JSX.Element 
           setTaken(taken + 1);
         }}
       >
-        <button type="button" className="chip" onClick={onClose}>
+        <PlainButton className="chip" onClick={onClose}>
           Not now
-        </button>
+        </PlainButton>
       </WeighForm>
     </section>
   );
@@ -62,9 +63,9 @@ export function Weighed({
       <b>{withUnit(point.weighed, 'g')}</b>
       {point.words && <span>{point.words}</span>}
       {onTakeBack && (
-        <button type="button" className="plain-button soft" onClick={onTakeBack}>
+        <PlainButton className="plain-button soft" onClick={onTakeBack}>
           Delete this weighing
-        </button>
+        </PlainButton>
       )}
     </p>
   );

@@ -1,6 +1,7 @@
 /** Something written down at a step, kept or left. */
 import { useState, type JSX, type ReactNode } from 'react';
 
+import { PlainButton } from '../../parts/PlainButton';
 import styles from './stove.module.css';
 
 interface Props {
@@ -46,12 +47,10 @@ export function Written({
       {long ? <textarea {...field} /> : <input {...field} />}
       {children}
       <div className={styles.actions}>
-        <button type="submit" className={styles.main}>
+        <PlainButton type="submit" className={styles.main}>
           {keepWords}
-        </button>
-        <button type="button" onClick={onClose}>
-          Leave it
-        </button>
+        </PlainButton>
+        <PlainButton onClick={onClose}>Leave it</PlainButton>
       </div>
     </form>
   );

@@ -7,6 +7,7 @@ import { useState, type JSX } from 'react';
 import { sentence } from '../../api/client';
 import { dayQuery, dishesQuery } from '../../api/queries';
 import type { DayView } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { figureText, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import styles from './table.module.css';
@@ -92,13 +93,12 @@ export function Day(): JSX.Element {
                 if (servings > 0) setMeals(meals.map((m, j) => (j === i ? { ...m, servings } : m)));
               }}
             />
-            <button
-              type="button"
+            <PlainButton
               className="plain-button soft"
               onClick={() => setMeals(meals.filter((_, j) => j !== i))}
             >
               Take off
-            </button>
+            </PlainButton>
           </li>
         ))}
       </ul>

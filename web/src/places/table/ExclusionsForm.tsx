@@ -6,6 +6,7 @@ import { useState, type JSX } from 'react';
 
 import { exclusionsQuery } from '../../api/queries';
 import type { Exclusion } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 
 interface Props {
   exclusions: Exclusion[];
@@ -22,15 +23,14 @@ function Words({ words, has, onToggle }: WordsProps): JSX.Element {
   return (
     <div className="chips">
       {words.map((word) => (
-        <button
+        <PlainButton
           key={word}
-          type="button"
           className="chip"
           aria-pressed={has(word)}
           onClick={() => onToggle(word)}
         >
           {word}
-        </button>
+        </PlainButton>
       ))}
     </div>
   );
@@ -106,14 +106,13 @@ export function ExclusionsForm({ exclusions, onChange }: Props): JSX.Element {
                   )
                 }
               />
-              <button
-                type="button"
+              <PlainButton
                 className="plain-button soft"
                 aria-label={`Bear ${exclusion.what} again`}
                 onClick={() => toggle(exclusion.what)}
               >
                 Take off
-              </button>
+              </PlainButton>
             </li>
           ))}
         </ul>

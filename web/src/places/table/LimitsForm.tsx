@@ -3,6 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState, type JSX } from 'react';
 
+import { PlainButton } from '../../parts/PlainButton';
 import { LABELS, unitOf } from '../../parts/format';
 import { TARGETED } from '../../api/vocabulary';
 import { isSet, NONE, type Limits, type Typed } from './limits';
@@ -95,9 +96,9 @@ export function LimitsForm({ limits, onChange }: Props): JSX.Element {
         );
       })}
       {shown.length < TARGETED.length && (
-        <button type="button" className="plain-button" onClick={() => setAll(true)}>
+        <PlainButton className="plain-button" onClick={() => setAll(true)}>
           {TARGETED.length - shown.length} more
-        </button>
+        </PlainButton>
       )}
     </div>
   );

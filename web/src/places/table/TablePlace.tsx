@@ -6,6 +6,7 @@ import { useState, type JSX } from 'react';
 import { client, sentence, take } from '../../api/client';
 import { computedAnew, eatersQuery, schoolsQuery } from '../../api/queries';
 import type { EaterForm, EaterRecord, Exclusion, Target } from '../../api/types';
+import { PlainButton } from '../../parts/PlainButton';
 import { day, LABELS, percent, plain, unitOf, unitText, valueIn } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { useRemovable } from '../../parts/useRemovable';
@@ -74,22 +75,16 @@ function PlaceSetting({ eater, onChange, onTakeAway }: SettingProps): JSX.Elemen
           <li className="soft">no limits set</li>
         )}
       </ul>
-      <button
-        type="button"
-        className="plain-button"
-        aria-label={`Change ${eater.name}`}
-        onClick={onChange}
-      >
+      <PlainButton className="plain-button" aria-label={`Change ${eater.name}`} onClick={onChange}>
         Change
-      </button>
-      <button
-        type="button"
+      </PlainButton>
+      <PlainButton
         className="plain-button soft"
         aria-label={`Take away ${eater.name} from the table`}
         onClick={onTakeAway}
       >
         Take away
-      </button>
+      </PlainButton>
     </li>
   );
 }
@@ -159,9 +154,9 @@ export function TablePlace(): JSX.Element {
       {away.removed && (
         <Notice
           actions={
-            <button type="button" className="chip" onClick={() => away.bringBack()}>
+            <PlainButton className="chip" onClick={() => away.bringBack()}>
               Bring back
-            </button>
+            </PlainButton>
           }
         >
           {away.removed.name} left the table.

@@ -8,6 +8,7 @@ import { waterQuery } from '../../api/queries';
 import type { CourseView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { Notice } from '../../parts/Notice';
+import { PlainButton } from '../../parts/PlainButton';
 import { Glasses } from './Glasses';
 import { WhereItWent } from './WhereItWent';
 import { WeighPanel } from './WeighPanel';
@@ -76,15 +77,14 @@ export function WaterPlace(): JSX.Element {
       {courses.length > 1 && (
         <nav className={styles.parts} aria-label="Whose water">
           {courses.map((one) => (
-            <button
+            <PlainButton
               key={one.part_id}
-              type="button"
               className="chip"
               aria-pressed={one === course}
               onClick={() => setPicked(one.part_id)}
             >
               {one.name}
-            </button>
+            </PlainButton>
           ))}
         </nav>
       )}

@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import type { CourseView, GlassView, OtherWayView, PointView } from '../../api/types';
 import { mapSlot } from '../../draft/edits';
 import { useOpenDish } from '../../draft/context';
+import { PlainButton } from '../../parts/PlainButton';
 import { duration, plain, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { WeighForm, type Scale } from '../../parts/WeighForm';
@@ -97,9 +98,9 @@ function HowElse({ glass }: { glass: GlassView }): JSX.Element | null {
       </h3>
       <div className="chips" style={{ marginTop: 6 }}>
         {glass.others.map((way) => (
-          <button key={way.kind} type="button" className="chip" onClick={() => take(way)}>
+          <PlainButton key={way.kind} className="chip" onClick={() => take(way)}>
             {way.words}
-          </button>
+          </PlainButton>
         ))}
       </div>
     </section>
@@ -153,9 +154,9 @@ export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
       )}
       {run && (
         <p style={{ marginTop: 16 }}>
-          <button type="button" className="chip" onClick={() => weighing.finish(run.id)}>
+          <PlainButton className="chip" onClick={() => weighing.finish(run.id)}>
             Close this run
-          </button>
+          </PlainButton>
         </p>
       )}
     </>
