@@ -10,5 +10,6 @@ export const PlainButton = styled(ButtonBase)({
   alignItems: 'normal',
   justifyContent: 'normal',
   userSelect: 'auto',
+  padding: '1px 6px',
   '&.Mui-disabled': { pointerEvents: 'auto' },
 });

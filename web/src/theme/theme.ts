@@ -1,7 +1,9 @@
 /** MUI under our own look: controls and accessibility from MUI, colours from variables. */
 import { createTheme, type Theme } from '@mui/material/styles';
+import { createElement } from 'react';
 
 import { HEADING, paletteOf, TEXT, variables, type Mode } from './palette';
+import { TickBox } from './TickBox';
 
 export function themeFor(mode: Mode): Theme {
   const c = paletteOf(mode);
@@ -43,6 +45,13 @@ export function themeFor(mode: Mode): Theme {
           root: { padding: '7px 16px', minHeight: 40, lineHeight: 1.2 },
           outlined: { borderWidth: 1.5, borderColor: c.kale },
         },
+      },
+      MuiCheckbox: {
+        defaultProps: {
+          icon: createElement(TickBox),
+          checkedIcon: createElement(TickBox, { ticked: true }),
+        },
+        styleOverrides: { root: { padding: 6, fontSize: 16 } },
       },
       MuiPaper: { styleOverrides: { root: { backgroundImage: 'none', boxShadow: 'none' } } },
       MuiDialog: { styleOverrides: { paper: { border: `1.5px solid ${c.ink}` } } },

@@ -15,6 +15,7 @@ import { PlainButton } from '../../parts/PlainButton';
 import { minutesMore, withUnit, workMore } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { ReachBar } from '../../parts/ReachBar';
+import { Tick } from '../../parts/Tick';
 import { ByHand } from './ByHand';
 import { CandidateFacts } from './CandidateFacts';
 import { ORDERS, ordered, smellsStrongly, type Order } from './ordering';
@@ -203,10 +204,9 @@ export function Candidates({ part, slot }: { part: Part; slot: Slot }): JSX.Elem
           </Select>
         )}
         {every.some(smellsStrongly) && (
-          <label className={styles.smell}>
-            <input type="checkbox" checked={noSmell} onChange={() => setNoSmell(!noSmell)} /> no
-            strong smells
-          </label>
+          <Tick className={styles.smell} checked={noSmell} onChange={setNoSmell}>
+            no strong smells
+          </Tick>
         )}
         {every.length > 1 && <OrderChoice order={order} onOrder={setOrder} />}
       </div>

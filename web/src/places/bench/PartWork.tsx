@@ -1,4 +1,5 @@
 /** The chosen part: its role, the lines as they were and as they become, and the stand-ins. */
+import Checkbox from '@mui/material/Checkbox';
 import Chip from '@mui/material/Chip';
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
@@ -151,8 +152,7 @@ function Was({ part, slot, onSwap }: LinesProps): JSX.Element {
             <li key={line.id}>
               {slot ? (
                 <label className={slot.line_ids.includes(line.id) ? '' : 'stays'}>
-                  <input
-                    type="checkbox"
+                  <Checkbox
                     checked={slot.line_ids.includes(line.id)}
                     onChange={() => toggle(line.id)}
                   />

@@ -1,6 +1,4 @@
 /** Who has a variant, what it is called, and for how many servings besides. */
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
@@ -9,6 +7,7 @@ import { eatersQuery } from '../../api/queries';
 import type { Variant } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { listed } from '../../parts/format';
+import { Tick } from '../../parts/Tick';
 import styles from './variants.module.css';
 
 const MOST_OTHERS = 200;
@@ -34,23 +33,16 @@ export function WhoHasIt({ chosen, of, onChange }: EatersProps): JSX.Element {
       {eaters.data?.map((eater) => {
         const other = taken.get(eater.id);
         return (
-          <FormControlLabel
+          <Tick
             key={eater.id}
             disabled={other !== undefined}
-            label={other === undefined ? eater.name : `${eater.name} has another`}
-            control={
-              <Checkbox
-                checked={chosen.includes(eater.id)}
-                onChange={(event) =>
-                  onChange(
-                    event.target.checked
-                      ? [...chosen, eater.id]
-                      : chosen.filter((id) => id !== eater.id),
-                  )
-                }
-              />
+            checked={chosen.includes(eater.id)}
+            onChange={(on) =>
+              onChange(on ? [...chosen, eater.id] : chosen.filter((id) => id !== eater.id))
             }
-          />
+          >
+            {other === undefined ? eater.name : `${eater.name} has another`}
+          </Tick>
         );
       })}
     </div>

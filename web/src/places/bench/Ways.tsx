@@ -11,6 +11,7 @@ import { useOpenDish } from '../../draft/context';
 import { Notice } from '../../parts/Notice';
 import { PlainButton } from '../../parts/PlainButton';
 import { ReachBar } from '../../parts/ReachBar';
+import { Tick } from '../../parts/Tick';
 import { Parted } from './Parted';
 import styles from './ways.module.css';
 
@@ -182,10 +183,9 @@ export function Ways(): JSX.Element {
       <div className={styles.heading}>
         <h3>Ways to make it fit</h3>
         {(onlyGrams || cards.length > 0) && (
-          <label className={styles.grams}>
-            <input type="checkbox" checked={onlyGrams} onChange={() => setOnlyGrams(!onlyGrams)} />{' '}
+          <Tick className={styles.grams} checked={onlyGrams} onChange={setOnlyGrams}>
             move grams only
-          </label>
+          </Tick>
         )}
         {looking && (
           <span className="soft">

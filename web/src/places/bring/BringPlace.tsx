@@ -1,5 +1,6 @@
 /** Pasting a recipe, and settling what was read before it goes on the Bench. */
 import Button from '@mui/material/Button';
+import InputBase from '@mui/material/InputBase';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
@@ -151,8 +152,10 @@ export function BringPlace(): JSX.Element {
       <div className={styles.bring}>
         <div>
           <FileDrop onFile={(file) => reading.mutate(file)}>
-            <textarea
-              aria-label="Recipe text"
+            <InputBase
+              inputComponent="textarea"
+              inputProps={{ 'aria-label': 'Recipe text' }}
+              fullWidth
               value={text}
               placeholder="Paste or type the recipe here"
               onChange={(event) => setText(event.target.value)}

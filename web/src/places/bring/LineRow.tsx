@@ -1,7 +1,5 @@
 /** One ingredient line: what was read, why it weighs what it weighs, and fixing it in place. */
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery } from '@tanstack/react-query';
@@ -21,6 +19,7 @@ import { InOut } from '../../parts/InOut';
 import { Notice } from '../../parts/Notice';
 import { keysAreOn } from '../../parts/useKeys';
 import { UsesEditor, usesText } from '../../parts/UsesEditor';
+import { Tick } from '../../parts/Tick';
 import { kindOfKey, Kinds } from './Kinds';
 import styles from './bring.module.css';
 
@@ -154,11 +153,9 @@ function Edit(props: Props): JSX.Element {
         ))}
         <MenuItem value="new">New part …</MenuItem>
       </TextField>
-      <FormControlLabel
-        sx={{ gridColumn: '1 / -1', order: -1, m: 0 }}
-        control={<Checkbox checked={always} onChange={(_, checked) => setAlways(checked)} />}
-        label="From now on, always read this as the food I choose"
-      />
+      <Tick className={styles.always} checked={always} onChange={setAlways}>
+        From now on, always read this as the food I choose
+      </Tick>
       <div className="row">
         <Button type="submit" variant="contained">
           Done

@@ -10,6 +10,7 @@ import type { Label, LabelLook, OwnFood } from '../../api/types';
 import { PlainButton } from '../../parts/PlainButton';
 import { LABELS, unitOf } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
+import { Tick } from '../../parts/Tick';
 import { spreadText, valueText } from './known';
 import { ALLERGENS, HOLDABLE } from '../../api/vocabulary';
 import { LINE_NAMES, LINES, MORE_LINES, REGIONS } from './labelFields';
@@ -187,22 +188,15 @@ export function LabelForm({ start, saving, problem, onSave, onCancel }: Props): 
           )}
           <h3>Ingredients</h3>
           <div className="row">
-            <label>
-              <input
-                type="checkbox"
-                checked={food.holds !== null}
-                onChange={(e) => setFood({ ...food, holds: e.target.checked ? [] : null })}
-              />{' '}
+            <Tick
+              checked={food.holds !== null}
+              onChange={(on) => setFood({ ...food, holds: on ? [] : null })}
+            >
               I have read the ingredient list
-            </label>
-            <label>
-              <input
-                type="checkbox"
-                checked={label.no_polyols}
-                onChange={(e) => setLabel({ no_polyols: e.target.checked })}
-              />{' '}
+            </Tick>
+            <Tick checked={label.no_polyols} onChange={(no_polyols) => setLabel({ no_polyols })}>
               no sugar alcohols among them
-            </label>
+            </Tick>
           </div>
           {food.holds !== null && (
             <>

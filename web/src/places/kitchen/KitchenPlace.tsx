@@ -1,7 +1,5 @@
 /** What the computation has to know of this kitchen. */
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import FormGroup from '@mui/material/FormGroup';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -21,6 +19,7 @@ import { PlainButton } from '../../parts/PlainButton';
 import { setEnergyUnit } from '../../parts/format';
 import { APPLIANCES, SALTS } from '../../api/vocabulary';
 import { Notice } from '../../parts/Notice';
+import { Tick } from '../../parts/Tick';
 import { CookedOn } from './CookedOn';
 import { Learning } from './Learning';
 import { Pans } from './Pans';
@@ -116,19 +115,15 @@ function Missing({
       </p>
       <FormGroup row>
         {APPLIANCES.map((name) => (
-          <FormControlLabel
+          <Tick
             key={name}
-            label={name}
-            control={
-              <Checkbox
-                size="small"
-                checked={missing.includes(name)}
-                onChange={(_, on) =>
-                  onChange(on ? [...missing, name] : missing.filter((one) => one !== name))
-                }
-              />
+            checked={missing.includes(name)}
+            onChange={(on) =>
+              onChange(on ? [...missing, name] : missing.filter((one) => one !== name))
             }
-          />
+          >
+            {name}
+          </Tick>
         ))}
       </FormGroup>
     </div>

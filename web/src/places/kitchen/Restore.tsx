@@ -1,7 +1,5 @@
 /** Putting an archive back: first what it would change, then as a whole or not at all. */
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState, type JSX } from 'react';
 
@@ -9,6 +7,7 @@ import { restore } from '../../api/archive';
 import { sentence } from '../../api/client';
 import type { KindPlan, RestorePlan } from '../../api/types';
 import { Notice } from '../../parts/Notice';
+import { Tick } from '../../parts/Tick';
 import styles from './archive.module.css';
 
 const DAY: Intl.DateTimeFormatOptions = {
@@ -155,18 +154,15 @@ export function Restore(): JSX.Element {
           )}
           {file && isNews(plan) && (
             <div className="row">
-              <FormControlLabel
-                control={
-                  <Checkbox
-                    checked={replace}
-                    onChange={(_, on) => {
-                      setReplace(on);
-                      look(file, on);
-                    }}
-                  />
-                }
-                label="Replace what is otherwise here"
-              />
+              <Tick
+                checked={replace}
+                onChange={(on) => {
+                  setReplace(on);
+                  look(file, on);
+                }}
+              >
+                Replace what is otherwise here
+              </Tick>
               <Button
                 variant="contained"
                 onClick={() => taking.mutate({ file, replace, apply: true })}

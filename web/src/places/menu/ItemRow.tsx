@@ -1,5 +1,6 @@
 /** One thing on the list: ticked with a thumb; opened, for what it is, what else would do, its price. */
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
@@ -108,7 +109,11 @@ export function ItemRow({ item, list, open, onOpen }: Props): JSX.Element {
   return (
     <li className={styles.item} data-had={item.had}>
       <label className={styles.tick}>
-        <input type="checkbox" checked={item.had} onChange={tick} aria-label={item.name} />
+        <Checkbox
+          checked={item.had}
+          onChange={tick}
+          slotProps={{ input: { 'aria-label': item.name } }}
+        />
         <span className={styles.name}>{item.name}</span>
         <span className={styles.buy}>
           {item.pantry && !item.had ? `${withUnit(item.grams, 'g')} needed` : item.buy}

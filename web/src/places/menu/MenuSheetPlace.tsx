@@ -1,6 +1,4 @@
 /** One run sheet over the days: each day's cooking, and what is done for it the day before. */
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
@@ -13,6 +11,7 @@ import { keep, recall } from '../../draft/storage';
 import { PlainButton } from '../../parts/PlainButton';
 import { clockOf, listed } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
+import { Tick } from '../../parts/Tick';
 import { SheetList } from '../run-sheet/SheetList';
 import { called, plusDays } from './dates';
 import styles from './menuSheet.module.css';
@@ -118,21 +117,17 @@ function Day({ day, today, forOthers, todos, wishes, change }: DayProps): JSX.El
             <div className={styles.ahead}>
               <h3>Could be done the day before</h3>
               {sheet.ahead.map((one) => (
-                <FormControlLabel
+                <Tick
                   key={one.tasks.join()}
-                  control={
-                    <Checkbox
-                      size="small"
-                      checked={one.on}
-                      onChange={(_, on) => {
-                        const others = chosen.filter((task) => !one.tasks.includes(task));
-                        const mine = on ? [...others, ...one.tasks] : others;
-                        change({ ahead: { ...wishes.ahead, [day.date]: mine } });
-                      }}
-                    />
-                  }
-                  label={one.words}
-                />
+                  checked={one.on}
+                  onChange={(on) => {
+                    const others = chosen.filter((task) => !one.tasks.includes(task));
+                    const mine = on ? [...others, ...one.tasks] : others;
+                    change({ ahead: { ...wishes.ahead, [day.date]: mine } });
+                  }}
+                >
+                  {one.words}
+                </Tick>
               ))}
             </div>
           )}

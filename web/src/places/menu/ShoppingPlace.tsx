@@ -1,5 +1,6 @@
 /** The shopping list: walked through aisle by aisle, ticked with or without a network. */
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import TextField from '@mui/material/TextField';
 import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
@@ -39,8 +40,7 @@ function Own({ list }: { list: ShoppingList }): JSX.Element {
         {list.answer?.own.map((line) => (
           <li key={line.id} className={styles.item} data-had={line.got}>
             <label className={styles.tick}>
-              <input
-                type="checkbox"
+              <Checkbox
                 checked={line.got}
                 onChange={() =>
                   list.tell(line.words, { kind: line.got ? 'not_got' : 'got', of: line.id })

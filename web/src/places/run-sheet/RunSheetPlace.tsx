@@ -1,7 +1,5 @@
 /** Run sheet: when to do what, so that everything is ready when it is served. */
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
@@ -21,6 +19,7 @@ import { Timeline } from './Timeline';
 import { toCalendar } from './toCalendar';
 import { requestOf, useSheetWishes } from './useSheetWishes';
 import { clockOf } from '../../parts/format';
+import { Tick } from '../../parts/Tick';
 import styles from './runSheet.module.css';
 
 function Chosen({
@@ -212,21 +211,17 @@ export function RunSheetPlace(): JSX.Element {
         </div>
         {sheet.ahead.length > 0 && <h3>Could be done before</h3>}
         {sheet.ahead.map((one) => (
-          <FormControlLabel
+          <Tick
             key={one.tasks.join()}
             className={styles.ahead}
-            control={
-              <Checkbox
-                size="small"
-                checked={one.on}
-                onChange={(_, on) => {
-                  const others = wishes.ahead.filter((task) => !one.tasks.includes(task));
-                  change({ ahead: on ? [...others, ...one.tasks] : others });
-                }}
-              />
-            }
-            label={one.words}
-          />
+            checked={one.on}
+            onChange={(on) => {
+              const others = wishes.ahead.filter((task) => !one.tasks.includes(task));
+              change({ ahead: on ? [...others, ...one.tasks] : others });
+            }}
+          >
+            {one.words}
+          </Tick>
         ))}
         <h3>Together with</h3>
         {cooked.slice(1).map((dish) => (

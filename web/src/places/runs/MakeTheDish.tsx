@@ -1,7 +1,5 @@
 /** A cooking becomes the dish: as it was cooked, with what was done otherwise where wanted. */
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import { useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
@@ -9,6 +7,7 @@ import { dishOf } from '../../api/runs';
 import type { RunAnswer } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { Notice } from '../../parts/Notice';
+import { Tick } from '../../parts/Tick';
 import styles from './runs.module.css';
 
 export function MakeTheDish({ answer }: { answer: RunAnswer }): JSX.Element {
@@ -30,18 +29,15 @@ export function MakeTheDish({ answer }: { answer: RunAnswer }): JSX.Element {
   return (
     <div className={styles.make}>
       {view.offers.map((offer) => (
-        <FormControlLabel
+        <Tick
           key={offer.key}
-          control={
-            <Checkbox
-              checked={wanted.includes(offer.key)}
-              onChange={(_, on) =>
-                setWanted(on ? [...wanted, offer.key] : wanted.filter((key) => key !== offer.key))
-              }
-            />
+          checked={wanted.includes(offer.key)}
+          onChange={(on) =>
+            setWanted(on ? [...wanted, offer.key] : wanted.filter((key) => key !== offer.key))
           }
-          label={offer.words}
-        />
+        >
+          {offer.words}
+        </Tick>
       ))}
       <Button variant="outlined" onClick={() => void make()}>
         Make this the dish

@@ -1,7 +1,5 @@
 /** Cookings of the dish side by side: what was changed, weighed, timed, eaten and said. */
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { useState, type JSX, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -14,6 +12,7 @@ import { useOpenDish } from '../../draft/context';
 import { clockOf, figureText, percent, plain, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { Opinions } from '../../parts/Opinions';
+import { Tick } from '../../parts/Tick';
 import { MakeTheDish } from './MakeTheDish';
 import { Plots } from './Plots';
 import { letterOf } from './plots';
@@ -280,19 +279,14 @@ function Chosen({ all, dish }: { all: RunState[]; dish: string }): JSX.Element {
       {all.length > 1 && (
         <div className={styles.choose} role="group" aria-label="Which cookings are shown">
           {all.map((run) => (
-            <FormControlLabel
+            <Tick
               key={run.id}
-              control={
-                <Checkbox
-                  checked={chosen.includes(run.id)}
-                  disabled={!chosen.includes(run.id) && chosen.length >= MOST}
-                  onChange={(_, on) =>
-                    setChosen(on ? [...chosen, run.id] : chosen.filter((id) => id !== run.id))
-                  }
-                />
+              checked={chosen.includes(run.id)}
+              disabled={!chosen.includes(run.id) && chosen.length >= MOST}
+              onChange={(on) =>
+                setChosen(on ? [...chosen, run.id] : chosen.filter((id) => id !== run.id))
               }
-              label={`${dayOf(run.started_at)}${run.finished_at ? '' : ', on the stove'}`}
-            />
+            >{`${dayOf(run.started_at)}${run.finished_at ? '' : ', on the stove'}`}</Tick>
           ))}
         </div>
       )}

@@ -1,4 +1,5 @@
 /** A thermometer in the middle of the food: what it shows, and whether that is enough. */
+import InputBase from '@mui/material/InputBase';
 import { useState, type JSX } from 'react';
 
 import type { Card } from '../../api/types';
@@ -19,10 +20,12 @@ function Simulated(): JSX.Element {
   const celsius = typed(into);
   return (
     <div className={styles.newTimer}>
-      <input
-        aria-label="It is stuck into something of so many °C"
+      <InputBase
+        inputProps={{
+          'aria-label': 'It is stuck into something of so many °C',
+          inputMode: 'decimal',
+        }}
         placeholder="the middle is, °C"
-        inputMode="decimal"
         value={into}
         onChange={(event) => setInto(event.target.value)}
       />
@@ -65,10 +68,9 @@ export function ProbeForm({ target, onRead, onClose }: Props): JSX.Element {
           if (read !== null) keep(read);
         }}
       >
-        <input
-          aria-label="In the middle, °C"
+        <InputBase
+          inputProps={{ 'aria-label': 'In the middle, °C', inputMode: 'decimal' }}
           placeholder="in the middle, °C"
-          inputMode="decimal"
           autoFocus
           value={text}
           onChange={(event) => setText(event.target.value)}

@@ -1,4 +1,5 @@
 /** The timers: each with its name, what is left, a minute more, and the end of it. */
+import InputBase from '@mui/material/InputBase';
 import { useState, type JSX } from 'react';
 
 import { countdown } from '../../evening/overlay';
@@ -32,17 +33,15 @@ function NewTimer({ onNew }: { onNew: Props['onNew'] }): JSX.Element {
         setMinutes('');
       }}
     >
-      <input
-        aria-label="What is timed"
-        placeholder="another timer"
-        maxLength={120}
+      <InputBase
+        inputProps={{ 'aria-label': 'What is timed', maxLength: 120 }}
+        placeholder="new timer"
         value={name}
         onChange={(event) => setName(event.target.value)}
       />
-      <input
-        aria-label="Minutes"
+      <InputBase
+        inputProps={{ 'aria-label': 'Minutes', inputMode: 'decimal' }}
         placeholder="min"
-        inputMode="decimal"
         value={minutes}
         onChange={(event) => setMinutes(event.target.value)}
       />

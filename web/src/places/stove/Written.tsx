@@ -1,4 +1,5 @@
 /** Something written down at a step, kept or left. */
+import InputBase from '@mui/material/InputBase';
 import { useState, type JSX, type ReactNode } from 'react';
 
 import { PlainButton } from '../../parts/PlainButton';
@@ -27,14 +28,6 @@ export function Written({
   onClose,
 }: Props): JSX.Element {
   const [words, setWords] = useState(first);
-  const field = {
-    'aria-label': label,
-    autoFocus: true,
-    placeholder,
-    value: words,
-    maxLength: long ? 2000 : 200,
-    onChange: (event: { target: { value: string } }) => setWords(event.target.value),
-  };
   return (
     <form
       className={styles.noteForm}
@@ -44,7 +37,14 @@ export function Written({
         onClose();
       }}
     >
-      {long ? <textarea {...field} /> : <input {...field} />}
+      <InputBase
+        inputComponent={long ? 'textarea' : 'input'}
+        inputProps={{ 'aria-label': label, maxLength: long ? 2000 : 200 }}
+        autoFocus
+        placeholder={placeholder}
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+      />
       {children}
       <div className={styles.actions}>
         <PlainButton type="submit" className={styles.main}>

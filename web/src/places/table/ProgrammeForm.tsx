@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import type { JSX } from 'react';
 
 import type { Programme } from '../../api/types';
+import { Tick } from '../../parts/Tick';
 
 const RULES: [string, string][] = [
   ['one_starch', 'one starch as the centre'],
@@ -25,14 +26,9 @@ export function ProgrammeForm({ programme, onChange }: Props): JSX.Element {
     });
   return (
     <div style={{ marginTop: 16 }}>
-      <label>
-        <input
-          type="checkbox"
-          checked={programme !== null}
-          onChange={(e) => (e.target.checked ? begin() : onChange(null))}
-        />{' '}
+      <Tick checked={programme !== null} onChange={(on) => (on ? begin() : onChange(null))}>
         <b>For a time</b> <span className="soft">rules that hold for some days</span>
-      </label>
+      </Tick>
       {programme && (
         <>
           <div className="row" style={{ marginTop: 10 }}>
@@ -51,21 +47,21 @@ export function ProgrammeForm({ programme, onChange }: Props): JSX.Element {
             />
           </div>
           {RULES.map(([key, name]) => (
-            <label key={key} style={{ display: 'block', marginTop: 6 }}>
-              <input
-                type="checkbox"
+            <div key={key}>
+              <Tick
                 checked={programme.rules.includes(key)}
-                onChange={(e) =>
+                onChange={(on) =>
                   onChange({
                     ...programme,
-                    rules: e.target.checked
+                    rules: on
                       ? [...programme.rules, key]
                       : programme.rules.filter((r) => r !== key),
                   })
                 }
-              />{' '}
-              {name}
-            </label>
+              >
+                {name}
+              </Tick>
+            </div>
           ))}
         </>
       )}
