@@ -251,6 +251,9 @@ class BadFiles(unittest.TestCase):
             "scopes.html": "<p itemprop=name>x</p>"
             + "<hp itemscope itemtype=https://schema.org/Recipe>1 leek" * 400,
             "story.md": "# a\n" + "a b c\n\n" * 3000,
+            "title.html": "<p itemscope itemtype=https://schema.org/Recipe><b itemprop=name>Rice "
+            + "---\n" * 4000
+            + "</b><b itemprop=recipeIngredient>1 leek</b>",
             "properties.html": "<p itemscope itemtype=https://schema.org/Recipe>"
             + "<b itemprop=recipeIngredient>1 g salt</b>" * 20_000,
             "marks.cook": "@" * 100_000 + "{" * 100_000,

@@ -27,6 +27,8 @@ _SITE = re.compile(
     r"^(?P<name>.+?)\s+[-–—]\s+.{0,30}(?:kitchens?|cooks?|recipes|foods?|blog|magazine|eats|\.\w{2,3})$",
     re.IGNORECASE,
 )
+# Characters of a title that are read.
+_LOOKED_AT = 600
 _DIETS = re.compile(
     r"(?:\s*[(\[]\s*(?:v|vg|vgn|ve|gf|df|nf|lf|lc|vegan|vegetarian|veggie|keto|low[\s-]carb|"
     r"(?:gluten|dairy|nut)[\s-]free)\s*[)\]])+$",
@@ -117,6 +119,8 @@ def asked_for(text: str) -> str | None:
 
 def title_of(text: str) -> tuple[str, Servings | None]:
     """Return a title without labels, pages and tails, and how many it says it serves."""
+    # What comes after this is no title any more, and its runs of dashes would be looked at for ever.
+    text = text[:_LOOKED_AT]
     bare = text.strip(" #*_=|")
     for before in (_LABELLED, _PAGE, _PLACE):
         bare = before.sub("", bare)
