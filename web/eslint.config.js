@@ -19,9 +19,35 @@ export default tseslint.config(
             'JSXOpeningElement[name.name="input"]:not(:has(JSXAttribute[name.name="type"][value.value="file"]))',
           message: 'MUI, or PlainButton and Tick in parts/, under our theme.',
         },
+        {
+          selector:
+            'CallExpression[callee.property.name=/^(invalidateQueries|removeQueries|setQueryData|cancelQueries)$/]',
+          message: 'What a change makes stale is known to the file of its resource in api/.',
+        },
+      ],
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: 'api/client$',
+              importNames: ['client', 'take'],
+              message: 'The server is asked in api/, one file per resource.',
+            },
+          ],
+        },
       ],
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
     },
+  },
+  {
+    files: ['src/api/**', 'src/testing/**', 'src/**/*.test.*'],
+    rules: { 'no-restricted-imports': 'off', 'no-restricted-syntax': 'off' },
+  },
+  {
+    // queryOptions and useMutation carry the fetcher's type in their return type.
+    files: ['src/api/**'],
+    rules: { '@typescript-eslint/explicit-module-boundary-types': 'off' },
   },
 );

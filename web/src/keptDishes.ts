@@ -1,8 +1,9 @@
 /** Dishes are asked for once while there is a network, so that they can be read without one. */
 import type { QueryClient } from '@tanstack/react-query';
 
-import { methodQuery } from './api/method';
-import { dishesQuery, dishQuery, previewQuery, runsQuery } from './api/queries';
+import { methodQuery, previewQuery } from './api/reckon';
+import { dishesQuery, dishQuery } from './api/dishes';
+import { runsQuery } from './api/runs';
 import { NOTHING_WEIGHED, type DishRecord } from './api/types';
 import { forget, keep, recall } from './draft/storage';
 

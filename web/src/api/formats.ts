@@ -1,5 +1,3 @@
-/* eslint-disable @typescript-eslint/explicit-module-boundary-types -- queryOptions carries the
-   fetcher's type in its return type, which nobody could write out better. */
 /** Files in and out: what a file holds, and the formats a dish can be saved in. */
 import { queryOptions } from '@tanstack/react-query';
 

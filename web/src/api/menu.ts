@@ -1,15 +1,15 @@
-/* eslint-disable @typescript-eslint/explicit-module-boundary-types -- queryOptions carries the
-   fetcher's type in its return type, which nobody could write out better. */
-/** The menu, its run sheet and the shopping list. */
+/** The menu, its run sheet, and the cards that go with a dish. */
 import {
   experimental_streamedQuery as streamedQuery,
   keepPreviousData,
   queryOptions,
-  type QueryClient,
+  useMutation,
+  useQueryClient,
 } from '@tanstack/react-query';
 
 import { client, take } from './client';
-import type { MenuSheetDay } from './types';
+import { askAgain, menuChanged, type Removal } from './stale';
+import type { DayForm, MealChange, MenuSheetDay, NewMeal, PlannedMeal } from './types';
 import { linesOf } from './ways';
 
 export const menuQuery = (first: string, days: number) =>
@@ -19,14 +19,6 @@ export const menuQuery = (first: string, days: number) =>
       take(client.GET('/api/menu', { params: { query: { days, ...(first ? { first } : {}) } } })),
     placeholderData: keepPreviousData,
     // Dishes, shelf and table change under it.
-    staleTime: 0,
-  });
-
-export const shoppingQuery = (days: number) =>
-  queryOptions({
-    queryKey: ['shopping', days],
-    queryFn: () => take(client.GET('/api/shopping', { params: { query: { days } } })),
-    placeholderData: keepPreviousData,
     staleTime: 0,
   });
 
@@ -67,9 +59,44 @@ export const cardQuery = (dish: string, leftAt: string) =>
     staleTime: 0,
   });
 
-/** What a change of the menu makes stale. */
-export async function menuChanged(queries: QueryClient): Promise<void> {
-  await Promise.all(
-    ['menu', 'shopping', 'menu-sheet'].map((key) => queries.invalidateQueries({ queryKey: [key] })),
-  );
+const path = (meal: { id: string }) => ({ params: { path: { meal_id: meal.id } } });
+
+export function addMeal(body: NewMeal) {
+  return take(client.POST('/api/menu/meals', { body }));
 }
+
+export function changeMeal(meal: PlannedMeal, body: MealChange) {
+  return take(client.PUT('/api/menu/meals/{meal_id}', { ...path(meal), body }));
+}
+
+export function changeDay(date: string, body: DayForm) {
+  return take(client.PUT('/api/menu/days/{date}', { params: { path: { date } }, body }));
+}
+
+/** The dish is made as large as what is planned of it. */
+export function sizeDish(meal: PlannedMeal) {
+  return take(client.POST('/api/menu/meals/{meal_id}/size', path(meal)));
+}
+
+/** It is eaten: what it takes from the shelf is gone. */
+export function eaten(meal: PlannedMeal) {
+  return take(client.POST('/api/menu/meals/{meal_id}/eaten', path(meal)));
+}
+
+/** One change of the menu after another; days, list and sheet follow, refused or not. */
+export function useChangeMenu() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (change: () => Promise<unknown>) => change(),
+    onSettled: async () => {
+      await menuChanged(queries);
+      await askAgain(queries, 'shelf', 'shelf-planned');
+    },
+  });
+}
+
+export const mealRemoval: Removal<PlannedMeal> = {
+  takeAway: (meal) => take(client.DELETE('/api/menu/meals/{meal_id}', path(meal))),
+  restore: (meal) => take(client.POST('/api/menu/meals/{meal_id}/restore', path(meal))),
+  stale: menuChanged,
+};

@@ -1,15 +1,18 @@
-/* eslint-disable @typescript-eslint/explicit-module-boundary-types -- queryOptions carries the
-   fetcher's type in its return type, which nobody could write out better. */
 /** Cookings of a dish: what is kept of each, and what is told of it afterwards. */
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-
+import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
 import { newId } from '../draft/newId';
 import { client, take } from './client';
-import { runsQuery } from './queries';
-import { shelfQuery } from './shelf';
-import type { Dish, PhotoAnswer, RunTold } from './types';
+import { askAgain, computedAnew } from './stale';
+import type { Dish, NewPhoto, PhotoAnswer, RunTold, WeighBody } from './types';
+
+export const runsQuery = (id: string) =>
+  queryOptions({
+    queryKey: ['runs', id],
+    queryFn: () =>
+      take(client.GET('/api/dishes/{dish_id}/runs', { params: { path: { dish_id: id } } })),
+  });
 
 export const runQuery = (id: string) =>
   queryOptions({
@@ -17,6 +20,8 @@ export const runQuery = (id: string) =>
     queryFn: () => take(client.GET('/api/runs/{run_id}', { params: { path: { run_id: id } } })),
     enabled: id !== '',
   });
+
+const of = (run: string) => ({ path: { run_id: run } });
 
 /** Something told of a cooking; what its kind does not ask for stays empty. */
 export type Told = Partial<Omit<RunTold, 'id' | 'kind'>> & { kind: RunTold['kind'] };
@@ -52,7 +57,7 @@ export function useTell(run: string, dish: string) {
     mutationFn: (told: Told) =>
       take(
         client.POST('/api/runs/{run_id}', {
-          params: { path: { run_id: run } },
+          params: of(run),
           body: { ...NOTHING_TOLD, ...told, id },
         }),
       ),
@@ -60,16 +65,83 @@ export function useTell(run: string, dish: string) {
       if (!answer.question) setId(newId());
       queries.setQueryData(runQuery(run).queryKey, answer.run);
       await queries.invalidateQueries({ queryKey: runsQuery(dish).queryKey });
-      await queries.invalidateQueries({ queryKey: shelfQuery.queryKey });
+      await askAgain(queries, 'shelf');
     },
   });
+}
+
+/** Keeps that a dish was cooked without the Stove, so that something can be told of it. */
+export function useCooked(dish: string, first: () => Promise<void>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: async () => {
+      await first();
+      const params = { path: { dish_id: dish } };
+      return take(client.POST('/api/dishes/{dish_id}/runs', { params, body: { id: newId() } }));
+    },
+    onSuccess: async (answer) => {
+      queries.setQueryData(runQuery(answer.view.id).queryKey, answer);
+      await queries.invalidateQueries({ queryKey: runsQuery(dish).queryKey });
+    },
+  });
+}
+
+/** Sends a weight at a step of the method; the answer may be a question about it. */
+export function weighIn(dish: string, body: WeighBody) {
+  const params = { path: { dish_id: dish } };
+  return take(client.POST('/api/dishes/{dish_id}/weigh-ins', { params, body }));
+}
+
+/** Takes the last weight of a step back. */
+export function takeBack(run: string, at: Pick<WeighBody, 'part' | 'slot' | 'step'>) {
+  const body = { client_id: newId(), ...at };
+  return take(client.POST('/api/runs/{run_id}/take-back', { params: of(run), body }));
+}
+
+export function finishRun(run: string) {
+  return take(client.POST('/api/runs/{run_id}/finish', { params: of(run) }));
+}
+
+/** Takes the weight of the finished dish back, or gives it again. */
+export async function retold(
+  queries: QueryClient,
+  run: string,
+  finished: Omit<RunTold, 'id' | 'kind' | 'sure' | 'event'>,
+  back: boolean,
+): Promise<void> {
+  const kind = back ? 'taken_back' : 'finished_weight';
+  const body = { ...finished, id: newId(), kind, sure: true, event: null } as const;
+  const answer = await take(client.POST('/api/runs/{run_id}', { params: of(run), body }));
+  queries.setQueryData(runQuery(run).queryKey, answer.run);
+}
+
+/** Weights of a dish have changed: its cookings are listed anew. */
+export function runsChanged(queries: QueryClient, dish: string): Promise<void> {
+  return queries.invalidateQueries({ queryKey: runsQuery(dish).queryKey });
+}
+
+/** A weight may have taught something that other dishes follow. */
+export async function weighed(queries: QueryClient, dish: string): Promise<void> {
+  await runsChanged(queries, dish);
+  queries.removeQueries({ queryKey: ['learning'] });
+  await computedAnew(queries);
+}
+
+/** The cooking is over: the dish opens as it is now, once it is opened again. */
+export async function runOver(queries: QueryClient, dish: string): Promise<void> {
+  await weighed(queries, dish);
+  await queries.invalidateQueries({ queryKey: ['dish', dish], refetchType: 'none' });
+}
+
+export function sendPhoto(run: string, body: NewPhoto) {
+  return take(client.POST('/api/runs/{run_id}/photos', { params: of(run), body }));
 }
 
 /** The dish as it was cooked, with those things in it that were done otherwise. */
 export function dishOf(run: string, wanted: string[]): Promise<Dish> {
   return take(
     client.POST('/api/runs/{run_id}/dish', {
-      params: { path: { run_id: run } },
+      params: of(run),
       body: { take: wanted },
     }),
   );

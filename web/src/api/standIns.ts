@@ -1,11 +1,15 @@
-/* eslint-disable @typescript-eslint/explicit-module-boundary-types -- queryOptions and useMutation
-   carry the fetcher's type in their return type, which nobody could write out better. */
 /** The household's own stand-ins, and packs of them. */
 import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 
 import { client, take } from './client';
-import { computedAnew } from './queries';
+import { askAgain, computedAnew } from './stale';
 import type { Dish, OwnStandIn, StandInRecord } from './types';
+
+export const rolesQuery = queryOptions({
+  queryKey: ['roles'],
+  queryFn: () => take(client.GET('/api/roles')),
+  staleTime: Infinity,
+});
 
 export const standInsQuery = queryOptions({
   queryKey: ['stand-ins'],
@@ -15,9 +19,7 @@ export const standInsQuery = queryOptions({
 
 /** The list, the roles' counts and every ranking follow a change. */
 async function changed(queries: QueryClient): Promise<void> {
-  await Promise.all(
-    [['stand-ins'], ['roles']].map((queryKey) => queries.invalidateQueries({ queryKey })),
-  );
+  await askAgain(queries, 'stand-ins', 'roles');
   await computedAnew(queries);
 }
 

@@ -157,3 +157,10 @@ export type ClaimsView = Schemas['ClaimsView'];
 export type RestorePlan = Schemas['RestorePlan'];
 export type KindPlan = Schemas['KindPlan'];
 export type TokenRecord = Schemas['TokenRecord'];
+
+export type BatchChange = Schemas['BatchChange'];
+export type NewPhoto = Schemas['NewPhoto'];
+export type EveningStart = Schemas['StartSession'];
+export type PriceForm = Schemas['PriceForm'];
+export type NewToken = Schemas['NewToken'];
+export type ScaleWish = Schemas['ScaleWish'];

@@ -1,5 +1,3 @@
-/* eslint-disable @typescript-eslint/explicit-module-boundary-types -- queryOptions carries the
-   fetcher's type in its return type, which nobody could write out better. */
 /** Dishes parted into variants, and what the book knows of how somebody may want one. */
 import { queryOptions } from '@tanstack/react-query';
 

@@ -1,7 +1,9 @@
-/* eslint-disable @typescript-eslint/explicit-module-boundary-types -- queryOptions carries the
-   fetcher's type in its return type, which nobody could write out better. */
 /** What to change so that everybody can eat a dish, part by part as it is found. */
-import { experimental_streamedQuery as streamedQuery, queryOptions } from '@tanstack/react-query';
+import {
+  experimental_streamedQuery as streamedQuery,
+  queryOptions,
+  useQueryClient,
+} from '@tanstack/react-query';
 
 import { client, take } from './client';
 import type { Dish, DishWays, Readings, WaysPart } from './types';
@@ -61,3 +63,9 @@ export const tableWaysQuery = (tableAt: number) =>
     gcTime: 60_000,
     retry: false,
   });
+
+/** Gives a search up: for ways of one dish, or for how to part it. */
+export function useStopLooking(what: 'ways' | 'split'): () => void {
+  const queries = useQueryClient();
+  return () => void queries.cancelQueries({ queryKey: [what] });
+}

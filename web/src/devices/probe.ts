@@ -1,7 +1,8 @@
 /** The thermometer of this device, which is a simulated one. */
 import { useSyncExternalStore } from 'react';
 
-import { client, sentence, take } from '../api/client';
+import { sentence } from '../api/client';
+import { probeReadings } from '../api/devices';
 
 export interface ProbeState {
   /** What it shows now, null where none is stuck in. */
@@ -35,11 +36,11 @@ export async function stickIn(celsius: number): Promise<void> {
   const before = state.celsius ?? ROOM;
   clearInterval(playing);
   try {
-    const answer = await take(client.POST('/api/probe', { body: { before, celsius } }));
+    const readings = await probeReadings(before, celsius);
     const shown: number[] = [];
     become({ stands: false, problem: null });
     playing = setInterval(() => {
-      const next = answer.celsius[shown.length];
+      const next = readings[shown.length];
       if (next === undefined) {
         clearInterval(playing);
         return;

@@ -1,7 +1,8 @@
 /** The scale of this device: a real one by USB where the browser has it, or a simulated one. */
 import { useSyncExternalStore } from 'react';
 
-import { client, sentence, take } from '../api/client';
+import { sentence } from '../api/client';
+import { scaleReports } from '../api/devices';
 import { bytesOf, decode, Steadier, type Reading } from './reports';
 
 export interface ScaleState {
@@ -100,11 +101,7 @@ export async function happens(happening: Happening): Promise<void> {
   if (happening.kind === 'put') load = happening.grams;
   else tared = load;
   try {
-    const { reports } = await take(
-      client.POST('/api/scale', {
-        body: { ...before, happening: happening.kind, grams: load },
-      }),
-    );
+    const reports = await scaleReports({ ...before, happening: happening.kind, grams: load });
     clearInterval(playing);
     let next = 0;
     playing = setInterval(() => {

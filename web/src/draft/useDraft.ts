@@ -5,12 +5,13 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 
-import { ApiError, client, sentence, take } from '../api/client';
-import { dishesQuery, runsQuery } from '../api/queries';
-import { runQuery } from '../api/runs';
+import { ApiError, sentence } from '../api/client';
+import { saveDraft } from '../api/dishes';
+import { inTodaysForm } from '../api/reading';
+import { retold, runsChanged, takeBack, weighIn } from '../api/runs';
+import { askAgain } from '../api/stale';
 import type { Dish, RunTold, WeighBody } from '../api/types';
 import { describe } from './describe';
-import { inTodaysForm } from './inTodaysForm';
 import { newId } from './newId';
 import { forget, keep, recall } from './storage';
 
@@ -122,13 +123,7 @@ export function useDraft(id: string, revision: number, stored: Dish, reload: () 
   const queries = useQueryClient();
 
   const { mutateAsync, isPending, error } = useMutation({
-    mutationFn: (document: Dish) =>
-      take(
-        client.PUT('/api/dishes/{dish_id}', {
-          params: { path: { dish_id: id }, header: { 'If-Match': String(known.current) } },
-          body: document,
-        }),
-      ),
+    mutationFn: (document: Dish) => saveDraft(id, known.current, document),
     onSuccess: (saved, document) => {
       known.current = saved.revision;
       if (latest.current === document) {
@@ -138,7 +133,7 @@ export function useDraft(id: string, revision: number, stored: Dish, reload: () 
       } else {
         keep(`draft-${id}`, { revision: saved.revision, document: latest.current });
       }
-      void queries.invalidateQueries({ queryKey: dishesQuery.queryKey });
+      void askAgain(queries, 'dishes');
     },
     onError: (refusal) => {
       if (refusal instanceof ApiError && refusal.status === 412)
@@ -204,22 +199,15 @@ export function useDraft(id: string, revision: number, stored: Dish, reload: () 
   /** Delete a weigh-in, or make it again; the run says what there is. */
   const weigh = useCallback(
     async (weighed: Weighed, back: boolean): Promise<void> => {
-      const path = { run_id: weighed.run };
       if ('finished' in weighed) {
-        const kind = back ? 'taken_back' : 'finished_weight';
-        const body = { ...weighed.finished, id: newId(), kind, sure: true, event: null } as const;
-        const answer = await take(client.POST('/api/runs/{run_id}', { params: { path }, body }));
-        queries.setQueryData(runQuery(weighed.run).queryKey, answer.run);
+        await retold(queries, weighed.run, weighed.finished, back);
       } else if (back) {
         const { part, slot, step } = weighed.body;
-        const body = { client_id: newId(), part, slot, step };
-        await take(client.POST('/api/runs/{run_id}/take-back', { params: { path }, body }));
+        await takeBack(weighed.run, { part, slot, step });
       } else {
-        const body = { ...weighed.body, client_id: newId(), sure: true };
-        const params = { path: { dish_id: id } };
-        await take(client.POST('/api/dishes/{dish_id}/weigh-ins', { params, body }));
+        await weighIn(id, { ...weighed.body, client_id: newId(), sure: true });
       }
-      await queries.invalidateQueries({ queryKey: runsQuery(id).queryKey });
+      await runsChanged(queries, id);
     },
     [id, queries],
   );

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useMemo, useState } from 'react';
 
-import { previewQuery } from '../api/queries';
+import { previewQuery } from '../api/reckon';
 import type { Dish, Preview } from '../api/types';
 import { type OpenDish, useOpenDish } from './context';
 import { asVariant, variantOf, withVariant } from './variants';

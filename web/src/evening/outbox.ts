@@ -1,5 +1,6 @@
 /** What waits in this browser to be told to the kitchen server, evening by evening. */
-import { ApiError, client, take } from '../api/client';
+import { ApiError } from '../api/client';
+import { tellEvening } from '../api/evening';
 import type { EventAnswer, EveningView, StoveEvent } from '../api/types';
 import { keep, keysKept, recall } from '../draft/storage';
 
@@ -64,10 +65,7 @@ export async function sendAll(): Promise<number> {
     for (let box = boxOf(evening); box.pending.length; box = boxOf(evening)) {
       const sent = box.pending.slice(0, AT_ONCE);
       try {
-        const params = { path: { session_id: evening } };
-        const answer = await take(
-          client.POST('/api/evenings/{session_id}/events', { params, body: { events: sent } }),
-        );
+        const answer = await tellEvening(evening, sent);
         const now = boxOf(evening);
         keepBox(evening, { ...now, ...afterAnswers(now, sent, answer.answers) });
         if (boxOf(evening).pending.length >= box.pending.length) break;

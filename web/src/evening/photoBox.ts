@@ -1,7 +1,8 @@
 /** Photos that the server has not taken yet, kept in this browser: too large for the outbox. */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
-import { ApiError, client, sentence, take } from '../api/client';
+import { ApiError, sentence } from '../api/client';
+import { sendPhoto } from '../api/runs';
 import { newId } from '../draft/newId';
 
 interface WaitingPhoto {
@@ -38,7 +39,7 @@ async function waitingPhotos(): Promise<WaitingPhoto[]> {
 
 async function send(photo: WaitingPhoto): Promise<void> {
   const { run, ...body } = photo;
-  await take(client.POST('/api/runs/{run_id}/photos', { params: { path: { run_id: run } }, body }));
+  await sendPhoto(run, body);
 }
 
 /** Keep a photo and send it; it stays here until the server has it. */

@@ -6,7 +6,8 @@
  */
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 
-import { ApiError, client, sentence, take } from '../api/client';
+import { ApiError, sentence } from '../api/client';
+import { lookAt, tellEvening } from '../api/evening';
 import type { EveningView, StoveEvent } from '../api/types';
 import { newId } from '../draft/newId';
 import { keep, recall } from '../draft/storage';
@@ -71,27 +72,14 @@ export function useEvening(id: string): EveningHere {
     const asked = Date.now();
     try {
       if (sent.length) {
-        const answer = await take(
-          client.POST('/api/evenings/{session_id}/events', {
-            params: { path: { session_id: id } },
-            body: { events: sent },
-          }),
-        );
+        const answer = await tellEvening(id, sent);
         change({
           ...afterAnswers(latest.current, sent, answer.answers),
           view: answer.session,
           offset: offsetOf(answer.session.now, asked),
         });
       } else {
-        const after = latest.current.view?.sequence;
-        const answer = await take(
-          client.GET('/api/evenings/{session_id}', {
-            params: {
-              path: { session_id: id },
-              query: after === undefined ? {} : { after },
-            },
-          }),
-        );
+        const answer = await lookAt(id, latest.current.view?.sequence);
         const offset = offsetOf(answer.now, asked);
         const moved = Math.abs(offset - latest.current.offset) > 1000;
         if (answer.session) change({ view: answer.session, offset });

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
 
-import { sessionQuery } from '../api/queries';
+import { sessionQuery } from '../api/session';
 import type { Box, Outbox, Told } from './box';
 
 const AGAIN_MS = 5000;

@@ -2,7 +2,8 @@
 import { useMutation } from '@tanstack/react-query';
 import type { JSX } from 'react';
 
-import { client, sentence, take } from '../api/client';
+import { sentence } from '../api/client';
+import { readLine } from '../api/reading';
 import type { Line, UnitSystem } from '../api/types';
 import { withAlternative } from '../draft/edits';
 import { PlainButton } from './PlainButton';
@@ -23,8 +24,7 @@ function choiceText(other: Line): string {
 export function Choices({ line, unitSystem, onTake }: Props): JSX.Element | null {
   const reading = useMutation({
     mutationFn: async (other: Line) => {
-      const body = { text: other.text, unit_system: unitSystem };
-      const [read] = await take(client.POST('/api/read/line', { body }));
+      const [read] = await readLine(other.text, unitSystem);
       return read && withAlternative(line, { ...read, id: other.id });
     },
     onSuccess: (read) => read && onTake(read),

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { sentence } from '../api/client';
-import { explainQuery } from '../api/queries';
+import { explainQuery } from '../api/reckon';
 import { useOpenDish } from '../draft/context';
 import type { Dish, Explained, WhatIf } from '../api/types';
 import { PlainButton } from './PlainButton';

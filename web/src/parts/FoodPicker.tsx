@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { foodsQuery } from '../api/queries';
+import { foodsQuery } from '../api/foods';
 import type { FoodView } from '../api/types';
 import { plain } from './format';
 

@@ -3,9 +3,9 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useState, type JSX } from 'react';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
 
-import { ApiError, client, sentence, take } from '../api/client';
+import { ApiError, sentence } from '../api/client';
 import { eveningsQuery } from '../api/evening';
-import { sessionQuery } from '../api/queries';
+import { sessionQuery, useSignOut } from '../api/session';
 import { sendAll } from '../evening/outbox';
 import { keepDishes } from '../keptDishes';
 import { forgetForOffline } from '../offline';
@@ -60,6 +60,7 @@ function begun(instant: string): string {
 export function Frame(): JSX.Element {
   const session = useQuery(sessionQuery);
   const evenings = useQuery({ ...eveningsQuery, enabled: session.isSuccess });
+  const endSession = useSignOut();
   const queries = useQueryClient();
   const { mode, toggle } = useMode();
   const { pathname } = useLocation();
@@ -105,9 +106,8 @@ export function Frame(): JSX.Element {
     const waiting = await tellAll(user);
     setUnsent(sure ? 0 : waiting);
     if (waiting && !sure) return;
-    await take(client.DELETE('/api/session'));
+    await endSession();
     forgetForOffline();
-    queries.clear();
     await session.refetch();
   };
   return (

@@ -2,13 +2,12 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../api/client';
-import { foodsChanged } from '../api/queries';
+import { sentence } from '../api/client';
+import { keepVersion, useMakeFood } from '../api/dishes';
 import { useOpenDish } from '../draft/context';
-import { useOnce } from '../draft/useOnce';
 import { PlainButton } from './PlainButton';
 import { withUnit } from './format';
 import { Notice } from './Notice';
@@ -18,27 +17,11 @@ const WHOLE = 'whole';
 
 function AsFood({ version }: { version: number }): JSX.Element {
   const { draft, preview } = useOpenDish();
-  const queries = useQueryClient();
   const { title, parts } = draft.document;
   const [part, setPart] = useState(WHOLE);
   const [name, setName] = useState(title);
   const [grams, setGrams] = useState(preview?.finished_grams?.toString() ?? '');
-  const once = useOnce();
-  const making = useMutation({
-    mutationFn: () => {
-      const body = {
-        name,
-        part: part === WHOLE ? null : part,
-        grams: grams.trim() === '' ? null : Number(grams.replace(',', '.')),
-      };
-      const params = {
-        path: { dish_id: draft.id, number: version },
-        header: once.header(body),
-      };
-      return take(client.POST('/api/dishes/{dish_id}/versions/{number}/food', { params, body }));
-    },
-    onSuccess: () => foodsChanged(queries),
-  });
+  const making = useMakeFood(draft.id, version);
   if (making.data)
     return (
       <p role="status">
@@ -56,7 +39,11 @@ function AsFood({ version }: { version: number }): JSX.Element {
       className={styles.asFood}
       onSubmit={(event) => {
         event.preventDefault();
-        making.mutate();
+        making.mutate({
+          name,
+          part: part === WHOLE ? null : part,
+          grams: grams.trim() === '' ? null : Number(grams.replace(',', '.')),
+        });
       }}
     >
       {parts.length > 1 && (
@@ -91,9 +78,7 @@ export function KeepVersion(): JSX.Element {
   const keeping = useMutation({
     mutationFn: async () => {
       await draft.flush();
-      return take(
-        client.POST('/api/dishes/{dish_id}/versions', { params: { path: { dish_id: draft.id } } }),
-      );
+      return keepVersion(draft.id);
     },
   });
   return (

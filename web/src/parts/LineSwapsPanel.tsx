@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { JSX } from 'react';
 
 import { sentence } from '../api/client';
-import { lineSwapsQuery } from '../api/queries';
+import { lineSwapsQuery } from '../api/reckon';
 import {
   NOTHING_WEIGHED,
   type Dish,

@@ -10,8 +10,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { sentence } from '../api/client';
-import { sessionQuery } from '../api/queries';
-import { resizeQuery } from '../api/resize';
+import { sessionQuery } from '../api/session';
+import { resizeQuery } from '../api/reckon';
 import type { Pan, ResizeRequest, ResizeView, SizeRule } from '../api/types';
 import { useOpenDish } from '../draft/context';
 import { effectiveLines } from '../draft/edits';

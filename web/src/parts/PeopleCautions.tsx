@@ -1,23 +1,13 @@
 /** Cautions that concern somebody eating: once per dish, with a why, put away by each of them. */
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { JSX } from 'react';
 
-import { client, take } from '../api/client';
+import { useKnowCaution } from '../api/table';
 import type { Preview } from '../api/types';
 import { PlainButton } from './PlainButton';
 import styles from './peopleCautions.module.css';
 
 export function PeopleCautions({ preview }: { preview: Preview }): JSX.Element | null {
-  const queries = useQueryClient();
-  const dismiss = useMutation({
-    mutationFn: ({ eater, key }: { eater: string; key: string }) =>
-      take(
-        client.POST('/api/eaters/{eater_id}/cautions/{key}', {
-          params: { path: { eater_id: eater, key } },
-        }),
-      ),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ['preview'] }),
-  });
+  const dismiss = useKnowCaution();
   const nameOf = (id: string): string => preview.eaters.find((e) => e.id === id)?.name ?? '';
   if (preview.cautions.length === 0) return null;
   return (
@@ -33,7 +23,7 @@ export function PeopleCautions({ preview }: { preview: Preview }): JSX.Element |
             <PlainButton
               key={eater}
               className="chip"
-              onClick={() => dismiss.mutate({ eater, key: caution.key })}
+              onClick={() => dismiss.mutate({ key: caution.key, eaters: [eater] })}
             >
               {nameOf(eater)} knows this
             </PlainButton>

@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useState, type JSX, type ReactNode } from 'react';
 
-import { kitchenQuery } from '../api/queries';
+import { kitchenQuery } from '../api/kitchen';
 import { keep, recall } from '../draft/storage';
 import { PlainButton } from './PlainButton';
 import { plain, typed, withUnit } from './format';

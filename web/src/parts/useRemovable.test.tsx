@@ -7,26 +7,26 @@ import { expect, it, vi } from 'vitest';
 import { useRemovable } from './useRemovable';
 
 function open(takeAway: () => Promise<unknown>, restore = () => Promise.resolve()) {
-  const refresh = vi.fn(() => Promise.resolve());
+  const stale = vi.fn(() => Promise.resolve());
   const queries = new QueryClient({ defaultOptions: { mutations: { retry: false } } });
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={queries}>{children}</QueryClientProvider>
   );
-  const { result } = renderHook(() => useRemovable<string>(takeAway, restore, refresh), {
+  const { result } = renderHook(() => useRemovable<string>({ takeAway, restore, stale }), {
     wrapper,
   });
-  return { result, refresh };
+  return { result, stale };
 }
 
 it('offers the way back until it was gone', async () => {
   const restore = vi.fn(() => Promise.resolve());
-  const { result, refresh } = open(() => Promise.resolve(), restore);
+  const { result, stale } = open(() => Promise.resolve(), restore);
   act(() => result.current.remove('leek pot'));
   await waitFor(() => expect(result.current.removed).toBe('leek pot'));
   act(() => result.current.bringBack());
   await waitFor(() => expect(result.current.removed).toBeNull());
   expect(restore).toHaveBeenCalledWith('leek pot', expect.anything());
-  expect(refresh).toHaveBeenCalledTimes(2);
+  expect(stale).toHaveBeenCalledTimes(2);
 });
 
 it('says why nothing was taken away, and offers no way back from nothing', async () => {

@@ -1,6 +1,8 @@
 /** Taking something away with the way back at hand. */
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+
+import type { Removal } from '../api/stale';
 
 export interface Removable<T> {
   removed: T | null;
@@ -9,24 +11,21 @@ export interface Removable<T> {
   error: Error | null;
 }
 
-export function useRemovable<T>(
-  takeAway: (thing: T) => Promise<unknown>,
-  restore: (thing: T) => Promise<unknown>,
-  refresh: () => Promise<void>,
-): Removable<T> {
+export function useRemovable<T>({ takeAway, restore, stale }: Removal<T>): Removable<T> {
+  const queries = useQueryClient();
   const [removed, setRemoved] = useState<T | null>(null);
   const taking = useMutation({
     mutationFn: takeAway,
     onSuccess: async (_, thing) => {
       setRemoved(thing);
-      await refresh();
+      await stale(queries);
     },
   });
   const restoring = useMutation({
     mutationFn: restore,
     onSuccess: async () => {
       setRemoved(null);
-      await refresh();
+      await stale(queries);
     },
   });
   return {

@@ -2,7 +2,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 
 import type { BatchRecord } from '../api/types';
-import { answers } from '../outbox/answering';
+import { answers } from '../testing/answering';
 import { shelfBox, withWaiting, type Waiting } from './box';
 
 const SHELF = { today: '2026-03-02', batches: [], thrown_grams: 0, thrown_days: 30 };

@@ -1,5 +1,5 @@
 /** What was told at the shelf and waits in this browser until the kitchen server has it. */
-import { client, take } from '../api/client';
+import { putOnShelf, putPartOnShelf, tellShelf } from '../api/shelf';
 import type { BatchRecord, NewBatch, PutPart, ShelfAnswer, ShelfTold } from '../api/types';
 import { outbox, type Answered } from '../outbox/box';
 
@@ -9,17 +9,9 @@ export type Waiting =
   | { what: 'part'; name: string; dish: string; body: PutPart };
 
 async function tell(one: Waiting): Promise<Answered<ShelfAnswer>> {
-  if (one.what === 'put')
-    return { answer: await take(client.POST('/api/shelf', { body: one.body })), refused: '' };
-  if (one.what === 'part') {
-    const params = { path: { dish_id: one.dish } };
-    const body = one.body;
-    return {
-      answer: await take(client.POST('/api/dishes/{dish_id}/shelf', { params, body })),
-      refused: '',
-    };
-  }
-  const told = await take(client.POST('/api/shelf/events', { body: { events: [one.body] } }));
+  if (one.what === 'put') return { answer: await putOnShelf(one.body), refused: '' };
+  if (one.what === 'part') return { answer: await putPartOnShelf(one.dish, one.body), refused: '' };
+  const told = await tellShelf([one.body]);
   const [answer] = told.answers;
   return {
     answer: told.shelf,

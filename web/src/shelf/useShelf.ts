@@ -2,8 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 
-import { menuChanged } from '../api/menu';
-import { plannedQuery, shelfQuery } from '../api/shelf';
+import { shelfAnswered, shelfQuery } from '../api/shelf';
 import type { BatchRecord, ShelfAnswer, ShelfTold } from '../api/types';
 import { newId } from '../draft/newId';
 import type { Refused } from '../outbox/box';
@@ -25,14 +24,7 @@ export interface Shelf {
 export function useShelf(): Shelf {
   const queries = useQueryClient();
   const found = useQuery(shelfQuery);
-  const set = useCallback(
-    (answer: ShelfAnswer): void => {
-      queries.setQueryData(shelfQuery.queryKey, answer);
-      void queries.invalidateQueries({ queryKey: plannedQuery.queryKey });
-      void menuChanged(queries);
-    },
-    [queries],
-  );
+  const set = useCallback((answer: ShelfAnswer) => shelfAnswered(queries, answer), [queries]);
   const { box, put, readRefused } = useOutbox(shelfBox, set);
   // Whichever was answered last.
   const told = box.answeredAt > found.dataUpdatedAt ? box.answer : null;

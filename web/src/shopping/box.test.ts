@@ -2,7 +2,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 
 import type { ListItem, ShoppingAnswer, ShoppingTold } from '../api/types';
-import { answers } from '../outbox/answering';
+import { answers } from '../testing/answering';
 import { shoppingBox, withWaiting, type Waiting } from './box';
 
 const ONION: ListItem = {

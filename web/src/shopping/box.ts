@@ -1,5 +1,5 @@
 /** What was told while shopping and waits in this browser until the kitchen server has it. */
-import { client, take } from '../api/client';
+import { tellList } from '../api/shopping';
 import type { ListItem, ShoppingAnswer, ShoppingTold } from '../api/types';
 import { outbox, type Answered } from '../outbox/box';
 
@@ -11,12 +11,7 @@ export interface Waiting {
 }
 
 async function tell(one: Waiting): Promise<Answered<ShoppingAnswer>> {
-  const told = await take(
-    client.POST('/api/shopping/events', {
-      params: { query: { days: one.days } },
-      body: { events: [one.body] },
-    }),
-  );
+  const told = await tellList(one.days, [one.body]);
   const [answer] = told.answers;
   return { answer: told.list, refused: answer?.outcome === 'refused' ? answer.sentence : '' };
 }

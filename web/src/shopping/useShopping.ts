@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 
-import { shoppingQuery } from '../api/menu';
+import { listAnswered, shoppingQuery } from '../api/shopping';
 import type { ShoppingAnswer, ShoppingTold } from '../api/types';
 import { newId } from '../draft/newId';
 import { useOutbox } from '../outbox/useOutbox';
@@ -21,12 +21,7 @@ export interface ShoppingList {
 export function useShopping(days: number): ShoppingList {
   const queries = useQueryClient();
   const found = useQuery(shoppingQuery(days));
-  const set = useCallback(
-    (answer: ShoppingAnswer): void => {
-      queries.setQueryData(shoppingQuery(answer.days).queryKey, answer);
-    },
-    [queries],
-  );
+  const set = useCallback((answer: ShoppingAnswer) => listAnswered(queries, answer), [queries]);
   const { box, put, readRefused } = useOutbox(shoppingBox, set);
   // Whichever was answered last, of these days; without a network whichever there is.
   const kept = box.answer?.days === days || !found.data ? box.answer : null;

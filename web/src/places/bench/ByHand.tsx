@@ -4,7 +4,8 @@ import TextField from '@mui/material/TextField';
 import { useMutation } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
+import { sentence } from '../../api/client';
+import { readFood } from '../../api/reading';
 import type { Choice, FoodView, Part, Ranking, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { emptyLine, setChoice, withGrams } from '../../draft/edits';
@@ -32,8 +33,7 @@ function OwnFood({ part, slot }: Omit<Props, 'ranking'>): JSX.Element {
     mutationFn: async (wanted: FoodView) => {
       const unit_system = draft.document.unit_system;
       const line = emptyLine(`${plain(typed)} g ${wanted.name}`);
-      const body = { line, food: wanted.key, form: null, unit_system };
-      return withGrams(await take(client.POST('/api/read/food', { body })), typed);
+      return withGrams(await readFood(line, { food: wanted.key, form: null, unit_system }), typed);
     },
     onSuccess: (line) => {
       const choice: Choice = {

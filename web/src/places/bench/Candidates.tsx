@@ -6,8 +6,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
-import { rankQuery } from '../../api/queries';
-import { useWantAgain } from '../../api/families';
+import { rankQuery } from '../../api/reckon';
+import { useWantAgain } from '../../api/kitchen';
 import type { CandidateView, Choice, Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { setChoice } from '../../draft/edits';

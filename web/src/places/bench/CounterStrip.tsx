@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, type JSX } from 'react';
 import { Link } from 'react-router';
 
-import { waterQuery } from '../../api/queries';
+import { waterQuery } from '../../api/reckon';
 import { useOpenDish } from '../../draft/context';
 import { useScale } from '../../devices/scale';
 import { withUnit } from '../../parts/format';

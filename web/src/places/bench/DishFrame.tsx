@@ -4,7 +4,9 @@ import { useDeferredValue, useMemo, useState, useSyncExternalStore, type JSX } f
 import { NavLink, Outlet, useParams } from 'react-router';
 
 import { sentence } from '../../api/client';
-import { dishQuery, previewQuery, runsQuery } from '../../api/queries';
+import { dishQuery } from '../../api/dishes';
+import { previewQuery } from '../../api/reckon';
+import { runsQuery } from '../../api/runs';
 import { NOTHING_WEIGHED, type Dish, type Preview } from '../../api/types';
 import { OpenDishContext, type OpenDish } from '../../draft/context';
 import { useDraft } from '../../draft/useDraft';

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
-import { useRebase } from '../../api/rebase';
+import { useRebase } from '../../api/reckon';
 import type { Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { setChoice } from '../../draft/edits';

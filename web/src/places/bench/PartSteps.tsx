@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, type JSX } from 'react';
 import { Link } from 'react-router';
 
-import { methodQuery } from '../../api/method';
+import { methodQuery } from '../../api/reckon';
 import type { Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { sentenceOf, stepsOfSwap } from '../recipe/reading';

@@ -7,7 +7,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
-import { rolesQuery } from '../../api/queries';
+import { rolesQuery } from '../../api/standIns';
 import type { Line, OfferView, Part, Slot } from '../../api/types';
 import { newId } from '../../draft/newId';
 import { useOpenDish } from '../../draft/context';

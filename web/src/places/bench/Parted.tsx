@@ -1,11 +1,12 @@
 /** The dish parted so that everybody can eat it: fewest variants, taken out as late as can be. */
 import Button from '@mui/material/Button';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
 import type { SplitView } from '../../api/types';
 import { splitQuery } from '../../api/variants';
+import { useStopLooking } from '../../api/ways';
 import { useOpenDish } from '../../draft/context';
 import { PlainButton } from '../../parts/PlainButton';
 import { branchName } from '../../parts/branchName';
@@ -63,7 +64,7 @@ function Found({ found }: { found: SplitView }): JSX.Element {
 export function Parted({ atOnce }: Props): JSX.Element {
   const { whole, readings } = useOpenDish();
   const [asked, setAsked] = useState(false);
-  const queries = useQueryClient();
+  const stop = useStopLooking('split');
   const wanted = atOnce || asked;
   const found = useQuery(splitQuery(whole.document, readings, wanted));
   if (!wanted)
@@ -78,10 +79,7 @@ export function Parted({ atOnce }: Props): JSX.Element {
       {found.isFetching && (
         <p className="soft">
           Looking for who can share what …{' '}
-          <PlainButton
-            className="chip"
-            onClick={() => void queries.cancelQueries({ queryKey: ['split'] })}
-          >
+          <PlainButton className="chip" onClick={stop}>
             Stop
           </PlainButton>
         </p>

@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { eatersQuery } from '../../api/queries';
+import { eatersQuery } from '../../api/table';
 import type { Variant } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { listed } from '../../parts/format';

@@ -1,12 +1,12 @@
 /** What to change so that everybody can eat the dish: up to five ways, each with what it does. */
 import Button from '@mui/material/Button';
 import Collapse from '@mui/material/Collapse';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
 import type { ConflictView, EaterView, Reach, WayCard } from '../../api/types';
-import { waysQuery } from '../../api/ways';
+import { useStopLooking, waysQuery } from '../../api/ways';
 import { useOpenDish } from '../../draft/context';
 import { Notice } from '../../parts/Notice';
 import { PlainButton } from '../../parts/PlainButton';
@@ -151,7 +151,7 @@ export function Ways(): JSX.Element {
   const [onlyGrams, setOnlyGrams] = useState(false);
   const [all, setAll] = useState(false);
   const [done, setDone] = useState<string | null>(null);
-  const queries = useQueryClient();
+  const stop = useStopLooking('ways');
   const rested = useRested(draft.sequence);
   const found = useQuery(
     waysQuery(draft.sequence, draft.document, readings, onlyGrams, rested, eaters),
@@ -190,10 +190,7 @@ export function Ways(): JSX.Element {
         {looking && (
           <span className="soft">
             looking …{' '}
-            <PlainButton
-              className="chip"
-              onClick={() => void queries.cancelQueries({ queryKey: ['ways'] })}
-            >
+            <PlainButton className="chip" onClick={stop}>
               Stop
             </PlainButton>
           </span>

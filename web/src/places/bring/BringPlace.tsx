@@ -3,18 +3,17 @@ import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState, type JSX } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 
-import { client, sentence, take } from '../../api/client';
+import { sentence } from '../../api/client';
+import { useBringDish } from '../../api/dishes';
 import { readFile, readText } from '../../api/formats';
-import { dishesQuery } from '../../api/queries';
+import { inTodaysForm } from '../../api/reading';
 import type { Dish, ReadFile, UnitSystem } from '../../api/types';
 import { withoutSlots } from '../../draft/edits';
-import { inTodaysForm } from '../../draft/inTodaysForm';
 import { forget, keep, recall } from '../../draft/storage';
-import { useOnce } from '../../draft/useOnce';
 import { Notice } from '../../parts/Notice';
 import { PlainButton } from '../../parts/PlainButton';
 import { useKeys } from '../../parts/useKeys';
@@ -47,7 +46,6 @@ export function BringPlace(): JSX.Element {
   const [read, setRead] = useState<Dish | null>(() => recall<Dish>('bring-read'));
   const [chosen, setChosen] = useState<UnitSystem | null>(null);
   const navigate = useNavigate();
-  const queries = useQueryClient();
   useEffect(() => {
     // The address of this page is not the place to keep it.
     if (params.size) setParams({}, { replace: true });
@@ -100,19 +98,10 @@ export function BringPlace(): JSX.Element {
     setText(dish.source_text);
     update(dish);
   };
-  const once = useOnce();
-  const storing = useMutation({
-    mutationFn: async (dish: Dish) => {
-      const proposed = await take(client.POST('/api/read/slots', { body: withoutSlots(dish) }));
-      const header = once.header(dish);
-      return take(client.POST('/api/dishes', { params: { header }, body: proposed }));
-    },
-    onSuccess: async (stored) => {
-      forget('bring-text');
-      forget('bring-read');
-      await queries.invalidateQueries({ queryKey: dishesQuery.queryKey });
-      await navigate(`/dishes/${stored.id}/bench`);
-    },
+  const storing = useBringDish(async (id) => {
+    forget('bring-text');
+    forget('bring-read');
+    await navigate(`/dishes/${id}/bench`);
   });
   return (
     <main className="place">
@@ -201,7 +190,7 @@ export function BringPlace(): JSX.Element {
             dish={read}
             onChange={update}
             onUndo={undo}
-            onStore={() => storing.mutate(read)}
+            onStore={() => storing.mutate(withoutSlots(read))}
             storing={storing.isPending}
             problem={storing.error ? sentence(storing.error) : null}
           />

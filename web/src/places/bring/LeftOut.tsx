@@ -2,7 +2,8 @@
 import { useMutation } from '@tanstack/react-query';
 import type { JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
+import { sentence } from '../../api/client';
+import { readLine } from '../../api/reading';
 import type { Aside, Dish } from '../../api/types';
 import { asLines, asStep } from '../../draft/kinds';
 import { Notice } from '../../parts/Notice';
@@ -23,15 +24,8 @@ interface Props {
 
 export function LeftOut({ dish, onChange }: Props): JSX.Element | null {
   const reading = useMutation({
-    mutationFn: async (aside: Aside) => {
-      const body = { text: aside.text, unit_system: dish.unit_system };
-      return asLines(
-        dish,
-        aside.id,
-        aside.text,
-        await take(client.POST('/api/read/line', { body })),
-      );
-    },
+    mutationFn: async (aside: Aside) =>
+      asLines(dish, aside.id, aside.text, await readLine(aside.text, dish.unit_system)),
     onSuccess: onChange,
   });
   const count = dish.asides.length;

@@ -5,8 +5,9 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import { foodQuery } from '../../api/queries';
+import { sentence } from '../../api/client';
+import { foodQuery } from '../../api/foods';
+import { alwaysRead, readFood } from '../../api/reading';
 import type { Dish, Line } from '../../api/types';
 import { withGrams } from '../../draft/edits';
 import { FoodPicker } from '../../parts/FoodPicker';
@@ -87,9 +88,9 @@ function Edit(props: Props): JSX.Element {
   const [instead, setInstead] = useState(false);
   const choose = useMutation({
     mutationFn: async (food: string) => {
-      const body = { food, form: null, unit_system: props.dish.unit_system };
-      const read = await take(client.POST('/api/read/food', { body: { ...body, line } }));
-      if (always) await take(client.POST('/api/readings', { body: { ...body, text: line.text } }));
+      const chosen = { food, form: null, unit_system: props.dish.unit_system };
+      const read = await readFood(line, chosen);
+      if (always) await alwaysRead(line.text, chosen);
       return read;
     },
     onSuccess: (read) => {

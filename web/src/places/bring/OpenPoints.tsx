@@ -2,8 +2,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import type { JSX, ReactNode } from 'react';
 
-import { client, take } from '../../api/client';
-import { lookThroughQuery } from '../../api/queries';
+import { lookThroughQuery, readLine } from '../../api/reading';
 import type { Dish, Gap, StepView } from '../../api/types';
 import { asLines, leftOut } from '../../draft/kinds';
 import { PlainButton } from '../../parts/PlainButton';
@@ -128,10 +127,8 @@ interface StepsProps {
 
 export function StepsRead({ dish, onChange }: StepsProps): JSX.Element | null {
   const reading = useMutation({
-    mutationFn: async (step: Dish['steps'][number]) => {
-      const body = { text: step.text, unit_system: dish.unit_system };
-      return asLines(dish, step.id, step.text, await take(client.POST('/api/read/line', { body })));
-    },
+    mutationFn: async (step: Dish['steps'][number]) =>
+      asLines(dish, step.id, step.text, await readLine(step.text, dish.unit_system)),
     onSuccess: (next) => onChange?.(next),
   });
   const look = useQuery(lookThroughQuery(dish));

@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { lookThroughQuery } from '../../api/queries';
+import { lookThroughQuery } from '../../api/reading';
 import type { Dish, Line } from '../../api/types';
 import { addPart, areGrams, moveLine, removeLine, replaceLine } from '../../draft/edits';
 import { makeIt } from '../../draft/kinds';

@@ -4,7 +4,8 @@ import { useState, type JSX } from 'react';
 import { useSearchParams } from 'react-router';
 
 import { sentence } from '../../api/client';
-import { compareDishQuery, dishQuery, rankQuery } from '../../api/queries';
+import { dishQuery } from '../../api/dishes';
+import { compareDishQuery, rankQuery } from '../../api/reckon';
 import type { CompareDishRequest, DishColumn, DishComparison, Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { PlainButton } from '../../parts/PlainButton';

@@ -1,13 +1,13 @@
 /** The household's dishes. */
 import Button from '@mui/material/Button';
 import Chip from '@mui/material/Chip';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import TextField from '@mui/material/TextField';
 import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
-import { client, sentence, take } from '../../api/client';
-import { dishesQuery } from '../../api/queries';
+import { sentence } from '../../api/client';
+import { dishesQuery, dishRemoval } from '../../api/dishes';
 import type { DishRecord, DishSummary, Layer } from '../../api/types';
 import { PlainButton } from '../../parts/PlainButton';
 import { day, plain, withUnit } from '../../parts/format';
@@ -98,18 +98,7 @@ function Figures({ summary }: { summary: DishSummary }): JSX.Element {
 export function DishesPlace(): JSX.Element {
   useTitle('Dishes');
   const dishes = useQuery(dishesQuery);
-  const queries = useQueryClient();
-  const refresh = (): Promise<void> =>
-    queries.invalidateQueries({ queryKey: dishesQuery.queryKey });
-  const away = useRemovable<DishRecord>(
-    (dish) =>
-      take(client.DELETE('/api/dishes/{dish_id}', { params: { path: { dish_id: dish.id } } })),
-    (dish) =>
-      take(
-        client.POST('/api/dishes/{dish_id}/restore', { params: { path: { dish_id: dish.id } } }),
-      ),
-    refresh,
-  );
+  const away = useRemovable(dishRemoval);
   const problem = dishes.error ?? away.error;
   const [wanted, setWanted] = useState('');
   const [kept, setKept] = useState<FilterKey[]>([]);

@@ -5,13 +5,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
-import {
-  convertQuery,
-  foodQuery,
-  kitchenQuery,
-  microwaveQuery,
-  ovenQuery,
-} from '../../api/queries';
+import { convertQuery, foodQuery, microwaveQuery, ovenQuery } from '../../api/foods';
+import { kitchenQuery } from '../../api/kitchen';
 import { FoodPicker } from '../../parts/FoodPicker';
 import { duration, plain } from '../../parts/format';
 import { Notice } from '../../parts/Notice';

@@ -5,7 +5,7 @@ import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
 import { sentence } from '../../api/client';
-import { foodQuery } from '../../api/queries';
+import { foodQuery } from '../../api/foods';
 import type { FoodFacts, MeasureView } from '../../api/types';
 import { PlainButton } from '../../parts/PlainButton';
 import { LABELS, plain, unitOf } from '../../parts/format';

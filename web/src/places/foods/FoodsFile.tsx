@@ -1,10 +1,9 @@
 /** Own foods as a file: out as CSV, in with a look at what would change. */
 import Button from '@mui/material/Button';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import { foodsChanged } from '../../api/queries';
+import { sentence } from '../../api/client';
+import { useFoodsFile } from '../../api/ownFoods';
 import type { ImportResult } from '../../api/types';
 import { FileDoor } from '../../parts/FileDoor';
 import { Notice } from '../../parts/Notice';
@@ -49,17 +48,8 @@ function Plan({ result }: { result: ImportResult }): JSX.Element {
 }
 
 export function FoodsFile(): JSX.Element {
-  const queries = useQueryClient();
   const [text, setText] = useState<string | null>(null);
-  const look = useMutation({
-    mutationFn: ({ text: body, apply }: { text: string; apply: boolean }) =>
-      take(client.POST('/api/own-foods/file', { body: { text: body, apply } })),
-    onSuccess: async (result) => {
-      if (!result.applied) return;
-      setText(null);
-      await foodsChanged(queries);
-    },
-  });
+  const look = useFoodsFile(() => setText(null));
   const open = (read: string): void => {
     setText(read);
     look.mutate({ text: read, apply: false });

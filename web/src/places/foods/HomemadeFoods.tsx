@@ -1,26 +1,18 @@
 /** Foods made of the household's own dishes. */
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import type { JSX } from 'react';
 import { Link } from 'react-router';
 
-import { client, sentence, take } from '../../api/client';
-import { foodsChanged, homemadeQuery } from '../../api/queries';
-import type { HomemadeRecord } from '../../api/types';
+import { sentence } from '../../api/client';
+import { homemadeQuery, homemadeRemoval } from '../../api/ownFoods';
 import { PlainButton } from '../../parts/PlainButton';
 import { withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { useRemovable } from '../../parts/useRemovable';
 
 export function HomemadeFoods(): JSX.Element {
-  const queries = useQueryClient();
   const kept = useQuery(homemadeQuery);
-  const away = useRemovable<HomemadeRecord>(
-    ({ id }) =>
-      take(client.DELETE('/api/homemade/{food_id}', { params: { path: { food_id: id } } })),
-    ({ id }) =>
-      take(client.POST('/api/homemade/{food_id}/restore', { params: { path: { food_id: id } } })),
-    () => foodsChanged(queries),
-  );
+  const away = useRemovable(homemadeRemoval);
   const problem = kept.error ?? away.error;
   return (
     <section aria-label="From your dishes" style={{ marginTop: 26 }}>

@@ -2,11 +2,12 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import type { Label, LabelLook, OwnFood } from '../../api/types';
+import { sentence } from '../../api/client';
+import { labelQuery } from '../../api/ownFoods';
+import type { Label, OwnFood } from '../../api/types';
 import { PlainButton } from '../../parts/PlainButton';
 import { LABELS, unitOf } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
@@ -32,13 +33,7 @@ function number(text: string): number | null {
 function Looked({ label }: { label: Label }): JSX.Element {
   const printed = Object.values(label.printed).some((text) => text.trim());
   const ready = printed && (label.basis === '100g' || (label.serving_grams ?? 0) > 0);
-  const look = useQuery<LabelLook>({
-    queryKey: ['label', label],
-    queryFn: () => take(client.POST('/api/own-foods/label', { body: label })),
-    enabled: ready,
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  const look = useQuery(labelQuery(label, ready));
   if (!ready)
     return (
       <p className="soft">

@@ -5,7 +5,7 @@ import { useState, type JSX } from 'react';
 import { useSearchParams } from 'react-router';
 
 import { sentence } from '../../api/client';
-import { foodsQuery } from '../../api/queries';
+import { foodsQuery } from '../../api/foods';
 import type { FoodView } from '../../api/types';
 import { PlainButton } from '../../parts/PlainButton';
 import { plain } from '../../parts/format';

@@ -1,11 +1,12 @@
 /** The household's own foods: from labels, by hand or by file. */
 import Button from '@mui/material/Button';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
-import { client, sentence, take } from '../../api/client';
-import { foodsChanged, kitchenQuery, ownFoodsQuery } from '../../api/queries';
+import { sentence } from '../../api/client';
+import { kitchenQuery } from '../../api/kitchen';
+import { ownFoodRemoval, ownFoodsQuery, useSaveOwnFood } from '../../api/ownFoods';
 import type { OwnFood } from '../../api/types';
 import { Notice } from '../../parts/Notice';
 import { PlainButton } from '../../parts/PlainButton';
@@ -29,42 +30,19 @@ function printed(food: OwnFood): string {
 }
 
 export function OwnFoodsPlace(): JSX.Element {
-  const queries = useQueryClient();
   const kept = useQuery(ownFoodsQuery);
   const kitchen = useQuery(kitchenQuery);
   const [open, setOpen] = useState<OwnFood | null>(null);
   const known = kept.data?.some((record) => record.food.id === open?.id) ?? false;
-  const save = useMutation({
-    mutationFn: (food: OwnFood) =>
-      known
-        ? take(
-            client.PUT('/api/own-foods/{food_id}', {
-              params: { path: { food_id: food.id } },
-              body: food,
-            }),
-          )
-        : take(client.POST('/api/own-foods', { body: food })),
-    onSuccess: async () => {
-      setOpen(null);
-      await foodsChanged(queries);
-    },
-  });
-  const away = useRemovable<OwnFood>(
-    (food) =>
-      take(client.DELETE('/api/own-foods/{food_id}', { params: { path: { food_id: food.id } } })),
-    (food) =>
-      take(
-        client.POST('/api/own-foods/{food_id}/restore', { params: { path: { food_id: food.id } } }),
-      ),
-    () => foodsChanged(queries),
-  );
+  const save = useSaveOwnFood(() => setOpen(null));
+  const away = useRemovable(ownFoodRemoval);
   if (open)
     return (
       <LabelForm
         start={open}
         saving={save.isPending}
         problem={save.error ? sentence(save.error) : null}
-        onSave={(food) => save.mutate(food)}
+        onSave={(food) => save.mutate({ food, known })}
         onCancel={() => {
           save.reset();
           setOpen(null);

@@ -1,41 +1,32 @@
 /** A household's own measures and names of one food: listed, added, forgotten. */
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import { foodsChanged, ownMeasuresQuery, ownNamesQuery } from '../../api/queries';
+import { sentence } from '../../api/client';
+import {
+  ownMeasuresQuery,
+  ownNamesQuery,
+  useForgetMeasure,
+  useForgetName,
+  useKeepMeasure,
+  useKeepName,
+} from '../../api/ownFoods';
 import { PlainButton } from '../../parts/PlainButton';
 import { plain } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 
 export function OwnMeasure({ food }: { food: string }): JSX.Element {
-  const queries = useQueryClient();
   const kept = useQuery(ownMeasuresQuery);
   const [unit, setUnit] = useState('');
   const [grams, setGrams] = useState('');
   const weight = Number(grams.replace(',', '.'));
-  const keep = useMutation({
-    mutationFn: () =>
-      take(
-        client.POST('/api/own-measures', {
-          body: { food, unit, grams: weight, low: null, high: null },
-        }),
-      ),
-    onSuccess: async () => {
-      setUnit('');
-      setGrams('');
-      await foodsChanged(queries);
-    },
+  const keep = useKeepMeasure(() => {
+    setUnit('');
+    setGrams('');
   });
-  const forget = useMutation({
-    mutationFn: (id: string) =>
-      take(
-        client.DELETE('/api/own-measures/{measure_id}', { params: { path: { measure_id: id } } }),
-      ),
-    onSuccess: () => foodsChanged(queries),
-  });
+  const forget = useForgetMeasure();
   const problem = keep.error ?? forget.error;
   return (
     <>
@@ -56,7 +47,7 @@ export function OwnMeasure({ food }: { food: string }): JSX.Element {
         style={{ marginTop: 8 }}
         onSubmit={(event) => {
           event.preventDefault();
-          keep.mutate();
+          keep.mutate({ food, unit, grams: weight });
         }}
       >
         <TextField
@@ -83,21 +74,10 @@ export function OwnMeasure({ food }: { food: string }): JSX.Element {
 }
 
 export function OwnName({ food }: { food: string }): JSX.Element {
-  const queries = useQueryClient();
   const kept = useQuery(ownNamesQuery);
   const [name, setName] = useState('');
-  const keep = useMutation({
-    mutationFn: () => take(client.POST('/api/own-names', { body: { food, name } })),
-    onSuccess: async () => {
-      setName('');
-      await foodsChanged(queries);
-    },
-  });
-  const forget = useMutation({
-    mutationFn: (id: string) =>
-      take(client.DELETE('/api/own-names/{name_id}', { params: { path: { name_id: id } } })),
-    onSuccess: () => foodsChanged(queries),
-  });
+  const keep = useKeepName(() => setName(''));
+  const forget = useForgetName();
   const problem = keep.error ?? forget.error;
   return (
     <>
@@ -118,7 +98,7 @@ export function OwnName({ food }: { food: string }): JSX.Element {
         style={{ marginTop: 8 }}
         onSubmit={(event) => {
           event.preventDefault();
-          keep.mutate();
+          keep.mutate({ food, name });
         }}
       >
         <TextField

@@ -5,7 +5,7 @@ import { useEffect, useState, type JSX } from 'react';
 import { useSearchParams } from 'react-router';
 
 import { sentence } from '../../api/client';
-import { compareQuery } from '../../api/queries';
+import { compareQuery } from '../../api/foods';
 import type { CompareRequest, Comparison } from '../../api/types';
 import { recall, keep } from '../../draft/storage';
 import { FoodPicker } from '../../parts/FoodPicker';

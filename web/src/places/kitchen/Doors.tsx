@@ -1,11 +1,11 @@
 /** Who is signed in where: the password, and the sessions that are open. */
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import { signInsQuery } from '../../api/queries';
+import { sentence } from '../../api/client';
+import { signInsQuery, useChangePassword, useEndSignIn } from '../../api/session';
 import { Notice } from '../../parts/Notice';
 import { PlainButton } from '../../parts/PlainButton';
 
@@ -19,22 +19,18 @@ const DAY: Intl.DateTimeFormatOptions = {
 function Password(): JSX.Element {
   const [old, setOld] = useState('');
   const [wanted, setWanted] = useState('');
-  const queries = useQueryClient();
-  const changing = useMutation({
-    mutationFn: () => take(client.PUT('/api/session/password', { body: { old, new: wanted } })),
-    onSuccess: async () => {
-      setOld('');
-      setWanted('');
-      await queries.invalidateQueries({ queryKey: signInsQuery.queryKey });
-    },
-  });
+  const changing = useChangePassword();
+  const cleared = (): void => {
+    setOld('');
+    setWanted('');
+  };
   return (
     <form
       className="row"
       style={{ marginTop: 12 }}
       onSubmit={(event) => {
         event.preventDefault();
-        changing.mutate();
+        changing.mutate({ old, new: wanted }, { onSuccess: cleared });
       }}
     >
       <TextField
@@ -61,13 +57,8 @@ function Password(): JSX.Element {
 }
 
 export function Doors(): JSX.Element {
-  const queries = useQueryClient();
   const open = useQuery(signInsQuery);
-  const ending = useMutation({
-    mutationFn: (id: string) =>
-      take(client.DELETE('/api/sign-ins/{sign_in_id}', { params: { path: { sign_in_id: id } } })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: signInsQuery.queryKey }),
-  });
+  const ending = useEndSignIn();
   return (
     <section aria-label="Signed in" style={{ marginTop: 28 }}>
       <h2>Signed in</h2>

@@ -1,11 +1,11 @@
 /** Erasing the household: its name and a password, and the archive offered first. */
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import { sessionQuery } from '../../api/queries';
+import { sentence } from '../../api/client';
+import { sessionQuery, useErase } from '../../api/session';
 import { Notice } from '../../parts/Notice';
 
 export function Erase(): JSX.Element {
@@ -13,10 +13,7 @@ export function Erase(): JSX.Element {
   const [open, setOpen] = useState(false);
   const [household, setHousehold] = useState('');
   const [password, setPassword] = useState('');
-  const erasing = useMutation({
-    mutationFn: () => take(client.POST('/api/household/erase', { body: { household, password } })),
-    onSuccess: () => window.location.assign('/'),
-  });
+  const erasing = useErase();
   const name = session.data?.household ?? '';
   return (
     <section aria-label="Erase this household">
@@ -39,7 +36,7 @@ export function Erase(): JSX.Element {
             className="row"
             onSubmit={(event) => {
               event.preventDefault();
-              erasing.mutate();
+              erasing.mutate({ household, password });
             }}
           >
             <TextField

@@ -3,17 +3,12 @@ import Button from '@mui/material/Button';
 import FormGroup from '@mui/material/FormGroup';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import {
-  foodsChanged,
-  exclusionsQuery,
-  kitchenQuery,
-  readingsQuery,
-  sessionQuery,
-} from '../../api/queries';
+import { sentence } from '../../api/client';
+import { kitchenQuery, useSaveKitchen } from '../../api/kitchen';
+import { readingsQuery, useForgetReading } from '../../api/reading';
 import type { KitchenSettings } from '../../api/types';
 import { PlainButton } from '../../parts/PlainButton';
 import { setEnergyUnit } from '../../parts/format';
@@ -133,27 +128,12 @@ function Missing({
 function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
   const [settings, setSettings] = useState(stored);
   const [watts, setWatts] = useState(String(stored.microwave_watts));
-  const queries = useQueryClient();
-  const save = useMutation({
-    mutationFn: () =>
-      take(
-        client.PUT('/api/kitchen', {
-          body: { ...settings, microwave_watts: Math.round(Number(watts)) || 0 },
-        }),
-      ),
-    onSuccess: (kept) => {
-      queries.setQueryData(kitchenQuery.queryKey, kept);
-      setEnergyUnit(kept.energy_unit);
-      void queries.invalidateQueries({ queryKey: sessionQuery.queryKey });
-      void queries.invalidateQueries({ queryKey: exclusionsQuery.queryKey });
-      void foodsChanged(queries);
-    },
-  });
+  const save = useSaveKitchen((kept) => setEnergyUnit(kept.energy_unit));
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        save.mutate();
+        save.mutate({ ...settings, microwave_watts: Math.round(Number(watts)) || 0 });
       }}
     >
       <div className={styles.settings} style={{ marginTop: 14 }}>
@@ -271,12 +251,7 @@ function Settings({ stored }: { stored: KitchenSettings }): JSX.Element {
 
 function Readings(): JSX.Element {
   const readings = useQuery(readingsQuery);
-  const queries = useQueryClient();
-  const forgetting = useMutation({
-    mutationFn: (id: string) =>
-      take(client.DELETE('/api/readings/{reading_id}', { params: { path: { reading_id: id } } })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: readingsQuery.queryKey }),
-  });
+  const forgetting = useForgetReading();
   return (
     <section aria-label="Always read as" style={{ marginTop: 28 }}>
       <h2>Always read as</h2>

@@ -2,25 +2,17 @@
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import type { JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import { computedAnew, learningQuery } from '../../api/queries';
+import { sentence } from '../../api/client';
+import { learningQuery, useLearning } from '../../api/kitchen';
 import { Notice } from '../../parts/Notice';
 import styles from './learning.module.css';
 
 export function Learning(): JSX.Element {
   const learning = useQuery(learningQuery);
-  const queries = useQueryClient();
-  const changing = useMutation({
-    mutationFn: (wish: { on: boolean; reset: boolean }) =>
-      take(client.POST('/api/learning', { body: wish })),
-    onSuccess: async (now) => {
-      queries.setQueryData(learningQuery.queryKey, now);
-      await computedAnew(queries);
-    },
-  });
+  const changing = useLearning();
   const known = learning.data;
   return (
     <section aria-label="What your kitchen has shown" className={styles.learning}>

@@ -1,9 +1,8 @@
 /** Putting an archive back: first what it would change, then as a whole or not at all. */
 import Button from '@mui/material/Button';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState, type JSX } from 'react';
 
-import { restore } from '../../api/archive';
+import { useRestore } from '../../api/archive';
 import { sentence } from '../../api/client';
 import type { KindPlan, RestorePlan } from '../../api/types';
 import { Notice } from '../../parts/Notice';
@@ -95,16 +94,7 @@ export function Restore(): JSX.Element {
   const input = useRef<HTMLInputElement>(null);
   const [file, setFile] = useState<File | null>(null);
   const [replace, setReplace] = useState(false);
-  const queries = useQueryClient();
-  const taking = useMutation({
-    mutationFn: restore,
-    onSuccess: async (plan) => {
-      if (!plan.applied) return;
-      setFile(null);
-      queries.clear();
-      await queries.invalidateQueries();
-    },
-  });
+  const taking = useRestore(() => setFile(null));
   const look = (chosen: File, over: boolean): void => {
     setFile(chosen);
     taking.mutate({ file: chosen, replace: over, apply: false });

@@ -2,11 +2,11 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { tokensQuery } from '../../api/archive';
-import { client, sentence, take } from '../../api/client';
+import { tokensQuery, useEndToken, useMakeToken } from '../../api/archive';
+import { sentence } from '../../api/client';
 import type { TokenRecord } from '../../api/types';
 import { Notice } from '../../parts/Notice';
 import { PlainButton } from '../../parts/PlainButton';
@@ -50,21 +50,9 @@ export function Tokens(): JSX.Element {
   const [name, setName] = useState('');
   const [scope, setScope] = useState<'read' | 'write'>('read');
   const [days, setDays] = useState(30);
-  const queries = useQueryClient();
   const tokens = useQuery(tokensQuery);
-  const anew = (): Promise<void> => queries.invalidateQueries({ queryKey: tokensQuery.queryKey });
-  const making = useMutation({
-    mutationFn: () => take(client.POST('/api/tokens', { body: { name, scope, days } })),
-    onSuccess: () => {
-      setName('');
-      return anew();
-    },
-  });
-  const ending = useMutation({
-    mutationFn: (id: string) =>
-      take(client.DELETE('/api/tokens/{token_id}', { params: { path: { token_id: id } } })),
-    onSuccess: anew,
-  });
+  const making = useMakeToken(() => setName(''));
+  const ending = useEndToken();
   const problem = tokens.error ?? making.error ?? ending.error;
   return (
     <section aria-label="Other programs">
@@ -83,7 +71,7 @@ export function Tokens(): JSX.Element {
         className="row"
         onSubmit={(event) => {
           event.preventDefault();
-          making.mutate();
+          making.mutate({ name, scope, days });
         }}
       >
         <TextField label="Which program" value={name} onChange={(e) => setName(e.target.value)} />

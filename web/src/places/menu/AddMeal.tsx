@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { dishesQuery } from '../../api/queries';
+import { dishesQuery } from '../../api/dishes';
 import type { MenuAnswer, MenuDayRecord, NewMeal } from '../../api/types';
 import { plain, withUnit } from '../../parts/format';
 import { called, dayAndMonth, weekday } from './dates';

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
-import { eatersQuery } from '../../api/queries';
+import { eatersQuery } from '../../api/table';
 import type { MenuAnswer } from '../../api/types';
 import { Notice } from '../../parts/Notice';
 import { PlainButton } from '../../parts/PlainButton';

@@ -2,12 +2,11 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
-import { client, sentence, take } from '../../api/client';
-import { menuChanged } from '../../api/menu';
+import { sentence } from '../../api/client';
+import { useAlwaysAtHome, useKeepPrice } from '../../api/shopping';
 import type { ListItem } from '../../api/types';
 import { PlainButton } from '../../parts/PlainButton';
 import { typed, withUnit } from '../../parts/format';
@@ -24,22 +23,14 @@ interface Props {
 
 /** What it costs here, and whether it is always in the kitchen. */
 function Kept({ item }: { item: ListItem }): JSX.Element {
-  const queries = useQueryClient();
   const [price, setPrice] = useState(item.price === null ? '' : item.price.toFixed(2));
-  const saving = useMutation({
-    mutationFn: (save: () => Promise<unknown>) => save(),
-    onSuccess: () => menuChanged(queries),
-  });
+  const keeping = useKeepPrice();
+  const atHome = useAlwaysAtHome();
+  const problem = keeping.error ?? atHome.error;
   const said = typed(price);
   const { food, form, price_grams: grams } = item;
   const keep = (): void =>
-    saving.mutate(() =>
-      take(
-        client.PUT('/api/shopping/prices', {
-          body: { food, form, grams, price: price.trim() === '' ? null : said },
-        }),
-      ),
-    );
+    keeping.mutate({ food, form, grams, price: price.trim() === '' ? null : said });
   return (
     <>
       <div className="row">
@@ -53,18 +44,11 @@ function Kept({ item }: { item: ListItem }): JSX.Element {
         <Button variant="outlined" disabled={price.trim() !== '' && !said} onClick={keep}>
           Keep the price
         </Button>
-        <Button
-          variant="outlined"
-          onClick={() =>
-            saving.mutate(() =>
-              take(client.PUT('/api/shopping/pantry', { body: { food, always: !item.pantry } })),
-            )
-          }
-        >
+        <Button variant="outlined" onClick={() => atHome.mutate({ food, always: !item.pantry })}>
           {item.pantry ? 'It is not always at home' : 'It is always at home'}
         </Button>
       </div>
-      {saving.error && <Notice bad>{sentence(saving.error)}</Notice>}
+      {problem && <Notice bad>{sentence(problem)}</Notice>}
     </>
   );
 }

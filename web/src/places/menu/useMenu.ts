@@ -1,9 +1,17 @@
 /** The days on screen, and what can be done to them; each change is saved at once. */
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 
-import { client, take } from '../../api/client';
-import { menuChanged, menuQuery } from '../../api/menu';
+import {
+  addMeal,
+  changeDay,
+  changeMeal,
+  eaten,
+  mealRemoval,
+  menuQuery,
+  sizeDish,
+  useChangeMenu,
+} from '../../api/menu';
 import type { DayForm, MealChange, MenuAnswer, NewMeal, PlannedMeal } from '../../api/types';
 import { newId } from '../../draft/newId';
 import { useRemovable, type Removable } from '../../parts/useRemovable';
@@ -24,23 +32,11 @@ export interface Menu {
 }
 
 export function useMenu(): Menu {
-  const queries = useQueryClient();
   const [params, setParams] = useSearchParams();
   const first = params.get('first') ?? '';
   const found = useQuery(menuQuery(first, DAYS));
-  const refresh = (): Promise<void> => menuChanged(queries);
-  const path = (meal: PlannedMeal): { params: { path: { meal_id: string } } } => ({
-    params: { path: { meal_id: meal.id } },
-  });
-  const saving = useMutation({
-    mutationFn: (save: () => Promise<unknown>) => save(),
-    onSettled: refresh,
-  });
-  const away = useRemovable<PlannedMeal>(
-    (meal) => take(client.DELETE('/api/menu/meals/{meal_id}', path(meal))),
-    (meal) => take(client.POST('/api/menu/meals/{meal_id}/restore', path(meal))),
-    refresh,
-  );
+  const saving = useChangeMenu();
+  const away = useRemovable(mealRemoval);
   return {
     answer: found.data,
     first: first || (found.data?.today ?? ''),
@@ -49,22 +45,12 @@ export function useMenu(): Menu {
     error: saving.error ?? away.error ?? found.error,
     add: (meal) => {
       const body = { ...meal, id: newId() };
-      saving.mutate(() => take(client.POST('/api/menu/meals', { body })));
+      saving.mutate(() => addMeal(body));
     },
-    change: (meal, body) => {
-      saving.mutate(() => take(client.PUT('/api/menu/meals/{meal_id}', { ...path(meal), body })));
-    },
-    changeDay: (date, body) =>
-      saving.mutate(() =>
-        take(client.PUT('/api/menu/days/{date}', { params: { path: { date } }, body })),
-      ),
-    sizeDish: (meal) =>
-      saving.mutate(() => take(client.POST('/api/menu/meals/{meal_id}/size', path(meal)))),
-    eat: (meal) =>
-      saving.mutate(async () => {
-        await take(client.POST('/api/menu/meals/{meal_id}/eaten', path(meal)));
-        await queries.invalidateQueries({ queryKey: ['shelf'] });
-      }),
+    change: (meal, body) => saving.mutate(() => changeMeal(meal, body)),
+    changeDay: (date, body) => saving.mutate(() => changeDay(date, body)),
+    sizeDish: (meal) => saving.mutate(() => sizeDish(meal)),
+    eat: (meal) => saving.mutate(() => eaten(meal)),
     away,
   };
 }

@@ -1,13 +1,11 @@
 /** What was cooked, on the table: its weight, who had how much, what is left, how it was. */
 import Button from '@mui/material/Button';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import { runsQuery } from '../../api/queries';
-import { runQuery } from '../../api/runs';
+import { sentence } from '../../api/client';
+import { runQuery, runsQuery, useCooked } from '../../api/runs';
 import { useOpenDish } from '../../draft/context';
-import { newId } from '../../draft/newId';
 import { percent, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { ShelfOffers } from '../../parts/ShelfOffers';
@@ -20,18 +18,7 @@ import styles from './table.module.css';
 /** Keeps that the dish was cooked without the Stove, so that something can be told of it. */
 function CookedWithoutStove({ dish }: { dish: string }): JSX.Element {
   const { draft } = useOpenDish();
-  const queries = useQueryClient();
-  const cooking = useMutation({
-    mutationFn: async () => {
-      await draft.flush();
-      const params = { path: { dish_id: dish } };
-      return take(client.POST('/api/dishes/{dish_id}/runs', { params, body: { id: newId() } }));
-    },
-    onSuccess: async (answer) => {
-      queries.setQueryData(runQuery(answer.view.id).queryKey, answer);
-      await queries.invalidateQueries({ queryKey: runsQuery(dish).queryKey });
-    },
-  });
+  const cooking = useCooked(dish, draft.flush);
   return (
     <>
       <p className={styles.invite}>

@@ -5,7 +5,8 @@ import TextField from '@mui/material/TextField';
 import { useMutation } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
+import { sentence } from '../../api/client';
+import { readLine } from '../../api/reading';
 import { useOpenDish } from '../../draft/context';
 import { mapPart } from '../../draft/edits';
 import styles from './recipe.module.css';
@@ -18,7 +19,7 @@ export function AddLine(): JSX.Element | null {
   const [picked, setPicked] = useState('');
   const part = parts.find((one) => one.id === picked) ?? parts.at(-1);
   const reading = useMutation({
-    mutationFn: () => take(client.POST('/api/read/line', { body: { text, unit_system } })),
+    mutationFn: () => readLine(text, unit_system),
     onSuccess: (lines) => {
       if (part)
         draft.change((dish) =>

@@ -1,32 +1,16 @@
 /** The cautions of the dish, each once; one that everybody knows can be put away. */
 import Button from '@mui/material/Button';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { JSX } from 'react';
 
-import { client, take } from '../../api/client';
+import { useKnowCaution } from '../../api/table';
 import type { MethodCaution } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import styles from './recipe.module.css';
 
 export function Mind({ cautions }: { cautions: MethodCaution[] }): JSX.Element | null {
   const { preview } = useOpenDish();
-  const queries = useQueryClient();
-  const known = useMutation({
-    mutationFn: (key: string) =>
-      Promise.all(
-        (preview?.eaters ?? []).map((eater) =>
-          take(
-            client.POST('/api/eaters/{eater_id}/cautions/{key}', {
-              params: { path: { eater_id: eater.id, key } },
-            }),
-          ),
-        ),
-      ),
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ['method'] });
-      await queries.invalidateQueries({ queryKey: ['preview'] });
-    },
-  });
+  const known = useKnowCaution();
+  const eaters = (preview?.eaters ?? []).map((eater) => eater.id);
   const shown = cautions.filter((caution) => !caution.put_away);
   const away = cautions.length - shown.length;
   if (cautions.length === 0) return null;
@@ -43,7 +27,7 @@ export function Mind({ cautions }: { cautions: MethodCaution[] }): JSX.Element |
             <details>
               <summary>Why</summary>
               <p>{caution.why}</p>
-              <Button size="small" onClick={() => known.mutate(caution.key)}>
+              <Button size="small" onClick={() => known.mutate({ key: caution.key, eaters })}>
                 We all know this
               </Button>
             </details>

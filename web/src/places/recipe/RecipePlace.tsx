@@ -5,8 +5,8 @@ import { useDeferredValue, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
 import { sentence } from '../../api/client';
-import { methodQuery } from '../../api/method';
-import { lookThroughQuery } from '../../api/queries';
+import { methodQuery } from '../../api/reckon';
+import { lookThroughQuery } from '../../api/reading';
 import type { Dish, MethodView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { setTaken } from '../../draft/edits';

@@ -2,13 +2,13 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 import { Link, useNavigate } from 'react-router';
 
-import { client, sentence, take } from '../../api/client';
-import { eveningsQuery, sheetQuery } from '../../api/evening';
-import { dishesQuery, runsQuery } from '../../api/queries';
+import { sentence } from '../../api/client';
+import { eveningsQuery, sheetQuery, useBeginEvening } from '../../api/evening';
+import { dishesQuery } from '../../api/dishes';
 import type { SheetItem } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { newId } from '../../draft/newId';
@@ -67,7 +67,6 @@ export function RunSheetPlace(): JSX.Element {
   const { wishes, change, drop } = useSheetWishes(draft.id);
   const [now, setNow] = useState(() => new Date());
   const [chosen, setChosen] = useState<string | null>(null);
-  const queries = useQueryClient();
   const navigate = useNavigate();
   const evenings = useQuery(eveningsQuery);
   const dishes = useQuery(dishesQuery);
@@ -75,19 +74,16 @@ export function RunSheetPlace(): JSX.Element {
   const request = requestOf(draft.id, wishes, now);
   const asked = useQuery({ ...sheetQuery(request, draft.document), enabled: saved });
   const [startId] = useState(newId);
-  const start = useMutation({
-    mutationFn: async () => {
+  const start = useBeginEvening(
+    async () => {
       await draft.flush();
-      const body = { id: startId, sheet: { ...request, opens: wishes.opens } };
-      return take(client.POST('/api/evenings', { body }));
+      return { id: startId, sheet: { ...request, opens: wishes.opens } };
     },
-    onSuccess: async (evening) => {
+    async (evening) => {
       drop();
-      await queries.invalidateQueries({ queryKey: eveningsQuery.queryKey });
-      await queries.invalidateQueries({ queryKey: runsQuery(draft.id).queryKey });
-      await navigate(`/stove/${evening.id}`);
+      await navigate(`/stove/${evening}`);
     },
-  });
+  );
   const going = evenings.data?.find((one) => one.dishes.some((dish) => dish.id === draft.id));
   if (asked.error) return <Notice bad>{sentence(asked.error)}</Notice>;
   if (!asked.data) return <main className="place soft">Laying out the evening …</main>;

@@ -1,9 +1,9 @@
 /** The run sheet as a calendar file, with an alarm at every start. */
-import { client, take } from '../../api/client';
+import { calendarOf } from '../../api/evening';
 import type { SheetRequest } from '../../api/types';
 
 export async function toCalendar(request: SheetRequest): Promise<void> {
-  const text = await take(client.POST('/api/sheet/calendar', { body: request, parseAs: 'text' }));
+  const text = await calendarOf(request);
   const address = URL.createObjectURL(new Blob([text], { type: 'text/calendar' }));
   const link = document.createElement('a');
   link.href = address;

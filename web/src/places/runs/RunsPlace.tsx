@@ -5,8 +5,7 @@ import { useState, type JSX, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 
 import { sentence } from '../../api/client';
-import { runsQuery } from '../../api/queries';
-import { dishOf, photoAddress, runQuery } from '../../api/runs';
+import { dishOf, photoAddress, runQuery, runsQuery } from '../../api/runs';
 import type { RunAnswer, RunState } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { clockOf, figureText, percent, plain, withUnit } from '../../parts/format';

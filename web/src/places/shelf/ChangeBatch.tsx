@@ -1,10 +1,10 @@
 /** What a batch is called, what it is, and a day of its own. */
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useMutation } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
+import { sentence } from '../../api/client';
+import { useChangeBatch } from '../../api/shelf';
 import type { BatchRecord, FoodView, ShelfAnswer } from '../../api/types';
 import { FoodPicker } from '../../parts/FoodPicker';
 import { Notice } from '../../parts/Notice';
@@ -26,26 +26,19 @@ export function ChangeBatch({ batch, onDone, onSaved }: Props): JSX.Element {
   const [inside, setInside] = useState<FoodView | null>(null);
   // What stands there cooked counts as boiled, where the foods know it so.
   const cooked = group === 'cooked' ? inside?.forms.find((form) => form === 'boiled') : undefined;
-  const saving = useMutation({
-    mutationFn: () =>
-      take(
-        client.PUT('/api/shelf/{batch_id}', {
-          params: { path: { batch_id: batch.id } },
-          body: {
-            name,
-            kind,
-            said: said || null,
-            note,
-            food: inside?.key ?? '',
-            form: inside ? (cooked ?? inside.forms[0] ?? null) : null,
-          },
-        }),
-      ),
-    onSuccess: (answer) => {
-      onSaved(answer);
-      onDone();
-    },
+  const saving = useChangeBatch(batch, (answer) => {
+    onSaved(answer);
+    onDone();
   });
+  const save = (): void =>
+    saving.mutate({
+      name,
+      kind,
+      said: said || null,
+      note,
+      food: inside?.key ?? '',
+      form: inside ? (cooked ?? inside.forms[0] ?? null) : null,
+    });
   const food = batch.food.startsWith('made:') ? '' : batch.food;
   return (
     <div className={styles.change}>
@@ -69,7 +62,7 @@ export function ChangeBatch({ batch, onDone, onSaved }: Props): JSX.Element {
       />
       {!batch.food && <FoodPicker label="What is in it" initial="" onPick={setInside} />}
       <TextField label="Note" value={note} onChange={(e) => setNote(e.target.value)} />
-      <Button variant="outlined" disabled={saving.isPending} onClick={() => saving.mutate()}>
+      <Button variant="outlined" disabled={saving.isPending} onClick={save}>
         Save
       </Button>
       {saving.error && <Notice bad>{sentence(saving.error)}</Notice>}

@@ -1,9 +1,9 @@
 /** What the kitchen keeps: made ahead, left over, opened; what is to be eaten first on top. */
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import { plannedQuery, shelfQuery } from '../../api/shelf';
+import { sentence } from '../../api/client';
+import { batchRemoval, plannedQuery } from '../../api/shelf';
 import type { BatchRecord } from '../../api/types';
 import { PlainButton } from '../../parts/PlainButton';
 import { listed, withUnit } from '../../parts/format';
@@ -65,17 +65,7 @@ export function ShelfPlace(): JSX.Element {
   const shelf = useShelf();
   const planned = useQuery(plannedQuery);
   const [open, setOpen] = useState<string | null>(null);
-  const queries = useQueryClient();
-  // What was asked before is given up: an older answer never comes last.
-  const refresh = (): Promise<void> => queries.invalidateQueries({ queryKey: shelfQuery.queryKey });
-  const path = (one: BatchRecord): { params: { path: { batch_id: string } } } => ({
-    params: { path: { batch_id: one.id } },
-  });
-  const away = useRemovable<BatchRecord>(
-    (one) => take(client.DELETE('/api/shelf/{batch_id}', path(one))),
-    (one) => take(client.POST('/api/shelf/{batch_id}/restore', path(one))),
-    refresh,
-  );
+  const away = useRemovable(batchRemoval);
   const problem = shelf.error ?? away.error;
   const { batches, answer } = shelf;
   return (

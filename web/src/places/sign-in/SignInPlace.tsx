@@ -1,11 +1,10 @@
 /** Asks who is cooking. */
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import { sessionQuery } from '../../api/queries';
+import { sentence } from '../../api/client';
+import { useSignIn } from '../../api/session';
 import type { Part, PartView } from '../../api/types';
 import { Notice } from '../../parts/Notice';
 import { Section } from '../../parts/Section';
@@ -48,13 +47,7 @@ export function SignInPlace(): JSX.Element {
   useTitle('Sign in');
   const [username, setUsername] = useState('');
   const [password, setPassword] = useState('');
-  const queries = useQueryClient();
-  const signIn = useMutation({
-    mutationFn: () => take(client.POST('/api/session', { body: { username, password } })),
-    onSuccess: (session) => {
-      queries.setQueryData(sessionQuery.queryKey, session);
-    },
-  });
+  const signIn = useSignIn();
   return (
     <main className={styles.signIn}>
       <div className={styles.show}>
@@ -65,7 +58,7 @@ export function SignInPlace(): JSX.Element {
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          signIn.mutate();
+          signIn.mutate({ username, password });
         }}
       >
         <span className="mark" style={{ fontSize: 34 }}>

@@ -6,8 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
-import { rolesQuery } from '../../api/queries';
-import { useKeepStandIn } from '../../api/standIns';
+import { rolesQuery, useKeepStandIn } from '../../api/standIns';
 import type { OwnStandIn, StandInEntry } from '../../api/types';
 import { FoodPicker } from '../../parts/FoodPicker';
 import { Notice } from '../../parts/Notice';

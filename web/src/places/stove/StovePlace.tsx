@@ -3,7 +3,7 @@ import { useMemo, useRef, useState, type JSX, type TouchEvent } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useQueryClient } from '@tanstack/react-query';
 
-import { eveningsQuery } from '../../api/evening';
+import { eveningOver } from '../../api/evening';
 import type { Card } from '../../api/types';
 import { useScale } from '../../devices/scale';
 import { newId } from '../../draft/newId';
@@ -143,8 +143,7 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
   const finish = async (): Promise<void> => {
     act('finished');
     await here.flush();
-    queries.removeQueries({ queryKey: eveningsQuery.queryKey });
-    await queries.invalidateQueries({ queryKey: ['runs'] });
+    await eveningOver(queries);
     await navigate(`/dishes/${view.dishes[0]?.id ?? ''}/portions`);
   };
   const open = form && form.task === card?.task ? form.kind : null;

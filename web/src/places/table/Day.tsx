@@ -5,7 +5,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
 import { sentence } from '../../api/client';
-import { dayQuery, dishesQuery } from '../../api/queries';
+import { dishesQuery } from '../../api/dishes';
+import { dayQuery } from '../../api/table';
 import type { DayView } from '../../api/types';
 import { PlainButton } from '../../parts/PlainButton';
 import { figureText, withUnit } from '../../parts/format';

@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { exclusionsQuery } from '../../api/queries';
+import { exclusionsQuery } from '../../api/table';
 import type { Exclusion } from '../../api/types';
 import { PlainButton } from '../../parts/PlainButton';
 

@@ -4,7 +4,7 @@ import type { JSX } from 'react';
 import { Link } from 'react-router';
 
 import { sentence } from '../../api/client';
-import { matrixQuery } from '../../api/queries';
+import { matrixQuery } from '../../api/table';
 import { tableWaysQuery } from '../../api/ways';
 import type { Cell } from '../../api/types';
 import { Notice } from '../../parts/Notice';

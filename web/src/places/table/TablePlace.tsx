@@ -1,10 +1,10 @@
 /** The eaters: who they are, their way of eating and their limits. */
 import Button from '@mui/material/Button';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type JSX } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import { computedAnew, eatersQuery, schoolsQuery } from '../../api/queries';
+import { sentence } from '../../api/client';
+import { eaterRemoval, eatersQuery, schoolsQuery, useSaveEater } from '../../api/table';
 import type { EaterForm, EaterRecord, Exclusion, Target } from '../../api/types';
 import { PlainButton } from '../../parts/PlainButton';
 import { day, LABELS, percent, plain, unitOf, unitText, valueIn } from '../../parts/format';
@@ -13,7 +13,6 @@ import { useRemovable } from '../../parts/useRemovable';
 import { Day } from './Day';
 import { EaterEditor } from './EaterEditor';
 import { Matrix } from './Matrix';
-import { useOnce } from '../../draft/useOnce';
 import { useTitle } from '../../parts/useTitle';
 import styles from './table.module.css';
 
@@ -97,38 +96,9 @@ export function TablePlace(): JSX.Element {
   useTitle('Table');
   const eaters = useQuery(eatersQuery);
   const schools = useQuery(schoolsQuery);
-  const queries = useQueryClient();
   const [open, setOpen] = useState<string | null>(null);
-  const refresh = async (): Promise<void> => {
-    await queries.invalidateQueries({ queryKey: eatersQuery.queryKey });
-    await computedAnew(queries);
-  };
-  const once = useOnce();
-  const save = useMutation({
-    mutationFn: (form: EaterForm) =>
-      open === 'new' || open === null
-        ? take(client.POST('/api/eaters', { params: { header: once.header(form) }, body: form }))
-        : take(
-            client.PUT('/api/eaters/{eater_id}', {
-              params: { path: { eater_id: open } },
-              body: form,
-            }),
-          ),
-    onSuccess: async () => {
-      once.done();
-      setOpen(null);
-      await refresh();
-    },
-  });
-  const away = useRemovable<EaterRecord>(
-    (eater) =>
-      take(client.DELETE('/api/eaters/{eater_id}', { params: { path: { eater_id: eater.id } } })),
-    (eater) =>
-      take(
-        client.POST('/api/eaters/{eater_id}/restore', { params: { path: { eater_id: eater.id } } }),
-      ),
-    refresh,
-  );
+  const save = useSaveEater(open === 'new' ? null : open, () => setOpen(null));
+  const away = useRemovable(eaterRemoval);
   const problem = eaters.error ?? save.error ?? away.error;
   const editor = (start: EaterForm): JSX.Element => (
     <EaterEditor

@@ -4,7 +4,7 @@ import { useDeferredValue, useState, type JSX } from 'react';
 import { Link } from 'react-router';
 
 import { sentence } from '../../api/client';
-import { waterQuery } from '../../api/queries';
+import { waterQuery } from '../../api/reckon';
 import type { CourseView } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { Notice } from '../../parts/Notice';

@@ -2,8 +2,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { client, sentence, take } from '../../api/client';
-import { computedAnew, dishQuery, learningQuery, runsQuery } from '../../api/queries';
+import { sentence } from '../../api/client';
+import { finishRun, runOver, takeBack, weighed, weighIn } from '../../api/runs';
 import type { GlassView, WeighBody } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { newId } from '../../draft/newId';
@@ -25,12 +25,6 @@ export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): 
   const [question, setQuestion] = useState<string | null>(null);
   const [clientId, setClientId] = useState(() => newId());
   const place = { part: glass.part_id, slot: glass.slot_id, step: glass.step_id };
-  const refresh = async (): Promise<void> => {
-    await queries.invalidateQueries({ queryKey: runsQuery(draft.id).queryKey });
-    // What was weighed may have taught something that other dishes follow.
-    queries.removeQueries({ queryKey: learningQuery.queryKey });
-    await computedAnew(queries);
-  };
   const bodyOf = (scale: Scale, sure: boolean): WeighBody => ({
     client_id: clientId,
     ...place,
@@ -46,12 +40,7 @@ export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): 
     mutationFn: async ({ scale, sure }: { scale: Scale; sure: boolean }) => {
       // The run freezes what the server holds, so the draft has to be there first.
       await draft.flush();
-      return take(
-        client.POST('/api/dishes/{dish_id}/weigh-ins', {
-          params: { path: { dish_id: draft.id } },
-          body: bodyOf(scale, sure),
-        }),
-      );
+      return weighIn(draft.id, bodyOf(scale, sure));
     },
     onSuccess: async (result, { scale }) => {
       setQuestion(result.question);
@@ -65,29 +54,16 @@ export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): 
       setClientId(newId());
       // At once: what is typed while the screen follows stays.
       onTaken(scale);
-      await refresh();
+      await weighed(queries, draft.id);
     },
   });
   const takingBack = useMutation({
-    mutationFn: (run: string) =>
-      take(
-        client.POST('/api/runs/{run_id}/take-back', {
-          params: { path: { run_id: run } },
-          body: { client_id: newId(), ...place },
-        }),
-      ),
-    onSuccess: refresh,
+    mutationFn: (run: string) => takeBack(run, place),
+    onSuccess: () => weighed(queries, draft.id),
   });
   const finishing = useMutation({
-    mutationFn: (run: string) =>
-      take(client.POST('/api/runs/{run_id}/finish', { params: { path: { run_id: run } } })),
-    onSuccess: async () => {
-      await refresh();
-      await queries.invalidateQueries({
-        queryKey: dishQuery(draft.id).queryKey,
-        refetchType: 'none',
-      });
-    },
+    mutationFn: finishRun,
+    onSuccess: () => runOver(queries, draft.id),
   });
   const problem = weighing.error ?? takingBack.error ?? finishing.error;
   return {

@@ -2,7 +2,7 @@ import { QueryClient } from '@tanstack/react-query';
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 
-import { computedAnew, foodsChanged } from './queries';
+import { computedAnew, foodsChanged } from './stale';
 
 const HERE = new URL('./', import.meta.url);
 // Read from files of their own, not from what is computed of a dish.
