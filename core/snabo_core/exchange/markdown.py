@@ -17,6 +17,7 @@ from snabo_core.dish import AsideKind, Claim
 from snabo_core.exchange.front_matter import facts_of, front_matter
 from snabo_core.plate.nutrients import LABELS, UNIT
 from snabo_core.recipe import ToldRecipe
+from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.facts import times_in
 from snabo_core.recipe.layout import sort_lines
 from snabo_core.recipe.servings import servings_in
@@ -174,19 +175,21 @@ def _take(line: str, found: _Found) -> None:
 def _fact(line: str, found: _Found) -> None:
     """Take servings and times said above the list; other words there are its story."""
     layout = sort_lines(f"x\n{line}", lambda _: False)
-    if layout.servings is not None or layout.makes:
+    served, minutes = layout.servings is not None or layout.makes != "", times_in(line)
+    if served:
         found.serves = found.serves or re.sub(r"^serves\s+", "", line, flags=re.IGNORECASE)
-    elif times_in(line):
-        for kind, minutes in times_in(line).items():
-            found.minutes.setdefault(kind, minutes)
-    else:
+    for kind, value in minutes.items():
+        found.minutes.setdefault(kind, value)
+    if not served and not minutes:
         found.asides.append(("story", line))
 
 
 def _claim(row: Sequence[str]) -> list[Claim]:
     keys = {label: key for key, label in LABELS.items()}
-    if len(row) < 2 or row[0] not in keys:
+    if len(row) < 2:
         return []
+    if row[0] not in keys:
+        return list(claims_in([f"{row[0]}: {row[1]}"]))
     number = row[1].split()[0] if row[1].split() else ""
     try:
         value = float(number)

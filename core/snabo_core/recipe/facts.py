@@ -15,10 +15,10 @@ _HOURS_AND = (
 )
 _DURATION = rf"{_HOURS_AND}|{_ONE_TIME}(?:\s*(?:and|,)?\s*{_ONE_TIME})?|\d{{1,2}}:\d{{2}}"
 _KINDS = {
-    "prep": r"pr[eé]p(?:aration)?|active|hands[\s-]?on|work(?:ing)?|takes",
+    "prep": r"pr[eé]p(?:aration)?|active|hands[\s-]?on|work(?:ing)?",
     "cook": r"cook(?:ing)?|cuisson|bake|baking|oven|roast(?:ing)?|simmer(?:ing)?",
     "rest": r"rest(?:ing)?|chill(?:ing)?|marinat(?:e|ing)|soak(?:ing)?|stand(?:ing)?|proving|rising|inactive|passive|waiting",
-    "total": r"total|ready(?: in)?|all in|start to finish|altogether|overall",
+    "total": r"total|takes|ready(?: in)?|all in|start to finish|altogether|overall",
 }
 _BEFORE = {kind: re.compile(rf"\b(?:{words})(?:\s+(?:time|in))?\s*[:=\-–|]?\s*(?:about\s+)?(?P<t>{_DURATION})",
                             re.IGNORECASE) for kind, words in _KINDS.items()}  # fmt: skip
@@ -28,10 +28,12 @@ _ALONE = re.compile(
     rf"^\W*(?P<t>{_DURATION})\W*$|[|·•]\s*(?P<b>{_DURATION})\s*(?:$|[|·•])", re.IGNORECASE
 )
 
-
 _TIME = re.compile(
     rf"^\W*time\s*[:=]\s*(?:about|around|approx\.?|roughly)?\s*(?P<t>{_DURATION})", re.IGNORECASE
 )
+# "20 minutes + 3 hours in the oven": what comes before the oven is work.
+_WORK_FIRST = re.compile(rf"(?P<t>{_DURATION})\s*(?:\+|plus|and then)\s*$", re.IGNORECASE)
+_BREAKS = re.compile(r"[|·•;]|\.(?=\s)|\s{2,}|\t|\s[-–—]\s|,(?!\d)")
 
 
 def yield_in(text: str) -> str:
@@ -56,12 +58,28 @@ def times_in(text: str) -> dict[str, float]:
                 continue
             found[kind] = minutes_of(match["t"])
             taken.append(match.span("t"))
+            work = _WORK_FIRST.search(plain[: match.start("t")]) if kind == "cook" else None
+            if work is not None and "prep" not in found:
+                found["prep"] = minutes_of(work["t"])
+                taken.append(work.span("t"))
     if not found:
         alone = _TIME.match(plain) or _ALONE.search(plain)
         if alone:
             told = alone.groupdict()
             found["total"] = minutes_of(told["t"] or told["b"])
     return found
+
+
+def pieces_of(text: str) -> list[str]:
+    """Return what stands between the points, bars and gaps of a line that tells several facts."""
+    return [piece for piece in _BREAKS.split(text[:200]) if re.search(r"\w", piece)]
+
+
+def only_times(text: str) -> bool:
+    """Tell a piece that says how long something takes and nothing else: "Cooking: 1 h 30"."""
+    plain = spell_numbers(spell_fractions(text[:200])).strip(" .:,()")
+    told = (*_BEFORE.values(), *_AFTER.values(), re.compile(_DURATION, re.IGNORECASE))
+    return any(pattern.fullmatch(plain) is not None for pattern in told)
 
 
 def minutes_of(text: str) -> float:

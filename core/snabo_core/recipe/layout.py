@@ -18,7 +18,7 @@ from snabo_core.quantities.kinds import (
 )
 from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.recipe.around import MOST_NAME_WORDS, Around, opens_list
-from snabo_core.recipe.facts import times_in, yield_in
+from snabo_core.recipe.facts import only_times, pieces_of, times_in, yield_in
 from snabo_core.recipe.from_steps import AMOUNT_STARTS
 from snabo_core.recipe.outline import Aside, Layout, weigh_in_grams
 from snabo_core.recipe.sections import (
@@ -234,6 +234,8 @@ class _Sorter:
             or len(text) > 140
             or self._whole_part(text) is not None
             or (times_in(text) and kind_of_line(text) == "times")
+            # What a letter is about names the dish better than a sentence of it.
+            or (self.about and text[-1:] in ".!?,:")
         ):
             return False
         kind = kind_of_line(line.raw)
@@ -282,7 +284,7 @@ class _Sorter:
         told = kind in {"times", "servings"} or (
             len(text) < 120
             and (servings is not None or bool(minutes))
-            and (self._is_facts(text) or only_servings(text))
+            and (self._is_facts(text) or only_servings(text) or _only_facts(text))
         )
         if not told:
             self._servings_in_story(text)
@@ -363,6 +365,9 @@ class _Sorter:
             self._aside("furniture", line.text)
             return
         if re.fullmatch(r"\W*\d{1,2}\W*", line.text):
+            return
+        if re.fullmatch(r"[A-Z]\.?", line.text):
+            self._aside("furniture", line.text)
             return
         if self._continues_step(line):
             before = steps[-1]
@@ -519,7 +524,7 @@ class _Sorter:
     def _is_before_list(self, line: Written) -> bool:
         """Tell what is said of a dish between its title and the head of its list."""
         text = line.text
-        if self.section != "head" or self.layout.parts or not self.layout.title:
+        if self.section != "head" or self.layout.parts or not (self.layout.title or self.about):
             return False
         if re.fullmatch(r"\([^()\d]*\)", text) is not None and not self.around.names_food(text):
             return True
@@ -616,3 +621,10 @@ def sort_list(
     written = [line for item in items for line in written_lines(" ".join(item.split()))]
     lines = [replace(line, after_blank=False, marked=False) for line in written]
     return _Sorter(lines, names_food).listed(guessed=guessed)
+
+
+def _only_facts(text: str) -> bool:
+    """Tell "For 5 persons. Preparation: 30 mins. Cooking: 1 h 30": no piece of it says anything else."""
+    pieces = pieces_of(text)
+    timed = any(map(only_times, pieces))
+    return timed and all(only_times(piece) or only_servings(piece) for piece in pieces)

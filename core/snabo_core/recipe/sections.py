@@ -6,7 +6,7 @@ import re
 
 # Where a recipe comes from, not what it is.
 FROM = re.compile(
-    r"^(?:re\s*:|from (?:the|my|our|your)? ?(?:kitchen|desk|recipe box|files?|pages?|archives?|test kitchen|garden)\b)",
+    r"^(?:(?:re|subject)\s*:|from (?:the|my|our|your)? ?(?:kitchen|desk|recipe box|files?|pages?|archives?|test kitchen|garden)\b)",
     re.IGNORECASE,
 )
 STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)

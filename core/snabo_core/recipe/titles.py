@@ -13,7 +13,7 @@ _LABEL = (
 )
 _LABELLED = re.compile(rf"^(?:{_LABEL}\s*[:=–—]\s*)+(?=\S)", re.IGNORECASE)
 # A reply to somebody's question names the dish, but hardly as its title.
-_REPLY = re.compile(r"^(?:(?:re|fwd?|fw)\s*:\s*)+(?=\S)", re.IGNORECASE)
+_REPLY = re.compile(r"^(?:(?:re|fwd?|fw|subject)\s*:\s*)+(?=\S)", re.IGNORECASE)
 _NAMED = re.compile(
     r"^\W*(?:recipe|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|(?:recipe|dish)\s+(?:name|title))\s*[:=]\s*(?P<name>\S.{2,})$",
     re.IGNORECASE,

@@ -44,6 +44,9 @@ _COLUMNS = {
 }  # fmt: skip
 _MARKS = ("\t", ",", ";", "|")
 LEAST_CELLS = 3
+# A letter quotes a recipe in so many lines at least.
+_QUOTED = re.compile(r"^\s*(?:>[ \t]?)+")
+LEAST_QUOTED = 5
 # What stands so far apart stands in columns.
 _GAP = re.compile(r"(?<=\S)(?: {3,}|\s*\t\s*)(?=\S)")
 COLUMNS = 2
@@ -67,10 +70,19 @@ class Written:
     step: bool = False
 
 
+def _unquoted(text: str) -> str:
+    """Return a letter with the marks of what it quotes taken off, where a list stands in it."""
+    lines = text.split("\n")
+    quoted = [_QUOTED.sub("", line) for line in lines if line.lstrip().startswith(">")]
+    if len(quoted) < LEAST_QUOTED or sum(map(begins_with_amount, quoted)) < LEAST_CELLS:
+        return text
+    return "\n".join(_QUOTED.sub("", line) for line in lines)
+
+
 def written_lines(text: str) -> list[Written]:
     """Return the lines of a text that hold words, without bullets and pictures."""
     found, blank = [], True
-    for raw in _one_below_the_other(_rows_told([*_pieces(text)])):
+    for raw in _one_below_the_other(_rows_told([*_pieces(_unquoted(text))])):
         said = _CHAT.sub("", tidy(raw))
         plain = _PEOPLE_SIGNS.sub(r"serves \g<n>", _unmarked(said))
         bare = without_pictures(_BULLET.sub("", plain))
