@@ -66,7 +66,10 @@ class BrowserCase(LiveServerTestCase):
         self.household = Household.objects.create(name="Test kitchen", microwave_watts=800)
         User.objects.create_user("cook", password=PASSWORD, household=self.household)
         for name, school in (("Ada", "very_low_carb"), ("Bo", "no_added_oil")):
-            add_eater(self.household, EaterForm(name, school, list(schools()[school].targets), []))
+            add_eater(
+                household=self.household,
+                form=EaterForm(name, school, list(schools()[school].targets), []),
+            )
         context = self.browser.new_context(viewport=self.viewport, reduced_motion="reduce")
         self.addCleanup(context.close)
         self.page: Page = context.new_page()

@@ -31,7 +31,7 @@ class Week(BrowserCase):
         self.sign_in()
         self.bring(POT, "Lock-side celeriac pot")
         self.dish = str(Dish.objects.get().uid)
-        self.today = today_in(self.household)
+        self.today = today_in(household=self.household)
 
     def name(self, after: int) -> str:
         return f"{self.today + dt.timedelta(days=after):%A}"

@@ -127,7 +127,10 @@ def household(name: str = "bench", table: tuple[str, ...] = SCHOOLS) -> Client:
     user = User.objects.create_user(name, household=home)
     for school in table:
         preset = schools()[school]
-        add_eater(home, EaterForm(school, school, list(preset.targets), list(preset.exclusions)))
+        add_eater(
+            household=home,
+            form=EaterForm(school, school, list(preset.targets), list(preset.exclusions)),
+        )
     client = Client()
     client.force_login(user, "accounts.backends.HouseholdBackend")
     return client

@@ -94,13 +94,15 @@ class KitchenView(APIView):
     @contract("kitchen", answer=services.KitchenSettings)
     def get(self, request: Request) -> Response:
         """Return the settings."""
-        return Response(services.kitchen_of(services.household_of(request.user)))
+        return Response(services.kitchen_of(household=services.household_of(request.user)))
 
     @contract("change_kitchen", body=services.KitchenSettings, answer=services.KitchenSettings)
     def put(self, request: Request) -> Response:
         """Replace the settings."""
         wanted = convert(request.data, services.KitchenSettings)
-        return Response(services.change_kitchen(services.household_of(request.user), wanted))
+        return Response(
+            services.change_kitchen(household=services.household_of(request.user), wanted=wanted)
+        )
 
 
 class FamiliesView(APIView):
@@ -109,13 +111,15 @@ class FamiliesView(APIView):
     @contract("not_again", answer=services.Families)
     def get(self, request: Request) -> Response:
         """Return them."""
-        return Response(services.families_of(services.household_of(request.user)))
+        return Response(services.families_of(household=services.household_of(request.user)))
 
     @contract("want_again", body=services.Family, answer=services.Families)
     def post(self, request: Request) -> Response:
         """Take one in or out."""
         wanted = convert(request.data, services.Family)
-        return Response(services.want_again(services.household_of(request.user), wanted))
+        return Response(
+            services.want_again(household=services.household_of(request.user), wanted=wanted)
+        )
 
 
 class TokensView(APIView):
@@ -126,7 +130,7 @@ class TokensView(APIView):
     @contract("tokens", answer=list[tokens.TokenRecord])
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(tokens.tokens_of(services.household_of(request.user)))
+        return Response(tokens.tokens_of(household=services.household_of(request.user)))
 
     @contract("make_token", body=tokens.NewToken, answer=tokens.MadeToken, status=201)
     def post(self, request: Request) -> Response:
@@ -134,7 +138,10 @@ class TokensView(APIView):
         wanted = convert(request.data, tokens.NewToken)
         household = services.household_of(request.user)
         return Response(
-            tokens.make_token(household, services.acting(request.user), wanted), status=201
+            tokens.make_token(
+                household=household, user=services.acting(request.user), wanted=wanted
+            ),
+            status=201,
         )
 
 
@@ -146,5 +153,5 @@ class TokenView(APIView):
     @contract("end_token", status=204)
     def delete(self, request: Request, token_id: UUID) -> Response:
         """End it."""
-        tokens.end_token(services.household_of(request.user), token_id)
+        tokens.end_token(household=services.household_of(request.user), token_id=token_id)
         return Response(status=204)

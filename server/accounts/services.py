@@ -103,7 +103,7 @@ class Session(msgspec.Struct):
 def describe(user: User) -> Session:
     """Return the session as the screen needs it."""
     household = household_of(user)
-    return Session(user.username, household.name, kitchen_of(household))
+    return Session(user.username, household.name, kitchen_of(household=household))
 
 
 def acting(user: User | AnonymousUser) -> User:
@@ -130,7 +130,7 @@ def household_of(user: User | AnonymousUser) -> Household:
     return household
 
 
-def kitchen_of(household: Household) -> KitchenSettings:
+def kitchen_of(*, household: Household) -> KitchenSettings:
     """Return the household's kitchen settings as a plain value."""
     values = {name: getattr(household, name) for name in SETTINGS}
     typed = {
@@ -285,7 +285,7 @@ SETTINGS = KitchenSettings.__struct_fields__
 
 
 @writes
-def change_kitchen(household: Household, wanted: KitchenSettings) -> KitchenSettings:
+def change_kitchen(*, household: Household, wanted: KitchenSettings) -> KitchenSettings:
     """Store new kitchen wanted; dishes already here keep the units they were read in.
 
     Raises:
@@ -316,16 +316,16 @@ def change_kitchen(household: Household, wanted: KitchenSettings) -> KitchenSett
         **values, foods_revision=F("foods_revision") + 1
     )
     household.refresh_from_db()
-    return kitchen_of(household)
+    return kitchen_of(household=household)
 
 
-def families_of(household: Household) -> Families:
+def families_of(*, household: Household) -> Families:
     """Return the families a household does not want again."""
     return Families(list(household.not_again))
 
 
 @writes
-def want_again(household: Household, wanted: Family) -> Families:
+def want_again(*, household: Household, wanted: Family) -> Families:
     """Remember whether a household wants a family of stand-ins again; return those it does not.
 
     Raises:
@@ -336,4 +336,4 @@ def want_again(household: Household, wanted: Family) -> Families:
     rest = [name for name in household.not_again if name != wanted.family]
     household.not_again = rest if wanted.again else sorted([*rest, wanted.family])
     household.save(update_fields=["not_again"])
-    return families_of(household)
+    return families_of(household=household)

@@ -61,13 +61,13 @@ def record_of(token: ApiToken) -> TokenRecord:
     )  # fmt: skip
 
 
-def tokens_of(household: Household) -> list[TokenRecord]:
+def tokens_of(*, household: Household) -> list[TokenRecord]:
     """Return the household's tokens, the newest first."""
     return [record_of(token) for token in ApiToken.objects.of(household)]
 
 
 @writes
-def make_token(household: Household, user: User, wanted: NewToken) -> MadeToken:
+def make_token(*, household: Household, user: User, wanted: NewToken) -> MadeToken:
     """Make a token for a program.
 
     Raises:
@@ -86,7 +86,7 @@ def make_token(household: Household, user: User, wanted: NewToken) -> MadeToken:
     return MadeToken(record_of(token), secret)
 
 
-def end_token(household: Household, token_id: UUID) -> None:
+def end_token(*, household: Household, token_id: UUID) -> None:
     """End a token: what has it is let in no more."""
     get_object_or_404(ApiToken.objects.of(household), uid=token_id).delete()
 

@@ -8,7 +8,7 @@ import random
 import time
 from collections.abc import Callable
 from functools import wraps
-from typing import Concatenate, ParamSpec, TypeVar
+from typing import ParamSpec, TypeVar
 
 from django.db import OperationalError, connection, transaction
 from django.shortcuts import get_object_or_404
@@ -23,22 +23,24 @@ MOST_TRIES = 5
 WAIT_SECONDS = 0.02
 
 
-def writes(
-    service: Callable[Concatenate[Household, Given], Answer],
-) -> Callable[Concatenate[Household, Given], Answer]:
-    """Run a service in a transaction that holds the household's row.
+def writes(service: Callable[Given, Answer]) -> Callable[Given, Answer]:
+    """Run a service in a transaction that holds the row of the `household` it is given.
 
     The service gets the household as it is now, so that nothing stale is written back.
     """
 
     @wraps(service)
-    def run(household: Household, /, *args: Given.args, **kwargs: Given.kwargs) -> Answer:
+    def run(*args: Given.args, **kwargs: Given.kwargs) -> Answer:
+        household = kwargs["household"]
+        if not isinstance(household, Household):
+            raise TypeError("a service that writes is given its household by name")
         for tried in range(1, MOST_TRIES + 1):
             try:
                 with transaction.atomic():
                     # Erased in another window meanwhile, it is gone like anything else.
                     now = get_object_or_404(Household.objects.select_for_update(), pk=household.pk)
-                    answer = service(now, *args, **kwargs)
+                    kwargs["household"] = now
+                    answer = service(*args, **kwargs)
                 household.foods_revision = now.foods_revision
                 if connection.in_atomic_block:
                     # The larger transaction may still be undone.

@@ -27,10 +27,12 @@ class ArchiveView(APIView):
         """Return it: a zip with its photos, or the document alone."""
         household = household_of(request.user)
         content, ending = services.write(
-            household, photos=request.query_params.get("photos") != "no"
+            household=household, photos=request.query_params.get("photos") != "no"
         )
         answer = HttpResponse(content, content_type=MEDIA[ending])
-        name = services.file_name(household, ending, today_in(household))
+        name = services.file_name(
+            household=household, ending=ending, today=today_in(household=household)
+        )
         answer["Content-Disposition"] = content_disposition_header(
             as_attachment=True, filename=name
         )
@@ -40,7 +42,7 @@ class ArchiveView(APIView):
     def post(self, request: Request) -> Response:
         """Return what an archive would change here or, if asked, take it as a whole."""
         form = convert(request.data, services.RestoreForm)
-        return Response(services.restore(household_of(request.user), form))
+        return Response(services.restore(household=household_of(request.user), form=form))
 
 
 class EraseView(APIView):
@@ -52,6 +54,6 @@ class EraseView(APIView):
     def post(self, request: Request) -> Response:
         """Erase it for good; nothing brings it back but an archive."""
         form = convert(request.data, services.EraseForm)
-        services.erase(household_of(request.user), acting(request.user), form)
+        services.erase(household=household_of(request.user), user=acting(request.user), form=form)
         logout(plain(request))
         return Response(status=204)

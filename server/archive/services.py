@@ -87,7 +87,7 @@ class _OnlyLooked(Exception):
         self.plan = plan
 
 
-def write(household: Household, *, photos: bool = True) -> tuple[bytes, Literal["zip", "json"]]:
+def write(*, household: Household, photos: bool = True) -> tuple[bytes, Literal["zip", "json"]]:
     """Return everything a household owns as a file: a zip where there are photos to go along."""
     whole, _ = _household_of(household)
     pictures = _pictures(household) if photos and whole.photos else None
@@ -121,7 +121,7 @@ def _more(kind: Kind, row: Any) -> dict[str, Any]:
     return {"digest": hashlib.sha256(bytes(row.jpeg)).hexdigest()}
 
 
-def restore(household: Household, form: RestoreForm) -> RestorePlan:
+def restore(*, household: Household, form: RestoreForm) -> RestorePlan:
     """Return what an archive would change here, or change it, as a whole.
 
     Raises:
@@ -131,7 +131,7 @@ def restore(household: Household, form: RestoreForm) -> RestorePlan:
         return _from_pack(household, pack, form)
     archive, photos = core.read_archive(form.data)
     try:
-        return _restored(household, archive, photos, form)
+        return _restored(household=household, archive=archive, photos=photos, form=form)
     except _OnlyLooked as looked:
         return looked.plan
     except DatabaseError as error:
@@ -149,7 +149,9 @@ def _pack_in(data: bytes) -> str | None:
 
 def _from_pack(household: Household, text: str, form: RestoreForm) -> RestorePlan:
     """Return what a pack of stand-ins would change, or take it, told as an archive's plan."""
-    found = import_pack(household, PackForm(text, apply=form.apply, replace=form.replace))
+    found = import_pack(
+        household=household, form=PackForm(text, apply=form.apply, replace=form.replace)
+    )
     names = {
         what: [change.name for change in found.changes if change.what == what]
         for what in ("new", "changed", "same")
@@ -168,16 +170,16 @@ def _from_pack(household: Household, text: str, form: RestoreForm) -> RestorePla
 
 @writes
 def _restored(
-    household: Household, archive: records.Archive, photos: dict[str, bytes], form: RestoreForm
+    *, household: Household, archive: records.Archive, photos: dict[str, bytes], form: RestoreForm
 ) -> RestorePlan:
     names = _new_ids(household, archive)
     archive = core.renamed(archive, names)
     photos = {names.get(one, one): jpeg for one, jpeg in photos.items()}
     refuse_unsound(archive)
     plan = _Restoring(household, archive, photos, replace=form.replace).run()
-    foods_changed(household)
+    foods_changed(household=household)
     household.refresh_from_db()
-    shown_whole(household)
+    shown_whole(household=household)
     if not form.apply:
         raise _OnlyLooked(plan)
     plan.applied = True
@@ -233,7 +235,7 @@ class _Restoring:
         differ = [name for name in SETTINGS if getattr(new, name) != getattr(old, name)]
         if differ and self.replace:
             kitchen = {name: getattr(new, name) for name in KitchenSettings.__struct_fields__}
-            change_kitchen(self.household, convert(kitchen, KitchenSettings))
+            change_kitchen(household=self.household, wanted=convert(kitchen, KitchenSettings))
             for name in set(SETTINGS) - set(kitchen):
                 setattr(self.household, name, getattr(new, name))
             self.household.save(update_fields=[*set(SETTINGS) - set(kitchen)])
@@ -335,7 +337,7 @@ def _name(names: list[str], kind: Kind, record: Any) -> None:
         names.append(str(getattr(record, kind.named)))
 
 
-def file_name(household: Household, ending: str, today: dt.date) -> str:
+def file_name(*, household: Household, ending: str, today: dt.date) -> str:
     """Return what an archive is called."""
     return f"snabo-{plain_name(household.name)}-{today:%Y-%m-%d}.{ending}"
 
@@ -347,7 +349,7 @@ class EraseForm(msgspec.Struct):
     password: Annotated[str, msgspec.Meta(max_length=500)]
 
 
-def erase(household: Household, user: User, form: EraseForm) -> None:
+def erase(*, household: Household, user: User, form: EraseForm) -> None:
     """Erase everything a household owns, its people's accounts, their sessions and tries to enter.
 
     Raises:
@@ -357,11 +359,11 @@ def erase(household: Household, user: User, form: EraseForm) -> None:
         raise BadInput(f"Write the household's name as it is: {household.name}.", "household")
     if not user.check_password(form.password):
         raise BadInput("That is not your password.", "password")
-    _erased(household)
+    _erased(household=household)
 
 
 @writes
-def _erased(household: Household) -> None:
+def _erased(*, household: Household) -> None:
     for kind in reversed(KINDS):
         kind.of(household).delete()
     names = [*household.users.values_list("username", flat=True)]

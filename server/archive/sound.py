@@ -97,24 +97,24 @@ def _looked(
         ) from error
 
 
-def shown_whole(household: Household) -> None:
+def shown_whole(*, household: Household) -> None:
     """Show everything a household has once, so that nothing is kept that no screen could show.
 
     Raises:
         BadInput: something of it cannot be shown.
     """
     try:
-        library_of(household)
-        book_of(household)
-        eaters_of(household)
-        dishes_of(household)
-        shelf_of(household)
-        menu_of(household, None, 7)
-        shopping_of(household, 7)
-        sessions_of(household)
-        learnt_by(household)
+        library_of(household=household)
+        book_of(household=household)
+        eaters_of(household=household)
+        dishes_of(household=household)
+        shelf_of(household=household)
+        menu_of(household=household, first=None, days=7)
+        shopping_of(household=household, days=7)
+        sessions_of(household=household)
+        learnt_by(household=household)
         for run in Run.objects.of(household).order_by("-started_at")[:LATEST_RUNS]:
-            run_answer(household, run.uid)
+            run_answer(household=household, run_id=run.uid)
     except Exception as error:
         raise BadInput(
             "Something in this archive cannot be shown here: nothing of it was taken.", "data"

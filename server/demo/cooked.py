@@ -115,7 +115,7 @@ class Told:
         return SentEvents(sorted(self.events, key=lambda event: event.client_time))
 
 
-def cook_thrice(household: Household, dish_id: uuid.UUID) -> None:
+def cook_thrice(*, household: Household, dish_id: uuid.UUID) -> None:
     """Cook a dish on three evenings that are long over."""
     for evening in EVENINGS:
         # What was left over is a food of its own since; its foods are settled again.
@@ -123,8 +123,10 @@ def cook_thrice(household: Household, dish_id: uuid.UUID) -> None:
         _with_spinach(household, dish_id, evening.spinach)
         opens = timezone.now() - OPENED
         request = SheetRequest([dish_id], opens=opens)
-        view = start_session(household, StartSession(uuid.uuid4(), request))
-        take_events(household, view.id, _cooked(evening, view, dish_id).sent())
+        view = start_session(household=household, body=StartSession(uuid.uuid4(), request))
+        take_events(
+            household=household, session_id=view.id, body=_cooked(evening, view, dish_id).sent()
+        )
         _eaten(household, view, evening)
         _days_before(CookingSession.objects.get(uid=view.id), evening.days)
 
@@ -139,7 +141,12 @@ def _with_spinach(household: Household, dish_id: uuid.UUID, grams: float) -> Non
         line, text=f"{grams:.0f} g spinach", amount=grams, grams=grams, grams_low=grams,
         grams_high=grams,
     )  # fmt: skip
-    save_draft(household, dish_id, dish.revision, with_line(known, line.id, lambda _: more))
+    save_draft(
+        household=household,
+        dish_id=dish_id,
+        revision=dish.revision,
+        document=with_line(known, line.id, lambda _: more),
+    )
 
 
 def _cooked(evening: Evening, view: SessionView, dish_id: uuid.UUID) -> Told:
@@ -182,9 +189,11 @@ def _eaten(household: Household, view: SessionView, evening: Evening) -> None:
     eaters = {eater.name: eater.uid for eater in Eater.objects.of(household)}
 
     def tell(kind: Any, **said: Any) -> Any:
-        return tell_run(household, run, RunTold(uuid.uuid4(), kind, **said)).run.view
+        return tell_run(
+            household=household, run_id=run, body=RunTold(uuid.uuid4(), kind, **said)
+        ).run.view
 
-    went_in = run_answer(household, run).view.went_in_grams or 0.0
+    went_in = run_answer(household=household, run_id=run).view.went_in_grams or 0.0
     net = round(went_in * evening.finished)
     tell("finished_weight", gross=net + POT_GRAMS, tare=POT_GRAMS, vessel="deep dish", sure=True)
     amounts = {eaters[name]: grams for name, grams in evening.amounts.items()}

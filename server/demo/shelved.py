@@ -37,14 +37,21 @@ KEPT = (
 )  # fmt: skip
 
 
-def fill_shelf(household: Household) -> None:
+def fill_shelf(*, household: Household) -> None:
     """Put there what was made and opened lately."""
-    today = today_in(household)
+    today = today_in(household=household)
     for one in KEPT:
-        library_of(household).row(one.food, one.form)
+        library_of(household=household).row(one.food, one.form)
         day = today - dt.timedelta(days=one.days)
         batch = Batch(one.grams, one.place, day, day, one.pieces)
-        put(household, uuid.uuid4(), one.name, batch, keeping_of(one.kind), (one.food, one.form))
+        put(
+            household=household,
+            batch_id=uuid.uuid4(),
+            name=one.name,
+            batch=batch,
+            keeping=keeping_of(one.kind),
+            food=(one.food, one.form),
+        )
 
 
 def shelve_days_before(run: Run, days: int) -> None:

@@ -26,7 +26,7 @@ class ReadView(APIView):
     def post(self, request: Request) -> Response:
         """Return the dishes in it; nothing is stored."""
         body = convert(request.data, files.RecipeText)
-        return Response(files.read_text(household_of(request.user), body))
+        return Response(files.read_text(household=household_of(request.user), body=body))
 
 
 class ReadFileView(APIView):
@@ -38,7 +38,7 @@ class ReadFileView(APIView):
     def post(self, request: Request) -> Response:
         """Return the dishes in it; nothing is stored."""
         body = convert(request.data, files.SentFile)
-        return Response(files.read_sent(household_of(request.user), body))
+        return Response(files.read_sent(household=household_of(request.user), body=body))
 
 
 class ReadLineView(APIView):
@@ -50,7 +50,9 @@ class ReadLineView(APIView):
     def post(self, request: Request) -> Response:
         """Return a line for each food that the line names."""
         return Response(
-            services.read_one(household_of(request.user), convert(request.data, services.LineText))
+            services.read_one(
+                household=household_of(request.user), body=convert(request.data, services.LineText)
+            )
         )
 
 
@@ -63,7 +65,7 @@ class ChooseFoodView(APIView):
     def post(self, request: Request) -> Response:
         """Return the line with its grams worked out again."""
         body = convert(request.data, services.LineFood)
-        return Response(services.choose_food(household_of(request.user), body))
+        return Response(services.choose_food(household=household_of(request.user), body=body))
 
 
 class ProposeView(APIView):
@@ -75,7 +77,7 @@ class ProposeView(APIView):
     def post(self, request: Request) -> Response:
         """Return the document with slots for the parts that have none."""
         document = sent_dish(request.data)
-        return Response(services.propose(household_of(request.user), document))
+        return Response(services.propose(household=household_of(request.user), document=document))
 
 
 class UpgradeView(APIView):
@@ -97,7 +99,11 @@ class LookThroughView(APIView):
     @contract("look_through", body=core.Dish, answer=RecipeView)
     def post(self, request: Request) -> Response:
         """Return the facts in its steps and what it leaves open; nothing is stored."""
-        return Response(services.look_through(household_of(request.user), sent_dish(request.data)))
+        return Response(
+            services.look_through(
+                household=household_of(request.user), document=sent_dish(request.data)
+            )
+        )
 
 
 class DishesView(APIView):
@@ -108,7 +114,11 @@ class DishesView(APIView):
         """Store a new one."""
         document = sent_dish(request.data)
         return Response(
-            services.add_dish(household_of(request.user), document, client_id_of(request)),
+            services.add_dish(
+                household=household_of(request.user),
+                document=document,
+                client_id=client_id_of(request),
+            ),
             status=201,
         )
 
@@ -119,7 +129,7 @@ class DishView(APIView):
     @contract("dish", answer=services.DishDetail)
     def get(self, request: Request, dish_id: UUID) -> Response:
         """Return it with its draft."""
-        dish = services.own_dish(household_of(request.user), dish_id)
+        dish = services.own_dish(household=household_of(request.user), dish_id=dish_id)
         return Response(services.detail(dish))
 
     @contract("save_draft", body=core.Dish, answer=services.Saved, header="If-Match")
@@ -130,12 +140,16 @@ class DishView(APIView):
         if not written.isdigit() or len(written) > 9:
             raise BadInput("Say which revision this draft started from.", "If-Match")
         document = sent_dish(request.data)
-        return Response(services.save_draft(household, dish_id, int(written), document))
+        return Response(
+            services.save_draft(
+                household=household, dish_id=dish_id, revision=int(written), document=document
+            )
+        )
 
     @contract("remove_dish", status=204)
     def delete(self, request: Request, dish_id: UUID) -> Response:
         """Put it away."""
-        services.remove_dish(household_of(request.user), dish_id)
+        services.remove_dish(household=household_of(request.user), dish_id=dish_id)
         return Response(status=204)
 
 
@@ -145,7 +159,9 @@ class DishBackView(APIView):
     @contract("restore_dish", answer=services.DishDetail)
     def post(self, request: Request, dish_id: UUID) -> Response:
         """Bring the dish back."""
-        return Response(services.restore_dish(household_of(request.user), dish_id))
+        return Response(
+            services.restore_dish(household=household_of(request.user), dish_id=dish_id)
+        )
 
 
 class VersionsView(APIView):
@@ -154,7 +170,9 @@ class VersionsView(APIView):
     @contract("keep_version", answer=services.VersionRecord, status=201)
     def post(self, request: Request, dish_id: UUID) -> Response:
         """Keep the draft as it is now."""
-        return Response(services.keep_version(household_of(request.user), dish_id), status=201)
+        return Response(
+            services.keep_version(household=household_of(request.user), dish_id=dish_id), status=201
+        )
 
 
 class VersionView(APIView):
@@ -163,7 +181,11 @@ class VersionView(APIView):
     @contract("version", answer=core.Dish)
     def get(self, request: Request, dish_id: UUID, number: int) -> Response:
         """Return its document."""
-        return Response(services.version_document(household_of(request.user), dish_id, number))
+        return Response(
+            services.version_document(
+                household=household_of(request.user), dish_id=dish_id, number=number
+            )
+        )
 
 
 class MakeFoodView(APIView):
@@ -180,8 +202,14 @@ class MakeFoodView(APIView):
         """Make a food of it, or of one of its parts."""
         household = household_of(request.user)
         form = convert(request.data, homemade.HomemadeForm)
-        dish = services.own_dish(household, dish_id)
-        made = homemade.make(household, dish, number, form, client_id_of(request))
+        dish = services.own_dish(household=household, dish_id=dish_id)
+        made = homemade.make(
+            household=household,
+            dish=dish,
+            number=number,
+            form=form,
+            client_id=client_id_of(request),
+        )
         return Response(made, status=201)
 
 
@@ -191,7 +219,7 @@ class HomemadeView(APIView):
     @contract("homemade_foods", answer=list[homemade.HomemadeRecord])
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(homemade.homemade_foods(household_of(request.user)))
+        return Response(homemade.homemade_foods(household=household_of(request.user)))
 
 
 class HomemadeFoodView(APIView):
@@ -200,7 +228,7 @@ class HomemadeFoodView(APIView):
     @contract("put_homemade_away", status=204)
     def delete(self, request: Request, food_id: UUID) -> Response:
         """Put it away."""
-        homemade.put_away(household_of(request.user), food_id)
+        homemade.put_away(household=household_of(request.user), food_id=food_id)
         return Response(status=204)
 
 
@@ -210,7 +238,7 @@ class HomemadeBackView(APIView):
     @contract("bring_homemade_back", answer=homemade.HomemadeRecord)
     def post(self, request: Request, food_id: UUID) -> Response:
         """Bring it back."""
-        return Response(homemade.bring_back(household_of(request.user), food_id))
+        return Response(homemade.bring_back(household=household_of(request.user), food_id=food_id))
 
 
 class PutPartView(APIView):
@@ -220,7 +248,9 @@ class PutPartView(APIView):
     def post(self, request: Request, dish_id: UUID) -> Response:
         """Put it there with its own food values; sending it twice puts it once."""
         body = convert(request.data, shelving.PutPart)
-        return Response(shelving.put_part(household_of(request.user), dish_id, body))
+        return Response(
+            shelving.put_part(household=household_of(request.user), dish_id=dish_id, body=body)
+        )
 
 
 class PlannedView(APIView):
@@ -229,4 +259,4 @@ class PlannedView(APIView):
     @contract("planned_takings", answer=list[shelving.PlannedTaking])
     def get(self, request: Request) -> Response:
         """Return what the dishes mean to take."""
-        return Response(shelving.planned(household_of(request.user)))
+        return Response(shelving.planned(household=household_of(request.user)))

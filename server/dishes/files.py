@@ -34,7 +34,7 @@ class SentFile(msgspec.Struct):
     unit_system: core.UnitSystem | None = None
 
 
-def read_text(household: Household, body: RecipeText) -> ReadFile:
+def read_text(*, household: Household, body: RecipeText) -> ReadFile:
     """Read what was pasted into documents with their starchy slots proposed.
 
     Raises:
@@ -45,7 +45,7 @@ def read_text(household: Household, body: RecipeText) -> ReadFile:
     return _proposed(household, read_source(body.text, _reader(household, body.unit_system)))
 
 
-def read_sent(household: Household, body: SentFile) -> ReadFile:
+def read_sent(*, household: Household, body: SentFile) -> ReadFile:
     """Read a dropped file likewise; nothing in it is run, nothing is fetched.
 
     Raises:
@@ -59,13 +59,18 @@ def read_sent(household: Household, body: SentFile) -> ReadFile:
 def _reader(household: Household, system: core.UnitSystem | None) -> Reader:
     until = time.monotonic() + LONGEST_SECONDS
     return Reader(
-        library_of(household), book_of(household), setting_of(household), system,
-        household.unit_system, learned(household), late=lambda: time.monotonic() > until,
-    )  # fmt: skip
+        library_of(household=household),
+        book_of(household=household),
+        setting_of(household=household),
+        system,
+        household.unit_system,
+        learned(household=household),
+        late=lambda: time.monotonic() > until,
+    )
 
 
 def _proposed(household: Household, found: ReadFile) -> ReadFile:
-    book, foods = book_of(household), library_of(household)
+    book, foods = book_of(household=household), library_of(household=household)
     dishes = tuple(
         # What our own writing carries has its slots already, and what stands in them.
         dish if any(part.slots for part in dish.parts) else propose_slots(dish, book, foods)

@@ -52,7 +52,7 @@ def _record(food: Homemade) -> HomemadeRecord:
     )  # fmt: skip
 
 
-def homemade_foods(household: Household) -> list[HomemadeRecord]:
+def homemade_foods(*, household: Household) -> list[HomemadeRecord]:
     """Return the household's homemade foods that are not put away."""
     rows = HomemadeFood.objects.of(household).filter(deleted_at=None)
     return [_record(core_homemade(row)) for row in rows]
@@ -60,6 +60,7 @@ def homemade_foods(household: Household) -> list[HomemadeRecord]:
 
 @writes
 def make(
+    *,
     household: Household,
     dish: Dish,
     number: int,
@@ -76,14 +77,16 @@ def make(
         if known.household_id != household.id:
             raise BadInput("This id is taken; load the page again.", "Client-Id")
         return _record(core_homemade(known))
-    refuse_taken_name(household, form.name)
+    refuse_taken_name(household=household, name=form.name)
     if HomemadeFood.objects.of(household).filter(deleted_at=None).count() >= MOST_HOMEMADE:
         raise BadInput(f"{MOST_HOMEMADE} homemade foods are the most a household keeps.", "name")
     version = get_object_or_404(dish.versions, number=number)
     library, steps, rules = thaw(
-        convert(version.frozen, Frozen), library_of(household), book_of(household)
+        convert(version.frozen, Frozen),
+        library_of(household=household),
+        book_of(household=household),
     )
-    setting = replace(setting_of(household), rules=rules)
+    setting = replace(setting_of(household=household), rules=rules)
     identity = client_id or uuid.uuid4()
     food = make_food(
         str(identity), form.name, number, stored_dish(version.document), form.part, form.grams,
@@ -94,7 +97,7 @@ def make(
     HomemadeFood.objects.create(
         household=household, id=identity, dish=dish.id, name=food.name, document=document
     )
-    foods_changed(household)
+    foods_changed(household=household)
     return _record(food)
 
 
@@ -103,30 +106,30 @@ def _own(household: Household, food_id: uuid.UUID) -> HomemadeFood:
 
 
 @writes
-def put_away(household: Household, food_id: uuid.UUID) -> None:
+def put_away(*, household: Household, food_id: uuid.UUID) -> None:
     """Put a homemade food away; dishes that use it keep it, searches no longer find it."""
     row = _own(household, food_id)
     row.deleted_at = timezone.now()
     row.save(update_fields=["deleted_at"])
-    foods_changed(household)
+    foods_changed(household=household)
 
 
 @writes
-def bring_back(household: Household, food_id: uuid.UUID) -> HomemadeRecord:
+def bring_back(*, household: Household, food_id: uuid.UUID) -> HomemadeRecord:
     """Bring a homemade food back.
 
     Raises:
         BadInput: its name has been given to another meanwhile.
     """
     row = _own(household, food_id)
-    refuse_taken_name(household, row.name, row.id)
+    refuse_taken_name(household=household, name=row.name, own_id=row.id)
     row.deleted_at = None
     row.save(update_fields=["deleted_at"])
-    foods_changed(household)
+    foods_changed(household=household)
     return _record(core_homemade(row))
 
 
-def refuse_cycles(household: Household, dish: int, document: core.Dish) -> None:
+def refuse_cycles(*, household: Household, dish: int, document: core.Dish) -> None:
     """Refuse a document that would put a dish into itself, directly or through others.
 
     `dish` is the row's number, as the foods made of it hold it.

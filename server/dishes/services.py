@@ -68,25 +68,29 @@ class Saved(msgspec.Struct):
     revision: int
 
 
-def read_one(household: Household, body: LineText) -> list[core.Line]:
+def read_one(*, household: Household, body: LineText) -> list[core.Line]:
     """Read one typed line: a line for each food it names."""
-    known = learned(household)
-    return [*lines_from(body.text, library_of(household), body.unit_system, learned=known)]
+    known = learned(household=household)
+    return [
+        *lines_from(body.text, library_of(household=household), body.unit_system, learned=known)
+    ]
 
 
-def choose_food(household: Household, body: LineFood) -> core.Line:
+def choose_food(*, household: Household, body: LineFood) -> core.Line:
     """Return a line with another food; its amount stays, its grams follow.
 
     Raises:
         UnknownFood: there is no such food or form.
     """
-    foods = library_of(household)
+    foods = library_of(household=household)
     return reread_line(body.line, body.food, body.form, foods, body.unit_system)
 
 
-def propose(household: Household, document: core.Dish) -> core.Dish:
+def propose(*, household: Household, document: core.Dish) -> core.Dish:
     """Return the document with slots proposed anew for parts that have none."""
-    return propose_slots(core.check(document), book_of(household), library_of(household))
+    return propose_slots(
+        core.check(document), book_of(household=household), library_of(household=household)
+    )
 
 
 def upgrade(document: Any) -> core.Dish:
@@ -98,18 +102,21 @@ def upgrade(document: Any) -> core.Dish:
     return core.check(stored_dish(document))
 
 
-def look_through(household: Household, document: core.Dish) -> RecipeView:
+def look_through(*, household: Household, document: core.Dish) -> RecipeView:
     """Return what the steps say and what the recipe leaves open.
 
     Raises:
         BadInput: the document breaks its rules.
     """
     return recipe_view(
-        core.check(document), setting_of(household), book_of(household), library_of(household)
+        core.check(document),
+        setting_of(household=household),
+        book_of(household=household),
+        library_of(household=household),
     )
 
 
-def own_dish(household: Household, dish_id: UUID | str, *, lock: bool = False) -> Dish:
+def own_dish(*, household: Household, dish_id: UUID | str, lock: bool = False) -> Dish:
     """Return a dish of this household, 404 for anybody else's and for what is no id."""
     try:
         dish_id = UUID(str(dish_id))
@@ -127,7 +134,7 @@ def detail(dish: Dish) -> DishDetail:
 
 @writes
 def add_dish(
-    household: Household, document: core.Dish, client_id: UUID | None = None
+    *, household: Household, document: core.Dish, client_id: UUID | None = None
 ) -> DishDetail:
     """Store a brought dish; sent twice under the same id it is stored once.
 
@@ -142,7 +149,7 @@ def add_dish(
         return detail(known)
     _refuse_too_many(household)
     # While it was brought lines became steps and steps lines: the method is of what is left.
-    document = with_method(document, library_of(household))
+    document = with_method(document, library_of(household=household))
     dish = Dish.objects.create(
         household=household,
         uid=client_id or uuid4(),
@@ -158,7 +165,7 @@ def _refuse_too_many(household: Household) -> None:
 
 
 @writes
-def save_draft(household: Household, dish_id: UUID, revision: int, document: core.Dish) -> Saved:
+def save_draft(*, household: Household, dish_id: UUID, revision: int, document: core.Dish) -> Saved:
     """Replace the draft if nobody else saved since `revision`.
 
     Raises:
@@ -166,8 +173,8 @@ def save_draft(household: Household, dish_id: UUID, revision: int, document: cor
         Conflict: it was saved elsewhere meanwhile.
     """
     core.check(document)
-    dish = own_dish(household, dish_id, lock=True)
-    refuse_cycles(household, dish.id, document)
+    dish = own_dish(household=household, dish_id=dish_id, lock=True)
+    refuse_cycles(household=household, dish=dish.id, document=document)
     if dish.revision != revision:
         raise Conflict(
             "This dish was changed in another window. Your text is still here: "
@@ -182,9 +189,9 @@ def save_draft(household: Household, dish_id: UUID, revision: int, document: cor
 
 
 @writes
-def keep_version(household: Household, dish_id: UUID) -> VersionRecord:
+def keep_version(*, household: Household, dish_id: UUID) -> VersionRecord:
     """Keep the draft as a version that never changes; the same draft is not kept twice."""
-    dish = own_dish(household, dish_id, lock=True)
+    dish = own_dish(household=household, dish_id=dish_id, lock=True)
     last = dish.versions.last()
     if last is not None and last.document == dish.draft:
         return VersionRecord(last.number, last.created_at)
@@ -194,28 +201,35 @@ def keep_version(household: Household, dish_id: UUID) -> VersionRecord:
         number=last.number + 1 if last else 1,
         document=dish.draft,
         frozen=msgspec.to_builtins(
-            freeze(document, library_of(household), book_of(household), setting_of(household).rules)
+            freeze(
+                document,
+                library_of(household=household),
+                book_of(household=household),
+                setting_of(household=household).rules,
+            )
         ),
     )
     return VersionRecord(version.number, version.created_at)
 
 
-def version_document(household: Household, dish_id: UUID, number: int) -> core.Dish:
+def version_document(*, household: Household, dish_id: UUID, number: int) -> core.Dish:
     """Return the document of a kept version."""
-    version = get_object_or_404(own_dish(household, dish_id).versions, number=number)
+    version = get_object_or_404(
+        own_dish(household=household, dish_id=dish_id).versions, number=number
+    )
     return stored_dish(version.document)
 
 
 @writes
-def remove_dish(household: Household, dish_id: UUID) -> None:
+def remove_dish(*, household: Household, dish_id: UUID) -> None:
     """Put a dish away; `restore_dish` brings it back."""
-    dish = own_dish(household, dish_id, lock=True)
+    dish = own_dish(household=household, dish_id=dish_id, lock=True)
     dish.deleted_at = timezone.now()
     dish.save(update_fields=["deleted_at"])
 
 
 @writes
-def restore_dish(household: Household, dish_id: UUID) -> DishDetail:
+def restore_dish(*, household: Household, dish_id: UUID) -> DishDetail:
     """Bring a dish back.
 
     Raises:

@@ -56,29 +56,35 @@ class PlannedTaking(msgspec.Struct):
 
 
 @writes
-def put_part(household: Household, dish_id: UUID, body: PutPart) -> ShelfAnswer:
+def put_part(*, household: Household, dish_id: UUID, body: PutPart) -> ShelfAnswer:
     """Put a part of a dish, or all of it, on the shelf, with its own food values.
 
     Raises:
         BadInput: it cannot be kept so, or the dish has no such part.
     """
-    dish = own_dish(household, dish_id, lock=True)
+    dish = own_dish(household=household, dish_id=dish_id, lock=True)
     document = core.check(stored_dish(dish.draft))
-    library, book = library_of(household), book_of(household)
+    library, book = library_of(household=household), book_of(household=household)
     if body.part is None:
         kind = kind_of_dish(document, library)
     else:
         kind = kind_of_part(document.part(body.part), book, library)
-    batch = Batch(body.grams, body.place, body.made, today_in(household), body.pieces)
+    batch = Batch(body.grams, body.place, body.made, today_in(household=household), body.pieces)
     row = put(
-        household, body.id, body.name, batch, keeping_of(body.kind) if body.kind else kind,
-        ("", None), Origin(dish.uid, body.part or ""), body.note,
-    )  # fmt: skip
+        household=household,
+        batch_id=body.id,
+        name=body.name,
+        batch=batch,
+        keeping=keeping_of(body.kind) if body.kind else kind,
+        food=("", None),
+        origin=Origin(dish.uid, body.part or ""),
+        note=body.note,
+    )
     if not row.food:
-        number = keep_version(household, dish.uid).number
+        number = keep_version(household=household, dish_id=dish.uid).number
         version = dish.versions.get(number=number)
         frozen, steps, rules = thaw(convert(version.frozen, Frozen), library, book)
-        setting = replace(setting_of(household), rules=rules)
+        setting = replace(setting_of(household=household), rules=rules)
         try:
             food = make_food(
                 str(row.uid), row.name[:80], number, document, body.part, None, setting, steps,
@@ -86,12 +92,12 @@ def put_part(household: Household, dish_id: UUID, body: PutPart) -> ShelfAnswer:
             )  # fmt: skip
         except SnaboError:
             # Where a line is not settled, nobody knows what is in it; it is kept all the same.
-            return shelf_of(household)
-        with_food(household, row, dish, food)
-    return shelf_of(household)
+            return shelf_of(household=household)
+        with_food(household=household, row=row, dish=dish, food=food)
+    return shelf_of(household=household)
 
 
-def with_food(household: Household, row: ShelfBatch, dish: Dish, food: Homemade) -> None:
+def with_food(*, household: Household, row: ShelfBatch, dish: Dish, food: Homemade) -> None:
     """Give a batch the food values of what it was made of.
 
     The food is put away at once: lines find it by the batch, and no search does.
@@ -107,7 +113,7 @@ def with_food(household: Household, row: ShelfBatch, dish: Dish, food: Homemade)
     )  # fmt: skip
     row.food, row.form = f"{PREFIX}{food.id}", FORM
     row.save(update_fields=["food", "form"])
-    foods_changed(household)
+    foods_changed(household=household)
 
 
 def takings_of(document: core.Dish) -> dict[UUID, float]:
@@ -119,7 +125,7 @@ def takings_of(document: core.Dish) -> dict[UUID, float]:
     return dict(found)
 
 
-def planned(household: Household) -> list[PlannedTaking]:
+def planned(*, household: Household) -> list[PlannedTaking]:
     """Return what the dishes as they are now mean to take from the shelf."""
     return [*_planned(household)]
 

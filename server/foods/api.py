@@ -40,7 +40,9 @@ class SearchView(APIView):
         limit = request.query_params.get("limit", "12")
         number = int(limit) if limit.isdigit() and len(limit) < 4 else 12
         text = request.query_params.get("q", "")
-        return Response(services.search(household_of(request.user), text, number))
+        return Response(
+            services.search(household=household_of(request.user), text=text, limit=number)
+        )
 
 
 class CompareView(APIView):
@@ -50,7 +52,7 @@ class CompareView(APIView):
     def post(self, request: Request) -> Response:
         """Return up to four foods by what they are compared by."""
         wanted = convert(request.data, CompareRequest)
-        return Response(services.compared(household_of(request.user), wanted))
+        return Response(services.compared(household=household_of(request.user), request=wanted))
 
 
 class ConvertView(APIView):
@@ -66,7 +68,11 @@ class ConvertView(APIView):
         amount = number(asked.get("amount", ""), "amount")
         food, form = asked.get("food", ""), asked.get("form") or None
         household = household_of(request.user)
-        return Response(services.converted(household, amount, asked.get("unit", ""), food, form))
+        return Response(
+            services.converted(
+                household=household, amount=amount, unit=asked.get("unit", ""), food=food, form=form
+            )
+        )
 
 
 class OvenView(APIView):
@@ -91,7 +97,11 @@ class MicrowaveView(APIView):
         asked = request.query_params
         seconds = number(asked.get("seconds", ""), "seconds")
         watts = number(asked.get("watts", ""), "watts")
-        return Response(services.microwave_time(household_of(request.user), seconds, watts))
+        return Response(
+            services.microwave_time(
+                household=household_of(request.user), seconds=seconds, watts=watts
+            )
+        )
 
 
 class OwnFoodsView(APIView):
@@ -100,13 +110,13 @@ class OwnFoodsView(APIView):
     @contract("own_foods", answer=list[own.OwnFoodRecord])
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(own.own_records(household_of(request.user)))
+        return Response(own.own_records(household=household_of(request.user)))
 
     @contract("keep_own_food", body=OwnFood, answer=own.OwnFoodRecord, status=201)
     def post(self, request: Request) -> Response:
         """Keep a new one; its id is made here."""
         food = convert(request.data, OwnFood)
-        return Response(own.keep_food(household_of(request.user), food), status=201)
+        return Response(own.keep_food(household=household_of(request.user), food=food), status=201)
 
 
 class LabelView(APIView):
@@ -116,7 +126,7 @@ class LabelView(APIView):
     def post(self, request: Request) -> Response:
         """Return the intervals its rounding allows and what is odd about it."""
         label = convert(request.data, Label)
-        return Response(own.look_at(household_of(request.user), label))
+        return Response(own.look_at(household=household_of(request.user), label=label))
 
 
 class OwnFoodView(APIView):
@@ -126,12 +136,14 @@ class OwnFoodView(APIView):
     def put(self, request: Request, food_id: UUID) -> Response:
         """Replace what is known of it."""
         food = convert(request.data, OwnFood)
-        return Response(own.change_food(household_of(request.user), food_id, food))
+        return Response(
+            own.change_food(household=household_of(request.user), food_id=food_id, food=food)
+        )
 
     @contract("put_own_food_away", status=204)
     def delete(self, request: Request, food_id: UUID) -> Response:
         """Put it away."""
-        own.put_food_away(household_of(request.user), food_id)
+        own.put_food_away(household=household_of(request.user), food_id=food_id)
         return Response(status=204)
 
 
@@ -141,7 +153,7 @@ class OwnFoodBackView(APIView):
     @contract("bring_own_food_back", answer=own.OwnFoodRecord)
     def post(self, request: Request, food_id: UUID) -> Response:
         """Bring it back."""
-        return Response(own.bring_food_back(household_of(request.user), food_id))
+        return Response(own.bring_food_back(household=household_of(request.user), food_id=food_id))
 
 
 class FoodsFileView(APIView):
@@ -151,12 +163,12 @@ class FoodsFileView(APIView):
     def post(self, request: Request) -> Response:
         """Return what a file would change or, if asked, change it as a whole."""
         form = convert(request.data, own.ImportForm)
-        return Response(own.import_foods(household_of(request.user), form))
+        return Response(own.import_foods(household=household_of(request.user), form=form))
 
     @contract("export_foods")
     def get(self, request: Request) -> HttpResponse:
         """Return the file."""
-        text = own.export_foods(household_of(request.user))
+        text = own.export_foods(household=household_of(request.user))
         response = HttpResponse(text, content_type="text/csv; charset=utf-8")
         response["Content-Disposition"] = 'attachment; filename="own-foods.csv"'
         return response
@@ -168,13 +180,13 @@ class MeasuresView(APIView):
     @contract("own_measures", answer=list[own.MeasureRecord])
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(own.measures(household_of(request.user)))
+        return Response(own.measures(household=household_of(request.user)))
 
     @contract("keep_own_measure", body=own.MeasureForm, answer=own.MeasureRecord)
     def post(self, request: Request) -> Response:
         """Keep one, replacing an older one for the same unit of the food."""
         form = convert(request.data, own.MeasureForm)
-        return Response(own.keep_measure(household_of(request.user), form))
+        return Response(own.keep_measure(household=household_of(request.user), form=form))
 
 
 class MeasureView(APIView):
@@ -183,7 +195,7 @@ class MeasureView(APIView):
     @contract("forget_own_measure", status=204)
     def delete(self, request: Request, measure_id: UUID) -> Response:
         """Forget it."""
-        own.forget_measure(household_of(request.user), measure_id)
+        own.forget_measure(household=household_of(request.user), measure_id=measure_id)
         return Response(status=204)
 
 
@@ -193,13 +205,13 @@ class NamesView(APIView):
     @contract("own_names", answer=list[own.NameRecord])
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(own.names(household_of(request.user)))
+        return Response(own.names(household=household_of(request.user)))
 
     @contract("keep_own_name", body=own.NameForm, answer=own.NameRecord)
     def post(self, request: Request) -> Response:
         """Keep one, replacing an older one."""
         form = convert(request.data, own.NameForm)
-        return Response(own.keep_name(household_of(request.user), form))
+        return Response(own.keep_name(household=household_of(request.user), form=form))
 
 
 class NameView(APIView):
@@ -208,7 +220,7 @@ class NameView(APIView):
     @contract("forget_own_name", status=204)
     def delete(self, request: Request, name_id: UUID) -> Response:
         """Forget it."""
-        own.forget_name(household_of(request.user), name_id)
+        own.forget_name(household=household_of(request.user), name_id=name_id)
         return Response(status=204)
 
 
@@ -218,13 +230,13 @@ class ReadingsView(APIView):
     @contract("readings", answer=list[services.Reading])
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(services.readings(household_of(request.user)))
+        return Response(services.readings(household=household_of(request.user)))
 
     @contract("teach_reading", body=services.Teaching, answer=services.Reading)
     def post(self, request: Request) -> Response:
         """Remember one, replacing an older one for the same text."""
         body = convert(request.data, services.Teaching)
-        return Response(services.teach(household_of(request.user), body))
+        return Response(services.teach(household=household_of(request.user), body=body))
 
 
 class ReadingView(APIView):
@@ -233,7 +245,7 @@ class ReadingView(APIView):
     @contract("forget_reading", status=204)
     def delete(self, request: Request, reading_id: UUID) -> Response:
         """Forget it."""
-        services.unlearn(household_of(request.user), reading_id)
+        services.unlearn(household=household_of(request.user), reading_id=reading_id)
         return Response(status=204)
 
 
@@ -243,13 +255,13 @@ class StandInsView(APIView):
     @contract("own_stand_ins", answer=list[stand_ins.StandInRecord])
     def get(self, request: Request) -> Response:
         """Return those that are not put away."""
-        return Response(stand_ins.own_stand_ins(household_of(request.user)))
+        return Response(stand_ins.own_stand_ins(household=household_of(request.user)))
 
     @contract("keep_stand_in", body=stand_ins.StandInForm, answer=stand_ins.StandInRecord)
     def post(self, request: Request) -> Response:
         """Keep one, or replace the one of that id."""
         form = convert(request.data, stand_ins.StandInForm)
-        return Response(stand_ins.keep_stand_in(household_of(request.user), form))
+        return Response(stand_ins.keep_stand_in(household=household_of(request.user), form=form))
 
 
 class PartStandInView(APIView):
@@ -259,7 +271,7 @@ class PartStandInView(APIView):
     def post(self, request: Request) -> Response:
         """Return it; nothing is kept."""
         form = convert(request.data, stand_ins.KeepRequest)
-        return Response(stand_ins.look_at_part(household_of(request.user), form))
+        return Response(stand_ins.look_at_part(household=household_of(request.user), request=form))
 
 
 class StandInView(APIView):
@@ -268,7 +280,7 @@ class StandInView(APIView):
     @contract("put_stand_in_away", status=204)
     def delete(self, request: Request, stand_in_id: UUID) -> Response:
         """Put it away."""
-        stand_ins.put_stand_in_away(household_of(request.user), stand_in_id)
+        stand_ins.put_stand_in_away(household=household_of(request.user), stand_in_id=stand_in_id)
         return Response(status=204)
 
 
@@ -278,7 +290,11 @@ class StandInBackView(APIView):
     @contract("bring_stand_in_back", answer=stand_ins.StandInRecord)
     def post(self, request: Request, stand_in_id: UUID) -> Response:
         """Bring it back."""
-        return Response(stand_ins.bring_stand_in_back(household_of(request.user), stand_in_id))
+        return Response(
+            stand_ins.bring_stand_in_back(
+                household=household_of(request.user), stand_in_id=stand_in_id
+            )
+        )
 
 
 class PackView(APIView):
@@ -288,12 +304,12 @@ class PackView(APIView):
     def post(self, request: Request) -> Response:
         """Say what a pack would change, or carry it out."""
         form = convert(request.data, stand_ins.PackForm)
-        return Response(stand_ins.import_pack(household_of(request.user), form))
+        return Response(stand_ins.import_pack(household=household_of(request.user), form=form))
 
     @contract("export_pack")
     def get(self, request: Request) -> HttpResponse:
         """Return them as a pack."""
-        text = stand_ins.export_pack(household_of(request.user))
+        text = stand_ins.export_pack(household=household_of(request.user))
         response = HttpResponse(text, content_type="application/toml; charset=utf-8")
         response["Content-Disposition"] = 'attachment; filename="stand-ins.toml"'
         return response

@@ -98,7 +98,7 @@ class ImportResult(msgspec.Struct):
     applied: bool
 
 
-def library_of(household: Household) -> Library:
+def library_of(*, household: Household) -> Library:
     """Return the foods as this household has them; rebuilt when something of its own changed."""
     if household.foods_in_change:
         # Not committed yet, and perhaps never: nothing of it may stay in the cache.
@@ -158,7 +158,7 @@ def _salt_spoons(kind: str) -> list[core.OwnMeasure]:
     ]
 
 
-def foods_changed(household: Household) -> None:
+def foods_changed(*, household: Household) -> None:
     """Count a change of the household's own foods, in the same transaction as the change."""
     Household.objects.filter(id=household.id).update(foods_revision=F("foods_revision") + 1)
     household.refresh_from_db(fields=["foods_revision"])
@@ -180,17 +180,17 @@ def _record(food: core.OwnFood) -> OwnFoodRecord:
     return OwnFoodRecord(food, [say(message) for message in label_warnings(food.label)])
 
 
-def own_foods(household: Household) -> list[core.OwnFood]:
+def own_foods(*, household: Household) -> list[core.OwnFood]:
     """Return the household's foods that are not put away."""
     return [core_food(row) for row in OwnFood.objects.of(household).filter(deleted_at=None)]
 
 
-def own_records(household: Household) -> list[OwnFoodRecord]:
+def own_records(*, household: Household) -> list[OwnFoodRecord]:
     """Return them with what is odd about their labels."""
-    return [_record(food) for food in own_foods(household)]
+    return [_record(food) for food in own_foods(household=household)]
 
 
-def look_at(household: Household, label: Label) -> LabelLook:
+def look_at(*, household: Household, label: Label) -> LabelLook:
     """Return what a label comes to; nothing is kept.
 
     Raises:
@@ -203,7 +203,7 @@ def look_at(household: Household, label: Label) -> LabelLook:
 
 
 @writes
-def keep_food(household: Household, food: core.OwnFood) -> OwnFoodRecord:
+def keep_food(*, household: Household, food: core.OwnFood) -> OwnFoodRecord:
     """Keep a new own food.
 
     Raises:
@@ -213,11 +213,11 @@ def keep_food(household: Household, food: core.OwnFood) -> OwnFoodRecord:
     row = OwnFood.objects.create(
         household=household, id=uuid.uuid4(), name=food.name.strip(), document=_document(food)
     )
-    foods_changed(household)
+    foods_changed(household=household)
     return _record(core_food(row))
 
 
-def refuse_taken_name(household: Household, name: str, own_id: uuid.UUID | None = None) -> None:
+def refuse_taken_name(*, household: Household, name: str, own_id: uuid.UUID | None = None) -> None:
     """Refuse a name that another food of the household carries.
 
     Raises:
@@ -233,7 +233,7 @@ def refuse_taken_name(household: Household, name: str, own_id: uuid.UUID | None 
 
 def _check_new(household: Household, food: core.OwnFood, own_id: uuid.UUID | None) -> None:
     core.check_own_food(food)
-    refuse_taken_name(household, food.name, own_id)
+    refuse_taken_name(household=household, name=food.name, own_id=own_id)
     kept = OwnFood.objects.of(household).filter(deleted_at=None)
     if own_id is None and kept.count() >= MOST_FOODS:
         raise BadInput(f"{MOST_FOODS} own foods are the most a household keeps.", "name")
@@ -244,7 +244,7 @@ def _own(household: Household, food_id: uuid.UUID) -> OwnFood:
 
 
 @writes
-def change_food(household: Household, food_id: uuid.UUID, food: core.OwnFood) -> OwnFoodRecord:
+def change_food(*, household: Household, food_id: uuid.UUID, food: core.OwnFood) -> OwnFoodRecord:
     """Replace what is known of an own food; dishes follow, kept versions do not.
 
     Raises:
@@ -254,21 +254,21 @@ def change_food(household: Household, food_id: uuid.UUID, food: core.OwnFood) ->
     _check_new(household, food, row.id)
     row.name, row.document = food.name.strip(), _document(food)
     row.save(update_fields=["name", "document", "changed_at"])
-    foods_changed(household)
+    foods_changed(household=household)
     return _record(core_food(row))
 
 
 @writes
-def put_food_away(household: Household, food_id: uuid.UUID) -> None:
+def put_food_away(*, household: Household, food_id: uuid.UUID) -> None:
     """Put an own food away; dishes that use it keep it, searches no longer find it."""
     row = _own(household, food_id)
     row.deleted_at = timezone.now()
     row.save(update_fields=["deleted_at"])
-    foods_changed(household)
+    foods_changed(household=household)
 
 
 @writes
-def bring_food_back(household: Household, food_id: uuid.UUID) -> OwnFoodRecord:
+def bring_food_back(*, household: Household, food_id: uuid.UUID) -> OwnFoodRecord:
     """Bring an own food back.
 
     Raises:
@@ -278,23 +278,23 @@ def bring_food_back(household: Household, food_id: uuid.UUID) -> OwnFoodRecord:
     _check_new(household, core_food(row), row.id)
     row.deleted_at = None
     row.save(update_fields=["deleted_at"])
-    foods_changed(household)
+    foods_changed(household=household)
     return _record(core_food(row))
 
 
-def export_foods(household: Household) -> str:
+def export_foods(*, household: Household) -> str:
     """Return the household's foods as CSV."""
-    return write_foods(own_foods(household))
+    return write_foods(own_foods(household=household))
 
 
 @writes
-def import_foods(household: Household, form: ImportForm) -> ImportResult:
+def import_foods(*, household: Household, form: ImportForm) -> ImportResult:
     """Read a CSV of foods into a plan and, if asked and sound, carry it out as a whole.
 
     Raises:
         BadInput: it is no such CSV; or it should be carried out and a row is bad.
     """
-    plan = read_foods(form.text, own_foods(household), lambda: str(uuid.uuid4()))
+    plan = read_foods(form.text, own_foods(household=household), lambda: str(uuid.uuid4()))
     if not form.apply:
         return ImportResult(plan, plan.sound(), applied=False)
     bad = [row for row in plan.rows if row.kind == "bad"]
@@ -312,11 +312,11 @@ def import_foods(household: Household, form: ImportForm) -> ImportResult:
                 id=uuid.UUID(food.id),
                 defaults={"name": food.name.strip(), "document": _document(food)},
             )
-    foods_changed(household)
+    foods_changed(household=household)
     return ImportResult(plan, sound=True, applied=True)
 
 
-def measures(household: Household) -> list[MeasureRecord]:
+def measures(*, household: Household) -> list[MeasureRecord]:
     """Return the household's measures."""
     return [_measure(household, row) for row in OwnMeasure.objects.of(household)]
 
@@ -327,20 +327,20 @@ def _measure(household: Household, row: OwnMeasure) -> MeasureRecord:
 
 
 def _name_of(household: Household, key: str) -> str:
-    foods = library_of(household)
+    foods = library_of(household=household)
     known = key in foods.foods or key in foods.rows
     return foods.food(key).name if known else "a food no longer listed"
 
 
 @writes
-def keep_measure(household: Household, form: MeasureForm) -> MeasureRecord:
+def keep_measure(*, household: Household, form: MeasureForm) -> MeasureRecord:
     """Keep what a unit of a food weighs here; a later one for the same unit replaces it.
 
     Raises:
         BadInput: it cannot be, or there are too many.
         UnknownFood: there is no such food.
     """
-    library_of(household).food(form.food)
+    library_of(household=household).food(form.food)
     unit = form.unit.strip().lower() if form.unit not in UNITS else form.unit
     measure = core.check_measure(core.own_measure(form.food, unit, form.grams, form.low, form.high))
     if OwnMeasure.objects.of(household).count() >= MOST_MEASURES:
@@ -351,18 +351,18 @@ def keep_measure(household: Household, form: MeasureForm) -> MeasureRecord:
         unit=measure.unit,
         defaults={"grams": measure.grams, "low": measure.low, "high": measure.high},
     )
-    foods_changed(household)
+    foods_changed(household=household)
     return _measure(household, row)
 
 
 @writes
-def forget_measure(household: Household, measure_id: UUID) -> None:
+def forget_measure(*, household: Household, measure_id: UUID) -> None:
     """Forget a measure; lines read before keep their grams."""
     get_object_or_404(OwnMeasure.objects.of(household), uid=measure_id).delete()
-    foods_changed(household)
+    foods_changed(household=household)
 
 
-def names(household: Household) -> list[NameRecord]:
+def names(*, household: Household) -> list[NameRecord]:
     """Return what foods are also called here."""
     return [
         NameRecord(row.written, row.food, row.uid, _name_of(household, row.food))
@@ -371,7 +371,7 @@ def names(household: Household) -> list[NameRecord]:
 
 
 @writes
-def keep_name(household: Household, form: NameForm) -> NameRecord:
+def keep_name(*, household: Household, form: NameForm) -> NameRecord:
     """Keep a name for a food; a later one replaces it.
 
     Raises:
@@ -379,7 +379,7 @@ def keep_name(household: Household, form: NameForm) -> NameRecord:
         UnknownFood: there is no such food.
     """
     core.check_name(form.name)
-    food = library_of(household).food(form.food)
+    food = library_of(household=household).food(form.food)
     if OwnName.objects.of(household).count() >= MOST_NAMES:
         raise BadInput(f"{MOST_NAMES} names are the most a household keeps.", "name")
     row, _ = OwnName.objects.update_or_create(
@@ -387,12 +387,12 @@ def keep_name(household: Household, form: NameForm) -> NameRecord:
         key=" ".join(words_of(form.name))[:120],
         defaults={"written": form.name.strip(), "food": form.food},
     )
-    foods_changed(household)
+    foods_changed(household=household)
     return NameRecord(row.written, row.food, row.uid, food.name)
 
 
 @writes
-def forget_name(household: Household, name_id: UUID) -> None:
+def forget_name(*, household: Household, name_id: UUID) -> None:
     """Forget a name."""
     get_object_or_404(OwnName.objects.of(household), uid=name_id).delete()
-    foods_changed(household)
+    foods_changed(household=household)

@@ -59,23 +59,23 @@ class Reading(msgspec.Struct):
     form: str | None
 
 
-def search(household: Household, text: str, limit: int = 12) -> list[FoodView]:
+def search(*, household: Household, text: str, limit: int = 12) -> list[FoodView]:
     """Return foods by what was typed, curated and own ones first."""
-    foods = library_of(household)
+    foods = library_of(household=household)
     hits = foods.search(text[:MOST_TYPED], min(max(limit, 1), MOST_HITS))
     return [food_view(hit.food, foods, household.polyols) for hit in hits]
 
 
-def compared(household: Household, request: CompareRequest) -> Comparison:
+def compared(*, household: Household, request: CompareRequest) -> Comparison:
     """Return up to four foods side by side."""
-    return compare(request, library_of(household), household.polyols)
+    return compare(request, library_of(household=household), household.polyols)
 
 
 def converted(
-    household: Household, amount: float, unit: str, food: str, form: str | None
+    *, household: Household, amount: float, unit: str, food: str, form: str | None
 ) -> ConversionView:
     """Return an amount of a food in every other unit."""
-    return convert_amount(amount, unit, food, form, library_of(household))
+    return convert_amount(amount, unit, food, form, library_of(household=household))
 
 
 def oven_heat(value: float, scale: str) -> HeatView:
@@ -83,18 +83,18 @@ def oven_heat(value: float, scale: str) -> HeatView:
     return oven(value, scale)
 
 
-def microwave_time(household: Household, seconds: float, watts: float) -> Seconds:
+def microwave_time(*, household: Household, seconds: float, watts: float) -> Seconds:
     """Return a microwave time at this household's watts."""
     own = float(household.microwave_watts)
     return Seconds(microwave_seconds(seconds, watts, own), own)
 
 
-def learned(household: Household) -> dict[str, tuple[str, str | None]]:
+def learned(*, household: Household) -> dict[str, tuple[str, str | None]]:
     """Return what this household always means, as `read_line` takes it.
 
     A food that a later release no longer lists is left out; the line is doubtful again.
     """
-    known = library_of(household)
+    known = library_of(household=household)
     rows = LearnedReading.objects.of(household).values_list("key", "food", "form")
     return {
         key: (food_key, form)
@@ -104,13 +104,13 @@ def learned(household: Household) -> dict[str, tuple[str, str | None]]:
 
 
 def _record(row: LearnedReading, household: Household) -> Reading:
-    name = library_of(household).food(row.food).name
+    name = library_of(household=household).food(row.food).name
     return Reading(row.uid, row.written, row.food, name, row.form)
 
 
-def readings(household: Household) -> list[Reading]:
+def readings(*, household: Household) -> list[Reading]:
     """Return the remembered readings."""
-    known = library_of(household)
+    known = library_of(household=household)
     rows = LearnedReading.objects.of(household)
     return [
         _record(row, household) for row in rows if row.food in known.foods or row.food in known.rows
@@ -118,14 +118,14 @@ def readings(household: Household) -> list[Reading]:
 
 
 @writes
-def teach(household: Household, body: Teaching) -> Reading:
+def teach(*, household: Household, body: Teaching) -> Reading:
     """Remember a reading; a later one for the same text replaces it.
 
     Raises:
         UnknownFood: there is no such food or form.
         BadInput: the line names no food, or too much is remembered already.
     """
-    foods = library_of(household)
+    foods = library_of(household=household)
     foods.row(body.food, body.form)
     written = read_line(body.text, foods, body.unit_system).food_text.strip()
     key = learned_key(written)
@@ -141,6 +141,6 @@ def teach(household: Household, body: Teaching) -> Reading:
     return _record(row, household)
 
 
-def unlearn(household: Household, reading_id: UUID) -> None:
+def unlearn(*, household: Household, reading_id: UUID) -> None:
     """Forget a reading."""
     get_object_or_404(LearnedReading.objects.of(household), uid=reading_id).delete()

@@ -70,7 +70,7 @@ class PackResult(msgspec.Struct):
     applied: bool
 
 
-def book_of(household: Household) -> Book:
+def book_of(*, household: Household) -> Book:
     """Return the swap book with this household's own stand-ins in it."""
     if household.foods_in_change:
         return _built(household.id)
@@ -87,7 +87,7 @@ def _built(household_id: int) -> Book:
     rows = list(_held(household))
     if not rows:
         return book()
-    foods = library_of(household)
+    foods = library_of(household=household)
     made = []
     for row in rows:
         try:
@@ -110,7 +110,7 @@ def _own(row: OwnStandIn) -> core.OwnStandIn:
 
 def _record(household: Household, row: OwnStandIn) -> StandInRecord:
     own, doubts, problem = _own(row), [], ""
-    foods = library_of(household)
+    foods = library_of(household=household)
     try:
         doubts = list(core.doubts_of(core.checked(own, book(), foods), foods))
     except SnaboError as refusal:
@@ -123,12 +123,12 @@ def _record(household: Household, row: OwnStandIn) -> StandInRecord:
     return StandInRecord(row.id, own, role, names, doubts, problem)
 
 
-def own_stand_ins(household: Household) -> list[StandInRecord]:
+def own_stand_ins(*, household: Household) -> list[StandInRecord]:
     """Return the household's stand-ins that are not put away."""
     return [_record(household, row) for row in _held(household)]
 
 
-def look_at_part(household: Household, request: KeepRequest) -> core.OwnStandIn:
+def look_at_part(*, household: Household, request: KeepRequest) -> core.OwnStandIn:
     """Return what stands in a slot as a stand-in to look over; nothing is kept.
 
     Raises:
@@ -136,11 +136,13 @@ def look_at_part(household: Household, request: KeepRequest) -> core.OwnStandIn:
     """
     part = request.dish.part(request.part)
     slot = request.dish.slot(request.part, request.slot)
-    return core.kept_from(part, slot, request.name, book_of(household), library_of(household))
+    return core.kept_from(
+        part, slot, request.name, book_of(household=household), library_of(household=household)
+    )
 
 
 @writes
-def keep_stand_in(household: Household, form: StandInForm) -> StandInRecord:
+def keep_stand_in(*, household: Household, form: StandInForm) -> StandInRecord:
     """Keep a stand-in, or replace the one of that id.
 
     Raises:
@@ -152,12 +154,12 @@ def keep_stand_in(household: Household, form: StandInForm) -> StandInRecord:
         raise BadInput("Keep it again: that number is taken.", "id")
     row = row or OwnStandIn(household=household, id=form.id)
     _store(row, form.own)
-    foods_changed(household)
+    foods_changed(household=household)
     return _record(household, row)
 
 
 def _check(household: Household, own: core.OwnStandIn, own_id: UUID | None) -> None:
-    core.checked(own, book(), library_of(household))
+    core.checked(own, book(), library_of(household=household))
     held = _held(household)
     if own_id is not None:
         held = held.exclude(id=own_id)
@@ -174,16 +176,16 @@ def _store(row: OwnStandIn, own: core.OwnStandIn) -> None:
 
 
 @writes
-def put_stand_in_away(household: Household, stand_in_id: UUID) -> None:
+def put_stand_in_away(*, household: Household, stand_in_id: UUID) -> None:
     """Put a stand-in away; dishes that chose it keep their copy."""
     row = get_object_or_404(OwnStandIn.objects.of(household), id=stand_in_id)
     row.deleted_at = timezone.now()
     row.save(update_fields=["deleted_at"])
-    foods_changed(household)
+    foods_changed(household=household)
 
 
 @writes
-def bring_stand_in_back(household: Household, stand_in_id: UUID) -> StandInRecord:
+def bring_stand_in_back(*, household: Household, stand_in_id: UUID) -> StandInRecord:
     """Bring a stand-in back.
 
     Raises:
@@ -193,11 +195,11 @@ def bring_stand_in_back(household: Household, stand_in_id: UUID) -> StandInRecor
     _check(household, _own(row), row.id)
     row.deleted_at = None
     row.save(update_fields=["deleted_at"])
-    foods_changed(household)
+    foods_changed(household=household)
     return _record(household, row)
 
 
-def export_pack(household: Household) -> str:
+def export_pack(*, household: Household) -> str:
     """Return all of the household's stand-ins as a pack.
 
     Raises:
@@ -210,13 +212,13 @@ def export_pack(household: Household) -> str:
 
 
 @writes
-def import_pack(household: Household, form: PackForm) -> PackResult:
+def import_pack(*, household: Household, form: PackForm) -> PackResult:
     """Read a pack and say what it would change; with `apply` carry it out as a whole.
 
     Raises:
         BadInput: it is no pack, or one of its stand-ins cannot be; names line and reason.
     """
-    foods = library_of(household)
+    foods = library_of(household=household)
     name, items = core.read_pack(form.text, book(), foods)
     rows = {(row.role, row.name.lower()): row for row in _held(household)}
     held = [_own(row) for row in rows.values()]
@@ -231,5 +233,5 @@ def import_pack(household: Household, form: PackForm) -> PackResult:
         place = (item.role, item.stand_in.name.strip().lower())
         row = rows.setdefault(place, OwnStandIn(household=household, id=uuid4()))
         _store(row, item)
-    foods_changed(household)
+    foods_changed(household=household)
     return PackResult(name, changes, applied=True)

@@ -47,7 +47,9 @@ class MenuView(APIView):
         """Return a stretch of days, from today where no first one is named."""
         said = request.query_params.get("first", "")
         first = _date(said, "first") if said else None
-        return Response(services.menu_of(household_of(request.user), first, _days(request)))
+        return Response(
+            services.menu_of(household=household_of(request.user), first=first, days=_days(request))
+        )
 
 
 class MenuDayView(APIView):
@@ -57,7 +59,9 @@ class MenuDayView(APIView):
     def put(self, request: Request, date: str) -> Response:
         """Say when its meal is on the table and who is there."""
         body = convert(request.data, services.DayForm)
-        services.change_day(household_of(request.user), _date(date, "date"), body)
+        services.change_day(
+            household=household_of(request.user), date=_date(date, "date"), form=body
+        )
         return Response(status=204)
 
 
@@ -67,7 +71,9 @@ class MenuMealsView(APIView):
     @contract("add_menu_meal", body=services.NewMeal, status=204)
     def post(self, request: Request) -> Response:
         """Put a dish on a day; sending it twice puts it once."""
-        services.add_meal(household_of(request.user), convert(request.data, services.NewMeal))
+        services.add_meal(
+            household=household_of(request.user), body=convert(request.data, services.NewMeal)
+        )
         return Response(status=204)
 
 
@@ -78,13 +84,13 @@ class MenuMealView(APIView):
     def put(self, request: Request, meal_id: UUID) -> Response:
         """Change its day, its size, or who has how much of it."""
         body = convert(request.data, services.MealChange)
-        services.change_meal(household_of(request.user), meal_id, body)
+        services.change_meal(household=household_of(request.user), meal_id=meal_id, body=body)
         return Response(status=204)
 
     @contract("remove_menu_meal", status=204)
     def delete(self, request: Request, meal_id: UUID) -> Response:
         """Take it off the menu; it can be brought back."""
-        services.remove_meal(household_of(request.user), meal_id)
+        services.remove_meal(household=household_of(request.user), meal_id=meal_id)
         return Response(status=204)
 
 
@@ -94,7 +100,7 @@ class MenuMealBackView(APIView):
     @contract("restore_menu_meal", status=204)
     def post(self, request: Request, meal_id: UUID) -> Response:
         """Bring it back."""
-        services.restore_meal(household_of(request.user), meal_id)
+        services.restore_meal(household=household_of(request.user), meal_id=meal_id)
         return Response(status=204)
 
 
@@ -104,7 +110,7 @@ class MenuMealEatenView(APIView):
     @contract("eat_menu_meal", status=204)
     def post(self, request: Request, meal_id: UUID) -> Response:
         """Take it off the shelf, once."""
-        services.eat_meal(household_of(request.user), meal_id)
+        services.eat_meal(household=household_of(request.user), meal_id=meal_id)
         return Response(status=204)
 
 
@@ -114,7 +120,7 @@ class MenuMealSizeView(APIView):
     @contract("size_dish_for_meal", status=204)
     def post(self, request: Request, meal_id: UUID) -> Response:
         """Save the dish at the size it is cooked in for this meal."""
-        services.size_dish(household_of(request.user), meal_id)
+        services.size_dish(household=household_of(request.user), meal_id=meal_id)
         return Response(status=204)
 
 
@@ -125,7 +131,7 @@ class MenuSheetView(APIView):
     def post(self, request: Request) -> StreamingHttpResponse:
         """Send when to do what, a day at a time; nothing is stored."""
         body = convert(request.data, sheets.MenuSheetRequest)
-        days = sheets.menu_sheet(household_of(request.user), body)
+        days = sheets.menu_sheet(household=household_of(request.user), body=body)
         return StreamingHttpResponse(days, content_type=LINES)
 
 
@@ -135,7 +141,9 @@ class ShoppingView(APIView):
     @contract("shopping", answer=lists.ShoppingAnswer, query=DAYS)
     def get(self, request: Request) -> Response:
         """Return the list of the days from today on."""
-        return Response(lists.shopping_of(household_of(request.user), _days(request)))
+        return Response(
+            lists.shopping_of(household=household_of(request.user), days=_days(request))
+        )
 
 
 class ShoppingEventsView(APIView):
@@ -146,7 +154,7 @@ class ShoppingEventsView(APIView):
         """Take what happened, each once, and return the list after it."""
         body = convert(request.data, lists.SentShopping)
         household = household_of(request.user)
-        return Response(lists.take_events(household, body, _days(request)))
+        return Response(lists.take_events(household=household, body=body, days=_days(request)))
 
 
 class ShopPricesView(APIView):
@@ -155,7 +163,9 @@ class ShopPricesView(APIView):
     @contract("keep_price", body=lists.PriceForm, status=204)
     def put(self, request: Request) -> Response:
         """Keep a price, or forget it."""
-        lists.keep_price(household_of(request.user), convert(request.data, lists.PriceForm))
+        lists.keep_price(
+            household=household_of(request.user), body=convert(request.data, lists.PriceForm)
+        )
         return Response(status=204)
 
 
@@ -165,7 +175,9 @@ class PantryView(APIView):
     @contract("keep_pantry", body=lists.PantryForm, status=204)
     def put(self, request: Request) -> Response:
         """Say that a food is always there, or is not."""
-        lists.keep_pantry(household_of(request.user), convert(request.data, lists.PantryForm))
+        lists.keep_pantry(
+            household=household_of(request.user), body=convert(request.data, lists.PantryForm)
+        )
         return Response(status=204)
 
 
@@ -181,7 +193,7 @@ class ShoppingTextView(APIView):
     @contract("shopping_text", query=DAYS)
     def get(self, request: Request) -> Any:
         """Return it."""
-        text = lists.text_of(household_of(request.user), _days(request))
+        text = lists.text_of(household=household_of(request.user), days=_days(request))
         return _file(text, "text/plain", "shopping.txt")
 
 
@@ -191,7 +203,7 @@ class ShoppingTableView(APIView):
     @contract("shopping_table", query=DAYS)
     def get(self, request: Request) -> Any:
         """Return it."""
-        text = lists.csv_of(household_of(request.user), _days(request))
+        text = lists.csv_of(household=household_of(request.user), days=_days(request))
         return _file(text, "text/csv", "shopping.csv")
 
 
@@ -202,4 +214,6 @@ class TravelCardView(APIView):
     def get(self, request: Request, dish_id: UUID) -> Response:
         """Return what is in it, how long it may be out and what to do on arrival."""
         left_at = request.query_params.get("left_at", "")
-        return Response(services.card_of(household_of(request.user), dish_id, left_at))
+        return Response(
+            services.card_of(household=household_of(request.user), dish_id=dish_id, left_at=left_at)
+        )

@@ -111,13 +111,13 @@ class PantryForm(msgspec.Struct):
     always: bool
 
 
-def shopping_of(household: Household, days: int) -> ShoppingAnswer:
+def shopping_of(*, household: Household, days: int) -> ShoppingAnswer:
     """Return the list of the days from today on.
 
     Raises:
         BadInput: too many days.
     """
-    known = known_menu(household, today_in(household), days)
+    known = known_menu(household=household, first=today_in(household=household), days=days)
     cookings, servings, dish_of = _cookings(known, known.days)
     events = list(_events(household))
     pantry = list(PantryFood.objects.of(household).values_list("food", flat=True))
@@ -125,7 +125,7 @@ def shopping_of(household: Household, days: int) -> ShoppingAnswer:
         (one.food, one.form): float(one.price) / one.grams
         for one in ShopPrice.objects.of(household)
     }
-    setting = cooking_setting(household)
+    setting = cooking_setting(household=household)
     shopping = Shopping(
         cookings, servings, dish_of, _eaten_by(known), _stock(known), set(pantry),
         _basket(known, events), prices, _elsewhere(household, set(dish_of.values())),
@@ -139,7 +139,7 @@ def shopping_of(household: Household, days: int) -> ShoppingAnswer:
 
 def _events(household: Household) -> QuerySet[ShoppingEvent]:
     """Return what still counts: ticks of the last days, and all that was written on the list."""
-    lately = Q(on__gte=today_in(household) - BEFORE)
+    lately = Q(on__gte=today_in(household=household) - BEFORE)
     return ShoppingEvent.objects.of(household).filter(lately | ~Q(kind__in=TICKS))
 
 
@@ -238,10 +238,10 @@ def _own(events: list[ShoppingEvent], today: dt.date) -> list[OwnLine]:
 
 
 @writes
-def take_events(household: Household, body: SentShopping, days: int) -> ShoppingEvents:
+def take_events(*, household: Household, body: SentShopping, days: int) -> ShoppingEvents:
     """Take events from a device, each accepted, repeated, or refused with a sentence."""
     answers = [_told(household, event) for event in body.events]
-    return ShoppingEvents(answers, shopping_of(household, days))
+    return ShoppingEvents(answers, shopping_of(household=household, days=days))
 
 
 def _told(household: Household, event: ShoppingTold) -> ToldOutcome:
@@ -253,10 +253,16 @@ def _told(household: Household, event: ShoppingTold) -> ToldOutcome:
         return ToldOutcome(event.id, "refused", sentence)
     form = _form(household, event.food, event.form) if event.kind in TICKS else ""
     ShoppingEvent.objects.create(
-        household=household, client_id=event.id, kind=event.kind, on=told_on(household, event.at),
-        food=event.food, form=form, grams=event.grams, words=event.words.strip(),
+        household=household,
+        client_id=event.id,
+        kind=event.kind,
+        on=told_on(household=household, at=event.at),
+        food=event.food,
+        form=form,
+        grams=event.grams,
+        words=event.words.strip(),
         of=event.of,
-    )  # fmt: skip
+    )
     return ToldOutcome(event.id, "accepted")
 
 
@@ -266,7 +272,7 @@ def _form(household: Household, food: str, form: str) -> str:
     Raises:
         UnknownFood: there is no such food, or not in that form.
     """
-    library = library_of(household)
+    library = library_of(household=household)
     library.row(food, form or None)
     return form or library.food(food).default_form
 
@@ -286,7 +292,7 @@ def _refusal(household: Household, event: ShoppingTold) -> str:
     if event.kind == "wrote":
         if not event.words.strip() or not one_line(event.words):
             return "What is to be bought? One line will do."
-        if len(_own(list(events), today_in(household))) >= MOST_OWN:
+        if len(_own(list(events), today_in(household=household))) >= MOST_OWN:
             return f"{MOST_OWN} lines of your own are the most a list holds."
         return ""
     there = event.of and events.filter(kind="wrote", client_id=event.of).exists()
@@ -294,7 +300,7 @@ def _refusal(household: Household, event: ShoppingTold) -> str:
 
 
 @writes
-def keep_price(household: Household, body: PriceForm) -> None:
+def keep_price(*, household: Household, body: PriceForm) -> None:
     """Keep what the household pays for something, or forget it.
 
     Raises:
@@ -315,14 +321,14 @@ def keep_price(household: Household, body: PriceForm) -> None:
 
 
 @writes
-def keep_pantry(household: Household, body: PantryForm) -> None:
+def keep_pantry(*, household: Household, body: PantryForm) -> None:
     """Say that a food is always in the kitchen, or is not.
 
     Raises:
         UnknownFood: there is no such food.
         BadInput: there are too many.
     """
-    library_of(household).food(body.food)
+    library_of(household=household).food(body.food)
     there = PantryFood.objects.of(household)
     if not body.always:
         there.filter(food=body.food).delete()
@@ -332,15 +338,15 @@ def keep_pantry(household: Household, body: PantryForm) -> None:
     PantryFood.objects.get_or_create(household=household, food=body.food)
 
 
-def text_of(household: Household, days: int) -> str:
+def text_of(*, household: Household, days: int) -> str:
     """Return the list as plain text."""
-    found = shopping_of(household, days)
+    found = shopping_of(household=household, days=days)
     return as_text(found.view, _written(found), list_title(found.first, found.last))
 
 
-def csv_of(household: Household, days: int) -> str:
+def csv_of(*, household: Household, days: int) -> str:
     """Return the list as a table."""
-    found = shopping_of(household, days)
+    found = shopping_of(household=household, days=days)
     return as_csv(found.view, _written(found))
 
 

@@ -164,7 +164,7 @@ class Known:
     begun: frozenset[tuple[int, dt.date]]
 
 
-def known_menu(household: Household, first: dt.date, days: int) -> Known:
+def known_menu(*, household: Household, first: dt.date, days: int) -> Known:
     """Look up a stretch of days with what was cooked for them before.
 
     Raises:
@@ -194,7 +194,7 @@ def known_menu(household: Household, first: dt.date, days: int) -> Known:
     return Known(
         household, first, span, rows, {day.date: day for day in dated},
         {batch.uid: batch for batch in batches.prefetch_related("events")},
-        tuple(map(str, people)), library_of(household), _begun(household, dishes, first),
+        tuple(map(str, people)), library_of(household=household), _begun(household, dishes, first),
     )  # fmt: skip
 
 
@@ -202,7 +202,7 @@ def _begun(
     household: Household, dishes: Iterable[int], first: dt.date
 ) -> frozenset[tuple[int, dt.date]]:
     """Return which dishes were begun on the Stove on which days."""
-    zone = zone_of(household)
+    zone = zone_of(household=household)
     since = dt.datetime.combine(first - BEFORE, dt.time(), zone)
     runs = Run.objects.of(household).filter(
         dish__in=[*dishes], session__isnull=False, started_at__gte=since
@@ -234,17 +234,17 @@ def is_eaten(known: Known, row: MenuMeal) -> bool:
 def to_be_taken(known: Known) -> dict[UUID, float]:
     """Return grams by batch that dishes and meals to come take of the shelf."""
     taken: dict[UUID, float] = defaultdict(float)
-    for one in planned(known.household):
+    for one in planned(household=known.household):
         taken[one.batch] += one.grams
     for row in known.rows:
-        ahead = row.date >= today_in(known.household) and not is_eaten(known, row)
+        ahead = row.date >= today_in(household=known.household) and not is_eaten(known, row)
         if row.kind == "shelf" and row.batch and ahead:
             taken[row.batch] += row.grams
     return taken
 
 
 def _refuse_far(household: Household, day: dt.date, field: str) -> None:
-    if abs(day - today_in(household)) > FURTHEST:
+    if abs(day - today_in(household=household)) > FURTHEST:
         raise BadInput("A menu is planned for a day within a year.", field)
 
 
@@ -311,23 +311,23 @@ def _sized(known: Known, cooking: MenuMeal) -> tuple[core.Dish, float]:
     return resized(document, times, {}, known.library), document.servings
 
 
-def menu_of(household: Household, first: dt.date | None, days: int) -> MenuAnswer:
+def menu_of(*, household: Household, first: dt.date | None, days: int) -> MenuAnswer:
     """Return a stretch of days, looked through.
 
     Raises:
         BadInput: too many days, or too far away.
     """
-    known = known_menu(household, first or today_in(household), days)
+    known = known_menu(household=household, first=first or today_in(household=household), days=days)
     core_meals, records = _meals(known)
-    setting = cooking_setting(household)
+    setting = cooking_setting(household=household)
     shelf = _on_hand(known)
     view = menu_view(core_meals, known.days, [one for one, _ in shelf], setting,
-                     book_of(household), known.library)  # fmt: skip
+                     book_of(household=household), known.library)  # fmt: skip
     by_day: dict[dt.date, list[PlannedMeal]] = defaultdict(list)
     for record in records:
         by_day[record.date].append(record)
     return MenuAnswer(
-        today_in(household),
+        today_in(household=household),
         [_day_record(known, date, by_day[date]) for date in known.days],
         view,
         [
@@ -436,7 +436,7 @@ def _on_hand(known: Known) -> list[tuple[OnHand, ShelfBatch]]:
 
 
 @writes
-def change_day(household: Household, date: dt.date, form: DayForm) -> None:
+def change_day(*, household: Household, date: dt.date, form: DayForm) -> None:
     """Say when a day's meal is on the table and who is there.
 
     Raises:
@@ -459,7 +459,7 @@ def change_day(household: Household, date: dt.date, form: DayForm) -> None:
 
 
 @writes
-def add_meal(household: Household, body: NewMeal) -> None:
+def add_meal(*, household: Household, body: NewMeal) -> None:
     """Put a dish on a day, once.
 
     Raises:
@@ -485,7 +485,7 @@ def _named(household: Household, body: NewMeal) -> dict[str, object]:
     if body.kind == "cooked":
         if body.dish is None:
             raise BadInput("Which dish?", "dish")
-        dish = own_dish(household, body.dish)
+        dish = own_dish(household=household, dish_id=body.dish)
         return {"dish": dish, "title": dish.title}
     if body.kind == "again":
         cooking = _own(household, body.of)
@@ -496,7 +496,7 @@ def _named(household: Household, body: NewMeal) -> dict[str, object]:
         return {"of": cooking.uid, "title": cooking.title, "dish": cooking.dish}
     if body.batch is None:
         raise BadInput("What of the shelf?", "batch")
-    batch = own_batch(household, body.batch)
+    batch = own_batch(household=household, batch_id=body.batch)
     held = held_of(batch)
     grams = held.left if body.grams is None else body.grams
     if batch.removed_at is not None or held.left < 1:
@@ -513,7 +513,7 @@ def _own(household: Household, meal_id: UUID | None) -> MenuMeal:
 
 
 @writes
-def change_meal(household: Household, meal_id: UUID, body: MealChange) -> None:
+def change_meal(*, household: Household, meal_id: UUID, body: MealChange) -> None:
     """Change a meal: its day, its size, who has how much; or cook it anew on its day.
 
     Raises:
@@ -557,7 +557,7 @@ def _refuse_shelf(household: Household, row: MenuMeal, body: MealChange) -> None
 
 
 @writes
-def remove_meal(household: Household, meal_id: UUID) -> None:
+def remove_meal(*, household: Household, meal_id: UUID) -> None:
     """Take a meal off the menu; `restore_meal` brings it back."""
     row = _own(household, meal_id)
     row.removed_at = timezone.now()
@@ -565,7 +565,7 @@ def remove_meal(household: Household, meal_id: UUID) -> None:
 
 
 @writes
-def restore_meal(household: Household, meal_id: UUID) -> None:
+def restore_meal(*, household: Household, meal_id: UUID) -> None:
     """Bring a meal back that was taken off."""
     row = _own(household, meal_id)
     row.removed_at = None
@@ -573,7 +573,7 @@ def restore_meal(household: Household, meal_id: UUID) -> None:
 
 
 @writes
-def eat_meal(household: Household, meal_id: UUID) -> None:
+def eat_meal(*, household: Household, meal_id: UUID) -> None:
     """Take a meal off the shelf, once.
 
     Raises:
@@ -583,12 +583,12 @@ def eat_meal(household: Household, meal_id: UUID) -> None:
     if row.kind != "shelf" or row.batch is None:
         raise BadInput("Only what is eaten off the shelf is taken from it.", "kind")
     told = ShelfTold(_eating(row), row.batch, "took", row.grams)
-    (outcome,) = tell_shelf(household, SentToShelf([told])).answers
+    (outcome,) = tell_shelf(household=household, body=SentToShelf([told])).answers
     if outcome.outcome == "refused":
         raise BadInput(outcome.sentence, "grams")
 
 
-def size_dish(household: Household, meal_id: UUID) -> None:
+def size_dish(*, household: Household, meal_id: UUID) -> None:
     """Save the dish of a cooking at the size it is cooked in, so that it is cooked so.
 
     Raises:
@@ -600,9 +600,11 @@ def size_dish(household: Household, meal_id: UUID) -> None:
     )
     if row.kind != "cooked" or row.dish is None or row.makes is None:
         raise BadInput("Nothing says how much of it is to be made.", "makes")
-    known = known_menu(household, row.date, 1)
+    known = known_menu(household=household, first=row.date, days=1)
     document = document_of(known, row)
-    save_draft(household, row.dish.uid, row.dish.revision, document)
+    save_draft(
+        household=household, dish_id=row.dish.uid, revision=row.dish.revision, document=document
+    )
 
 
 def cooked_on(known: Known, dates: Iterable[dt.date]) -> list[MenuMeal]:
@@ -615,13 +617,13 @@ def cooked_on(known: Known, dates: Iterable[dt.date]) -> list[MenuMeal]:
     ]
 
 
-def card_of(household: Household, dish_id: UUID, left_at: str) -> TravelCard:
+def card_of(*, household: Household, dish_id: UUID, left_at: str) -> TravelCard:
     """Return the card of a dish that travels, as it is cooked now.
 
     Raises:
         BadInput: that time cannot be read.
     """
-    dish = own_dish(household, dish_id)
+    dish = own_dish(household=household, dish_id=dish_id)
     at = None
     if left_at:
         try:
@@ -631,6 +633,6 @@ def card_of(household: Household, dish_id: UUID, left_at: str) -> TravelCard:
                            "left_at") from error  # fmt: skip
     document = core.check(stored_dish(dish.draft))
     if at is not None and at.tzinfo is not None:
-        at = at.astimezone(zone_of(household))
+        at = at.astimezone(zone_of(household=household))
     allergens = allergen_list(household.label_region)
-    return travel_card(document, allergens, library_of(household), at)
+    return travel_card(document, allergens, library_of(household=household), at)

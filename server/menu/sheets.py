@@ -57,7 +57,7 @@ class MenuSheetDay(msgspec.Struct):
     other_size: list[str]
 
 
-def menu_sheet(household: Household, body: MenuSheetRequest) -> Iterator[bytes]:
+def menu_sheet(*, household: Household, body: MenuSheetRequest) -> Iterator[bytes]:
     """Yield the sheet of each day, as lines, in the order of the days.
 
     A later day works around the hands of an earlier one. What is made ahead for a day is done on
@@ -66,8 +66,8 @@ def menu_sheet(household: Household, body: MenuSheetRequest) -> Iterator[bytes]:
     Raises:
         BadInput: too many days, or too far away.
     """
-    known = known_menu(household, body.first, body.days)
-    setting = cooking_setting(household)
+    known = known_menu(household=household, first=body.first, days=body.days)
+    setting = cooking_setting(household=household)
     serves = {date: _serves(known, date) for date in known.days}
     meals = core_meals_of(known)
     todos = todos_of(meals, _around(known, serves), known.library)
@@ -88,7 +88,9 @@ def menu_sheet(household: Household, body: MenuSheetRequest) -> Iterator[bytes]:
 
 
 def _serves(known: Known, date: dt.date) -> dt.datetime:
-    return dt.datetime.combine(date, day_of(known, date).serve_at, zone_of(known.household))
+    return dt.datetime.combine(
+        date, day_of(known, date).serve_at, zone_of(household=known.household)
+    )
 
 
 def _around(known: Known, serves: dict[dt.date, dt.datetime]) -> dict[dt.date, dt.datetime]:
@@ -112,14 +114,19 @@ def _day(
     if serves <= now:
         day.problem = (
             "That time is over."
-            if date >= today_in(known.household)
+            if date >= today_in(household=known.household)
             else "That day is over."
         )  # fmt: skip
         return day
     try:
         documents = [document_of(known, row) for row in rows]
-        jobs = jobs_from(known.household, documents, setting, [NONE] * len(rows),
-                         [None] * len(rows))  # fmt: skip
+        jobs = jobs_from(
+            household=known.household,
+            documents=documents,
+            setting=setting,
+            readings=[NONE] * len(rows),
+            frozen=[None] * len(rows),
+        )
         day.dishes = [
             SheetDish(row.dish.uid, document.title, document.servings)
             for row, document in zip(rows, documents, strict=True)

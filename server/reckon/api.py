@@ -44,7 +44,7 @@ class DishesListView(DishesView):
     @contract("dishes", answer=list[services.DishRecord])
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(services.dishes_of(household_of(request.user)))
+        return Response(services.dishes_of(household=household_of(request.user)))
 
 
 class LineSwapsView(APIView):
@@ -56,7 +56,7 @@ class LineSwapsView(APIView):
     def post(self, request: Request) -> Response:
         """Return the swaps computed on this dish, those that suit first."""
         wanted = convert(request.data, LineSwapRequest)
-        return Response(services.line_swaps(household_of(request.user), wanted))
+        return Response(services.line_swaps(household=household_of(request.user), request=wanted))
 
 
 class ShelfOfDishView(PutPartView):
@@ -65,7 +65,9 @@ class ShelfOfDishView(PutPartView):
     @contract("shelf_offers", answer=list[OfferedView])
     def get(self, request: Request, dish_id: UUID) -> Response:
         """Return what of the dish as it is now can go there with one press."""
-        return Response(services.shelf_offers(household_of(request.user), dish_id))
+        return Response(
+            services.shelf_offers(household=household_of(request.user), dish_id=dish_id)
+        )
 
 
 class MeetView(APIView):
@@ -77,7 +79,7 @@ class MeetView(APIView):
     def post(self, request: Request) -> Response:
         """Return the draft met so, by what it needs or what is left; nothing is stored."""
         wanted = convert(request.data, MeetRequest)
-        return Response(services.meet(household_of(request.user), wanted))
+        return Response(services.meet(household=household_of(request.user), request=wanted))
 
 
 class FormatsView(APIView):
@@ -88,7 +90,7 @@ class FormatsView(APIView):
     @contract("formats", answer=list[FormatView])
     def get(self, request: Request, dish_id: UUID) -> Response:
         """Return them with what of this dish each leaves behind."""
-        return Response(formats.formats(household_of(request.user), dish_id))
+        return Response(formats.formats(household=household_of(request.user), dish_id=dish_id))
 
 
 class DishFileView(APIView):
@@ -99,7 +101,7 @@ class DishFileView(APIView):
     @contract("dish_file")
     def get(self, request: Request, dish_id: UUID, key: str) -> HttpResponse:
         """Return it as it is cooked now."""
-        written = formats.dish_file(household_of(request.user), dish_id, key)
+        written = formats.dish_file(household=household_of(request.user), dish_id=dish_id, key=key)
         answer = HttpResponse(written.text, content_type=f"{written.media_type}; charset=utf-8")
         answer["Content-Disposition"] = content_disposition_header(
             as_attachment=True, filename=written.name
@@ -116,7 +118,7 @@ class PreviewView(APIView):
     def post(self, request: Request) -> Response:
         """Return plate, section, standings and ledgers; nothing is stored."""
         wanted = convert(request.data, PreviewRequest)
-        return Response(services.preview(household_of(request.user), wanted))
+        return Response(services.preview(household=household_of(request.user), request=wanted))
 
 
 class MethodOfDishView(APIView):
@@ -128,7 +130,7 @@ class MethodOfDishView(APIView):
     def post(self, request: Request) -> Response:
         """Return its lines in the order of use, its steps and cautions; nothing is stored."""
         wanted = convert(request.data, MethodRequest)
-        return Response(services.method(household_of(request.user), wanted))
+        return Response(services.method(household=household_of(request.user), request=wanted))
 
 
 class WaterOfDishView(APIView):
@@ -140,7 +142,7 @@ class WaterOfDishView(APIView):
     def post(self, request: Request) -> Response:
         """Return every part's glasses, where its grams went and what helps; nothing is stored."""
         wanted = convert(request.data, WaterRequest)
-        return Response(services.water(household_of(request.user), wanted))
+        return Response(services.water(household=household_of(request.user), request=wanted))
 
 
 class SimulatedScaleView(APIView):
@@ -176,7 +178,7 @@ class RankView(APIView):
     def post(self, request: Request) -> Response:
         """Return them computed on this dish, best first."""
         wanted = convert(request.data, RankRequest)
-        return Response(services.rank(household_of(request.user), wanted))
+        return Response(services.rank(household=household_of(request.user), request=wanted))
 
 
 class ExplainView(APIView):
@@ -188,7 +190,7 @@ class ExplainView(APIView):
     def post(self, request: Request) -> Response:
         """Return what each line brings to it, and what if it were gone or halved."""
         wanted = convert(request.data, ExplainRequest)
-        return Response(services.explain(household_of(request.user), wanted))
+        return Response(services.explain(household=household_of(request.user), request=wanted))
 
 
 class CompareView(APIView):
@@ -200,7 +202,9 @@ class CompareView(APIView):
     def post(self, request: Request, dish_id: UUID) -> Response:
         """Return original, draft, versions and stand-ins with their real differences."""
         wanted = convert(request.data, CompareDishRequest)
-        return Response(services.compare(household_of(request.user), dish_id, wanted))
+        return Response(
+            services.compare(household=household_of(request.user), dish_id=dish_id, request=wanted)
+        )
 
 
 class MatrixView(APIView):
@@ -211,7 +215,7 @@ class MatrixView(APIView):
     @contract("table_matrix", answer=TableMatrix)
     def get(self, request: Request) -> Response:
         """Return every dish against every eater."""
-        return Response(services.matrix(household_of(request.user)))
+        return Response(services.matrix(household=household_of(request.user)))
 
 
 class MatrixWaysView(APIView):
@@ -222,7 +226,7 @@ class MatrixWaysView(APIView):
     @contract("table_ways", answer=DishWays, streamed=True)
     def get(self, request: Request) -> StreamingHttpResponse:
         """Send the smallest ways of each dish as a line of JSON as soon as they are known."""
-        parts = services.matrix_ways(household_of(request.user))
+        parts = services.matrix_ways(household=household_of(request.user))
         return StreamingHttpResponse(parts, content_type=LINES)
 
 
@@ -235,7 +239,7 @@ class DayOfMealsView(APIView):
     def post(self, request: Request) -> Response:
         """Return every daily limit of every eater after the meals; nothing is stored."""
         wanted = convert(request.data, DayRequest)
-        return Response(services.day(household_of(request.user), wanted))
+        return Response(services.day(household=household_of(request.user), request=wanted))
 
 
 class RebaseView(APIView):
@@ -247,7 +251,7 @@ class RebaseView(APIView):
     def post(self, request: Request) -> Response:
         """Return it; nothing is stored."""
         wanted = convert(request.data, RebaseRequest)
-        return Response(services.rebase(household_of(request.user), wanted))
+        return Response(services.rebase(household=household_of(request.user), request=wanted))
 
 
 class ResizeOfDishView(APIView):
@@ -259,7 +263,7 @@ class ResizeOfDishView(APIView):
     def post(self, request: Request) -> Response:
         """Return it, with what follows and what holds; nothing is stored."""
         wanted = convert(request.data, ResizeRequest)
-        return Response(services.resize(household_of(request.user), wanted))
+        return Response(services.resize(household=household_of(request.user), request=wanted))
 
 
 class WaysView(APIView):
@@ -271,7 +275,7 @@ class WaysView(APIView):
     def post(self, request: Request) -> StreamingHttpResponse:
         """Send each part of the answer as a line of JSON as soon as it is known."""
         wanted = convert(request.data, WaysRequest)
-        parts = services.ways(household_of(request.user), wanted)
+        parts = services.ways(household=household_of(request.user), request=wanted)
         return StreamingHttpResponse(parts, content_type=LINES)
 
 
@@ -284,7 +288,7 @@ class SplitOfDishView(APIView):
     def post(self, request: Request) -> Response:
         """Return it with the fewest variants that suit everybody; nothing is stored."""
         wanted = convert(request.data, SplitRequest)
-        return Response(services.split(household_of(request.user), wanted))
+        return Response(services.split(household=household_of(request.user), request=wanted))
 
 
 class LikingsView(APIView):
@@ -301,7 +305,7 @@ class LikingsView(APIView):
     def post(self, request: Request) -> Response:
         """Return a draft with a variant for one of them; nothing is stored."""
         wanted = convert(request.data, LikeRequest)
-        return Response(services.like(household_of(request.user), wanted))
+        return Response(services.like(household=household_of(request.user), request=wanted))
 
 
 class RolesView(APIView):
@@ -312,7 +316,7 @@ class RolesView(APIView):
     @contract("roles", answer=list[RoleView])
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(services.role_views(household_of(request.user)))
+        return Response(services.role_views(household=household_of(request.user)))
 
 
 class FoodDetailView(APIView):
@@ -325,4 +329,8 @@ class FoodDetailView(APIView):
         """Return everything known of it in one form, for 100 g or as many as asked."""
         form = request.query_params.get("form") or None
         grams = number(request.query_params.get("grams", "100"), "grams")
-        return Response(services.food_facts(household_of(request.user), key, form, grams))
+        return Response(
+            services.food_facts(
+                household=household_of(request.user), key=key, form=form, grams=grams
+            )
+        )

@@ -101,7 +101,7 @@ class DishRecord(msgspec.Struct):
     said: str
 
 
-def preview(household: Household, request: PreviewRequest) -> Preview:
+def preview(*, household: Household, request: PreviewRequest) -> Preview:
     """Compute a draft; pure, nothing is stored.
 
     Raises:
@@ -110,24 +110,29 @@ def preview(household: Household, request: PreviewRequest) -> Preview:
     return core_preview(
         core.check(request.dish),
         _setting(household, request),
-        book_of(household),
-        library_of(household),
+        book_of(household=household),
+        library_of(household=household),
         sequence=request.sequence,
         variant=request.variant,
     )
 
 
-def method(household: Household, request: MethodRequest) -> MethodView:
+def method(*, household: Household, request: MethodRequest) -> MethodView:
     """Return the method of a draft as it is cooked now; pure.
 
     Raises:
         BadInput: the document breaks its rules.
     """
     setting = _setting(household, request)
-    return core_method(core.check(request.dish), setting, book_of(household), library_of(household))
+    return core_method(
+        core.check(request.dish),
+        setting,
+        book_of(household=household),
+        library_of(household=household),
+    )
 
 
-def water(household: Household, request: WaterRequest) -> WaterView:
+def water(*, household: Household, request: WaterRequest) -> WaterView:
     """Return the water of a draft, part by part and as a whole; pure.
 
     Raises:
@@ -136,8 +141,8 @@ def water(household: Household, request: WaterRequest) -> WaterView:
     return water_view(
         core.check(request.dish),
         _setting(household, request),
-        book_of(household),
-        library_of(household),
+        book_of(household=household),
+        library_of(household=household),
         variant=request.variant,
     )
 
@@ -195,7 +200,7 @@ def simulated_probe(wish: ProbeWish) -> ProbeReadings:
     return ProbeReadings([celsius for _, celsius in shown])
 
 
-def rank(household: Household, request: RankRequest) -> Ranking:
+def rank(*, household: Household, request: RankRequest) -> Ranking:
     """Compute the stand-ins of a slot; pure.
 
     Raises:
@@ -207,13 +212,13 @@ def rank(household: Household, request: RankRequest) -> Ranking:
         request.part,
         request.slot,
         setting,
-        book_of(household),
-        library_of(household),
+        book_of(household=household),
+        library_of(household=household),
         sequence=request.sequence,
     )
 
 
-def explain(household: Household, request: ExplainRequest) -> Explained:
+def explain(*, household: Household, request: ExplainRequest) -> Explained:
     """Open one figure of a draft down to its lines; pure.
 
     Raises:
@@ -221,19 +226,23 @@ def explain(household: Household, request: ExplainRequest) -> Explained:
     """
     setting = _setting(household, request)
     return core_explain(
-        core.check(request.dish), request, setting, book_of(household), library_of(household)
+        core.check(request.dish),
+        request,
+        setting,
+        book_of(household=household),
+        library_of(household=household),
     )
 
 
-def compare(household: Household, dish_id: UUID, request: CompareDishRequest) -> DishComparison:
+def compare(*, household: Household, dish_id: UUID, request: CompareDishRequest) -> DishComparison:
     """Put a draft, kept versions and stand-ins beside the original; pure.
 
     Raises:
         BadInput: the document breaks its rules, or too much is compared.
     """
-    dish = own_dish(household, dish_id)
+    dish = own_dish(household=household, dish_id=dish_id)
     document = core.check(request.dish)
-    foods = library_of(household)
+    foods = library_of(household=household)
     columns = [Column("draft", "as it is now", document)] if document.changed() else []
     for number in request.versions:
         version = get_object_or_404(dish.versions, number=number)
@@ -246,54 +255,66 @@ def compare(household: Household, dish_id: UUID, request: CompareDishRequest) ->
             Column(f"version-{number}", f"version {number}", kept, frozen=frozen, note=note)
         )
     columns += variant_columns(document, request.variants)
-    columns += stand_in_columns(document, request.stand_ins, book_of(household), foods)
+    columns += stand_in_columns(document, request.stand_ins, book_of(household=household), foods)
     setting = _setting(household, request)
-    return compare_dishes(document.original(), columns, setting, book_of(household), foods)
+    return compare_dishes(
+        document.original(), columns, setting, book_of(household=household), foods
+    )
 
 
-def line_swaps(household: Household, request: LineSwapRequest) -> LineSwaps:
+def line_swaps(*, household: Household, request: LineSwapRequest) -> LineSwaps:
     """Compute what else would do for one line; pure.
 
     Raises:
         BadInput: the document breaks its rules, or the line is gone or unsettled.
     """
     dish, setting = of_the_others(core.check(request.dish), _setting(household, request))
-    foods = library_of(household)
-    return core_line_swaps(dish, request.line, setting, book_of(household), foods)
+    foods = library_of(household=household)
+    return core_line_swaps(dish, request.line, setting, book_of(household=household), foods)
 
 
-def shelf_offers(household: Household, dish_id: UUID) -> list[OfferedView]:
+def shelf_offers(*, household: Household, dish_id: UUID) -> list[OfferedView]:
     """Return what of a dish as it is now can go on the shelf with one press."""
-    dish = own_dish(household, dish_id)
-    setting = replace(cooking_setting(household), readings=readings_of(dish))
+    dish = own_dish(household=household, dish_id=dish_id)
+    setting = replace(cooking_setting(household=household), readings=readings_of(dish))
     document = core.check(stored_dish(dish.draft))
-    return [*offered_views(document, setting, book_of(household), library_of(household))]
+    return [
+        *offered_views(
+            document, setting, book_of(household=household), library_of(household=household)
+        )
+    ]
 
 
-def meet(household: Household, request: MeetRequest) -> MetView:
+def meet(*, household: Household, request: MeetRequest) -> MetView:
     """Return a draft with a line or a part met from the shelf; pure.
 
     Raises:
         BadInput: there is not so much, or no such line.
     """
     core.check(request.dish)
-    row = own_batch(household, convert(request.batch, UUID))
+    row = own_batch(household=household, batch_id=convert(request.batch, UUID))
     held, keeping = held_of(row), keeping_in(row)
-    today = today_in(household)
+    today = today_in(household=household)
     if not held.safe(today):
         raise BadInput(worded("shelf_too_late", by=day_words(held.use_by)), "batch")
     shelved = OnShelf(str(row.uid), row.name, row.food, row.form, held.place == "freezer", keeping)
     return met_view(
-        request, shelved, held.left, cooking_setting(household), book_of(household),
-        library_of(household),
-    )  # fmt: skip
+        request,
+        shelved,
+        held.left,
+        cooking_setting(household=household),
+        book_of(household=household),
+        library_of(household=household),
+    )
 
 
 def _setting(household: Household, request: Asking) -> Setting:
-    return replace(cooking_setting(household, request.eaters), readings=request.readings)
+    return replace(
+        cooking_setting(household=household, chosen=request.eaters), readings=request.readings
+    )
 
 
-def matrix(household: Household) -> TableMatrix:
+def matrix(*, household: Household) -> TableMatrix:
     """Return the household's dishes against its eaters; one that cannot be read is left out."""
     found = (
         Dish.objects.of(household)
@@ -311,18 +332,25 @@ def matrix(household: Household) -> TableMatrix:
     return TableMatrix(tuple(e.name for e in summaries.setting.eaters), tuple(rows))
 
 
-def day(household: Household, request: DayRequest) -> DayView:
+def day(*, household: Household, request: DayRequest) -> DayView:
     """Return what the meals of a day leave for each eater; pure.
 
     Raises:
         BadInput: too many meals, or servings that cannot be.
     """
-    dishes = [(own_dish(household, meal.dish), meal.servings) for meal in request.meals]
+    dishes = [
+        (own_dish(household=household, dish_id=meal.dish), meal.servings) for meal in request.meals
+    ]
     meals = [Meal(stored_dish(dish.draft), n, readings_of(dish)) for dish, n in dishes]
-    return day_view(meals, cooking_setting(household), book_of(household), library_of(household))
+    return day_view(
+        meals,
+        cooking_setting(household=household),
+        book_of(household=household),
+        library_of(household=household),
+    )
 
 
-def dishes_of(household: Household) -> list[DishRecord]:
+def dishes_of(*, household: Household) -> list[DishRecord]:
     """Return the household's dishes with their figures, last changed first.
 
     One that cannot be read any more is listed with what is wrong, and keeps no other away.
@@ -336,7 +364,7 @@ def dishes_of(household: Household) -> list[DishRecord]:
         .prefetch_related(being_cooked())
     )
     summaries = _Summaries(household)
-    last = last_runs(household)
+    last = last_runs(household=household)
     records = []
     for dish in found[:MOST_DISHES]:
         figures, problem = summaries.of(dish)
@@ -355,7 +383,7 @@ def dishes_of(household: Household) -> list[DishRecord]:
     return records
 
 
-def matrix_ways(household: Household) -> Iterator[bytes]:
+def matrix_ways(*, household: Household) -> Iterator[bytes]:
     """Yield for each dish that does not suit everybody what would make it fit, as lines.
 
     What was found stays with the document and the table it was found for.
@@ -383,8 +411,11 @@ class _Summaries:
     """
 
     def __init__(self, household: Household) -> None:
-        self.setting, self.foods = cooking_setting(household), library_of(household)
-        self.book = book_of(household)
+        self.setting, self.foods = (
+            cooking_setting(household=household),
+            library_of(household=household),
+        )
+        self.book = book_of(household=household)
         known = self.setting
         people = repr(
             (known.eaters, known.rules, known.microwave_watts, sorted(known.learnt.items()))
@@ -429,7 +460,7 @@ class _Summaries:
         return figures, ""
 
 
-def split(household: Household, request: SplitRequest) -> SplitView:
+def split(*, household: Household, request: SplitRequest) -> SplitView:
     """Part a draft so that everybody can eat it; pure.
 
     Raises:
@@ -437,10 +468,12 @@ def split(household: Household, request: SplitRequest) -> SplitView:
     """
     core.check(request.dish)
     setting = _setting(household, request)
-    return core_split(request, setting, book_of(household), library_of(household))
+    return core_split(
+        request, setting, book_of(household=household), library_of(household=household)
+    )
 
 
-def like(household: Household, request: LikeRequest) -> LikeView:
+def like(*, household: Household, request: LikeRequest) -> LikeView:
     """Return a draft with a variant for how somebody wants it; pure.
 
     Raises:
@@ -448,42 +481,49 @@ def like(household: Household, request: LikeRequest) -> LikeView:
     """
     core.check(request.dish)
     found = core_like(
-        request, cooking_setting(household), book_of(household), library_of(household)
+        request,
+        cooking_setting(household=household),
+        book_of(household=household),
+        library_of(household=household),
     )
     core.check(found.dish)
     return found
 
 
-def rebase(household: Household, request: RebaseRequest) -> core.Choice:
+def rebase(*, household: Household, request: RebaseRequest) -> core.Choice:
     """Return a chosen stand-in for a vegetable of another size; pure.
 
     Raises:
         BadInput: the document breaks its rules, or the weight cannot be.
     """
     core.check(request.dish)
-    return rebase_choice(request, book_of(household), library_of(household))
+    return rebase_choice(request, book_of(household=household), library_of(household=household))
 
 
-def resize(household: Household, request: ResizeRequest) -> ResizeView:
+def resize(*, household: Household, request: ResizeRequest) -> ResizeView:
     """Return a draft at another size; pure.
 
     Raises:
         BadInput: the document breaks its rules, or no kitchen can make that size.
     """
     core.check(request.dish)
-    setting = cooking_setting(household)
-    return core_resize(request, setting, book_of(household), library_of(household))
+    setting = cooking_setting(household=household)
+    return core_resize(
+        request, setting, book_of(household=household), library_of(household=household)
+    )
 
 
-def ways(household: Household, request: WaysRequest) -> Iterator[bytes]:
+def ways(*, household: Household, request: WaysRequest) -> Iterator[bytes]:
     """Yield the ways to make a draft fit, each part of the answer as a line; pure.
 
     Raises:
         BadInput: the document breaks its rules.
     """
     core.check(request.dish)
-    whole, foods = book_of(household), library_of(household)
-    setting = replace(_setting(household, request), lately=cooked_lately(household, whole))
+    whole, foods = book_of(household=household), library_of(household=household)
+    setting = replace(
+        _setting(household, request), lately=cooked_lately(household=household, whole=whole)
+    )
 
     def lines() -> Iterator[bytes]:
         try:
@@ -496,9 +536,9 @@ def ways(household: Household, request: WaysRequest) -> Iterator[bytes]:
     return lines()
 
 
-def role_views(household: Household) -> list[RoleView]:
+def role_views(*, household: Household) -> list[RoleView]:
     """Return every role with the number of stand-ins the book has."""
-    whole = book_of(household)
+    whole = book_of(household=household)
     units = {role: file.unit for role, file in whole.files.items() if file.basis == "units"}
     return [
         RoleView(r.key, r.name, len(whole.stand_ins(r.key)), units.get(r.key, ""))
@@ -507,7 +547,7 @@ def role_views(household: Household) -> list[RoleView]:
 
 
 def food_facts(
-    household: Household, key: str, form: str | None = None, grams: float = 100.0
+    *, household: Household, key: str, form: str | None = None, grams: float = 100.0
 ) -> FoodFacts:
     """Return everything known of a food, for so many grams of it.
 
@@ -519,16 +559,16 @@ def food_facts(
         raise UnknownFood("There is no food with a key that long.", "food")
     return core_food_facts(
         key,
-        library_of(household),
+        library_of(household=household),
         form=form,
         grams=grams,
         polyols=household.polyols,
         system=household.unit_system,
-        used_in=used_in(household, key),
+        used_in=used_in(household=household, key=key),
     )
 
 
-def used_in(household: Household, key: str) -> list[UsedIn]:
+def used_in(*, household: Household, key: str) -> list[UsedIn]:
     """Return the household's dishes whose draft uses a food, with its grams in each."""
     found = []
     written = Cast("draft", TextField())

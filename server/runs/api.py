@@ -22,13 +22,15 @@ class DishRunsView(APIView):
     @contract("runs", answer=services.OpenRun)
     def get(self, request: Request, dish_id: UUID) -> Response:
         """Return the open run and the finished ones."""
-        return Response(services.runs_of(household_of(request.user), dish_id))
+        return Response(services.runs_of(household=household_of(request.user), dish_id=dish_id))
 
     @contract("cooked_now", body=records.CookedNow, answer=records.RunAnswer)
     def post(self, request: Request, dish_id: UUID) -> Response:
         """Keep that it was cooked without the Stove; what is on the table already is returned."""
         body = convert(request.data, records.CookedNow)
-        return Response(records.cooked_now(household_of(request.user), dish_id, body))
+        return Response(
+            records.cooked_now(household=household_of(request.user), dish_id=dish_id, body=body)
+        )
 
 
 class WeighInsView(APIView):
@@ -38,7 +40,9 @@ class WeighInsView(APIView):
     def post(self, request: Request, dish_id: UUID) -> Response:
         """Take a weigh-in; the first opens a run. Sending it twice counts once."""
         body = convert(request.data, services.WeighIn)
-        return Response(services.weigh_in(household_of(request.user), dish_id, body))
+        return Response(
+            services.weigh_in(household=household_of(request.user), dish_id=dish_id, body=body)
+        )
 
 
 class TakeBackView(APIView):
@@ -48,7 +52,9 @@ class TakeBackView(APIView):
     def post(self, request: Request, run_id: UUID) -> Response:
         """Take a weigh-in back."""
         body = convert(request.data, services.TakeBack)
-        return Response(services.take_back(household_of(request.user), run_id, body))
+        return Response(
+            services.take_back(household=household_of(request.user), run_id=run_id, body=body)
+        )
 
 
 class LearningOfHouseholdView(APIView):
@@ -57,13 +63,13 @@ class LearningOfHouseholdView(APIView):
     @contract("learning", answer=LearningView)
     def get(self, request: Request) -> Response:
         """Return its figures beside the book's."""
-        return Response(learning.learning_of(household_of(request.user)))
+        return Response(learning.learning_of(household=household_of(request.user)))
 
     @contract("change_learning", body=learning.LearningWish, answer=LearningView)
     def post(self, request: Request) -> Response:
         """Switch them on or off, or begin again."""
         wish = convert(request.data, learning.LearningWish)
-        return Response(learning.change_learning(household_of(request.user), wish))
+        return Response(learning.change_learning(household=household_of(request.user), wish=wish))
 
 
 class RunView(APIView):
@@ -72,13 +78,15 @@ class RunView(APIView):
     @contract("run", answer=records.RunAnswer)
     def get(self, request: Request, run_id: UUID) -> Response:
         """Return what was changed, weighed, timed, shared out and said."""
-        return Response(records.run_answer(household_of(request.user), run_id))
+        return Response(records.run_answer(household=household_of(request.user), run_id=run_id))
 
     @contract("tell_run", body=records.RunTold, answer=records.ToldAnswer)
     def post(self, request: Request, run_id: UUID) -> Response:
         """Take its finished weight, portions, what is left over or a verdict, each once."""
         body = convert(request.data, records.RunTold)
-        return Response(records.tell_run(household_of(request.user), run_id, body))
+        return Response(
+            records.tell_run(household=household_of(request.user), run_id=run_id, body=body)
+        )
 
 
 class MakeTheDishView(APIView):
@@ -88,7 +96,9 @@ class MakeTheDishView(APIView):
     def post(self, request: Request, run_id: UUID) -> Response:
         """Return the dish as it was cooked, with what was done otherwise; nothing is stored."""
         body = convert(request.data, records.MakeTheDish)
-        return Response(records.make_the_dish(household_of(request.user), run_id, body))
+        return Response(
+            records.make_the_dish(household=household_of(request.user), run_id=run_id, body=body)
+        )
 
 
 class RunPhotosView(APIView):
@@ -98,7 +108,9 @@ class RunPhotosView(APIView):
     def post(self, request: Request, run_id: UUID) -> Response:
         """Keep one, made small; sending it twice keeps it once."""
         body = convert(request.data, photos.NewPhoto)
-        return Response(photos.keep_photo(household_of(request.user), run_id, body))
+        return Response(
+            photos.keep_photo(household=household_of(request.user), run_id=run_id, body=body)
+        )
 
 
 class PhotoView(APIView):
@@ -107,7 +119,7 @@ class PhotoView(APIView):
     @contract("photo")
     def get(self, request: Request, photo_id: UUID) -> HttpResponse:
         """Return it as JPEG."""
-        jpeg = photos.photo_of(household_of(request.user), photo_id)
+        jpeg = photos.photo_of(household=household_of(request.user), photo_id=photo_id)
         response = HttpResponse(jpeg, content_type="image/jpeg")
         response["Cache-Control"] = "private, max-age=31536000, immutable"
         return response
@@ -115,7 +127,7 @@ class PhotoView(APIView):
     @contract("remove_photo", status=204)
     def delete(self, request: Request, photo_id: UUID) -> Response:
         """Remove it for good."""
-        photos.remove_photo(household_of(request.user), photo_id)
+        photos.remove_photo(household=household_of(request.user), photo_id=photo_id)
         return Response(status=204)
 
 
@@ -125,7 +137,7 @@ class FinishView(APIView):
     @contract("finish_run", answer=services.RunState)
     def post(self, request: Request, run_id: UUID) -> Response:
         """Close it."""
-        return Response(services.finish(household_of(request.user), run_id))
+        return Response(services.finish(household=household_of(request.user), run_id=run_id))
 
 
 class SheetOfDishesView(APIView):
@@ -135,7 +147,7 @@ class SheetOfDishesView(APIView):
     def post(self, request: Request) -> Response:
         """Return when to do what; nothing is stored."""
         body = convert(request.data, sheets.SheetRequest)
-        return Response(sheets.sheet_of(household_of(request.user), body))
+        return Response(sheets.sheet_of(household=household_of(request.user), body=body))
 
 
 class SheetCalendarView(APIView):
@@ -145,7 +157,7 @@ class SheetCalendarView(APIView):
     def post(self, request: Request) -> HttpResponse:
         """Return it as iCalendar, with an alarm at every start; nothing is stored."""
         body = convert(request.data, sheets.SheetRequest)
-        made = sheets.calendar_of(household_of(request.user), body)
+        made = sheets.calendar_of(household=household_of(request.user), body=body)
         response = HttpResponse(made, content_type="text/calendar; charset=utf-8")
         response["Content-Disposition"] = 'attachment; filename="run-sheet.ics"'
         return response
@@ -157,13 +169,13 @@ class EveningsView(APIView):
     @contract("evenings", answer=list[sessions.OpenSession])
     def get(self, request: Request) -> Response:
         """Return those that are not over."""
-        return Response(sessions.sessions_of(household_of(request.user)))
+        return Response(sessions.sessions_of(household=household_of(request.user)))
 
     @contract("start_evening", body=sessions.StartSession, answer=sessions.SessionView)
     def post(self, request: Request) -> Response:
         """Begin one; sending it twice begins it once."""
         body = convert(request.data, sessions.StartSession)
-        return Response(sessions.start_session(household_of(request.user), body))
+        return Response(sessions.start_session(household=household_of(request.user), body=body))
 
 
 class EveningView(APIView):
@@ -174,7 +186,11 @@ class EveningView(APIView):
         """Return it as it stands, or nothing where nothing has changed since `after`."""
         said = request.query_params.get("after", "")
         after = int(said) if said.isdecimal() else None
-        return Response(sessions.session_view(household_of(request.user), session_id, after))
+        return Response(
+            sessions.session_view(
+                household=household_of(request.user), session_id=session_id, after=after
+            )
+        )
 
 
 class EveningEventsView(APIView):
@@ -184,7 +200,11 @@ class EveningEventsView(APIView):
     def post(self, request: Request, session_id: UUID) -> Response:
         """Take events from a device, each once, and return the evening after them."""
         body = convert(request.data, sessions.SentEvents)
-        return Response(sessions.take_events(household_of(request.user), session_id, body))
+        return Response(
+            sessions.take_events(
+                household=household_of(request.user), session_id=session_id, body=body
+            )
+        )
 
 
 class RunTableView(APIView):
@@ -194,7 +214,7 @@ class RunTableView(APIView):
     def get(self, request: Request, name: str) -> HttpResponse:
         """Return it as CSV, of one dish or of all."""
         dish = id_in(request, "dish")
-        text = tables.table(household_of(request.user), name, dish)
+        text = tables.table(household=household_of(request.user), name=name, dish=dish)
         answer = HttpResponse(text, content_type="text/csv; charset=utf-8")
         answer["Content-Disposition"] = f'attachment; filename="{name}.csv"'
         return answer

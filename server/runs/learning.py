@@ -30,7 +30,7 @@ class LearningWish(msgspec.Struct):
     reset: bool = False
 
 
-def learnt_by(household: Household, until: dt.datetime | None = None) -> Learnt:
+def learnt_by(*, household: Household, until: dt.datetime | None = None) -> Learnt:
     """Return what each weigh-in showed, by habit; what was taken back does not count.
 
     `until` leaves out what was weighed from then on, None for nothing.
@@ -68,23 +68,29 @@ def _folded(newest_first: list[RunEvent]) -> Learnt:
 
 
 def cooking_setting(
-    household: Household, chosen: tuple[str, ...] = (), *, until: dt.datetime | None = None
+    *, household: Household, chosen: tuple[str, ...] = (), until: dt.datetime | None = None
 ) -> Setting:
     """Return what the household brings to a computation, its own yields until then among it."""
-    setting = setting_of(household, chosen)
-    return replace(setting, learnt=learnt_by(household, until)) if household.learns else setting
+    setting = setting_of(household=household, chosen=chosen)
+    return (
+        replace(setting, learnt=learnt_by(household=household, until=until))
+        if household.learns
+        else setting
+    )
 
 
-def learning_of(household: Household) -> LearningView:
+def learning_of(*, household: Household) -> LearningView:
     """Return what the household's weigh-ins have shown beside the book's figures."""
-    return learning_view(learnt_by(household), library_of(household), on=household.learns)
+    return learning_view(
+        learnt_by(household=household), library_of(household=household), on=household.learns
+    )
 
 
 @writes
-def change_learning(household: Household, wish: LearningWish) -> LearningView:
+def change_learning(*, household: Household, wish: LearningWish) -> LearningView:
     """Switch the household's own figures on or off, or begin again."""
     household.learns = wish.on
     if wish.reset:
         household.learns_since = timezone.now()
     household.save(update_fields=["learns", "learns_since"])
-    return learning_of(household)
+    return learning_of(household=household)

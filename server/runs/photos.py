@@ -76,7 +76,7 @@ def small_jpeg(data: bytes) -> tuple[bytes, tuple[int, int]]:
 
 
 @writes
-def keep_photo(household: Household, run_id: UUID, body: NewPhoto) -> PhotoAnswer:
+def keep_photo(*, household: Household, run_id: UUID, body: NewPhoto) -> PhotoAnswer:
     """Keep a photo of a cooking, once.
 
     Raises:
@@ -108,12 +108,12 @@ def _answer(photo: Photo, run: UUID) -> PhotoAnswer:
     return PhotoAnswer(photo.uid, run, photo.task, photo.taken_at, photo.width, photo.height)
 
 
-def photo_of(household: Household, photo_id: UUID) -> bytes:
+def photo_of(*, household: Household, photo_id: UUID) -> bytes:
     """Return a photo as JPEG."""
     return bytes(get_object_or_404(Photo.objects.of(household), uid=photo_id).jpeg)
 
 
 @writes
-def remove_photo(household: Household, photo_id: UUID) -> None:
+def remove_photo(*, household: Household, photo_id: UUID) -> None:
     """Remove a photo for good."""
     get_object_or_404(Photo.objects.of(household).defer("jpeg"), uid=photo_id).delete()

@@ -137,9 +137,11 @@ def _own_run(household: Household, run_id: UUID, *, lock: bool = False) -> Run:
 
 def _kept(household: Household, run: Run) -> _Kept:
     frozen = convert(run.version.frozen, Frozen)
-    library, book, rules = thaw(frozen, library_of(household), book_of(household))
+    library, book, rules = thaw(
+        frozen, library_of(household=household), book_of(household=household)
+    )
     # What this cooking and later ones have taught was not known when it was predicted.
-    setting = replace(cooking_setting(household, until=run.started_at), rules=rules)
+    setting = replace(cooking_setting(household=household, until=run.started_at), rules=rules)
     zone = zoneinfo.ZoneInfo(household.zone)
     session = run.session
     evening = state_of(session) if session else None
@@ -151,7 +153,9 @@ def _kept(household: Household, run: Run) -> _Kept:
         dish=stored_dish(run.version.document),
         facts=facts_of(run, household.zone),
         evening=evening,
-        jobs=jobs_of_session(household, session, setting, weighed=False) if session else None,
+        jobs=jobs_of_session(household=household, session=session, setting=setting, weighed=False)
+        if session
+        else None,
         place=run.place,
         shelved=_shelved(run),
         added=tuple(
@@ -169,7 +173,7 @@ def _shelved(run: Run) -> dict[str, Held]:
     return {str(row.uid): held_of(row) for row in rows.prefetch_related("events")}
 
 
-def run_answer(household: Household, run_id: UUID) -> RunAnswer:
+def run_answer(*, household: Household, run_id: UUID) -> RunAnswer:
     """Return one cooking, computed from what was frozen with its version."""
     return _answer(household, _own_run(household, run_id))
 
@@ -185,13 +189,13 @@ def _answer(household: Household, run: Run, kept: _Kept | None = None) -> RunAns
 
 
 @writes
-def cooked_now(household: Household, dish_id: UUID, body: CookedNow) -> RunAnswer:
+def cooked_now(*, household: Household, dish_id: UUID, body: CookedNow) -> RunAnswer:
     """Keep that a dish was cooked, with what it is now, where nothing is kept of it yet."""
-    dish = own_dish(household, dish_id, lock=True)
+    dish = own_dish(household=household, dish_id=dish_id, lock=True)
     run = Run.objects.of(household).filter(uid=body.id).first() or current_run(dish)
     if run is None:
         version = DishVersion.objects.get(
-            dish=dish, number=keep_version(household, dish.uid).number
+            dish=dish, number=keep_version(household=household, dish_id=dish.uid).number
         )
         run = Run.objects.create(
             uid=body.id, household=household, dish=dish, version=version,
@@ -201,7 +205,7 @@ def cooked_now(household: Household, dish_id: UUID, body: CookedNow) -> RunAnswe
 
 
 @writes
-def tell_run(household: Household, run_id: UUID, body: RunTold) -> ToldAnswer:
+def tell_run(*, household: Household, run_id: UUID, body: RunTold) -> ToldAnswer:
     """Take something told of a cooking, once, or ask about what is hard to believe.
 
     Raises:
@@ -258,9 +262,17 @@ def _shelve(household: Household, run: Run, kept: _Kept, body: RunTold) -> None:
     left = next(one for one in facts.left_over if one.event == str(body.id))
     batch, kind = left_batch(kept.record, left, kept.library)
     name = kept.record.dish.title[:LONGEST_NAME]
-    row = put(household, body.id, name, batch, kind, ("", None), Origin(run.dish.uid, run=run.uid))
+    row = put(
+        household=household,
+        batch_id=body.id,
+        name=name,
+        batch=batch,
+        keeping=kind,
+        food=("", None),
+        origin=Origin(run.dish.uid, run=run.uid),
+    )
     if left.kept == "thrown_away":
-        today = today_in(household)
+        today = today_in(household=household)
         happened(row, ShelfEvent(str(uuid5(row.uid, "threw")), "threw", today, batch.grams), today)
         return
     setting = replace(kept.setting, readings=facts.readings)
@@ -270,7 +282,7 @@ def _shelve(household: Household, run: Run, kept: _Kept, body: RunTold) -> None:
             str(row.uid), name[:80], kept.record.version, cooked_of(kept.record), None, None,
             setting, kept.book, kept.library,
         )  # fmt: skip
-        with_food(household, row, run.dish, food)
+        with_food(household=household, row=row, dish=run.dish, food=food)
 
 
 def _off_the_shelf(run: Run, event: UUID) -> None:
@@ -344,7 +356,7 @@ def _verdict(kept: _Kept, body: RunTold) -> tuple[str, dict[str, Any]]:
 _TELL = {"served": _served, "left_over": _left_over, "verdict": _verdict}
 
 
-def make_the_dish(household: Household, run_id: UUID, body: MakeTheDish) -> core.Dish:
+def make_the_dish(*, household: Household, run_id: UUID, body: MakeTheDish) -> core.Dish:
     """Return a dish as it was cooked, with what was done otherwise where it is wanted.
 
     Raises:

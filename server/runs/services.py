@@ -126,9 +126,9 @@ def readings_of(dish: Dish) -> core.Readings:
     return core.NONE if run is None else facts_of(run).readings
 
 
-def runs_of(household: Household, dish_id: UUID) -> OpenRun:
+def runs_of(*, household: Household, dish_id: UUID) -> OpenRun:
     """Return the runs of a dish, last first."""
-    dish = own_dish(household, dish_id)
+    dish = own_dish(household=household, dish_id=dish_id)
     runs = list(dish.runs.select_related("version").prefetch_related("events"))
     states = [fold(run) for run in runs]
     return OpenRun(
@@ -138,7 +138,7 @@ def runs_of(household: Household, dish_id: UUID) -> OpenRun:
     )
 
 
-def cooked_lately(household: Household, whole: Book) -> frozenset[str]:
+def cooked_lately(*, household: Household, whole: Book) -> frozenset[str]:
     """Return the families of stand-ins that were cooked in the last `LATELY_DAYS` days."""
     since = timezone.now() - dt.timedelta(days=LATELY_DAYS)
     runs = Run.objects.of(household).filter(finished_at__gte=since).select_related("version")
@@ -160,7 +160,7 @@ class LastRun:
     on_table: bool
 
 
-def last_runs(household: Household) -> dict[int, LastRun]:
+def last_runs(*, household: Household) -> dict[int, LastRun]:
     """Return the last finished cooking of every dish, by the dish's row."""
     ended = Run.objects.of(household).exclude(finished_at=None)
     newest = ended.values("dish_id").annotate(newest=Max("finished_at")).values("dish_id", "newest")
@@ -186,7 +186,7 @@ def _open_run(household: Household, dish: Dish) -> Run:
             return run
         run.finished_at = timezone.now()
         run.save(update_fields=["finished_at"])
-    number = keep_version(household, dish.uid).number
+    number = keep_version(household=household, dish_id=dish.uid).number
     version = DishVersion.objects.get(dish=dish, number=number)
     return Run.objects.create(household=household, dish=dish, version=version)
 
@@ -207,24 +207,24 @@ def net_grams(gross: float, tare: float) -> float:
 
 @writes
 def weigh_in(
-    household: Household, dish_id: UUID, body: WeighIn, at: dt.datetime | None = None
+    *, household: Household, dish_id: UUID, body: WeighIn, at: dt.datetime | None = None
 ) -> WeighResult:
     """Take a weigh-in, or ask about one that is hard to believe; `at` is when, None for now.
 
     Raises:
         BadInput: the slot has no stand-in, there is no such step, or the weight cannot be.
     """
-    dish = own_dish(household, dish_id, lock=True)
+    dish = own_dish(household=household, dish_id=dish_id, lock=True)
     if (repeated := _repeated(dish, body.client_id)) is not None:
         return repeated
     grams = net_grams(body.gross, body.tare)
     run = dish.runs.filter(finished_at=None).select_related("version").first()
     document = _cooked_now(dish, run)
     setting = replace(
-        cooking_setting(household), readings=facts_of(run).readings if run else core.NONE
+        cooking_setting(household=household), readings=facts_of(run).readings if run else core.NONE
     )
     glass = _glass(document, body, dish_water(
-        document, book_of(household), library_of(household), setting
+        document, book_of(household=household), library_of(household=household), setting
     ))  # fmt: skip
     doubt = question(glass.point, grams)
     if doubt is not None and (grams <= 0 or not body.sure):
@@ -296,7 +296,7 @@ def _own_run(household: Household, run_id: UUID) -> Run:
 
 
 @writes
-def take_back(household: Household, run_id: UUID, body: TakeBack) -> RunState:
+def take_back(*, household: Household, run_id: UUID, body: TakeBack) -> RunState:
     """Take a weigh-in back by a further event; nothing is erased.
 
     Raises:
@@ -333,7 +333,7 @@ def _refuse_closed(run: Run) -> None:
 
 
 @writes
-def finish(household: Household, run_id: UUID) -> RunState:
+def finish(*, household: Household, run_id: UUID) -> RunState:
     """Close a run; a closed one stays as it is."""
     run = _own_run(household, run_id)
     if run.finished_at is None:

@@ -169,7 +169,7 @@ class OpenSession(msgspec.Struct):
 
 
 @writes
-def start_session(household: Household, body: StartSession) -> SessionView:
+def start_session(*, household: Household, body: StartSession) -> SessionView:
     """Open an evening: every dish is kept as a version, and cooked from that.
 
     Raises:
@@ -179,14 +179,17 @@ def start_session(household: Household, body: StartSession) -> SessionView:
     if known is not None:
         return _view(household, known)
     wanted = body.sheet
-    dishes = [own_dish(household, dish_id, lock=True) for dish_id in dict.fromkeys(wanted.dishes)]
+    dishes = [
+        own_dish(household=household, dish_id=dish_id, lock=True)
+        for dish_id in dict.fromkeys(wanted.dishes)
+    ]
     for dish in dishes:
         if dish.runs.filter(finished_at=None, session__finished_at=None).exclude(
             session=None
         ).exists():  # fmt: skip
             raise BadInput(f"{dish.title} is on the stove already; go on there.", "dishes")
-    opens = opens_at(household, wanted)
-    answer = sheet_of(household, wanted)
+    opens = opens_at(household=household, body=wanted)
+    answer = sheet_of(household=household, body=wanted)
     if not answer.sheet.items:
         raise BadInput(
             "There are no steps to cook by; write them on Recipe, or choose a stand-in.", "dishes"
@@ -196,7 +199,7 @@ def start_session(household: Household, body: StartSession) -> SessionView:
         household=household, uid=body.id, opens_at=opens, zone=household.zone, wishes=_kept(plan)
     )
     for place, dish in enumerate(dishes):
-        number = keep_version(household, dish.uid).number
+        number = keep_version(household=household, dish_id=dish.uid).number
         version = DishVersion.objects.get(dish=dish, number=number)
         # A weigh-in taken before belongs to this cooking where it is of the same version.
         run = dish.runs.filter(
@@ -209,7 +212,13 @@ def start_session(household: Household, body: StartSession) -> SessionView:
         run.session, run.place = session, place
         run.save()
         for batch, grams in takings_of(stored_dish(version.document)).items():
-            sentence = take_for(household, batch, grams, uuid5(run.uid, str(batch)), run.uid)
+            sentence = take_for(
+                household=household,
+                batch_id=batch,
+                grams=grams,
+                event_id=uuid5(run.uid, str(batch)),
+                run=run.uid,
+            )
             if sentence:
                 _note(session, sentence)
     return _view(household, session)
@@ -229,7 +238,7 @@ def _kept(plan: Plan) -> dict[str, Any]:
     return values | {"serve_at": plan.serve_at.isoformat() if plan.serve_at else None}
 
 
-def sessions_of(household: Household) -> list[OpenSession]:
+def sessions_of(*, household: Household) -> list[OpenSession]:
     """Return the evenings that are not over, last first."""
     found = CookingSession.objects.of(household).filter(finished_at=None)
     return [
@@ -257,7 +266,7 @@ def _own(household: Household, session_id: UUID, *, lock: bool = False) -> Cooki
     return get_object_or_404(found, uid=session_id)
 
 
-def session_view(household: Household, session_id: UUID, after: int | None) -> SessionAnswer:
+def session_view(*, household: Household, session_id: UUID, after: int | None) -> SessionAnswer:
     """Return an evening; nothing of it where its sequence is still the one asked for."""
     session = _own(household, session_id)
     sequence = _sequence(session)
@@ -294,8 +303,8 @@ def _view(household: Household, session: CookingSession) -> SessionView:
     state = state_of(session)
     if stove is None:
         opens = session.opens_at.astimezone(zoneinfo.ZoneInfo(session.zone))
-        setting = cooking_setting(household)
-        jobs = jobs_of_session(household, session, setting)
+        setting = cooking_setting(household=household)
+        jobs = jobs_of_session(household=household, session=session, setting=setting)
         before = _settings_before(household, session)
         stove = stove_view(jobs, setting.equipment, state, opens, before)
         cache.set(key, stove, KEPT_SECONDS)
@@ -328,8 +337,10 @@ def _added_to(household: Household, session: CookingSession, state: Evening) -> 
             continue
         lines = [convert(line, core.Line) for one in mine for line in one.lines]
         kept = convert(run.version.frozen, Frozen)
-        library, book, rules = thaw(kept, library_of(household), book_of(household))
-        setting = replace(cooking_setting(household), rules=rules)
+        library, book, rules = thaw(
+            kept, library_of(household=household), book_of(household=household)
+        )
+        setting = replace(cooking_setting(household=household), rules=rules)
         view = added_view(stored_dish(run.version.document), lines, setting, book, library)
         said = [AddedRecord(UUID(one.id), one.words) for one in mine]
         found.append(AddedToDish(run.dish.uid, said, view))
@@ -345,22 +356,22 @@ def _settings_before(household: Household, session: CookingSession) -> dict[str,
 
 
 def jobs_of_session(
-    household: Household, session: CookingSession, setting: Setting, *, weighed: bool = True
+    *, household: Household, session: CookingSession, setting: Setting, weighed: bool = True
 ) -> Jobs:
     """Return what there is to do in an evening, from the versions that are cooked."""
     runs = _runs(session)
     return jobs_from(
-        household,
-        [stored_dish(run.version.document) for run in runs],
-        setting,
-        [facts_of(run).readings for run in runs],
-        [convert(run.version.frozen, Frozen) for run in runs],
+        household=household,
+        documents=[stored_dish(run.version.document) for run in runs],
+        setting=setting,
+        readings=[facts_of(run).readings for run in runs],
+        frozen=[convert(run.version.frozen, Frozen) for run in runs],
         weighed=weighed,
     )
 
 
 @writes
-def take_events(household: Household, session_id: UUID, body: SentEvents) -> EventsAnswer:
+def take_events(*, household: Household, session_id: UUID, body: SentEvents) -> EventsAnswer:
     """Take events, each accepted, repeated, or refused with a sentence; none is dropped."""
     session = _own(household, session_id, lock=True)
     answers = [
@@ -387,7 +398,7 @@ def _weighed(household: Household, session: CookingSession, event: StoveEvent) -
     body = WeighIn(event.id, event.part, event.slot, event.step, event.gross, event.tare,
                    event.sure, event.vessel)  # fmt: skip
     try:
-        result = weigh_in(household, run.dish.uid, body, at=_happened(event))
+        result = weigh_in(household=household, dish_id=run.dish.uid, body=body, at=_happened(event))
     except SnaboError as refusal:
         return EventAnswer(event.id, "refused", refusal.sentence)
     if result.question is not None:
@@ -444,7 +455,7 @@ def _lines_added(
     """Return what the cook put in, as read, or why nobody can count it."""
     if not any(run.dish.uid == event.dish for run in session.runs.all()):
         return "This evening does not cook that dish."
-    lines = read_one(household, LineText(event.words, household.unit_system))
+    lines = read_one(household=household, body=LineText(event.words, household.unit_system))
     unknown = [line.text for line in lines if not line.food or line.grams is None]
     if unknown or not lines:
         what = unknown[0] if unknown else event.words

@@ -69,36 +69,46 @@ class SheetAnswer(msgspec.Struct):
     sheet: SheetView
 
 
-def zone_of(household: Household) -> zoneinfo.ZoneInfo:
+def zone_of(*, household: Household) -> zoneinfo.ZoneInfo:
     """Return the household's zone."""
     return zoneinfo.ZoneInfo(household.zone)
 
 
-def sheet_of(household: Household, body: SheetRequest) -> SheetAnswer:
+def sheet_of(*, household: Household, body: SheetRequest) -> SheetAnswer:
     """Return the run sheet of some drafts; nothing is stored.
 
     Raises:
         BadInput: the time wished for is too far away.
     """
-    dishes = [own_dish(household, dish_id) for dish_id in dict.fromkeys(body.dishes)]
+    dishes = [
+        own_dish(household=household, dish_id=dish_id) for dish_id in dict.fromkeys(body.dishes)
+    ]
     documents = [stored_dish(dish.draft) for dish in dishes]
-    setting = cooking_setting(household)
+    setting = cooking_setting(household=household)
     jobs = jobs_from(
-        household, documents, setting, [core.NONE] * len(documents), [None] * len(dishes)
+        household=household,
+        documents=documents,
+        setting=setting,
+        readings=[core.NONE] * len(documents),
+        frozen=[None] * len(dishes),
     )
-    opens = opens_at(household, body)
+    opens = opens_at(household=household, body=body)
     wishes = _wishes(body, opens, setting)
     sheet = sheet_view(jobs, setting.equipment, wishes, opens)
-    short = [words for doc in documents for words in short_of(household, takings_of(doc))]
+    short = [
+        words
+        for doc in documents
+        for words in short_of(household=household, wanted=takings_of(doc))
+    ]
     if short:
         sheet = replace(sheet, why=(*short, *sheet.why))
     return SheetAnswer([_listed(d, doc, None) for d, doc in zip(dishes, documents, strict=True)],
                        sheet)  # fmt: skip
 
 
-def calendar_of(household: Household, body: SheetRequest) -> bytes:
+def calendar_of(*, household: Household, body: SheetRequest) -> bytes:
     """Return the run sheet of some drafts as a calendar file, the serving at its end."""
-    answer = sheet_of(household, body)
+    answer = sheet_of(household=household, body=body)
     sheet, titles = answer.sheet, [dish.title for dish in answer.dishes]
     name = listed(titles)
     entries = [
@@ -119,13 +129,13 @@ def _listed(dish: Dish, document: core.Dish, run: UUID | None) -> SheetDish:
     return SheetDish(dish.uid, document.title, document.servings, run)
 
 
-def opens_at(household: Household, body: SheetRequest) -> dt.datetime:
+def opens_at(*, household: Household, body: SheetRequest) -> dt.datetime:
     """Return the instant of minute 0: now, in whole minutes."""
     now = timezone.now()
     wished = body.opens
     if wished is not None and abs(wished - now) < FURTHEST:
         now = wished
-    return now.replace(second=0, microsecond=0).astimezone(zone_of(household))
+    return now.replace(second=0, microsecond=0).astimezone(zone_of(household=household))
 
 
 def _wishes(body: SheetRequest, opens: dt.datetime, setting: Setting) -> Wishes:
@@ -140,12 +150,12 @@ def _wishes(body: SheetRequest, opens: dt.datetime, setting: Setting) -> Wishes:
 
 
 def jobs_from(
+    *,
     household: Household,
     documents: Sequence[core.Dish],
     setting: Setting,
     readings: Sequence[core.Readings],
     frozen: Sequence[Frozen | None],
-    *,
     weighed: bool = True,
 ) -> Jobs:
     """Return what there is to do; a version is cooked by what was frozen with it.
@@ -154,7 +164,7 @@ def jobs_from(
     """
     made, waters = [], []
     for document, said, kept in zip(documents, readings, frozen, strict=True):
-        library, book = library_of(household), book_of(household)
+        library, book = library_of(household=household), book_of(household=household)
         if kept is not None:
             library, book, rules = thaw(kept, library, book)
             setting = replace(setting, rules=rules)

@@ -16,7 +16,7 @@ TABLES = {"runs": runs_table, "weigh-ins": weigh_ins_table}
 MOST_RUNS = 200
 
 
-def table(household: Household, name: str, dish: UUID | None) -> str:
+def table(*, household: Household, name: str, dish: UUID | None) -> str:
     """Return a table as CSV, of one dish or of all.
 
     Raises:
@@ -26,10 +26,10 @@ def table(household: Household, name: str, dish: UUID | None) -> str:
         raise BadInput(f"There is no table called {name[:30]}.", "name")
     runs = Run.objects.of(household).order_by("-started_at", "-id")
     if dish is not None:
-        runs = runs.filter(dish=own_dish(household, dish))
+        runs = runs.filter(dish=own_dish(household=household, dish_id=dish))
     return TABLES[name](_views(household, [run.uid for run in runs[:MOST_RUNS]]))
 
 
 def _views(household: Household, ids: list[UUID]) -> Iterator[RunView]:
     for run_id in ids:
-        yield run_answer(household, run_id).view
+        yield run_answer(household=household, run_id=run_id).view

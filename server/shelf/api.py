@@ -18,13 +18,13 @@ class ShelfView(APIView):
     @contract("shelf", answer=services.ShelfAnswer)
     def get(self, request: Request) -> Response:
         """Return what is there, what is to be eaten first on top."""
-        return Response(services.shelf_of(household_of(request.user)))
+        return Response(services.shelf_of(household=household_of(request.user)))
 
     @contract("put_on_shelf", body=services.NewBatch, answer=services.ShelfAnswer)
     def post(self, request: Request) -> Response:
         """Put something there; sending it twice puts it once."""
         body = convert(request.data, services.NewBatch)
-        return Response(services.put_by_hand(household_of(request.user), body))
+        return Response(services.put_by_hand(household=household_of(request.user), body=body))
 
 
 class ShelfEventsView(APIView):
@@ -34,7 +34,7 @@ class ShelfEventsView(APIView):
     def post(self, request: Request) -> Response:
         """Take what happened, each once, and return the shelf after it."""
         body = convert(request.data, services.SentToShelf)
-        return Response(services.take_events(household_of(request.user), body))
+        return Response(services.take_events(household=household_of(request.user), body=body))
 
 
 class ShelfKindsView(APIView):
@@ -44,7 +44,7 @@ class ShelfKindsView(APIView):
     def get(self, request: Request) -> Response:
         """Return every kind, and which of them a food may be."""
         food = request.query_params.get("food", "")
-        return Response(services.kinds_for(household_of(request.user), food))
+        return Response(services.kinds_for(household=household_of(request.user), food=food))
 
 
 class ShelfBatchView(APIView):
@@ -54,12 +54,14 @@ class ShelfBatchView(APIView):
     def put(self, request: Request, batch_id: UUID) -> Response:
         """Change what it is called and what it is."""
         body = convert(request.data, services.BatchChange)
-        return Response(services.change(household_of(request.user), batch_id, body))
+        return Response(
+            services.change(household=household_of(request.user), batch_id=batch_id, body=body)
+        )
 
     @contract("remove_batch", status=204)
     def delete(self, request: Request, batch_id: UUID) -> Response:
         """Take off what was never there; it can be brought back."""
-        services.remove(household_of(request.user), batch_id)
+        services.remove(household=household_of(request.user), batch_id=batch_id)
         return Response(status=204)
 
 
@@ -69,4 +71,4 @@ class ShelfBatchBackView(APIView):
     @contract("restore_batch", answer=services.ShelfAnswer)
     def post(self, request: Request, batch_id: UUID) -> Response:
         """Bring it back."""
-        return Response(services.restore(household_of(request.user), batch_id))
+        return Response(services.restore(household=household_of(request.user), batch_id=batch_id))

@@ -171,9 +171,9 @@ def record_of(row: ShelfBatch, today: dt.date) -> BatchRecord:
     return BatchRecord(row.uid, row.name, row.food, row.form, row.note, row.dish, row.said, view)
 
 
-def shelf_of(household: Household) -> ShelfAnswer:
+def shelf_of(*, household: Household) -> ShelfAnswer:
     """Return what is on the shelf, what is to be eaten first on top."""
-    today = today_in(household)
+    today = today_in(household=household)
     rows = ShelfBatch.objects.of(household).filter(removed_at=None).prefetch_related("events")
     here = rows.filter(Q(gone_on=None) | Q(gone_on__gte=today - dt.timedelta(days=GONE_DAYS)))
     found = [record_of(row, today) for row in here]
@@ -190,24 +190,24 @@ def _thrown(household: Household, today: dt.date) -> float:
     return sum(threw.values_list("grams", flat=True))
 
 
-def kinds_for(household: Household, food: str) -> ShelfKinds:
+def kinds_for(*, household: Household, food: str) -> ShelfKinds:
     """Return every kind, and which of them a food may be.
 
     Raises:
         UnknownFood: there is no such food.
     """
-    kinds = proposed(GROUPS, "", (food,), library_of(household)) if food else ()
+    kinds = proposed(GROUPS, "", (food,), library_of(household=household)) if food else ()
     return ShelfKinds([*kind_views()], [kind.key for kind in kinds])
 
 
-def own_batch(household: Household, batch_id: UUID, *, lock: bool = False) -> ShelfBatch:
+def own_batch(*, household: Household, batch_id: UUID, lock: bool = False) -> ShelfBatch:
     """Return a batch of this household, 404 for anybody else's."""
     found = ShelfBatch.objects.of(household)
     return get_object_or_404(found.select_for_update() if lock else found, uid=batch_id)
 
 
 @writes
-def put_by_hand(household: Household, body: NewBatch) -> ShelfAnswer:
+def put_by_hand(*, household: Household, body: NewBatch) -> ShelfAnswer:
     """Put something on the shelf, once.
 
     Raises:
@@ -215,15 +215,23 @@ def put_by_hand(household: Household, body: NewBatch) -> ShelfAnswer:
         UnknownFood: there is no such food.
     """
     if body.food:
-        library_of(household).row(body.food, body.form)
-    today = today_in(household)
+        library_of(household=household).row(body.food, body.form)
+    today = today_in(household=household)
     batch = core.Batch(body.grams, body.place, body.made, today, body.pieces, body.said)
-    put(household, body.id, body.name, batch, keeping_of(body.kind), (body.food, body.form),
-        note=body.note)  # fmt: skip
-    return shelf_of(household)
+    put(
+        household=household,
+        batch_id=body.id,
+        name=body.name,
+        batch=batch,
+        keeping=keeping_of(body.kind),
+        food=(body.food, body.form),
+        note=body.note,
+    )
+    return shelf_of(household=household)
 
 
 def put(
+    *,
     household: Household,
     batch_id: UUID,
     name: str,
@@ -244,7 +252,7 @@ def put(
             raise BadInput("This id is taken; load the page again.", "id")
         return known
     _refuse_name(name)
-    if sentence := put_refusal(batch, keeping, today_in(household)):
+    if sentence := put_refusal(batch, keeping, today_in(household=household)):
         raise BadInput(sentence, "grams")
     there = ShelfBatch.objects.of(household).filter(removed_at=None, gone_on=None)
     if there.count() >= MOST_BATCHES:
@@ -263,14 +271,14 @@ def _refuse_name(name: str) -> None:
 
 
 @writes
-def change(household: Household, batch_id: UUID, body: BatchChange) -> ShelfAnswer:
+def change(*, household: Household, batch_id: UUID, body: BatchChange) -> ShelfAnswer:
     """Change what a batch is called and what it is.
 
     Raises:
         BadInput: it has no name, that kind cannot be kept there, or its food is known already.
         UnknownFood: there is no such food.
     """
-    row = own_batch(household, batch_id, lock=True)
+    row = own_batch(household=household, batch_id=batch_id, lock=True)
     _refuse_name(body.name)
     if body.kind != keeping_in(row).key:
         keeping = keeping_of(body.kind)
@@ -283,35 +291,35 @@ def change(household: Household, batch_id: UUID, body: BatchChange) -> ShelfAnsw
     if body.food and body.food != row.food:
         if row.food:
             raise BadInput("What is in it is known already.", "food")
-        library_of(household).row(body.food, body.form)
+        library_of(household=household).row(body.food, body.form)
         row.food, row.form = body.food, body.form
     row.name, row.said, row.note = body.name.strip(), body.said, body.note
     row.save(update_fields=["name", "said", "note", "keeping", "food", "form"])
-    return shelf_of(household)
+    return shelf_of(household=household)
 
 
 @writes
-def remove(household: Household, batch_id: UUID) -> None:
+def remove(*, household: Household, batch_id: UUID) -> None:
     """Take a batch off the shelf that was never there; `restore` brings it back."""
-    row = own_batch(household, batch_id, lock=True)
+    row = own_batch(household=household, batch_id=batch_id, lock=True)
     row.removed_at = timezone.now()
     row.save(update_fields=["removed_at"])
 
 
 @writes
-def restore(household: Household, batch_id: UUID) -> ShelfAnswer:
+def restore(*, household: Household, batch_id: UUID) -> ShelfAnswer:
     """Bring a batch back that was taken off."""
-    row = own_batch(household, batch_id, lock=True)
+    row = own_batch(household=household, batch_id=batch_id, lock=True)
     row.removed_at = None
     row.save(update_fields=["removed_at"])
-    return shelf_of(household)
+    return shelf_of(household=household)
 
 
 @writes
-def take_events(household: Household, body: SentToShelf) -> ShelfEvents:
+def take_events(*, household: Household, body: SentToShelf) -> ShelfEvents:
     """Take events from a device, each accepted, repeated, or refused with a sentence."""
     answers = [_told(household, event) for event in body.events]
-    return ShelfEvents(answers, shelf_of(household))
+    return ShelfEvents(answers, shelf_of(household=household))
 
 
 def _told(household: Household, event: ShelfTold) -> ToldOutcome:
@@ -320,11 +328,15 @@ def _told(household: Household, event: ShelfTold) -> ToldOutcome:
         return ToldOutcome(event.id, "refused", "That is not on the shelf any more.")
     if row.events.filter(client_id=event.id).exists():
         return ToldOutcome(event.id, "repeated")
-    today = today_in(household)
+    today = today_in(household=household)
     told = core.ShelfEvent(
-        str(event.id), event.kind, told_on(household, event.at), event.grams, event.place,
+        str(event.id),
+        event.kind,
+        told_on(household=household, at=event.at),
+        event.grams,
+        event.place,
         str(event.of or ""),
-    )  # fmt: skip
+    )
     sentence = _refusal(row, told, today)
     if sentence:
         return ToldOutcome(event.id, "refused", sentence)
@@ -332,11 +344,11 @@ def _told(household: Household, event: ShelfTold) -> ToldOutcome:
     return ToldOutcome(event.id, "accepted")
 
 
-def told_on(household: Household, at: dt.datetime | None) -> dt.date:
+def told_on(*, household: Household, at: dt.datetime | None) -> dt.date:
     """Return the day of something told at an instant; what cannot be believed is today."""
     now = timezone.now()
     if at is None or at > now or now - at > NOT_BELIEVED:
-        return today_in(household)
+        return today_in(household=household)
     return at.astimezone(zoneinfo.ZoneInfo(household.zone)).date()
 
 
@@ -363,7 +375,7 @@ def happened(
     row.save(update_fields=["gone_on"])
 
 
-def short_of(household: Household, wanted: Mapping[UUID, float]) -> list[str]:
+def short_of(*, household: Household, wanted: Mapping[UUID, float]) -> list[str]:
     """Return what a cook has to know where the shelf has less than is wanted of it.
 
     Args:
@@ -372,7 +384,7 @@ def short_of(household: Household, wanted: Mapping[UUID, float]) -> list[str]:
     """
     rows = ShelfBatch.objects.of(household).filter(uid__in=wanted, removed_at=None)
     known = {row.uid: row for row in rows.prefetch_related("events")}
-    today = today_in(household)
+    today = today_in(household=household)
     said = (_short(known.get(batch), grams, today) for batch, grams in wanted.items())
     return [sentence for sentence in said if sentence]
 
@@ -391,7 +403,9 @@ def _short(row: ShelfBatch | None, grams: float, today: dt.date) -> str:
     return ""
 
 
-def take_for(household: Household, batch_id: UUID, grams: float, event_id: UUID, run: UUID) -> str:
+def take_for(
+    *, household: Household, batch_id: UUID, grams: float, event_id: UUID, run: UUID
+) -> str:
     """Take what a cooking uses, once, as much as there is; return what the cook has to know.
 
     The caller holds the household.
@@ -399,7 +413,7 @@ def take_for(household: Household, batch_id: UUID, grams: float, event_id: UUID,
     row = ShelfBatch.objects.of(household).filter(uid=batch_id, removed_at=None).first()
     if row is not None and row.events.filter(client_id=event_id).exists():
         return ""
-    today = today_in(household)
+    today = today_in(household=household)
     sentence = _short(row, grams, today)
     if row is not None:
         held = held_of(row)

@@ -19,7 +19,7 @@ class EatersView(APIView):
     @contract("eaters", answer=list[services.EaterRecord])
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(services.eaters_of(household_of(request.user)))
+        return Response(services.eaters_of(household=household_of(request.user)))
 
     @contract(
         "add_eater",
@@ -32,7 +32,9 @@ class EatersView(APIView):
         """Add one."""
         form = convert(request.data, services.EaterForm)
         household, own = household_of(request.user), client_id_of(request)
-        return Response(services.add_eater(household, form, own), status=201)
+        return Response(
+            services.add_eater(household=household, form=form, client_id=own), status=201
+        )
 
 
 class EaterView(APIView):
@@ -42,12 +44,16 @@ class EaterView(APIView):
     def put(self, request: Request, eater_id: UUID) -> Response:
         """Replace what is known of the eater."""
         form = convert(request.data, services.EaterForm)
-        return Response(services.change_eater(household_of(request.user), eater_id, form))
+        return Response(
+            services.change_eater(
+                household=household_of(request.user), eater_id=eater_id, form=form
+            )
+        )
 
     @contract("remove_eater", status=204)
     def delete(self, request: Request, eater_id: UUID) -> Response:
         """Take the eater from the table."""
-        services.remove_eater(household_of(request.user), eater_id)
+        services.remove_eater(household=household_of(request.user), eater_id=eater_id)
         return Response(status=204)
 
 
@@ -57,7 +63,9 @@ class EaterBackView(APIView):
     @contract("restore_eater", answer=services.EaterRecord)
     def post(self, request: Request, eater_id: UUID) -> Response:
         """Bring the eater back."""
-        return Response(services.restore_eater(household_of(request.user), eater_id))
+        return Response(
+            services.restore_eater(household=household_of(request.user), eater_id=eater_id)
+        )
 
 
 class DismissView(APIView):
@@ -66,7 +74,9 @@ class DismissView(APIView):
     @contract("dismiss_caution", answer=services.EaterRecord)
     def post(self, request: Request, eater_id: UUID, key: str) -> Response:
         """Do not show it to this eater again."""
-        return Response(services.dismiss(household_of(request.user), eater_id, key))
+        return Response(
+            services.dismiss(household=household_of(request.user), eater_id=eater_id, key=key)
+        )
 
 
 class SchoolsView(APIView):

@@ -83,21 +83,21 @@ def record(eater: Eater) -> EaterRecord:
     )
 
 
-def eaters_of(household: Household) -> list[EaterRecord]:
+def eaters_of(*, household: Household) -> list[EaterRecord]:
     """Return the eaters at this household's table."""
     return [record(e) for e in Eater.objects.of(household).filter(deleted_at=None)]
 
 
-def setting_of(household: Household, chosen: Sequence[str] = ()) -> Setting:
+def setting_of(*, household: Household, chosen: Sequence[str] = ()) -> Setting:
     """Return what the household brings to a computation; `chosen` eaters, or all."""
-    people = [e for e in eaters_of(household) if not chosen or str(e.id) in chosen]
+    people = [e for e in eaters_of(household=household) if not chosen or str(e.id) in chosen]
     eaters = tuple(_core_eater(e) for e in people)
     return Setting(
         eaters,
         household.microwave_watts,
         Rules(household.polyols, household.energy_rules),
         household.energy_unit,
-        today_in(household),
+        today_in(household=household),
         missing=frozenset(household.missing),
         not_again=frozenset(household.not_again),
         pans=tuple(convert(household.pans, list[Pan])),
@@ -120,7 +120,7 @@ def _core_eater(eater: EaterRecord) -> CoreEater:
     return replace(own, oil=school.oil) if school else own
 
 
-def today_in(household: Household) -> dt.date:
+def today_in(*, household: Household) -> dt.date:
     """Return the day it is in the household's zone."""
     return timezone.now().astimezone(zoneinfo.ZoneInfo(household.zone)).date()
 
@@ -162,7 +162,9 @@ def checked_form(form: EaterForm) -> dict[str, object]:
 
 
 @writes
-def add_eater(household: Household, form: EaterForm, client_id: UUID | None = None) -> EaterRecord:
+def add_eater(
+    *, household: Household, form: EaterForm, client_id: UUID | None = None
+) -> EaterRecord:
     """Seat somebody at the table; sent twice under the same id they are seated once.
 
     Raises:
@@ -188,7 +190,7 @@ def _own(household: Household, eater_id: UUID) -> Eater:
 
 
 @writes
-def change_eater(household: Household, eater_id: UUID, form: EaterForm) -> EaterRecord:
+def change_eater(*, household: Household, eater_id: UUID, form: EaterForm) -> EaterRecord:
     """Change an eater; the change counts from now on, kept versions keep their figures.
 
     Raises:
@@ -202,7 +204,7 @@ def change_eater(household: Household, eater_id: UUID, form: EaterForm) -> Eater
 
 
 @writes
-def remove_eater(household: Household, eater_id: UUID) -> None:
+def remove_eater(*, household: Household, eater_id: UUID) -> None:
     """Take an eater from the table; `restore_eater` brings them back."""
     eater = _own(household, eater_id)
     eater.deleted_at = timezone.now()
@@ -210,7 +212,7 @@ def remove_eater(household: Household, eater_id: UUID) -> None:
 
 
 @writes
-def restore_eater(household: Household, eater_id: UUID) -> EaterRecord:
+def restore_eater(*, household: Household, eater_id: UUID) -> EaterRecord:
     """Bring a removed eater back.
 
     Raises:
@@ -239,7 +241,7 @@ def school_views() -> list[SchoolView]:
 
 
 @writes
-def dismiss(household: Household, eater_id: UUID, key: str) -> EaterRecord:
+def dismiss(*, household: Household, eater_id: UUID, key: str) -> EaterRecord:
     """Put a caution away for one eater; putting it away twice changes nothing.
 
     Raises:

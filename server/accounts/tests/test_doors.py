@@ -66,7 +66,7 @@ class SigningIn(KitchenCase):
 
     @override_settings(REQUEST_SECONDS=0.2)
     def test_a_request_that_never_ends_is_ended(self) -> None:
-        def forever(*_args: object) -> None:
+        def forever(**_given: object) -> None:
             while True:
                 sum(range(1000))
 

@@ -49,53 +49,62 @@ class Meeting(TransactionTestCase):
         return answers
 
     def test_putting_away_takes_back_no_save(self) -> None:
-        detail = dishes.add_dish(self.household, DISH)
+        detail = dishes.add_dish(household=self.household, document=DISH)
         saved = []
 
         def autosaves() -> None:
             for number in range(1, 11):
-                done = dishes.save_draft(self.household, detail.id, number, DISH)
+                done = dishes.save_draft(
+                    household=self.household, dish_id=detail.id, revision=number, document=DISH
+                )
                 saved.append(done.revision)
 
         def away_and_back() -> None:
             for _ in range(10):
-                dishes.remove_dish(self.household, detail.id)
-                dishes.restore_dish(self.household, detail.id)
+                dishes.remove_dish(household=self.household, dish_id=detail.id)
+                dishes.restore_dish(household=self.household, dish_id=detail.id)
 
         answers = self.together(autosaves, away_and_back)
         lost = [a for a in answers if isinstance(a, OperationalError)]
         self.assertEqual(lost, [])
-        kept = dishes.detail(dishes.own_dish(self.household, detail.id)).revision
+        kept = dishes.detail(dishes.own_dish(household=self.household, dish_id=detail.id)).revision
         self.assertEqual(kept, saved[-1] if saved else 1)
 
     def test_own_foods_names_and_kitchen_do_not_deadlock(self) -> None:
-        settings = kitchen_of(self.household)
+        settings = kitchen_of(household=self.household)
 
         def foods() -> None:
             for number in range(8):
                 body = {**OWN_FOOD, "id": str(uuid.uuid4()), "name": f"Wrap {number}"}
-                own.keep_food(self.household, own.msgspec.convert(body, own.core.OwnFood))
+                own.keep_food(
+                    household=self.household, food=own.msgspec.convert(body, own.core.OwnFood)
+                )
 
         def measures() -> None:
             for number in range(8):
-                own.keep_measure(self.household, own.MeasureForm("swede", "ladle", 100.0 + number))
+                own.keep_measure(
+                    household=self.household, form=own.MeasureForm("swede", "ladle", 100.0 + number)
+                )
 
         def kitchen() -> None:
             for watts in range(700, 708):
                 changed = own.msgspec.structs.replace(settings, microwave_watts=watts)
-                change_kitchen(self.household, changed)
+                change_kitchen(household=self.household, wanted=changed)
 
         answers = self.together(foods, measures, kitchen, measures)
         self.assertEqual([a for a in answers if a is not None], [])
         self.household.refresh_from_db()
         self.assertEqual(self.household.foods_revision, 8 + 8 + 8 + 8)
-        self.assertEqual(len(own.own_foods(self.household)), 8)
+        self.assertEqual(len(own.own_foods(household=self.household)), 8)
         self.assertEqual(self.household.microwave_watts, 707)
 
     def test_the_same_thing_sent_at_once_is_there_once(self) -> None:
         one = uuid.uuid4()
         answers = self.together(
-            *[lambda: dishes.add_dish(self.household, DISH, one) for _ in range(5)]
+            *[
+                lambda: dishes.add_dish(household=self.household, document=DISH, client_id=one)
+                for _ in range(5)
+            ]
         )
         self.assertEqual({answer.id for answer in answers}, {one})
         self.assertEqual(Dish.objects.of(self.household).count(), 1)
@@ -104,46 +113,55 @@ class Meeting(TransactionTestCase):
         tries = []
 
         @writes
-        def twice_broken(_household: Household) -> str:
-            tries.append(1)
+        def twice_broken(*, household: Household) -> str:
+            tries.append(household)
             if len(tries) < 3:
                 raise OperationalError(1213, "Deadlock found")
             return "done"
 
-        self.assertEqual(twice_broken(self.household), "done")
+        self.assertEqual(twice_broken(household=self.household), "done")
         self.assertEqual(len(tries), 3)
 
         @writes
-        def always_broken(_household: Household) -> None:
-            tries.append(1)
+        def always_broken(*, household: Household) -> None:
+            tries.append(household)
             raise OperationalError(1213, "Deadlock found")
 
         tries.clear()
         with self.assertRaises(OperationalError):
-            always_broken(self.household)
+            always_broken(household=self.household)
         self.assertEqual(len(tries), MOST_TRIES)
+
+        @writes
+        def of_nobody(*, household: str) -> None:
+            tries.append(household)
+
+        with self.assertRaisesRegex(TypeError, "household"):
+            of_nobody(household="ours")
 
     def test_what_was_erased_meanwhile_is_gone_and_no_crash(self) -> None:
         Household.objects.all().delete()
         with self.assertRaises(Http404):
-            change_kitchen(self.household, kitchen_of(self.household))
+            change_kitchen(household=self.household, wanted=kitchen_of(household=self.household))
 
     def test_a_change_that_fails_leaves_nothing_behind(self) -> None:
-        before = own.library_of(self.household)
+        before = own.library_of(household=self.household)
 
         @writes
-        def failing(household: Household) -> None:
-            own.refuse_taken_name(household, "x")
-            own.keep_name(household, own.NameForm("our roots", "swede"))
-            self.assertTrue(("our", "root") in own.library_of(household).names)
+        def failing(*, household: Household) -> None:
+            own.refuse_taken_name(household=household, name="x")
+            own.keep_name(household=household, form=own.NameForm("our roots", "swede"))
+            self.assertTrue(("our", "root") in own.library_of(household=household).names)
             raise BadInput("No.", "x")
 
         with self.assertRaises(BadInput):
-            failing(self.household)
-        own.keep_name(self.household, own.NameForm("our leaves", "kale"))
-        names = own.library_of(self.household).names
+            failing(household=self.household)
+        own.keep_name(household=self.household, form=own.NameForm("our leaves", "kale"))
+        names = own.library_of(household=self.household).names
         self.assertFalse(("our", "root") in names)
-        self.assertIs(before, own.library_of(Household(id=self.household.id, foods_revision=0)))
+        self.assertIs(
+            before, own.library_of(household=Household(id=self.household.id, foods_revision=0))
+        )
 
 
 class Again(KitchenCase):
@@ -160,10 +178,10 @@ class Again(KitchenCase):
         self.assert_problem(taken, 400, "load the page again")
         form = {"name": "Cy", "school": "low_carb", "targets": [], "exclusions": []}
         two = str(uuid.uuid4())
-        before = len(eaters_of(self.household))
+        before = len(eaters_of(household=self.household))
         for _ in range(2):
             self.assertEqual(self.send("post", "eaters", form, client_id=two).json()["id"], two)
-        self.assertEqual(len(eaters_of(self.household)), before + 1)
+        self.assertEqual(len(eaters_of(household=self.household)), before + 1)
         self.assert_problem(self.send("post", "dishes", document, client_id="x"), 400, "is none")
 
     def test_a_full_table_stays_full(self) -> None:

@@ -61,7 +61,7 @@ class Demo(TestCase):
             household=cls.household, run=run, taken_at=dt.datetime.now(dt.UTC), width=2, height=2,
             jpeg=b"\xff\xd8\xff a small one",
         )  # fmt: skip
-        cls.content, cls.ending = write_file(cls.household)
+        cls.content, cls.ending = write_file(household=cls.household)
 
     def previews(self, client: Client) -> dict[str, str]:
         """Return every dish's preview, figure by figure, as it is sent."""
@@ -170,7 +170,7 @@ class Demo(TestCase):
 
     def test_a_photo_that_is_none_is_refused(self) -> None:
         Photo.objects.update(jpeg=b"<script>")
-        content, _ = write_file(self.household)
+        content, _ = write_file(household=self.household)
         answer = sent(client_of(Household.objects.create(name="Next door")), content)
         self.assertEqual(answer.status_code, 400)
         self.assertIn("no JPEG", answer.json()["detail"])
@@ -226,7 +226,7 @@ class Earlier(TestCase):
             {dish["title"] for dish in answer}, {dish["title"] for dish in rows["dishes"]}
         )
         # What was cooked is known by what was frozen, not by today's foods.
-        again, _ = write_file(here)
+        again, _ = write_file(household=here)
         with zipfile.ZipFile(io.BytesIO(again)) as files:
             back = json.loads(files.read("archive.json"))["household"]
         self.assertEqual(back["versions"], rows["versions"])
@@ -256,7 +256,7 @@ class Filled(KitchenCase):
     def test_what_is_here_stays_unless_it_is_to_be_replaced(self) -> None:
         detail = self.bring()
         self.send("post", "own-foods", OWN_FOOD)
-        content, _ = write_file(self.household)
+        content, _ = write_file(household=self.household)
         changed = detail["document"] | {"title": "Changed since"}
         self.send("put", f"dishes/{detail['id']}", changed, if_match="1")
         extra = self.bring()["id"]
@@ -282,7 +282,7 @@ class Filled(KitchenCase):
         form = {"id": "0f0e0d0c-0000-4000-8000-000000000001",
                 "own": {"role": "mash", "stand_in": own}}  # fmt: skip
         self.send("post", "stand-ins", form)
-        pack = export_pack(self.household).encode()
+        pack = export_pack(household=self.household).encode()
         plan = sent(client_of(Household.objects.create(name="Next door")), pack, apply=False).json()
         self.assertEqual((counted(plan, "added"), plan["applied"]), ({"stand_ins": 1}, False))
         plan = sent(self.client, pack).json()
@@ -290,9 +290,9 @@ class Filled(KitchenCase):
         other = pack.replace(b"500", b"600")
         plan = sent(self.client, other).json()
         self.assertEqual(counted(plan, "differ"), {"stand_ins": 1})
-        self.assertEqual(export_pack(self.household).encode(), pack)
+        self.assertEqual(export_pack(household=self.household).encode(), pack)
         sent(self.client, other, replace=True)
-        self.assertIn("600", export_pack(self.household))
+        self.assertIn("600", export_pack(household=self.household))
 
     def test_another_household_sees_nothing_of_it(self) -> None:
         self.bring()

@@ -60,7 +60,10 @@ class KitchenCase(TestCase):
         household = Household.objects.create(name=name)
         User.objects.create_user(user, password=PASSWORD, household=household)
         for person, school in (("Ada", "very_low_carb"), ("Bo", "no_added_oil")):
-            add_eater(household, EaterForm(person, school, list(schools()[school].targets), []))
+            add_eater(
+                household=household,
+                form=EaterForm(person, school, list(schools()[school].targets), []),
+            )
         return household
 
     def signed_in(self, user: str) -> Client:

@@ -86,11 +86,12 @@ class Neighbours(KitchenCase):
         pixel = {"id": "0f0e0d0c-0000-4000-8000-00000000000a", "data": PIXEL}
         photo = self.send("post", f"runs/{run['id']}/photos", pixel).json()
         told = {"id": "0f0e0d0c-0000-4000-8000-00000000000b", "kind": "verdict", "taste": "good"}
+        today = f"{today_in(household=self.household)}"
         jar = {"id": "0f0e0d0c-0000-4000-8000-00000000000d", "name": "Stock", "kind": "",
-               "grams": 300, "place": "freezer", "made": f"{today_in(self.household)}"}  # fmt: skip
+               "grams": 300, "place": "freezer", "made": today}  # fmt: skip
         batch = self.send("post", "shelf", jar).json()["batches"][0]["id"]
         lid = {**jar, "id": "0f0e0d0c-0000-4000-8000-00000000000e", "part": None}
-        meal, today = "0f0e0d0c-0000-4000-8000-00000000000f", f"{today_in(self.household)}"
+        meal = "0f0e0d0c-0000-4000-8000-00000000000f"
         program = {"name": "A program", "scope": "read", "days": 1}
         token = self.send("post", "tokens", program).json()
         on_menu = {"id": meal, "date": today, "kind": "cooked", "dish": dish}

@@ -54,9 +54,11 @@ class Demo(TestCase):
     def test_three_cookings_of_one_dish_can_be_compared(self) -> None:
         household = Household.objects.get()
         [dish] = Dish.objects.filter(runs__finished_at__isnull=False).distinct()
-        known = runs_of(household, dish.uid)
+        known = runs_of(household=household, dish_id=dish.uid)
         self.assertIsNone(known.open)
-        last, second, first = (run_answer(household, run.id).view for run in known.finished)
+        last, second, first = (
+            run_answer(household=household, run_id=run.id).view for run in known.finished
+        )
         self.assertEqual(known.on_table, known.finished[0].id)
         for view in (first, second, last):
             weighed = {one.place.split("/")[1] for one in view.weights}
@@ -71,17 +73,17 @@ class Demo(TestCase):
 
     def test_the_shelf_holds_what_was_made_lately_and_nothing_past_its_day(self) -> None:
         household = Household.objects.get()
-        shelf = shelf_of(household)
+        shelf = shelf_of(household=household)
         views = [one.view for one in shelf.batches if one.view.left >= 1]
         self.assertEqual({view.place for view in views}, {"fridge", "freezer", "cupboard"})
         self.assertFalse([view for view in views if view.near == "past"])
         self.assertTrue([view for view in views if view.near in {"soon", "today"}])
         [left] = [one for one in shelf.batches if one.dish]
-        self.assertGreater(library_of(household).row(left.food).value("protein"), 5)
+        self.assertGreater(library_of(household=household).row(left.food).value("protein"), 5)
 
     def test_an_evening_is_in_progress_with_the_oven_on_and_a_timer_running(self) -> None:
-        [evening] = sessions_of(Household.objects.get())
-        answer = session_view(Household.objects.get(), evening.id, None)
+        [evening] = sessions_of(household=Household.objects.get())
+        answer = session_view(household=Household.objects.get(), session_id=evening.id, after=None)
         stove = answer.session.stove
         states = {card.state for card in stove.cards}
         self.assertEqual(states, {"done", "running", "waiting"})
@@ -92,7 +94,10 @@ class Demo(TestCase):
 
     def test_every_dish_goes_out_as_a_file_and_comes_back(self) -> None:
         household = Household.objects.get()
-        shared, setting = (book_of(household), library_of(household)), setting_of(household)
+        shared, setting = (
+            (book_of(household=household), library_of(household=household)),
+            setting_of(household=household),
+        )
         reader = Reader(shared[1], shared[0], setting)
 
         def made(dish: core.Dish) -> Judged:
@@ -123,7 +128,11 @@ class Demo(TestCase):
 
     def test_one_fits_nobody_at_first_and_one_has_to_part(self) -> None:
         household = Household.objects.get()
-        setting, book, foods = setting_of(household), book_of(household), library_of(household)
+        setting, book, foods = (
+            setting_of(household=household),
+            book_of(household=household),
+            library_of(household=household),
+        )
 
         def document(title: str) -> core.Dish:
             return stored_dish(Dish.objects.get(title__contains=title).draft)

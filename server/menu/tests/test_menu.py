@@ -17,7 +17,7 @@ class MenuCase(KitchenCase):
         super().setUp()
         self.detail = self.bring()
         self.dish = self.detail["id"]
-        self.today = today_in(self.household)
+        self.today = today_in(household=self.household)
 
     def day(self, after: int) -> str:
         return str(self.today + dt.timedelta(days=after))

@@ -23,7 +23,7 @@ class Examples(LiveServerTestCase):
         household = Household.objects.create(name="Asked kitchen")
         user = User.objects.create_user("asked", household=household)
         self.tokens = {
-            scope: make_token(household, user, NewToken("x", scope, 1)).secret
+            scope: make_token(household=household, user=user, wanted=NewToken("x", scope, 1)).secret
             for scope in ("read", "write")
         }
 

@@ -94,7 +94,7 @@ class Lately(KitchenCase):
     def test_a_finished_run_tells_its_family(self) -> None:
         detail = self.bring(FISH)
         self.swap(detail)
-        self.assertEqual(cooked_lately(self.household, book()), frozenset())
+        self.assertEqual(cooked_lately(household=self.household, whole=book()), frozenset())
         slot = self.send("get", f"dishes/{detail['id']}").json()["document"]["parts"][1]
         weigh = {
             "client_id": "7f6a2c52-6f0a-4a57-9f1c-0d2f7c1b9a10", "part": slot["id"],
@@ -102,9 +102,11 @@ class Lately(KitchenCase):
             "sure": True,
         }  # fmt: skip
         run = self.send("post", f"dishes/{detail['id']}/weigh-ins", weigh).json()["run"]
-        self.assertEqual(cooked_lately(self.household, book()), frozenset())
+        self.assertEqual(cooked_lately(household=self.household, whole=book()), frozenset())
         self.send("post", f"runs/{run['id']}/finish")
-        self.assertEqual(cooked_lately(self.household, book()), frozenset({"cauliflower"}))
+        self.assertEqual(
+            cooked_lately(household=self.household, whole=book()), frozenset({"cauliflower"})
+        )
 
 
 class MatrixWays(KitchenCase):

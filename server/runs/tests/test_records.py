@@ -170,11 +170,13 @@ class Verdicts(RunCase):
         place = {"part": glass["part_id"], "slot": glass["slot_id"], "step": glass["step_id"]}
         weigh = self.event("weighed", dish=self.dish, gross=glass["point"]["grams"], **place)
         self.cook(self.evening, weigh)
-        asked = []
-        with mock.patch("runs.learning.learnt_by", lambda _, until=None: asked.append(until) or {}):
+        with mock.patch("runs.learning.learnt_by", return_value={}) as learnt:
             self.view()
+        asked = [call.kwargs["until"] for call in learnt.call_args_list]
         self.assertEqual(asked, [Run.objects.get().started_at])
-        self.assertEqual(learnt_by(self.household, Run.objects.get().started_at), {})
+        self.assertEqual(
+            learnt_by(household=self.household, until=Run.objects.get().started_at), {}
+        )
 
 
 class Kept(RunCase):

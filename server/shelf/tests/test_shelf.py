@@ -25,7 +25,7 @@ class ShelfCase(KitchenCase):
     def put(self, **more: Any):
         body = {
             "id": str(uuid.uuid4()), "name": "Lentil soup", "kind": "soup_stew", "grams": 900,
-            "place": "fridge", "made": str(today_in(self.household)),
+            "place": "fridge", "made": str(today_in(household=self.household)),
         }  # fmt: skip
         return self.send("post", "shelf", body | more)
 
@@ -57,7 +57,7 @@ class Putting(ShelfCase):
         self.assertEqual(ShelfBatch.objects.count(), 1)
 
     def test_what_cannot_be_put_is_a_sentence(self) -> None:
-        today = today_in(self.household)
+        today = today_in(household=self.household)
         wrong = (
             ({"grams": 0}, "How many grams"), ({"grams": -4}, "How many grams"),
             ({"grams": 1e9}, "How many grams"), ({"name": "  "}, "What is it called"),
@@ -77,7 +77,9 @@ class Putting(ShelfCase):
 
     def test_a_kind_nobody_entered_keeps_shortest(self) -> None:
         view = self.batch(kind="")["view"]
-        self.assertEqual(view["use_by"], str(today_in(self.household) + dt.timedelta(days=1)))
+        self.assertEqual(
+            view["use_by"], str(today_in(household=self.household) + dt.timedelta(days=1))
+        )
         self.assertIn("not in the table", view["source"])
 
     def test_kinds_are_proposed_by_the_food(self) -> None:
@@ -148,7 +150,7 @@ class Taking(ShelfCase):
         self.assertIn("taken the last", self.tell(key, "took", grams=1)["answers"][0]["sentence"])
         # What is gone stays in sight for a while, so that it can be taken back.
         self.assertEqual(self.shelf()[0]["view"]["left"], 0)
-        ShelfBatch.objects.update(gone_on=today_in(self.household) - dt.timedelta(days=9))
+        ShelfBatch.objects.update(gone_on=today_in(household=self.household) - dt.timedelta(days=9))
         self.assertEqual(self.shelf(), [])
 
     def test_frozen_and_thawed(self) -> None:
@@ -156,7 +158,9 @@ class Taking(ShelfCase):
         frozen = self.tell(key, "moved", place="freezer")["shelf"]["batches"][0]["view"]
         self.assertEqual(frozen["place"], "freezer")
         thawed = self.tell(key, "moved", place="fridge")["shelf"]["batches"][0]["view"]
-        self.assertEqual(thawed["use_by"], str(today_in(self.household) + dt.timedelta(days=3)))
+        self.assertEqual(
+            thawed["use_by"], str(today_in(household=self.household) + dt.timedelta(days=3))
+        )
         self.assertIn("not again", thawed["freezing"])
         refused = self.tell(key, "moved", place="freezer")["answers"][0]
         self.assertIn("frozen once", refused["sentence"])
@@ -169,7 +173,7 @@ class Taking(ShelfCase):
         key = self.batch()["id"]
         at = (dt.datetime.now(dt.UTC) - dt.timedelta(days=400)).isoformat()
         self.tell(key, "took", grams=1, at=at)
-        self.assertEqual(ShelfEvent.objects.get().on, today_in(self.household))
+        self.assertEqual(ShelfEvent.objects.get().on, today_in(household=self.household))
 
 
 class TwoDevices(TransactionTestCase):
@@ -177,7 +181,7 @@ class TwoDevices(TransactionTestCase):
 
     def test_the_last_of_it_goes_to_one_of_them(self) -> None:
         household = Household.objects.create(name="Ours")
-        today = today_in(household)
+        today = today_in(household=household)
         row = ShelfBatch.objects.create(
             household=household, name="Soup", grams=300, place="fridge", made=today, put=today,
             keeping={**_built("soup_stew")},
@@ -188,7 +192,7 @@ class TwoDevices(TransactionTestCase):
             try:
                 gate.wait(10)
                 told = SentToShelf([ShelfTold(uuid.uuid4(), row.uid, "took", 300.0)])
-                outcomes.append(take_events(household, told).answers[0])
+                outcomes.append(take_events(household=household, body=told).answers[0])
             finally:
                 connection.close()
 
@@ -224,7 +228,7 @@ class LeftOver(RunCase):
     def test_it_is_on_the_shelf_with_its_own_values(self) -> None:
         one = self.left()
         self.assertEqual((one["view"]["left"], one["dish"]), (300, self.dish))
-        food = library_of(Household.objects.get(id=self.household.id)).food(one["food"])
+        food = library_of(household=Household.objects.get(id=self.household.id)).food(one["food"])
         self.assertEqual(food.name, one["name"])
         # Nothing searches it out: it is there by the batch.
         self.assertEqual(self.send("get", "homemade").json(), [])
@@ -287,12 +291,12 @@ class LeftOver(RunCase):
         )
         self.assert_problem(self.send("post", "shelf/meet", body, self.other), 404, "no such")
         plain = {"id": str(uuid.uuid4()), "name": "A box", "kind": "", "grams": 100,
-                 "place": "fridge", "made": str(today_in(self.household))}  # fmt: skip
+                 "place": "fridge", "made": str(today_in(household=self.household))}  # fmt: skip
         self.send("post", "shelf", plain)
         self.assert_problem(
             self.send("post", "shelf/meet", body | {"batch": plain["id"]}), 400, "what is in A box"
         )
-        with mock.patch("reckon.services.today_in", lambda _: dt.date(2099, 1, 1)):
+        with mock.patch("reckon.services.today_in", return_value=dt.date(2099, 1, 1)):
             self.assert_problem(self.send("post", "shelf/meet", body), 400, "thrown away")
         # A dish cannot go into itself.
         own = self.send("get", f"dishes/{self.dish}").json()
@@ -340,7 +344,7 @@ class MadeAhead(ShelfCase):
         parts = self.send("post", "preview", body).json()["parts"]
         makes = next(part["makes_grams"] for part in parts if part["part_id"] == lid["id"])
         self.assertAlmostEqual(offer["whole"], makes, delta=0.5)
-        made = str(today_in(self.household))
+        made = str(today_in(household=self.household))
         body = {"id": str(uuid.uuid4()), "name": "Cauliflower mash", "part": lid["id"],
                 "grams": 400, "place": "freezer", "made": made}  # fmt: skip
         for _ in range(2):
@@ -348,7 +352,7 @@ class MadeAhead(ShelfCase):
             self.assertEqual(answer.status_code, 200, answer.content)
         [one] = answer.json()["batches"]
         self.assertEqual((one["view"]["kind"], one["view"]["place"]), ("vegetable_mash", "freezer"))
-        row = library_of(Household.objects.get(id=self.household.id)).row(one["food"])
+        row = library_of(household=Household.objects.get(id=self.household.id)).row(one["food"])
         self.assertLess(row.value("carbohydrate") or 99, 10)
         self.assert_problem(
             self.send("post", f"dishes/{detail['id']}/shelf",

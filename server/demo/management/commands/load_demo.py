@@ -95,22 +95,25 @@ class Command(BaseCommand):
             preset = schools()[school]
             left_out = [Exclusion(what) for what in exclusions]
             form = EaterForm(name, school, list(preset.targets), left_out)
-            add_eater(household, form)
+            add_eater(household=household, form=form)
         text = (FOLDER / OWN_FOODS).read_text("utf-8")
-        import_foods(household, ImportForm(text, apply=True))
-        keep_measure(household, LADLE)
-        keep_name(household, NICKNAME)
+        import_foods(household=household, form=ImportForm(text, apply=True))
+        keep_measure(household=household, form=LADLE)
+        keep_name(household=household, form=NICKNAME)
         # Its foods are settled now; one that has just changed them looks them up anew each time.
         household = Household.objects.get(pk=household.pk)
         brought = {
-            recipe: add_dish(household, self._read(household, recipe)).id for recipe in OTHERS
+            recipe: add_dish(household=household, document=self._read(household, recipe)).id
+            for recipe in OTHERS
         }
-        parts = add_dish(household, self._held(self._read(household, PARTS))).id
+        parts = add_dish(household=household, document=self._held(self._read(household, PARTS))).id
         cooked = self._cook(household)
         household = Household.objects.get(pk=household.pk)
-        fill_shelf(household)
+        fill_shelf(household=household)
         self._evening(household, [brought[recipe] for recipe in TONIGHT])
-        plan_week(household, TONIGHT, {**brought, PARTS: parts, COOKED: cooked})
+        plan_week(
+            household=household, tonight=TONIGHT, dishes={**brought, PARTS: parts, COOKED: cooked}
+        )
         if options.get("verbosity", 1) > 0:
             self.stdout.write("  the demo household is loaded")
 
@@ -128,7 +131,7 @@ class Command(BaseCommand):
 
     def _read(self, household: Household, recipe: str) -> core.Dish:
         text = (FOLDER / recipe).read_text("utf-8")
-        document = read_text(household, RecipeText(text, "metric")).dishes[0]
+        document = read_text(household=household, body=RecipeText(text, "metric")).dishes[0]
         if any(not line.settled for _, line in core.all_lines(document)):
             doubtful = next(line for _, line in core.all_lines(document) if not line.settled)
             message = f"The demo recipe has a doubtful line: {doubtful.text}"
@@ -160,18 +163,18 @@ class Command(BaseCommand):
         stand_in = book().stand_in("mash", "cauliflower_mash")
         choice = scale_to(part, slot, stand_in, book().files["mash"], library())
         swapped = document.with_choice(part.id, slot.id, choice)
-        dish = add_dish(household, swapped).id
-        cook_thrice(household, dish)
+        dish = add_dish(household=household, document=swapped).id
+        cook_thrice(household=household, dish_id=dish)
         return dish
 
     def _evening(self, household: Household, dishes: list[uuid.UUID]) -> None:
         """Cook two dishes up to the middle of a bake: what is planned for before then is done."""
         now = timezone.now()
-        sheet = sheet_of(household, SheetRequest(dishes)).sheet
+        sheet = sheet_of(household=household, body=SheetRequest(dishes)).sheet
         bake = next(i for i in sheet.items if i.lane == "oven" and i.kind == "runs")
         opens = now - (bake.at - sheet.opens) - IN_THE_OVEN
         view = start_session(
-            household, StartSession(uuid.uuid4(), SheetRequest(dishes, opens=opens))
+            household=household, body=StartSession(uuid.uuid4(), SheetRequest(dishes, opens=opens))
         )
         told = Told()
         for card in view.stove.cards:
@@ -182,4 +185,4 @@ class Command(BaseCommand):
                     "step_started", card.at, task=card.task, timer=str(uuid.uuid4()),
                     name=card.timer_name, check=card.cue, seconds=card.seconds,
                 )  # fmt: skip
-        take_events(household, view.id, told.sent())
+        take_events(household=household, session_id=view.id, body=told.sent())
