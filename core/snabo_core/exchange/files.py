@@ -32,6 +32,7 @@ from snabo_core.plate.setting import Setting
 from snabo_core.recipe import ToldRecipe, new_id, read_recipe, read_told
 from snabo_core.recipe.left import with_left
 from snabo_core.recipe.method import with_method
+from snabo_core.recipe.several import recipes_apart
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.judged import judged
 from snabo_core.wording import worded
@@ -52,8 +53,9 @@ _MAGIC: tuple[tuple[bytes, str], ...] = (
 
 @dataclass(frozen=True)
 class ReadFile:
-    """What a file holds. `dishes` are what was read in it, the fullest recipe first.
+    """What a file holds.
 
+    `dishes` are what was read in it, the fullest recipe first; those of plain words in their order.
     `left_out` counts its recipes beyond those, for which there was no room or no time.
     `kind` "foods", "archive" and "pack" hold no recipe: they are read where those are kept.
     """
@@ -132,7 +134,18 @@ def read_source(text: str, reader: Reader, name: str = "") -> ReadFile:
         if told is not None:
             named = replace(told, title=told.title or stem)
             return ReadFile("markdown", (_told(named, reader),))
-    return ReadFile("text", (_plain(text, reader),))
+    return _of_words(text, reader)
+
+
+def _of_words(text: str, reader: Reader) -> ReadFile:
+    """Return the recipes that plain words tell, in their order, as many as the time allows."""
+    apart = recipes_apart(text)
+    dishes = [_plain(apart[0], reader)]
+    for one in apart[1:MOST_RECIPES]:
+        if reader.late():
+            break
+        dishes.append(_plain(one, reader))
+    return ReadFile("text", tuple(dishes), len(apart) - len(dishes))
 
 
 def _kept_elsewhere(text: str) -> FileKind | None:

@@ -223,5 +223,9 @@ def _visible(tree: Any) -> str:
             parent = element.getparent()
             if parent is not None:
                 element.drop_tree()
+    # Where the page names its recipe itself, the window's title says it among other things.
+    if any(heading.text_content().strip() for heading in tree.xpath("//h1")):
+        for title in tree.xpath("//title"):
+            title.drop_tree()
     main = tree.xpath("(//main | //article)[1]")
     return str(extract_text(main[0] if main else tree, guess_layout=True))

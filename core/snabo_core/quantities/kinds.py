@@ -41,6 +41,7 @@ _FURNITURE = re.compile(
     r"recipe by|written by|source)\s*:)",
     re.IGNORECASE,
 )
+_BARS = re.compile(r"\s*[|·•»›>]\s*")
 # A whole line that is the label of a button or a link.
 _BUTTON = re.compile(
     r"^\W*(?:share|save|saved|pin|pin it|tweet|e-?mail|text|comments?|rate|reviews?|menu|search|home|close|"
@@ -189,7 +190,11 @@ def begins_with_amount(text: str, system: str = "metric") -> bool:
 
 
 def is_button(text: str) -> bool:
-    """Tell a line that is nothing but the label of a button or a link."""
+    """Tell a line that is nothing but the labels of buttons and links."""
+    pieces = _BARS.split(text.strip())
+    if len(pieces) > 2 and all(len(piece.split()) <= 3 for piece in pieces):
+        # "Home | News | Recipes": most of them are known.
+        return sum(_BUTTON.match(piece) is not None for piece in pieces) * 2 > len(pieces)
     return _BUTTON.match(text) is not None
 
 

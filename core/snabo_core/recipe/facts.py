@@ -6,7 +6,9 @@ import re
 
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers, to_number
 
-_YIELD = re.compile(r"\b(?:makes|yields?)\b\s*:?\s*(?P<what>[^|.;()]{1,60})", re.IGNORECASE)
+_YIELD = re.compile(
+    r"\b(?:makes|yields?)\b\s*:?\s*(?P<what>(?:[^|.;()•·\s]|\s(?!\s)){1,60})", re.IGNORECASE
+)
 _UNIT = r"(?:h\b|hrs?\b\.?|hours?\b|m\b|mins?\b\.?|minutes?\b|days?\b)"
 _ONE_TIME = rf"\d+(?:\.\d+)?(?:\s\d/\d)?\s*(?:(?:-|–|to)\s*\d+\s*)?{_UNIT}"
 # "1 hr 40" leaves its minutes unsaid.
@@ -58,7 +60,8 @@ def times_in(text: str) -> dict[str, float]:
                 continue
             found[kind] = minutes_of(match["t"])
             taken.append(match.span("t"))
-            work = _WORK_FIRST.search(plain[: match.start("t")]) if kind == "cook" else None
+            waits = kind in {"cook", "rest"}
+            work = _WORK_FIRST.search(plain[: match.start()]) if waits else None
             if work is not None and "prep" not in found:
                 found["prep"] = minutes_of(work["t"])
                 taken.append(work.span("t"))

@@ -31,6 +31,7 @@ from snabo_core.recipe.sections import (
     METHOD_SAYS,
     NOTES,
     NUTRITION,
+    OVEN,
     SIGN_OFF,
     STEP_LABEL,
 )
@@ -172,6 +173,8 @@ class _Sorter:
             return
         elif kind_of_line(text) == "nutrition":
             self._aside("nutrition", text)
+        elif self.section == "head" and OVEN.match(text):
+            self._aside("note", text)
         elif self.section == "notes":
             self._in_notes(line)
         elif self.section == "method":
@@ -406,9 +409,11 @@ class _Sorter:
         before = self.around.lines[self.around.place - 1].raw
         if re.search(r"[.!?:;)]$", before) and line.text[:1].isupper():
             return False
-        return line.text[:1].islower() or line.text[:1] in "(/" or (
-            len(before) >= WRAPPED_AT and re.search(r"[.!?:]$", before) is None
-        )  # fmt: skip
+        wrapped = len(before) >= WRAPPED_AT and re.search(r"[.!?:]$", before) is None
+        # Who writes without capitals begins each step small.
+        if steps[0][:1].islower() and not wrapped:
+            return False
+        return wrapped or line.text[:1].islower() or line.text[:1] in "(/"
 
     def _is_remark(self, line: Written) -> bool:
         """Tell a remark behind the last step: no verb of cooking in it, set apart by a blank."""

@@ -9,6 +9,11 @@ FROM = re.compile(
     r"^(?:(?:re|subject)\s*:|from (?:the|my|our|your)? ?(?:kitchen|desk|recipe box|files?|pages?|archives?|test kitchen|garden)\b)",
     re.IGNORECASE,
 )
+# How hot it is to be, said on the head of a card.
+OVEN = re.compile(
+    r"^\W*(?:oven|heat|temp(?:erature)?|gas(?: mark)?)\b[^a-z]{0,3}\s*:?\s*.{0,20}\d.{0,30}$",
+    re.IGNORECASE,
+)
 STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
 INGREDIENTS = re.compile(
     r"^\W*(?:the\s+)?(?:ingredients?(?: list)?(?:\s*[(\[](?!\s*for\b)[^()\[\]]*[)\]])?|what (?:u|ya) need|u need|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"

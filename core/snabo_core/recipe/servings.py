@@ -105,6 +105,20 @@ _SHARED = re.compile(
     rf"into|onto|in|over|on|across)\s+{_RANGE}\s+(?:\w+\s+){{0,2}}(?:plates|bowls|people|dishes|containers|portions|boxes)\b",
     re.IGNORECASE,
 )
+# Those who eat, one by one: "enough for you and dad and 1 more", "feeds me & 2 kids".
+_ONE_EATER = (
+    r"(?:(?:me|myself|you|yourself|him|her|(?:(?:my|the|your|our)\s+)?(?:mum|mom|mam|dad|gran|granny|grandma|grandad|grandpa|"
+    r"nan|wife|husband|partner|sister|brother|mother|father|boyfriend|girlfriend|flatmate|friend|neighbour)|"
+    r"an?\s+(?:friend|child|kid|toddler|guest))\b"
+    r"|(?P<n{0}>\d{{1,2}})\s+(?:hungry\s+|small\s+|little\s+)?(?:more|others?|kids?|children|adults?|people|friends|guests|teenagers|toddlers|grown[- ]?ups)\b)"
+)
+_AND = r"\s*(?:,\s*(?:and\s+)?|\band\b|&|\+|\bplus\b)\s*"
+_PARTY = re.compile(
+    r"\b(?:enough|plenty|serves|feeds|does|fed|sufficient)\s+(?:for\s+)?(?P<who>"
+    + _ONE_EATER.format(0) + "(?:" + _AND + _ONE_EATER.format(1) + ")(?:" + _AND + _ONE_EATER.format(2)
+    + ")?(?:" + _AND + _ONE_EATER.format(3) + ")?)",
+    re.IGNORECASE,
+)  # fmt: skip
 # Without any of these words and a number nobody says for how many something is.
 _SPEAKS_OF_IT = re.compile(
     r"serv|feed|portion|people|person|ppl|pax|mak|yield|enough|sufficient|cover|diner|dinner|lunch|supper|meal|eater|mouth|"
@@ -130,6 +144,8 @@ class Servings:
 @lru_cache(maxsize=REMEMBERED)
 def servings_in(text: str) -> Servings | None:
     """Return how many a line says it serves, None where it counts no people."""
+    if (party := _PARTY.search(text[:LOOKED_AT])) is not None:
+        return _counted(party)
     if _NUMBER.search(text[:LOOKED_AT]) is None:
         return None
     plain = spell_numbers(spell_fractions(text[:LOOKED_AT]))
@@ -156,6 +172,13 @@ def _shared_out(plain: str) -> Servings | None:
     return Servings(eaters, eaters) if 1 <= eaters <= MOST_SERVINGS else None
 
 
+def _counted(party: re.Match[str]) -> Servings:
+    """Return how many sit there where they are named: each is one, "2 kids" are two."""
+    told = [float(number) for number in party.groupdict().values() if number and number.isdigit()]
+    named = len(re.split(_AND, party["who"], flags=re.IGNORECASE)) - len(told)
+    return Servings(named + sum(told), named + sum(told))
+
+
 def _checked(match: re.Match[str]) -> Servings | None:
     low = float(match["low"])
     told = match.groupdict()
@@ -170,6 +193,8 @@ def only_servings(text: str) -> bool:
     """Tell a line that says for how many and nothing else: every word of it speaks of that."""
     if servings_in(text) is None:
         return False
+    if (party := _PARTY.search(text[:LOOKED_AT])) is not None:
+        return not _other_words(f"{text[: party.start()]} {text[party.end() :]}")
     whole = _WHOLE_LINE.fullmatch(spell_numbers(text[:LOOKED_AT])) is not None
     return whole or not _other_words(text)
 

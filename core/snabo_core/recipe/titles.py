@@ -9,7 +9,8 @@ from snabo_core.recipe.servings import Servings, only_servings, servings_in
 LONGEST_TITLE = 120
 _LABEL = (
     r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
-    r"menu item|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe)"
+    r"menu item|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
+    r"(?:mon|tues|wednes|thurs|fri|satur|sun)day(?:\s+(?:night|dinner|supper|lunch))?)"
 )
 _LABELLED = re.compile(rf"^(?:{_LABEL}\s*[:=–—]\s*)+(?=\S)", re.IGNORECASE)
 # A reply to somebody's question names the dish, but hardly as its title.

@@ -157,15 +157,26 @@ def _head_of(piece: str, sign: str) -> tuple[str, list[str]] | None:
 
 def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
     """Yield the lines of a card with two columns one below the other."""
-    rows = [_GAP.split(piece.strip()) if piece.strip() else [] for piece in pieces]
+    rows = [_amounts_joined(_GAP.split(piece.strip())) if piece.strip() else [] for piece in pieces]
     columns = any(len(row) == COLUMNS and all(map(begins_with_amount, row)) for row in rows)
     for piece, row in zip(pieces, rows, strict=True):
         named = len(row) == COLUMNS and any(c.isalpha() for c in row[1]) and not only_amount(row[1])
         listed = named and columns and begins_with_amount(row[0])
-        if listed or (named and _SERVES.match(row[1])):
+        if listed or (named and any(map(_SERVES.match, row))):
             yield from row
         else:
             yield piece
+
+
+def _amounts_joined(cells: list[str]) -> list[str]:
+    """Return the cells of a row with each amount before its food: "4 oz", "pearl barley" are one."""
+    joined: list[str] = []
+    for cell in cells:
+        if joined and only_amount(joined[-1]) and not begins_with_amount(cell):
+            joined[-1] = f"{joined[-1]} {cell}"
+        else:
+            joined.append(cell)
+    return joined
 
 
 def _numbers_marked(lines: list[Written]) -> list[Written]:

@@ -3178,8 +3178,9 @@ export interface components {
         };
         /**
          * ReadFile
-         * @description What a file holds. `dishes` are what was read in it, the fullest recipe first.
+         * @description What a file holds.
          *
+         *         `dishes` are what was read in it, the fullest recipe first; those of plain words in their order.
          *         `left_out` counts its recipes beyond those, for which there was no room or no time.
          *         `kind` "foods", "archive" and "pack" hold no recipe: they are read where those are kept.
          */
