@@ -57,6 +57,8 @@ def parted(page: Page) -> None:
 def shelf(page: Page) -> None:
     """What is to be eaten first, and one thing opened."""
     page.get_by_role("link", name="Shelf", exact=True).click()
+    # The list of dishes has a button of that name, too, and may still be there.
+    page.get_by_role("heading", name="Shelf").wait_for()
     page.get_by_role("button", name="mackerel pot").click()
 
 
