@@ -46,8 +46,21 @@ export default tseslint.config(
     rules: { 'no-restricted-imports': 'off', 'no-restricted-syntax': 'off' },
   },
   {
-    // queryOptions and useMutation carry the fetcher's type in their return type.
     files: ['src/api/**'],
-    rules: { '@typescript-eslint/explicit-module-boundary-types': 'off' },
+    rules: {
+      // queryOptions and useMutation carry the fetcher's type in their return type.
+      '@typescript-eslint/explicit-module-boundary-types': 'off',
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '^\\.\\./(?!browser|testing)',
+              message: 'What asks the server knows nothing of what shows the answer.',
+            },
+          ],
+        },
+      ],
+    },
   },
 );

@@ -5,7 +5,7 @@ import { methodQuery, previewQuery } from './api/reckon';
 import { dishesQuery, dishQuery } from './api/dishes';
 import { runsQuery } from './api/runs';
 import { NOTHING_WEIGHED, type DishRecord } from './api/types';
-import { forget, keep, recall } from './draft/storage';
+import { forget, keep, recall } from './browser/storage';
 
 const KEY = 'kept-dishes';
 /** The ones changed last; and how long the server rests between two of them, in milliseconds. */

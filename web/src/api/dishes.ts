@@ -1,7 +1,7 @@
 /** The household's dishes: brought, saved, kept as versions, taken away. */
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 
-import { useOnce } from '../draft/useOnce';
+import { useOnce } from '../browser/useOnce';
 import { client, take } from './client';
 import { askAgain, foodsChanged, type Removal } from './stale';
 import type { Dish, DishRecord } from './types';

@@ -2,7 +2,7 @@
 import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 
-import { newId } from '../draft/newId';
+import { newId } from '../browser/newId';
 import { client, take } from './client';
 import { askAgain, computedAnew } from './stale';
 import type { Dish, NewPhoto, PhotoAnswer, RunTold, WeighBody } from './types';

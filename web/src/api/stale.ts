@@ -1,7 +1,7 @@
 /** What is asked for anew once something that it rests on has changed. */
 import type { QueryClient } from '@tanstack/react-query';
 
-import { forget } from '../draft/storage';
+import { forget } from '../browser/storage';
 
 /** Answers computed for a dish: they rest on the table, the kitchen, the book and the foods. */
 const COMPUTED = [

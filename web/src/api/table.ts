@@ -1,7 +1,7 @@
 /** Who eats here, by which rules, what they leave out, and what each dish is to them. */
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 
-import { useOnce } from '../draft/useOnce';
+import { useOnce } from '../browser/useOnce';
 import { client, take } from './client';
 import { askAgain, computedAnew, type Removal } from './stale';
 import type { EaterForm, EaterRecord } from './types';

@@ -1,6 +1,6 @@
 /** Pure edits of a dish document. */
 import type { Choice, Dish, Leaving, Line, Part, Slot, Taken } from '../api/types';
-import { newId } from './newId';
+import { newId } from '../browser/newId';
 
 export function mapPart(dish: Dish, partId: string, change: (part: Part) => Part): Dish {
   return { ...dish, parts: dish.parts.map((part) => (part.id === partId ? change(part) : part)) };

@@ -1,6 +1,6 @@
 /** What a read line really is: pure edits that turn it into something else, losing no word. */
 import type { Aside, Dish, Line, Part } from '../api/types';
-import { newId } from './newId';
+import { newId } from '../browser/newId';
 
 export type Kind = 'heading' | 'note' | 'step' | 'furniture';
 

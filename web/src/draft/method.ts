@@ -1,7 +1,7 @@
 /** Pure edits of a dish's method. */
 import type { Dish, MethodStep, Take } from '../api/types';
 import { removeLine } from './edits';
-import { newId } from './newId';
+import { newId } from '../browser/newId';
 
 /** The dish with its steps in it: one brought before steps were read carries those just read. */
 export function withSteps(dish: Dish, read: MethodStep[]): Dish {

@@ -7,7 +7,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Dish } from '../api/types';
 import { dish, line, part } from '../testing/dishes';
 import { standIn, type Server } from '../testing/server';
-import { recall } from './storage';
+import { recall } from '../browser/storage';
 import { useDraft, type Draft } from './useDraft';
 
 const POT = dish(part('lid', [line('potato', 500)]));

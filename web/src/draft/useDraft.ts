@@ -12,8 +12,8 @@ import { retold, runsChanged, takeBack, weighIn } from '../api/runs';
 import { askAgain } from '../api/stale';
 import type { Dish, RunTold, WeighBody } from '../api/types';
 import { describe } from './describe';
-import { newId } from './newId';
-import { forget, keep, recall } from './storage';
+import { newId } from '../browser/newId';
+import { forget, keep, recall } from '../browser/storage';
 
 const SAVE_AFTER_MS = 500;
 const RETRY_AFTER_MS = 5000;

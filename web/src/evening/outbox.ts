@@ -2,7 +2,7 @@
 import { ApiError } from '../api/client';
 import { tellEvening } from '../api/evening';
 import type { EventAnswer, EveningView, StoveEvent } from '../api/types';
-import { keep, keysKept, recall } from '../draft/storage';
+import { keep, keysKept, recall } from '../browser/storage';
 
 /** An event that did not count, with the reason; a weight that is asked about may still. */
 export interface Conflict {

@@ -3,7 +3,7 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 import { ApiError, sentence } from '../api/client';
 import { sendPhoto } from '../api/runs';
-import { newId } from '../draft/newId';
+import { newId } from '../browser/newId';
 
 interface WaitingPhoto {
   id: string;

@@ -3,7 +3,7 @@
  * in order, each once; what the server would not have stays with its reason until it is read.
  */
 import { ApiError } from '../api/client';
-import { keep, recall } from '../draft/storage';
+import { keep, recall } from '../browser/storage';
 
 export interface Told {
   name: string;

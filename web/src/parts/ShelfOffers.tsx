@@ -8,7 +8,7 @@ import { Link } from 'react-router';
 import { sentence } from '../api/client';
 import { shelfOffersQuery } from '../api/shelf';
 import type { OfferedView, ShelfPlace } from '../api/types';
-import { newId } from '../draft/newId';
+import { newId } from '../browser/newId';
 import { Refusals } from '../shelf/Refusals';
 import { useShelf } from '../shelf/useShelf';
 import { typed, withUnit } from './format';

@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useState, type JSX, type ReactNode } from 'react';
 
 import { kitchenQuery } from '../api/kitchen';
-import { keep, recall } from '../draft/storage';
+import { keep, recall } from '../browser/storage';
 import { PlainButton } from './PlainButton';
 import { plain, typed, withUnit } from './format';
 import { ScaleRow } from './ScaleRow';

@@ -1,7 +1,7 @@
 /** Single-letter keys; none fires in a field, on a focused button, or when switched off. */
 import { useEffect, useState } from 'react';
 
-import { keep, recall } from '../draft/storage';
+import { keep, recall } from '../browser/storage';
 
 export type Keys = Record<string, () => void>;
 

@@ -4,7 +4,7 @@ import { useCallback } from 'react';
 
 import { shelfAnswered, shelfQuery } from '../api/shelf';
 import type { BatchRecord, ShelfAnswer, ShelfTold } from '../api/types';
-import { newId } from '../draft/newId';
+import { newId } from '../browser/newId';
 import type { Refused } from '../outbox/box';
 import { useOutbox } from '../outbox/useOutbox';
 import { shelfBox, withWaiting, type Waiting } from './box';

@@ -4,7 +4,7 @@ import { useCallback } from 'react';
 
 import { listAnswered, shoppingQuery } from '../api/shopping';
 import type { ShoppingAnswer, ShoppingTold } from '../api/types';
-import { newId } from '../draft/newId';
+import { newId } from '../browser/newId';
 import { useOutbox } from '../outbox/useOutbox';
 import type { Refused } from '../outbox/box';
 import { shoppingBox, withWaiting, type Waiting } from './box';

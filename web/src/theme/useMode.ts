@@ -1,7 +1,7 @@
 /** Light or dark: what the device asks for, until somebody chooses here. */
 import { useSyncExternalStore } from 'react';
 
-import { keep, recall } from '../draft/storage';
+import { keep, recall } from '../browser/storage';
 import type { Mode } from './palette';
 
 const device = window.matchMedia('(prefers-color-scheme: dark)');

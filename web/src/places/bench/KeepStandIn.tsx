@@ -8,7 +8,7 @@ import { sentence } from '../../api/client';
 import { useKeepPart } from '../../api/standIns';
 import type { Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
-import { newId } from '../../draft/newId';
+import { newId } from '../../browser/newId';
 import { Notice } from '../../parts/Notice';
 import { PlainButton } from '../../parts/PlainButton';
 import styles from '../stand-ins/standIns.module.css';

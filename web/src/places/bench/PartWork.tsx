@@ -9,7 +9,7 @@ import { Link } from 'react-router';
 
 import { rolesQuery } from '../../api/standIns';
 import type { Line, OfferView, Part, Slot } from '../../api/types';
-import { newId } from '../../draft/newId';
+import { newId } from '../../browser/newId';
 import { useOpenDish } from '../../draft/context';
 import {
   addSlot,

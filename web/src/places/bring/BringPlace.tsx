@@ -13,7 +13,7 @@ import { readFile, readText } from '../../api/formats';
 import { inTodaysForm } from '../../api/reading';
 import type { Dish, ReadFile, UnitSystem } from '../../api/types';
 import { withoutSlots } from '../../draft/edits';
-import { forget, keep, recall } from '../../draft/storage';
+import { forget, keep, recall } from '../../browser/storage';
 import { Notice } from '../../parts/Notice';
 import { PlainButton } from '../../parts/PlainButton';
 import { useKeys } from '../../parts/useKeys';

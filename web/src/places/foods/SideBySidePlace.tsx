@@ -7,7 +7,7 @@ import { useSearchParams } from 'react-router';
 import { sentence } from '../../api/client';
 import { compareQuery } from '../../api/foods';
 import type { CompareRequest, Comparison } from '../../api/types';
-import { recall, keep } from '../../draft/storage';
+import { recall, keep } from '../../browser/storage';
 import { FoodPicker } from '../../parts/FoodPicker';
 import { PlainButton } from '../../parts/PlainButton';
 import { LABELS, plain, unitOf } from '../../parts/format';

@@ -1,6 +1,6 @@
 /** The lines of a label form, in the order a package of each region prints them. */
 import type { Label, OwnFood } from '../../api/types';
-import { newId } from '../../draft/newId';
+import { newId } from '../../browser/newId';
 
 export type Region = Label['jurisdiction'];
 

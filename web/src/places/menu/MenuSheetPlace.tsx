@@ -7,7 +7,7 @@ import { Link } from 'react-router';
 import { sentence } from '../../api/client';
 import { menuQuery, menuSheetQuery } from '../../api/menu';
 import type { MenuSheetDay, MenuTodo } from '../../api/types';
-import { keep, recall } from '../../draft/storage';
+import { keep, recall } from '../../browser/storage';
 import { PlainButton } from '../../parts/PlainButton';
 import { clockOf, listed } from '../../parts/format';
 import { Notice } from '../../parts/Notice';

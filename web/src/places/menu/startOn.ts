@@ -1,6 +1,6 @@
 /** A day's cooking as what the cook wishes of its first dish's run sheet. */
 import type { MenuSheetDay } from '../../api/types';
-import { keep } from '../../draft/storage';
+import { keep } from '../../browser/storage';
 import { clockOf } from '../../parts/format';
 
 export function startOn(day: MenuSheetDay): void {

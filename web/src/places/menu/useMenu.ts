@@ -13,7 +13,7 @@ import {
   useChangeMenu,
 } from '../../api/menu';
 import type { DayForm, MealChange, MenuAnswer, NewMeal, PlannedMeal } from '../../api/types';
-import { newId } from '../../draft/newId';
+import { newId } from '../../browser/newId';
 import { useRemovable, type Removable } from '../../parts/useRemovable';
 
 export const DAYS = 7;

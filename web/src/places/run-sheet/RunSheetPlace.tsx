@@ -11,7 +11,7 @@ import { eveningsQuery, sheetQuery, useBeginEvening } from '../../api/evening';
 import { dishesQuery } from '../../api/dishes';
 import type { SheetItem } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
-import { newId } from '../../draft/newId';
+import { newId } from '../../browser/newId';
 import { Notice } from '../../parts/Notice';
 import { PlainButton } from '../../parts/PlainButton';
 import { SheetList } from './SheetList';

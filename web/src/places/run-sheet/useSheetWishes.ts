@@ -2,7 +2,7 @@
 import { useState } from 'react';
 
 import type { SheetRequest } from '../../api/types';
-import { forget, keep, recall } from '../../draft/storage';
+import { forget, keep, recall } from '../../browser/storage';
 
 export interface SheetWishes {
   /** "19:00", or empty for as early as can be. */

@@ -7,7 +7,7 @@ import { useState, type JSX } from 'react';
 
 import { kindsQuery } from '../../api/shelf';
 import type { FoodView, ShelfPlace } from '../../api/types';
-import { newId } from '../../draft/newId';
+import { newId } from '../../browser/newId';
 import { FoodPicker } from '../../parts/FoodPicker';
 import { typed } from '../../parts/format';
 import type { Shelf } from '../../shelf/useShelf';

@@ -6,7 +6,7 @@ import { useState, type JSX } from 'react';
 import { sentence } from '../../api/client';
 import { standInsQuery, useBringBack, usePutAway } from '../../api/standIns';
 import type { StandInRecord } from '../../api/types';
-import { newId } from '../../draft/newId';
+import { newId } from '../../browser/newId';
 import { Notice } from '../../parts/Notice';
 import { useTitle } from '../../parts/useTitle';
 import { emptyOwn } from './entries';

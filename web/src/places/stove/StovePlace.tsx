@@ -6,7 +6,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { eveningOver } from '../../api/evening';
 import type { Card } from '../../api/types';
 import { useScale } from '../../devices/scale';
-import { newId } from '../../draft/newId';
+import { newId } from '../../browser/newId';
 import { nextCard } from '../../evening/overlay';
 import { allowSound } from '../../evening/sound';
 import { useAwake } from '../../evening/useAwake';

@@ -6,7 +6,7 @@ import { sentence } from '../../api/client';
 import { finishRun, runOver, takeBack, weighed, weighIn } from '../../api/runs';
 import type { GlassView, WeighBody } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
-import { newId } from '../../draft/newId';
+import { newId } from '../../browser/newId';
 import type { Scale } from '../../parts/WeighForm';
 
 export interface Weighing {
