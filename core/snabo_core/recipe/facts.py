@@ -33,6 +33,7 @@ _ALONE = re.compile(
 _TIME = re.compile(
     rf"^\W*time\s*[:=]\s*(?:about|around|approx\.?|roughly)?\s*(?P<t>{_DURATION})", re.IGNORECASE
 )
+_TOLD = (*_BEFORE.values(), *_AFTER.values(), re.compile(_DURATION, re.IGNORECASE))
 # "20 minutes + 3 hours in the oven": what comes before the oven is work.
 _WORK_FIRST = re.compile(rf"(?P<t>{_DURATION})\s*(?:\+|plus|and then)\s*$", re.IGNORECASE)
 _BREAKS = re.compile(r"[|·•;]|\.(?=\s)|\s{2,}|\t|\s[-–—]\s|,(?!\d)")
@@ -81,8 +82,7 @@ def pieces_of(text: str) -> list[str]:
 def only_times(text: str) -> bool:
     """Tell a piece that says how long something takes and nothing else: "Cooking: 1 h 30"."""
     plain = spell_numbers(spell_fractions(text[:200])).strip(" .:,()")
-    told = (*_BEFORE.values(), *_AFTER.values(), re.compile(_DURATION, re.IGNORECASE))
-    return any(pattern.fullmatch(plain) is not None for pattern in told)
+    return any(pattern.fullmatch(plain) is not None for pattern in _TOLD)
 
 
 def minutes_of(text: str) -> float:

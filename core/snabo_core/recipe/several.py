@@ -12,6 +12,7 @@ from snabo_core.recipe.written import MOST_LOOKED_AT
 
 # A recipe begins with its name and for how many it is, and so many amounts follow in a row.
 LEAST_AMOUNTS, LONGEST_NAME = 3, 90
+LOOKED_AHEAD = LEAST_AMOUNTS + 4
 
 
 def recipes_apart(text: str) -> list[str]:
@@ -22,7 +23,11 @@ def recipes_apart(text: str) -> list[str]:
     """
     lines = text[:MOST_LOOKED_AT].splitlines()
     said = [i for i, line in enumerate(lines) if line.strip()]
-    starts = [at for place, at in enumerate(said) if _begins(lines, said[place:])]
+    starts = [
+        at
+        for place, at in enumerate(said)
+        if _begins(*(lines[i].strip() for i in said[place : place + LOOKED_AHEAD]))
+    ]
     if len(starts) < 2:
         return [text]
     cuts = [0]
@@ -33,18 +38,18 @@ def recipes_apart(text: str) -> list[str]:
     return ["\n".join(lines[a:b]).strip() for a, b in pairwise(ends)] if cuts[1:] else [text]
 
 
-def _begins(lines: list[str], said: list[int]) -> bool:
-    """Tell whether a recipe begins at the first of some lines."""
-    name, *rest = (lines[i].strip() for i in said[: LEAST_AMOUNTS + 4])
-    if not _is_name(name) or not rest:
+def _begins(name: str, *rest: str) -> bool:
+    """Tell whether a recipe begins with a line and some that follow it."""
+    if sum(map(begins_with_amount, rest)) < LEAST_AMOUNTS or not _is_name(name):
         return False
-    if only_servings(rest[0]):
-        rest = rest[1:]
+    under = list(rest)
+    if only_servings(under[0]):
+        under.pop(0)
     elif title_of(name)[1] is None:
         return False
-    if rest and opens_list(rest[0]):
-        rest = rest[1:]
-    listed = rest[:LEAST_AMOUNTS]
+    if opens_list(under[0]):
+        under.pop(0)
+    listed = under[:LEAST_AMOUNTS]
     return len(listed) == LEAST_AMOUNTS and all(map(begins_with_amount, listed))
 
 
