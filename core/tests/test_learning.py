@@ -13,14 +13,24 @@ from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import book
 from snabo_core.swaps.dish_water import dish_water
 from snabo_core.swaps.frozen import freeze
-from snabo_core.swaps.ledgers import habits_of, slot_ledger, steps_for
+from snabo_core.swaps.ledgers import cut_of, habits_of, slot_ledger, steps_for
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.swaps.trials import trials
 from snabo_core.views.compare import Column, compare_dishes
 from snabo_core.views.dish_water import water_view
-from snabo_core.views.learning import learning_view
-from snabo_core.water.learning import STRENGTH, Habit, learnt, shown
+from snabo_core.views.learning import learning_view, said_at_glass
+from snabo_core.water.learning import (
+    STRENGTH,
+    Habit,
+    cut_after,
+    learnt,
+    offset_of,
+    shown,
+    values_of,
+    with_learnt,
+)
 from snabo_core.water.priors import PAN_GRAMS_PER_MINUTE, PRESSES, Prior
+from snabo_core.water.steps import Step, prior_of
 from tests.helpers import line
 
 BOOK, FOODS = book(), library()
@@ -111,7 +121,7 @@ class InTheDish(unittest.TestCase):
         part = dish.parts[0]
         slot = part.slots[0]
         habit = next(h for h in habits_of(slot, steps_for(slot, BOOK)) if h and h.tool)
-        self.assertEqual(habit, Habit("press", "paper", "cauliflower", "heated"))
+        self.assertEqual(habit, Habit("press", "paper", "cauliflower", "heated", "pieces"))
         setting = Setting((), learnt={astuple(habit): (0.5, 0.55, 0.45)})
         alone = slot_ledger(part, slot, BOOK, FOODS, setting)
         within = [g.point for g in dish_water(dish, BOOK, FOODS, setting)[0].glasses]
@@ -136,7 +146,7 @@ class InTheDish(unittest.TestCase):
         dish = replace(dish, parts=(replace(dish.parts[0], taken=Taken(grams=300.0)),))
         kept = Column("version", "version 1", dish, frozen=freeze(dish, FOODS, BOOK, USUAL))
         draft = Column("draft", "draft", dish)
-        learnt = {("press", "paper", "cauliflower", "heated"): (0.5,) * 6}
+        learnt = {("press", "paper", "cauliflower", "heated", "pieces"): (0.5,) * 6}
         for column, same in ((kept, True), (draft, False)):
             found = [
                 compare_dishes(dish.original(), [column], setting, BOOK, FOODS)
@@ -146,16 +156,88 @@ class InTheDish(unittest.TestCase):
 
     def test_the_kitchens_list_names_each_and_skips_what_is_gone(self) -> None:
         values = {
-            ("press", "cloth", "spinach", "heated"): (0.5, 0.4),
-            ("bake", "", "potato", "raw"): (30.0,),
-            ("press", "cloth", "a_food_that_is_gone", "raw"): (0.5,),
+            ("press", "cloth", "spinach", "heated", ""): (0.5, 0.4),
+            ("bake", "", "potato", "raw", "pieces"): (30.0,),
+            ("press", "cloth", "a_food_that_is_gone", "raw", ""): (0.5,),
         }
         view = learning_view(values, FOODS, on=True)
         self.assertEqual(
             [row.words for row in view.rows],
-            ["Wringing in a cloth: spinach, heated", "Baking: potato"],
+            ["Wringing in a cloth: spinach, heated", "Baking: potato, in pieces"],
         )
         self.assertEqual(view.rows[1].book, "100 % of the usual drying")
+
+
+def key(technique: str, food: str, cut: str = "") -> tuple[str, ...]:
+    return (technique, "", food, "raw", cut)
+
+
+class Appliances(unittest.TestCase):
+    """An oven that runs hot does so for every food."""
+
+    def test_three_weigh_ins_of_other_foods_move_the_oven_half_way(self) -> None:
+        # By hand: three at 1.2 times the book's 22.5 W/(m2 K), the book counts three times 1:
+        # the square root of 1.2; at 190 °C over 90 °C that is 9.5 °C.
+        known = {key("bake", "potato"): (27.0, 27.0), key("roast", "swede"): (27.0,)}
+        offset = offset_of("grill", known)
+        self.assertIsNotNone(offset)
+        self.assertEqual((offset and offset.runs, offset and offset.foods), (3, 2))
+        self.assertAlmostEqual(offset.times if offset else 0, 1.2**0.5, places=9)
+        self.assertEqual(learning_view(known, FOODS, on=True).rows[0].yours,
+                         "dries like one 10 °C hotter")  # fmt: skip
+        habit = Habit("roast", "", "celeriac", "raw")
+        step = with_learnt(Step("r", "roast", "Roasted"), habit, known)
+        self.assertAlmostEqual(prior_of(step).mean, 22.5 * 1.2**0.5, places=9)
+        self.assertIn("Your oven dries like one 10 °C hotter", said_at_glass(habit, known))
+
+    def test_a_foods_own_weigh_ins_count_once(self) -> None:
+        own = {key("roast", "celeriac", "pieces"): (27.0,) * 3}
+        habit = Habit("roast", "", "celeriac", "raw", "pieces")
+        self.assertIsNone(offset_of("roast", own, but=habit))
+        step = with_learnt(Step("r", "roast", "Roasted"), habit, own)
+        self.assertAlmostEqual(prior_of(step).mean, (27.0 * 22.5) ** 0.5, places=9)
+
+    @settings(deadline=None, max_examples=60)
+    @given(st.permutations(["potato", "swede", "celeriac"]), st.floats(10, 40), st.floats(10, 40))
+    def test_order_does_not_matter_and_nothing_widens(
+        self, foods: list[str], one: float, other: float
+    ) -> None:
+        known = {key("bake", food): (one, other) for food in foods}
+        again = {key("bake", food): (other, one) for food in reversed(foods)}
+        step, habit = Step("g", "grill", "Grilled"), Habit("grill", "", "courgette", "raw")
+        first, second = (prior_of(with_learnt(step, habit, k)) for k in (known, again))
+        for a, b in zip(astuple(first), astuple(second), strict=True):
+            self.assertAlmostEqual(a, b, places=9)
+        book_says = prior_of(step)
+        self.assertLessEqual(first.high / first.low, book_says.high / book_says.low * (1 + 1e-9))
+
+    def test_a_microwave_is_no_oven_and_nothing_weighed_is_the_book(self) -> None:
+        known = {key("bake", "potato"): (27.0,), key("bake", "swede"): (27.0,)}
+        self.assertIsNone(offset_of("microwave", known))
+        step = Step("m", "microwave", "Heated")
+        habit = Habit("microwave", "", "swede", "raw")
+        self.assertEqual(prior_of(with_learnt(step, habit, known)), prior_of(step))
+        self.assertEqual(with_learnt(step, habit, {}), step)
+
+
+class Cuts(unittest.TestCase):
+    """Each cut is learnt by itself; what was weighed before anybody said so counts for all."""
+
+    def test_a_grated_food_does_not_teach_a_diced_one(self) -> None:
+        known = {("press", "cloth", "swede", "raw", "grated"): (0.2,) * 9}
+        grated, diced = (
+            Habit("press", "cloth", "swede", "raw", cut) for cut in ("grated", "pieces")
+        )
+        self.assertEqual(values_of(known, diced), ())
+        self.assertEqual(len(values_of(known, grated)), 9)
+        known = {("press", "cloth", "swede", "raw", ""): (0.2,)}
+        self.assertEqual(values_of(known, diced), (0.2,))
+
+    def test_a_line_and_a_step_say_how_it_is_cut(self) -> None:
+        self.assertEqual(cut_of(line("a", 500.0, "swede", preparation="grated")), "grated")
+        self.assertEqual(cut_of(line("a", 500.0, "swede")), "")
+        self.assertEqual(cut_after("pieces", Step("r", "rice", "Riced")), "riced")
+        self.assertEqual(cut_after("riced", Step("p", "press", "Pressed")), "riced")
 
 
 if __name__ == "__main__":

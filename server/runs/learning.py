@@ -20,7 +20,7 @@ from table.services import setting_of
 
 # The last weigh-ins that are looked at.
 MOST_EVENTS, KEPT_SECONDS = 2000, 3600
-Learnt = Mapping[tuple[str, str, str, str], tuple[float, ...]]
+Learnt = Mapping[tuple[str, ...], tuple[float, ...]]
 
 
 class LearningWish(msgspec.Struct):
@@ -58,11 +58,12 @@ def _folded(newest_first: list[RunEvent]) -> Learnt:
     by_run: dict[int, list[RunEvent]] = {}
     for row in reversed(newest_first):
         by_run.setdefault(row.run_id, []).append(row)
-    found: dict[tuple[str, str, str, str], tuple[float, ...]] = {}
+    found: dict[tuple[str, ...], tuple[float, ...]] = {}
     for rows in by_run.values():
         for taught in taught_by(events_of(rows)):
-            technique, tool, food, state = taught["habit"]
-            key = (str(technique), str(tool), str(food), str(state))
+            technique, tool, food, state, *cut = taught["habit"]
+            # Before 0.6.0 nobody wrote down how it was cut.
+            key = (str(technique), str(tool), str(food), str(state), str(cut[0]) if cut else "")
             found[key] = (*found.get(key, ()), float(taught["value"]))
     return found
 

@@ -33,6 +33,8 @@ from snabo_core.wording import say
 
 MOST_GRAMS = 50_000
 EVENT_SCHEMA = 4
+# Batches that a step is done in at most.
+MOST_BATCHES = 20
 # What was cooked in so many days is not offered first again; common practice, no source.
 LATELY_DAYS, MOST_LATELY = 5, 20
 
@@ -41,6 +43,8 @@ class WeighIn(msgspec.Struct):
     """A measured mass at a step. Net grams are `gross - tare`; `sure` answers a question.
 
     At a step of the recipe's own the slot is empty, and the part too where several lie together.
+    `round` counts how often the step was done by then; one that was weighed before is weighed
+    instead. `batch` of `batches` is one of several in which it is done.
     What it was weighed in and how the step was done is kept for learning, where it is known.
     """
 
@@ -57,18 +61,23 @@ class WeighIn(msgspec.Struct):
     heat: Annotated[str, msgspec.Meta(max_length=40)] = ""
     seconds: Annotated[float, msgspec.Meta(ge=0, le=86_400)] | None = None
     watts: Annotated[int, msgspec.Meta(ge=1, le=5000)] | None = None
+    batch: Annotated[int, msgspec.Meta(ge=0, le=MOST_BATCHES)] = 0
+    batches: Annotated[int, msgspec.Meta(ge=1, le=MOST_BATCHES)] = 1
 
 
 class TakeBack(msgspec.Struct):
     """Which step's weigh-in to take back; without a step the weight of the finished dish.
 
     At a step of the recipe's own the slot is empty, and the part too where several lie together.
+    With a `round` or a `batch` that one alone, else all that was weighed at the step.
     """
 
     client_id: uuid.UUID
     slot: str | None = None
     part: str = ""
     step: str | None = None
+    round: Annotated[int, msgspec.Meta(ge=1, le=50)] | None = None
+    batch: Annotated[int, msgspec.Meta(ge=0, le=MOST_BATCHES)] = 0
 
 
 class RunState(msgspec.Struct):
@@ -226,24 +235,64 @@ def weigh_in(
     glass = _glass(document, body, dish_water(
         document, book_of(household=household), library_of(household=household), setting
     ))  # fmt: skip
-    doubt = question(glass.point, grams)
+    _refuse_gap(glass.turns, body)
+    doubt = question(
+        glass.point, grams, before=_before(glass, body), batches=body.batches if body.batch else 1
+    )
     if doubt is not None and (grams <= 0 or not body.sure):
         return WeighResult(fold(run) if run else None, say(doubt))
     choice = glass.slot.choice if glass.slot else None
-    teaches = glass.habit is not None and glass.paired and doubt is None
-    value = shown(glass.passed, grams) if teaches else None
-    taught = {"habit": astuple(glass.habit), "value": value} if glass.habit and value else None
     payload = {
         "part": body.part, "slot": body.slot, "step": body.step, "grams": grams,
         "stand_in": choice.stand_in if choice else "", "stand_ins": core.stand_ins_of(document),
-        "technique": glass.point.technique, "taught": taught, "gross": body.gross,
-        "tare": body.tare, "before": glass.point.before, "vessel": body.vessel,
+        "technique": glass.point.technique, "gross": body.gross, "tare": body.tare,
+        "taught": _taught(glass, body, grams) if doubt is None else None,
+        "before": glass.point.before, "vessel": body.vessel,
         "tool": body.tool or (choice.press if choice else "") or "", "round": body.round,
-        "heat": body.heat, "seconds": body.seconds, "watts": body.watts,
+        "batch": body.batch, "batches": body.batches, "heat": body.heat,
+        "seconds": body.seconds, "watts": body.watts,
     }  # fmt: skip
     if at is not None:
         payload["at"] = at.isoformat()
     return _noted(household, dish, body.client_id, WEIGHED, payload)
+
+
+def _taught(glass: Glass, body: WeighIn, grams: float) -> dict[str, Any] | None:
+    """Return what a weigh-in shows of the kitchen, None where it shows nothing."""
+    if glass.habit is None or not glass.paired:
+        return None
+    whole = [grams]
+    if body.batch:
+        done = glass.turns.batches if glass.turns.of == body.batches else ()
+        whole = [*done[: body.batch - 1], grams, *done[body.batch :]]
+        if len(whole) < body.batches:
+            return None
+    value = shown(glass.passed, sum(whole), rounds=body.round or 1)
+    return {"habit": astuple(glass.habit), "value": value} if value else None
+
+
+def _before(glass: Glass, body: WeighIn) -> float | None:
+    """Return what there was before this round or batch, None where that is all that went in."""
+    turns = glass.turns
+    if body.batch:
+        done = turns.batches if turns.of == body.batches else ()
+        others = (*done[: body.batch - 1], *done[body.batch :])
+        return glass.point.before - sum(others)
+    earlier = turns.rounds[: (body.round or 1) - 1]
+    return earlier[-1] if earlier else None
+
+
+def _refuse_gap(turns: core.Turns, body: WeighIn) -> None:
+    """Refuse a batch that nobody can have come to.
+
+    Raises:
+        BadInput: there are not so many, or one before it is missing.
+    """
+    if body.batch > body.batches:
+        raise BadInput(f"There are only {body.batches} batches.", "batch")
+    done = len(turns.batches) if turns.of == body.batches else 0
+    if body.batch > done + 1:
+        raise BadInput(f"Weigh batch {done + 1} first.", "batch")
 
 
 def _cooked_now(dish: Dish, run: Run | None) -> core.Dish:
@@ -308,13 +357,14 @@ def take_back(*, household: Household, run_id: UUID, body: TakeBack) -> RunState
         said = facts_of(run).readings
         known = said.finished_grams is not None
         if body.step is not None:
-            own = said.own_steps.get(body.part or WHOLE, {})
-            known = body.step in (said.steps.get(body.slot, {}) if body.slot else own)
+            known = body.step in said.turns.get(body.slot or body.part or WHOLE, {})
         if not known:
             raise BadInput("There is no such weigh-in to take back.", "step")
-        payload = {
+        payload: dict[str, Any] = {
             "part": body.part, "slot": body.slot or "", "step": body.step, "schema": EVENT_SCHEMA
         }  # fmt: skip
+        if body.round is not None or body.batch:
+            payload["turn"] = [body.round or 1, body.batch]
         RunEvent.objects.create(run=run, client_id=body.client_id, kind=TAKEN_BACK, payload=payload)
     return fold(run)
 

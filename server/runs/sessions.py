@@ -24,7 +24,7 @@ from runs.folding import facts_of
 from runs.learning import cooking_setting
 from runs.models import ON_THE_TABLE, CookingSession, Run, SessionEvent
 from runs.photos import PhotoAnswer, photos_of
-from runs.services import WeighIn, take_event_back, weigh_in
+from runs.services import MOST_BATCHES, WeighIn, take_event_back, weigh_in
 from runs.sheets import (
     Cooks,
     Instant,
@@ -90,6 +90,9 @@ class StoveEvent(msgspec.Struct):
     tare: float = 0.0
     vessel: Annotated[str, msgspec.Meta(max_length=80)] = ""
     sure: bool = False
+    round: Annotated[int, msgspec.Meta(ge=1, le=50)] | None = None
+    batch: Annotated[int, msgspec.Meta(ge=0, le=MOST_BATCHES)] = 0
+    batches: Annotated[int, msgspec.Meta(ge=1, le=MOST_BATCHES)] = 1
     technique: Short = ""
     celsius: Annotated[float, msgspec.Meta(ge=-40, le=400)] = 0.0
     serve_at: Instant | None = None
@@ -396,7 +399,8 @@ def _weighed(household: Household, session: CookingSession, event: StoveEvent) -
     if session.finished_at is not None:
         return EventAnswer(event.id, "refused", OVER)
     body = WeighIn(event.id, event.part, event.slot, event.step, event.gross, event.tare,
-                   event.sure, event.vessel)  # fmt: skip
+                   event.sure, event.vessel, round=event.round, batch=event.batch,
+                   batches=event.batches)  # fmt: skip
     try:
         result = weigh_in(household=household, dish_id=run.dish.uid, body=body, at=_happened(event))
     except SnaboError as refusal:

@@ -43,7 +43,7 @@ from snabo_core.dish.lines import (
     Use,
     UseKind,
 )
-from snabo_core.dish.readings import NONE, Readings, stand_ins_of
+from snabo_core.dish.readings import NONE, ONCE, Readings, Turns, stand_ins_of
 from snabo_core.dish.rules import (
     MAX_ASIDES,
     MAX_GRAMS,
@@ -68,6 +68,7 @@ __all__ = [
     "MAX_SERVINGS",
     "MAX_TEXT",
     "NONE",
+    "ONCE",
     "PLAIN",
     "ROLES",
     "SCHEMA",
@@ -102,6 +103,7 @@ __all__ = [
     "Take",
     "Taken",
     "Told",
+    "Turns",
     "UnitSystem",
     "Use",
     "UseKind",

@@ -9,19 +9,44 @@ from snabo_core.dish.document import Dish, Slot
 
 
 @dataclass(frozen=True)
+class Turns:
+    """How the weight of a step came about: in rounds, each weighed, or in batches.
+
+    `round` counts how often the step was done when it was last weighed, `rounds` are the net
+    grams after each that was weighed; `batches` are the net grams of those that are done, of
+    `of` altogether. What counts is the last round, or all batches together once all are there.
+    """
+
+    round: int = 1
+    rounds: tuple[float, ...] = ()
+    batches: tuple[float, ...] = ()
+    of: int = 1
+
+    @property
+    def open(self) -> bool:
+        """Tell whether batches are still to come."""
+        return 0 < len(self.batches) < self.of
+
+
+ONCE = Turns()
+
+
+@dataclass(frozen=True)
 class Readings:
     """Net grams from the scale, each with the stand-ins that were in the dish then.
 
     `steps` are by slot id and step id and belong to the stand-in that `stand_ins` names for the
     slot. `own_steps` are by part id ("whole" for the dish) and id of the recipe's own step, and
-    belong to the stand-ins that `own_of` names for the dish. `finished_grams` is the whole dish
-    when it was done, with `finished_of` in its slots.
+    belong to the stand-ins that `own_of` names for the dish. `turns` says by slot or part and by
+    step how a weight came about, also one of which batches are still to come. `finished_grams` is
+    the whole dish when it was done, with `finished_of` in its slots.
     """
 
     steps: dict[str, dict[str, float]] = field(default_factory=dict)
     stand_ins: dict[str, str] = field(default_factory=dict)
     own_steps: dict[str, dict[str, float]] = field(default_factory=dict)
     own_of: dict[str, dict[str, str]] = field(default_factory=dict)
+    turns: dict[str, dict[str, Turns]] = field(default_factory=dict)
     finished_grams: float | None = None
     finished_of: dict[str, str] = field(default_factory=dict)
 
@@ -34,6 +59,10 @@ class Readings:
         """Return the grams at the recipe's own steps of a part, none if it was another dish."""
         known = self.own_of.get(part) == stand_ins_of(dish)
         return self.own_steps.get(part, {}) if known else {}
+
+    def turns_of(self, owner: str, step: str) -> Turns:
+        """Return how the weight of a step came about; `owner` is its slot, part or "whole"."""
+        return self.turns.get(owner, {}).get(step, ONCE)
 
     def finished(self, dish: Dish) -> float | None:
         """Return what the finished dish weighed, None where this one has not been weighed."""

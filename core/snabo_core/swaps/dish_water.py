@@ -3,19 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import astuple, dataclass, field, replace
+from dataclasses import dataclass, field, replace
 from functools import reduce
 
 import numpy as np
 
-from snabo_core.dish import Dish, Line, Part, Slot, Take
+from snabo_core.dish import ONCE, Dish, Line, Part, Slot, Take, Turns
 from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
 from snabo_core.method.techniques import techniques
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.cooking import STIRRED_IN, CookStep, effective_steps
-from snabo_core.swaps.ledgers import driver_of, habits_of, learnt_steps, steps_for
+from snabo_core.swaps.ledgers import cut_of, driver_of, habits_of, learnt_steps, steps_for
 from snabo_core.swaps.sauces import in_sauce, power_of, sauce_lines, thickness_in
 from snabo_core.swaps.scaling import slot_lines
 from snabo_core.water.courses import (
@@ -29,12 +29,20 @@ from snabo_core.water.courses import (
     brought,
     run_course,
 )
-from snabo_core.water.learning import Habit, State, after, habit_of, with_learnt
+from snabo_core.water.learning import (
+    Cut,
+    Habit,
+    State,
+    after,
+    cut_after,
+    habit_of,
+    with_learnt,
+)
 from snabo_core.water.ledger import Point, point_of
 from snabo_core.water.mixture import DRINKS, FREE, grams_of, state_of
 from snabo_core.water.of_method import Around, step_of_method
 from snabo_core.water.state import State as Grams
-from snabo_core.water.steps import BAKED, HANDLED, Step
+from snabo_core.water.steps import BAKED, HANDLED, Step, in_rounds
 from snabo_core.water.thickness import WATER_OF_LIQUID, Thickness
 
 # Whose course the steps are that take several parts.
@@ -66,7 +74,7 @@ class Glass:
     dish) and the step within it. `one` is the step as it is cooked, None where a stand-in's lines
     are only put together. `juice` grams run free and are no sauce, `thirst` grams would still be
     drunk; `passed` is what went in and what came of it, `joins` the names of the lines that join.
-    `habit` is what the step is a case of;
+    `habit` is what the step is a case of, `turns` the rounds or batches in which it was weighed;
     `paired` that whatever went in was weighed, so that a weigh-in here can teach something.
     """
 
@@ -81,6 +89,7 @@ class Glass:
     paired: bool = False
     joins: tuple[str, ...] = ()
     slot: Slot | None = None
+    turns: Turns = ONCE
 
 
 @dataclass(frozen=True)
@@ -148,6 +157,7 @@ class _Water:
         self.nodes: list[Node] = []
         self.habits: dict[str, Habit | None] = {}
         self.states: dict[str, State] = {}
+        self.cuts: dict[str, Cut] = {}
         for one in effective_steps(dish, book):
             if one.kind in {"own", "stand_in", "shelf"}:
                 self._add(one)
@@ -182,7 +192,10 @@ class _Water:
             place_of = [step.id for step in written].index(one.book_step)
             step = replace(learnt[place_of], id=one.step.id)
             self.habits[step.id] = habits_of(slot, written)[place_of]
-            self.states[step.id] = reduce(after, written[: place_of + 1], "raw")
+            done = written[: place_of + 1]
+            self.states[step.id] = reduce(after, done, "raw")
+            driver = driver_of(slot.choice.lines if slot.choice else ())
+            self.cuts[step.id] = reduce(cut_after, done, cut_of(driver))
             if not any(owner == slot.id for owner, *_ in self.places.values()):
                 takes = self._begin(part, slot, takes, step)
             said = self.setting.readings.of(slot)
@@ -199,11 +212,13 @@ class _Water:
         """Return a recipe's own step as this household's weigh-ins have shown it."""
         before = {self.states.get(take.ref, "raw") for take in takes}
         state: State = next((one for one in _STATES if one in before), "raw")
-        food = driver_of(self.lines[ref] for ref in sorted(reached))
-        habit = habit_of(step, food, state) if food else None
-        self.habits[step.id], self.states[step.id] = habit, after(state, step)
-        values = self.setting.learnt.get(astuple(habit), ()) if habit else ()
-        return with_learnt(step, habit, values)
+        driver = driver_of(self.lines[ref] for ref in sorted(reached))
+        cuts = [self.cuts[take.ref] for take in takes if self.cuts.get(take.ref)]
+        cut = cuts[0] if cuts else cut_of(driver)
+        habit = habit_of(step, driver.food, state, cut) if driver and driver.food else None
+        self.habits[step.id] = habit
+        self.states[step.id], self.cuts[step.id] = after(state, step), cut_after(cut, step)
+        return with_learnt(step, habit, self.setting.learnt)
 
     def _begin(
         self, part: Part, slot: Slot, takes: tuple[Take, ...], first: Step
@@ -235,6 +250,7 @@ class _Water:
         self.places[step.id] = place
         if place[1] in said:
             self.weighed[step.id] = said[place[1]]
+            step = in_rounds(step, self.setting.readings.turns_of(place[0], place[1]).round)
         self.nodes.append(Node(step, tuple(Taking(take.ref, _fraction(take)) for take in takes)))
 
     def _reached(self, takes: Iterable[Take]) -> frozenset[str]:
@@ -368,7 +384,7 @@ class _Water:
             point, owner, key, one, self._juice(passed), passed.row(DRINKS),
             passed, self.habits.get(step.id),
             all(ref in self.weighed for ref in passed.taken if ref in self.places),
-            joins, slot,
+            joins, slot, self.setting.readings.turns_of(owner, key),
         )  # fmt: skip
 
 

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterable, Sequence
-from dataclasses import astuple, dataclass, replace
+from dataclasses import dataclass, replace
 
 from snabo_core.dish import ChoiceStep, Dish, Line, Part, Slot
 from snabo_core.errors import BadInput, SnaboError
@@ -15,8 +16,19 @@ from snabo_core.swaps.sauces import liquid_of, sauce_lines, thickness_of
 from snabo_core.swaps.scaling import ledger_lines, slot_lines
 from snabo_core.water import Kitchen, Ledger, Step, predict
 from snabo_core.water import State as Grams
-from snabo_core.water.learning import Habit, State, after, habit_of, with_learnt
+from snabo_core.water.learning import (
+    Cut,
+    Habit,
+    State,
+    after,
+    cut_after,
+    cut_words,
+    habit_of,
+    with_learnt,
+)
+from snabo_core.water.steps import in_rounds
 
+_WORDS = re.compile(r"[^\W\d_]+")
 # Grams of liquid below which there is no sauce to speak of.
 LEAST_LIQUID = 10.0
 
@@ -72,31 +84,37 @@ def _step(step: ChoiceStep) -> Step:
 
 def learnt_steps(slot: Slot, steps: Sequence[Step], setting: Setting) -> tuple[Step, ...]:
     """Return a stand-in's steps as this household's own weigh-ins have shown them."""
-    if not setting.learnt or slot.choice is None:
+    if slot.choice is None:
         return tuple(steps)
     return tuple(
-        with_learnt(step, habit, setting.learnt.get(astuple(habit), ()) if habit else ())
+        with_learnt(step, habit, setting.learnt)
         for step, habit in zip(steps, habits_of(slot, steps), strict=True)
     )
 
 
 def habits_of(slot: Slot, steps: Sequence[Step]) -> list[Habit | None]:
     """Return what each step of a stand-in is a case of; its food is the heaviest line's."""
-    lines = slot.choice.lines if slot.choice else ()
-    food = driver_of(lines)
+    driver = driver_of(slot.choice.lines if slot.choice else ())
     state: State = "raw"
+    cut = cut_of(driver)
     found = []
     for step in steps:
-        found.append(habit_of(step, food, state) if food else None)
-        state = after(state, step)
+        found.append(habit_of(step, driver.food, state, cut) if driver and driver.food else None)
+        state, cut = after(state, step), cut_after(cut, step)
     return found
 
 
-def driver_of(lines: Iterable[Line]) -> str:
-    """Return the food of the heaviest of some lines, empty where none is known."""
+def driver_of(lines: Iterable[Line]) -> Line | None:
+    """Return the heaviest of some lines, None where no food and grams are known."""
     known = [line for line in lines if line.food is not None and line.grams is not None]
-    heaviest = max(known, key=lambda line: line.grams or 0.0, default=None)
-    return heaviest.food or "" if heaviest else ""
+    return max(known, key=lambda line: line.grams or 0.0, default=None)
+
+
+def cut_of(line: Line | None) -> Cut:
+    """Return how a line says that its food goes in."""
+    known = cut_words()
+    said = _WORDS.findall(f"{line.preparation} {line.text}".lower()) if line else ()
+    return next((known[word] for word in said if word in known), "")
 
 
 def slot_ledger(
@@ -125,12 +143,18 @@ def slot_ledger(
         thickness = thickness_of(used, before, role_file, library)
         if liquid_of(part, slot, role_file, library) < LEAST_LIQUID:
             raise BadInput("There is no liquid in this part for it to thicken.", "lines")
+    said = setting.readings.of(slot)
     return predict(
         lines,
-        learnt_steps(slot, steps_for(slot, book), setting),
+        [
+            in_rounds(step, setting.readings.turns_of(slot.id, step.id).round)
+            if step.id in said
+            else step
+            for step in learnt_steps(slot, steps_for(slot, book), setting)
+        ],
         library,
         kitchen=Kitchen(setting.microwave_watts),
-        weighed=setting.readings.of(slot),
+        weighed=said,
         thickness=thickness,
         spread=spread,
     )

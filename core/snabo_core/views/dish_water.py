@@ -7,12 +7,13 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from snabo_core.dish import NONE, ChoiceStep, Dish, Line, Readings
+from snabo_core.dish import NONE, ChoiceStep, Dish, Line, Readings, Turns
 from snabo_core.foods import Library
 from snabo_core.method.techniques import techniques
 from snabo_core.plate.exclusions import breaches
 from snabo_core.plate.rows import net_carbs
 from snabo_core.plate.setting import Setting
+from snabo_core.swaps.batches import Batches, batches_for
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.dish_water import WHOLE, Course, Flows, Glass, dish_water
 from snabo_core.swaps.judged import Judged, judged
@@ -87,6 +88,8 @@ class GlassView:
     recipe's own, the part too where several lie together. `number` is the step's in the Recipe,
     0 where lines are only put together; `order` are its words. `joins` are what is added there,
     `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is;
+    `turns` are the rounds or batches in which it was weighed, `so_far` says them in words and
+    `batches` is in how many this kitchen does the step;
     `learnt` says what this kitchen's own weigh-ins have shown of the step.
     """
 
@@ -102,6 +105,9 @@ class GlassView:
     cures: tuple[CureView, ...]
     others: tuple[OtherWayView, ...]
     learnt: str
+    turns: Turns
+    so_far: str
+    batches: int
 
 
 @dataclass(frozen=True)
@@ -204,6 +210,8 @@ class _Views:
         cue = one.step.until if one and one.step.until not in one.step.words else ""
         cautions = self.cautions.get(number, ()) or self._written(glass)
         shown = point_view(_named(point, label), cue, press, cautions, self.book)
+        batches = self._batches(glass, press)
+        note = " ".join(words for words in (shown.note, self._noted(batches)) if words)
         return GlassView(
             part_id if glass.slot or glass.owner != WHOLE else "",
             glass.slot.id if glass.slot else "",
@@ -213,11 +221,39 @@ class _Views:
             listed(glass.joins) if glass.joins else "",
             glass.juice,
             press,
-            shown,
+            replace(shown, note=note),
             tuple(self._cure(each) for each in self._cures(glass, press)),
             self._others(glass),
             said_at_glass(glass.habit, self.made.setting.learnt),
+            glass.turns,
+            _so_far(glass),
+            batches.count if batches else 1,
         )
+
+    def _batches(self, glass: Glass, press: str | None) -> Batches | None:
+        setting = self.made.setting
+        equipment = setting.equipment
+        if "blender" in setting.missing:
+            equipment = replace(equipment, blenders=0)
+        return batches_for(
+            glass.point.technique, press or "", glass.point.before,
+            float(glass.passed.celsius[0]), equipment,
+        )  # fmt: skip
+
+    def _noted(self, batches: Batches | None) -> str:
+        """Return what this kitchen's own cloth, press or blender makes of a step, in sentences."""
+        if batches is None:
+            return ""
+        found = []
+        if batches.takes is None:
+            found.append(worded(f"batches_no_{batches.vessel}"))
+        elif batches.count > 1:
+            values: dict[str, str | float] = {"takes": batches.takes, "count": str(batches.count)}
+            found.append(say(Message(f"batches_{batches.vessel}", values)))
+        weak = self.made.setting.equipment.blender == "weak"
+        if batches.vessel == "blender" and weak and batches.takes:
+            found.append(worded("blender_weak"))
+        return " ".join(f"{words}." for words in found)
 
     def _others(self, glass: Glass) -> tuple[OtherWayView, ...]:
         if glass.slot is None:
@@ -339,6 +375,25 @@ class _Views:
             if back > LEAST_BACK:
                 found.append(say(Message("fridge_thickens", {"grams": back})) + ".")
         return tuple(found)
+
+
+def _so_far(glass: Glass) -> str:
+    """Return the rounds or batches of a glass in words, empty where it was weighed but once."""
+    turns, point = glass.turns, glass.point
+    if turns.round > 1:
+        each = listed([worded("in_grams", grams=grams) for grams in turns.rounds])
+        return f"{worded('rounds_so_far', count=str(turns.round), each=each)}."
+    if not turns.open:
+        return ""
+    done = sum(turns.batches)
+    values: dict[str, str | float] = {
+        "grams": done, "done": str(len(turns.batches)), "of": str(turns.of),
+    }  # fmt: skip
+    if point.enough is None or point.thickness is not None:
+        return f"{say(Message('batches_so_far', values))}."
+    left = point.enough - done
+    code = "batches_left" if left > 0 else "batches_over"
+    return f"{say(Message(code, {**values, 'target': point.enough, 'left': left}))}."
 
 
 def _as_order(words: str) -> str:

@@ -2,22 +2,37 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
-from snabo_core.water.learning import SHARES, Habit, Learnt, learnt
-from snabo_core.water.steps import BAKED, PANNED, SIMMERED, Step, prior_of
+from snabo_core.water.learning import (
+    SHARES,
+    Habit,
+    Learnt,
+    Offset,
+    Values,
+    book_prior,
+    learnt,
+    offset_of,
+    values_of,
+)
+from snabo_core.water.priors import SURFACE_C
+from snabo_core.water.steps import BAKED, PANNED, SIMMERED
 from snabo_core.wording import Message, say, worded
 
-# By habit, as the setting holds it, and what each weigh-in showed.
-Values = Mapping[tuple[str, str, str, str], Sequence[float]]
+# The oven that an offset is told for, and what dries in it, in degrees Celsius: what arrives is
+# as the difference of the two.
+OVEN_C = 190.0
 
 
 @dataclass(frozen=True)
 class LearntView:
-    """One habit: the household's figure beside the book's, and from how many weigh-ins."""
+    """What was learnt of a habit or an appliance: the household's figure beside the book's.
+
+    `runs` weigh-ins have shown it.
+    """
 
     words: str
     yours: str
@@ -33,15 +48,20 @@ class LearningView:
     rows: tuple[LearntView, ...]
 
 
-def book_prior_step(habit: Habit) -> Step:
-    """Return a step whose prior is the book's for a habit."""
-    settings = {"method": habit.tool} if habit.tool else {}
-    return Step("", habit.technique, "", settings=settings)
-
-
 def learnt_of(habit: Habit, values: Sequence[float]) -> Learnt:
     """Return a habit's figures by all its weigh-ins."""
-    return learnt(habit.technique, prior_of(book_prior_step(habit)), values)
+    return learnt(habit.technique, book_prior(habit), values)
+
+
+def offset_words(offset: Offset) -> str:
+    """Return how an oven or a microwave differs from the book's, in words."""
+    if offset.appliance == "microwave":
+        return say(Message("offset_microwave", {"figure": offset.times}))
+    degrees = (offset.times - 1) * (OVEN_C - SURFACE_C)
+    if abs(degrees) < 1:
+        return worded("offset_oven_none")
+    code = "offset_oven_hotter" if degrees > 0 else "offset_oven_cooler"
+    return say(Message(code, {"degrees": f"{abs(degrees):.0f}"}))
 
 
 def figure_words(habit: Habit, known: Learnt) -> tuple[str, str]:
@@ -77,24 +97,41 @@ def learning_view(values: Values, library: Library, *, on: bool) -> LearningView
         yours, book = figure_words(habit, known)
         rows.append(LearntView(_words(habit, food), yours, book, known.runs))
     rows.sort(key=lambda row: (-row.runs, row.words))
-    return LearningView(on, tuple(rows))
+    return LearningView(on, (*_appliances(values), *rows))
+
+
+def _appliances(values: Values) -> Iterator[LearntView]:
+    """Yield the oven and the microwave where more than one food was weighed in them."""
+    for technique in ("bake", "microwave"):
+        offset = offset_of(technique, values)
+        if offset is not None and offset.foods > 1:
+            words = worded(f"offset_of_{offset.appliance}", count=str(offset.foods))
+            book = worded(f"offset_{offset.appliance}_book")
+            yield LearntView(words, offset_words(offset), book, offset.runs)
 
 
 def _words(habit: Habit, food: str) -> str:
     doing = worded(f"learnt_{habit.tool or habit.technique}")
-    return say(Message(f"learnt_{habit.state}", {"doing": doing, "food": food}))
+    named = f"{food}, {worded(f'cut_{habit.cut}')}" if habit.cut else food
+    return say(Message(f"learnt_{habit.state}", {"doing": doing, "food": named}))
 
 
 def said_at_glass(habit: Habit | None, values: Values) -> str:
     """Return what is learnt of a glass's step in a sentence, empty where nothing is."""
     if habit is None:
         return ""
-    shown = values.get((habit.technique, habit.tool, habit.food, habit.state), ())
+    shown = values_of(values, habit)
     if not shown:
-        return ""
+        offset = offset_of(habit.technique, values, but=habit)
+        if offset is None:
+            return ""
+        return worded(
+            f"offset_at_{offset.appliance}", yours=offset_words(offset), count=_count(offset.runs)
+        )
     known = learnt_of(habit, shown)
     yours, book = figure_words(habit, known)
-    count = (
-        worded("learnt_once") if known.runs == 1 else worded("learnt_times", count=str(known.runs))
-    )
-    return worded("learnt_at_glass", yours=yours, book=book, count=count)
+    return worded("learnt_at_glass", yours=yours, book=book, count=_count(known.runs))
+
+
+def _count(runs: int) -> str:
+    return worded("learnt_once") if runs == 1 else worded("learnt_times", count=str(runs))

@@ -7,7 +7,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Any, Literal
 
-from snabo_core.dish import NONE, Readings
+from snabo_core.dish import NONE, ONCE, Readings, Turns
 from snabo_core.plate.portions import Served
 from snabo_core.swaps.dish_water import WHOLE
 
@@ -103,30 +103,53 @@ class _Scale:
     stand_ins: dict[str, str] = field(default_factory=dict)
     own_steps: dict[str, dict[str, float]] = field(default_factory=dict)
     own_of: dict[str, dict[str, str]] = field(default_factory=dict)
+    turns: dict[str, dict[str, Turns]] = field(default_factory=dict)
 
     def weighed(self, said: Mapping[str, Any]) -> None:
-        slot, step, grams = said["slot"], said["step"], said["grams"]
+        slot = said["slot"]
         if not slot:
             owner, cooked = said["part"] or WHOLE, said["stand_ins"]
             if cooked != self.own_of.get(owner, cooked):
                 # What another dish weighed says nothing of this one.
-                self.own_steps[owner] = {}
+                self.own_steps[owner], self.turns[owner] = {}, {}
             self.own_of[owner] = cooked
-            self.own_steps.setdefault(owner, {})[step] = grams
+            self._take(self.own_steps.setdefault(owner, {}), owner, said)
             return
         own = said.get("stand_in", "")
         if own != self.stand_ins.get(slot, own):
             # What another stand-in weighed says nothing of this one.
-            self.steps[slot] = {}
+            self.steps[slot], self.turns[slot] = {}, {}
         self.stand_ins[slot] = own
-        self.steps.setdefault(slot, {})[step] = grams
+        self._take(self.steps.setdefault(slot, {}), slot, said)
+
+    def _take(self, weights: dict[str, float], owner: str, said: Mapping[str, Any]) -> None:
+        """Take a weight as another round, as one of several batches, or instead of the last."""
+        held, step, grams = self.turns.setdefault(owner, {}), said["step"], float(said["grams"])
+        before, (number, batch) = held.get(step, ONCE), turn_of(said)
+        if batch:
+            of = int(said["batches"])
+            done = list(before.batches) if before.of == of else []
+            done[batch - 1 : batch] = [grams]
+            held[step] = Turns(batches=tuple(done), of=of)
+            weights.pop(step, None)
+            if len(done) == of:
+                weights[step] = sum(done)
+            return
+        earlier = () if before.batches else before.rounds[: number - 1]
+        held[step] = Turns(number, (*earlier, grams))
+        weights[step] = grams
+
+
+def turn_of(said: Mapping[str, Any]) -> tuple[int, int]:
+    """Return in which round a weight was taken, from 1, and of which batch, 0 for all at once."""
+    return int(said.get("round") or 1), int(said.get("batch") or 0)
 
 
 def counted(events: Iterable[RunEvent]) -> list[RunEvent]:
     """Return the events that count, in the order of time, each once.
 
-    One that was taken back does not count. Older releases took back by place: whatever was
-    weighed at that step until then, or of the finished dish.
+    One that was taken back does not count. By place it is whatever was weighed there until then,
+    or of the finished dish; where a `turn` is named, that round or batch alone.
     """
     once = {event.id: event for event in events}
     order = sorted(once.values(), key=lambda event: (event.at, event.seq, event.id))
@@ -135,8 +158,11 @@ def counted(events: Iterable[RunEvent]) -> list[RunEvent]:
     for event in order:
         if event.kind == TAKEN_BACK:
             if not event.payload.get("event"):
-                place = _place(event)
-                found = [e for e in found if _place(e) != place]
+                place, turn = _place(event), event.payload.get("turn")
+                found = [
+                    e for e in found
+                    if _place(e) != place or (turn and list(turn_of(e.payload)) != list(turn))
+                ]  # fmt: skip
         elif event.id not in gone:
             found.append(event)
     return found
@@ -180,7 +206,7 @@ def fold_run(events: Iterable[RunEvent]) -> RunFacts:
             opinion = _opinion(event)
             opinions[opinion.eater, opinion.part] = opinion
     readings = Readings(
-        scale.steps, scale.stand_ins, scale.own_steps, scale.own_of,
+        scale.steps, scale.stand_ins, scale.own_steps, scale.own_of, scale.turns,
         finished.grams if finished else None, finished_of,
     )  # fmt: skip
     return RunFacts(readings, weighed_by, finished, sharing, tuple(left), tuple(opinions.values()))

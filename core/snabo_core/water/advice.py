@@ -150,22 +150,28 @@ def sheets(point: Point, method: str) -> Message | None:
     return Message("sheets", {"grams": point.liquid, "few": float(few), "many": float(many)})
 
 
-def question(point: Point, grams: float) -> Message | None:
+def question(
+    point: Point, grams: float, *, before: float | None = None, batches: int = 1
+) -> Message | None:
     """Return why a weigh-in is hard to believe, None when it is plausible.
 
     Args:
         point: what it is taken after, before it counts.
         grams: what the scale said, net.
+        before: what went in, where that is not the whole part: the last round's weight, or what
+            the batches weighed so far leave.
+        batches: in how many it is done; they need not be alike.
     """
     if grams <= 0:
         return Message("question_negative")
-    expected = point.expected[1]
+    expected = point.expected[1] / batches
+    there = point.before if before is None else before
     if grams > expected * TENFOLD or grams < expected / TENFOLD:
         return Message("question_tenfold", {"direction": "more" if grams > expected else "less"})
     if point.technique == START:
         return None
-    if grams > point.before * HEAVIER and point.technique not in GAINING:
-        return Message("question_heavier", {"grams": grams - point.before})
-    if grams < point.solids_before * 0.95:
+    if grams > there * HEAVIER and point.technique not in GAINING:
+        return Message("question_heavier", {"grams": grams - there})
+    if batches == 1 and grams < point.solids_before * 0.95:
         return Message("question_tiny", {"grams": point.solids_before})
     return None

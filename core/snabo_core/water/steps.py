@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import inspect
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cache
 from typing import Any
 
@@ -148,6 +148,13 @@ def _press_prior(step: Step, usual: str) -> Prior:
         return PRESSES[step.settings.get("method", usual)]
     except KeyError as unknown:
         raise BookError(f"There is no way of pressing called {unknown}.", step.id) from unknown
+
+
+def in_rounds(step: Step, rounds: int) -> Step:
+    """Return a pressing done so many times over; any other step as it is."""
+    if rounds <= int(step.settings.get("rounds", 1)) or step.technique not in PRESSED:
+        return step
+    return replace(step, settings={**step.settings, "rounds": rounds})
 
 
 @cache

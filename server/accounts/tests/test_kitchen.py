@@ -9,7 +9,8 @@ GOOD = {
     "pans": [{"name": "blue tin", "kind": "round", "across": 28.0, "height": 3.0, "other": 0.0,
               "wells": 1, "empty_grams": 410.0}],
     "equipment": {"cooks": 2, "rings": 2, "shelves": 1, "microwaves": 1, "blenders": 0,
-                  "processors": 1, "oven_up": 8.0, "oven_down": 4.0},
+                  "processors": 1, "oven_up": 8.0, "oven_down": 4.0, "cloth_grams": 450.0,
+                  "mesh_grams": 0.0, "blender_ml": 900.0, "blender": "weak"},
 }  # fmt: skip
 
 
@@ -56,6 +57,10 @@ class Kitchen(KitchenCase):
             ({"equipment": GOOD["equipment"] | {"rings": -1}}, "0 to 8 rings"),
             ({"equipment": GOOD["equipment"] | {"rings": 1.5}}, "wrong shape"),
             ({"equipment": GOOD["equipment"] | {"oven_up": 0}}, "1 to 60 degrees a minute"),
+            ({"equipment": GOOD["equipment"] | {"cloth_grams": 20}}, "A cloth takes 50 to 5,000 g"),
+            ({"equipment": GOOD["equipment"] | {"blender_ml": 9e9}}, "50 to 5,000 ml, or 0"),
+            ({"equipment": GOOD["equipment"] | {"mesh_grams": -1}}, "A press or sieve takes"),
+            ({"equipment": GOOD["equipment"] | {"blender": "mighty"}}, "wrong shape"),
         ):
             self.assert_problem(self.send("put", "kitchen", GOOD | change), 400, words)
         self.assertEqual(self.send("get", "kitchen").json()["microwave_watts"], 800)

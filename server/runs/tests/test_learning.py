@@ -45,6 +45,44 @@ class Teaching(Weighing):
         self.weigh("press", start * 0.05, sure=True)
         self.assertEqual(len(self.rows()), len(words) - 1)
 
+    def test_two_rounds_teach_one_figure_and_batches_what_they_are_together(self) -> None:
+        start = self.points["start"]["grams"]
+        self.weigh("start", start)
+        self.weigh("heat", start * 0.99)
+        # By hand, of 92 % water: 40 % of it in the first round, 0.6 of that share in the second.
+        first = start * 0.99 * (1 - 0.4 * 0.92)
+        second = start * 0.99 * (1 - 0.92 * (1 - 0.6 * 0.76))
+        self.weigh("press", first, round=1)
+        once = [row for row in self.rows() if "paper" in row["words"]]
+        state = self.weigh("press", second, round=2).json()["run"]
+        turns = state["readings"]["turns"][self.place["slot"]]["press"]
+        self.assertEqual(turns["round"], 2)
+        self.assertEqual([round(grams) for grams in turns["rounds"]], [round(first), round(second)])
+        twice = [row for row in self.rows() if "paper" in row["words"]]
+        self.assertEqual([row["runs"] for row in twice], [1])
+        self.assertEqual(once[0]["yours"], twice[0]["yours"])
+        # The second is taken back alone; then all at once is weighed in two batches instead.
+        back = {"client_id": str(uuid.uuid4()), "slot": self.place["slot"], "step": "press",
+                "round": 2}  # fmt: skip
+        state = self.send("post", f"runs/{state['id']}/take-back", back).json()
+        weights = state["readings"]["steps"][self.place["slot"]]
+        self.assertEqual(round(weights["press"]), round(first))
+        self.assert_problem(
+            self.weigh("press", 100, batch=2, batches=2), 400, "Weigh batch 1 first"
+        )
+        self.assert_problem(self.weigh("press", 100, batch=3, batches=2), 400, "only 2 batches")
+        self.assert_problem(self.weigh("press", 100, batch=-1), 400, "wrong shape")
+        half = first / 2
+        state = self.weigh("press", half, batch=1, batches=2).json()["run"]
+        self.assertNotIn("press", state["readings"]["steps"][self.place["slot"]])
+        state = self.weigh("press", half, batch=2, batches=2).json()["run"]
+        weights = state["readings"]["steps"][self.place["slot"]]
+        self.assertEqual(round(weights["press"]), round(first))
+        self.assertEqual([r for r in self.rows() if "paper" in r["words"]], once)
+        # More than went in, of which half lies there already: the bowl was weighed too.
+        doubt = self.weigh("press", start * 0.9, batch=2, batches=2).json()["question"]
+        self.assertRegex(doubt, "Was the bowl weighed too")
+
     def test_switched_off_and_begun_again(self) -> None:
         plain = self.preview()["ledgers"][0]["points"][2]["grams"]
         self.press()

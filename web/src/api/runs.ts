@@ -92,9 +92,13 @@ export function weighIn(dish: string, body: WeighBody) {
   return take(client.POST('/api/dishes/{dish_id}/weigh-ins', { params, body }));
 }
 
-/** Takes the last weight of a step back. */
-export function takeBack(run: string, at: Pick<WeighBody, 'part' | 'slot' | 'step'>) {
-  const body = { client_id: newId(), ...at };
+/** Takes the weight of a step back that was taken in a round, or of a batch. */
+export function takeBack(
+  run: string,
+  at: Pick<WeighBody, 'part' | 'slot' | 'step' | 'round' | 'batch'>,
+) {
+  const { part, slot, step, round, batch } = at;
+  const body = { client_id: newId(), part, slot, step, round, batch };
   return take(client.POST('/api/runs/{run_id}/take-back', { params: of(run), body }));
 }
 

@@ -2009,8 +2009,9 @@ export interface components {
          * Equipment
          * @description How many of each there are, and how many C a minute the empty oven rises and falls.
          *
-         *         The usual values are common practice, no source: an electric oven reaches 200 C from cold in
-         *         about 18 minutes, and falls half as fast with its door shut.
+         *         `cloth_grams` and `mesh_grams` are what a cloth and a press or sieve take at once, 0 where there
+         *         is none; `blender_ml` is its bowl. The usual values are common practice, no source: an electric
+         *         oven reaches 200 C from cold in about 18 minutes, and falls half as fast with its door shut.
          */
         Equipment: {
             cooks: number;
@@ -2021,6 +2022,11 @@ export interface components {
             processors: number;
             oven_up: number;
             oven_down: number;
+            cloth_grams: number;
+            mesh_grams: number;
+            blender_ml: number;
+            /** @enum {unknown} */
+            blender: "strong" | "usual" | "weak";
         };
         /**
          * Credentials
@@ -3445,8 +3451,9 @@ export interface components {
          *
          *         `steps` are by slot id and step id and belong to the stand-in that `stand_ins` names for the
          *         slot. `own_steps` are by part id ("whole" for the dish) and id of the recipe's own step, and
-         *         belong to the stand-ins that `own_of` names for the dish. `finished_grams` is the whole dish
-         *         when it was done, with `finished_of` in its slots.
+         *         belong to the stand-ins that `own_of` names for the dish. `turns` says by slot or part and by
+         *         step how a weight came about, also one of which batches are still to come. `finished_grams` is
+         *         the whole dish when it was done, with `finished_of` in its slots.
          */
         Readings: {
             steps: {
@@ -3467,10 +3474,29 @@ export interface components {
                     [key: string]: string;
                 };
             };
+            turns: {
+                [key: string]: {
+                    [key: string]: components["schemas"]["Turns"];
+                };
+            };
             finished_grams: number | null;
             finished_of: {
                 [key: string]: string;
             };
+        };
+        /**
+         * Turns
+         * @description How the weight of a step came about: in rounds, each weighed, or in batches.
+         *
+         *         `round` counts how often the step was done when it was last weighed, `rounds` are the net
+         *         grams after each that was weighed; `batches` are the net grams of those that are done, of
+         *         `of` altogether. What counts is the last round, or all batches together once all are there.
+         */
+        Turns: {
+            round: number;
+            rounds: number[];
+            batches: number[];
+            of: number;
         };
         /**
          * CookedNow
@@ -3775,6 +3801,8 @@ export interface components {
          * @description A measured mass at a step. Net grams are `gross - tare`; `sure` answers a question.
          *
          *         At a step of the recipe's own the slot is empty, and the part too where several lie together.
+         *         `round` counts how often the step was done by then; one that was weighed before is weighed
+         *         instead. `batch` of `batches` is one of several in which it is done.
          *         What it was weighed in and how the step was done is kept for learning, where it is known.
          */
         WeighIn: {
@@ -3792,6 +3820,8 @@ export interface components {
             heat: string;
             seconds: number | null;
             watts: number | null;
+            batch: number;
+            batches: number;
         };
         /**
          * WeighResult
@@ -3806,6 +3836,7 @@ export interface components {
          * @description Which step's weigh-in to take back; without a step the weight of the finished dish.
          *
          *         At a step of the recipe's own the slot is empty, and the part too where several lie together.
+         *         With a `round` or a `batch` that one alone, else all that was weighed at the step.
          */
         TakeBack: {
             /** Format: uuid */
@@ -3813,6 +3844,8 @@ export interface components {
             slot: string | null;
             part: string;
             step: string | null;
+            round: number | null;
+            batch: number;
         };
         /**
          * LearningView
@@ -3824,7 +3857,9 @@ export interface components {
         };
         /**
          * LearntView
-         * @description One habit: the household's figure beside the book's, and from how many weigh-ins.
+         * @description What was learnt of a habit or an appliance: the household's figure beside the book's.
+         *
+         *         `runs` weigh-ins have shown it.
          */
         LearntView: {
             words: string;
@@ -4147,6 +4182,8 @@ export interface components {
          *         recipe's own, the part too where several lie together. `number` is the step's in the Recipe,
          *         0 where lines are only put together; `order` are its words. `joins` are what is added there,
          *         `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is;
+         *         `turns` are the rounds or batches in which it was weighed, `so_far` says them in words and
+         *         `batches` is in how many this kitchen does the step;
          *         `learnt` says what this kitchen's own weigh-ins have shown of the step.
          */
         GlassView: {
@@ -4162,6 +4199,9 @@ export interface components {
             cures: components["schemas"]["CureView"][];
             others: components["schemas"]["OtherWayView"][];
             learnt: string;
+            turns: components["schemas"]["Turns"];
+            so_far: string;
+            batches: number;
         };
         /**
          * PointView
@@ -4368,6 +4408,9 @@ export interface components {
             tare: number;
             vessel: string;
             sure: boolean;
+            round: number | null;
+            batch: number;
+            batches: number;
             technique: string;
             celsius: number;
             serve_at: string | null;

@@ -95,6 +95,7 @@ export const NOTHING_WEIGHED: Readings = {
   stand_ins: {},
   own_steps: {},
   own_of: {},
+  turns: {},
   finished_grams: null,
   finished_of: {},
 };

@@ -202,8 +202,7 @@ export function useDraft(id: string, revision: number, stored: Dish, reload: () 
       if ('finished' in weighed) {
         await retold(queries, weighed.run, weighed.finished, back);
       } else if (back) {
-        const { part, slot, step } = weighed.body;
-        await takeBack(weighed.run, { part, slot, step });
+        await takeBack(weighed.run, weighed.body);
       } else {
         await weighIn(id, { ...weighed.body, client_id: newId(), sure: true });
       }

@@ -21,6 +21,7 @@ function event(kind: StoveEvent['kind'], more: Partial<StoveEvent> = {}): StoveE
     id: kind, kind, device: 'd', seq: 1, client_time: NOON, offset_ms: 0, task: '', timer: '',
     name: '', check: '', words: '', seconds: 0, marks: [], event: null, serve_at: null, cooks: null,
     dish: null, part: '', slot: '', step: '', gross: 0, tare: 0, vessel: '', sure: false,
+    round: null, batch: 0, batches: 1,
     technique: '', celsius: 0, ...more,
   }; // prettier-ignore
 }
@@ -95,6 +96,19 @@ describe('events not yet taken', () => {
     const weighed = event('weighed', { dish: 'pot', part: 'p', step: 's', gross: 900, tare: 380 });
     const shown = withPending(view, [weighed]).stove.cards;
     expect(shown.map((one) => one.glass?.point.weighed)).toEqual([520, null]);
+  });
+
+  it('a batch counts as one of several, and nothing is weighed until all are there', () => {
+    const turns = { round: 1, rounds: [], batches: [300], of: 2 };
+    const glass = { part_id: 'p', slot_id: '', step_id: 's', point: { weighed: null }, turns };
+    const view = evening(card('a', { dish: 0, glass } as unknown as Partial<Card>));
+    const of = { dish: 'pot', part: 'p', step: 's', batches: 2 };
+    const shown = withPending(view, [
+      event('weighed', { ...of, id: '1', gross: 310, batch: 1 }),
+      event('weighed', { ...of, id: '2', gross: 290, batch: 2 }),
+    ]).stove.cards[0]?.glass;
+    expect(shown?.turns.batches).toEqual([310, 290]);
+    expect(shown?.point.weighed).toBeNull();
   });
 
   it('the first start stands, and what is done is not skipped', () => {

@@ -52,7 +52,14 @@ function isWeighedAt(card: Card, event: StoveEvent, dish: number): boolean {
 function weighedAfter(card: Card, event: StoveEvent, dish: number): Card {
   const { glass } = card;
   if (!glass || !isWeighedAt(card, event, dish)) return card;
-  const point = { ...glass.point, weighed: event.gross - event.tare, words: '' };
+  const grams = event.gross - event.tare;
+  if (event.batch) {
+    const done = glass.turns.of === event.batches ? glass.turns.batches : [];
+    const batches = [...done.slice(0, event.batch - 1), grams, ...done.slice(event.batch)];
+    const turns = { ...glass.turns, batches, of: event.batches };
+    return { ...card, glass: { ...glass, turns } };
+  }
+  const point = { ...glass.point, weighed: grams, words: '' };
   return { ...card, glass: { ...glass, point } };
 }
 

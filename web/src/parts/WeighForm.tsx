@@ -5,10 +5,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useState, type JSX, type ReactNode } from 'react';
 
 import { kitchenQuery } from '../api/kitchen';
+import type { GlassView } from '../api/types';
 import { keep, recall } from '../browser/storage';
 import { PlainButton } from './PlainButton';
 import { plain, typed, withUnit } from './format';
 import { ScaleRow } from './ScaleRow';
+import { TurnRow } from './TurnRow';
+import { ONCE, turnOf, usually, type Again, type Turn } from './turn';
 import styles from './weighing.module.css';
 
 /** What the cook read from the scale, in grams. */
@@ -17,6 +20,7 @@ export interface Scale {
   tare: number;
   /** What it stands in, by its name in the Kitchen; empty for anything else. */
   vessel: string;
+  turn: Turn;
 }
 
 /** The household's own vessels whose empty weight is known: one press is the tare. */
@@ -51,6 +55,8 @@ interface Props {
   taken: number;
   /** Grams that the step is expected to leave. */
   expected: number;
+  /** The step that is weighed, null for the finished dish. */
+  glass?: GlassView | null;
   busy?: boolean;
   onWeigh: (scale: Scale) => void;
   children?: ReactNode;
@@ -59,6 +65,7 @@ interface Props {
 export function WeighForm({
   taken,
   expected,
+  glass = null,
   busy = false,
   onWeigh,
   children,
@@ -66,21 +73,30 @@ export function WeighForm({
   const [gross, setGross] = useState('');
   const [tare, setTare] = useState(() => recall<string>('tare') ?? '');
   const [vessel, setVessel] = useState('');
+  const [again, setAgain] = useState<Again | null>(null);
+  const [batches, setBatches] = useState(glass?.turns.of ?? 1);
+  const [choosing, setChoosing] = useState(
+    glass !== null && (glass.batches > 1 || glass.turns.of > 1),
+  );
   const [emptied, setEmptied] = useState(taken);
   if (emptied !== taken) {
     setEmptied(taken);
     setGross('');
+    setAgain(null);
   }
+  const chosen = again ?? (glass ? usually(glass) : null);
+  const turn = glass ? turnOf(glass, chosen, batches) : ONCE;
   const fromScale = useCallback((grams: number) => setGross(plain(Math.round(grams))), []);
   const scale = { gross: typed(gross) ?? 0, tare: typed(tare) ?? 0, vessel };
   const ready = typed(gross) !== null && !busy;
+  const share = expected / (turn?.batch ? turn.batches : 1);
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        if (!ready) return;
+        if (!ready || !turn) return;
         keep('tare', tare);
-        onWeigh(scale);
+        onWeigh({ ...scale, turn });
       }}
     >
       <div className={styles.fields}>
@@ -108,11 +124,26 @@ export function WeighForm({
           setVessel(name);
         }}
       />
-      <ScaleRow expected={expected + scale.tare} onSteady={fromScale} />
+      {glass && (
+        <TurnRow
+          glass={glass}
+          again={chosen}
+          batches={batches}
+          choosing={choosing}
+          onAgain={setAgain}
+          onBatches={setBatches}
+        />
+      )}
+      <ScaleRow expected={share + scale.tare} onSteady={fromScale} />
       <div className="row">
-        <Button type="submit" variant="contained" disabled={!ready}>
-          Weigh in
+        <Button type="submit" variant="contained" disabled={!ready || !turn}>
+          {turn?.batch ? `Weigh in batch ${turn.batch}` : 'Weigh in'}
         </Button>
+        {glass && !choosing && glass.point.weighed === null && (
+          <PlainButton className="plain-button soft" onClick={() => setChoosing(true)}>
+            In batches
+          </PlainButton>
+        )}
         {children}
       </div>
     </form>

@@ -3,9 +3,12 @@ import type { JSX } from 'react';
 
 import type { Equipment } from '../../api/types';
 import { NumberField } from '../../parts/NumberField';
+import { PlainButton } from '../../parts/PlainButton';
 import styles from './kitchen.module.css';
 
-const COUNTED: readonly (readonly [keyof Equipment, string])[] = [
+type Figure = Exclude<keyof Equipment, 'blender'>;
+
+const COUNTED: readonly (readonly [Figure, string])[] = [
   ['cooks', 'Cooks, usually'],
   ['rings', 'Rings'],
   ['shelves', 'Oven shelves'],
@@ -13,9 +16,19 @@ const COUNTED: readonly (readonly [keyof Equipment, string])[] = [
   ['blenders', 'Blenders'],
   ['processors', 'Food processors'],
 ];
-const RATES: readonly (readonly [keyof Equipment, string])[] = [
+const RATES: readonly (readonly [Figure, string])[] = [
   ['oven_up', 'Oven rises, °C a minute'],
   ['oven_down', 'Oven falls, °C a minute'],
+];
+const TAKES: readonly (readonly [Figure, string])[] = [
+  ['cloth_grams', 'A cloth takes, g'],
+  ['mesh_grams', 'A press or sieve takes, g'],
+  ['blender_ml', 'Blender’s bowl, ml'],
+];
+const STRENGTHS: readonly (readonly [Equipment['blender'], string])[] = [
+  ['weak', 'weak'],
+  ['usual', 'usual'],
+  ['strong', 'strong'],
 ];
 
 export function CookedOn({
@@ -48,6 +61,34 @@ export function CookedOn({
             value={equipment[name]}
             onChange={(value) => onChange({ ...equipment, [name]: value ?? 0 })}
           />
+        ))}
+      </div>
+      <h3 style={{ marginTop: 16 }}>Pressed and blended in</h3>
+      <p className="soft" style={{ margin: '4px 0 12px' }}>
+        What goes in at once, 0 for what you do not have. Water says in how many batches a step is
+        done; a blender is filled to two thirds, with hot food only to half.
+      </p>
+      <div className={styles.counted}>
+        {TAKES.map(([name, label]) => (
+          <NumberField
+            key={name}
+            label={label}
+            value={equipment[name]}
+            onChange={(value) => onChange({ ...equipment, [name]: value ?? 0 })}
+          />
+        ))}
+      </div>
+      <div className="chips" role="group" aria-label="How strong the blender is">
+        <span className="soft">The blender is</span>
+        {STRENGTHS.map(([strength, words]) => (
+          <PlainButton
+            key={strength}
+            className="chip"
+            aria-pressed={equipment.blender === strength}
+            onClick={() => onChange({ ...equipment, blender: strength })}
+          >
+            {words}
+          </PlainButton>
         ))}
       </div>
     </div>

@@ -23,7 +23,10 @@ export function weighingOf(card: Card, dish: string, scale: Scale): Said {
     part: glass?.part_id ?? '',
     slot: glass?.slot_id ?? '',
     step: glass?.step_id ?? '',
-    ...scale,
+    gross: scale.gross,
+    tare: scale.tare,
+    vessel: scale.vessel,
+    ...scale.turn,
   };
 }
 
@@ -35,6 +38,7 @@ export function WeighHere({ card, dish, onWeigh, onClose }: Props): JSX.Element 
       <WeighForm
         taken={taken}
         expected={card.glass.point.grams}
+        glass={card.glass}
         onWeigh={(scale) => {
           onWeigh(weighingOf(card, dish, scale));
           setTaken(taken + 1);

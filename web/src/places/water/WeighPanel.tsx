@@ -45,17 +45,26 @@ function Answer({ course, glass }: Omit<Props, 'onTaken'>): JSX.Element {
         </ul>
       )}
       {!weighed && point.aim && <p className={styles.answer}>{point.aim}</p>}
-      {!weighed && point.note && <p className="soft">{point.note}</p>}
       {weighed && !says && course.next_words && (
         <p className={styles.answer}>{course.next_words}.</p>
       )}
       {point.seconds !== null && !weighed && (
         <p>{duration(point.seconds)} at your microwave’s power.</p>
       )}
-      {glass.learnt && <p className={styles.learnt}>{glass.learnt}</p>}
+    </div>
+  );
+}
+
+/** How the step is done here: its words, its cue, and what this kitchen makes of it. */
+function Doing({ glass }: { glass: GlassView }): JSX.Element {
+  const { point } = glass;
+  return (
+    <>
       {glass.order && <p className={styles.order}>{glass.order}</p>}
       {point.cue && <p className="soft">{point.cue}</p>}
-    </div>
+      {point.weighed === null && point.note && <p className={styles.order}>{point.note}</p>}
+      {glass.learnt && <p className={styles.learnt}>{glass.learnt}</p>}
+    </>
   );
 }
 
@@ -123,15 +132,18 @@ export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
       <WeighForm
         taken={taken}
         expected={point.grams}
+        glass={glass}
         busy={weighing.busy}
         onWeigh={(scale) => {
           setLast(scale);
           weighing.weigh(scale, false);
         }}
       >
-        {run && point.weighed !== null && (
+        {run && (point.weighed !== null || glass.turns.batches.length > 0) && (
           <Button variant="outlined" onClick={() => weighing.takeBack(run.id)}>
-            Delete this weighing
+            {glass.turns.of > 1 || glass.turns.round > 1
+              ? 'Delete the last weighing'
+              : 'Delete this weighing'}
           </Button>
         )}
       </WeighForm>
@@ -140,6 +152,7 @@ export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
         onSure={() => last && weighing.weigh(last, true)}
       />
       {weighing.problem && <Notice bad>{weighing.problem}</Notice>}
+      <Doing glass={glass} />
       <HowElse glass={glass} />
       {course.lost_carbs >= 0.1 && (
         <>

@@ -16,8 +16,10 @@ const GLASS = {
   step_id: 's1',
   press: 'paper',
   point: { label: 'Pressed between paper' },
-} as GlassView;
-const SCALE: Scale = { gross: 1420, tare: 420, vessel: 'the blue bowl' };
+  turns: { round: 2, rounds: [1100, 1010], batches: [], of: 1 },
+} as unknown as GlassView;
+const turn = { round: 3, batch: 0, batches: 1 };
+const SCALE: Scale = { gross: 1420, tare: 420, vessel: 'the blue bowl', turn };
 
 let server: Server;
 let queries: QueryClient;
@@ -54,7 +56,10 @@ describe('a weight', () => {
     await waitFor(() => expect(onTaken).toHaveBeenCalledWith(SCALE));
     expect(server.asked[0]?.path).toBe('/api/dishes/pot/weigh-ins');
     expect(body(0)).toMatchObject({
-      ...SCALE,
+      gross: 1420,
+      tare: 420,
+      vessel: 'the blue bowl',
+      ...turn,
       part: 'lid',
       slot: 'mash',
       step: 's1',

@@ -7,6 +7,7 @@ import { finishRun, runOver, takeBack, weighed, weighIn } from '../../api/runs';
 import type { GlassView, WeighBody } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { newId } from '../../browser/newId';
+import { lastOf } from '../../parts/turn';
 import type { Scale } from '../../parts/WeighForm';
 
 export interface Weighing {
@@ -28,10 +29,12 @@ export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): 
   const bodyOf = (scale: Scale, sure: boolean): WeighBody => ({
     client_id: clientId,
     ...place,
-    ...scale,
+    gross: scale.gross,
+    tare: scale.tare,
+    vessel: scale.vessel,
+    ...scale.turn,
     sure,
     tool: glass.press ?? '',
-    round: null,
     heat: '',
     seconds: null,
     watts: null,
@@ -58,7 +61,7 @@ export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): 
     },
   });
   const takingBack = useMutation({
-    mutationFn: (run: string) => takeBack(run, place),
+    mutationFn: (run: string) => takeBack(run, { ...place, ...lastOf(glass) }),
     onSuccess: () => weighed(queries, draft.id),
   });
   const finishing = useMutation({
