@@ -13,7 +13,7 @@ from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import book
 from snabo_core.swaps.dish_water import dish_water
 from snabo_core.swaps.frozen import freeze
-from snabo_core.swaps.ledgers import cut_of, habits_of, slot_ledger, steps_for
+from snabo_core.swaps.ledgers import condition_of, conditions_of, slot_ledger, steps_for
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.swaps.trials import trials
 from snabo_core.views.compare import Column, compare_dishes
@@ -21,8 +21,8 @@ from snabo_core.views.dish_water import water_view
 from snabo_core.views.learning import learning_view, said_at_glass
 from snabo_core.water.learning import (
     STRENGTH,
+    Condition,
     Habit,
-    cut_after,
     learnt,
     offset_of,
     shown,
@@ -120,7 +120,9 @@ class InTheDish(unittest.TestCase):
         dish = trial.dish.with_choice("part", "slot", choice)
         part = dish.parts[0]
         slot = part.slots[0]
-        habit = next(h for h in habits_of(slot, steps_for(slot, BOOK)) if h and h.tool)
+        steps = steps_for(slot, BOOK)
+        habits = [c.habit(s) for s, c in zip(steps, conditions_of(slot, steps), strict=False)]
+        habit = next(one for one in habits if one and one.tool)
         self.assertEqual(habit, Habit("press", "paper", "cauliflower", "heated", "pieces"))
         setting = Setting((), learnt={astuple(habit): (0.5, 0.55, 0.45)})
         alone = slot_ledger(part, slot, BOOK, FOODS, setting)
@@ -234,10 +236,13 @@ class Cuts(unittest.TestCase):
         self.assertEqual(values_of(known, diced), (0.2,))
 
     def test_a_line_and_a_step_say_how_it_is_cut(self) -> None:
-        self.assertEqual(cut_of(line("a", 500.0, "swede", preparation="grated")), "grated")
-        self.assertEqual(cut_of(line("a", 500.0, "swede")), "")
-        self.assertEqual(cut_after("pieces", Step("r", "rice", "Riced")), "riced")
-        self.assertEqual(cut_after("riced", Step("p", "press", "Pressed")), "riced")
+        salt = line("s", 5.0, "salt")
+        grated = condition_of([salt, line("a", 500.0, "swede", preparation="grated")])
+        self.assertEqual(grated, Condition("swede", "raw", "grated"))
+        self.assertEqual(condition_of([line("a", 500.0, "swede")]).cut, "")
+        self.assertEqual(condition_of([]), Condition())
+        riced = grated.after(Step("r", "rice", "Riced"))
+        self.assertEqual(riced.after(Step("p", "press", "Pressed")).cut, "riced")
 
 
 if __name__ == "__main__":

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
-from functools import reduce
 
 import numpy as np
 
@@ -15,7 +14,7 @@ from snabo_core.method.techniques import techniques
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.cooking import STIRRED_IN, CookStep, effective_steps
-from snabo_core.swaps.ledgers import cut_of, driver_of, habits_of, learnt_steps, steps_for
+from snabo_core.swaps.ledgers import condition_of, conditions_of, steps_for
 from snabo_core.swaps.sauces import in_sauce, power_of, sauce_lines, thickness_in
 from snabo_core.swaps.scaling import slot_lines
 from snabo_core.water.courses import (
@@ -29,15 +28,7 @@ from snabo_core.water.courses import (
     brought,
     run_course,
 )
-from snabo_core.water.learning import (
-    Cut,
-    Habit,
-    State,
-    after,
-    cut_after,
-    habit_of,
-    with_learnt,
-)
+from snabo_core.water.learning import Condition, Habit, State, with_learnt
 from snabo_core.water.ledger import Point, point_of
 from snabo_core.water.mixture import DRINKS, FREE, grams_of, state_of
 from snabo_core.water.of_method import Around, step_of_method
@@ -74,7 +65,7 @@ class Glass:
     dish) and the step within it. `one` is the step as it is cooked, None where a stand-in's lines
     are only put together. `juice` grams run free and are no sauce, `thirst` grams would still be
     drunk; `passed` is what went in and what came of it, `joins` the names of the lines that join.
-    `habit` is what the step is a case of, `turns` the rounds or batches in which it was weighed;
+    `found` is what the step finds, `turns` are the rounds or batches in which it was weighed;
     `paired` that whatever went in was weighed, so that a weigh-in here can teach something.
     """
 
@@ -85,11 +76,16 @@ class Glass:
     juice: float
     thirst: float
     passed: Passed
-    habit: Habit | None = None
+    found: Condition
     paired: bool = False
     joins: tuple[str, ...] = ()
     slot: Slot | None = None
     turns: Turns = ONCE
+
+    @property
+    def habit(self) -> Habit | None:
+        """What the step is a case of, None where nothing is learnt of it."""
+        return self.found.habit(self.passed.node.step)
 
 
 @dataclass(frozen=True)
@@ -155,9 +151,8 @@ class _Water:
         self.weighed: dict[str, float] = {}
         self.places: dict[str, Place] = {}
         self.nodes: list[Node] = []
-        self.habits: dict[str, Habit | None] = {}
-        self.states: dict[str, State] = {}
-        self.cuts: dict[str, Cut] = {}
+        self.found: dict[str, Condition] = {}
+        self.left: dict[str, Condition] = {}
         for one in effective_steps(dish, book):
             if one.kind in {"own", "stand_in", "shelf"}:
                 self._add(one)
@@ -188,14 +183,9 @@ class _Water:
         if one.kind == "stand_in" and one.slot is not None and one.book_step is not None:
             part, slot = self.slots[one.slot]
             written = steps_for(slot, self.book)
-            learnt = learnt_steps(slot, written, self.setting)
             place_of = [step.id for step in written].index(one.book_step)
-            step = replace(learnt[place_of], id=one.step.id)
-            self.habits[step.id] = habits_of(slot, written)[place_of]
-            done = written[: place_of + 1]
-            self.states[step.id] = reduce(after, done, "raw")
-            driver = driver_of(slot.choice.lines if slot.choice else ())
-            self.cuts[step.id] = reduce(cut_after, done, cut_of(driver))
+            found = conditions_of(slot, written)[place_of]
+            step = self._as_found(replace(written[place_of], id=one.step.id), found)
             if not any(owner == slot.id for owner, *_ in self.places.values()):
                 takes = self._begin(part, slot, takes, step)
             said = self.setting.readings.of(slot)
@@ -210,15 +200,16 @@ class _Water:
 
     def _learnt(self, step: Step, takes: tuple[Take, ...], reached: frozenset[str]) -> Step:
         """Return a recipe's own step as this household's weigh-ins have shown it."""
-        before = {self.states.get(take.ref, "raw") for take in takes}
-        state: State = next((one for one in _STATES if one in before), "raw")
-        driver = driver_of(self.lines[ref] for ref in sorted(reached))
-        cuts = [self.cuts[take.ref] for take in takes if self.cuts.get(take.ref)]
-        cut = cuts[0] if cuts else cut_of(driver)
-        habit = habit_of(step, driver.food, state, cut) if driver and driver.food else None
-        self.habits[step.id] = habit
-        self.states[step.id], self.cuts[step.id] = after(state, step), cut_after(cut, step)
-        return with_learnt(step, habit, self.setting.learnt)
+        before = [self.left[take.ref] for take in takes if take.ref in self.left]
+        states = {one.state for one in before}
+        state: State = next((one for one in _STATES if one in states), "raw")
+        raw = condition_of(self.lines[ref] for ref in sorted(reached))
+        cut = next((one.cut for one in before if one.cut), raw.cut)
+        return self._as_found(step, replace(raw, state=state, cut=cut))
+
+    def _as_found(self, step: Step, found: Condition) -> Step:
+        self.found[step.id], self.left[step.id] = found, found.after(step)
+        return with_learnt(step, found.habit(step), self.setting.learnt)
 
     def _begin(
         self, part: Part, slot: Slot, takes: tuple[Take, ...], first: Step
@@ -382,7 +373,7 @@ class _Water:
         )  # fmt: skip
         return Glass(
             point, owner, key, one, self._juice(passed), passed.row(DRINKS),
-            passed, self.habits.get(step.id),
+            passed, self.found.get(step.id, Condition()),
             all(ref in self.weighed for ref in passed.taken if ref in self.places),
             joins, slot, self.setting.readings.turns_of(owner, key),
         )  # fmt: skip

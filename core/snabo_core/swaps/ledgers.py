@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
+from itertools import accumulate
 
 from snabo_core.dish import ChoiceStep, Dish, Line, Part, Slot
 from snabo_core.errors import BadInput, SnaboError
@@ -16,16 +17,7 @@ from snabo_core.swaps.sauces import liquid_of, sauce_lines, thickness_of
 from snabo_core.swaps.scaling import ledger_lines, slot_lines
 from snabo_core.water import Kitchen, Ledger, Step, predict
 from snabo_core.water import State as Grams
-from snabo_core.water.learning import (
-    Cut,
-    Habit,
-    State,
-    after,
-    cut_after,
-    cut_words,
-    habit_of,
-    with_learnt,
-)
+from snabo_core.water.learning import Condition, cut_words, with_learnt
 from snabo_core.water.steps import in_rounds
 
 _WORDS = re.compile(r"[^\W\d_]+")
@@ -87,34 +79,25 @@ def learnt_steps(slot: Slot, steps: Sequence[Step], setting: Setting) -> tuple[S
     if slot.choice is None:
         return tuple(steps)
     return tuple(
-        with_learnt(step, habit, setting.learnt)
-        for step, habit in zip(steps, habits_of(slot, steps), strict=True)
+        with_learnt(step, found.habit(step), setting.learnt)
+        for step, found in zip(steps, conditions_of(slot, steps), strict=False)
     )
 
 
-def habits_of(slot: Slot, steps: Sequence[Step]) -> list[Habit | None]:
-    """Return what each step of a stand-in is a case of; its food is the heaviest line's."""
-    driver = driver_of(slot.choice.lines if slot.choice else ())
-    state: State = "raw"
-    cut = cut_of(driver)
-    found = []
-    for step in steps:
-        found.append(habit_of(step, driver.food, state, cut) if driver and driver.food else None)
-        state, cut = after(state, step), cut_after(cut, step)
-    return found
+def conditions_of(slot: Slot, steps: Iterable[Step]) -> list[Condition]:
+    """Return what each step of a stand-in finds, and what the last one leaves."""
+    begins = condition_of(slot.choice.lines if slot.choice else ())
+    return list(accumulate(steps, Condition.after, initial=begins))
 
 
-def driver_of(lines: Iterable[Line]) -> Line | None:
-    """Return the heaviest of some lines, None where no food and grams are known."""
-    known = [line for line in lines if line.food is not None and line.grams is not None]
-    return max(known, key=lambda line: line.grams or 0.0, default=None)
-
-
-def cut_of(line: Line | None) -> Cut:
-    """Return how a line says that its food goes in."""
-    known = cut_words()
-    said = _WORDS.findall(f"{line.preparation} {line.text}".lower()) if line else ()
-    return next((known[word] for word in said if word in known), "")
+def condition_of(lines: Iterable[Line]) -> Condition:
+    """Return what lines are before anything is done: the heaviest decides."""
+    settled = [line for line in lines if line.food is not None and line.grams is not None]
+    line = max(settled, key=lambda one: one.grams or 0.0, default=None)
+    if line is None or line.food is None:
+        return Condition()
+    known, said = cut_words(), _WORDS.findall(f"{line.preparation} {line.text}".lower())
+    return Condition(line.food, cut=next((known[word] for word in said if word in known), ""))
 
 
 def slot_ledger(

@@ -13,6 +13,7 @@ from snabo_core.swaps.dish_water import Glass
 from snabo_core.swaps.scaling import snapshot
 from snabo_core.water.courses import START, Passed
 from snabo_core.water.cures import pan_minutes
+from snabo_core.water.learning import Values, with_learnt
 from snabo_core.water.mixture import grams_of, mass_of
 from snabo_core.water.priors import PAN_GRAMS_PER_MINUTE, PRESSES, ROOM
 from snabo_core.water.steps import BAKED, PANNED, PRESSED, SIMMERED, Step, prior_of, run_over
@@ -43,25 +44,25 @@ class OtherWay:
     leads_to: float | None
 
 
-def other_ways(steps: tuple[Step, ...], glass: Glass, passed: Passed) -> tuple[OtherWay, ...]:
+def other_ways(steps: tuple[Step, ...], glass: Glass, known: Values) -> tuple[OtherWay, ...]:
     """Return how else a step of a stand-in could be done.
 
     Args:
         steps: the stand-in's own, all of them.
         glass: the part after the step.
-        passed: what went into the step and what came of it.
+        known: what this household's weigh-ins have shown.
     """
     step = next((one for one in steps if one.id == glass.step), None)
     if step is None or step.technique == START:
         return ()
     found = []
-    for kind, made in _others(step, glass, passed):
+    for kind, made in _others(step, glass, glass.passed):
         if not made and len(steps) == 1:
             continue
         every = tuple(
             snapshot(one) for old in steps for one in (made if old.id == step.id else (old,))
         )
-        found.append(OtherWay(kind, every, _leads_to(made, passed) if made else None))
+        found.append(OtherWay(kind, every, _leads_to(made, glass, known) if made else None))
     return tuple(found)
 
 
@@ -119,10 +120,13 @@ def _pressed(step: Step, glass: Glass, passed: Passed) -> Iterator[tuple[Kind, t
         yield "cooled", (cool, step)
 
 
-def _leads_to(made: tuple[Step, ...], passed: Passed) -> float:
+def _leads_to(made: tuple[Step, ...], glass: Glass, known: Values) -> float:
     """Return the likeliest grams after some steps that take what a step took."""
-    before, celsius = passed.before[:, :1], passed.celsius[:1]
+    before, celsius = glass.passed.before[:, :1], glass.passed.celsius[:1]
+    found = glass.found
     for step in made:
-        left = run_over(step, before, np.array([prior_of(step).mean]), celsius)
+        prior = prior_of(with_learnt(step, found.habit(step), known))
+        left = run_over(step, before, np.array([prior.mean]), celsius)
         before, celsius = left.after, left.celsius
+        found = found.after(step)
     return float(mass_of(before)[0])

@@ -258,7 +258,7 @@ class _Views:
     def _others(self, glass: Glass) -> tuple[OtherWayView, ...]:
         if glass.slot is None:
             return ()
-        ways = other_ways(steps_for(glass.slot, self.book), glass, glass.passed)
+        ways = other_ways(steps_for(glass.slot, self.book), glass, self.made.setting.learnt)
         return tuple(OtherWayView(way.kind, _otherwise(way), way.steps) for way in ways)
 
     def _written(self, glass: Glass) -> tuple[str, ...]:

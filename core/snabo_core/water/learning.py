@@ -77,16 +77,29 @@ class Learnt:
     runs: int
 
 
-def after(state: State, step: Step) -> State:
-    """Return what a food is after a step, as far as pressing it goes."""
-    if step.technique in _HEATING:
-        return "heated"
-    return "cooled" if step.technique == "cool" and state == "heated" else state
+@dataclass(frozen=True)
+class Condition:
+    """What a step finds: a food, empty where nobody knows, raw or heated, and how it is cut."""
 
+    food: str = ""
+    state: State = "raw"
+    cut: Cut = ""
 
-def cut_after(cut: Cut, step: Step) -> Cut:
-    """Return how a food is cut after a step."""
-    return _CUTS.get(step.technique, cut)
+    def after(self, step: Step) -> Condition:
+        """Return what the food is after a step, as far as pressing it goes."""
+        cut = _CUTS.get(step.technique, self.cut)
+        if step.technique in _HEATING:
+            return Condition(self.food, "heated", cut)
+        cooled = step.technique == "cool" and self.state == "heated"
+        return Condition(self.food, "cooled" if cooled else self.state, cut)
+
+    def habit(self, step: Step) -> Habit | None:
+        """Return what a step is a case of, None where nothing is learnt of it."""
+        if not self.food or step.technique not in LEARNT or "to_share" in step.settings:
+            return None
+        # Mesh, cloth and paper press alike, whatever the step is called.
+        technique = "press" if step.technique in PRESSED else step.technique
+        return Habit(technique, tool_of(step), self.food, self.state, self.cut)
 
 
 def tool_of(step: Step) -> str:
@@ -95,15 +108,6 @@ def tool_of(step: Step) -> str:
         usual = "twist" if step.technique == "twist" else "cloth"
         return str(step.settings.get("method", usual))
     return ""
-
-
-def habit_of(step: Step, food: str, state: State, cut: Cut = "") -> Habit | None:
-    """Return what a step is a case of, None where nothing is learnt of it."""
-    if step.technique not in LEARNT or "to_share" in step.settings:
-        return None
-    # Mesh, cloth and paper press alike, whatever the step is called.
-    technique = "press" if step.technique in PRESSED else step.technique
-    return Habit(technique, tool_of(step), food, state, cut)
 
 
 def _link(technique: str, value: float) -> float:

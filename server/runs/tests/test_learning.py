@@ -24,9 +24,9 @@ class Teaching(Weighing):
         self.assertEqual(self.rows(), [])
         self.press()
         rows = {row["words"]: row for row in self.rows()}
-        paper = rows["Pressing between paper: cauliflower, heated"]
+        paper = rows["Pressing between paper: cauliflower, in pieces, heated"]
         self.assertEqual((paper["book"], paper["runs"]), ("25 % of it leaves", 1))
-        self.assertIn("Heat from the microwave’s watts: cauliflower", rows)
+        self.assertIn("Heat from the microwave’s watts: cauliflower, in pieces", rows)
         self.assertLess(self.preview()["ledgers"][0]["points"][2]["grams"], before - 10)
 
     def test_without_a_weigh_in_before_nothing_is_taught(self) -> None:
@@ -105,4 +105,4 @@ class Teaching(Weighing):
             "step": glass["step_id"], "gross": glass["point"]["grams"] * 0.95,
         }  # fmt: skip
         self.send("post", f"dishes/{detail['id']}/weigh-ins", body)
-        self.assertEqual([row["words"] for row in self.rows()], ["Frying: mushroom"])
+        self.assertEqual([row["words"] for row in self.rows()], ["Frying: mushroom, in pieces"])
