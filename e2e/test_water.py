@@ -134,9 +134,14 @@ class OwnWater(CookCase):
         scale = answer.get_by_role("group", name="Scale")
         # Typing always works; a simulated scale stands in for one by USB.
         scale.get_by_role("button", name="Simulated scale").click()
+        # What is cooked comes onto it by itself, until the cook puts something else on.
+        expect(scale).to_contain_text("steady")
+        expect(answer.get_by_label("On the scale")).to_have_value(re.compile(r"^[34]\d\d$"))
+        following = scale.get_by_role("button", name="What is cooked")
+        expect(following).to_have_attribute("aria-pressed", "true")
         scale.get_by_label("Put on it").fill("360")
         scale.get_by_role("button", name="Put it on").click()
-        expect(scale).to_contain_text("steady")
+        expect(following).to_have_attribute("aria-pressed", "false")
         expect(answer.get_by_label("On the scale")).to_have_value(re.compile(r"^3(59|60|61)$"))
         page.get_by_role("button", name="Weigh in").click()
         expect(page.get_by_text("weighed · ")).to_have_count(1)

@@ -608,6 +608,13 @@ TEMPLATES: dict[str, str] = {
     "cut_riced": "riced",
     "cut_strands": "in strands",
     "cut_mashed": "mashed",
+    "band_of": "Right for {stand_in}, {step}",
+    "band_edges": "{low} to {high} % water",
+    "band_waits": "too few verdicts yet",
+    "band_moved": "Where it is right has moved with your verdicts ({right} right, {wet} too wet, "
+    "{dry} too dry); the book: {book}.",
+    "band_not_yet": "Your verdicts so far: {right} right, {wet} too wet, {dry} too dry. An edge "
+    "moves after {enough} on each side of it.",
     "learnt_raw": "{doing}: {food}",
     "learnt_heated": "{doing}: {food}, heated",
     "learnt_cooled": "{doing}: {food}, heated and cooled",

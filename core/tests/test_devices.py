@@ -121,6 +121,16 @@ class Steadiness(unittest.TestCase):
         self.assertEqual(one, two)
         self.assertNotEqual(one, written(SimulatedScale(seed=8).reports(events, 3.0)))
 
+    def test_a_step_leaves_the_same_every_time_and_nine_in_ten_within_its_range(self) -> None:
+        scale = SimulatedScale()
+        drawn = [scale.drawn(780, 860, f"lid/press/{i}") for i in range(2000)]
+        self.assertEqual(drawn, [scale.drawn(780, 860, f"lid/press/{i}") for i in range(2000)])
+        inside = sum(780 <= grams <= 860 for grams in drawn) / len(drawn)
+        self.assertAlmostEqual(inside, 0.9, delta=0.025)
+        self.assertAlmostEqual(sum(drawn) / len(drawn), 820, delta=2)
+        self.assertEqual(scale.drawn(640, 640, "start"), 640)
+        self.assertGreaterEqual(min(scale.drawn(0, 300, str(i)) for i in range(200)), 0)
+
     def test_events_out_of_order_are_refused(self) -> None:
         with self.assertRaisesRegex(BadInput, "in order"):
             list(SimulatedScale().reports([Event(2.0, "tare"), Event(1.0, "tare")], 3.0))

@@ -162,7 +162,7 @@ class InTheDish(unittest.TestCase):
             ("bake", "", "potato", "raw", "pieces"): (30.0,),
             ("press", "cloth", "a_food_that_is_gone", "raw", ""): (0.5,),
         }
-        view = learning_view(values, FOODS, on=True)
+        view = learning_view(values, FOODS, {}, BOOK, on=True)
         self.assertEqual(
             [row.words for row in view.rows],
             ["Wringing in a cloth: spinach, heated", "Baking: potato, in pieces"],
@@ -185,7 +185,7 @@ class Appliances(unittest.TestCase):
         self.assertIsNotNone(offset)
         self.assertEqual((offset and offset.runs, offset and offset.foods), (3, 2))
         self.assertAlmostEqual(offset.times if offset else 0, 1.2**0.5, places=9)
-        self.assertEqual(learning_view(known, FOODS, on=True).rows[0].yours,
+        self.assertEqual(learning_view(known, FOODS, {}, BOOK, on=True).rows[0].yours,
                          "dries like one 10 °C hotter")  # fmt: skip
         habit = Habit("roast", "", "celeriac", "raw")
         step = with_learnt(Step("r", "roast", "Roasted"), habit, known)

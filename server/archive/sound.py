@@ -13,7 +13,7 @@ from foods.stand_ins import book_of
 from menu.lists import shopping_of
 from menu.services import menu_of
 from reckon.services import dishes_of
-from runs.learning import learnt_by
+from runs.learning import taught_to
 from runs.models import Run
 from runs.records import run_answer
 from runs.sessions import sessions_of
@@ -112,7 +112,7 @@ def shown_whole(*, household: Household) -> None:
         menu_of(household=household, first=None, days=7)
         shopping_of(household=household, days=7)
         sessions_of(household=household)
-        learnt_by(household=household)
+        taught_to(household=household)
         for run in Run.objects.of(household).order_by("-started_at")[:LATEST_RUNS]:
             run_answer(household=household, run_id=run.uid)
     except Exception as error:

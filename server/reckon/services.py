@@ -147,18 +147,32 @@ def water(*, household: Household, request: WaterRequest) -> WaterView:
     )
 
 
-class ScaleWish(msgspec.Struct):
-    """What stands on a simulated scale and what it was tared at, in grams; then what happens."""
+ScaleGrams = Annotated[float, msgspec.Meta(ge=0, le=100_000)]
 
-    load: Annotated[float, msgspec.Meta(ge=0, le=100_000)] = 0.0
-    tared: Annotated[float, msgspec.Meta(ge=0, le=100_000)] = 0.0
-    happening: Literal["put", "tare"] = "put"
-    grams: Annotated[float, msgspec.Meta(ge=0, le=100_000)] = 0.0
+
+class ScaleWish(msgspec.Struct):
+    """What stands on a simulated scale and what it was tared at, in grams; then what happens.
+
+    To `follow` a step is to put on what it may leave, from `low` to `high` with what it stands in;
+    `step` names it, so that it leaves the same every time.
+    """
+
+    load: ScaleGrams = 0.0
+    tared: ScaleGrams = 0.0
+    happening: Literal["put", "tare", "follow"] = "put"
+    grams: ScaleGrams = 0.0
+    low: ScaleGrams = 0.0
+    high: ScaleGrams = 0.0
+    step: Annotated[str, msgspec.Meta(max_length=200)] = ""
 
 
 class ScaleReports(msgspec.Struct):
-    """Data reports in hexadecimal, ten a second, from the moment it happened."""
+    """Data reports in hexadecimal, ten a second, from the moment it happened.
 
+    `load` grams stand on it from then on.
+    """
+
+    load: float
     reports: list[str]
 
 
@@ -168,13 +182,19 @@ SETTLES, REPORTED = 4.0, 8.0
 
 def simulated_scale(wish: ScaleWish) -> ScaleReports:
     """Return what a simulated scale reports after something happened to it."""
-    begins = 2 * SETTLES
+    begins, scale = 2 * SETTLES, SimulatedScale()
+    follows = wish.happening == "follow"
+    if wish.happening == "tare":
+        load, happens = wish.load, Event(begins, "tare")
+    else:
+        load = round(scale.drawn(wish.low, wish.high, wish.step), 1) if follows else wish.grams
+        happens = Event(begins, "put", load)
     events = [
         Event(0.0, "put", wish.tared), Event(SETTLES, "tare"), Event(SETTLES, "put", wish.load),
-        Event(begins, wish.happening, wish.grams),
+        happens,
     ]  # fmt: skip
-    reports = SimulatedScale().reports(events, begins + REPORTED)
-    return ScaleReports([report.hex() for at, report in reports if at >= begins])
+    reports = scale.reports(events, begins + REPORTED)
+    return ScaleReports(load, [report.hex() for at, report in reports if at >= begins])
 
 
 class ProbeWish(msgspec.Struct):
@@ -418,7 +438,13 @@ class _Summaries:
         self.book = book_of(household=household)
         known = self.setting
         people = repr(
-            (known.eaters, known.rules, known.microwave_watts, sorted(known.learnt.items()))
+            (
+                known.eaters,
+                known.rules,
+                known.microwave_watts,
+                sorted(known.learnt.items()),
+                sorted(known.verdicts.items()),
+            )
         )
         table = hashlib.sha256(people.encode()).hexdigest()
         self.rests_on = f"{household.foods_revision}|{table}|{self.foods.digest}|{RELEASE}"

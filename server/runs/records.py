@@ -37,7 +37,7 @@ from snabo_core.swaps.book import Book
 from snabo_core.swaps.frozen import Frozen, thaw
 from snabo_core.swaps.homemade import make_food
 from snabo_core.swaps.judged import judged
-from snabo_core.views.run import RunView, left_batch, parted_of, run_view
+from snabo_core.views.run import RunView, judged_band, left_batch, parted_of, run_view
 from snabo_core.views.run_changes import made_the_dish
 from snabo_core.views.run_events import (
     FINISHED,
@@ -345,7 +345,13 @@ def _verdict(kept: _Kept, body: RunTold) -> tuple[str, dict[str, Any]]:
         raise BadInput("This dish had no such part.", "part")
     if not any((body.texture, body.holding, body.taste, body.again, body.words.strip())):
         raise BadInput("Nothing is said yet: how was it?", "words")
+    judges = None
+    if body.texture and body.part:
+        setting = replace(kept.setting, readings=kept.record.facts.readings)
+        made = judged(cooked_of(kept.record), setting, kept.book, kept.library)
+        judges = judged_band(body.part, made)
     said = {
+        "judged": {"band": list(judges[0]), "share": judges[1]} if judges else None,
         "eater": eater, "name": names.get(eater, ""), "part": body.part, "texture": body.texture,
         "holding": body.holding, "taste": body.taste, "again": body.again,
         "words": body.words.strip(),

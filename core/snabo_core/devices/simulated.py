@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import hashlib
 import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
@@ -16,6 +17,8 @@ from snabo_core.errors import BadInput
 EventKind = Literal["put", "tare", "unplug", "plug_in"]
 # A load counts as moving until it is within so many grams of where it settles.
 SETTLED = 1.0
+# Standard deviations to either side that hold nine in ten of a normal distribution.
+NINE_IN_TEN = 1.645
 
 
 @dataclass(frozen=True)
@@ -70,6 +73,19 @@ class SimulatedScale:
             noise = float(tremble.normal(0.0, self.noise))
             if plugged:
                 yield at, self._report(load, shown, tare, noise + self.drift * at / 60)
+
+    def drawn(self, low: float, high: float, of: str) -> float:
+        """Return the grams that a step may leave, the same for the same step and `seed`.
+
+        Args:
+            low: grams of which one in twenty leaves less.
+            high: grams of which one in twenty leaves more.
+            of: names the step.
+        """
+        digest = hashlib.sha256(f"{self.seed}/{of}".encode()).digest()
+        dice = np.random.default_rng(int.from_bytes(digest[:8], "little"))
+        middle, spread = (low + high) / 2, (high - low) / 2 / NINE_IN_TEN
+        return max(0.0, float(dice.normal(middle, spread)))
 
     def _report(self, load: float, shown: float, tare: float, error: float) -> bytes:
         if load > self.most:

@@ -23,8 +23,9 @@ class Setting:
     `readings` are what its scale said of the dish that is computed, `missing` the appliances its
     kitchen lacks, `not_again` the families of stand-ins it has had enough of, `lately` those it
     cooked in the last days, `pans` what it bakes in. `learnt` are what its
-    weigh-ins showed, by technique, tool, food, state and cut; see `water.learning`. `equipment` is
-    what it cooks on.
+    weigh-ins showed, by technique, tool, food, state and cut; see `water.learning`. `verdicts`
+    are what it said of stand-ins whose water was weighed, by role, stand-in and step; see
+    `water.bands`. `equipment` is what it cooks on.
     """
 
     eaters: tuple[Eater, ...]
@@ -38,4 +39,7 @@ class Setting:
     lately: frozenset[str] = frozenset()
     pans: tuple[Pan, ...] = ()
     learnt: Mapping[tuple[str, ...], tuple[float, ...]] = field(default_factory=dict)
+    verdicts: Mapping[tuple[str, str, str], tuple[tuple[float, str], ...]] = field(
+        default_factory=dict
+    )
     equipment: Equipment = field(default_factory=Equipment)

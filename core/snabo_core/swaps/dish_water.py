@@ -14,7 +14,7 @@ from snabo_core.method.techniques import techniques
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.cooking import STIRRED_IN, CookStep, effective_steps
-from snabo_core.swaps.ledgers import condition_of, conditions_of, steps_for
+from snabo_core.swaps.ledgers import condition_of, conditions_of, steps_for, with_verdicts
 from snabo_core.swaps.sauces import in_sauce, power_of, sauce_lines, thickness_in
 from snabo_core.swaps.scaling import slot_lines
 from snabo_core.water.courses import (
@@ -185,7 +185,8 @@ class _Water:
             written = steps_for(slot, self.book)
             place_of = [step.id for step in written].index(one.book_step)
             found = conditions_of(slot, written)[place_of]
-            step = self._as_found(replace(written[place_of], id=one.step.id), found)
+            step = with_verdicts(written[place_of], slot, self.setting)
+            step = self._as_found(replace(step, id=one.step.id), found)
             if not any(owner == slot.id for owner, *_ in self.places.values()):
                 takes = self._begin(part, slot, takes, step)
             said = self.setting.readings.of(slot)

@@ -17,6 +17,7 @@ from snabo_core.swaps.sauces import liquid_of, sauce_lines, thickness_of
 from snabo_core.swaps.scaling import ledger_lines, slot_lines
 from snabo_core.water import Kitchen, Ledger, Step, predict
 from snabo_core.water import State as Grams
+from snabo_core.water.bands import Moved, moved
 from snabo_core.water.learning import Condition, cut_words, with_learnt
 from snabo_core.water.steps import in_rounds
 
@@ -75,13 +76,30 @@ def _step(step: ChoiceStep) -> Step:
 
 
 def learnt_steps(slot: Slot, steps: Sequence[Step], setting: Setting) -> tuple[Step, ...]:
-    """Return a stand-in's steps as this household's own weigh-ins have shown them."""
-    if slot.choice is None:
-        return tuple(steps)
+    """Return a stand-in's steps as this household's weigh-ins and verdicts have shown them."""
     return tuple(
-        with_learnt(step, found.habit(step), setting.learnt)
+        with_verdicts(with_learnt(step, found.habit(step), setting.learnt), slot, setting)
         for step, found in zip(steps, conditions_of(slot, steps), strict=False)
     )
+
+
+def with_verdicts(step: Step, slot: Slot, setting: Setting) -> Step:
+    """Return a stand-in's step with its band where this household's verdicts have moved it."""
+    known = band_moved(step, slot, setting)
+    return step if known is None or not known.moves else replace(step, band=known.band)
+
+
+def band_moved(step: Step, slot: Slot, setting: Setting) -> Moved | None:
+    """Return a step's band, as the book has it, after what was said; None without any word.
+
+    Args:
+        step: as it is written.
+        slot: that holds the stand-in.
+        setting: of the household.
+    """
+    key = (slot.role, slot.choice.stand_in if slot.choice else "", step.id)
+    told = setting.verdicts.get(key)
+    return moved(step.band, told) if told and step.band else None
 
 
 def conditions_of(slot: Slot, steps: Iterable[Step]) -> list[Condition]:

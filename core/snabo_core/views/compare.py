@@ -161,7 +161,7 @@ def _judged(column: Column, setting: Setting, book: Book, library: Library) -> J
         return judged(column.dish, setting, book, library)
     foods, steps, rules = thaw(column.frozen, library, book)
     # What the kitchen has learnt since would move a version's figures: it goes by the book's.
-    then = replace(setting, rules=rules, readings=NONE, learnt={})
+    then = replace(setting, rules=rules, readings=NONE, learnt={}, verdicts={})
     return judged(column.dish, then, steps, foods)
 
 

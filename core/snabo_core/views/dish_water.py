@@ -17,11 +17,11 @@ from snabo_core.swaps.batches import Batches, batches_for
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.dish_water import WHOLE, Course, Flows, Glass, dish_water
 from snabo_core.swaps.judged import Judged, judged
-from snabo_core.swaps.ledgers import losses_of, name_of, steps_for
+from snabo_core.swaps.ledgers import band_moved, losses_of, name_of, steps_for
 from snabo_core.swaps.other_ways import Kind as OtherKind
 from snabo_core.swaps.other_ways import OtherWay, other_ways
 from snabo_core.views.cooked import Cooked
-from snabo_core.views.learning import said_at_glass
+from snabo_core.views.learning import said_at_glass, said_of_band
 from snabo_core.views.method import cautions_by_number
 from snabo_core.views.preview import looked_at
 from snabo_core.views.water import PointView, point_view, upcoming
@@ -90,7 +90,7 @@ class GlassView:
     `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is;
     `turns` are the rounds or batches in which it was weighed, `so_far` says them in words and
     `batches` is in how many this kitchen does the step;
-    `learnt` says what this kitchen's own weigh-ins have shown of the step.
+    `learnt` says what this kitchen's own weigh-ins and verdicts have shown of the step.
     """
 
     part_id: str
@@ -224,11 +224,22 @@ class _Views:
             replace(shown, note=note),
             tuple(self._cure(each) for each in self._cures(glass, press)),
             self._others(glass),
-            said_at_glass(glass.habit, self.made.setting.learnt),
+            " ".join(words for words in self._learnt(glass) if words),
             glass.turns,
             _so_far(glass),
             batches.count if batches else 1,
         )
+
+    def _learnt(self, glass: Glass) -> tuple[str, str]:
+        """Return what weigh-ins and what verdicts have shown of a glass, in sentences."""
+        setting, slot = self.made.setting, glass.slot
+        steps = {one.id: one for one in steps_for(slot, self.book)} if slot else {}
+        band = (
+            band_moved(steps[glass.step], slot, setting)
+            if slot is not None and glass.step in steps
+            else None
+        )
+        return said_at_glass(glass.habit, setting.learnt), said_of_band(band)
 
     def _batches(self, glass: Glass, press: str | None) -> Batches | None:
         setting = self.made.setting

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
+from snabo_core.swaps.book import Book
+from snabo_core.water.bands import ENOUGH, Moved, moved
 from snabo_core.water.learning import (
     SHARES,
     Habit,
@@ -22,6 +24,7 @@ from snabo_core.water.priors import SURFACE_C
 from snabo_core.water.steps import BAKED, PANNED, SIMMERED
 from snabo_core.wording import Message, say, worded
 
+Verdicts = Mapping[tuple[str, str, str], Sequence[tuple[float, str]]]
 # The oven that an offset is told for, and what dries in it, in degrees Celsius: what arrives is
 # as the difference of the two.
 OVEN_C = 190.0
@@ -78,12 +81,16 @@ def figure_words(habit: Habit, known: Learnt) -> tuple[str, str]:
     return say(Message(code, {"figure": yours})), say(Message(code, {"figure": book}))
 
 
-def learning_view(values: Values, library: Library, *, on: bool) -> LearningView:
+def learning_view(
+    values: Values, library: Library, verdicts: Verdicts, book: Book, *, on: bool
+) -> LearningView:
     """Return what was learnt, the most weighed first.
 
     Args:
         values: what weigh-ins showed, by habit.
         library: for the names of foods.
+        verdicts: what was said of stand-ins whose water was weighed.
+        book: for their bands and names.
         on: whether the household goes by it.
     """
     rows = []
@@ -94,10 +101,37 @@ def learning_view(values: Values, library: Library, *, on: bool) -> LearningView
             food = library.food(habit.food).name
         except SnaboError:
             continue
-        yours, book = figure_words(habit, known)
-        rows.append(LearntView(_words(habit, food), yours, book, known.runs))
+        yours, usual = figure_words(habit, known)
+        rows.append(LearntView(_words(habit, food), yours, usual, known.runs))
     rows.sort(key=lambda row: (-row.runs, row.words))
-    return LearningView(on, (*_appliances(values), *rows))
+    return LearningView(on, (*_appliances(values), *rows, *_bands(verdicts, book)))
+
+
+def _bands(verdicts: Verdicts, book: Book) -> Iterator[LearntView]:
+    """Yield every band that was judged, whether it has moved or not yet."""
+    for (role, key, step_id), told in verdicts.items():
+        stand_in = book.find(role, key)
+        step = next((s for s in stand_in.steps if s.id == step_id), None) if stand_in else None
+        if stand_in is None or step is None or step.band is None:
+            continue
+        known = moved(step.band, told)
+        words = worded("band_of", stand_in=stand_in.name, step=step.label.lower())
+        yours = _edges(known.band) if known.moves else worded("band_waits")
+        yield LearntView(words, yours, _edges(known.book), len(told))
+
+
+def _edges(band: tuple[float, float]) -> str:
+    return worded("band_edges", low=f"{100 * band[0]:.1f}", high=f"{100 * band[1]:.1f}")
+
+
+def said_of_band(known: Moved | None) -> str:
+    """Return what verdicts have made of a glass's band in a sentence, empty without any."""
+    if known is None:
+        return ""
+    right, wet, dry = (str(count) for count in (known.right, known.too_wet, known.too_dry))
+    if known.moves:
+        return worded("band_moved", book=_edges(known.book), right=right, wet=wet, dry=dry)
+    return worded("band_not_yet", enough=str(ENOUGH), right=right, wet=wet, dry=dry)
 
 
 def _appliances(values: Values) -> Iterator[LearntView]:

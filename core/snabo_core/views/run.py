@@ -22,7 +22,7 @@ from snabo_core.views.added import TOLD
 from snabo_core.views.dish_water import glass_label
 from snabo_core.views.eaters import EaterView, eater_of
 from snabo_core.views.run_changes import DishOffer, changes_between, offers_of
-from snabo_core.views.run_events import KeptWhere, LeftOver, Opinion
+from snabo_core.views.run_events import BandKey, KeptWhere, LeftOver, Opinion
 from snabo_core.views.run_record import RunRecord, TimedView, cooked_of, times_of
 from snabo_core.views.verdicts import Verdict, verdicts_of
 from snabo_core.wording import day_words, worded
@@ -351,6 +351,21 @@ def opinion_words(one: Opinion) -> str:
     """Return what an eater said of a dish or a part, without their own words."""
     codes = (one.texture, one.holding, one.taste, one.again and f"again_{one.again}")
     return ", ".join(worded(f"said_{code}") for code in codes if code)
+
+
+def judged_band(part: str, made: Judged) -> tuple[BandKey, float] | None:
+    """Return which band a word on a part's texture judges, and at what share of water.
+
+    None where the part has no stand-in with a band, or its water there was not weighed.
+    """
+    for each in made.ledgers:
+        if each.part.id != part or each.ledger is None or each.slot.choice is None:
+            continue
+        for point in reversed(each.ledger.points):
+            if point.band is not None and point.weighed is not None and point.thickness is None:
+                key = (each.slot.role, each.slot.choice.stand_in, point.step_id)
+                return key, point.state.water_share
+    return None
 
 
 def _band(one: Opinion, made: Judged) -> str:

@@ -220,6 +220,31 @@ def _opinion(event: RunEvent) -> Opinion:
     )  # fmt: skip
 
 
+# A role, a stand-in and a step whose band was judged.
+BandKey = tuple[str, str, str]
+
+
+def judged_by(events: Sequence[RunEvent]) -> dict[BandKey, tuple[float, str]]:
+    """Return what was said of parts whose water was weighed, where all who spoke agree.
+
+    The last word of an eater on a part counts; a part is one cooking, however many ate of it.
+    """
+    words = {(event.payload["eater"], event.payload["part"]): event.payload
+             for event in counted(events) if event.kind == VERDICT}  # fmt: skip
+    found: dict[BandKey, dict[str, float]] = {}
+    for said in words.values():
+        known = said.get("judged")
+        if known and said["texture"]:
+            role, stand_in, step = known["band"]
+            found.setdefault((role, stand_in, step), {})[said["texture"]] = known["share"]
+    return {
+        key: (share, texture)
+        for key, sides in found.items()
+        for texture, share in sides.items()
+        if len(sides) == 1
+    }
+
+
 def taught_by(events: Sequence[RunEvent]) -> list[Mapping[str, Any]]:
     """Return what the weigh-ins of a run have shown: at each step the last one's, if it did."""
     last = {_place(event): event.payload.get("taught") for event in counted(events)

@@ -21,6 +21,16 @@ class Scale(KitchenCase):
         self.assertEqual(self.steady(load=620.0, happening="tare", grams=620.0), [])
         self.assertEqual(self.steady(grams=9000.0), [])
 
+    def test_it_follows_what_is_cooked(self) -> None:
+        wish = {"happening": "follow", "low": 780.0, "high": 860.0, "step": "lid/press/1/0"}
+        said = self.send("post", "scale", wish).json()
+        self.assertTrue(720 < said["load"] < 920, said["load"])
+        self.assertEqual(self.send("post", "scale", wish).json()["load"], said["load"])
+        self.assertAlmostEqual(self.steady(**wish)[0], said["load"], delta=2)
+        # Tared with it on, it weighs what is put on then.
+        after = self.steady(load=620.0, tared=620.0, **(wish | {"step": "another"}))
+        self.assertTrue(100 < after[-1] < 300)
+
     def test_refusals(self) -> None:
         for wish in ({"grams": -1.0}, {"grams": 1e9}, {"happening": "sing"}, {"grams": "much"}):
             self.assert_problem(self.send("post", "scale", wish), 400, "wrong shape")

@@ -83,6 +83,34 @@ class Teaching(Weighing):
         doubt = self.weigh("press", start * 0.9, batch=2, batches=2).json()["question"]
         self.assertRegex(doubt, "Was the bowl weighed too")
 
+    def cooked(self, press: float, texture: str) -> None:
+        """Cook it once, pressed down to so many grams, and say how it was."""
+        start = self.points["start"]["grams"]
+        self.weigh("start", start)
+        self.weigh("heat", start * 0.99)
+        run = self.weigh("press", press).json()["run"]["id"]
+        self.send("post", f"runs/{run}/finish", {})
+        said = {"id": str(uuid.uuid4()), "kind": "verdict", "part": self.place["part"],
+                "texture": texture}  # fmt: skip
+        self.assertEqual(self.send("post", f"runs/{run}", said).status_code, 200)
+
+    def test_verdicts_on_both_sides_move_where_it_is_right(self) -> None:
+        before = self.preview()["ledgers"][0]["points"][2]
+        target = before["target"] - 2
+        # One side alone moves nothing.
+        for _ in range(2):
+            self.cooked(target * 0.9, "right")
+        self.assertEqual(self.preview()["ledgers"][0]["points"][2]["band"], before["band"])
+        for _ in range(2):
+            self.cooked(target, "too_wet")
+        after = self.preview()["ledgers"][0]["points"][2]
+        self.assertLess(after["band"]["high"], before["band"]["high"])
+        self.assertEqual(after["band"]["low"], before["band"]["low"])
+        [row] = [row for row in self.rows() if row["words"].startswith("Right for")]
+        self.assertEqual(row["runs"], 4)
+        self.send("post", "learning", {"on": True, "reset": True})
+        self.assertEqual(self.preview()["ledgers"][0]["points"][2]["band"], before["band"])
+
     def test_switched_off_and_begun_again(self) -> None:
         plain = self.preview()["ledgers"][0]["points"][2]["grams"]
         self.press()

@@ -9,7 +9,7 @@ from unittest import mock
 from PIL import Image
 
 from dishes.models import DishVersion
-from runs.learning import learnt_by
+from runs.learning import Taught, taught_to
 from runs.models import Photo, Run, RunEvent
 from runs.photos import MOST_BYTES, MOST_PIXELS
 from runs.tests.test_evenings import EveningCase
@@ -170,12 +170,12 @@ class Verdicts(RunCase):
         place = {"part": glass["part_id"], "slot": glass["slot_id"], "step": glass["step_id"]}
         weigh = self.event("weighed", dish=self.dish, gross=glass["point"]["grams"], **place)
         self.cook(self.evening, weigh)
-        with mock.patch("runs.learning.learnt_by", return_value={}) as learnt:
+        with mock.patch("runs.learning.taught_to", return_value=Taught()) as learnt:
             self.view()
         asked = [call.kwargs["until"] for call in learnt.call_args_list]
         self.assertEqual(asked, [Run.objects.get().started_at])
         self.assertEqual(
-            learnt_by(household=self.household, until=Run.objects.get().started_at), {}
+            taught_to(household=self.household, until=Run.objects.get().started_at), Taught()
         )
 
 

@@ -2,9 +2,9 @@
 import { client, take } from './client';
 import type { ScaleWish } from './types';
 
-/** The reports of a scale to which something happens, in hexadecimal, one a tick. */
-export async function scaleReports(body: ScaleWish): Promise<string[]> {
-  return (await take(client.POST('/api/scale', { body }))).reports;
+/** What then stands on a scale to which something happens, and its reports, one a tick. */
+export function scaleReports(body: ScaleWish) {
+  return take(client.POST('/api/scale', { body }));
 }
 
 /** What a thermometer of so many degrees shows in something hotter or colder, one a tick. */

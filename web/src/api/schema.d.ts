@@ -4184,7 +4184,7 @@ export interface components {
          *         `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is;
          *         `turns` are the rounds or batches in which it was weighed, `so_far` says them in words and
          *         `batches` is in how many this kitchen does the step;
-         *         `learnt` says what this kitchen's own weigh-ins have shown of the step.
+         *         `learnt` says what this kitchen's own weigh-ins and verdicts have shown of the step.
          */
         GlassView: {
             part_id: string;
@@ -5055,19 +5055,28 @@ export interface components {
         /**
          * ScaleWish
          * @description What stands on a simulated scale and what it was tared at, in grams; then what happens.
+         *
+         *         To `follow` a step is to put on what it may leave, from `low` to `high` with what it stands in;
+         *         `step` names it, so that it leaves the same every time.
          */
         ScaleWish: {
             load: number;
             tared: number;
             /** @enum {unknown} */
-            happening: "put" | "tare";
+            happening: "follow" | "put" | "tare";
             grams: number;
+            low: number;
+            high: number;
+            step: string;
         };
         /**
          * ScaleReports
          * @description Data reports in hexadecimal, ten a second, from the moment it happened.
+         *
+         *         `load` grams stand on it from then on.
          */
         ScaleReports: {
+            load: number;
             reports: string[];
         };
         /**

@@ -3,7 +3,7 @@ import { act, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 
 import { standIn, type Server } from '../testing/server';
-import { connect, disconnect, happens, hasUsb, useScale } from './scale';
+import { connect, disconnect, follow, happens, hasUsb, setUp, useScale } from './scale';
 
 // Data reports of usage page 0x8D: id, status, unit (2 is grams), power of ten, weight.
 const steady = (grams: number): number[] => [4, 2, 0, grams & 0xff, grams >> 8];
@@ -89,16 +89,35 @@ it('leaves everything as it is where no scale is chosen, and says where none ope
 
 it('plays what the simulated scale says, and tares what stands on it', async () => {
   const { result } = renderHook(() => useScale());
-  server.answers(200, { reports: [hex(100), ...Array<string>(15).fill(hex(250))] });
+  server.answers(200, { load: 250, reports: [hex(100), ...Array<string>(15).fill(hex(250))] });
   await act(() => happens({ kind: 'put', grams: 250 }));
   await act(() => vi.advanceTimersByTimeAsync(1700));
   expect(result.current).toMatchObject({ kind: 'simulated', steady: { grams: 250 } });
-  server.answers(200, { reports: [] });
+  server.answers(200, { load: 250, reports: [] });
   await act(() => happens({ kind: 'tare' }));
-  expect(server.asked.map((one) => one.body)).toEqual([
+  server.answers(200, { load: 900, reports: [] });
+  await act(() => happens({ kind: 'put', grams: 900 }));
+  expect(server.asked.map((one) => one.body)).toMatchObject([
     { load: 0, tared: 0, happening: 'put', grams: 250 },
-    { load: 250, tared: 0, happening: 'tare', grams: 250 },
+    { load: 250, tared: 0, happening: 'tare' },
+    { load: 250, tared: 250, happening: 'put', grams: 900 },
   ]);
+});
+
+it('follows what is cooked until something is put on by hand', async () => {
+  const { result } = renderHook(() => useScale());
+  act(() => setUp());
+  expect(result.current).toMatchObject({ kind: 'simulated', follows: true });
+  server.answers(200, { load: 812.5, reports: [] });
+  await act(() => happens({ kind: 'follow', step: 'lid/press/1/0', low: 780, high: 860 }));
+  expect(server.asked[0]?.body).toMatchObject({ happening: 'follow', low: 780, high: 860 });
+  expect(result.current.follows).toBe(true);
+  server.answers(200, { load: 30, reports: [] });
+  await act(() => happens({ kind: 'put', grams: 30 }));
+  expect(server.asked[1]?.body).toMatchObject({ load: 812.5 });
+  expect(result.current.follows).toBe(false);
+  act(() => follow(true));
+  expect(result.current.follows).toBe(true);
 });
 
 it('keeps its load where the server refuses', async () => {
@@ -106,7 +125,7 @@ it('keeps its load where the server refuses', async () => {
   server.answers(400, { detail: 'So much stands on no kitchen scale.' });
   await act(() => happens({ kind: 'put', grams: 9e9 }));
   expect(result.current.problem).toBe('So much stands on no kitchen scale.');
-  server.answers(200, { reports: [] });
+  server.answers(200, { load: 30, reports: [] });
   await act(() => happens({ kind: 'put', grams: 30 }));
   expect(server.asked[1]?.body).toMatchObject({ load: 0, grams: 30 });
   await act(() => happens({ kind: 'unplug' }));

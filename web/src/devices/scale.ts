@@ -10,6 +10,8 @@ export interface ScaleState {
   reading: Reading | null;
   /** The last weight that stood still; counted, so that the same one twice is seen twice. */
   steady: { grams: number; count: number } | null;
+  /** Whether what is being cooked comes onto the simulated scale by itself. */
+  follows: boolean;
   problem: string | null;
 }
 
@@ -27,7 +29,13 @@ interface Hid {
 }
 
 const WEIGHING_DEVICES = 0x8d;
-const NOTHING: ScaleState = { kind: 'none', reading: null, steady: null, problem: null };
+const NOTHING: ScaleState = {
+  kind: 'none',
+  reading: null,
+  steady: null,
+  follows: false,
+  problem: null,
+};
 const TICK_MS = 100;
 
 let state = NOTHING;
@@ -36,6 +44,7 @@ let device: HidDevice | null = null;
 let playing: ReturnType<typeof setInterval> | undefined;
 /** All that stands on the simulated scale, and what it stood at when it was tared. */
 let [load, tared] = [0, 0];
+let asked = 0;
 const listeners = new Set<() => void>();
 
 function become(next: Partial<ScaleState>): void {
@@ -88,7 +97,26 @@ export function disconnect(problem: string | null = null): void {
   become({ ...NOTHING, problem });
 }
 
-type Happening = { kind: 'put'; grams: number } | { kind: 'tare' } | { kind: 'unplug' };
+/** What a step may leave, with what it stands in. */
+export interface Expected {
+  step: string;
+  low: number;
+  high: number;
+}
+type Happening =
+  | { kind: 'put'; grams: number }
+  | ({ kind: 'follow' } & Expected)
+  | { kind: 'tare' }
+  | { kind: 'unplug' };
+
+/** Put the simulated scale on the table: what is being cooked comes onto it by itself. */
+export function setUp(): void {
+  become({ ...NOTHING, kind: 'simulated', follows: true });
+}
+
+export function follow(follows: boolean): void {
+  become({ follows });
+}
 
 /** Let something happen to the simulated scale; what it then says is played in real time. */
 export async function happens(happening: Happening): Promise<void> {
@@ -96,12 +124,20 @@ export async function happens(happening: Happening): Promise<void> {
     disconnect('The scale was unplugged. Plug it in and connect it again.');
     return;
   }
-  become({ kind: 'simulated', problem: null });
+  // What is put on by hand stays until the cook lets it follow again.
+  const follows = happening.kind === 'put' ? false : state.follows;
+  become({ kind: 'simulated', follows, problem: null });
   const before = { load, tared };
-  if (happening.kind === 'put') load = happening.grams;
-  else tared = load;
+  const nothing = { grams: 0, low: 0, high: 0, step: '' };
+  const { kind, ...told } = happening;
+  const turn = (asked += 1);
   try {
-    const reports = await scaleReports({ ...before, happening: happening.kind, grams: load });
+    const said = await scaleReports({ ...before, ...nothing, ...told, happening: kind });
+    // Something else has happened to it meanwhile.
+    if (turn !== asked || state.kind !== 'simulated') return;
+    load = said.load;
+    if (kind === 'tare') tared = load;
+    const { reports } = said;
     clearInterval(playing);
     let next = 0;
     playing = setInterval(() => {
@@ -110,7 +146,6 @@ export async function happens(happening: Happening): Promise<void> {
       else clearInterval(playing);
     }, TICK_MS);
   } catch (refusal) {
-    [load, tared] = [before.load, before.tared];
     become({ problem: sentence(refusal) });
   }
 }

@@ -2,7 +2,16 @@
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState, type JSX } from 'react';
 
-import { connect, disconnect, happens, hasUsb, useScale } from '../devices/scale';
+import {
+  connect,
+  disconnect,
+  follow,
+  happens,
+  hasUsb,
+  setUp,
+  useScale,
+  type Expected,
+} from '../devices/scale';
 import type { Status } from '../devices/reports';
 import { PlainButton } from './PlainButton';
 import { typed, withUnit } from './format';
@@ -22,12 +31,12 @@ const SAYS: Record<Status, string> = {
 const TOO_HEAVY = 9000;
 
 interface Props {
-  /** What the step is expected to leave, with what it stands in. */
-  expected: number;
+  /** What the step may leave, with what it stands in; null while nobody knows what is weighed. */
+  expected: Expected | null;
   onSteady: (grams: number) => void;
 }
 
-function Simulated({ expected }: { expected: number }): JSX.Element {
+function Simulated({ follows }: { follows: boolean }): JSX.Element {
   const [put, setPut] = useState('');
   const grams = typed(put);
   return (
@@ -47,11 +56,8 @@ function Simulated({ expected }: { expected: number }): JSX.Element {
         >
           Put it on
         </PlainButton>
-        <PlainButton
-          className="chip"
-          onClick={() => void happens({ kind: 'put', grams: Math.round(expected) })}
-        >
-          What is expected
+        <PlainButton className="chip" aria-pressed={follows} onClick={() => follow(!follows)}>
+          What is cooked
         </PlainButton>
         <PlainButton className="chip" onClick={() => void happens({ kind: 'tare' })}>
           Tare
@@ -79,6 +85,13 @@ export function ScaleRow({ expected, onSteady }: Props): JSX.Element {
     heard.current = steady.count;
     onSteady(steady.grams);
   }, [steady, onSteady]);
+  const following = scale.kind === 'simulated' && scale.follows;
+  const { step, low, high } = expected ?? { step: '', low: 0, high: 0 };
+  useEffect(() => {
+    if (following && step) void happens({ kind: 'follow', step, low, high });
+    // Where only the figures move, what stands on it stays.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [following, step]);
   return (
     <div className={styles.scale} role="group" aria-label="Scale">
       {scale.problem && <Notice bad>{scale.problem}</Notice>}
@@ -89,7 +102,7 @@ export function ScaleRow({ expected, onSteady }: Props): JSX.Element {
               Read a USB scale
             </PlainButton>
           )}
-          <PlainButton className="chip" onClick={() => void happens({ kind: 'put', grams: 0 })}>
+          <PlainButton className="chip" onClick={setUp}>
             Simulated scale
           </PlainButton>
           {!hasUsb() && <span className="soft">This browser reads no scale by USB.</span>}
@@ -105,7 +118,7 @@ export function ScaleRow({ expected, onSteady }: Props): JSX.Element {
               Put it away
             </PlainButton>
           </p>
-          {scale.kind === 'simulated' && <Simulated expected={expected} />}
+          {scale.kind === 'simulated' && <Simulated follows={scale.follows} />}
         </>
       )}
     </div>

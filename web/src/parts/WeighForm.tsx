@@ -11,7 +11,7 @@ import { PlainButton } from './PlainButton';
 import { plain, typed, withUnit } from './format';
 import { ScaleRow } from './ScaleRow';
 import { TurnRow } from './TurnRow';
-import { ONCE, turnOf, usually, type Again, type Turn } from './turn';
+import { ONCE, turnOf, usually, weighedOf, type Again, type Turn } from './turn';
 import styles from './weighing.module.css';
 
 /** What the cook read from the scale, in grams. */
@@ -89,7 +89,8 @@ export function WeighForm({
   const fromScale = useCallback((grams: number) => setGross(plain(Math.round(grams))), []);
   const scale = { gross: typed(gross) ?? 0, tare: typed(tare) ?? 0, vessel };
   const ready = typed(gross) !== null && !busy;
-  const share = expected / (turn?.batch ? turn.batches : 1);
+  const on =
+    glass && turn ? weighedOf(glass, turn) : { step: 'finished', low: expected, high: expected };
   return (
     <form
       onSubmit={(event) => {
@@ -134,7 +135,10 @@ export function WeighForm({
           onBatches={setBatches}
         />
       )}
-      <ScaleRow expected={share + scale.tare} onSteady={fromScale} />
+      <ScaleRow
+        expected={turn && { ...on, low: on.low + scale.tare, high: on.high + scale.tare }}
+        onSteady={fromScale}
+      />
       <div className="row">
         <Button type="submit" variant="contained" disabled={!ready || !turn}>
           {turn?.batch ? `Weigh in batch ${turn.batch}` : 'Weigh in'}

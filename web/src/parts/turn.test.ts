@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 
 import type { GlassView } from '../api/types';
-import { lastOf, ONCE, turnOf, usually } from './turn';
+import { lastOf, ONCE, turnOf, usually, weighedOf } from './turn';
 
 function glass(
   weighed: number | null,
@@ -42,5 +42,21 @@ describe('the next weight of a step', () => {
     // All at once after all: the batches are gone.
     expect(turnOf(all, 'instead', 1)).toEqual({ round: 1, batch: 0, batches: 1 });
     expect(turnOf(all, 'on', 1)?.round).toBe(2);
+  });
+
+  it('may weigh what the step leaves, a batch its share, another round a little less', () => {
+    const part = { ...glass(null), part_id: 'lid', slot_id: '', step_id: 's' };
+    part.point = { ...part.point, low: 800, high: 900 };
+    expect(weighedOf(part, ONCE)).toEqual({ step: 'lid/s/1/0', low: 800, high: 900 });
+    expect(weighedOf(part, { round: null, batch: 2, batches: 2 })).toMatchObject({
+      step: 'lid/s/1/2',
+      low: 400,
+      high: 450,
+    });
+    part.point = { ...part.point, weighed: 700 };
+    const next = weighedOf(part, { ...ONCE, round: 2 });
+    expect(next.step).toBe('lid/s/2/0');
+    expect(next.low).toBeLessThan(next.high);
+    expect(next.high).toBeLessThan(700);
   });
 });

@@ -18,7 +18,8 @@ export function Learning(): JSX.Element {
     <section aria-label="What your kitchen has shown" className={styles.learning}>
       <h2>What your kitchen has shown</h2>
       <p className="soft">
-        Two weigh-ins, before a step and after it, show what your own cloth, pan or oven does. The
+        Two weigh-ins, before a step and after it, show what your own cloth, pan or oven does. What
+        you say of a part that was weighed (too wet, right, too dry) moves where it is right. The
         book counts as three cookings, each of yours as one.
       </p>
       {known && (
@@ -42,7 +43,7 @@ export function Learning(): JSX.Element {
                 <th scope="col">what you do</th>
                 <th scope="col">yours</th>
                 <th scope="col">the book</th>
-                <th scope="col">weigh-ins</th>
+                <th scope="col">times</th>
               </tr>
             </thead>
             <tbody>

@@ -15,7 +15,10 @@ interface Props {
   onClose: () => void;
 }
 
-function Simulated(): JSX.Element {
+/** Degrees above and below the target at which food is done for sure, and is not yet. */
+const [DONE, NOT_YET] = [2, 8];
+
+function Simulated({ target }: { target: number }): JSX.Element {
   const [into, setInto] = useState('');
   const celsius = typed(into);
   return (
@@ -32,6 +35,8 @@ function Simulated(): JSX.Element {
       <PlainButton disabled={celsius === null} onClick={() => void stickIn(celsius ?? 0)}>
         Stick it in
       </PlainButton>
+      <PlainButton onClick={() => void stickIn(target + DONE)}>Food that is done</PlainButton>
+      <PlainButton onClick={() => void stickIn(target - NOT_YET)}>Food that is not</PlainButton>
     </div>
   );
 }
@@ -79,7 +84,7 @@ export function ProbeForm({ target, onRead, onClose }: Props): JSX.Element {
           Keep it
         </PlainButton>
       </form>
-      {simulated && <Simulated />}
+      {simulated && <Simulated target={target} />}
       <div className={styles.actions}>
         {probe.celsius !== null && (
           <PlainButton disabled={!probe.stands} onClick={() => keep(probe.celsius ?? 0)}>
