@@ -1,7 +1,7 @@
 /** Along the bottom while something is on: the run and what the scale should read next. */
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, type JSX } from 'react';
-import { Link } from 'react-router';
+import { Link, useMatch } from 'react-router';
 
 import { waterQuery } from '../../api/reckon';
 import { useOpenDish } from '../../draft/context';
@@ -12,6 +12,7 @@ import styles from './counterStrip.module.css';
 export function CounterStrip(): JSX.Element | null {
   const { whole, readings, variant, eaters, run, draft } = useOpenDish();
   const scale = useScale();
+  const atWater = useMatch('/dishes/:id/water') !== null;
   const shown = useDeferredValue(whole.document);
   const asked = waterQuery(shown, readings, eaters, variant?.id ?? '');
   const water = useQuery({ ...asked, enabled: run !== null });
@@ -22,7 +23,7 @@ export function CounterStrip(): JSX.Element | null {
   const last = run && course?.glasses.findLast((glass) => glass.point.weighed !== null)?.point;
   if (!last && !live) return null;
   return (
-    <footer className={styles.strip} aria-label="On the counter">
+    <footer className={styles.strip} data-at-water={atWater} aria-label="On the counter">
       {live && (
         <span>
           <b>{live.grams === null ? '–' : withUnit(Math.round(live.grams), 'g')}</b>
@@ -37,7 +38,7 @@ export function CounterStrip(): JSX.Element | null {
       )}
       {last && <span>{last.advice !== 'no_band' ? last.words : course.next_words}</span>}
       <span className="grow" />
-      <Link to={`/dishes/${draft.id}/water`}>To the water</Link>
+      {!atWater && <Link to={`/dishes/${draft.id}/water`}>To the water</Link>}
     </footer>
   );
 }

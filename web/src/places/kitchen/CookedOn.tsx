@@ -39,58 +39,67 @@ export function CookedOn({
   onChange: (next: Equipment) => void;
 }): JSX.Element {
   return (
-    <div className={styles.setting}>
-      <h2>Cooked on</h2>
-      <p className="soft" style={{ margin: '4px 0 12px' }}>
-        The run sheet uses no more than there is. Nothing of a kind is 0: then it is done by hand,
-        or said that it cannot be. An empty oven usually rises by 10 °C a minute.
-      </p>
-      <div className={styles.counted}>
-        {COUNTED.map(([name, label]) => (
-          <NumberField
-            key={name}
-            label={label}
-            value={equipment[name]}
-            onChange={(value) => onChange({ ...equipment, [name]: Math.round(value ?? 0) })}
-          />
-        ))}
-        {RATES.map(([name, label]) => (
-          <NumberField
-            key={name}
-            label={label}
-            value={equipment[name]}
-            onChange={(value) => onChange({ ...equipment, [name]: value ?? 0 })}
-          />
-        ))}
+    <>
+      <div className={styles.setting}>
+        <h2>Cooked on</h2>
+        <p className="soft" style={{ margin: '4px 0 12px' }}>
+          The run sheet uses no more than there is. Nothing of a kind is 0: then it is done by hand,
+          or said that it cannot be. An empty oven usually rises by 10 °C a minute.
+        </p>
+        <div className={styles.counted}>
+          {COUNTED.map(([name, label]) => (
+            <NumberField
+              key={name}
+              label={label}
+              value={equipment[name]}
+              onChange={(value) => onChange({ ...equipment, [name]: Math.round(value ?? 0) })}
+            />
+          ))}
+          {RATES.map(([name, label]) => (
+            <NumberField
+              key={name}
+              label={label}
+              value={equipment[name]}
+              onChange={(value) => onChange({ ...equipment, [name]: value ?? 0 })}
+            />
+          ))}
+        </div>
       </div>
-      <h3 style={{ marginTop: 16 }}>Pressed and blended in</h3>
-      <p className="soft" style={{ margin: '4px 0 12px' }}>
-        What goes in at once, 0 for what you do not have. Water says in how many batches a step is
-        done; a blender is filled to two thirds, with hot food only to half.
-      </p>
-      <div className={styles.counted}>
-        {TAKES.map(([name, label]) => (
-          <NumberField
-            key={name}
-            label={label}
-            value={equipment[name]}
-            onChange={(value) => onChange({ ...equipment, [name]: value ?? 0 })}
-          />
-        ))}
+      <div className={styles.setting}>
+        <h2>Pressed and blended in</h2>
+        <p className="soft" style={{ margin: '4px 0 12px' }}>
+          What goes in at once, 0 for what you do not have. Water says in how many batches a step is
+          done; a blender is filled to two thirds, with hot food only to half.
+        </p>
+        <div className={styles.counted}>
+          {TAKES.map(([name, label]) => (
+            <NumberField
+              key={name}
+              label={label}
+              value={equipment[name]}
+              onChange={(value) => onChange({ ...equipment, [name]: value ?? 0 })}
+            />
+          ))}
+        </div>
+        <div
+          className="chips"
+          role="group"
+          aria-label="How strong the blender is"
+          style={{ marginTop: 12 }}
+        >
+          <span className="soft">The blender is</span>
+          {STRENGTHS.map(([strength, words]) => (
+            <PlainButton
+              key={strength}
+              className="chip"
+              aria-pressed={equipment.blender === strength}
+              onClick={() => onChange({ ...equipment, blender: strength })}
+            >
+              {words}
+            </PlainButton>
+          ))}
+        </div>
       </div>
-      <div className="chips" role="group" aria-label="How strong the blender is">
-        <span className="soft">The blender is</span>
-        {STRENGTHS.map(([strength, words]) => (
-          <PlainButton
-            key={strength}
-            className="chip"
-            aria-pressed={equipment.blender === strength}
-            onClick={() => onChange({ ...equipment, blender: strength })}
-          >
-            {words}
-          </PlainButton>
-        ))}
-      </div>
-    </div>
+    </>
   );
 }
