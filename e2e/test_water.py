@@ -27,6 +27,17 @@ For the leaves
 """
 
 
+BY_EYE = """Lock cottage mushrooms
+Serves 2
+
+300 g mushrooms, sliced
+15 g butter
+100 to 200 ml double cream, until it coats a spoon
+
+1. Fry the mushrooms in the butter for 8 minutes.
+2. Stir in the cream and simmer for 3 minutes.
+"""
+
 FISH_PIE = """Estuary fish pie
 Serves 4
 
@@ -124,6 +135,30 @@ class OwnWater(CookCase):
             if number == 1:
                 expect(answer).to_contain_text("300 g in 1 of 2 batches so far")
         expect(wrung).to_contain_text("620 g")
+
+    def test_cream_is_added_by_eye_and_what_went_in_is_on_the_plate(self) -> None:
+        page = self.page
+        self.to_bench(BY_EYE)
+        before = self.rail().inner_text()
+        self.station("Water")
+        by_eye = page.get_by_role("region", name="Added by eye")
+        page.get_by_role("button", name=re.compile(r"\+ double cream")).click()
+        expect(by_eye).to_contain_text(re.compile(r"begin with \d+ g, at most \d+ g"))
+        # Far too much is asked about, and nothing counts before the answer.
+        by_eye.get_by_label("Went in, g").fill("990")
+        by_eye.get_by_role("button", name="Keep it").click()
+        expect(page.get_by_text("far more than the")).to_be_visible()
+        expect(by_eye).not_to_contain_text("went in")
+        by_eye.get_by_label("Went in, g").fill("60")
+        by_eye.get_by_role("button", name="Keep it").click()
+        expect(by_eye).to_contain_text("60 g went in")
+        self.station("Bench")
+        expect(page.get_by_role("heading", name="One serving")).to_be_visible()
+        expect(self.rail()).not_to_have_text(before)
+        self.station("Water")
+        page.get_by_role("button", name=re.compile(r"\+ double cream")).click()
+        by_eye.get_by_role("button", name="Take it back").click()
+        expect(by_eye).not_to_contain_text("went in")
 
     def test_a_scale_fills_the_field_when_its_weight_is_steady(self) -> None:
         page = self.page

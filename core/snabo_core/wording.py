@@ -693,6 +693,11 @@ TEMPLATES: dict[str, str] = {
     "aim_at": "Dry enough at {target} g; not below {floor} g",
     "sheets": "Kitchen paper holds 15 to 30 g a sheet: {grams} g is {few} to {many} sheets. "
     "A clean cloth does it without",
+    "question_poured": "That is far more than the {ceiling} g that may go in. "
+    "Was the bowl weighed too?",
+    "held_back": "{food}: begin with {start} g, at most {ceiling} g",
+    "held_back_from_none": "{food}: little by little, at most {ceiling} g",
+    "held_back_until": "{words}, {cue}",
     "batches_cloth": "Your cloth takes about {takes} g at once: wring in {count} batches",
     "batches_mesh": "Your press takes about {takes} g at once: press in {count} batches",
     "batches_blender": "Your blender takes about {takes} g of this at once: "

@@ -4,7 +4,7 @@ import random
 import unittest
 from dataclasses import replace
 
-from snabo_core.dish import NONE, Readings, Turns
+from snabo_core.dish import NONE, Dish, HoldBack, MethodStep, Part, Readings, Take, Turns
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.plate.equipment import Equipment, check_equipment
@@ -12,11 +12,13 @@ from snabo_core.plate.setting import Setting
 from snabo_core.swaps.batches import batches_for
 from snabo_core.swaps.book import book
 from snabo_core.swaps.dish_water import Glass, dish_water
+from snabo_core.swaps.judged import judged
 from snabo_core.views.dish_water import GlassView, water_view
 from snabo_core.views.run_events import fold_run
-from snabo_core.water.advice import question
+from snabo_core.water.advice import question, question_poured
 from snabo_core.water.learning import Habit, State, of_food, pressing, shown
 from snabo_core.water.priors import LATER_ROUND, PAN_GRAMS_PER_MINUTE, PRESSES, Prior
+from tests.helpers import line
 from tests.test_learning import LEAVES
 from tests.test_run import Told
 
@@ -166,6 +168,65 @@ class InBatches(unittest.TestCase):
             with self.assertRaises(BadInput):
                 check_equipment(Equipment(**change))  # type: ignore[arg-type]
         check_equipment(Equipment(cloth_grams=0, mesh_grams=0, blender_ml=0))
+
+
+SAUCE = Dish(
+    "",
+    2.0,
+    (Part("p", "Sauce", (
+        line("m", 400.0, "milk"), line("f", 20.0, "wheat_flour"),
+        line("c", 150.0, "double_cream", hold=HoldBack(50.0, 150.0, "until it just coats")),
+    )),),
+    method=(
+        MethodStep("s", "", "whisk the flour into the milk and simmer", "simmer",
+                   (Take("m"), Take("f")), 5, 5, stated=("minutes",)),
+        MethodStep("w", "", "stir in the cream", "mix", (Take("s"), Take("c"))),
+    ),
+)  # fmt: skip
+
+
+class ByEye(unittest.TestCase):
+    """A line that is added by eye: what went in counts, on the scale and on the plate."""
+
+    def told(self, *grams: float) -> Readings:
+        told = Told()
+        for each in grams:
+            told("went_in", line="c", grams=each)
+        return fold_run(told.events).readings
+
+    def test_what_went_in_is_what_there_is(self) -> None:
+        said = self.told(90.0, 70.0)
+        self.assertEqual(said.went_in, {"c": 70.0})
+        setting = Setting((), readings=said)
+        glass = dish_water(SAUCE, BOOK, FOODS, setting)[0].glasses[-1]
+        planned = dish_water(SAUCE, BOOK, FOODS, Setting(()))[0].glasses[-1]
+        gap = planned.point.before - glass.point.before
+        self.assertAlmostEqual(gap, 80.0, places=6)
+        # The plate has 80 g of cream less, by the same path.
+        fat = [judged(SAUCE, one, BOOK, FOODS).plate.figures["fat"].best or 0.0
+               for one in (Setting(()), setting)]  # fmt: skip
+        cream = FOODS.row("double_cream").value("fat") or 0.0
+        self.assertAlmostEqual(fat[0] - fat[1], 80 * cream / 100 / 2, places=6)
+
+    def test_it_is_told_at_its_step_and_nothing_else_is(self) -> None:
+        glasses = water_view(SAUCE, Setting((), readings=self.told(70.0)), BOOK, FOODS)
+        [held] = [held for glass in glasses.courses[0].glasses for held in glass.held]
+        self.assertEqual(
+            (held.words, held.went_in),
+            ("Double cream: begin with 50 g, at most 150 g, until it just coats.", 70.0),
+        )
+
+    def test_nothing_is_an_amount_and_taking_back_is_the_plan(self) -> None:
+        self.assertEqual(self.told(0.0).went_in, {"c": 0.0})
+        told = Told()
+        told("went_in", line="c", grams=70.0)
+        told("taken_back", line="c", slot="", part="", step=None)
+        self.assertEqual(fold_run(told.events).readings.went_in, {})
+
+    def test_far_more_than_may_go_in_is_asked_about(self) -> None:
+        hold = HoldBack(50.0, 150.0, "")
+        self.assertIsNone(question_poured(180.0, hold))
+        self.assertIsNotNone(question_poured(530.0, hold))
 
 
 class ByFood(unittest.TestCase):

@@ -26,8 +26,8 @@ from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.dish_water import WHOLE, Course, Glass, dish_water
-from snabo_core.views.run_events import TAKEN_BACK, WEIGHED, RunFacts
-from snabo_core.water import question
+from snabo_core.views.run_events import TAKEN_BACK, WEIGHED, WENT_IN, RunFacts
+from snabo_core.water import question, question_poured
 from snabo_core.water.learning import shown
 from snabo_core.wording import say
 
@@ -44,7 +44,8 @@ class WeighIn(msgspec.Struct):
 
     At a step of the recipe's own the slot is empty, and the part too where several lie together.
     `round` counts how often the step was done by then; one that was weighed before is weighed
-    instead. `batch` of `batches` is one of several in which it is done.
+    instead. `batch` of `batches` is one of several in which it is done. With a `line` it is what
+    went in of that, added by eye; the step does not matter then.
     What it was weighed in and how the step was done is kept for learning, where it is known.
     """
 
@@ -63,13 +64,15 @@ class WeighIn(msgspec.Struct):
     watts: Annotated[int, msgspec.Meta(ge=1, le=5000)] | None = None
     batch: Annotated[int, msgspec.Meta(ge=0, le=MOST_BATCHES)] = 0
     batches: Annotated[int, msgspec.Meta(ge=1, le=MOST_BATCHES)] = 1
+    line: Annotated[str, msgspec.Meta(max_length=80)] = ""
 
 
 class TakeBack(msgspec.Struct):
     """Which step's weigh-in to take back; without a step the weight of the finished dish.
 
     At a step of the recipe's own the slot is empty, and the part too where several lie together.
-    With a `round` or a `batch` that one alone, else all that was weighed at the step.
+    With a `round` or a `batch` that one alone, else all that was weighed at the step. With a `line`
+    what went in of that.
     """
 
     client_id: uuid.UUID
@@ -78,6 +81,7 @@ class TakeBack(msgspec.Struct):
     step: str | None = None
     round: Annotated[int, msgspec.Meta(ge=1, le=50)] | None = None
     batch: Annotated[int, msgspec.Meta(ge=0, le=MOST_BATCHES)] = 0
+    line: Annotated[str, msgspec.Meta(max_length=80)] = ""
 
 
 class RunState(msgspec.Struct):
@@ -229,6 +233,8 @@ def weigh_in(
     grams = net_grams(body.gross, body.tare)
     run = dish.runs.filter(finished_at=None).select_related("version").first()
     document = _cooked_now(dish, run)
+    if body.line:
+        return _poured(household, dish, document, body, grams, at)
     setting = replace(
         cooking_setting(household=household), readings=facts_of(run).readings if run else core.NONE
     )
@@ -255,6 +261,35 @@ def weigh_in(
     if at is not None:
         payload["at"] = at.isoformat()
     return _noted(household, dish, body.client_id, WEIGHED, payload)
+
+
+def _poured(
+    household: Household,
+    dish: Dish,
+    document: core.Dish,
+    body: WeighIn,
+    grams: float,
+    at: dt.datetime | None,
+) -> WeighResult:
+    """Take what went in of a line that is added by eye, or ask about it.
+
+    Raises:
+        BadInput: there is no such line to add by eye, or it is less than nothing.
+    """
+    lines = {line.id: line.used() for _, line in core.all_lines(document)}
+    hold = lines[body.line].hold if body.line in lines else None
+    if hold is None:
+        raise BadInput("There is no such line to add by eye any more.", "line")
+    if grams < 0:
+        raise BadInput("Less than nothing cannot have gone in.", "gross")
+    doubt = question_poured(grams, hold)
+    if doubt is not None and not body.sure:
+        run = dish.runs.filter(finished_at=None).select_related("version").first()
+        return WeighResult(fold(run) if run else None, say(doubt))
+    payload: dict[str, Any] = {"line": body.line, "grams": grams}
+    if at is not None:
+        payload["at"] = at.isoformat()
+    return _noted(household, dish, body.client_id, WENT_IN, payload)
 
 
 def _taught(glass: Glass, body: WeighIn, grams: float) -> dict[str, Any] | None:
@@ -355,14 +390,16 @@ def take_back(*, household: Household, run_id: UUID, body: TakeBack) -> RunState
     if not run.events.filter(client_id=body.client_id).exists():
         _refuse_closed(run)
         said = facts_of(run).readings
-        known = said.finished_grams is not None
-        if body.step is not None:
+        known = body.line in said.went_in if body.line else said.finished_grams is not None
+        if body.step is not None and not body.line:
             known = body.step in said.turns.get(body.slot or body.part or WHOLE, {})
         if not known:
             raise BadInput("There is no such weigh-in to take back.", "step")
         payload: dict[str, Any] = {
             "part": body.part, "slot": body.slot or "", "step": body.step, "schema": EVENT_SCHEMA
         }  # fmt: skip
+        if body.line:
+            payload["line"] = body.line
         if body.round is not None or body.batch:
             payload["turn"] = [body.round or 1, body.batch]
         RunEvent.objects.create(run=run, client_id=body.client_id, kind=TAKEN_BACK, payload=payload)

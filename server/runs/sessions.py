@@ -93,6 +93,7 @@ class StoveEvent(msgspec.Struct):
     round: Annotated[int, msgspec.Meta(ge=1, le=50)] | None = None
     batch: Annotated[int, msgspec.Meta(ge=0, le=MOST_BATCHES)] = 0
     batches: Annotated[int, msgspec.Meta(ge=1, le=MOST_BATCHES)] = 1
+    line: Short = ""
     technique: Short = ""
     celsius: Annotated[float, msgspec.Meta(ge=-40, le=400)] = 0.0
     serve_at: Instant | None = None
@@ -400,7 +401,7 @@ def _weighed(household: Household, session: CookingSession, event: StoveEvent) -
         return EventAnswer(event.id, "refused", OVER)
     body = WeighIn(event.id, event.part, event.slot, event.step, event.gross, event.tare,
                    event.sure, event.vessel, round=event.round, batch=event.batch,
-                   batches=event.batches)  # fmt: skip
+                   batches=event.batches, line=event.line)  # fmt: skip
     try:
         result = weigh_in(household=household, dish_id=run.dish.uid, body=body, at=_happened(event))
     except SnaboError as refusal:

@@ -43,7 +43,7 @@ from snabo_core.dish.lines import (
     Use,
     UseKind,
 )
-from snabo_core.dish.readings import NONE, ONCE, Readings, Turns, stand_ins_of
+from snabo_core.dish.readings import NONE, ONCE, Readings, Turns, as_poured, stand_ins_of
 from snabo_core.dish.rules import (
     MAX_ASIDES,
     MAX_GRAMS,
@@ -110,6 +110,7 @@ __all__ = [
     "Variant",
     "all_lines",
     "applied",
+    "as_poured",
     "check",
     "check_schema",
     "difference",

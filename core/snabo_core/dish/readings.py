@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from snabo_core.dish.document import Dish, Slot
+from snabo_core.dish.lines import Line
 
 
 @dataclass(frozen=True)
@@ -38,8 +39,9 @@ class Readings:
     `steps` are by slot id and step id and belong to the stand-in that `stand_ins` names for the
     slot. `own_steps` are by part id ("whole" for the dish) and id of the recipe's own step, and
     belong to the stand-ins that `own_of` names for the dish. `turns` says by slot or part and by
-    step how a weight came about, also one of which batches are still to come. `finished_grams` is
-    the whole dish when it was done, with `finished_of` in its slots.
+    step how a weight came about, also one of which batches are still to come. `went_in` are grams
+    of lines that were added by eye, by their ids. `finished_grams` is the whole dish when it was
+    done, with `finished_of` in its slots.
     """
 
     steps: dict[str, dict[str, float]] = field(default_factory=dict)
@@ -47,6 +49,7 @@ class Readings:
     own_steps: dict[str, dict[str, float]] = field(default_factory=dict)
     own_of: dict[str, dict[str, str]] = field(default_factory=dict)
     turns: dict[str, dict[str, Turns]] = field(default_factory=dict)
+    went_in: dict[str, float] = field(default_factory=dict)
     finished_grams: float | None = None
     finished_of: dict[str, str] = field(default_factory=dict)
 
@@ -67,6 +70,35 @@ class Readings:
     def finished(self, dish: Dish) -> float | None:
         """Return what the finished dish weighed, None where this one has not been weighed."""
         return self.finished_grams if self.finished_of == stand_ins_of(dish) else None
+
+
+def as_poured(dish: Dish, readings: Readings) -> Dish:
+    """Return a dish with what went in of the lines that were added by eye, as it was weighed."""
+    if not readings.went_in:
+        return dish
+
+    def poured(line: Line) -> Line:
+        grams = readings.went_in.get(line.id)
+        if grams is None:
+            return line
+        used = replace(line.used(), grams_low=grams, grams=grams, grams_high=grams)
+        return replace(line, instead=used) if line.instead else used
+
+    def slot_poured(slot: Slot) -> Slot:
+        if slot.choice is None:
+            return slot
+        lines = tuple(poured(line) for line in slot.choice.lines)
+        return replace(slot, choice=replace(slot.choice, lines=lines))
+
+    parts = tuple(
+        replace(
+            part,
+            lines=tuple(poured(line) for line in part.lines),
+            slots=tuple(slot_poured(slot) for slot in part.slots),
+        )
+        for part in dish.parts
+    )
+    return replace(dish, parts=parts)
 
 
 def stand_ins_of(dish: Dish) -> dict[str, str]:

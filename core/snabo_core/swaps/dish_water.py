@@ -7,7 +7,7 @@ from dataclasses import dataclass, field, replace
 
 import numpy as np
 
-from snabo_core.dish import ONCE, Dish, Line, Part, Slot, Take, Turns
+from snabo_core.dish import ONCE, Dish, Line, Part, Slot, Take, Turns, as_poured
 from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
 from snabo_core.method.techniques import techniques
@@ -64,7 +64,7 @@ class Glass:
     `owner` and `step` are what a weigh-in here goes by: the slot or the part (`WHOLE` for the
     dish) and the step within it. `one` is the step as it is cooked, None where a stand-in's lines
     are only put together. `juice` grams run free and are no sauce, `thirst` grams would still be
-    drunk; `passed` is what went in and what came of it, `joins` the names of the lines that join.
+    drunk; `passed` is what went in and what came of it, `joins` the lines that join.
     `found` is what the step finds, `turns` are the rounds or batches in which it was weighed;
     `paired` that whatever went in was weighed, so that a weigh-in here can teach something.
     """
@@ -78,7 +78,7 @@ class Glass:
     passed: Passed
     found: Condition
     paired: bool = False
-    joins: tuple[str, ...] = ()
+    joins: tuple[Line, ...] = ()
     slot: Slot | None = None
     turns: Turns = ONCE
 
@@ -126,7 +126,8 @@ def dish_water(
         setting: the kitchen, and what its scale said.
         spread: False where nobody looks at how far masses may lie.
     """
-    return _Water(dish, book, library, setting).courses(spread=spread)
+    poured = as_poured(dish, setting.readings)
+    return _Water(poured, book, library, setting).courses(spread=spread)
 
 
 # Whose step it is, its id within that, as it is cooked, and of which slot's stand-in.
@@ -347,6 +348,8 @@ class _Water:
         _, _, one, slot = self.places[step.id]
         if slot is not None or step.id in self.weighed:
             return True
+        if any(self.lines[ref].used().hold for ref in passed.taken if ref in self.lines):
+            return True
         known = techniques().get(one.step.technique) if one else None
         if step.technique == "pour_off" and not passed.left.liquid.any():
             return False
@@ -368,10 +371,7 @@ class _Water:
         owner, key, one, slot = self.places[step.id]
         thickness = self._thickness(passed, planned, slot)
         point = point_of(passed, self.weighed, self.setting.microwave_watts, thickness)
-        joins = tuple(
-            self.lines[ref].food_name or self.lines[ref].text
-            for ref in passed.taken if ref in self.lines
-        )  # fmt: skip
+        joins = tuple(self.lines[ref] for ref in passed.taken if ref in self.lines)
         return Glass(
             point, owner, key, one, self._juice(passed), passed.row(DRINKS),
             passed, self.found.get(step.id, Condition()),

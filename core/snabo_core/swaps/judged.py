@@ -9,7 +9,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
 
-from snabo_core.dish import Dish, Line, all_lines
+from snabo_core.dish import Dish, Line, all_lines, as_poured
 from snabo_core.foods import Library
 from snabo_core.plate import Plate, plate_of
 from snabo_core.plate.eaters import Eater
@@ -130,6 +130,7 @@ def judged(dish: Dish, setting: Setting, book: Book, library: Library) -> Judged
         book: the swap book, for what the stand-ins' steps take away.
         library: where foods are looked up.
     """
+    dish = as_poured(dish, setting.readings)
     ledgers = dish_ledgers(dish, book, library, setting)
     eaten = as_taken(dish, changes_of(ledgers))
     plate = plate_of(eaten, library, rules=setting.rules, losses=sum_of_losses(ledgers))

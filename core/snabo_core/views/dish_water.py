@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from snabo_core.dish import NONE, ChoiceStep, Dish, Line, Readings, Turns
+from snabo_core.dish import NONE, ChoiceStep, Dish, HoldBack, Line, Readings, Turns
 from snabo_core.foods import Library
 from snabo_core.method.techniques import techniques
 from snabo_core.plate.exclusions import breaches
@@ -81,6 +81,20 @@ class OtherWayView:
 
 
 @dataclass(frozen=True)
+class HeldView:
+    """A line that is added by eye at a step: from `start` to `ceiling` grams, as its words say.
+
+    `went_in` are the grams that did, None while nobody has weighed them.
+    """
+
+    line: str
+    words: str
+    start: float
+    ceiling: float
+    went_in: float | None
+
+
+@dataclass(frozen=True)
 class GlassView:
     """One glass of the dish: a part after a step.
 
@@ -89,7 +103,7 @@ class GlassView:
     0 where lines are only put together; `order` are its words. `joins` are what is added there,
     `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is;
     `turns` are the rounds or batches in which it was weighed, `so_far` says them in words and
-    `batches` is in how many this kitchen does the step;
+    `batches` is in how many this kitchen does the step; `held` are lines added by eye there;
     `learnt` says what this kitchen's own weigh-ins and verdicts have shown of the step.
     """
 
@@ -108,6 +122,7 @@ class GlassView:
     turns: Turns
     so_far: str
     batches: int
+    held: tuple[HeldView, ...]
 
 
 @dataclass(frozen=True)
@@ -218,7 +233,7 @@ class _Views:
             glass.step,
             number,
             _as_order(one.step.words) if one else "",
-            listed(glass.joins) if glass.joins else "",
+            listed([line.food_name or line.text for line in glass.joins]) if glass.joins else "",
             glass.juice,
             press,
             replace(shown, note=note),
@@ -228,7 +243,20 @@ class _Views:
             glass.turns,
             _so_far(glass),
             batches.count if batches else 1,
+            tuple(self._held(line) for line in glass.joins if line.used().hold),
         )
+
+    def _held(self, line: Line) -> HeldView:
+        used = line.used()
+        hold = used.hold or HoldBack(0.0, used.grams or 0.0, "")
+        values: dict[str, str | float] = {
+            "food": used.food_name or used.text, "start": hold.start, "ceiling": hold.ceiling,
+        }  # fmt: skip
+        words = say(Message("held_back" if hold.start > 0 else "held_back_from_none", values))
+        if hold.cue:
+            words = worded("held_back_until", words=words, cue=hold.cue)
+        known = self.made.setting.readings.went_in.get(line.id)
+        return HeldView(line.id, _as_order(words), hold.start, hold.ceiling, known)
 
     def _learnt(self, glass: Glass) -> tuple[str, str]:
         """Return what weigh-ins and what verdicts have shown of a glass, in sentences."""

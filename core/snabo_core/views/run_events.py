@@ -18,6 +18,7 @@ Again = Literal["", "yes", "changed", "no"]
 KeptWhere = Literal["fridge", "freezer", "thrown_away"]
 WEIGHED, TAKEN_BACK, FINISHED = "weighed", "taken_back", "portioned"
 SERVED, LEFT_OVER, VERDICT = "served", "left_over", "verdict"
+WENT_IN = "went_in"
 
 
 @dataclass(frozen=True)
@@ -171,6 +172,8 @@ def counted(events: Iterable[RunEvent]) -> list[RunEvent]:
 def _place(event: RunEvent) -> tuple[str, str, str] | str:
     """Return where a weight was taken, the finished dish's or a step's, else the event itself."""
     said = event.payload
+    if event.kind in {WENT_IN, TAKEN_BACK} and said.get("line"):
+        return (WENT_IN, "", said["line"])
     if event.kind == FINISHED or (event.kind == TAKEN_BACK and said.get("step") is None):
         return FINISHED
     if event.kind in {WEIGHED, TAKEN_BACK}:
@@ -188,11 +191,14 @@ def fold_run(events: Iterable[RunEvent]) -> RunFacts:
     left: list[LeftOver] = []
     opinions: dict[tuple[str, str], Opinion] = {}
     weighed_by: dict[tuple[str, str], str] = {}
+    went_in: dict[str, float] = {}
     for event in counted(events):
         said = event.payload
         if event.kind == WEIGHED:
             scale.weighed(said)
             weighed_by[said["slot"] or said["part"] or WHOLE, said["step"]] = event.id
+        elif event.kind == WENT_IN:
+            went_in[said["line"]] = float(said["grams"])
         elif event.kind == FINISHED:
             finished = FinishedWeight(event.id, said["grams"], said.get("tare", 0.0),
                                       said.get("vessel", ""))  # fmt: skip
@@ -206,7 +212,7 @@ def fold_run(events: Iterable[RunEvent]) -> RunFacts:
             opinion = _opinion(event)
             opinions[opinion.eater, opinion.part] = opinion
     readings = Readings(
-        scale.steps, scale.stand_ins, scale.own_steps, scale.own_of, scale.turns,
+        scale.steps, scale.stand_ins, scale.own_steps, scale.own_of, scale.turns, went_in,
         finished.grams if finished else None, finished_of,
     )  # fmt: skip
     return RunFacts(readings, weighed_by, finished, sharing, tuple(left), tuple(opinions.values()))

@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
+from snabo_core.dish import HoldBack
 from snabo_core.water.courses import START
 from snabo_core.water.cures import rounds_for
 from snabo_core.water.ledger import Point, mass_at
@@ -17,6 +18,8 @@ from snabo_core.wording import Message, say
 TENFOLD = 4.0
 # A weight above what went in that a scale's own doubt does not explain.
 HEAVIER = 1.02
+# More than its ceiling a cook may well pour in, but hardly so many times as much.
+FAR_OVER = 1.5
 # How far from what was expected nobody minds, as a share of it.
 NEAR, A_LITTLE = 0.03, 0.01
 # A share of a sauce too small to stir back in or to boil off.
@@ -148,6 +151,12 @@ def sheets(point: Point, method: str) -> Message | None:
         return None
     few, many = (math.ceil(point.liquid / hold) for hold in (SHEET[1], SHEET[0]))
     return Message("sheets", {"grams": point.liquid, "few": float(few), "many": float(many)})
+
+
+def question_poured(grams: float, hold: HoldBack) -> Message | None:
+    """Return why what is said to have gone in of a line is hard to believe, None for plausible."""
+    most = hold.ceiling * FAR_OVER
+    return Message("question_poured", {"ceiling": hold.ceiling}) if grams > most else None
 
 
 def question(

@@ -4,6 +4,8 @@ import uuid
 from typing import Any
 from unittest import mock
 
+from django.http import HttpResponse
+
 from config.tests.base import RECIPE, KitchenCase
 from dishes.models import DishVersion
 from reckon import services as reckon
@@ -165,6 +167,43 @@ class OwnSteps(KitchenCase):
             body = {"client_id": str(uuid.uuid4()), "gross": 500.0} | place
             response = self.send("post", f"dishes/{self.dish}/weigh-ins", body)
             self.assert_problem(response, 400, words)
+
+
+class ByEye(KitchenCase):
+    """What went in of a line that is added by eye."""
+
+    def test_it_counts_on_the_plate_until_it_is_taken_back(self) -> None:
+        detail = self.bring()
+        document = detail["document"]
+        line = next(one for part in document["parts"] for one in part["lines"] if one["grams"])
+        line["hold"] = {"start": 1.0, "ceiling": line["grams"], "cue": "until it is right"}
+        self.send("put", f"dishes/{detail['id']}", document, if_match=str(detail["revision"]))
+        where = f"dishes/{detail['id']}/weigh-ins"
+
+        def poured(grams: float, **more: Any) -> HttpResponse:
+            body = {"client_id": str(uuid.uuid4()), "part": "", "slot": "", "step": "",
+                    "line": line["id"], "gross": grams}  # fmt: skip
+            return self.send("post", where, body | more)
+
+        ask = poured(line["grams"] * 9).json()
+        self.assertRegex(ask["question"], "far more than the")
+        self.assertFalse(RunEvent.objects.exists())
+        state = poured(line["grams"] / 2).json()["run"]
+        self.assertEqual(state["readings"]["went_in"], {line["id"]: line["grams"] / 2})
+        seen = {"sequence": 1, "dish": document}
+        plain = self.send("post", "preview", seen).json()["figures"]
+        seen["readings"] = state["readings"]
+        half = self.send("post", "preview", seen).json()["figures"]
+        self.assertLess(half["kcal"]["best"], plain["kcal"]["best"])
+        self.assert_problem(poured(-1.0), 400, "Less than nothing")
+        self.assert_problem(poured(5.0, line="gone"), 400, "no such line")
+        back = {"client_id": str(uuid.uuid4()), "line": line["id"]}
+        state = self.send("post", f"runs/{state['id']}/take-back", back).json()
+        self.assertEqual(state["readings"]["went_in"], {})
+        again = back | {"client_id": str(uuid.uuid4())}
+        self.assert_problem(
+            self.send("post", f"runs/{state['id']}/take-back", again), 400, "no such weigh-in"
+        )
 
 
 class Finished(Weighing):

@@ -92,13 +92,13 @@ export function weighIn(dish: string, body: WeighBody) {
   return take(client.POST('/api/dishes/{dish_id}/weigh-ins', { params, body }));
 }
 
-/** Takes the weight of a step back that was taken in a round, or of a batch. */
+/** Takes the weight of a step back that was taken in a round, or of a batch, or of a line. */
 export function takeBack(
   run: string,
-  at: Pick<WeighBody, 'part' | 'slot' | 'step' | 'round' | 'batch'>,
+  at: Pick<WeighBody, 'part' | 'slot' | 'step' | 'round' | 'batch' | 'line'>,
 ) {
-  const { part, slot, step, round, batch } = at;
-  const body = { client_id: newId(), part, slot, step, round, batch };
+  const { part, slot, step, round, batch, line } = at;
+  const body = { client_id: newId(), part, slot, step, round, batch, line };
   return take(client.POST('/api/runs/{run_id}/take-back', { params: of(run), body }));
 }
 

@@ -3452,8 +3452,9 @@ export interface components {
          *         `steps` are by slot id and step id and belong to the stand-in that `stand_ins` names for the
          *         slot. `own_steps` are by part id ("whole" for the dish) and id of the recipe's own step, and
          *         belong to the stand-ins that `own_of` names for the dish. `turns` says by slot or part and by
-         *         step how a weight came about, also one of which batches are still to come. `finished_grams` is
-         *         the whole dish when it was done, with `finished_of` in its slots.
+         *         step how a weight came about, also one of which batches are still to come. `went_in` are grams
+         *         of lines that were added by eye, by their ids. `finished_grams` is the whole dish when it was
+         *         done, with `finished_of` in its slots.
          */
         Readings: {
             steps: {
@@ -3478,6 +3479,9 @@ export interface components {
                 [key: string]: {
                     [key: string]: components["schemas"]["Turns"];
                 };
+            };
+            went_in: {
+                [key: string]: number;
             };
             finished_grams: number | null;
             finished_of: {
@@ -3802,7 +3806,8 @@ export interface components {
          *
          *         At a step of the recipe's own the slot is empty, and the part too where several lie together.
          *         `round` counts how often the step was done by then; one that was weighed before is weighed
-         *         instead. `batch` of `batches` is one of several in which it is done.
+         *         instead. `batch` of `batches` is one of several in which it is done. With a `line` it is what
+         *         went in of that, added by eye; the step does not matter then.
          *         What it was weighed in and how the step was done is kept for learning, where it is known.
          */
         WeighIn: {
@@ -3822,6 +3827,7 @@ export interface components {
             watts: number | null;
             batch: number;
             batches: number;
+            line: string;
         };
         /**
          * WeighResult
@@ -3836,7 +3842,8 @@ export interface components {
          * @description Which step's weigh-in to take back; without a step the weight of the finished dish.
          *
          *         At a step of the recipe's own the slot is empty, and the part too where several lie together.
-         *         With a `round` or a `batch` that one alone, else all that was weighed at the step.
+         *         With a `round` or a `batch` that one alone, else all that was weighed at the step. With a `line`
+         *         what went in of that.
          */
         TakeBack: {
             /** Format: uuid */
@@ -3846,6 +3853,7 @@ export interface components {
             step: string | null;
             round: number | null;
             batch: number;
+            line: string;
         };
         /**
          * LearningView
@@ -4183,7 +4191,7 @@ export interface components {
          *         0 where lines are only put together; `order` are its words. `joins` are what is added there,
          *         `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is;
          *         `turns` are the rounds or batches in which it was weighed, `so_far` says them in words and
-         *         `batches` is in how many this kitchen does the step;
+         *         `batches` is in how many this kitchen does the step; `held` are lines added by eye there;
          *         `learnt` says what this kitchen's own weigh-ins and verdicts have shown of the step.
          */
         GlassView: {
@@ -4202,6 +4210,7 @@ export interface components {
             turns: components["schemas"]["Turns"];
             so_far: string;
             batches: number;
+            held: components["schemas"]["HeldView"][];
         };
         /**
          * PointView
@@ -4271,6 +4280,19 @@ export interface components {
             kind: "again" | "boil" | "cloth" | "cooled" | "covered" | "mesh" | "microwave" | "once_less" | "out" | "pan" | "paper" | "steam" | "twist" | "uncovered";
             words: string;
             steps: components["schemas"]["ChoiceStep"][];
+        };
+        /**
+         * HeldView
+         * @description A line that is added by eye at a step: from `start` to `ceiling` grams, as its words say.
+         *
+         *         `went_in` are the grams that did, None while nobody has weighed them.
+         */
+        HeldView: {
+            line: string;
+            words: string;
+            start: number;
+            ceiling: number;
+            went_in: number | null;
         };
         /**
          * ProbeView
@@ -4411,6 +4433,7 @@ export interface components {
             round: number | null;
             batch: number;
             batches: number;
+            line: string;
             technique: string;
             celsius: number;
             serve_at: string | null;

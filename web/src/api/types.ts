@@ -96,6 +96,7 @@ export const NOTHING_WEIGHED: Readings = {
   own_steps: {},
   own_of: {},
   turns: {},
+  went_in: {},
   finished_grams: null,
   finished_of: {},
 };

@@ -21,7 +21,7 @@ function event(kind: StoveEvent['kind'], more: Partial<StoveEvent> = {}): StoveE
     id: kind, kind, device: 'd', seq: 1, client_time: NOON, offset_ms: 0, task: '', timer: '',
     name: '', check: '', words: '', seconds: 0, marks: [], event: null, serve_at: null, cooks: null,
     dish: null, part: '', slot: '', step: '', gross: 0, tare: 0, vessel: '', sure: false,
-    round: null, batch: 0, batches: 1,
+    round: null, batch: 0, batches: 1, line: '',
     technique: '', celsius: 0, ...more,
   }; // prettier-ignore
 }

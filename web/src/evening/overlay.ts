@@ -63,6 +63,16 @@ function weighedAfter(card: Card, event: StoveEvent, dish: number): Card {
   return { ...card, glass: { ...glass, point } };
 }
 
+/** What went in of a line shows at once, wherever it is added. */
+function pouredAfter(card: Card, event: StoveEvent): Card {
+  const { glass } = card;
+  if (!glass?.held.some((held) => held.line === event.line)) return card;
+  const held = glass.held.map((one) =>
+    one.line === event.line ? { ...one, went_in: event.gross - event.tare } : one,
+  );
+  return { ...card, glass: { ...glass, held } };
+}
+
 function timersAfter(timers: Timer[], event: StoveEvent): Timer[] {
   const at = momentOf(event);
   if (!event.timer) return timers;
@@ -113,7 +123,9 @@ export function withPending(view: EveningView, pending: StoveEvent[]): EveningVi
   for (const event of pending) {
     if (gone.has(event.id)) continue;
     if (event.task) cards = cards.map((card) => cardAfter(card, event));
-    if (event.kind === 'weighed') {
+    if (event.kind === 'weighed' && event.line) {
+      cards = cards.map((card) => pouredAfter(card, event));
+    } else if (event.kind === 'weighed') {
       const dish = dishes.indexOf(event.dish ?? '');
       for (const card of cards) if (isWeighedAt(card, event, dish)) weights[card.task] = event.id;
       cards = cards.map((card) => weighedAfter(card, event, dish));

@@ -140,6 +140,7 @@ export function useEvening(id: string): EveningHere {
         round: null,
         batch: 0,
         batches: 1,
+        line: '',
         technique: '',
         celsius: 0,
         ...said,

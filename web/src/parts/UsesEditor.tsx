@@ -4,6 +4,7 @@ import type { JSX } from 'react';
 
 import type { Line } from '../api/types';
 import { withLeaving } from '../draft/edits';
+import { NumberField } from './NumberField';
 import { PlainButton } from './PlainButton';
 import { LEAVES, withUnit } from './format';
 import styles from './usesEditor.module.css';
@@ -27,7 +28,11 @@ export function usesText(line: Line): string {
     .map((use) => `${withUnit(grams * use.share, 'g')} ${KINDS[use.kind]}`);
   if (line.hold)
     shares.push(
-      `start with ${withUnit(line.hold.start, 'g')}, up to ${withUnit(line.hold.ceiling, 'g')}, ${line.hold.cue}`,
+      [
+        `start with ${withUnit(line.hold.start, 'g')}`,
+        `up to ${withUnit(line.hold.ceiling, 'g')}`,
+        ...(line.hold.cue ? [line.hold.cue] : []),
+      ].join(', '),
     );
   for (const gone of line.leavings) {
     const about = gone.known ? '' : 'about ';
@@ -49,6 +54,13 @@ export function withShare(uses: Use[], index: number, share: number): Use[] {
           ? (use.share / rest) * (1 - wanted)
           : (1 - wanted) / (uses.length - 1),
   }));
+}
+
+/** A line of which some is held back: half of it at first, where nobody says. */
+export function heldBack(line: Line, more: Partial<NonNullable<Line['hold']>>): Line {
+  const grams = line.grams ?? 0;
+  const hold = { start: grams / 2, ceiling: grams, cue: '', ...line.hold, ...more };
+  return { ...line, hold: { ...hold, start: Math.min(hold.start, hold.ceiling) } };
 }
 
 export function UsesEditor({
@@ -93,6 +105,33 @@ export function UsesEditor({
           onChange(withLeaving(line, 'all', lost === 0 ? null : lost));
         }}
       />
+      {line.hold ? (
+        <>
+          <NumberField
+            label="Begin with, g"
+            value={line.hold.start}
+            onChange={(start) => onChange(heldBack(line, { start: start ?? 0 }))}
+          />
+          <NumberField
+            label="At most, g"
+            value={line.hold.ceiling}
+            onChange={(ceiling) => onChange(heldBack(line, { ceiling: ceiling ?? 0 }))}
+          />
+          <TextField
+            size="small"
+            label="Until"
+            value={line.hold.cue}
+            onChange={(e) => onChange(heldBack(line, { cue: e.target.value }))}
+          />
+          <PlainButton className="chip" onClick={() => onChange({ ...line, hold: null })}>
+            All at once
+          </PlainButton>
+        </>
+      ) : (
+        <PlainButton className="chip" onClick={() => onChange(heldBack(line, {}))}>
+          Hold some back
+        </PlainButton>
+      )}
       {others.map((one) => (
         <PlainButton
           key={one.what}

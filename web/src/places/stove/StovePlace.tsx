@@ -15,6 +15,7 @@ import { useRinging } from '../../evening/useRinging';
 import { PlainButton } from '../../parts/PlainButton';
 import { clockOf, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
+import { HeldBack } from '../../parts/HeldBack';
 import { ShelfOffers } from '../../parts/ShelfOffers';
 import { useKeys } from '../../parts/useKeys';
 import { useTitle } from '../../parts/useTitle';
@@ -220,6 +221,12 @@ function Cooking({ here }: { here: EveningHere }): JSX.Element | null {
                 card={card}
                 onTakeBack={weight ? () => act('taken_back', { event: weight }) : undefined}
               />
+              {dish && card.glass && (
+                <HeldBack
+                  glass={card.glass}
+                  onWentIn={(line, grams) => act('weighed', { dish: dish.id, line, gross: grams })}
+                />
+              )}
               <ProbeSaid card={card} />
               <PhotosHere photos={view.photos.filter((one) => one.task === card.task)} />
               {dish && open === 'weigh' ? (

@@ -9,7 +9,8 @@ import { useOpenDish } from '../../draft/context';
 import { PlainButton } from '../../parts/PlainButton';
 import { duration, plain, withUnit } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
-import { WeighForm, type Scale } from '../../parts/WeighForm';
+import { HeldBack } from '../../parts/HeldBack';
+import { WeighForm } from '../../parts/WeighForm';
 import { WeighQuestion } from '../../parts/WeighQuestion';
 import { useWeighing } from './useWeighing';
 import styles from './water.module.css';
@@ -124,7 +125,7 @@ export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
     setTaken(taken + 1);
     onTaken();
   });
-  const [last, setLast] = useState<Scale | null>(null);
+  const [sure, setSure] = useState<(() => void) | null>(null);
   return (
     <>
       <Answer course={course} glass={glass} />
@@ -135,7 +136,7 @@ export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
         glass={glass}
         busy={weighing.busy}
         onWeigh={(scale) => {
-          setLast(scale);
+          setSure(() => () => weighing.weigh(scale, true));
           weighing.weigh(scale, false);
         }}
       >
@@ -147,11 +148,16 @@ export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
           </Button>
         )}
       </WeighForm>
-      <WeighQuestion
-        question={weighing.question}
-        onSure={() => last && weighing.weigh(last, true)}
-      />
+      <WeighQuestion question={weighing.question} onSure={() => sure?.()} />
       {weighing.problem && <Notice bad>{weighing.problem}</Notice>}
+      <HeldBack
+        glass={glass}
+        onWentIn={(line, grams) => {
+          setSure(() => () => weighing.wentIn(line, grams, true));
+          weighing.wentIn(line, grams, false);
+        }}
+        onTakeBack={run ? (line) => weighing.takeLineBack(run.id, line) : undefined}
+      />
       <Doing glass={glass} />
       <HowElse glass={glass} />
       {course.lost_carbs >= 0.1 && (

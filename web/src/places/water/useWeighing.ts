@@ -7,7 +7,7 @@ import { finishRun, runOver, takeBack, weighed, weighIn } from '../../api/runs';
 import type { GlassView, WeighBody } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { newId } from '../../browser/newId';
-import { lastOf } from '../../parts/turn';
+import { lastOf, ONCE } from '../../parts/turn';
 import type { Scale } from '../../parts/WeighForm';
 
 export interface Weighing {
@@ -17,6 +17,9 @@ export interface Weighing {
   problem: string | null;
   weigh: (scale: Scale, sure: boolean) => void;
   takeBack: (run: string) => void;
+  /** What went in of a line that is added by eye. */
+  wentIn: (line: string, grams: number, sure: boolean) => void;
+  takeLineBack: (run: string, line: string) => void;
   finish: (run: string) => void;
 }
 
@@ -33,6 +36,7 @@ export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): 
     tare: scale.tare,
     vessel: scale.vessel,
     ...scale.turn,
+    line: '',
     sure,
     tool: glass.press ?? '',
     heat: '',
@@ -40,19 +44,19 @@ export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): 
     watts: null,
   });
   const weighing = useMutation({
-    mutationFn: async ({ scale, sure }: { scale: Scale; sure: boolean }) => {
+    mutationFn: async ({ scale, sure, line }: { scale: Scale; sure: boolean; line: string }) => {
       // The run freezes what the server holds, so the draft has to be there first.
       await draft.flush();
-      return weighIn(draft.id, bodyOf(scale, sure));
+      return weighIn(draft.id, { ...bodyOf(scale, sure), line });
     },
-    onSuccess: async (result, { scale }) => {
+    onSuccess: async (result, { scale, line }) => {
       setQuestion(result.question);
       if (result.question) return;
       if (result.run)
         draft.noteWeighed({
           run: result.run.id,
-          body: bodyOf(scale, true),
-          words: `the weighing of ${glass.point.label.toLowerCase()}`,
+          body: { ...bodyOf(scale, true), line },
+          words: line ? 'what went in' : `the weighing of ${glass.point.label.toLowerCase()}`,
         });
       setClientId(newId());
       // At once: what is typed while the screen follows stays.
@@ -61,7 +65,8 @@ export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): 
     },
   });
   const takingBack = useMutation({
-    mutationFn: (run: string) => takeBack(run, { ...place, ...lastOf(glass) }),
+    mutationFn: ({ run, line }: { run: string; line: string }) =>
+      takeBack(run, { ...place, ...(line ? ONCE : lastOf(glass)), line }),
     onSuccess: () => weighed(queries, draft.id),
   });
   const finishing = useMutation({
@@ -73,8 +78,11 @@ export function useWeighing(glass: GlassView, onTaken: (scale: Scale) => void): 
     busy: weighing.isPending,
     question,
     problem: problem ? sentence(problem) : null,
-    weigh: (scale, sure) => weighing.mutate({ scale, sure }),
-    takeBack: (run) => takingBack.mutate(run),
+    weigh: (scale, sure) => weighing.mutate({ scale, sure, line: '' }),
+    takeBack: (run) => takingBack.mutate({ run, line: '' }),
+    wentIn: (line, grams, sure) =>
+      weighing.mutate({ scale: { gross: grams, tare: 0, vessel: '', turn: ONCE }, sure, line }),
+    takeLineBack: (run, line) => takingBack.mutate({ run, line }),
     finish: (run) => finishing.mutate(run),
   };
 }
