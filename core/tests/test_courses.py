@@ -96,6 +96,35 @@ class Chains(unittest.TestCase):
             again = run_course(nodes, things, scale)[len(nodes) // 2]
             self.assertAlmostEqual(float(again.mass[0]), grams, delta=1e-6 * grams)
 
+    def test_what_is_never_joined_does_not_touch_and_is_known_again_by_its_content(self) -> None:
+        def chain(name: str, minutes: float) -> list[Node]:
+            heated = Step(f"{name}/s", "simmer", "", settings={"minutes": minutes})
+            return [Node(heated, (Taking(name),)),
+                    Node(Step(f"{name}/m", "mix", ""), (Taking(f"{name}/s"),))]  # fmt: skip
+
+        things = {"a": thing([90.0] * 9, 0.2), "b": thing([70.0] * 9, 0.3)}
+        alone = [run_course(chain(name, 1.0), things, {}) for name in ("a", "b")]
+        both = [n for pair in zip(chain("a", 1.0), chain("b", 1.0), strict=True) for n in pair]
+        together = run_course(both, things, {})
+        for one, other in zip([*alone[0], *alone[1]], together[::2] + together[1::2], strict=True):
+            self.assertEqual(one.node, other.node)
+            np.testing.assert_array_equal(one.left.after, other.left.after)
+        # Another setting, another weight, another amount: each is another course.
+        base = float(together[0].mass[0])
+        longer = run_course([*chain("a", 3.0), *chain("b", 1.0)], things, {})
+        self.assertLess(float(longer[0].mass[0]), base)
+        more = run_course(both, things | {"a": thing([95.0] * 9, 0.2)}, {})
+        self.assertGreater(float(more[0].mass[0]), base)
+        weighed = run_course(both, things, {"a/s": base - 5})
+        self.assertAlmostEqual(float(weighed[0].mass[0]), base - 5)
+        self.assertEqual(float(weighed[1].mass[0]), float(together[1].mass[0]))
+        self.assertEqual(float(run_course(both, things, {})[0].mass[0]), base)
+        # Joined in the end, they are one course, in their order.
+        last = Node(Step("ab", "mix", ""), (Taking("a/m"), Taking("b/m")))
+        joined = run_course([*both, last], things, {})
+        self.assertAlmostEqual(joined[4].came, joined[2].mass[0] + joined[3].mass[0])
+        self.assertEqual([one.node for one in joined], [*both, last])
+
     def test_every_technique_of_the_vocabulary_has_a_model(self) -> None:
         for key in techniques():
             step = step_of_method(MethodStep("s", "", "do it", key), Around())
@@ -324,9 +353,9 @@ class Spread(unittest.TestCase):
         ]
         things = {"x": thing([900.0] + [20.0] * 8, 0.3)}
         first, second = run_course(nodes, things, {})
-        self.assertGreater(sum(second.around()), sum(first.around()))
+        self.assertGreater(sum(second.around), sum(first.around))
         closed = run_course(nodes, things, {"b": 200.0})[1]
-        self.assertAlmostEqual(sum(closed.around()), 0.0, places=6)
+        self.assertAlmostEqual(sum(closed.around), 0.0, places=6)
 
     def test_the_likeliest_course_is_the_same_without_spread(self) -> None:
         node = Node(Step("a", "sear", "", settings={"minutes": 6}), (Taking("x"),))

@@ -30,7 +30,7 @@ from snabo_core.water.courses import (
 )
 from snabo_core.water.learning import Condition, Habit, State, with_learnt
 from snabo_core.water.ledger import Point, point_of
-from snabo_core.water.mixture import DRINKS, FREE, grams_of, state_of
+from snabo_core.water.mixture import DRINKS, FREE, state_of
 from snabo_core.water.of_method import Around, step_of_method
 from snabo_core.water.state import State as Grams
 from snabo_core.water.steps import BAKED, HANDLED, Step, in_rounds
@@ -143,12 +143,22 @@ class _Water:
         self.lines: dict[str, Line] = {
             line.id: line for part in dish.parts for line in part.effective_lines()
         }
+        thickener = book.files["thickener"]
+        self.powers = {
+            key: power_of([line], thickener)
+            for key, line in self.lines.items()
+            if line.food in thickener.coats_250
+        }
         self.slots = {slot.id: (part, slot) for part in dish.parts for slot in part.slots}
         self.problems: dict[str, str] = {}
         self.unknown: set[str] = set()
         self.things: dict[str, Brought] = {}
         self._bring()
         self.reaches: dict[str, frozenset[str]] = {}
+        self.owners: dict[str, str] = {}
+        # What lines that are together are like before anything is done, and what thickens them.
+        self.begun: dict[frozenset[str], Condition] = {}
+        self.sauces: dict[frozenset[str], Thickness] = {}
         self.weighed: dict[str, float] = {}
         self.places: dict[str, Place] = {}
         self.nodes: list[Node] = []
@@ -194,8 +204,9 @@ class _Water:
             place: Place = (slot.id, one.book_step, one, slot)
         else:
             reached = self._reached(takes)
-            step = self._learnt(step_of_method(one.step, self._around(one)), takes, reached)
             owner = self._owner(reached)
+            around = self._around(one, reached, owner)
+            step = self._learnt(step_of_method(one.step, around), takes, reached)
             said = self.setting.readings.own(owner, self.dish)
             place = (owner, one.step.id, one, None)
         self._node(step, takes, place, said)
@@ -205,7 +216,9 @@ class _Water:
         before = [self.left[take.ref] for take in takes if take.ref in self.left]
         states = {one.state for one in before}
         state: State = next((one for one in _STATES if one in states), "raw")
-        raw = condition_of(self.lines[ref] for ref in sorted(reached))
+        if reached not in self.begun:
+            self.begun[reached] = condition_of(self.lines[ref] for ref in sorted(reached))
+        raw = self.begun[reached]
         cut = next((one.cut for one in before if one.cut), raw.cut)
         return self._as_found(step, replace(raw, state=state, cut=cut))
 
@@ -239,7 +252,8 @@ class _Water:
         place: Place,
         said: Mapping[str, float],
     ) -> None:
-        self.reaches[step.id] = self._reached(takes)
+        self.reaches[step.id] = reached = self._reached(takes)
+        self.owners[step.id] = self._owner(reached)
         self.places[step.id] = place
         if place[1] in said:
             self.weighed[step.id] = said[place[1]]
@@ -256,15 +270,15 @@ class _Water:
         parts = {self.part_of[line] for line in reached}
         return next(iter(parts)) if len(parts) == 1 else WHOLE
 
-    def _around(self, one: CookStep) -> Around:
-        reached, technique = self._reached(one.step.takes), one.step.technique
+    def _around(self, one: CookStep, reached: frozenset[str], owner: str) -> Around:
+        technique = one.step.technique
         in_liquid = in_tin = False
         if technique in _IN_LIQUID:
             things = [self.things[line] for line in reached if line in self.things]
             free = sum(float(thing.grams[FREE]) for thing in things)
             in_liquid = free > COOKS_IN * (sum(thing.mass for thing in things) - free)
         elif technique in BAKED:
-            in_tin = self._owner(reached) == WHOLE or self._fills_a_tin(one)
+            in_tin = owner == WHOLE or self._fills_a_tin(one)
         return Around(in_tin, in_liquid, self.setting.microwave_watts)
 
     def _fills_a_tin(self, one: CookStep) -> bool:
@@ -280,7 +294,7 @@ class _Water:
         if slot is not None and slot.role not in STIRRED_IN:
             return None
         reached = self.reaches[passed.node.step.id]
-        owner = self._owner(reached)
+        owner = self.owners[passed.node.step.id]
         part = next((part for part in self.dish.parts if part.id == owner), None)
         if part is None or not reached or passed.node.step.technique not in _SAUCED:
             return None
@@ -293,7 +307,9 @@ class _Water:
                 before = [line.used() for line in sauce_lines(part, slot, self.library)]
                 before += slot_lines(part, slot)
                 return thickness_in(lines, before, role_file, self.library)
-            made = thickness_in(lines, None, role_file, self.library)
+            if reached not in self.sauces:
+                self.sauces[reached] = thickness_in(lines, None, role_file, self.library)
+            made = self.sauces[reached]
         except SnaboError:
             return None
         aim = made.of_free(planned.row(FREE))
@@ -306,7 +322,7 @@ class _Water:
         planned = passed
         if self.weighed:
             planned = run_course(self.nodes, self.things, {}, spread=False)
-        owners = [self._owner(self.reaches[node.step.id]) for node in self.nodes]
+        owners = [self.owners[node.step.id] for node in self.nodes]
         found = [self._course(part, part.id, owners, passed, planned) for part in self.dish.parts]
         found.append(self._course(None, WHOLE, owners, passed, planned))
         return tuple(found)
@@ -355,15 +371,14 @@ class _Water:
             return False
         if last and (step.technique in HANDLED or known is None or known.water != "none"):
             return True
-        moved = float(passed.left.vapour[0]) + abs(grams_of(passed.left.liquid))
-        before = grams_of(passed.before)
+        moved = float(passed.left.vapour[0]) + abs(passed.drained)
+        before = passed.came
         return known is not None and known.water != "none" and moved > 0.005 * before
 
     def _juice(self, passed: Passed) -> float:
         """Return the grams that run free and that no thickener holds as a sauce."""
-        role_file = self.book.files["thickener"]
-        lines = [self.lines[ref] for ref in sorted(self.reaches[passed.node.step.id])]
-        held = power_of(lines, role_file) * WATER_OF_LIQUID
+        reached = self.reaches[passed.node.step.id]
+        held = sum(power for ref, power in self.powers.items() if ref in reached) * WATER_OF_LIQUID
         return max(0.0, passed.row(FREE) - held)
 
     def _glass(self, passed: Passed, planned: Passed) -> Glass:
@@ -393,14 +408,14 @@ def _flows(mine: Sequence[Passed]) -> Flows:
         grams for one in mine for ref, grams in one.taken.items() if ref not in ids
     )  # fmt: skip
     # What is weighed before the first step counts as brought.
-    came += sum(grams_of(one.before) - sum(one.taken.values()) for one in mine)
+    came += sum(one.came - sum(one.taken.values()) for one in mine)
     stayed = sum(grams for one in mine for ref, grams in one.taken.items() if ref in ids)
-    waters = [grams_of(one.left.liquid) for one in mine]
+    waters = [one.drained for one in mine]
     return Flows(
         brought=came,
         taken_up=sum(max(0.0, -grams) for grams in waters),
         vapour=sum(float(one.left.vapour[0]) for one in mine),
         liquid=sum(max(0.0, grams) for grams in waters),
-        stuck=sum(grams_of(one.left.stuck) for one in mine),
+        stuck=sum(one.stuck for one in mine),
         goes_on=sum(float(one.mass[0]) for one in mine) - stayed,
     )

@@ -16,7 +16,7 @@ from snabo_core.dish import Line
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.foods.records import FoodRow
-from snabo_core.water.mixture import PARTS, ROWS, Grams, mass_of, mixture
+from snabo_core.water.mixture import PARTS, ROWS, Grams, grams_of, mass_of, mixture
 from snabo_core.water.models import Left
 from snabo_core.water.priors import ROOM
 from snabo_core.water.state import of_row
@@ -136,6 +136,22 @@ class Passed:
         """Grams after it over the courses."""
         return mass_of(self.left.after)
 
+    @cached_property
+    def came(self) -> float:
+        """Likeliest grams that went in."""
+        return grams_of(self.before)
+
+    @cached_property
+    def drained(self) -> float:
+        """Likeliest grams that left as liquid; what was taken up from outside is negative."""
+        return grams_of(self.left.liquid)
+
+    @cached_property
+    def stuck(self) -> float:
+        """Likeliest grams that stayed on tools and bowls."""
+        return grams_of(self.left.stuck)
+
+    @cached_property
     def around(self) -> tuple[float, float]:
         """Return how far below and above its mass may lie: deviations add in quadrature."""
         mass = self.mass
@@ -181,8 +197,75 @@ def run_course(
     for grams in weighed.values():
         if not 0 < grams < 1e5:
             raise BadInput("A weight has to be more than nothing and less than 100 kg.", "grams")
-    if not nodes:
-        return []
+    passed: dict[str, Passed] = {}
+    for those in _apart(nodes):
+        refs = [ref for ref in {take.ref for node in those for take in node.takes} if ref in lines]
+        mine = {ref: lines[ref] for ref in sorted(refs)}
+        said = {node.step.id: weighed[node.step.id] for node in those if node.step.id in weighed}
+        for one in _once(_Asked(those, mine, said, spread=spread)):
+            passed[one.node.step.id] = one
+    return [passed[node.step.id] for node in nodes]
+
+
+def _apart(nodes: Sequence[Node]) -> list[list[Node]]:
+    """Return the steps in order by what they share: what is never joined is run apart.
+
+    A line or a product that two steps take ties them together.
+    """
+    found: list[tuple[set[str], list[Node]]] = []
+    for node in nodes:
+        refs, mine = {node.step.id, *(take.ref for take in node.takes)}, [node]
+        others = []
+        for held, those in found:
+            if held.isdisjoint(refs):
+                others.append((held, those))
+            else:
+                refs, mine = refs | held, those + mine
+        found = [*others, (refs, mine)]
+    order = {node.step.id: i for i, node in enumerate(nodes)}
+    return [sorted(those, key=lambda one: order[one.step.id]) for _, those in found]
+
+
+class _Asked:
+    """Steps to run together, known again by their content: one part is edited at a time."""
+
+    __slots__ = ("_content", "lines", "nodes", "spread", "weighed")
+
+    def __init__(
+        self,
+        nodes: Sequence[Node],
+        lines: Mapping[str, Brought],
+        weighed: Mapping[str, float],
+        *,
+        spread: bool,
+    ) -> None:
+        self.nodes, self.lines, self.weighed, self.spread = nodes, lines, weighed, spread
+        self._content = (
+            spread,
+            tuple(weighed.items()),
+            tuple((key, one.low, one.high, one.grams.tobytes()) for key, one in lines.items()),
+            tuple((node.takes, *_content(node.step)) for node in nodes),
+        )
+
+    def __hash__(self) -> int:
+        return hash(self._content)
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, _Asked) and self._content == other._content
+
+
+def _content(step: Step) -> tuple[object, ...]:
+    return (
+        step.id, step.technique, step.label, step.foods, step.cue, step.hands_on_minutes,
+        step.passive_minutes, step.band, step.cautions, step.order, step.prior,
+        *((name, repr(value)) for name, value in step.settings.items()),
+    )  # fmt: skip
+
+
+@lru_cache(maxsize=512)
+def _once(asked: _Asked) -> list[Passed]:
+    """Run steps that belong together."""
+    nodes, lines, weighed, spread = asked.nodes, asked.lines, asked.weighed, asked.spread
     priors = [prior_of(node.step) for node in nodes]
     unsure = [i for i, node in enumerate(nodes)
               if spread and node.step.id not in weighed
@@ -212,7 +295,7 @@ def _run(
     for i, node in enumerate(nodes):
         taken: dict[str, float] = {}
         parts: list[Grams] = []
-        warmth: list[Grams] = []
+        hot: list[tuple[Grams, Grams]] = []
         for take in node.takes:
             left = rest.get(take.ref, 0.0)
             share = left if take.fraction is None else min(take.fraction, left)
@@ -220,16 +303,19 @@ def _run(
                 continue
             rest[take.ref] = left - share
             part = pool[take.ref] if share == 1.0 else pool[take.ref] * share
-            mass = mass_of(part)
             parts.append(part)
-            warmth.append(mass * heat.get(take.ref, ROOM))
-            taken[take.ref] = taken.get(take.ref, 0.0) + float(mass[0])
+            if take.ref in heat:
+                hot.append((part, heat[take.ref]))
+            taken[take.ref] = taken.get(take.ref, 0.0) + grams_of(part)
         before = sum(parts[1:], start=parts[0]) if parts else np.zeros((ROWS, len(room)))
         celsius = room
-        if not heat.keys().isdisjoint(taken):
+        if len(parts) == len(hot) == 1:
+            celsius = hot[0][1]
+        elif hot:
+            # What does not come from a step is at room temperature.
             masses = mass_of(before)
-            there = sum(warmth[1:], start=warmth[0])
-            celsius = np.divide(there, masses, out=room.copy(), where=masses > 0)
+            above = sum(mass_of(part) * (warm - ROOM) for part, warm in hot)
+            celsius = ROOM + np.divide(above, masses, out=np.zeros_like(room), where=masses > 0)
         before, weight = _begun(node.step, before, weighed.get(node.step.id))
         done = _stepped(node.step, before, weight, parameters[i], celsius)
         products = [grams for ref, grams in taken.items() if ref in heat]

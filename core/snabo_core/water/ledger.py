@@ -168,8 +168,8 @@ def point_of(
     """
     step, left = passed.node.step, passed.left
     after = state_of(left.after)
-    below, above = passed.around()
-    into = grams_of(passed.before)
+    below, above = passed.around
+    into = passed.came
     mass, free = after.mass, passed.row(FREE)
     enough = floor = None
     band = step.band
@@ -190,7 +190,7 @@ def point_of(
     return Point(
         step.id, step.technique, step.label, after,
         mass - below, mass + above, weighed.get(step.id), passed.joined,
-        float(left.vapour[0]), grams_of(left.liquid), grams_of(left.stuck),
+        float(left.vapour[0]), passed.drained, passed.stuck,
         band, enough, floor, seconds, thickness, free,
         into, into - float(passed.before[WATER, 0]),
         (mass - below, mass, mass + above) if step.id not in weighed else passed.expected(),

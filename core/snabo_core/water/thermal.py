@@ -47,12 +47,14 @@ _CLASSES = {
 _CLASS_OF = {name: known for known, names in _CLASSES.items() for name in names}
 # Coefficients over the components of a state: shape [components, 3].
 _HEAT = np.array([SPECIFIC_HEAT[_CLASS_OF[name]] for name in NAMES])
+# The same by power of the temperature: shape [3, components].
+_HEAT_BY_POWER = np.ascontiguousarray(_HEAT.T)
 _DENSITY = np.array([DENSITY[_CLASS_OF[name]] for name in NAMES])
 
 
 def specific_heat_over(grams: Grams, celsius: Grams) -> Grams:
     """Return the specific heat of a mixture over its courses in kJ/(kg K), 0 to 150 C."""
-    a, b, c = (_HEAT[:, i] @ grams[:PARTS] for i in range(3))
+    a, b, c = _HEAT_BY_POWER @ grams[:PARTS]
     mass = mass_of(grams)
     total: Grams = a + b * celsius + c * celsius**2
     return np.divide(total, mass, out=np.zeros_like(total), where=mass > 0)
