@@ -52,6 +52,9 @@ function NewTimer({ onNew }: { onNew: Props['onNew'] }): JSX.Element {
   );
 }
 
+/** From here on the figure has hours, and stands smaller beside its buttons. */
+const HOUR_SECONDS = 3600;
+
 export function Timers({ running, onDone, onLook, onMore, onStop, onNew }: Props): JSX.Element {
   return (
     <section aria-label="Timers" id="timers">
@@ -59,7 +62,9 @@ export function Timers({ running, onDone, onLook, onMore, onStop, onNew }: Props
         const done = onDone(timer.task);
         return (
           <div key={timer.id} className={styles.timer} data-over={left <= 0 && !timer.held}>
-            <b role="timer">{countdown(left)}</b>
+            <b role="timer" data-hours={Math.abs(left) >= HOUR_SECONDS}>
+              {countdown(left)}
+            </b>
             <PlainButton
               aria-label={`One minute more: ${timer.name}`}
               onClick={() => onMore(timer.id)}
