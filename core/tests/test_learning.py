@@ -24,6 +24,7 @@ from snabo_core.water.learning import (
     Condition,
     Habit,
     learnt,
+    learnt_of,
     offset_of,
     shown,
     values_of,
@@ -198,6 +199,17 @@ class Appliances(unittest.TestCase):
         self.assertIsNone(offset_of("roast", own, but=habit))
         step = with_learnt(Step("r", "roast", "Roasted"), habit, own)
         self.assertAlmostEqual(prior_of(step).mean, (27.0 * 22.5) ** 0.5, places=9)
+
+    def test_what_is_told_is_what_the_dishes_go_by(self) -> None:
+        known = {key("roast", "celeriac"): (30.0, 31.0), key("bake", "swede"): (18.0,)}
+        habit = Habit("roast", "", "celeriac", "raw")
+        goes_by = prior_of(with_learnt(Step("r", "roast", "Roasted"), habit, known)).mean
+        told = learnt_of(habit, known)
+        self.assertEqual((told.yours.mean, told.book.mean, told.runs), (goes_by, 22.5, 2))
+        row = next(row for row in learning_view(known, FOODS, {}, BOOK, on=True).rows
+                   if row.words.startswith("Roasting"))  # fmt: skip
+        self.assertEqual(row.yours, f"{goes_by / 22.5:.0%} of the usual drying".replace("%", " %"))
+        self.assertIn(row.yours, said_at_glass(habit, known))
 
     @settings(deadline=None, max_examples=60)
     @given(st.permutations(["potato", "swede", "celeriac"]), st.floats(10, 40), st.floats(10, 40))

@@ -15,10 +15,8 @@ from snabo_core.water.learning import (
     Learnt,
     Offset,
     Values,
-    book_prior,
-    learnt,
+    learnt_of,
     offset_of,
-    values_of,
 )
 from snabo_core.water.priors import SURFACE_C
 from snabo_core.water.steps import BAKED, PANNED, SIMMERED
@@ -49,11 +47,6 @@ class LearningView:
 
     on: bool
     rows: tuple[LearntView, ...]
-
-
-def learnt_of(habit: Habit, values: Sequence[float]) -> Learnt:
-    """Return a habit's figures by all its weigh-ins."""
-    return learnt(habit.technique, book_prior(habit), values)
 
 
 def offset_words(offset: Offset) -> str:
@@ -94,10 +87,10 @@ def learning_view(
         on: whether the household goes by it.
     """
     rows = []
-    for key, shown in values.items():
+    for key in values:
         habit = Habit(*key)  # type: ignore[arg-type]  # written down by `astuple`
         try:
-            known = learnt_of(habit, shown)
+            known = learnt_of(habit, values)
             food = library.food(habit.food).name
         except SnaboError:
             continue
@@ -154,15 +147,14 @@ def said_at_glass(habit: Habit | None, values: Values) -> str:
     """Return what is learnt of a glass's step in a sentence, empty where nothing is."""
     if habit is None:
         return ""
-    shown = values_of(values, habit)
-    if not shown:
+    known = learnt_of(habit, values)
+    if known.runs == 0:
         offset = offset_of(habit.technique, values, but=habit)
         if offset is None:
             return ""
         return worded(
             f"offset_at_{offset.appliance}", yours=offset_words(offset), count=_count(offset.runs)
         )
-    known = learnt_of(habit, shown)
     yours, book = figure_words(habit, known)
     return worded("learnt_at_glass", yours=yours, book=book, count=_count(known.runs))
 

@@ -158,11 +158,20 @@ def with_learnt(step: Step, habit: Habit | None, known: Values) -> Step:
     usual = prior_of(step)
     prior = of_food(usual, habit)
     if known:
-        offset = offset_of(habit.technique, known, but=habit)
-        if offset is not None:
-            prior = offset.of(prior)
-        prior = learnt(habit.technique, prior, values_of(known, habit)).yours
+        prior = _here(habit, prior, known).yours
     return step if prior is usual else replace(step, prior=prior)
+
+
+def learnt_of(habit: Habit, known: Values) -> Learnt:
+    """Return a household's figure of a habit beside the book's, as its dishes go by it."""
+    return _here(habit, book_prior(habit), known)
+
+
+def _here(habit: Habit, book: Prior, known: Values) -> Learnt:
+    """Return a figure in this household's oven, after what was weighed of the habit itself."""
+    offset = offset_of(habit.technique, known, but=habit)
+    found = learnt(habit.technique, offset.of(book) if offset else book, values_of(known, habit))
+    return replace(found, book=book)
 
 
 Appliance = Literal["oven", "microwave"]

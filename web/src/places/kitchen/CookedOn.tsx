@@ -31,13 +31,36 @@ const STRENGTHS: readonly (readonly [Equipment['blender'], string])[] = [
   ['strong', 'strong'],
 ];
 
-export function CookedOn({
-  equipment,
-  onChange,
-}: {
+interface Props {
   equipment: Equipment;
   onChange: (next: Equipment) => void;
-}): JSX.Element {
+}
+
+function Figures({
+  named,
+  whole = false,
+  equipment,
+  onChange,
+}: Props & { named: readonly (readonly [Figure, string])[]; whole?: boolean }): JSX.Element {
+  return (
+    <>
+      {named.map(([name, label]) => (
+        <NumberField
+          key={name}
+          label={label}
+          value={equipment[name]}
+          onChange={(typed) => {
+            const value = typed ?? 0;
+            onChange({ ...equipment, [name]: whole ? Math.round(value) : value });
+          }}
+        />
+      ))}
+    </>
+  );
+}
+
+export function CookedOn({ equipment, onChange }: Props): JSX.Element {
+  const shared = { equipment, onChange };
   return (
     <>
       <div className={styles.setting}>
@@ -47,22 +70,8 @@ export function CookedOn({
           or said that it cannot be. An empty oven usually rises by 10 °C a minute.
         </p>
         <div className={styles.counted}>
-          {COUNTED.map(([name, label]) => (
-            <NumberField
-              key={name}
-              label={label}
-              value={equipment[name]}
-              onChange={(value) => onChange({ ...equipment, [name]: Math.round(value ?? 0) })}
-            />
-          ))}
-          {RATES.map(([name, label]) => (
-            <NumberField
-              key={name}
-              label={label}
-              value={equipment[name]}
-              onChange={(value) => onChange({ ...equipment, [name]: value ?? 0 })}
-            />
-          ))}
+          <Figures named={COUNTED} whole {...shared} />
+          <Figures named={RATES} {...shared} />
         </div>
       </div>
       <div className={styles.setting}>
@@ -72,14 +81,7 @@ export function CookedOn({
           done; a blender is filled to two thirds, with hot food only to half.
         </p>
         <div className={styles.counted}>
-          {TAKES.map(([name, label]) => (
-            <NumberField
-              key={name}
-              label={label}
-              value={equipment[name]}
-              onChange={(value) => onChange({ ...equipment, [name]: value ?? 0 })}
-            />
-          ))}
+          <Figures named={TAKES} {...shared} />
         </div>
         <div
           className="chips"
