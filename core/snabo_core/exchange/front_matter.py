@@ -17,10 +17,10 @@ _LOADER = getattr(yaml, "CBaseLoader", yaml.BaseLoader)
 _HEAD = re.compile(r"\A\ufeff?---[ \t]*\n(?P<head>.*?)\n---[ \t]*(?:\n|\Z)", re.DOTALL)
 _SERVES = ("servings", "serves", "yield", "portions", "recipeyield")
 _TIMES = {
-    "prep": ("prep time", "prep_time", "preptime", "time.prep"),
-    "cook": ("cook time", "cook_time", "cooktime", "time.cook"),
+    "prep": ("prep time", "prep_time", "preptime", "time.prep", "prep", "preparation"),
+    "cook": ("cook time", "cook_time", "cooktime", "time.cook", "cook", "cooking"),
     "total": ("time", "time required", "total time", "total_time", "totaltime", "duration",
-              "time.total"),
+              "time.total", "total", "ready in", "takes"),
 }  # fmt: skip
 _SOURCES = ("source", "author", "source.name", "source.author", "source.url", "url")
 _STORIES = ("description", "introduction", "summary")

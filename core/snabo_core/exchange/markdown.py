@@ -18,8 +18,9 @@ from snabo_core.exchange.front_matter import facts_of, front_matter
 from snabo_core.plate.nutrients import LABELS, UNIT
 from snabo_core.recipe import ToldRecipe
 from snabo_core.recipe.claims import claims_in
-from snabo_core.recipe.facts import times_in
+from snabo_core.recipe.facts import pieces_of, times_in
 from snabo_core.recipe.layout import sort_lines
+from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES, NUTRITION
 from snabo_core.recipe.servings import servings_in
 from snabo_core.recipe.told import heading_of
 
@@ -39,6 +40,10 @@ _WORDS = {
     "figures": re.compile(r"(?:nutrition|per serving|figures)\b.*", re.IGNORECASE),
     "source": re.compile(r"source|from", re.IGNORECASE),
 }
+# What a plain text calls them as well.
+_PLACES = (("list", INGREDIENTS), ("steps", METHOD), ("notes", NOTES))
+_AMOUNT = re.compile(r"amounts?|quantity|qty|how much|weights?|grams?|g|measures?", re.IGNORECASE)
+_FOOD = re.compile(r"ingredients?|items?|foods?|what", re.IGNORECASE)
 _TIME_NAMES = {"prep": "Prep", "cook": "Cook", "rest": "Rest", "total": "Total"}
 _SPECIAL = re.compile(r"([\\`*_{}\[\]<>#|~!&])")
 # What is longer, or has a line that is, is no recipe's Markdown.
@@ -65,6 +70,8 @@ class _Found:
     section: str = ""
     source: str = ""
     level: int = 9
+    # The last heading that nobody knows, and its rank: a part's, where its own list follows.
+    above: tuple[str, int] = ("", 9)
 
 
 def read_markdown(text: str) -> ToldRecipe | None:
@@ -94,11 +101,16 @@ def read_markdown(text: str) -> ToldRecipe | None:
 
 def _walk(tokens: Sequence[Token], found: _Found) -> None:
     row: list[str] = []
+    table = _Table()
     for place, token in enumerate(tokens):
-        if token.type == "tr_open":
+        if token.type == "table_open":
+            table = _Table(found.place)
+        elif token.type == "tr_open":
             row = []
-        elif token.type == "tr_close" and found.place == "figures":
-            found.claims += _claim(row)
+        elif token.type == "tr_close":
+            table.take(row, found, head=tokens[place - 1].type == "th_close")
+        elif token.type == "table_close" and table.names == "figures":
+            found.place = table.place
         if token.type != "inline":
             continue
         words = _words(token)
@@ -112,6 +124,33 @@ def _walk(tokens: Sequence[Token], found: _Found) -> None:
         elif words:
             for line in words.splitlines() if found.place != "steps" else [words]:
                 _take(" ".join(line.split()), found)
+
+
+@dataclass
+class _Table:
+    """A table while it is gone through: where it stands, and what its head says it lists."""
+
+    place: str = ""
+    names: str = ""
+    turned: bool = False
+
+    def take(self, row: Sequence[str], found: _Found, *, head: bool) -> None:
+        if head:
+            self._head(row, found)
+        elif found.place == "figures":
+            found.claims += _claim(row)
+        elif self.names == "list" or found.place == "list":
+            cells = [*row[1:2], *row[:1], *row[2:]] if self.turned else row
+            _take(" ".join(" ".join(cells).split()), found)
+
+    def _head(self, row: Sequence[str], found: _Found) -> None:
+        amounts = [_AMOUNT.fullmatch(cell.strip()) is not None for cell in row[:2]]
+        foods = any(_FOOD.fullmatch(cell.strip()) for cell in row)
+        if foods and any(amounts) and self.place in {"head", "list"}:
+            self.names = found.place = "list"
+            self.turned = not amounts[0]
+        elif row and NUTRITION.match(row[0]):
+            self.names = found.place = "figures"
 
 
 def _words(token: Token) -> str:
@@ -131,11 +170,26 @@ def _bold(token: Token) -> bool:
     return marks[:1] == ["strong_open"] and marks[-1:] == ["strong_close"]
 
 
+def _place_of(heading: str, *, alone: bool) -> str | None:
+    """Return what a heading begins; one that is neither a title nor a part's name in more words."""
+    known = next((key for key, words in _WORDS.items() if words.fullmatch(heading)), None)
+    if known or not alone:
+        return known
+    return next((key for key, words in _PLACES if words.match(heading)), None)
+
+
 def _under(words: str, level: int, found: _Found) -> None:
     plain = " ".join(words.split()).rstrip(":")
-    place = next((key for key, known in _WORDS.items() if known.fullmatch(plain)), None)
     inside = level > found.level and found.place in {"list", "steps"}
-    if inside and (place != "steps" or found.place == "steps"):
+    place = _place_of(plain, alone=bool(found.title) and not inside)
+    over = found.above[0] if place in {"list", "steps"} and level > found.above[1] else ""
+    if over:
+        # "Salad", and under it its own ingredients and its own method.
+        found.asides = [one for one in found.asides if one != ("note", over)]
+        found.place, found.section, found.level = place or "", over, level
+        if place == "list":
+            found.parts.append((over, []))
+    elif inside and (place != "steps" or found.place == "steps"):
         _deeper(plain, found, default=place == "steps")
     elif place is not None:
         found.place, found.section, found.level = place, "", level
@@ -145,8 +199,10 @@ def _under(words: str, level: int, found: _Found) -> None:
         # A heading of the same rank that nobody knows ends what was above it.
         found.place = "notes"
         found.asides.append(("note", plain))
+        found.above = (plain, level) if level > 1 else found.above
     else:
         found.asides.append(("note", plain))
+        found.above = (plain, level) if level > 1 else found.above
 
 
 def _deeper(name: str, found: _Found, *, default: bool) -> None:
@@ -172,12 +228,17 @@ def _take(line: str, found: _Found) -> None:
         found.asides.append(("note", line))
 
 
+def _serves(text: str) -> bool:
+    layout = sort_lines(f"x\n{text}", lambda _: False)
+    return layout.servings is not None or layout.makes != ""
+
+
 def _fact(line: str, found: _Found) -> None:
     """Take servings and times said above the list; other words there are its story."""
-    layout = sort_lines(f"x\n{line}", lambda _: False)
-    served, minutes = layout.servings is not None or layout.makes != "", times_in(line)
+    served, minutes = _serves(line), times_in(line)
     if served:
-        found.serves = found.serves or re.sub(r"^serves\s+", "", line, flags=re.IGNORECASE)
+        said = next((piece for piece in pieces_of(line) if _serves(piece)), line)
+        found.serves = found.serves or re.sub(r"^serves\s+", "", said.strip(), flags=re.IGNORECASE)
     for kind, value in minutes.items():
         found.minutes.setdefault(kind, value)
     if not served and not minutes:

@@ -38,6 +38,12 @@ _WORDS = {"kcal": "energy", "net_carbs": "net carbs", "saturated": "saturated fa
           "sodium_mg": "sodium"}  # fmt: skip
 _UNITS = {"kcal": "kcal", "sodium_mg": "mg"}
 _VALUE = r"(?:<|less than)?\s*\d[\d.,]*(?:\s*(?:-|–)\s*\d[\d.,]*)?\s*(?:g|grams?|mg|kcal|kj|cal(?:orie)?s?)?\b"
+# "Per portion:", "Nutrition (each serving):", "1 slice has".
+_OF_WHAT = re.compile(
+    r"^\W*(?:nutrition\w*\W+|figures\W+)?(?:per|a|an|each|one|1)\s+(?:\d+\s+)?"
+    r"(?:serving|portion|person|slice|piece|plate|head|bowl|helping)\b\W*(?:has|contains|provides|gives)?\W*",
+    re.IGNORECASE,
+)
 _PER_100 = re.compile(r"\bper\s*100\s*(?:g|ml)\b|/\s*100\s*g\b", re.IGNORECASE)
 
 
@@ -113,12 +119,12 @@ def claims_in(lines: Iterable[str]) -> tuple[Claim, ...]:
 def _figures(line: str) -> list[tuple[str, str]]:
     """Return figures by key: each value goes to the name it stands nearest to."""
     found: list[tuple[str, str]] = []
-    rest = line
+    rest = _OF_WHAT.sub("", line)
+    # "Fat 12 g, protein 9 g" has its figures behind, "12 g fat, 9 g protein" before.
+    first = re.match(r"\W*(?:about\s+|approx\w*\.?\s+)?\d", rest)
     for key, name in _NAMES.items():
         behind = re.search(rf"\b{name}\b\W{{0,3}}(?P<v>{_VALUE})", rest, re.IGNORECASE)
         before = re.search(rf"(?P<v>{_VALUE})\s*(?:of\s+)?{name}\b", rest, re.IGNORECASE)
-        # "Fat 12 g, protein 9 g" has its figures behind, "12 g fat, 9 g protein" before.
-        first = re.match(r"\W*(?:per serving\W*)?\d", line, re.IGNORECASE)
         match = (before or behind) if first else (behind or before)
         if match is None:
             continue

@@ -26,10 +26,14 @@ _BEFORE = {kind: re.compile(rf"\b(?:{words})(?:\s+(?:time|in))?\s*[:=\-–|]?\s*
                             re.IGNORECASE) for kind, words in _KINDS.items()}  # fmt: skip
 _AFTER = {kind: re.compile(rf"(?P<t>{_DURATION})\s*(?:in the |of )?(?:{words})\b", re.IGNORECASE)
           for kind, words in _KINDS.items()}  # fmt: skip
+_ABOUT = r"(?:(?:about|around|approx(?:imately)?\.?|roughly|circa|ca\.?|c\.)\s*)?"
 _ALONE = re.compile(
-    rf"^\W*(?P<t>{_DURATION})\W*$|[|·•]\s*(?P<b>{_DURATION})\s*(?:$|[|·•])", re.IGNORECASE
+    rf"^\W*{_ABOUT}(?P<t>{_DURATION})\W*$|[|·•]\s*(?P<b>{_DURATION})\s*(?:$|[|·•])", re.IGNORECASE
 )
 
+_SERVED = re.compile(
+    r"\b(?:serves?|feeds?|serving|portions?|servings?|people|persons?)\b", re.IGNORECASE
+)
 _TIME = re.compile(
     rf"^\W*time\s*[:=]\s*(?:about|around|approx\.?|roughly)?\s*(?P<t>{_DURATION})", re.IGNORECASE
 )
@@ -67,11 +71,19 @@ def times_in(text: str) -> dict[str, float]:
                 found["prep"] = minutes_of(work["t"])
                 taken.append(work.span("t"))
     if not found:
-        alone = _TIME.match(plain) or _ALONE.search(plain)
+        alone = _TIME.match(plain) or _ALONE.search(plain) or _beside_servings(plain)
         if alone:
             told = alone.groupdict()
             found["total"] = minutes_of(told["t"] or told["b"])
     return found
+
+
+def _beside_servings(text: str) -> re.Match[str] | None:
+    """Return the time that stands alone beside who it serves: "4 portions, about 40 minutes"."""
+    pieces = pieces_of(text)
+    if len(pieces) < 2 or not any(_SERVED.search(piece) for piece in pieces):
+        return None
+    return next((found for piece in pieces if (found := _ALONE.search(piece))), None)
 
 
 def pieces_of(text: str) -> list[str]:

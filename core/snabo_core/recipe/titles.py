@@ -23,6 +23,8 @@ _PAGE = re.compile(r"^(?:p|pg|page)\.?\s*\d{1,4}\s*[:.,–-]?\s+(?!of\b)(?=[^\W\
 _PLACE = re.compile(
     r"^(?:no\.?\s*)?\d{1,3}[.)]\s+(?=[^\W\d])|^#\s?\d{1,4}\s*[:.–-]?\s+", re.IGNORECASE
 )
+# How somebody begins to tell: "ok so the rice thing".
+_SO = re.compile(r"^(?:ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?|so\b[\s,]+)(?=\S+\s+\S)", re.IGNORECASE)
 _DOTTED = re.compile(r"\s*(?:\.\s?){4,}\d{1,4}$")
 _SITE = re.compile(
     r"^(?P<name>.+?)\s+[-–—]\s+.{0,30}(?:kitchens?|cooks?|recipes|foods?|blog|magazine|eats|\.\w{2,3})$",
@@ -123,7 +125,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     # What comes after this is no title any more, and its runs of dashes would be looked at for ever.
     text = text[:_LOOKED_AT]
     bare = text.strip(" #*_=|")
-    for before in (_LABELLED, _PAGE, _PLACE):
+    for before in (_LABELLED, _PAGE, _PLACE, _SO):
         bare = before.sub("", bare)
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
     told = _LABELS_BEHIND.search(bare)

@@ -19,6 +19,8 @@ STEP_NUMBER = re.compile(
     re.IGNORECASE,
 )
 _EMPHASIS = re.compile(r"(?P<star>\*{1,3}|_{2,3})(?=\S)(?P<words>[^*_]{1,200}?)(?<=\S)(?P=star)")
+# A line that is slanted as a whole.
+_SLANTED = re.compile(r"^\s*_(?=[^\s_])(?P<words>[^_]{1,200})(?<=\S)_\s*$")
 # A picture of somebody with a number says how many it feeds.
 _PEOPLE_SIGNS = re.compile(
     r"[\U0001F464\U0001F465\U0001F468\U0001F469\U0001F9D1\U0001F37D\U0001F374\U0001FAC2]\ufe0f?\s*:?\s*x?\s*"
@@ -100,7 +102,7 @@ def written_lines(text: str) -> list[Written]:
 
 def _unmarked(text: str) -> str:
     """Return a line without the stars that make words bold or slanted."""
-    return _EMPHASIS.sub(r"\g<words>", text)
+    return _SLANTED.sub(r"\g<words>", _EMPHASIS.sub(r"\g<words>", text))
 
 
 def _pieces(text: str) -> Iterator[str]:
