@@ -103,7 +103,10 @@ def _walk(tokens: Sequence[Token], found: _Found) -> None:
     row: list[str] = []
     table = _Table()
     for place, token in enumerate(tokens):
-        if token.type == "table_open":
+        if token.type == "hr" and found.place == "steps" and found.steps:
+            # What stands below a line drawn under the method belongs to it no more.
+            found.place, found.section = "notes", ""
+        elif token.type == "table_open":
             table = _Table(found.place)
         elif token.type == "tr_open":
             row = []

@@ -15,8 +15,9 @@ from snabo_core.quantities.kinds import (
     names_component,
     without_enumeration,
 )
+from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.sections import INGREDIENTS, METHOD
-from snabo_core.recipe.servings import lists_ingredients
+from snabo_core.recipe.servings import lists_ingredients, servings_in
 from snabo_core.recipe.titles import stands_above, title_of
 from snabo_core.recipe.written import Written, ends_with_amount, has_amount, only_amount
 
@@ -68,7 +69,12 @@ class Around:
             # "Haddock bake, covers 10" ends with no amount of a food.
             if line is None or has_amount(title_of(text)[0]) or text.rstrip().endswith(":"):
                 return False
-            opens = opens_list(text) or METHOD.match(text) is not None or names_component(text)
+            below = self.next(offset + 1)
+            # "Courgette drop cakes" is a part's name, but not above "(makes about 12)".
+            part = names_component(text) and not (
+                below and (servings_in(below.text) or yield_in(below.text))
+            )
+            opens = opens_list(text) or METHOD.match(text) is not None or part
             return not opens and len(text) <= LONGEST_NAME and not is_step(text)
         return False
 

@@ -87,6 +87,8 @@ _ABOVE = re.compile(
     r"|\d{1,4}[./-]\d{1,2}[./-]\d{1,4}|(?:\d{1,2}(?:st|nd|rd|th)?\s+)?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?\s*"
     r"(?:\d{1,2}(?:st|nd|rd|th)?,?\s*)?(?:\d{4})?"
     r"|from\s+(?:[\w'’]+\s+){0,3}(?:tin box|recipe box|box|tin|book|notebook|cards?|collection|files?|folder|archives?)"
+    # Whose sheet it stands on: "ALLOTMENT SOCIETY - RECIPE SHEET".
+    r"|(?:[^\W\d][\w'’&.-]*\s+){0,6}[-–—:|]?\s*(?:recipe (?:sheets?|cards?|booklet|leaflet|exchange|swap|pages?|corner|club)|newsletter|bulletin)"
     r"|(?:standardi[sz]ed )?recipe\s+(?:card|code|ref(?:erence)?|id|no\.?|number)\s*[:#]?\s*[\w-]{1,12}"
     r"|(?:client|patient|resident|customer|member|date|table|order|ref(?:erence)?|recipe ref|code|author|chef|contributor|"
     r"submitted(?: by)?|source|club|class|unit|ward|site|copied from|sent|from|to)\s*[:#]\s*\S.{0,80}"
