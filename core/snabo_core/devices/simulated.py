@@ -81,8 +81,13 @@ class SimulatedScale:
             low: grams of which one in twenty leaves less.
             high: grams of which one in twenty leaves more.
             of: names the step.
+
+        Raises:
+            BadInput: they are the wrong way round.
         """
-        digest = hashlib.sha256(f"{self.seed}/{of}".encode()).digest()
+        if low > high:
+            raise BadInput("What a step may leave runs from low to high.", "low")
+        digest = hashlib.sha256(f"{self.seed}/{of}".encode(errors="replace")).digest()
         dice = np.random.default_rng(int.from_bytes(digest[:8], "little"))
         middle, spread = (low + high) / 2, (high - low) / 2 / NINE_IN_TEN
         return max(0.0, float(dice.normal(middle, spread)))

@@ -219,7 +219,7 @@ class _Water:
         if reached not in self.begun:
             self.begun[reached] = condition_of(self.lines[ref] for ref in sorted(reached))
         raw = self.begun[reached]
-        cut = next((one.cut for one in before if one.cut), raw.cut)
+        cut = next((one.cut for one in before if one.cut and one.food == raw.food), raw.cut)
         return self._as_found(step, replace(raw, state=state, cut=cut))
 
     def _as_found(self, step: Step, found: Condition) -> Step:

@@ -34,3 +34,5 @@ class Scale(KitchenCase):
     def test_refusals(self) -> None:
         for wish in ({"grams": -1.0}, {"grams": 1e9}, {"happening": "sing"}, {"grams": "much"}):
             self.assert_problem(self.send("post", "scale", wish), 400, "wrong shape")
+        turned = {"happening": "follow", "low": 9.0, "high": 8.0}
+        self.assert_problem(self.send("post", "scale", turned), 400, "from low to high")

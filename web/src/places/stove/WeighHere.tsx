@@ -60,12 +60,13 @@ export function Weighed({
   card: Card;
   onTakeBack?: (() => void) | undefined;
 }): JSX.Element | null {
-  const point = card.glass?.point;
-  if (!point || point.weighed === null) return null;
+  const { point, so_far } = card.glass ?? {};
+  if (!point || (point.weighed === null && !so_far)) return null;
   return (
     <p className={styles.weighed} aria-live="polite">
-      <b>{withUnit(point.weighed, 'g')}</b>
-      {point.words && <span>{point.words}</span>}
+      {point.weighed !== null && <b>{withUnit(point.weighed, 'g')}</b>}
+      {point.weighed !== null && point.words && <span>{point.words}</span>}
+      {so_far && <span>{so_far}</span>}
       {onTakeBack && (
         <PlainButton className="plain-button soft" onClick={onTakeBack}>
           Delete this weighing
