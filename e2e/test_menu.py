@@ -41,7 +41,10 @@ class Week(BrowserCase):
         page.get_by_role("button", name=f"Put a dish on {self.name(after)}").click()
         page.get_by_label(f"What is eaten on {self.name(after)}").click()
         page.get_by_role("option", name=what).click()
-        page.get_by_role("button", name=f"Put it on {self.name(after)}").click()
+        put = page.get_by_role("button", name=f"Put it on {self.name(after)}")
+        put.click()
+        # The form closes once it is kept: what is left of it can be planned only then.
+        expect(put).to_be_hidden()
 
     def test_planned_shopped_and_ticked_without_a_network(self) -> None:
         page = self.page
