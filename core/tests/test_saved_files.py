@@ -16,10 +16,12 @@ from typing import Any
 from snabo_core.dish import Dish, check
 from snabo_core.errors import BadInput
 from snabo_core.exchange.files import LONGEST_BYTES, Reader, ReadFile, read_file, read_source
+from snabo_core.exchange.front_matter import facts_of
 from snabo_core.exchange.pages import MOST_TAGS
 from snabo_core.foods import library
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe.claims import claims_in, label_words
+from snabo_core.recipe.titles import title_of
 from snabo_core.swaps.book import book
 from snabo_core.views.claims import claims_view
 
@@ -60,6 +62,19 @@ class SavedFiles(unittest.TestCase):
         for name, expected in told.items():
             with self.subTest(name):
                 self.check(read(name, (DATA / "saved" / name).read_bytes()), expected)
+
+    def test_what_has_no_place_is_kept_or_said_to_be_left(self) -> None:
+        # A cook's name is no time, and a table under the method is no step and not nothing.
+        facts = facts_of({"cook": "Ana", "prep": "10 min"})
+        self.assertEqual((dict(facts.minutes), facts.left), ({"prep": 10.0}, ("cook",)))
+        text = ("# Pot\n\n## Ingredients\n\n- 200 g peas\n\n## Method\n\n1. Boil the peas.\n\n"
+                "| Day | Oven |\n|---|---|\n| Monday | 180 C |\n")  # fmt: skip
+        dish = read("pot.md", text).dishes[0]
+        self.assertEqual(len(dish.steps), 1)
+        self.assertIn("Monday 180 C", [aside.text for aside in dish.asides])
+        # Words before a name go only where they are no part of it.
+        self.assertEqual(title_of("ok so the rice thing")[0], "the rice thing")
+        self.assertEqual(title_of("So good chickpea curry")[0], "So good chickpea curry")
 
     def check(self, found: ReadFile, expected: dict[str, Any]) -> None:
         dish = check(found.dishes[0])

@@ -124,6 +124,16 @@ class InBatches(unittest.TestCase):
         self.assertEqual(said.turns_of("p", "p"), Turns(batches=(60.0,), of=3))
         self.assertEqual(readings({"grams": 210.0}).turns_of("p", "p").batches, ())
 
+    def test_where_the_first_is_gone_the_second_can_still_be_taken_back(self) -> None:
+        told = Told()
+        first = told("weighed", **WRUNG, grams=90.0, batch=1, batches=2)
+        told("weighed", **WRUNG, grams=110.0, batch=2, batches=2)
+        told("taken_back", event=first)
+        self.assertEqual(fold_run(told.events).readings.turns_of("p", "p").batches, (110.0,))
+        # The screen knows it as the first of those that are left.
+        told("taken_back", slot="", part="p", step="p", turn=[1, 1])
+        self.assertEqual(fold_run(told.events).readings.turns_of("p", "p").batches, ())
+
     def test_in_whatever_order_the_events_arrive(self) -> None:
         told = Told()
         for number, grams in ((1, 90.0), (2, 110.0), (1, 100.0)):

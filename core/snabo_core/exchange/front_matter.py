@@ -86,7 +86,8 @@ def facts_of(head: Mapping[str, str]) -> Facts:
         value = float(text) if re.fullmatch(r"\d{1,4}", text) else minutes_of(text)
         if value > 0:
             minutes[kind] = value
-    known = {"title", *_SERVES, *_SOURCES, *_STORIES}.union(*_TIMES.values())
+    # "cook: Ana" tells no time: it has no place in a dish, and is said to be left out.
+    known = {"title", *_SERVES, *_SOURCES, *_STORIES}.union(*(_TIMES[kind] for kind in minutes))
     sources = [head[name] for name in _SOURCES if head.get(name)]
     return Facts(
         title=head.get("title", ""),

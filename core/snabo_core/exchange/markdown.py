@@ -145,6 +145,9 @@ class _Table:
         elif self.names == "list" or found.place == "list":
             cells = [*row[1:2], *row[:1], *row[2:]] if self.turned else row
             _take(" ".join(" ".join(cells).split()), found)
+        elif any(row):
+            # What nobody asked for is kept beside the recipe.
+            found.asides.append(("note", " ".join(" ".join(row).split())))
 
     def _head(self, row: Sequence[str], found: _Found) -> None:
         amounts = [_AMOUNT.fullmatch(cell.strip()) is not None for cell in row[:2]]

@@ -24,7 +24,10 @@ _PLACE = re.compile(
     r"^(?:no\.?\s*)?\d{1,3}[.)]\s+(?=[^\W\d])|^#\s?\d{1,4}\s*[:.–-]?\s+", re.IGNORECASE
 )
 # How somebody begins to tell: "ok so the rice thing".
-_SO = re.compile(r"^(?:ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?|so\b[\s,]+)(?=\S+\s+\S)", re.IGNORECASE)
+_SO = re.compile(
+    r"^(?:ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?|so\b[\s,]+)(?=(?:the|that|this|my|our)\s+\S)",
+    re.IGNORECASE,
+)
 _DOTTED = re.compile(r"\s*(?:\.\s?){4,}\d{1,4}$")
 _SITE = re.compile(
     r"^(?P<name>.+?)\s+[-–—]\s+.{0,30}(?:kitchens?|cooks?|recipes|foods?|blog|magazine|eats|\.\w{2,3})$",

@@ -130,6 +130,7 @@ class _Scale:
         if batch:
             of = int(said["batches"])
             done = list(before.batches) if before.of == of else []
+            # Where one before it was taken back, it is the next of those that are left.
             done[batch - 1 : batch] = [grams]
             held[step] = Turns(batches=tuple(done), of=of)
             weights.pop(step, None)
@@ -159,14 +160,23 @@ def counted(events: Iterable[RunEvent]) -> list[RunEvent]:
     for event in order:
         if event.kind == TAKEN_BACK:
             if not event.payload.get("event"):
-                place, turn = _place(event), event.payload.get("turn")
-                found = [
-                    e for e in found
-                    if _place(e) != place or (turn and list(turn_of(e.payload)) != list(turn))
-                ]  # fmt: skip
+                away = _taken_away(found, event)
+                found = [e for e in found if e not in away]
         elif event.id not in gone:
             found.append(event)
     return found
+
+
+def _taken_away(found: Sequence[RunEvent], back: RunEvent) -> list[RunEvent]:
+    """Return what is taken back by its place: all of it, or one round or batch of it.
+
+    Where that one is gone already, what was weighed there last goes: nobody takes back nothing.
+    """
+    there = [e for e in found if _place(e) == _place(back)]
+    turn = back.payload.get("turn")
+    if not turn:
+        return there
+    return [e for e in there if list(turn_of(e.payload)) == list(turn)] or there[-1:]
 
 
 def _place(event: RunEvent) -> tuple[str, str, str] | str:

@@ -262,7 +262,8 @@ def _content(step: Step) -> tuple[object, ...]:
     )  # fmt: skip
 
 
-@lru_cache(maxsize=512)
+# A part over its courses takes some 60 kB, a whole dish half a megabyte: a few dishes are kept.
+@lru_cache(maxsize=64)
 def _once(asked: _Asked) -> list[Passed]:
     """Run steps that belong together."""
     nodes, lines, weighed, spread = asked.nodes, asked.lines, asked.weighed, asked.spread
