@@ -4,6 +4,8 @@ import random
 import unittest
 from dataclasses import replace
 
+import numpy as np
+
 from snabo_core.dish import NONE, Dish, HoldBack, MethodStep, Part, Readings, Take, Turns
 from snabo_core.errors import BadInput
 from snabo_core.foods import library
@@ -17,7 +19,9 @@ from snabo_core.views.dish_water import GlassView, water_view
 from snabo_core.views.run_events import fold_run
 from snabo_core.water.advice import question, question_poured
 from snabo_core.water.learning import Habit, State, of_food, pressing, shown
+from snabo_core.water.mixture import mass_of
 from snabo_core.water.priors import LATER_ROUND, PAN_GRAMS_PER_MINUTE, PRESSES, Prior
+from snabo_core.water.steps import in_rounds, prior_of, run_over
 from tests.helpers import line
 from tests.test_learning import LEAVES
 from tests.test_run import Told
@@ -96,6 +100,21 @@ class Rounds(unittest.TestCase):
         one = wrung(readings({"grams": 250.0})).point.expected
         two = wrung(readings({"grams": 250.0}, {"grams": 200.0, "round": 2})).point.expected
         self.assertTrue(all(b < a for a, b in zip(one, two, strict=True)))
+
+    def test_one_more_round_leaves_what_a_second_one_does(self) -> None:
+        # From the same share, one more round after the first is the second of two.
+        one = wrung(readings())
+        again = one.passed.another_round()
+        step, before = one.passed.node.step, one.passed.before[:, :1]
+        share = np.array([prior_of(step).mean])
+        two = run_over(in_rounds(step, 2), before, share, np.array([20.0]))
+        self.assertIsNotNone(again)
+        self.assertTrue(again[0] < float(mass_of(two.after)[0]) < again[1] < one.point.state.mass)
+        shown_at = seen(readings({"grams": 250.0})).again
+        self.assertTrue(shown_at is not None and shown_at.low < shown_at.high < 250.0)
+        self.assertIsNone(seen(readings()).again)
+        wilted = dish_water(LEAVES, BOOK, FOODS, Setting(()))[0].glasses[0]
+        self.assertIsNone(wilted.passed.another_round())
 
     def test_heavier_than_after_the_last_round_is_asked_about(self) -> None:
         point = wrung(readings({"grams": 250.0})).point

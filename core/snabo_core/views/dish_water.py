@@ -81,6 +81,14 @@ class OtherWayView:
 
 
 @dataclass(frozen=True)
+class Range:
+    """Grams from low to high."""
+
+    low: float
+    high: float
+
+
+@dataclass(frozen=True)
 class HeldView:
     """A line that is added by eye at a step: from `start` to `ceiling` grams, as its words say.
 
@@ -103,7 +111,8 @@ class GlassView:
     0 where lines are only put together; `order` are its words. `joins` are what is added there,
     `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is;
     `turns` are the rounds or batches in which it was weighed, `so_far` says them in words and
-    `batches` is in how many this kitchen does the step; `held` are lines added by eye there;
+    `batches` is in how many this kitchen does the step, `again` what one more round would leave;
+    `held` are lines added by eye there;
     `learnt` says what this kitchen's own weigh-ins and verdicts have shown of the step.
     """
 
@@ -122,6 +131,7 @@ class GlassView:
     turns: Turns
     so_far: str
     batches: int
+    again: Range | None
     held: tuple[HeldView, ...]
 
 
@@ -243,6 +253,7 @@ class _Views:
             glass.turns,
             _so_far(glass),
             batches.count if batches else 1,
+            _again(glass),
             tuple(self._held(line) for line in glass.joins if line.used().hold),
         )
 
@@ -414,6 +425,11 @@ class _Views:
             if back > LEAST_BACK:
                 found.append(say(Message("fridge_thickens", {"grams": back})) + ".")
         return tuple(found)
+
+
+def _again(glass: Glass) -> Range | None:
+    leaves = glass.passed.another_round() if glass.point.weighed is not None else None
+    return Range(*leaves) if leaves else None
 
 
 def _so_far(glass: Glass) -> str:

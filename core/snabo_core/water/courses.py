@@ -17,10 +17,10 @@ from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.foods.records import FoodRow
 from snabo_core.water.mixture import PARTS, ROWS, Grams, grams_of, mass_of, mixture
-from snabo_core.water.models import Left
-from snabo_core.water.priors import ROOM
+from snabo_core.water.models import Left, press
+from snabo_core.water.priors import LATER_ROUND, ROOM
 from snabo_core.water.state import of_row
-from snabo_core.water.steps import Step, prior_of, run_over, settle_over
+from snabo_core.water.steps import PRESSED, Step, prior_of, run_over, settle_over
 from snabo_core.water.wetting import Behaviour, behaviour_of
 
 START = "start"
@@ -169,6 +169,16 @@ class Passed:
         values = np.array([prior.low, prior.mean, prior.high])
         masses = mass_of(run_over(step, before, values, celsius).after).tolist()
         return min(masses), masses[1], max(masses)
+
+    def another_round(self) -> tuple[float, float] | None:
+        """Return what one more round of a pressing leaves, low and high grams; None elsewhere."""
+        step, prior = self.node.step, prior_of(self.node.step)
+        if step.technique not in PRESSED:
+            return None
+        shares = np.array([prior.high, prior.low]) * LATER_ROUND
+        after = np.repeat(self.left.after[:, :1], 2, axis=1)
+        low, high = mass_of(press(after, shares, np.repeat(self.celsius[:1], 2)).after).tolist()
+        return low, high
 
     def row(self, row: int) -> float:
         """Return the likeliest grams of one row of the mixture after it."""

@@ -4191,7 +4191,8 @@ export interface components {
          *         0 where lines are only put together; `order` are its words. `joins` are what is added there,
          *         `juice` the grams that run free and are no sauce. `press` is what it is pressed with, if it is;
          *         `turns` are the rounds or batches in which it was weighed, `so_far` says them in words and
-         *         `batches` is in how many this kitchen does the step; `held` are lines added by eye there;
+         *         `batches` is in how many this kitchen does the step, `again` what one more round would leave;
+         *         `held` are lines added by eye there;
          *         `learnt` says what this kitchen's own weigh-ins and verdicts have shown of the step.
          */
         GlassView: {
@@ -4210,6 +4211,7 @@ export interface components {
             turns: components["schemas"]["Turns"];
             so_far: string;
             batches: number;
+            again: components["schemas"]["Range"] | null;
             held: components["schemas"]["HeldView"][];
         };
         /**
@@ -4280,6 +4282,14 @@ export interface components {
             kind: "again" | "boil" | "cloth" | "cooled" | "covered" | "mesh" | "microwave" | "once_less" | "out" | "pan" | "paper" | "steam" | "twist" | "uncovered";
             words: string;
             steps: components["schemas"]["ChoiceStep"][];
+        };
+        /**
+         * Range
+         * @description Grams from low to high.
+         */
+        Range: {
+            low: number;
+            high: number;
         };
         /**
          * HeldView

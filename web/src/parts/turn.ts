@@ -42,9 +42,6 @@ export function lastOf(glass: GlassView): Turn {
   return { ...ONCE, round: turns.round };
 }
 
-/** What another round leaves of a part, from little to nearly all; only a simulated scale asks. */
-const [ROUND_LOW, ROUND_HIGH] = [0.88, 0.97];
-
 /** What the next weight of a step may be, in grams. */
 export function weighedOf(
   glass: GlassView,
@@ -53,7 +50,6 @@ export function weighedOf(
   const { point } = glass;
   const step = `${glass.slot_id || glass.part_id}/${glass.step_id}/${turn.round ?? 1}/${turn.batch}`;
   if (turn.batch) return { step, low: point.low / turn.batches, high: point.high / turn.batches };
-  if (point.weighed !== null && (turn.round ?? 1) > glass.turns.round)
-    return { step, low: point.weighed * ROUND_LOW, high: point.weighed * ROUND_HIGH };
+  if (glass.again && (turn.round ?? 1) > glass.turns.round) return { step, ...glass.again };
   return { step, low: point.low, high: point.high };
 }
