@@ -79,7 +79,8 @@ def read_cooklang(text: str, name: str = "") -> ToldRecipe:
     return ToldRecipe(
         title=facts.title or name, serves=facts.serves, minutes=facts.minutes,
         parts=tuple((key, tuple(lines)) for key, lines in found.parts if lines),
-        steps=tuple(found.steps), asides=tuple(found.asides), source=facts.source,
+        steps=tuple(found.steps), asides=tuple(found.asides), claims=facts.claims,
+        source=facts.source,
         set_apart=True,
     )  # fmt: skip
 

@@ -1,20 +1,24 @@
-"""The facts above a recipe between two lines of dashes, as YAML: title, servings, times."""
+"""The facts above a recipe: YAML between lines of dashes, or TOML between lines of plus signs."""
 
 from __future__ import annotations
 
 import re
+import tomllib
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Any
 
 import yaml
 
+from snabo_core.dish import Claim
+from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.facts import minutes_of
 
 LONGEST = 16_000
 # The one in C, where it was built: the other takes seconds over a head of brackets.
 _LOADER = getattr(yaml, "CBaseLoader", yaml.BaseLoader)
 _HEAD = re.compile(r"\A\ufeff?---[ \t]*\n(?P<head>.*?)\n---[ \t]*(?:\n|\Z)", re.DOTALL)
+_TOML = re.compile(r"\A\ufeff?\+\+\+[ \t]*\n(?P<head>.*?)\n\+\+\+[ \t]*(?:\n|\Z)", re.DOTALL)
 _SERVES = ("servings", "serves", "yield", "portions", "recipeyield")
 _TIMES = {
     "prep": ("prep time", "prep_time", "preptime", "time.prep", "prep", "preparation"),
@@ -35,6 +39,7 @@ class Facts:
     minutes: Mapping[str, float] = field(default_factory=dict)
     source: str = ""
     story: str = ""
+    claims: tuple[Claim, ...] = ()
     left: tuple[str, ...] = ()
 
 
@@ -44,7 +49,11 @@ def front_matter(text: str) -> tuple[dict[str, str], str]:
     Every value is kept as it is written: "1:30" is no number of seconds, "no" no denial.
     """
     plain = text.replace("\r\n", "\n").replace("\r", "\n")
-    match = _HEAD.match(plain[: LONGEST + 10])
+    start = plain[: LONGEST + 10]
+    match = _TOML.match(start)
+    if match is not None:
+        return _of_toml(match["head"]), plain[match.end() :]
+    match = _HEAD.match(start)
     if match is None:
         return {}, plain
     try:
@@ -53,6 +62,16 @@ def front_matter(text: str) -> tuple[dict[str, str], str]:
     except (yaml.YAMLError, RecursionError, ValueError):
         return _by_line(match["head"]), plain[match.end() :]
     return (_flat(found, "", 0) if isinstance(found, dict) else {}), plain[match.end() :]
+
+
+def _of_toml(head: str) -> dict[str, str]:
+    try:
+        # A number is kept as it is written, as in the other kind of head.
+        found = tomllib.loads(head, parse_float=str)
+    except (tomllib.TOMLDecodeError, RecursionError):
+        pairs = (line.partition("=") for line in head.splitlines() if "=" in line)
+        return {key.strip().lower(): value.strip().strip("\"'") for key, _, value in pairs}
+    return _flat(found, "", 0)
 
 
 def _by_line(head: str) -> dict[str, str]:
@@ -69,8 +88,8 @@ def _flat(found: Any, under: str, deep: int) -> dict[str, str]:
             flat |= _flat(value, f"{name}.", deep + 1)
         elif isinstance(value, list):
             flat[name] = ", ".join(str(one) for one in value[:20] if isinstance(one, str))
-        elif isinstance(value, str):
-            flat[name] = " ".join(value.split())
+        elif isinstance(value, (str, int)) and not isinstance(value, bool):
+            flat[name] = " ".join(str(value).split())
     return flat
 
 
@@ -88,6 +107,8 @@ def facts_of(head: Mapping[str, str]) -> Facts:
             minutes[kind] = value
     # "cook: Ana" tells no time: it has no place in a dish, and is said to be left out.
     known = {"title", *_SERVES, *_SOURCES, *_STORIES}.union(*(_TIMES[kind] for kind in minutes))
+    figures = {key: f"{key.rpartition('.')[2]}: {said}" for key, said in head.items()}
+    claimed = {key for key, words in figures.items() if key not in known and claims_in([words])}
     sources = [head[name] for name in _SOURCES if head.get(name)]
     return Facts(
         title=head.get("title", ""),
@@ -95,7 +116,8 @@ def facts_of(head: Mapping[str, str]) -> Facts:
         minutes=minutes,
         source=", ".join(dict.fromkeys(sources))[:200],
         story=said(_STORIES),
-        left=tuple(sorted(key for key in head if key not in known)),
+        claims=claims_in(words for key, words in figures.items() if key in claimed),
+        left=tuple(sorted(key for key in head if key not in known | claimed)),
     )
 
 

@@ -9,6 +9,7 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
+from itertools import islice
 
 from markdown_it import MarkdownIt
 from markdown_it.token import Token
@@ -16,6 +17,7 @@ from markdown_it.token import Token
 from snabo_core.dish import AsideKind, Claim
 from snabo_core.exchange.front_matter import facts_of, front_matter
 from snabo_core.plate.nutrients import LABELS, UNIT
+from snabo_core.quantities.kinds import begins_with_amount, is_step
 from snabo_core.recipe import ToldRecipe
 from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.facts import pieces_of, times_in
@@ -46,6 +48,8 @@ _AMOUNT = re.compile(r"amounts?|quantity|qty|how much|weights?|grams?|g|measures
 _FOOD = re.compile(r"ingredients?|items?|foods?|what", re.IGNORECASE)
 _TIME_NAMES = {"prep": "Prep", "cook": "Cook", "rest": "Rest", "total": "Total"}
 _SPECIAL = re.compile(r"([\\`*_{}\[\]<>#|~!&])")
+# Fewer lines under a heading do not say what it begins.
+LEAST_TOLD = 2
 # What is longer, or has a line that is, is no recipe's Markdown.
 LONGEST, LONGEST_LINE = 100_000, 4000
 
@@ -84,7 +88,7 @@ def read_markdown(text: str) -> ToldRecipe | None:
     head, body = front_matter(text)
     facts = facts_of(head)
     found = _Found(title=facts.title, serves=facts.serves, minutes=dict(facts.minutes),
-                   source=facts.source)  # fmt: skip
+                   source=facts.source, claims=list(facts.claims))  # fmt: skip
     if facts.story:
         found.asides.append(("story", facts.story))
     tokens = MarkdownIt("commonmark").enable("table").parse(_QUOTED.sub("", body))
@@ -119,7 +123,7 @@ def _walk(tokens: Sequence[Token], found: _Found) -> None:
         words = _words(token)
         before = tokens[place - 1].type
         if before == "heading_open":
-            _under(words, int(tokens[place - 1].tag[1]), found)
+            _under(words, int(tokens[place - 1].tag[1]), found, _below(tokens, place))
         elif before in {"td_open", "th_open"}:
             row.append(words)
         elif words and found.place == "list" and _bold(token):
@@ -184,10 +188,35 @@ def _place_of(heading: str, *, alone: bool) -> str | None:
     return next((key for key, words in _PLACES if words.match(heading)), None)
 
 
-def _under(words: str, level: int, found: _Found) -> None:
+def _below(tokens: Sequence[Token], place: int) -> list[str]:
+    """Return the lines between a heading and the next."""
+    lines: list[str] = []
+    for token in islice(tokens, place + 1, None):
+        if token.type == "heading_open" or len(lines) > MOST_STORY:
+            break
+        if token.type == "inline":
+            lines += filter(None, _words(token).splitlines())
+    return lines
+
+
+def _told_by(lines: Sequence[str], found: _Found) -> str | None:
+    """Return what the lines under a heading in nobody's words are: a list, or steps, or neither."""
+    steps = sum(map(is_step, lines))
+    amounts = sum(begins_with_amount(line) and not is_step(line) for line in lines)
+    if len(lines) < LEAST_TOLD:
+        return None
+    if amounts >= len(lines) * 2 / 3 and not any(listed for _, listed in found.parts):
+        return "list"
+    listed = any(amount for _, part in found.parts for amount in map(begins_with_amount, part))
+    return "steps" if steps >= len(lines) * 2 / 3 and listed and not found.steps else None
+
+
+def _under(words: str, level: int, found: _Found, below: Sequence[str]) -> None:
     plain = " ".join(words.split()).rstrip(":")
     inside = level > found.level and found.place in {"list", "steps"}
     place = _place_of(plain, alone=bool(found.title) and not inside)
+    if place is None and found.title and not inside:
+        place = _told_by(below, found)
     over = found.above[0] if place in {"list", "steps"} and level > found.above[1] else ""
     if over:
         # "Salad", and under it its own ingredients and its own method.
@@ -199,7 +228,7 @@ def _under(words: str, level: int, found: _Found) -> None:
         _deeper(plain, found, default=place == "steps")
     elif place is not None:
         found.place, found.section, found.level = place, "", level
-    elif found.place == "head" and not found.title:
+    elif found.place == "head" and found.title in {"", plain}:
         found.title = plain
     elif found.place in {"list", "steps", "figures"}:
         # A heading of the same rank that nobody knows ends what was above it.

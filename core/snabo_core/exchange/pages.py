@@ -53,6 +53,10 @@ _SAVED = re.compile(
 )
 # Half of a letter, as JSON can write it.
 _HALF = re.compile(r"\\u[dD][89a-fA-F]")
+# What may be a menu above the name of a recipe.
+_MENUS = (
+    "(//ul | //ol | //div | //p)[following::*[self::h1 or self::h2 or self::h3]][position() < 60]"
+)
 # Characters that no tree holds.
 _CONTROL = re.compile(
     "[\x00-\x08\x0b\x0c\x0e-\x1f\x7f-\x84\x86-\x9f\ud800-\udfff\ufdd0-\ufdef\ufffe\uffff]"
@@ -214,6 +218,24 @@ def _linked_like(item: Any, deep: int) -> Any:
     return made
 
 
+def _names_itself(tree: Any) -> bool:
+    """Tell a page that names its recipe itself: the window's title says it among other things."""
+    if any(heading.text_content().strip() for heading in tree.xpath("//h1")):
+        return True
+    first = " ".join(tree.xpath("string((//h2 | //h3)[1])").split())
+    words = re.findall(r"[^\W\d_]+", first.casefold())
+    said = tree.xpath("string(//title)").casefold()
+    return len(words) > 1 and all(word in said for word in words)
+
+
+def _only_links(element: Any) -> bool:
+    """Tell a menu: two links or more, and no word outside of them."""
+    links = element.xpath(".//a")
+    linked = sum(len("".join(link.text_content().split())) for link in links)
+    letters = sum(c.isalnum() for c in element.text_content())
+    return len(links) > 1 and linked >= letters
+
+
 def _visible(tree: Any) -> str:
     """Return the words a reader of the page sees, a line for each block."""
     from html_text import extract_text  # noqa: PLC0415  slow to load
@@ -223,9 +245,11 @@ def _visible(tree: Any) -> str:
             parent = element.getparent()
             if parent is not None:
                 element.drop_tree()
-    # Where the page names its recipe itself, the window's title says it among other things.
-    if any(heading.text_content().strip() for heading in tree.xpath("//h1")):
+    if _names_itself(tree):
         for title in tree.xpath("//title"):
             title.drop_tree()
+    for menu in tree.xpath(_MENUS):
+        if menu.getparent() is not None and _only_links(menu):
+            menu.drop_tree()
     main = tree.xpath("(//main | //article)[1]")
     return str(extract_text(main[0] if main else tree, guess_layout=True))

@@ -32,7 +32,7 @@ _NAMES = {
     "sodium_mg": r"sodium",
     "salt": r"salt",
     "fat": r"(?:total fat|fats?)",
-    "kcal": r"(?:calories|energy|kcal)",
+    "kcal": r"(?:calories|energy|kcal|cals?)",
 }
 _WORDS = {"kcal": "energy", "net_carbs": "net carbs", "saturated": "saturated fat",
           "sodium_mg": "sodium"}  # fmt: skip

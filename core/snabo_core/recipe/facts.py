@@ -31,6 +31,8 @@ _ALONE = re.compile(
     rf"^\W*{_ABOUT}(?P<t>{_DURATION})\W*$|[|·•]\s*(?P<b>{_DURATION})\s*(?:$|[|·•])", re.IGNORECASE
 )
 
+# "Makes 8 crêpes, serves 4" makes eight.
+_SERVED_TOO = re.compile(r"\W+(?:serv(?:es|ing)|feeds|enough for|for \d)\b", re.IGNORECASE)
 _SERVED = re.compile(
     r"\b(?:serves?|feeds?|serving|portions?|servings?|people|persons?)\b", re.IGNORECASE
 )
@@ -40,13 +42,13 @@ _TIME = re.compile(
 _TOLD = (*_BEFORE.values(), *_AFTER.values(), re.compile(_DURATION, re.IGNORECASE))
 # "20 minutes + 3 hours in the oven": what comes before the oven is work.
 _WORK_FIRST = re.compile(rf"(?P<t>{_DURATION})\s*(?:\+|plus|and then)\s*$", re.IGNORECASE)
-_BREAKS = re.compile(r"[|·•;]|\.(?=\s)|\s{2,}|\t|\s[-–—]\s|,(?!\d)")
+_BREAKS = re.compile(r"[|·•;]|\.(?=\s)|\s{2,}|\t|\s[-–—/]\s|,(?!\d)")
 
 
 def yield_in(text: str) -> str:
     """Return what a line says is made ("9 squares"), empty where it says nothing."""
     match = _YIELD.search(text[:200])
-    return match["what"].strip(" ,:-") if match else ""
+    return _SERVED_TOO.split(match["what"])[0].strip(" ,:-") if match else ""
 
 
 def times_in(text: str) -> dict[str, float]:
@@ -89,6 +91,14 @@ def _beside_servings(text: str) -> re.Match[str] | None:
 def pieces_of(text: str) -> list[str]:
     """Return what stands between the points, bars and gaps of a line that tells several facts."""
     return [piece for piece in _BREAKS.split(text[:200]) if re.search(r"\w", piece)]
+
+
+def without_times(text: str) -> str:
+    """Return a line with a bar for each time that it names: "For 4 | / |"."""
+    plain = spell_numbers(spell_fractions(text[:200]))
+    for pattern in (*_BEFORE.values(), *_AFTER.values()):
+        plain = pattern.sub("|", plain)
+    return plain
 
 
 def only_times(text: str) -> bool:

@@ -18,7 +18,7 @@ from snabo_core.quantities.kinds import (
 )
 from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.recipe.around import MOST_NAME_WORDS, Around, opens_list
-from snabo_core.recipe.facts import only_times, pieces_of, times_in, yield_in
+from snabo_core.recipe.facts import only_times, pieces_of, times_in, without_times, yield_in
 from snabo_core.recipe.from_steps import AMOUNT_STARTS
 from snabo_core.recipe.outline import Aside, Layout, weigh_in_grams
 from snabo_core.recipe.sections import (
@@ -90,6 +90,10 @@ _OPEN_END = re.compile(
 )
 
 
+# "Makes 8 crêpes", and nothing else.
+_MADE = re.compile(r"^\W*(?:makes|yields?)\s*:?(?:\s+[^\s.,;]+){1,5}\s*$", re.IGNORECASE)
+# What a title goes on with on its second line: "with pickled red onion".
+_GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
 # A weight or a measure in the words of a line: no title holds one.
 _MEASURED = re.compile(
     r"\d\s?(?:g|gr|kg|ml|lbs?|oz|cups?|tbsp|tsp|pounds?|ounces?|grams?)\b", re.IGNORECASE
@@ -533,7 +537,14 @@ class _Sorter:
             return False
         if re.fullmatch(r"\([^()\d]*\)", text) is not None and not self.around.names_food(text):
             return True
-        return self.around.place < self.list_at and not has_amount(text) and not is_step(text)
+        if has_amount(text) or is_step(text):
+            return False
+        above = self.around.lines[self.around.place - 1].text if self.around.place else ""
+        if above == self.titled and not line.after_blank and _GOES_ON.match(text):
+            return True
+        follows = self.around.next()
+        facts = follows is not None and _only_facts(follows.text)
+        return self.around.place < self.list_at or (facts and not self.around.names_food(text))
 
     def _is_story(self, line: Written) -> bool:
         """Tell prose before the list."""
@@ -630,6 +641,9 @@ def sort_list(
 
 def _only_facts(text: str) -> bool:
     """Tell "For 5 persons. Preparation: 30 mins. Cooking: 1 h 30": no piece of it says anything else."""
-    pieces = pieces_of(text)
-    timed = any(map(only_times, pieces))
-    return timed and all(only_times(piece) or only_servings(piece) for piece in pieces)
+    pieces, rest = pieces_of(text), without_times(text)
+    timed = any(map(only_times, pieces)) or rest != text
+    return timed and any(
+        all(only_times(piece) or only_servings(piece) or _MADE.match(piece) for piece in some)
+        for some in (pieces, pieces_of(rest))
+    )

@@ -43,7 +43,9 @@ _DIETS = re.compile(
 _FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
 _FOR_SO_MANY = re.compile(
     r"\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
-    r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?\s*[)\]]?\s*$",
+    r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?\s*[)\]]?\s*$"
+    # "Leek pie (4 p)".
+    r"|\s*\(\s*\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p\.?\s*\)\s*$",
     re.IGNORECASE,
 )
 _LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•(\[]+?)\s*[)\]]?$")

@@ -88,7 +88,9 @@ def lay_out(told: ToldRecipe, names_food: Callable[[str], bool]) -> Layout:
         if beyond := lines[MOST_SORTED:]:
             layout.parts.append((heading_of(name), [*beyond]))
     layout.servings = served(told.serves) or served(told.title)
-    layout.makes = made(told.serves) if layout.servings is None else ""
+    makes = yield_in(told.serves)
+    beside = makes if makes and served(makes) is None else ""
+    layout.makes = made(told.serves) if layout.servings is None else beside
     layout.minutes = dict(told.minutes)
     for section, text in steps_of(told.steps):
         layout.steps.append(text)
