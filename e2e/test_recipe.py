@@ -28,6 +28,18 @@ Method
 5. Bake at 200 C for 25 minutes until golden.
 """
 
+LEEKS = """Quay leeks with mash
+Serves 2
+
+2 tbsp olive oil
+3 leeks, sliced
+400 g floury potatoes
+
+Boil the potatoes for 20 minutes, drain and mash them.
+Fry the leeks in the oil until golden, about 8 minutes.
+Serve the leeks on the mash.
+"""
+
 
 class RecipePage(CookCase):
     """From the paste to a page that can be cooked from."""
@@ -130,3 +142,34 @@ class RecipePage(CookCase):
         expect(page.get_by_role("heading", name="Quay fish lid")).to_be_visible()
         expect(page.get_by_role("button", name="Print")).to_be_hidden()
         expect(steps.locator("s").first).to_be_hidden()
+
+    def test_a_line_swap_is_read_in_its_steps_and_taken_back(self) -> None:
+        page = self.page
+        self.to_bench(LEEKS)
+        page.get_by_role("button", name="Replace olive oil").click()
+        page.get_by_role("button", name=re.compile("vegetable stock")).click()
+        instead = page.get_by_role("region", name="Instead of olive oil")
+        expect(instead).to_have_count(0)
+        self.station("Recipe")
+        steps = page.get_by_role("region", name="Steps")
+        softened = steps.get_by_role("listitem").filter(has_text="soft, without colour")
+        expect(softened).to_contain_text("Cook the leeks in the vegetable stock until soft")
+        was = "Fry the leeks in the oil until golden, about 8 minutes"
+        expect(softened.locator("s")).to_have_text(was)
+        expect(softened).to_contain_text("Nothing browns in vegetable stock")
+        # What is changed by hand is the recipe's own step; its time stands whatever is swapped.
+        softened.get_by_role("button", name=re.compile("Change step")).click()
+        expect(softened.get_by_label("Words")).to_have_value(was)
+        softened.get_by_label("Minutes").fill("12")
+        softened.get_by_role("button", name="Done").click()
+        expect(softened).to_contain_text("12 min")
+        expect(page.get_by_text("saved", exact=True)).to_be_visible()
+        page.reload()
+        expect(softened).to_contain_text("12 min")
+        self.station("Bench")
+        page.get_by_role("button", name="Replace olive oil").click()
+        instead.get_by_role("button", name="Back to olive oil").click()
+        self.station("Recipe")
+        expect(steps).to_contain_text(was)
+        expect(steps).to_contain_text("12 min")
+        expect(steps.locator("s")).to_have_count(0)

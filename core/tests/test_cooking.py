@@ -114,19 +114,23 @@ class Swapped(unittest.TestCase):
 
     def test_steps_of_the_potatoes_alone_are_struck(self) -> None:
         dish = swapped(brought())
-        ghosts = [one.step.words for one in effective_steps(dish, book()) if one.kind == "ghost"]
+        ghosts = [
+            one.step.words
+            for one in effective_steps(dish, book(), library())
+            if one.kind == "ghost"
+        ]
         self.assertEqual(
             ghosts, ["Boil the potatoes for 20 minutes", "Drain", "mash with half the butter"]
         )
 
     def test_the_stand_in_s_own_stand_in_their_place(self) -> None:
-        kinds = [one.kind for one in effective_steps(swapped(brought()), book())]
+        kinds = [one.kind for one in effective_steps(swapped(brought()), book(), library())]
         first = kinds.index("stand_in")
         self.assertEqual(kinds[first - 1], "ghost")
         self.assertIn("own", kinds[first:])
 
     def test_what_took_the_mash_takes_the_stand_in_s(self) -> None:
-        steps = effective_steps(swapped(brought()), book())
+        steps = effective_steps(swapped(brought()), book(), library())
         own = [one.step.id for one in steps if one.kind == "stand_in"]
         taken = {take.ref for one in steps if one.kind == "own" for take in one.step.takes}
         self.assertIn(own[-1], taken)
@@ -142,7 +146,9 @@ class Swapped(unittest.TestCase):
         slot = next(s for s in part.slots if s.role == "mash")
         for item in book().stand_ins("mash"):
             back = swapped(dish, item.key).with_choice(part.id, slot.id, None)
-            self.assertEqual(effective_steps(back, book()), effective_steps(dish, book()))
+            self.assertEqual(
+                effective_steps(back, book(), library()), effective_steps(dish, book(), library())
+            )
 
     def test_a_thickener_is_stirred_in_when_the_sauce_has_cooked(self) -> None:
         dish = brought()
@@ -150,7 +156,7 @@ class Swapped(unittest.TestCase):
         slot = next(s for s in part.slots if s.role == "thickener")
         for item in book().stand_ins("thickener"):
             choice = scale_to(part, slot, item, book().files["thickener"], library())
-            steps = effective_steps(dish.with_choice(part.id, slot.id, choice), book())
+            steps = effective_steps(dish.with_choice(part.id, slot.id, choice), book(), library())
             words = [one.step.words for one in steps if one.kind != "ghost"]
             first = next(i for i, one in enumerate(steps) if one.kind == "stand_in")
             self.assertIn("add the milk", steps[first - 1].step.words)
@@ -167,7 +173,7 @@ class Swapped(unittest.TestCase):
         slot = next(s for s in part.slots if s.role == "mash")
         for kind, look in (("out", "left_out"), ("own", "by_hand"), ("reduced", "less")):
             choice = Choice("", (), kind=kind, name="x")  # type: ignore[arg-type]
-            steps = effective_steps(dish.with_choice(part.id, slot.id, choice), book())
+            steps = effective_steps(dish.with_choice(part.id, slot.id, choice), book(), library())
             self.assertIn(look, {one.look for one in steps}, kind)
             self.assertFalse([one for one in steps if one.kind == "stand_in"])
 

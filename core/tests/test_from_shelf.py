@@ -62,7 +62,7 @@ def mash() -> OnShelf:
 
 
 def cooked(dish: Dish) -> list[CookStep]:
-    return [one for one in effective_steps(dish, BOOK) if one.kind != "ghost"]
+    return [one for one in effective_steps(dish, BOOK, FOODS) if one.kind != "ghost"]
 
 
 class Lines(unittest.TestCase):
@@ -91,7 +91,7 @@ class Lines(unittest.TestCase):
         dish = pot()
         part = dish.parts[0]
         now = check(meet(dish, part.id, part.lines[0].id, lentils(frozen=True), 500))
-        ghosts = [s.step.technique for s in effective_steps(now, BOOK) if s.kind == "ghost"]
+        ghosts = [s.step.technique for s in effective_steps(now, BOOK, FOODS) if s.kind == "ghost"]
         self.assertEqual(ghosts, ["boil", "drain"])
         thaw = next(one for one in cooked(now) if one.kind == "shelf")
         self.assertEqual(

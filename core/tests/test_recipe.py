@@ -270,6 +270,11 @@ class AsPeoplePaste(unittest.TestCase):
         made = read_recipe("Beans\n1 tin kidney beans\n\nSoak the rice. Fry the beans.", library())
         self.assertEqual(made.parts[0].lines[0].form, "drained")
 
+    def test_what_is_soaked_is_what_is_dried(self) -> None:
+        text = "Beans\nServes 2\n200 g frozen peas\n100 g dried kidney beans\n\nSoak the beans."
+        made = read_recipe(text, library())
+        self.assertEqual([line.form for line in made.parts[0].lines], ["frozen", "dry"])
+
     def test_servings_in_other_languages(self) -> None:
         for line in ("Pour 4 personnes", "4 porcje", "4 portioner", "Für 4 Personen"):
             made = read_recipe(f"Bake\n{line}\n- 500 g potatoes\n- 2 onions\n\nBake it.", library())

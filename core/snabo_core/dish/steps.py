@@ -32,8 +32,9 @@ class MethodStep:
     `text` is the id of the recipe's own step its `words` stand in, empty for a step the cook
     added. `technique` is a key of the vocabulary, empty where nobody knows the words. Minutes
     are of one batch with all its sides; `oven_c` is of a still oven. `stated` names what the
-    words give. `parallel` and `after` are ids of steps. `settled` says that the cook has
-    changed or confirmed it; reading again leaves it as it is.
+    words give, `by_cook` what the cook set, which no swap changes. `parallel` and `after` are ids
+    of steps. `settled` says that the cook has changed or confirmed it; reading again leaves it
+    as it is.
     """
 
     id: str
@@ -53,3 +54,4 @@ class MethodStep:
     parallel: tuple[str, ...] = ()
     stated: tuple[StepFact, ...] = ()
     settled: bool = False
+    by_cook: tuple[StepFact, ...] = ()

@@ -14,6 +14,7 @@ from snabo_core.recipe.servings import Servings
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.cooking import CookStep, effective_steps
 from snabo_core.swaps.judged import Judged
+from snabo_core.swaps.line_steps import called
 from snabo_core.wording import plain_number, worded
 
 # The figures that other programs know, and net carbs.
@@ -126,7 +127,7 @@ def cooked_texts(dish: Dish, library: Library, book: Book) -> tuple[StepText, ..
     still done, and the stand-ins' own stand among them.
     """
     read = dish if dish.method or not dish.steps else with_method(dish, library)
-    steps = effective_steps(read, book)
+    steps = effective_steps(read, book, library)
     texts = {step.id: step for step in read.steps}
     lines = {line.id: line for part in read.parts for line in part.lines}
     whole = _untouched(steps)
@@ -162,7 +163,7 @@ def _untouched(steps: Sequence[CookStep]) -> set[str]:
     touched = {""}
     for place, one in enumerate(steps):
         places.setdefault(one.step.text, []).append(place)
-        if one.kind != "own" or one.instead[1] or one.look in {
+        if one.kind != "own" or one.was or one.said or one.instead[1] or one.look in {
             "swapped", "line_swapped", "left_out", "less", "by_hand", "stands_in"
         }:  # fmt: skip
             touched.add(one.step.text)
@@ -177,9 +178,11 @@ def _sentence(one: CookStep, lines: Mapping[str, Line]) -> str:
     new, old = one.instead
     if old:
         return f"{said} {worded('look_stands_in', new=new, old=old.lower())}"
+    if one.was:
+        return " ".join([said, *one.said])
     swapped = next((line for take in one.step.takes if (line := lines.get(take.ref)) is not None
                     and line.instead is not None), None)  # fmt: skip
     if one.look == "line_swapped" and swapped is not None and swapped.instead is not None:
-        names = {"new": swapped.instead.food_name.lower(), "old": swapped.food_name.lower()}
+        names = dict(zip(("new", "old"), called(swapped, swapped.instead), strict=True))
         return f"{said} {worded('look_line_swapped', **names)}"
     return f"{said} {worded(f'look_{one.look}')}" if one.look in _TOLD else said

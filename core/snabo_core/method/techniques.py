@@ -127,6 +127,13 @@ def techniques() -> Mapping[str, Technique]:
     }  # fmt: skip
 
 
+@cache
+def verbs_of(key: str) -> tuple[str, ...]:
+    """Return the verbs of a technique that stand in one piece, the longest first."""
+    whole = [verb for verb in _entries()[key].verbs if GAP not in verb and "/" not in verb]
+    return tuple(sorted(whole, key=len, reverse=True))
+
+
 def technique(key: str) -> Technique:
     """Return one technique; KeyError if there is none of that key."""
     return techniques()[key]

@@ -234,7 +234,7 @@ _PULSES = re.compile(
     r"\b(?:beans?|peas|chickpeas?|lentils?|dals?|pulses|rajma|chana|overnight)\b", re.IGNORECASE
 )
 _COOKED_ALREADY = re.compile(
-    r"\b(?:tins?|tinned|cans?|canned|jars?|drained|cooked|boiled)\b", re.IGNORECASE
+    r"\b(?:tins?|tinned|cans?|canned|jars?|drained|cooked|boiled|frozen|fresh)\b", re.IGNORECASE
 )
 
 
@@ -244,6 +244,10 @@ def _dry_where_soaked(
     """Return parts whose pulses are dry, and asked about, where the method soaks them first."""
     sentences = [sentence for step in steps for sentence in re.split(r"[.!?]\s", step)]
     if not any(_SOAKED.search(one) and _PULSES.search(one) for one in sentences):
+        return parts
+
+    # Dried beans of its own are what it soaks.
+    if any(_is_dry_pulse(line, library) for part in parts for line in part.lines):
         return parts
 
     def meant(line: Line) -> Line:
@@ -257,6 +261,12 @@ def _dry_where_soaked(
         return replace(dry, doubts=doubts, confidence=line.confidence / 2, settled=False)
 
     return tuple(replace(part, lines=tuple(map(meant, part.lines))) for part in parts)
+
+
+def _is_dry_pulse(line: Line, library: Library) -> bool:
+    food = library.foods.get(line.food or "")
+    pulse = food is not None and food.food_class == "pulse" and "boiled" in food.forms
+    return pulse and line.form == "dry"
 
 
 def _names_food(words: str, library: Library) -> bool:

@@ -11,17 +11,19 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from snabo_core.dish import Dish, FromShelf, Line, MethodStep, Part, Slot, Take
+from snabo_core.foods import Library
 from snabo_core.method.techniques import techniques
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.ledgers import name_of, steps_for
+from snabo_core.swaps.line_steps import other_food, reworded
 from snabo_core.swaps.scaling import NAMESPACE
 from snabo_core.water import Step
 from snabo_core.wording import listed, worded
 
 # own: the recipe's; ghost: struck by a swap; stand_in: spliced in with it; shelf: thaws or heats
-# again what is kept; late: held back until a variant's share is out; split: where the shares are
-# taken out.
-StepKind = Literal["own", "ghost", "stand_in", "shelf", "late", "split"]
+# again what is kept; line: done first to what stands in for a line; late: held back until a
+# variant's share is out; split: where the shares are taken out.
+StepKind = Literal["own", "ghost", "stand_in", "shelf", "line", "late", "split"]
 # Why a step of the recipe wants a look: it names what was swapped beside what stays, a line of
 # its own was swapped or left out, nobody knows its words, or nothing takes what it makes.
 Look = Literal[
@@ -68,7 +70,8 @@ class CookStep:
     """One step of the dish now. `slot` is that whose swap brought or struck it, else None.
 
     `book_step` is the id of a spliced step in the stand-in's ledger, `waits` are lines that are
-    held back at it. `instead` is what stands in now and what its words still name.
+    held back at it. `instead` is what stands in now and what its words still name; `was` are the
+    recipe's words where a line swap changed them, `said` what it says beside them.
     """
 
     step: MethodStep
@@ -78,6 +81,8 @@ class CookStep:
     book_step: str | None = None
     waits: tuple[str, ...] = ()
     instead: tuple[str, str] = ("", "")
+    was: str = ""
+    said: tuple[str, ...] = ()
 
 
 def reaches_of(steps: Iterable[MethodStep]) -> dict[str, frozenset[str]]:
@@ -96,15 +101,18 @@ def goes_on_top(step: MethodStep) -> bool:
     return step.technique in _TOPS or step.words.lower().startswith(_ON_TOP)
 
 
-def effective_steps(dish: Dish, book: Book) -> tuple[CookStep, ...]:
+def effective_steps(dish: Dish, book: Book, library: Library) -> tuple[CookStep, ...]:
     """Return the steps of the dish as it is now, struck ones among them, in order.
 
-    A step that handles nothing but swapped lines is struck; the stand-in's own stand where the
-    first of them stood, or where its part begins. What took a struck step's product takes the
-    stand-in's.
+    Line swaps change the words, times and cues of their steps. A step that handles nothing but
+    swapped lines is struck; the stand-in's own stand where the first of them stood, or where its
+    part begins. What took a struck step's product takes the stand-in's.
     """
     reaches = reaches_of(dish.method)
-    steps = [CookStep(step) for step in dish.method]
+    steps = [
+        CookStep(one.step, one.kind, was=one.was, said=one.said)
+        for one in reworded(dish.method, dish, library)
+    ]
     for part in dish.parts:
         for slot in part.slots:
             if slot.choice is not None:
@@ -392,12 +400,6 @@ def _as_method(step: Step, slot: Slot, takes: tuple[Take, ...], words: str) -> M
     )  # fmt: skip
 
 
-def _other_food(line: Line) -> bool:
-    """Tell a line in whose place something else is used, not only more or less of the same."""
-    new = line.instead
-    return new is not None and (new.food, new.form) != (line.food, line.form)
-
-
 def _looked(steps: list[CookStep], dish: Dish) -> list[CookStep]:
     """Mark the steps whose own lines were swapped or left out, and those nobody understood."""
     taken = {t.ref for one in steps if one.kind != "ghost" for t in one.step.takes}
@@ -410,7 +412,7 @@ def _looked(steps: list[CookStep], dish: Dish) -> list[CookStep]:
             mine = [out[take.ref] for take in one.step.takes if take.ref in out]
             if any(line.left_out for line in mine):
                 look = "left_out"
-            elif any(_other_food(line) for line in mine):
+            elif any(other_food(line) for line in mine):
                 look = "line_swapped"
             elif not one.step.technique:
                 look = "unread"

@@ -164,8 +164,8 @@ class _Water:
         self.nodes: list[Node] = []
         self.found: dict[str, Condition] = {}
         self.left: dict[str, Condition] = {}
-        for one in effective_steps(dish, book):
-            if one.kind in {"own", "stand_in", "shelf"}:
+        for one in effective_steps(dish, book, library):
+            if one.kind in {"own", "stand_in", "shelf", "line"}:
                 self._add(one)
 
     def _bring(self) -> None:

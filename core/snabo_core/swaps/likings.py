@@ -88,7 +88,7 @@ def liked(
     lines = [line for part in dish.parts for line in part.effective_lines()]
     waits = [line.id for line in lines if _is(line, library, liking.classes, liking.foods)]
     gone = [line.id for line in lines if _is(line, library, (), liking.gone)]
-    cooked = [one for one in effective_steps(dish, book) if one.kind != "ghost"]
+    cooked = [one for one in effective_steps(dish, book, library) if one.kind != "ghost"]
     if liking.toppings:
         gone = on_top(lines, cooked)
     changes = [Change("omit", line) for line in dict.fromkeys((*waits, *gone))]

@@ -99,7 +99,7 @@ def parting(branches: Sequence[Branch], book: Book, library: Library) -> Parting
 def _cooked(branch: Branch, waits: Sequence[str], book: Book, library: Library) -> list[CookStep]:
     """Return what is cooked of a branch: no ghosts, none that only handles what it leaves out."""
     out = {line.id for part in branch.dish.parts for line in part.lines if line.left_out}
-    steps = [one for one in effective_steps(branch.dish, book) if one.kind != "ghost"]
+    steps = [one for one in effective_steps(branch.dish, book, library) if one.kind != "ghost"]
     late = [line for line in waits if line not in out]
     kept = _passed(steps, out | set(waits), set(late))
     return _with_late(kept, late, _mates(steps, late), branch, library)

@@ -73,7 +73,7 @@ class Cooked:
         """Return a judged dish as it is cooked, parted for its variants."""
         if not made.dish.variants:
             branch = Branch(None, made.dish, 1.0)
-            steps = effective_steps(made.dish, made.book)
+            steps = effective_steps(made.dish, made.book, made.library)
             counted = _counted(Row(one, one.kind != "ghost") for one in steps)
             return cls((branch,), counted, made)
         _, parted = parting_of(made)
@@ -165,7 +165,7 @@ def _ghosts(branch: Branch, made: Judged) -> dict[str, list[CookStep]]:
     """Return the steps struck in what the others have, by the step they stand before."""
     found: dict[str, list[CookStep]] = {}
     struck: list[CookStep] = []
-    for one in effective_steps(branch.dish, made.book):
+    for one in effective_steps(branch.dish, made.book, made.library):
         if one.kind == "ghost":
             struck.append(one)
         elif struck:

@@ -20,6 +20,7 @@ from snabo_core.swaps.branches import Branch, lines_of_branches
 from snabo_core.swaps.cooking import CookStep, Look, StepKind
 from snabo_core.swaps.judged import Judged, judged
 from snabo_core.swaps.ledgers import steps_for
+from snabo_core.swaps.line_steps import called
 from snabo_core.views.cooked import Cooked, Row
 from snabo_core.views.variants import PartingView, parting_view
 from snabo_core.water import Point
@@ -62,7 +63,8 @@ class CookStepView:
     `fan_c` is the same heat with a fan; `seconds` the time in this household's microwave.
     `weighs` says what goes in and what should come out, empty where nothing is weighed.
     `look` is why the cook should look at it, in words; `tail` is what the recipe says beside it,
-    up to the next step: "turning them half way".
+    up to the next step: "turning them half way"; `was` are the recipe's words where a line swap
+    changed them, empty where it did not.
     """
 
     id: str
@@ -90,6 +92,7 @@ class CookStepView:
     whose: str = ""
     branches: tuple[str, ...] = ()
     tail: str = ""
+    was: str = ""
 
 
 @dataclass(frozen=True)
@@ -180,9 +183,10 @@ def _tails(dish: Dish, rows: Sequence[Row]) -> dict[str, str]:
     for row in rows:
         step = row.one.step
         mine = spans.setdefault(step.text, [])
-        at = texts.get(step.text, "").find(step.words, mine[-1][1] if mine else 0)
-        if at >= 0 and step.words:
-            mine.append((at, at + len(step.words), step.id))
+        own = row.one.was or step.words
+        at = texts.get(step.text, "").find(own, mine[-1][1] if mine else 0)
+        if at >= 0 and own:
+            mine.append((at, at + len(own), step.id))
     for text, places in ((key, found_at) for key, found_at in spans.items() if found_at):
         starts = [start for start, _, _ in places[1:]] + [len(texts.get(text, ""))]
         for (_, end, key), after in zip(places, starts, strict=True):
@@ -245,6 +249,7 @@ def _step(
         cautions=held.get(row.number, ()),
         whose=cooked.whose(row.branches),
         branches=row.branches,
+        was=one.was,
     )
 
 
@@ -276,7 +281,7 @@ def _weighs(point: Point | None, before: float | None, share: float) -> str:
 
 def _look_words(one: CookStep, original: Mapping[str, Line]) -> str:
     if not one.look:
-        return ""
+        return " ".join(one.said)
     if one.look == "waits":
         late = [original[key] for key in one.waits if key in original]
         return worded("look_waits", foods=listed([i.food_name or i.text for i in late]))
@@ -285,9 +290,9 @@ def _look_words(one: CookStep, original: Mapping[str, Line]) -> str:
     mine = [original[take.ref] for take in one.step.takes if take.ref in original]
     swapped = next((line for line in mine if line.instead is not None), None)
     if one.look == "line_swapped" and swapped is not None and swapped.instead is not None:
-        names = {"old": swapped.food_name, "new": swapped.instead.food_name}
-        return say(Message("look_line_swapped", names))
-    return worded(f"look_{one.look}")
+        names = dict(zip(("new", "old"), called(swapped, swapped.instead), strict=True))
+        return " ".join([say(Message("look_line_swapped", names)), *one.said])
+    return " ".join([worded(f"look_{one.look}"), *one.said])
 
 
 def cautions_by_number(cooked: Cooked, library: Library, book: Book) -> dict[int, tuple[str, ...]]:

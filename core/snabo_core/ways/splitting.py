@@ -139,7 +139,7 @@ class _Search:
         """Look on for variants over this dish."""
         self.dish = common
         self.known.clear()
-        self.separate = _separate(common, self.book)
+        self.separate = _separate(common, self.book, self.library)
 
     def variant(self, eaters: tuple[str, ...]) -> Group | None:
         """Return the way for some whose first difference enters the method the latest."""
@@ -193,13 +193,13 @@ def _partitions(items: tuple[str, ...], size: int) -> Iterator[list[tuple[str, .
             yield [*same[:place], (first, *group), *same[place + 1 :]]
 
 
-def _separate(dish: Dish, book: Book) -> dict[str, int]:
+def _separate(dish: Dish, book: Book, library: Library) -> dict[str, int]:
     """Return how many steps have to be done twice where a slot or a line differs, by its id.
 
     Steps that handle nothing else do not count: they are done instead, not twice. Where no step
     takes a thing nobody knows, and all steps count.
     """
-    cooked = [one.step for one in effective_steps(dish, book) if one.kind != "ghost"]
+    cooked = [one.step for one in effective_steps(dish, book, library) if one.kind != "ghost"]
     reaches = reaches_of(cooked)
     meets = [reaches[step.id] for step in cooked if not _last(step.technique)]
 

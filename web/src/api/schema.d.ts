@@ -2861,8 +2861,9 @@ export interface components {
          *         `text` is the id of the recipe's own step its `words` stand in, empty for a step the cook
          *         added. `technique` is a key of the vocabulary, empty where nobody knows the words. Minutes
          *         are of one batch with all its sides; `oven_c` is of a still oven. `stated` names what the
-         *         words give. `parallel` and `after` are ids of steps. `settled` says that the cook has
-         *         changed or confirmed it; reading again leaves it as it is.
+         *         words give, `by_cook` what the cook set, which no swap changes. `parallel` and `after` are ids
+         *         of steps. `settled` says that the cook has changed or confirmed it; reading again leaves it
+         *         as it is.
          */
         MethodStep: {
             id: string;
@@ -2882,6 +2883,7 @@ export interface components {
             parallel: string[];
             stated: ("covered" | "minutes" | "oven_c" | "ring" | "technique" | "until" | "watts")[];
             settled: boolean;
+            by_cook: ("covered" | "minutes" | "oven_c" | "ring" | "technique" | "until" | "watts")[];
         };
         /**
          * Take
@@ -4983,13 +4985,14 @@ export interface components {
          *         `fan_c` is the same heat with a fan; `seconds` the time in this household's microwave.
          *         `weighs` says what goes in and what should come out, empty where nothing is weighed.
          *         `look` is why the cook should look at it, in words; `tail` is what the recipe says beside it,
-         *         up to the next step: "turning them half way".
+         *         up to the next step: "turning them half way"; `was` are the recipe's words where a line swap
+         *         changed them, empty where it did not.
          */
         CookStepView: {
             id: string;
             number: number;
             /** @enum {unknown} */
-            kind: "ghost" | "late" | "own" | "shelf" | "split" | "stand_in";
+            kind: "ghost" | "late" | "line" | "own" | "shelf" | "split" | "stand_in";
             slot: string | null;
             part: string;
             words: string;
@@ -5013,6 +5016,7 @@ export interface components {
             whose: string;
             branches: string[];
             tail: string;
+            was: string;
         };
         /**
          * TakenView

@@ -69,6 +69,7 @@ export function addStep(dish: Dish, behind: string | null, words: string): Dish 
     before: [],
     parallel: [],
     stated: [],
+    by_cook: [],
     settled: false,
   };
   return { ...dish, method: [...dish.method.slice(0, place), step, ...dish.method.slice(place)] };

@@ -32,14 +32,16 @@ export function StepForm({ step, view, onDone }: StepFormProps): JSX.Element {
   const { draft } = useOpenDish();
   const dish = withSteps(draft.document, view.method);
   const own = dish.method.find((one) => one.id === step.id);
-  const [words, setWords] = useState(step.words);
-  const [technique, setTechnique] = useState(step.technique);
+  // The recipe's own step is changed, not what a swap makes of it.
+  const shown = own ?? step;
+  const [words, setWords] = useState(shown.words);
+  const [technique, setTechnique] = useState(shown.technique);
   const [minutes, setMinutes] = useState(
-    step.minutes_low === step.minutes_high
-      ? plain(step.minutes_low)
-      : `${plain(step.minutes_low)} to ${plain(step.minutes_high)}`,
+    shown.minutes_low === shown.minutes_high
+      ? plain(shown.minutes_low)
+      : `${plain(shown.minutes_low)} to ${plain(shown.minutes_high)}`,
   );
-  const [oven, setOven] = useState(step.oven_c === null ? '' : plain(step.oven_c));
+  const [oven, setOven] = useState(shown.oven_c === null ? '' : plain(shown.oven_c));
   const [takes, setTakes] = useState(own?.takes.map((take) => take.ref) ?? []);
   if (!own) return <p className="soft">This step is gone; load the page again.</p>;
   const span = minutesIn(minutes);
@@ -49,10 +51,10 @@ export function StepForm({ step, view, onDone }: StepFormProps): JSX.Element {
     draft.change((before) => next(withSteps(before, view.method)));
   const done = (): void => {
     if (!span || badHeat || words.trim() === '') return;
-    const stated = new Set(own.stated);
-    if (span[0] !== own.minutes_low || span[1] !== own.minutes_high) stated.add('minutes');
-    if (heat !== own.oven_c) stated.add('oven_c');
-    if (technique !== own.technique) stated.add('technique');
+    const set = new Set(own.by_cook);
+    if (span[0] !== own.minutes_low || span[1] !== own.minutes_high) set.add('minutes');
+    if (heat !== own.oven_c) set.add('oven_c');
+    if (technique !== own.technique) set.add('technique');
     change((of) =>
       changeStep(of, step.id, {
         words: words.trim(),
@@ -60,7 +62,8 @@ export function StepForm({ step, view, onDone }: StepFormProps): JSX.Element {
         minutes_low: span[0],
         minutes_high: span[1],
         oven_c: heat,
-        stated: [...stated],
+        stated: [...new Set([...own.stated, ...set])],
+        by_cook: [...set],
         settled: true,
         takes: takenAgain(own.takes, takes),
       }),
@@ -75,6 +78,11 @@ export function StepForm({ step, view, onDone }: StepFormProps): JSX.Element {
         done();
       }}
     >
+      {step.was && (
+        <p className="soft">
+          This is the recipe’s own step. A swap changes its words; a time that you set here stands.
+        </p>
+      )}
       <TextField
         label="Words"
         value={words}

@@ -58,6 +58,12 @@ export function StepRow({ step, view, open, onOpen }: StepRowProps): JSX.Element
         {facts.length > 0 && <p className={styles.facts}>{facts.join(' · ')}</p>}
         {step.weighs && <p className={styles.weighs}>{step.weighs}</p>}
         {step.until && step.kind === 'stand_in' && <p className={styles.cue}>{step.until}</p>}
+        {step.was && (
+          <p className={styles.was}>
+            <span className="hidden">The recipe says: </span>
+            <s>{sentenceOf(step.was)}</s>
+          </p>
+        )}
         {step.look_words && <p className={styles.look}>{step.look_words}</p>}
         {mind.map((caution) => (
           <p key={caution.key} className={styles.mind} title={caution.why}>
