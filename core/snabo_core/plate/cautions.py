@@ -3,9 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 
-from snabo_core.book.cautions import cautions
 from snabo_core.plate.eaters import Eater
 from snabo_core.plate.totals import Figure
 
@@ -15,15 +13,6 @@ LOW_CARB_A_DAY, LOW_SODIUM_A_DAY = 130.0, 2000.0
 MUCH_PROTEIN = 25.0
 # Grams of polyols in a portion that upset some guts; common practice, no source.
 MANY_POLYOLS = 10.0
-
-
-@dataclass(frozen=True)
-class PeopleCaution:
-    """A caution that is relevant for an eater now."""
-
-    key: str
-    text: str
-    why: str
 
 
 def relevant_keys(eater: Eater, figures: Mapping[str, Figure]) -> list[str]:
@@ -48,13 +37,3 @@ def relevant_keys(eater: Eater, figures: Mapping[str, Figure]) -> list[str]:
     if (polyols.best or polyols.low) >= MANY_POLYOLS:
         keys.append("polyols")
     return keys
-
-
-def people_cautions(eater: Eater, figures: Mapping[str, Figure]) -> list[PeopleCaution]:
-    """Return the cautions to show an eater, without those they have put away."""
-    known = cautions()
-    return [
-        PeopleCaution(key, known[key].text, known[key].why)
-        for key in dict.fromkeys(relevant_keys(eater, figures))
-        if key not in eater.dismissed
-    ]

@@ -20,9 +20,9 @@ from snabo_core.swaps.judged import Judged, judged
 from snabo_core.swaps.ledgers import band_moved, losses_of, name_of, steps_for
 from snabo_core.swaps.other_ways import Kind as OtherKind
 from snabo_core.swaps.other_ways import OtherWay, other_ways
+from snabo_core.views.cautions import cautions_by_number
 from snabo_core.views.cooked import Cooked
 from snabo_core.views.learning import said_at_glass, said_of_band
-from snabo_core.views.method import cautions_by_number
 from snabo_core.views.preview import looked_at
 from snabo_core.views.water import PointView, point_view, upcoming
 from snabo_core.water.advice import advise

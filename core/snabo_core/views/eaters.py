@@ -5,10 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
+from snabo_core.book.cautions import cautions
 from snabo_core.foods.certainty import Certainty
 from snabo_core.plate import Plate
-from snabo_core.plate.cautions import people_cautions
-from snabo_core.plate.eaters import Code, Per
+from snabo_core.plate.cautions import relevant_keys
+from snabo_core.plate.eaters import Code, Eater, Per
 from snabo_core.plate.exclusions import Breach
 from snabo_core.plate.judging import ForEater
 from snabo_core.plate.nutrients import LABELS, UNIT, Unit
@@ -108,14 +109,23 @@ def eater_of(person: ForEater, made: Judged, was: Plate, whole: float) -> EaterV
     return replace(view, portion_grams=share * whole, whole_grams=whole, rules=rules)
 
 
+def concerned(made: Judged) -> dict[str, list[Eater]]:
+    """Return the cautions that people call for by what they eat, each with whom it concerns."""
+    found: dict[str, list[Eater]] = {}
+    for eater in made.setting.eaters:
+        for key in dict.fromkeys(relevant_keys(eater, made.figures_of(eater.id))):
+            found.setdefault(key, []).append(eater)
+    return found
+
+
 def cautions_of(made: Judged) -> tuple[PeopleCautionView, ...]:
     """Return what concerns somebody eating, each caution once with everybody it concerns."""
-    found: dict[str, PeopleCautionView] = {}
-    for eater in made.setting.eaters:
-        for c in people_cautions(eater, made.figures_of(eater.id)):
-            known = found.get(c.key, PeopleCautionView(c.key, c.text, c.why, ()))
-            found[c.key] = replace(known, eaters=(*known.eaters, eater.id))
-    return tuple(found.values())
+    known, found = cautions(), []
+    for key, eaters in concerned(made).items():
+        ids = tuple(eater.id for eater in eaters if key not in eater.dismissed)
+        if ids:
+            found.append(PeopleCautionView(key, known[key].text, known[key].why, ids))
+    return tuple(found)
 
 
 def eater_view(

@@ -2,16 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from snabo_core.book.cautions import cautions
 from snabo_core.dish import NONE, Dish, Line, MethodStep, Readings, Take
 from snabo_core.foods import Library
-from snabo_core.method import Ingredient, ReadStep, Share, technique
-from snabo_core.method.cautions import cautions_of
-from snabo_core.method.naming import Names
-from snabo_core.plate.eaters import Eater
+from snabo_core.method import technique
 from snabo_core.plate.setting import Setting
 from snabo_core.quantities.units import FAN_BELOW
 from snabo_core.recipe.method import with_method
@@ -19,8 +15,8 @@ from snabo_core.swaps.book import Book
 from snabo_core.swaps.branches import Branch, lines_of_branches
 from snabo_core.swaps.cooking import CookStep, Look, StepKind
 from snabo_core.swaps.judged import Judged, judged
-from snabo_core.swaps.ledgers import steps_for
 from snabo_core.swaps.line_steps import called
+from snabo_core.views.cautions import DishCaution, Minded, StepCaution
 from snabo_core.views.cooked import Cooked, Row
 from snabo_core.views.variants import PartingView, parting_view
 from snabo_core.water import Point
@@ -88,7 +84,7 @@ class CookStepView:
     look: Look
     look_words: str
     parallel: tuple[int, ...]
-    cautions: tuple[str, ...]
+    cautions: tuple[StepCaution, ...]
     whose: str = ""
     branches: tuple[str, ...] = ()
     tail: str = ""
@@ -115,26 +111,12 @@ class UsedLine:
 
 
 @dataclass(frozen=True)
-class MethodCaution:
-    """A caution of the dish, once, with the steps it holds at.
-
-    `put_away` says that everybody eating knows it; at its step it stays.
-    """
-
-    key: str
-    text: str
-    why: str
-    steps: tuple[int, ...]
-    put_away: bool
-
-
-@dataclass(frozen=True)
 class MethodView:
     """The dish now. `method` are the steps as read, for a draft that has none of its own yet."""
 
     lines: tuple[UsedLine, ...]
     steps: tuple[CookStepView, ...]
-    cautions: tuple[MethodCaution, ...]
+    cautions: tuple[DishCaution, ...]
     unread: int
     method: tuple[MethodStep, ...]
     parting: PartingView | None = None
@@ -149,11 +131,12 @@ def method_view(dish: Dish, setting: Setting, book: Book, library: Library) -> M
         book: the swap book.
         library: where foods are looked up.
     """
-    made, cooked, views = cooked_steps(dish, setting, book, library)
+    minded, views = _minded_steps(dish, setting, book, library)
+    made = minded.made
     return MethodView(
-        _used(cooked),
+        _used(minded.cooked),
         views,
-        _cautions(views, setting.eaters),
+        minded.beside(),
         sum(view.look == "unread" for view in views),
         made.dish.method,
         parting_view(made),
@@ -164,15 +147,22 @@ def cooked_steps(
     dish: Dish, setting: Setting, book: Book, library: Library
 ) -> tuple[Judged, Cooked, tuple[CookStepView, ...]]:
     """Return a dish judged, as it is cooked, and the view of each of its rows in their order."""
+    minded, views = _minded_steps(dish, setting, book, library)
+    return minded.made, minded.cooked, views
+
+
+def _minded_steps(
+    dish: Dish, setting: Setting, book: Book, library: Library
+) -> tuple[Minded, tuple[CookStepView, ...]]:
     if dish.steps and not dish.method:
         dish = with_method(dish, library)
     made = judged(dish, setting, book, library)
     cooked = Cooked.of(made)
-    held = cautions_by_number(cooked, library, book)
+    minded = Minded(made, cooked)
     parts = _parts(cooked.branches)
-    views = [_step(row, cooked, setting, parts, held) for row in cooked.rows]
+    views = [_step(row, cooked, setting, parts, minded) for row in cooked.rows]
     tails = _tails(made.dish, cooked.rows)
-    return made, cooked, tuple(replace(v, tail=tails.get(v.id, "")) for v in views)
+    return minded, tuple(replace(v, tail=tails.get(v.id, "")) for v in views)
 
 
 def _tails(dish: Dish, rows: Sequence[Row]) -> dict[str, str]:
@@ -215,7 +205,7 @@ def _step(
     cooked: Cooked,
     setting: Setting,
     parts: Mapping[str, str],
-    held: Mapping[int, tuple[str, ...]],
+    minded: Minded,
 ) -> CookStepView:
     one, step = row.one, row.one.step
     known = technique(step.technique) if step.technique else None
@@ -246,7 +236,7 @@ def _step(
         look=one.look,
         look_words=_look_words(one, cooked.written[row.home]),
         parallel=tuple(n for key in step.parallel if (n := cooked.number(row.home, key))),
-        cautions=held.get(row.number, ()),
+        cautions=minded.at(row.number),
         whose=cooked.whose(row.branches),
         branches=row.branches,
         was=one.was,
@@ -293,82 +283,6 @@ def _look_words(one: CookStep, original: Mapping[str, Line]) -> str:
         names = dict(zip(("new", "old"), called(swapped, swapped.instead), strict=True))
         return " ".join([say(Message("look_line_swapped", names)), *one.said])
     return " ".join([worded(f"look_{one.look}"), *one.said])
-
-
-def cautions_by_number(cooked: Cooked, library: Library, book: Book) -> dict[int, tuple[str, ...]]:
-    """Return the cautions of every step that is cooked, by its number."""
-    lines = {key: line for own in cooked.lines.values() for key, line in own.items()}
-    names = Names(
-        [
-            Ingredient(
-                i.id,
-                "",
-                f"{i.text} {i.preparation}".strip(),
-                i.food,
-                kept=i.shelf is not None and i.shelf.how != "",
-            )
-            for i in lines.values()
-        ],
-        library,
-    )
-    rows = [row for row in cooked.rows if row.number]
-    ruled = cautions_of([_as_read(row, cooked, lines) for row in rows], names)
-    written = {
-        (slot.id, step.id): step.cautions
-        for branch in cooked.branches
-        for part in branch.dish.parts
-        for slot in part.slots
-        for step in steps_for(slot, book)
-    }
-    return {
-        row.number: _once((*keys, *written.get((row.one.slot or "", row.one.book_step or ""), ())))
-        for row, keys in zip(rows, ruled, strict=True)
-    }
-
-
-def _once(keys: Iterable[str]) -> tuple[str, ...]:
-    """Return cautions by what they are called now, each once."""
-    known = cautions()
-    return tuple(dict.fromkeys(known[key].key for key in keys if key in known))
-
-
-def _as_read(row: Row, cooked: Cooked, lines: Mapping[str, Line]) -> ReadStep:
-    step = row.one.step
-    made = {t.ref: cooked.number(row.home, t.ref) for t in step.takes}
-    takes = tuple(
-        f"s{made[take.ref]}" if made[take.ref] else take.ref
-        for take in step.takes
-        if made[take.ref] or take.ref in lines
-    )
-    reaches = cooked.reaches(row)
-    held = tuple(key for key in lines if key in reaches)
-    share = {t.ref: Share(t.share, t.fraction) for t in step.takes if t.share is not None}
-    told: dict[str, bool | str] = {"yes": True, "no": False, "partly": "partly"}
-    covered = told.get(step.covered or "")
-    return ReadStep(
-        row.number, 1, 0, len(step.words), step.words, step.technique or None, takes, held,
-        (step.minutes_low, step.minutes_high), passive=False, oven_c=step.oven_c, watts=step.watts,
-        covered=covered, until=step.until or None, share=share,
-    )  # fmt: skip
-
-
-def _cautions(views: Sequence[CookStepView], eaters: Sequence[Eater]) -> tuple[MethodCaution, ...]:
-    """Return every caution once, in the order the dish meets them."""
-    found: dict[str, list[int]] = {}
-    for view in views:
-        for key in view.cautions:
-            found.setdefault(key, []).append(view.number)
-    known = cautions()
-    return tuple(
-        MethodCaution(
-            key,
-            known[key].text,
-            known[key].why,
-            tuple(at),
-            bool(eaters) and all(key in eater.dismissed for eater in eaters),
-        )
-        for key, at in found.items()
-    )
 
 
 def _used(cooked: Cooked) -> tuple[UsedLine, ...]:

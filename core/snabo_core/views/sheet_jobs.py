@@ -369,7 +369,7 @@ def _keeps(job: Job, one: _Of, before: Mapping[str, set[str]], ends: set[str]) -
         return False
     steps = [j for j in one.jobs if j.id in before[job.id] or j.id == job.id]
     same = all(j.step.part == job.step.part for j in steps)
-    raw = any(_RAW & set(j.step.cautions) for j in steps)
+    raw = any(_RAW & {one.key for one in j.step.cautions} for j in steps)
     return same and not raw
 
 

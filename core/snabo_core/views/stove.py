@@ -4,12 +4,13 @@ from __future__ import annotations
 
 import datetime as dt
 import itertools
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Literal
 
 from snabo_core.book.cautions import cautions
 from snabo_core.plate.equipment import Equipment
+from snabo_core.views.cautions import StepCaution
 from snabo_core.views.dish_water import GlassView
 from snabo_core.views.evening import (
     OVEN_TASK,
@@ -38,15 +39,6 @@ class CardTake:
     name: str
     grams: float | None
     share: str
-
-
-@dataclass(frozen=True)
-class CardCaution:
-    """What to mind at a step, and why."""
-
-    key: str
-    text: str
-    why: str
 
 
 @dataclass(frozen=True)
@@ -92,7 +84,7 @@ class Card:
     takes: tuple[CardTake, ...]
     cue: str
     weighs: str
-    cautions: tuple[CardCaution, ...]
+    cautions: tuple[StepCaution, ...]
     notes: tuple[str, ...]
     lane: str
     oven_c: float | None
@@ -254,7 +246,7 @@ class _Cards:
                 CardTake(take.name or _from(take), take.grams, take.share)
                 for take in step.takes
                 if take.name or take.step
-            ), cue=item.cue if item else "", weighs=step.weighs, cautions=_cautions(step.cautions),
+            ), cue=item.cue if item else "", weighs=step.weighs, cautions=step.cautions,
             notes=item.notes if item else (), lane=item.lane if item else "hands",
             oven_c=item.oven_c if item else step.oven_c, fan_c=step.fan_c, minutes=minutes,
             seconds=seconds, timer_name=_timer_name(job), marks=_marks(job, seconds), at=at,
@@ -304,7 +296,7 @@ def _probe_targets(jobs: Jobs) -> dict[tuple[int, str], float]:
             made = {take.ref for take in job.step.takes if take.ref in steps}
             holds[job.step.id] = {job.step.id}.union(*(holds.get(ref, set()) for ref in made))
         for job in order:
-            wanted = [c.probe_c for key in job.step.cautions if (c := cautions()[key]).probe_c]
+            wanted = [c.probe_c for one in job.step.cautions if (c := cautions()[one.key]).probe_c]
             hot = [other.step.id for other in order
                    if job.step.id in holds[other.step.id] and _heats(other)]  # fmt: skip
             if wanted and hot:
@@ -395,8 +387,3 @@ def _marks(job: Job, seconds: int) -> tuple[Mark, ...]:
     words = [text for text in (job.step.words, job.step.tail) if HALF_WAY.search(text)]
     said = [*job.inside, *words] if seconds else []
     return tuple(Mark(seconds // 2, say(Message("stove_half_way", {"words": w}))) for w in said)
-
-
-def _cautions(keys: Sequence[str]) -> tuple[CardCaution, ...]:
-    known = cautions()
-    return tuple(CardCaution(key, known[key].text, known[key].why) for key in keys)

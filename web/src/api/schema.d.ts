@@ -4130,7 +4130,7 @@ export interface components {
             takes: components["schemas"]["CardTake"][];
             cue: string;
             weighs: string;
-            cautions: components["schemas"]["CardCaution"][];
+            cautions: components["schemas"]["StepCaution"][];
             notes: string[];
             lane: string;
             oven_c: number | null;
@@ -4168,13 +4168,14 @@ export interface components {
             share: string;
         };
         /**
-         * CardCaution
-         * @description What to mind at a step, and why.
+         * StepCaution
+         * @description A caution at a step; `who` names the eaters it concerns, empty where it is everybody.
          */
-        CardCaution: {
+        StepCaution: {
             key: string;
             text: string;
             why: string;
+            who: string;
         };
         /**
          * Mark
@@ -4953,7 +4954,7 @@ export interface components {
         MethodView: {
             lines: components["schemas"]["UsedLine"][];
             steps: components["schemas"]["CookStepView"][];
-            cautions: components["schemas"]["MethodCaution"][];
+            cautions: components["schemas"]["DishCaution"][];
             unread: number;
             method: components["schemas"]["MethodStep"][];
             parting: components["schemas"]["PartingView"] | null;
@@ -5012,7 +5013,7 @@ export interface components {
             look: "" | "by_hand" | "left_out" | "left_over" | "less" | "line_swapped" | "stands_in" | "swapped" | "unread" | "waits";
             look_words: string;
             parallel: number[];
-            cautions: string[];
+            cautions: components["schemas"]["StepCaution"][];
             whose: string;
             branches: string[];
             tail: string;
@@ -5033,17 +5034,20 @@ export interface components {
             step: number | null;
         };
         /**
-         * MethodCaution
-         * @description A caution of the dish, once, with the steps it holds at.
+         * DishCaution
+         * @description A caution of the dish, once, with the numbers of the steps it holds at.
          *
-         *         `put_away` says that everybody eating knows it; at its step it stays.
+         *         `eaters` are the ids of those it concerns, none where it is everybody; `put_away` says that
+         *         all of them know it: at its step it stays.
          */
-        MethodCaution: {
+        DishCaution: {
             key: string;
             text: string;
             why: string;
             steps: number[];
             put_away: boolean;
+            who: string;
+            eaters: string[];
         };
         /**
          * WaterRequest

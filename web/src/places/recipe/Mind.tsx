@@ -3,16 +3,18 @@ import Button from '@mui/material/Button';
 import type { JSX } from 'react';
 
 import { useKnowCaution } from '../../api/table';
-import type { MethodCaution } from '../../api/types';
+import type { DishCaution } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import styles from './recipe.module.css';
 
-export function Mind({ cautions }: { cautions: MethodCaution[] }): JSX.Element | null {
+export function Mind({ cautions }: { cautions: DishCaution[] }): JSX.Element | null {
   const { preview } = useOpenDish();
   const known = useKnowCaution();
   const eaters = (preview?.eaters ?? []).map((eater) => eater.id);
+  const meant = (caution: DishCaution): string[] =>
+    caution.eaters.length > 0 ? caution.eaters : eaters;
   const shown = cautions.filter((caution) => !caution.put_away);
-  const away = cautions.length - shown.length;
+  const away = cautions.filter((caution) => caution.put_away && caution.steps.length > 0).length;
   if (cautions.length === 0) return null;
   return (
     <section className={styles.cautions} aria-label="Mind">
@@ -20,15 +22,23 @@ export function Mind({ cautions }: { cautions: MethodCaution[] }): JSX.Element |
       <ul>
         {shown.map((caution) => (
           <li key={caution.key}>
+            {caution.who && <b>{caution.who}: </b>}
             {caution.text}{' '}
-            <span className="soft">
-              {caution.steps.length === 1 ? 'Step' : 'Steps'} {caution.steps.join(', ')}
-            </span>
+            {caution.steps.length > 0 && (
+              <span className="soft">
+                {caution.steps.length === 1 ? 'Step' : 'Steps'} {caution.steps.join(', ')}
+              </span>
+            )}
             <details>
               <summary>Why</summary>
               <p>{caution.why}</p>
-              <Button size="small" onClick={() => known.mutate({ key: caution.key, eaters })}>
-                We all know this
+              <Button
+                size="small"
+                onClick={() => known.mutate({ key: caution.key, eaters: meant(caution) })}
+              >
+                {caution.who
+                  ? `${caution.who} ${caution.eaters.length > 1 ? 'know' : 'knows'} this`
+                  : 'We all know this'}
               </Button>
             </details>
           </li>

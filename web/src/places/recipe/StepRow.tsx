@@ -24,7 +24,6 @@ export function StepRow({ step, view, open, onOpen }: StepRowProps): JSX.Element
       </li>
     );
   const facts = factsOf(step);
-  const mind = view.cautions.filter((caution) => step.cautions.includes(caution.key));
   const own = step.kind === 'own';
   return (
     <li className={own ? styles.step : styles.standIn}>
@@ -65,8 +64,9 @@ export function StepRow({ step, view, open, onOpen }: StepRowProps): JSX.Element
           </p>
         )}
         {step.look_words && <p className={styles.look}>{step.look_words}</p>}
-        {mind.map((caution) => (
+        {step.cautions.map((caution) => (
           <p key={caution.key} className={styles.mind} title={caution.why}>
+            {caution.who && <b>{caution.who}: </b>}
             {caution.text}
           </p>
         ))}

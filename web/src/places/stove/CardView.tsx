@@ -67,6 +67,7 @@ export function CardView({ card, dishes }: { card: Card; dishes: string[] }): JS
       ))}
       {card.cautions.map((caution) => (
         <p key={caution.key} className={styles.caution} title={caution.why}>
+          {caution.who && <b>{caution.who}: </b>}
           {caution.text}
         </p>
       ))}
