@@ -3,12 +3,13 @@
 python tools/take_shots.py ADDRESS [name ...]   (./snabo shots does it all)
 """
 
+import base64
 import os
 import sys
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from pathlib import Path
 
-from playwright.sync_api import Page, sync_playwright
+from playwright.sync_api import Browser, Page, sync_playwright
 
 ROOT = Path(__file__).resolve().parents[1]
 TARGET = Path(os.environ.get("SNABO_SHOTS", ROOT / "docs" / "screenshots"))
@@ -81,6 +82,14 @@ def recipe(page: Page) -> None:
 def printed(page: Page) -> None:
     recipe(page)
     page.emulate_media(media="print")
+
+
+def struck(page: Page) -> None:
+    """The Bench at what a chosen stand-in strikes and puts in."""
+    open_dish(page, "mackerel pot")
+    page.get_by_role("button", name="Lid").first.click()
+    region = page.get_by_role("region", name="Steps of the swap")
+    region.evaluate("one => one.scrollIntoView()")
 
 
 def water(page: Page) -> None:
@@ -200,13 +209,17 @@ def stay(_page: Page) -> None:
     pass
 
 
-SHOTS: dict[str, tuple[Callable[[Page], None], dict[str, int], str]] = {
+Shot = tuple[Callable[[Page], None], dict[str, int], str]
+# Several of one name stand side by side.
+SHOTS: dict[str, Shot | tuple[Shot, ...]] = {
     "dishes": (stay, WIDE, "light"),
     "bring": (bring, WIDE, "light"),
     "bench": (bench, WIDE, "light"),
     "bench-evening": (parted, WIDE, "dark"),
     "recipe": (recipe, WIDE, "light"),
-    "recipe-print": (printed, PAPER, "light"),
+    "recipe-small": (
+        (printed, PAPER, "light"), (recipe, PHONE, "light"), (struck, PHONE, "light"),
+    ),
     "run-sheet": (run_sheet, WIDE, "light"),
     "stove": (stove, WIDE, "light"),
     "stove-phone": (stove, PHONE, "dark"),
@@ -223,24 +236,43 @@ SHOTS: dict[str, tuple[Callable[[Page], None], dict[str, int], str]] = {
 }
 
 
+def taken(browser: Browser, address: str, shot: Shot) -> bytes:
+    go, viewport, scheme = shot
+    context = browser.new_context(viewport=viewport, color_scheme=scheme, reduced_motion="reduce")
+    page = context.new_page()
+    page.goto(address)
+    sign_in(page)
+    go(page)
+    page.mouse.move(0, 0)
+    page.wait_for_timeout(400)
+    picture = page.screenshot()
+    context.close()
+    return picture
+
+
+def beside(browser: Browser, pictures: Sequence[bytes]) -> bytes:
+    """Return pictures side by side as one."""
+    page = browser.new_page(viewport=WIDE)
+    images = "".join(
+        f'<img src="data:image/png;base64,{base64.b64encode(one).decode()}">' for one in pictures
+    )
+    page.set_content(f'<div style="display:inline-flex;align-items:start;gap:24px">{images}</div>')
+    picture = page.locator("div").screenshot()
+    page.close()
+    return picture
+
+
 def main() -> int:
     address, *names = sys.argv[1:]
     TARGET.mkdir(parents=True, exist_ok=True)
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
         for name in names or SHOTS:
-            go, viewport, scheme = SHOTS[name]
-            context = browser.new_context(
-                viewport=viewport, color_scheme=scheme, reduced_motion="reduce"
-            )
-            page = context.new_page()
-            page.goto(address)
-            sign_in(page)
-            go(page)
-            page.mouse.move(0, 0)
-            page.wait_for_timeout(400)
-            page.screenshot(path=TARGET / f"{name}.png")
-            context.close()
+            shot = SHOTS[name]
+            several = shot if isinstance(shot[0], tuple) else (shot,)
+            pictures = [taken(browser, address, one) for one in several]
+            one = pictures[0] if len(pictures) == 1 else beside(browser, pictures)
+            (TARGET / f"{name}.png").write_bytes(one)
             print(f"  {name}")
         browser.close()
     return 0

@@ -114,6 +114,18 @@ class Gaps(unittest.TestCase):
         self.assertRegex(by_kind["pan"].words, "How big is the dish")
         self.assertRegex(by_kind["temperature"].default, "200 C, 180 C with a fan")
 
+    def test_coming_to_the_boil_is_no_time_to_ask_for(self) -> None:
+        text = "Pot\nServes 2\n500 ml stock\n200 g leeks\n\n"
+        for step, asked in (
+            ("Bring the stock to the boil.", []), ("Bring to a simmer.", []),
+            ("Slowly bring the stock up to the boil.", []), ("Boil the leeks.", ["time"]),
+            ("Bring the stock to the boil and simmer the leeks.", ["time"]),
+        ):  # fmt: skip
+            found = [gap.kind for gap in gaps_of(read_recipe(f"{text}{step}", library()))]
+            self.assertEqual([kind for kind in found if kind == "time"], asked, step)
+        read = read_recipe(f"{text}Bring the stock to the boil.", library())
+        self.assertEqual([s.minutes_high for s in read.method if s.technique == "boil"], [10.0])
+
     def test_unknown_amount_has_no_default(self) -> None:
         found = gaps_of(read_recipe("Pot\nServes 2\nsome swede\nMix.\n", library()))
         self.assertEqual([(g.kind, g.default) for g in found], [("amount", "")])

@@ -10,6 +10,13 @@ from snabo_core.dish import Cover, Ring, ShareKind
 from snabo_core.quantities.step_facts import heats_in, times_in
 
 MOST_WATTS = 2000.0
+# Until a pan of four servings boils; common practice, no source.
+TO_BOIL_MINUTES = (4.0, 10.0)
+_TO_BOIL = re.compile(
+    r"\W*(?:quickly |slowly |gently )?(?:re-?)?(?:bring|heat|come|return|get)\b[^.;]{0,80}\bto (?:a |the |its )?"
+    r"(?:rolling |full |gentle |fast |rapid |bare |slow )?(?:boil|simmer|bubble)\W*$",
+    re.IGNORECASE,
+)
 # Characters of one order that are looked at.
 LONGEST_ORDER = 500
 _N = r"(?:\d+|two|three|four|five|six)"
@@ -168,6 +175,11 @@ def ring_in(words: str) -> Ring | None:
         return "medium_low"
     low = {"very low", "very gentle", "lowest", "low", "gentle", "slow"}
     return "low" if first in low else "high"
+
+
+def only_comes_to_boil(words: str) -> bool:
+    """Tell a step that is over when it boils: "bring the stock to the boil"."""
+    return _TO_BOIL.match(words[:LONGEST_ORDER]) is not None
 
 
 @dataclass(frozen=True)

@@ -15,7 +15,7 @@ from snabo_core.dish import Ring
 from snabo_core.foods import Library
 from snabo_core.foods.library import plain_word
 from snabo_core.method.clauses import Clause, Splitter
-from snabo_core.method.facts import Facts, facts_of
+from snabo_core.method.facts import TO_BOIL_MINUTES, Facts, facts_of, only_comes_to_boil
 from snabo_core.method.meaning import Meaning, meaning_of
 from snabo_core.method.naming import WHICH, Ingredient, Names, by_class
 from snabo_core.method.products import NOUNS, Bench, Product
@@ -405,7 +405,7 @@ class _Reader:
         """Return what a step takes where nothing is said; setting aside takes no time."""
         if known is None or (known.key == "rest" and _ASIDE.search(words)):
             return (0.0, 0.0)
-        return known.minutes
+        return TO_BOIL_MINUTES if only_comes_to_boil(words) else known.minutes
 
     def _oven(self, key: str | None, facts: Facts) -> float | None:
         if key == "preheat":

@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from snabo_core.dish import Dish, all_lines
+from snabo_core.method.facts import only_comes_to_boil
 from snabo_core.quantities.step_facts import pan_in
 from snabo_core.wording import worded
 
@@ -114,6 +115,8 @@ def _heat(dish: Dish) -> list[_Found]:
             key = f"temperature:{step.text}"
             found.append((key, "temperature", step.text, worded("gap_heat"), default))
         if step.technique not in _TIMED or "minutes" in step.stated or step.minutes_high <= 0:
+            continue
+        if only_comes_to_boil(step.words):
             continue
         told = any("minutes" in s.stated for s in dish.method if s.text == step.text)
         if told or step.text in asked:
