@@ -48,6 +48,8 @@ _AMOUNT = re.compile(r"amounts?|quantity|qty|how much|weights?|grams?|g|measures
 _FOOD = re.compile(r"ingredients?|items?|foods?|what", re.IGNORECASE)
 _TIME_NAMES = {"prep": "Prep", "cook": "Cook", "rest": "Rest", "total": "Total"}
 _SPECIAL = re.compile(r"([\\`*_{}\[\]<>#|~!&])")
+# Facts above a list stand on one line.
+LONGEST_FACTS = 160
 # Fewer lines under a heading do not say what it begins.
 LEAST_TOLD = 2
 # What is longer, or has a line that is, is no recipe's Markdown.
@@ -276,6 +278,9 @@ def _fact(line: str, found: _Found) -> None:
         found.serves = found.serves or re.sub(r"^serves\s+", "", said.strip(), flags=re.IGNORECASE)
     for kind, value in minutes.items():
         found.minutes.setdefault(kind, value)
+    # Told in passing: "serves 4 · 21 g protein, 18 g carbs".
+    claims = claims_in([line]) if len(line) <= LONGEST_FACTS else ()
+    found.claims += claims if len(claims) >= LEAST_TOLD else ()
     if not served and not minutes:
         found.asides.append(("story", line))
 

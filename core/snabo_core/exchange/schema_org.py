@@ -42,6 +42,7 @@ _DURATION = re.compile(
     re.IGNORECASE,
 )
 _MINUTES = {"w": 10_080.0, "d": 1440.0, "h": 60.0, "m": 1.0, "s": 1 / 60}
+MOST_SOURCES = 4
 LONGEST_MINUTES = 10_000.0
 _TAG = re.compile(r"<(?P<end>/?)(?P<name>[a-zA-Z][a-zA-Z0-9]*)\b[^<>]*>")
 _BREAKS = {"p", "br", "li", "div", "ol", "ul", "h1", "h2", "h3", "h4", "tr"}
@@ -163,7 +164,7 @@ class _Reader:
     def parts(self) -> tuple[tuple[str, tuple[str, ...]], ...]:
         """Return the ingredient list; a list inside it is a part of its own."""
         found: list[tuple[str, list[str]]] = [("", [])]
-        for item in self.several("recipeIngredient", "ingredients", "supply"):
+        for item in self.several("recipeIngredient", "ingredients", "ingredient", "supply"):
             if isinstance(item, Mapping) and "itemListElement" in item:
                 inner = item["itemListElement"]
                 inner = inner if isinstance(inner, list) else [inner]
@@ -286,10 +287,10 @@ def _source(node: Node, reader: _Reader) -> str:
     said = []
     for name in ("author", "publisher", "isBasedOn", "url"):
         value = reader.seen(node.get(name))
-        value = value[0] if isinstance(value, list) and value else value
-        text = text_of(reader.seen(value)).replace("\n", " ")
-        if not text and isinstance(value, Mapping):
-            text = str(value.get("url") or "")
-        if text and text not in said:
-            said.append(text)
+        for one in value[:MOST_SOURCES] if isinstance(value, list) else [value]:
+            text = text_of(reader.seen(one)).replace("\n", " ")
+            if not text and isinstance(one, Mapping):
+                text = str(one.get("url") or "")
+            if text and text not in said:
+                said.append(text)
     return ", ".join(said)[:200]

@@ -80,6 +80,7 @@ _AT_THE_END = re.compile(
 LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
 _NO_AMOUNT = re.compile(r"\d+\s+(?:minutes?|mins?|hours?|degrees?|times?|people)\b", re.IGNORECASE)
 LEAST_LISTED = 3
+LEAST_SENTENCE = 4
 _SALT_AND_PEPPER = re.compile(r"\W*s\s?(?:&|\+|/|n|and)\s?p\W*", re.IGNORECASE)
 # So many items with an amount make a list of a line.
 LEAST_ITEMS = 2
@@ -549,6 +550,9 @@ class _Sorter:
     def _is_story(self, line: Written) -> bool:
         """Tell prose before the list."""
         text = line.text
+        if self._stands_alone(line):
+            self.layout.servings = self.layout.servings or servings_in(text)
+            return True
         if self.layout.parts or begins_with_amount(text):
             return False
         if GREETING.match(text):
@@ -569,6 +573,15 @@ class _Sorter:
         ):
             return not re.search(r"\b\d+\s?(?:g|kg|ml|tbsp|tsp|cups?|oz|lb)\b", text)
         return words >= 12 and not is_step(text) and text.rstrip().endswith((".", "!", "?"))
+
+    def _stands_alone(self, line: Written) -> bool:
+        """Tell a sentence of its own between the title and the list: "A side for six, at best."."""
+        text, follows = line.text, self.around.next()
+        if self.section != "head" or not self.layout.title or self.layout.parts:
+            return False
+        apart = line.after_blank and not line.marked and follows is not None and follows.after_blank
+        said = text.endswith((".", "!")) and len(text.split()) >= LEAST_SENTENCE
+        return apart and said and not is_step(text) and _MEASURED.search(text) is None
 
     def listed(self, *, guessed: bool) -> Layout:
         """Take every line as one of an ingredient list, headings among them.

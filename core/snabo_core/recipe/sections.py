@@ -6,7 +6,7 @@ import re
 
 # Where a recipe comes from, not what it is.
 FROM = re.compile(
-    r"^(?:(?:re|subject)\s*:|(?:an? |this )?(?:recipe )?from (?:the|my|our|your|an?)? ?(?:kitchen|desk|recipe box|files?|pages?|archives?|test kitchen|garden)\b)",
+    r"^\W*(?:begin )?(?:forwarded|original) message\W*$|^(?:(?:re|subject)\s*:|(?:an? |this )?(?:recipe )?from (?:the|my|our|your|an?)? ?(?:kitchen|desk|recipe box|files?|pages?|archives?|test kitchen|garden)\b)",
     re.IGNORECASE,
 )
 # How hot it is to be, said on the head of a card.
