@@ -218,7 +218,9 @@ SHOTS: dict[str, Shot | tuple[Shot, ...]] = {
     "bench-evening": (parted, WIDE, "dark"),
     "recipe": (recipe, WIDE, "light"),
     "recipe-small": (
-        (printed, PAPER, "light"), (recipe, PHONE, "light"), (struck, PHONE, "light"),
+        (printed, PAPER, "light"),
+        (recipe, PHONE, "light"),
+        (struck, PHONE, "light"),
     ),
     "run-sheet": (run_sheet, WIDE, "light"),
     "stove": (stove, WIDE, "light"),

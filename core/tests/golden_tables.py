@@ -1,0 +1,226 @@
+"""Figures of the water and the swaps as they came out: python -m tests.golden_tables.
+
+Every technique at several times and heats, every stand-in of the book cooked by itself, and of
+the golden dishes every stand-in scaled and every glass of the water. What has changed is printed
+and written down as the new truth; nobody renews it without reading what it prints.
+"""
+
+from __future__ import annotations
+
+import itertools
+import json
+from collections.abc import Callable, Iterator
+from typing import Any
+
+import msgspec
+
+from snabo_core.dish import Dish, upgraded
+from snabo_core.errors import SnaboError
+from snabo_core.foods import library
+from snabo_core.recipe.method import with_method
+from snabo_core.swaps.book import book
+from snabo_core.swaps.ledgers import dish_ledgers, sum_of_losses
+from snabo_core.swaps.ranking import rank
+from snabo_core.swaps.scaling import cooked, scale_to
+from snabo_core.swaps.swapped_lines import groups_of, swapped_line
+from snabo_core.views.dish_water import water_view
+from snabo_core.views.explain import ExplainRequest, explain
+from snabo_core.water.priors import OVEN, PRESSES
+from snabo_core.water.state import State, of_row
+from snabo_core.water.steps import BAKED, PRESSED, TECHNIQUES, Step, prior_of, run, settings_of
+from snabo_core.water.thermal import density, specific_heat
+from tests.golden_dishes import COUNT, FOLDER, SCHOOLS, changes, kept, setting
+
+DIGITS = 9
+# Of a setting that a technique has, what it is tried with.
+TRIED: dict[str, tuple[Any, ...]] = {
+    "minutes": (0.5, 12.0, 600.0), "watts": (300.0, 900.0), "oven_c": (120.0, 220.0),
+    "covered": (True,), "hot": (True,), "rounds": (3,), "vigour": (1.0, 3.0),
+    "layer_g": (50.0, 5000.0), "to_share": (0.5,), "to_c": (4.0, 60.0), "takes_up": (0.2,),
+    "slows_at": (0.5,), "level": (0.5,), "kj_per_kg": (900.0,), "exposed_m2_per_kg": (0.4,),
+    "drinks": (True,),
+}  # fmt: skip
+# What these settings choose from, of the techniques that look at them.
+CHOSEN = {"method": (PRESSED, PRESSES), "oven": (BAKED, OVEN)}
+EXPLAINED = ("net_carbs", "sodium_mg", "added_oil")
+BEFORE = {
+    "cauliflower": of_row(library().row("cauliflower", "raw"), 800.0),
+    "sauce": State(water=420.0, protein=16.0, fat=36.0, sugars=22.0, starch=30.0, ash=5.0),
+    "nearly dry": State(water=12.0, protein=20.0, fat=50.0, fibre=9.0, polyols=3.0, alcohol=2.0),
+}
+
+
+def steps() -> dict[str, Any]:
+    """Return what every technique leaves of some foods, cold and hot."""
+    found: dict[str, Any] = {}
+    # One for each model and prior: the others of its kind are the same.
+    kinds = {str(found): technique for technique, found in sorted(TECHNIQUES.items()) if technique}
+    for technique in sorted(kinds.values()):
+        named = sorted(settings_of(technique) & set(TRIED))
+        tries: list[dict[str, Any]] = [{}]
+        tries += [{name: value} for name in named for value in TRIED[name]]
+        tries += [
+            {name: value} for name, (kind, values) in CHOSEN.items() if technique in kind
+            for value in values
+        ]  # fmt: skip
+        for settings, (name, before) in itertools.product(tries, BEFORE.items()):
+            step = Step("x", technique, "x", settings=settings)
+            said = " ".join(f"{key}={value}" for key, value in settings.items())
+            for celsius in (5.0, 90.0):
+                found[f"{technique} {said} {name} {celsius:g}"] = _run(step, before, celsius)
+    for name, state in BEFORE.items():
+        found[f"heat of {name}"] = [specific_heat(state, 5.0), specific_heat(state, 95.0),
+                                    density(state), density(state, 80.0)]  # fmt: skip
+    return found
+
+
+def _run(step: Step, before: State, celsius: float) -> Any:
+    try:
+        prior = prior_of(step)
+        values = (prior.low, prior.mean, prior.high)
+        outcomes = [run(step, before, value, celsius) for value in values]
+    except SnaboError as no:
+        return str(no)
+    usual = outcomes[1]
+    return [
+        [one.after.mass for one in outcomes], usual.after.grams(), usual.vapour,
+        usual.liquid.grams(), usual.stuck.mass, usual.celsius,
+    ]  # fmt: skip
+
+
+def stand_ins() -> dict[str, Any]:
+    """Return the ledger of every stand-in of the book at its own amounts."""
+    found = {}
+    for role in book().files:
+        for item in book().stand_ins(role):
+            found[f"{role} {item.key}"] = [_point(point) for point in cooked(item).points]
+    return found
+
+
+def _point(point: Any) -> list[Any]:
+    return [
+        point.step_id, point.state.grams(), point.low, point.high, point.vapour, point.liquid,
+        point.stuck, point.added, point.free, point.enough, point.floor, point.seconds,
+        point.before, point.solids_before, point.expected,
+    ]  # fmt: skip
+
+
+def swaps() -> dict[str, Any]:
+    """Return what every stand-in comes to in the golden dishes, and every line swap."""
+    found: dict[str, Any] = {}
+    for number, dish in enumerate(_dishes()):
+        for part in dish.parts:
+            for slot in part.slots:
+                key = f"{number} {part.name} {slot.role}"
+                file = book().files.get(slot.role)
+                if file is None:
+                    continue
+                for item in book().stand_ins(slot.role):
+                    try:
+                        choice = scale_to(part, slot, item, file, library(), dish.servings)
+                    except SnaboError as no:
+                        found[f"{key} {item.key}"] = str(no)
+                        continue
+                    swapped = dish.with_choice(part.id, slot.id, choice)
+                    ledgers = dish_ledgers(swapped, book(), library(), setting())
+                    found[f"{key} {item.key}"] = [
+                        [(i.food, i.grams_low, i.grams, i.grams_high) for i in choice.lines],
+                        sum_of_losses(ledgers),
+                    ]
+                try:
+                    ranked = rank(dish, part, slot, setting(), book(), library())
+                except SnaboError as no:
+                    found[f"{key} ranked"] = str(no)
+                    continue
+                found[f"{key} ranked"] = [
+                    [one.stand_in.key, one.distance, one.extra_hands_on, one.extra_total,
+                     one.texture_gap, one.limit, one.why, one.figures["net_carbs"].best,
+                     one.figures["net_carbs"].low, one.figures["net_carbs"].high]
+                    for one in ranked
+                ]  # fmt: skip
+            for line in part.lines:
+                for group, own in groups_of(line) if line.grams is not None else ():
+                    found[f"{number} {line.text} {group.job}"] = [
+                        [i.grams_low, i.grams, i.grams_high]
+                        for i in (
+                            swapped_line(line, own, other, library()) for other in group.members
+                        )
+                    ]
+    return found
+
+
+def waters() -> dict[str, Any]:
+    """Return the figures of every glass of the golden dishes, with nothing weighed."""
+    found = {}
+    for number, dish in enumerate(_dishes()):
+        read = dish if dish.method else with_method(dish, library())
+        view = msgspec.to_builtins(water_view(read, setting(), book(), library()))
+        found[str(number)] = _figures(view)
+    return found
+
+
+def figures() -> dict[str, Any]:
+    """Return where the figures of the golden dishes come from, for a serving and for one eater."""
+    found = {}
+    for number, dish in enumerate(_dishes()):
+        for nutrient, scale in itertools.product(EXPLAINED, ("serving", SCHOOLS[0])):
+            asked = ExplainRequest(dish, nutrient, scale)
+            opened = explain(dish, asked, setting(), book(), library())
+            found[f"{number} {nutrient} {scale}"] = _figures(msgspec.to_builtins(opened))
+    return found
+
+
+def _figures(value: Any) -> Any:
+    """Return plain values without words and without what is empty."""
+    if isinstance(value, dict):
+        inner = {key: _figures(one) for key, one in value.items() if not key.endswith("id")}
+        return {key: one for key, one in inner.items() if one not in (None, [], {}, "")}
+    if isinstance(value, (list, tuple)):
+        return [_figures(one) for one in value]
+    return None if isinstance(value, str) and " " in value else value
+
+
+def _dishes() -> Iterator[Dish]:
+    for number in range(COUNT):
+        yield msgspec.convert(upgraded(kept(number)["dish"]), Dish)
+
+
+TABLES: dict[str, Callable[[], dict[str, Any]]] = {
+    "steps": steps, "stand_ins": stand_ins, "swaps": swaps, "waters": waters, "figures": figures,
+}  # fmt: skip
+
+
+def table(name: str) -> Any:
+    """Return one table as it comes out now, as plain values."""
+    return _rounded(msgspec.to_builtins(TABLES[name]()))
+
+
+def _rounded(value: Any) -> Any:
+    if isinstance(value, float):
+        return float(f"{value:.{DIGITS}g}")
+    if isinstance(value, dict):
+        return {name: _rounded(inner) for name, inner in value.items()}
+    return [_rounded(inner) for inner in value] if isinstance(value, (list, tuple)) else value
+
+
+def written(name: str) -> Any:
+    """Return one table as it was written down."""
+    return json.loads((FOLDER / f"{name}.json").read_text("utf-8"))
+
+
+def main() -> None:
+    """Print what has changed and write it down."""
+    for name in TABLES:
+        path, now = FOLDER / f"{name}.json", table(name)
+        if path.exists():
+            for line in changes(written(name), now):
+                print(f"{name}{line}")
+        rows = ",\n".join(
+            f"{json.dumps(key)}:{json.dumps(row, separators=(',', ':'))}"
+            for key, row in now.items()
+        )
+        path.write_text(f"{{\n{rows}\n}}\n", "utf-8")
+
+
+if __name__ == "__main__":
+    main()
