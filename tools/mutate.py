@@ -3,8 +3,8 @@
 A seeded sample of one-token changes (`a < b` to `a <= b`, `+` to `-`, `and` to `or`, 4 to 5) is put
 into copies of the core, one at a time, and the tests that run through the changed line are run,
 the shortest first. What no test notices is printed as a difference. A change that cannot matter to
-a run, in an annotation or in how much is remembered, is never drawn; any other counts, also where it
-happens to mean the same.
+a run, in an annotation or in how much is remembered, is never drawn; any other counts, also where
+it happens to mean the same.
 """
 
 from __future__ import annotations
@@ -136,7 +136,7 @@ def _meaning(code: str) -> str:
                 [*told.posonlyargs, *told.args, *told.kwonlyargs], [], []
             )  # fmt: skip
         if isinstance(node, ast.ClassDef | ast.FunctionDef):
-            # Whether a value is frozen is held by the types; how much is remembered changes nothing.
+            # Whether a value is frozen is held by the types; a memory's size changes nothing.
             node.decorator_list = [
                 one.func if isinstance(one, ast.Call) else one for one in node.decorator_list
             ]
