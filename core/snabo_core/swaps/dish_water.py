@@ -15,6 +15,7 @@ from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.cooking import STIRRED_IN, CookStep, effective_steps
 from snabo_core.swaps.ledgers import condition_of, conditions_of, steps_for, with_verdicts
+from snabo_core.swaps.own_bands import own_band
 from snabo_core.swaps.sauces import in_sauce, power_of, sauce_lines, thickness_in
 from snabo_core.swaps.scaling import slot_lines
 from snabo_core.water.courses import (
@@ -207,9 +208,19 @@ class _Water:
             owner = self._owner(reached)
             around = self._around(one, reached, owner)
             step = self._learnt(step_of_method(one.step, around), takes, reached)
+            step = replace(step, band=own_band(step.technique, self._foods(reached)))
             said = self.setting.readings.own(owner, self.dish)
             place = (owner, one.step.id, one, None)
         self._node(step, takes, place, said)
+
+    def _foods(self, reached: Iterable[str]) -> dict[str, float]:
+        """Return the grams of every food in what some lines make."""
+        found: dict[str, float] = {}
+        for line in reached:
+            food = self.lines[line].food or ""
+            mass = self.things[line].mass if line in self.things else 0.0
+            found[food] = found.get(food, 0.0) + mass
+        return found
 
     def _learnt(self, step: Step, takes: tuple[Take, ...], reached: frozenset[str]) -> Step:
         """Return a recipe's own step as this household's weigh-ins have shown it."""

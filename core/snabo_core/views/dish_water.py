@@ -333,7 +333,7 @@ class _Views:
         advice = advise(point, press or "cloth")
         dries = advice.kind == "heavier" and point.technique in _FOR_DRYNESS
         if (advice.kind in {"press_more", "heat_more"} or dries) and advice.grams > 0:
-            return self._drier(point, advice.grams, press)
+            return self._drier(point, advice.grams, press, binds=glass.slot is not None)
         if point.thickness is not None and advice.kind in {"simmer_more", "sauce_thin"}:
             role_file = self.book.files["thickener"]
             return for_too_thin(
@@ -348,12 +348,15 @@ class _Views:
             )[:MOST_CURES]  # fmt: skip
         return ()
 
-    def _drier(self, point: Point, grams: float, press: str | None) -> Sequence[Cure]:
+    def _drier(
+        self, point: Point, grams: float, press: str | None, *, binds: bool
+    ) -> Sequence[Cure]:
         aim = point.band[1] if point.band else (point.state.water - grams) / (
             point.state.mass - grams
         )  # fmt: skip
         tool = press or ("cloth" if point.technique in _PRESSABLE else None)
-        binds = point.band is not None and point.technique not in {*PRESSED, *BAKED}
+        # What the recipe fries or squeezes by itself is no dough that a binder would help.
+        binds = binds and point.band is not None and point.technique not in {*PRESSED, *BAKED}
         waters = {
             food: self.library.row(food).value("water")
             for food in self._suiting(wetting().absorbers)
