@@ -86,6 +86,15 @@ class AtTheStep(unittest.TestCase):
         self.assertTrue(label.put_away, "the other has nothing to do with it")
         self.assertEqual(at_steps(view)["read_label"], [(1, "Odd")])
 
+    def test_each_puts_away_what_they_know(self) -> None:
+        knows = replace(PLAIN, dismissed=("lentils_boil",))
+        for people, known, away in (
+            ((knows, LOW_SALT), ("Bram",), False), ((knows,), ("Bram",), True),
+            ((LOW_SALT,), (), False),
+        ):  # fmt: skip
+            one = next(c for c in shown(*people).cautions if c.key == "lentils_boil")
+            self.assertEqual((one.known, one.put_away), (known, away))
+
     def test_who_does_not_eat_of_it_is_not_warned_of_it(self) -> None:
         dish = read_recipe(POT, library(), None)
         stock = next(line.id for _, line in all_lines(dish) if "stock" in line.text)

@@ -40,8 +40,8 @@ class StepCaution:
 class DishCaution:
     """A caution of the dish, once, with the numbers of the steps it holds at.
 
-    `eaters` are the ids of those it concerns, none where it is everybody; `put_away` says that
-    all of them know it: at its step it stays.
+    `eaters` are the ids of those it concerns, none where it is everybody; `known` those of them who
+    put it away. `put_away` says that all of them did: at its step it stays.
     """
 
     key: str
@@ -51,6 +51,7 @@ class DishCaution:
     put_away: bool
     who: str = ""
     eaters: tuple[str, ...] = ()
+    known: tuple[str, ...] = ()
 
 
 class Minded:
@@ -133,12 +134,13 @@ class Minded:
         for key in dict.fromkeys((*steps, *self.named)):
             who = list(self.named.get(key, {}).values())
             meant = who or self.made.setting.eaters
+            knows = tuple(eater.id for eater in meant if key in eater.dismissed)
             found.append(
                 DishCaution(
                     key, known[key].text, known[key].why, tuple(dict.fromkeys(steps.get(key, ()))),
-                    bool(meant) and all(key in eater.dismissed for eater in meant),
+                    bool(meant) and len(knows) == len(meant),
                     listed([eater.name for eater in who]) if who else "",
-                    tuple(eater.id for eater in who),
+                    tuple(eater.id for eater in who), knows,
                 )
             )  # fmt: skip
         return tuple(found)

@@ -5037,8 +5037,8 @@ export interface components {
          * DishCaution
          * @description A caution of the dish, once, with the numbers of the steps it holds at.
          *
-         *         `eaters` are the ids of those it concerns, none where it is everybody; `put_away` says that
-         *         all of them know it: at its step it stays.
+         *         `eaters` are the ids of those it concerns, none where it is everybody; `known` those of them who
+         *         put it away. `put_away` says that all of them did: at its step it stays.
          */
         DishCaution: {
             key: string;
@@ -5048,6 +5048,7 @@ export interface components {
             put_away: boolean;
             who: string;
             eaters: string[];
+            known: string[];
         };
         /**
          * WaterRequest

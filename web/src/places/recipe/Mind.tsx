@@ -10,9 +10,13 @@ import styles from './recipe.module.css';
 export function Mind({ cautions }: { cautions: DishCaution[] }): JSX.Element | null {
   const { preview } = useOpenDish();
   const known = useKnowCaution();
-  const eaters = (preview?.eaters ?? []).map((eater) => eater.id);
-  const meant = (caution: DishCaution): string[] =>
-    caution.eaters.length > 0 ? caution.eaters : eaters;
+  const eaters = preview?.eaters ?? [];
+  /** Who has still to say that they know it. */
+  const open = (caution: DishCaution): typeof eaters =>
+    eaters.filter(
+      ({ id }) =>
+        (caution.eaters.length === 0 || caution.eaters.includes(id)) && !caution.known.includes(id),
+    );
   const shown = cautions.filter((caution) => !caution.put_away);
   const away = cautions.filter((caution) => caution.put_away && caution.steps.length > 0).length;
   if (cautions.length === 0) return null;
@@ -32,14 +36,25 @@ export function Mind({ cautions }: { cautions: DishCaution[] }): JSX.Element | n
             <details>
               <summary>Why</summary>
               <p>{caution.why}</p>
-              <Button
-                size="small"
-                onClick={() => known.mutate({ key: caution.key, eaters: meant(caution) })}
-              >
-                {caution.who
-                  ? `${caution.who} ${caution.eaters.length > 1 ? 'know' : 'knows'} this`
-                  : 'We all know this'}
-              </Button>
+              {open(caution).length > 1 && (
+                <Button
+                  size="small"
+                  onClick={() =>
+                    known.mutate({ key: caution.key, eaters: open(caution).map(({ id }) => id) })
+                  }
+                >
+                  {caution.who ? 'They all know this' : 'We all know this'}
+                </Button>
+              )}
+              {open(caution).map(({ id, name }) => (
+                <Button
+                  key={id}
+                  size="small"
+                  onClick={() => known.mutate({ key: caution.key, eaters: [id] })}
+                >
+                  {name} knows this
+                </Button>
+              ))}
             </details>
           </li>
         ))}
