@@ -17,7 +17,7 @@ from markdown_it.token import Token
 from snabo_core.dish import AsideKind, Claim
 from snabo_core.exchange.front_matter import facts_of, front_matter
 from snabo_core.plate.nutrients import LABELS, UNIT
-from snabo_core.quantities.kinds import begins_with_amount, is_step
+from snabo_core.quantities.kinds import begins_with_amount, is_step, kind_of_line
 from snabo_core.recipe import ToldRecipe
 from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.facts import pieces_of, times_in
@@ -128,11 +128,23 @@ def _walk(tokens: Sequence[Token], found: _Found) -> None:
             _under(words, int(tokens[place - 1].tag[1]), found, _below(tokens, place))
         elif before in {"td_open", "th_open"}:
             row.append(words)
-        elif words and found.place == "list" and _bold(token):
-            found.parts.append((heading_of(words), []))
         elif words:
-            for line in words.splitlines() if found.place != "steps" else [words]:
-                _take(" ".join(line.split()), found)
+            _paragraph(words, token, found, _below(tokens, place))
+
+
+def _paragraph(words: str, token: Token, found: _Found, below: Sequence[str]) -> None:
+    bold = next((child.type == "strong_open" for child in token.children or []
+                 if child.content or child.nesting), False)  # fmt: skip
+    if words.endswith(":") and _place_of(words.rstrip(":"), alone=bool(found.title)):
+        # "Ingredients:" as a line of its own.
+        _under(words, min(found.level, 2), found, below)
+    elif found.place == "head" and not found.title and bold:
+        found.title = " ".join(words.split())
+    elif found.place == "list" and _bold(token):
+        found.parts.append((heading_of(words), []))
+    else:
+        for line in words.splitlines() if found.place != "steps" else [words]:
+            _take(" ".join(line.split()), found)
 
 
 @dataclass
@@ -152,8 +164,12 @@ class _Table:
             cells = [*row[1:2], *row[:1], *row[2:]] if self.turned else row
             _take(" ".join(" ".join(cells).split()), found)
         elif any(row):
-            # What nobody asked for is kept beside the recipe.
-            found.asides.append(("note", " ".join(" ".join(row).split())))
+            line = " ".join(" ".join(row).split())
+            if found.place == "head":
+                _fact(line, found)
+            else:
+                # What nobody asked for is kept beside the recipe.
+                found.asides.append(("note", line))
 
     def _head(self, row: Sequence[str], found: _Found) -> None:
         amounts = [_AMOUNT.fullmatch(cell.strip()) is not None for cell in row[:2]]
@@ -255,7 +271,7 @@ def _take(line: str, found: _Found) -> None:
         if not found.parts:
             found.parts.append(("", []))
         found.parts[-1][1].append(line)
-    elif found.place == "steps":
+    elif found.place == "steps" and kind_of_line(line) != "note":
         found.steps.append((found.section, line))
     elif found.place == "source":
         found.source = found.source or line

@@ -82,7 +82,7 @@ def times_in(text: str) -> dict[str, float]:
 
 def _beside_servings(text: str) -> re.Match[str] | None:
     """Return the time that stands alone beside who it serves: "4 portions, about 40 minutes"."""
-    pieces = pieces_of(text)
+    pieces = [piece for part in pieces_of(text) for piece in re.split(r"\bin\b", part)]
     if len(pieces) < 2 or not any(_SERVED.search(piece) for piece in pieces):
         return None
     return next((found for piece in pieces if (found := _ALONE.search(piece))), None)

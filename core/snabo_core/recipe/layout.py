@@ -18,6 +18,7 @@ from snabo_core.quantities.kinds import (
 )
 from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.recipe.around import MOST_NAME_WORDS, Around, opens_list
+from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.facts import only_times, pieces_of, times_in, without_times, yield_in
 from snabo_core.recipe.from_steps import AMOUNT_STARTS
 from snabo_core.recipe.outline import Aside, Layout, weigh_in_grams
@@ -36,6 +37,7 @@ from snabo_core.recipe.sections import (
     STEP_LABEL,
 )
 from snabo_core.recipe.servings import (
+    counts_people,
     only_servings,
     servings_in,
     servings_in_story,
@@ -111,6 +113,8 @@ class _Sorter:
         self.section = "head"
         # How many lines the last ingredient line has taken up already.
         self.joined = 0
+        # Whether the figures of a label are gone through.
+        self.figures = False
         # What a reply is about, where nothing else is a title.
         self.about = ""
         # The title as it stands, with all that is said around it.
@@ -158,7 +162,7 @@ class _Sorter:
     def _take(self, line: Written) -> None:
         line = self._behind_label(line)
         text = line.text
-        if self._is_named(line):
+        if self._is_figure(text) or self._is_named(line):
             return
         if self.section == "gone":
             self._aside("furniture", line.raw)
@@ -168,6 +172,8 @@ class _Sorter:
             return
         elif (
             is_button(text)
+            # A page's title once more, above its recipe.
+            or (text == self.titled and not self.layout.parts)
             or (kind_of_line(line.raw) == "furniture" and not self._is_title(line))
             or (self.section == "head" and stands_above(text) and self.around.name_follows())
         ):
@@ -186,6 +192,13 @@ class _Sorter:
             self._in_method(line)
         else:
             self._in_list(line)
+
+    def _is_figure(self, text: str) -> bool:
+        """Take a line under "Nutrition per serving": there "Fat 22g" is no food."""
+        self.figures = self.figures and bool(claims_in([text]))
+        if self.figures:
+            self._aside("nutrition", text)
+        return self.figures
 
     def _is_named(self, line: Written) -> bool:
         """Take a line that names the dish or says where it comes from."""
@@ -218,6 +231,7 @@ class _Sorter:
             self.section = "gone"
         elif NUTRITION.match(text) and self.layout.title:
             self._aside("nutrition", text)
+            self.figures = True
         elif STEP_LABEL.match(text):
             self.section = "method"
         else:
@@ -305,7 +319,7 @@ class _Sorter:
             or re.search(r"serv|people|portion|feeds", text, re.IGNORECASE)
         ):
             self.layout.servings = self.layout.servings or servings
-        if makes and not self.layout.makes:
+        if makes and not self.layout.makes and not counts_people(makes):
             self.layout.makes = makes
         if not minutes and servings is None and not makes:
             self._aside("note", text)

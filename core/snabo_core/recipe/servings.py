@@ -200,6 +200,12 @@ def only_servings(text: str) -> bool:
     return whole or not _other_words(text)
 
 
+def counts_people(made: str) -> bool:
+    """Tell "4 servings", which says who eats and nothing of what is made, from "9 squares"."""
+    people = re.search(r"\b(?:servings?|portions?|people|persons?)\b", made, re.IGNORECASE)
+    return people is not None and servings_in(made) is not None
+
+
 def lists_ingredients(text: str) -> bool:
     """Tell a list's head that says for how many: "Ingredients (serves 4)", "To serve 6 you need"."""
     if re.search(r"\bingredients?\b|\bneed\b", text, re.IGNORECASE) is None:

@@ -12,7 +12,7 @@ from snabo_core.recipe.claims import label_words
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.layout import sort_list, without_step_number
 from snabo_core.recipe.outline import Aside, Layout
-from snabo_core.recipe.servings import Servings, servings_in
+from snabo_core.recipe.servings import Servings, counts_people, servings_in
 from snabo_core.recipe.titles import title_of
 
 # A number at the start of a sentence that counts the steps in one long text.
@@ -89,7 +89,7 @@ def lay_out(told: ToldRecipe, names_food: Callable[[str], bool]) -> Layout:
             layout.parts.append((heading_of(name), [*beyond]))
     layout.servings = served(told.serves) or served(told.title)
     makes = yield_in(told.serves)
-    beside = makes if makes and served(makes) is None else ""
+    beside = "" if counts_people(makes) else makes
     layout.makes = made(told.serves) if layout.servings is None else beside
     layout.minutes = dict(told.minutes)
     for section, text in steps_of(told.steps):
