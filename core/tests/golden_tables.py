@@ -10,6 +10,8 @@ from __future__ import annotations
 import itertools
 import json
 from collections.abc import Callable, Iterator
+from dataclasses import replace
+from functools import partial
 from typing import Any
 
 import msgspec
@@ -17,19 +19,27 @@ import msgspec
 from snabo_core.dish import Dish, upgraded
 from snabo_core.errors import SnaboError
 from snabo_core.foods import library
+from snabo_core.plate.pans import Pan
 from snabo_core.recipe.method import with_method
 from snabo_core.swaps.book import book
+from snabo_core.swaps.homemade import make_food
 from snabo_core.swaps.ledgers import dish_ledgers, sum_of_losses
+from snabo_core.swaps.likings import liked, likings
+from snabo_core.swaps.pans import piece_of, shape_of
 from snabo_core.swaps.ranking import rank
 from snabo_core.swaps.scaling import cooked, scale_to
 from snabo_core.swaps.swapped_lines import groups_of, swapped_line
+from snabo_core.swaps.words import shape_words
 from snabo_core.views.dish_water import water_view
 from snabo_core.views.explain import ExplainRequest, explain
+from snabo_core.views.resizing import ResizeRequest, resize
 from snabo_core.water.priors import OVEN, PRESSES
+from snabo_core.water.problems import answer
 from snabo_core.water.state import State, of_row
 from snabo_core.water.steps import BAKED, PRESSED, TECHNIQUES, Step, prior_of, run, settings_of
 from snabo_core.water.thermal import density, specific_heat
 from tests.golden_dishes import COUNT, FOLDER, SCHOOLS, changes, kept, setting
+from tests.test_water_problems import BY_HAND
 
 DIGITS = 9
 # Of a setting that a technique has, what it is tried with.
@@ -42,6 +52,15 @@ TRIED: dict[str, tuple[Any, ...]] = {
 }  # fmt: skip
 # What these settings choose from, of the techniques that look at them.
 CHOSEN = {"method": (PRESSED, PRESSES), "oven": (BAKED, OVEN)}
+BENT = (1.0, 0.5, 1.7, -1.0)
+PANS = (
+    Pan("deep dish", "rectangle", 32.0, 6.0, 22.0), Pan("round tin", "round", 28.0, 4.0),
+    Pan("tin of twelve", "wells", 7.0, 3.5, wells=12),
+)  # fmt: skip
+# What hangs on the document's ids, or is the document again.
+UNSTABLE = {"dish", "food", "key", "aliases"}
+# Of so many dishes every figure is opened.
+OPENED = 8
 EXPLAINED = ("net_carbs", "sodium_mg", "added_oil")
 BEFORE = {
     "cauliflower": of_row(library().row("cauliflower", "raw"), 800.0),
@@ -162,7 +181,7 @@ def waters() -> dict[str, Any]:
 def figures() -> dict[str, Any]:
     """Return where the figures of the golden dishes come from, for a serving and for one eater."""
     found = {}
-    for number, dish in enumerate(_dishes()):
+    for number, dish in enumerate(itertools.islice(_dishes(), OPENED)):
         for nutrient, scale in itertools.product(EXPLAINED, ("serving", SCHOOLS[0])):
             asked = ExplainRequest(dish, nutrient, scale)
             opened = explain(dish, asked, setting(), book(), library())
@@ -170,14 +189,72 @@ def figures() -> dict[str, Any]:
     return found
 
 
+def problems() -> dict[str, Any]:
+    """Return what plain problems come to, as they were worked by hand and with other numbers."""
+    found = {}
+    for (number, (problem, *_)), times in itertools.product(enumerate(BY_HAND), BENT):
+        bent = {name: _bent(value, times) for name, value in problem.items()}
+        found[f"{number} {problem['kind']} {times:g}"] = _said(partial(answer, bent))
+    return found
+
+
+def _bent(value: Any, times: float) -> Any:
+    number = isinstance(value, (int, float)) and not isinstance(value, bool)
+    return value * times if number else value
+
+
+def sizes() -> dict[str, Any]:
+    """Return the golden dishes at other sizes, and as foods of the household's own."""
+    found: dict[str, Any] = {}
+    for number, dish in enumerate(_dishes()):
+        for times in (0.5, 1.7):
+            asked = ResizeRequest(dish, times=times)
+            found[f"{number} {times}"] = _said(partial(resize, asked, setting(), book(), library()))
+        for grams in (None, 900.0):
+            made = partial(
+                make_food, "x", dish.title, 1, dish, None, grams, setting(), book(), library()
+            )
+            found[f"{number} food {grams}"] = _said(made)
+    return found
+
+
+def shapes() -> dict[str, Any]:
+    """Return what every stand-in comes to in tins, rounds, wells and pieces."""
+    found: dict[str, Any] = {}
+    for role, file in book().files.items():
+        for item in book().stand_ins(role):
+            done = cooked(item).points[-1].state.mass * 1.3
+            shape = shape_of(item, file, 1.3, done, PANS)
+            found[f"{role} {item.key}"] = [shape, shape_words(shape), piece_of(item, file, 1.3)]
+    return found
+
+
+def likes() -> dict[str, Any]:
+    """Return what every liking changes in the golden dishes."""
+    found: dict[str, Any] = {}
+    for (number, dish), key in itertools.product(enumerate(_dishes()), likings()):
+        made = liked(replace(dish, variants=()), key, "", ("a",), 3.0, book(), library())
+        found[f"{number} {key}"] = [[c.kind for c in made.changes], len(made.waits), made.name]
+    return found
+
+
+def _said(asked: Callable[[], Any]) -> Any:
+    """Return what is answered without ids, or the words of the refusal."""
+    try:
+        return _figures(msgspec.to_builtins(asked()))
+    except SnaboError as no:
+        return str(no)
+
+
 def _figures(value: Any) -> Any:
-    """Return plain values without words and without what is empty."""
+    """Return plain values without ids and without what is empty."""
     if isinstance(value, dict):
-        inner = {key: _figures(one) for key, one in value.items() if not key.endswith("id")}
+        inner = {
+            key: _figures(one) for key, one in value.items()
+            if key not in UNSTABLE and not key.endswith("id")
+        }  # fmt: skip
         return {key: one for key, one in inner.items() if one not in (None, [], {}, "")}
-    if isinstance(value, (list, tuple)):
-        return [_figures(one) for one in value]
-    return None if isinstance(value, str) and " " in value else value
+    return [_figures(one) for one in value] if isinstance(value, (list, tuple)) else value
 
 
 def _dishes() -> Iterator[Dish]:
@@ -187,6 +264,7 @@ def _dishes() -> Iterator[Dish]:
 
 TABLES: dict[str, Callable[[], dict[str, Any]]] = {
     "steps": steps, "stand_ins": stand_ins, "swaps": swaps, "waters": waters, "figures": figures,
+    "problems": problems, "sizes": sizes, "shapes": shapes, "likes": likes,
 }  # fmt: skip
 
 
