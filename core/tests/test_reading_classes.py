@@ -32,6 +32,40 @@ class Case(unittest.TestCase):
         self.assertTrue(low <= best <= high, (text, best))
 
 
+class Small(Case):
+    """What is counted is of its own size: babies, berries and leaves."""
+
+    def test_babies_are_no_small_ones_but_very_small(self) -> None:
+        # Common practice, no source: a leek is 150 g, a baby leek 20 to 60.
+        for text, low, high in (
+            ("6 baby leeks", 100, 300), ("4 baby courgettes", 100, 250),
+            ("2 baby marrows", 300, 500),
+            ("1 baby aubergine", 30, 120), ("8 baby potatoes", 200, 450), ("12 baby corn", 80, 200),
+            ("8 baby carrots", 60, 140),
+            ("2 baby gem lettuces", 150, 300), ("200 g baby spinach", 200, 200),
+        ):  # fmt: skip
+            self.grams(text, low, high)
+
+    def test_ten_peppercorns_are_no_peppers(self) -> None:
+        self.foods("10 black peppercorns", "peppercorns")
+        self.grams("10 black peppercorns", 0.3, 0.8)
+        self.foods("2 kaffir lime leaves", "lime_leaf")
+        self.foods("1 banana shallot", "banana_shallot")
+        self.grams("3 fat cloves garlic", 6, 20)
+
+    def test_shells_stay_on_where_beards_come_off(self) -> None:
+        self.grams("1 kg mussels, scrubbed and debearded", 200, 300)
+
+    def test_both_ends_of_an_onion_are_one_food(self) -> None:
+        self.foods("1 bunch scallions, white and green parts separated", "spring_onion")
+        self.foods("2 leeks (white and pale green parts only)", "leek")
+
+    def test_what_is_told_for_each_is_asked_about(self) -> None:
+        for text in ("1 large baking potato per person", "1 sheet lasagne per layer"):
+            self.assertIn("for_each", read(text).doubts)
+        self.assertNotIn("for_each", read("2 potatoes, peeled").doubts)
+
+
 class Amounts(Case):
     """Numbers as people write them."""
 

@@ -100,7 +100,7 @@ def food_faults(foods: Library) -> list[str]:
 
 
 # One cup, spoon or count of a food lies between these, g; a head of cabbage, a leaf of bay.
-LIGHTEST, HEAVIEST = 0.05, 3000.0
+LIGHTEST, HEAVIEST = 0.03, 3000.0
 # Counts that are volumes in disguise: (word, mL low, mL high); common practice, no source.
 AS_VOLUME = {"handful": (15.0, 240.0), "thumb": (8.0, 40.0), "cube": (2.0, 40.0)}
 SPOONS_A_CUP = {"us": (16.0, 48.0), "metric": (250 / 15, 50.0), "australia": (12.5, 50.0)}

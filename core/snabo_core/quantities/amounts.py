@@ -21,7 +21,8 @@ FEW = {"few": (2.0, 3.0, 5.0), "several": (3.0, 4.0, 7.0)}
 SIZES = {"small": "small", "medium": "medium", "large": "large", "big": "large", "med": "medium",
          "lg": "large", "lge": "large", "sm": "small", "tiny": "tiny",
          "huge": "huge", "jumbo": "huge", "xl": "huge", "mid": "medium", "middle": "medium",
-         "bigger": "large", "smaller": "small", "smallish": "small", "largish": "large"}  # fmt: skip
+         "bigger": "large", "smaller": "small", "smallish": "small", "largish": "large",
+         "fat": "large"}  # fmt: skip
 HEAPS = {"heaped": "heaped", "heaping": "heaped", "scant": "scant", "generous": "generous",
          "rounded": "rounded", "level": "level", "packed": "level", "good": "generous",
          "full": "level", "overflowing": "heaped", "hpd": "heaped", "flat": "level"}  # fmt: skip

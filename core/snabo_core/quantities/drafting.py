@@ -76,6 +76,14 @@ _EITHER = re.compile(
 )
 
 
+# "1 potato per person", "a sheet of lasagne per layer".
+_FOR_EACH = re.compile(
+    r"\b(?:per|for each|for every)\s+(?:person|head|layer|portion|serving|eater|guest|plate|patty)\b"
+    r"|\beach (?:person|eater|guest)\b",
+    re.IGNORECASE,
+)
+
+
 def draft_of(clause: Clause, library: Library, system: str) -> Draft:
     """Take the amount and every other figure out of a clause."""
     text = _OFFERED_TOO.sub(" ", _COUNTED_EXTRA.sub(" ", clause.text))
@@ -100,6 +108,9 @@ def draft_of(clause: Clause, library: Library, system: str) -> Draft:
     _amounts_in_brackets(draft, system)
     _heap_behind(draft)
     draft.amount = _own_habit(draft.amount, library.habits)
+    if _FOR_EACH.search(clause.text):
+        # How many that makes, no line can say.
+        draft.doubts.append("for_each")
     _counted_by_name(draft, shares.text)
     if clause.shared and draft.amount is not None:
         whole = draft.amount

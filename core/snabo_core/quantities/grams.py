@@ -33,7 +33,7 @@ SEALED = {"can", "jar", "bottle", "tub", "carton"}
 DUSTING = (5.0, 15.0, 30.0)
 # A size against the medium one: (low, best, high); common practice, no source.
 SIZES: dict[str, tuple[float, float, float]] = {
-    "tiny": (0.3, 0.45, 0.6), "small": (0.5, 0.65, 0.8), "medium": (1.0, 1.0, 1.0),
+    "baby": (0.1, 0.22, 0.5), "tiny": (0.3, 0.45, 0.6), "small": (0.5, 0.65, 0.8), "medium": (1.0, 1.0, 1.0),
     "large": (1.2, 1.4, 1.7), "huge": (1.5, 1.8, 2.3),
 }  # fmt: skip
 # How a spoon or cup is filled: (low, best, high); dry powders heap higher. Common practice.

@@ -72,9 +72,10 @@ _OPTIONAL = re.compile(
 _TRIMMED = re.compile(
     r"\b(?:peeled|pared|trimmed|cored|deseeded|de-seeded|seeded|pitted|stoned|shelled|podded|"
     r"hulled|husked|skinned|boned|skin(?:s)? removed|stems? removed|stalks? removed|topped and "
-    r"tailed|crusts? removed|debearded|shucked)\b",
+    r"tailed|crusts? removed|shucked)\b",
     re.IGNORECASE,
 )
+_BABY = re.compile(r"\bbaby\b", re.IGNORECASE)
 _BOUGHT_WHOLE = re.compile(
     r"\b(?:bones? in|bone-in|with (?:the )?bones?|on the bone|in (?:the|their|its) shells?|in shell|"
     r"shell[\s-]on|unshelled|unpeeled weight|skin-on weight|whole weight|gross weight|unshucked|"
@@ -448,7 +449,17 @@ def _grams(
         form = "tinned"
     elif re.search(r"\bdrained\b", text, re.IGNORECASE) and form in {"tinned", "unsalted"}:
         form = "drained"
-    return weigh(amount, food, form, waste=waste, by_taste=by_taste)
+    return weigh(_of_babies(text, amount, food), food, form, waste=waste, by_taste=by_taste)
+
+
+def _of_babies(text: str, amount: Amount | None, food: Food) -> Amount | None:
+    """Return the amount of "6 baby leeks", which are no small leeks but very small ones."""
+    counted = amount is not None and amount.unit is None and amount.size is None
+    said = text.lower()
+    known = any("baby" in name and name in said for name in (food.name, *food.names))
+    if amount is None or not counted or known or _BABY.search(text) is None:
+        return amount
+    return replace(amount, size="baby")
 
 
 def _unit_behind(amount: Amount | None, found: _Found, food: Food) -> Amount | None:

@@ -93,6 +93,14 @@ _CHICKEN = re.compile(r"\b(?:chx|chix|chkn|chick)(?=\s)", re.IGNORECASE)
 _CLOVES = re.compile(r"(?<=\d)\s?cl\.?\s+(?=(?:of\s+)?garlic\b)", re.IGNORECASE)
 
 
+# Both ends of a leek or an onion, which are no greens of their own.
+_BOTH_ENDS = re.compile(
+    r"\bwhites? (?:parts? )?(?:and|&|\+) (?:(?:pale|light|dark|tender) )?greens?"
+    r"(?: (?:parts?|bits?|tops?|ends?)\b|(?=\s*(?:only\b|separated\b|[,)]|$)))",
+    re.IGNORECASE,
+)
+
+
 def tidy(text: str) -> str:
     """Return a line with entities decoded, odd spaces and control characters gone."""
     plain = _LONG_WORD.sub(r"\g<0> ", html.unescape(text))
@@ -117,7 +125,7 @@ def plain_line(text: str) -> str:
     """
     clean = without_pictures(_BULLET.sub("", tidy(text[:LINE_LIMIT])))
     clean = _BULLET.sub("", clean)
-    clean = _SPOKEN.sub(",", clean)
+    clean = _BOTH_ENDS.sub("parts", _SPOKEN.sub(",", clean))
     taken_back = _TAKEN_BACK.match(clean)
     if taken_back and re.search(r"\d|\b(?:one|two|three|four|five|six|seven|eight|nine|ten)\b",
                                 clean[taken_back.end() :], re.IGNORECASE):  # fmt: skip

@@ -51,6 +51,7 @@ const DOUBTS: Record<string, string> = {
   cooked_or_dry: 'Weighed dry or cooked?',
   label_claim: 'The packet claims something: does this food have it too?',
   shared_amount: 'Is that amount for each of them or for all together?',
+  for_each: 'It is told for each of several: how much is it for all?',
   odd_amount: 'That is a lot of it: is this the right food and unit?',
   unit_guessed: 'No unit is written: are these grams?',
   several_foods: 'More than one food is named.',
