@@ -53,6 +53,20 @@ class Small(Case):
         self.foods("1 banana shallot", "banana_shallot")
         self.grams("3 fat cloves garlic", 6, 20)
 
+    def test_a_part_is_not_weighed_as_a_whole(self) -> None:
+        for text in ("10 spinach leaves", "3 spring greens leaves", "8 Brussels sprout leaves",
+                     "1 fennel frond", "2 spears broccoli", "2 whole sea bass, gutted",
+                     "3 inches cucumber"):  # fmt: skip
+            self.assertIsNone(read(text).grams.best, text)
+            self.assertIn("no_grams", read(text).doubts, text)
+        for text, low, high in (
+            ("3 cabbage leaves", 40, 150), ("2 bay leaves", 0.2, 3), ("12 sage leaves", 2, 12),
+            ("1 cabbage with the outer leaves removed", 600, 1200), ("2 sea bass fillets", 150, 300),
+            ("1 gem lettuce, leaves separated", 80, 160), ("a 10-inch tortilla", 30, 80),
+            ("1 5cm piece ginger", 15, 50),
+        ):  # fmt: skip
+            self.grams(text, low, high)
+
     def test_shells_stay_on_where_beards_come_off(self) -> None:
         self.grams("1 kg mussels, scrubbed and debearded", 200, 300)
 

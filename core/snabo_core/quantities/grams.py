@@ -369,7 +369,7 @@ def _counted(amount: Amount, food: Food, form: str, unit: str) -> Grams:
         return _measured(amount, usual, sized=amount.size is None)
     if unit in CONTAINERS:
         return unknown("no_package_size", food=food.name, unit=unit)
-    if unit in {"head", "bulb", "stalk", "stick", "piece", "round", "spear", "fillet", "square"}:
+    if unit in {"head", "bulb", "stalk", "stick", "piece", "round", "fillet", "square"}:
         return _bare_count(amount, food)
     return unknown("no_count", food=food.name)
 
@@ -381,7 +381,7 @@ ALIKE: dict[str, tuple[str, ...]] = {
     "bag": ("pack",), "tub": ("pack", "carton"), "carton": ("pack", "tub"), "box": ("pack",),
     "head": ("bulb",), "bulb": ("head",), "bottle": ("jar",), "jar": ("can", "bottle"),
     "thumb": ("inch", "piece"), "inch": ("thumb",), "knob": ("thumb", "inch"), "cap": ("medium",),
-    "spear": ("medium",), "pod": ("medium",), "joint": ("piece",), "round": ("medium",),
+    "pod": ("medium",), "joint": ("piece",), "round": ("medium",),
     "link": ("medium",), "fillet": ("medium",), "ear": ("medium",), "square": ("cube",),
     "strip": ("rasher",), "block": ("pack",), "handful": ("handful",),
 }  # fmt: skip

@@ -75,6 +75,16 @@ _TRIMMED = re.compile(
     r"tailed|crusts? removed|shucked)\b",
     re.IGNORECASE,
 )
+# So much of one: "3 inches cucumber", "a 5 cm piece".
+_CUT_OFF = re.compile(
+    r"\b(?:inches|centimet\w+)\b|\b(?:piece|length|chunk|bit|section|end)\b|\bcm (?:of )?(?!wide|thick|long)[a-z]",
+    re.IGNORECASE,
+)
+_LEAVES = re.compile(r"[^,(;]*(?<!outer )(?<!loose )\b(?:leaf|leaves|fronds?)\b", re.IGNORECASE)
+HEAVIEST_LEAF = 30.0
+_WHOLE_FISH = re.compile(r"\b(?:whole|gutted)\b", re.IGNORECASE)
+# Of these a food has many: without a weight for one nobody knows what they weigh.
+PARTS = {"leaf", "frond", "floret", "spear"}
 _BABY = re.compile(r"\bbaby\b", re.IGNORECASE)
 _BOUGHT_WHOLE = re.compile(
     r"\b(?:bones? in|bone-in|with (?:the )?bones?|on the bone|in (?:the|their|its) shells?|in shell|"
@@ -364,7 +374,7 @@ def _assembled(
         preparation = body[len(main) :].strip(" ,;-–")
     else:
         food = found.match.food
-        amount = _one_of_a_size(_unit_behind(draft.amount, found, food), food)
+        amount = _one_of_a_size(clause.text, _unit_behind(draft.amount, found, food), food)
         form, counts = _account(body, draft, found, amount, library)
         grams = _grams(clause.text, draft, amount, food, form, by_taste=bool(notes))
         unread = (*counts.unread, *counts.changes) if not found.sure else ()
@@ -449,7 +459,24 @@ def _grams(
         form = "tinned"
     elif re.search(r"\bdrained\b", text, re.IGNORECASE) and form in {"tinned", "unsalted"}:
         form = "drained"
-    return weigh(_of_babies(text, amount, food), food, form, waste=waste, by_taste=by_taste)
+    found = weigh(_of_babies(text, amount, food), food, form, waste=waste, by_taste=by_taste)
+    bare = amount is not None and amount.unit is None and found.best is not None
+    if bare and amount is not None and _is_part(text, food, (found.best or 0.0) / amount.best):
+        return unknown("no_count", food=food.name)
+    return found
+
+
+def _is_part(text: str, food: Food, grams: float) -> bool:
+    """Tell a count of what is no piece of the food: ten of its leaves, whole fish for fillets.
+
+    `grams` is what one was taken to weigh.
+    """
+    if _LEAVES.match(text) is not None and "leaf" not in food.counts:
+        return grams > HEAVIEST_LEAF
+    usual, fillet = food.counts.get("medium"), food.counts.get("fillet")
+    if usual is None or fillet is None or food.food_class != "fish":
+        return False
+    return (fillet.low, fillet.high) == (usual.low, usual.high) and bool(_WHOLE_FISH.search(text))
 
 
 def _of_babies(text: str, amount: Amount | None, food: Food) -> Amount | None:
@@ -473,15 +500,19 @@ def _unit_behind(amount: Amount | None, found: _Found, food: Food) -> Amount | N
             # "Bay leaves" are what the food is called, "garlic cloves" how it is counted.
             called = unit.id == "leaf" and {"medium", "whole"} & set(food.counts)
             return amount if called else replace(amount, unit=unit)
-    return amount
+    behind = found.line[found.head.last : found.head.last + 1]
+    part = unit_for(behind[0].plain, "metric", food.counts) if behind else None
+    # Ten leaves of spinach are not ten spinaches, whatever one weighs.
+    return replace(amount, unit=part) if part is not None and part.id in PARTS else amount
 
 
-def _one_of_a_size(amount: Amount | None, food: Food) -> Amount | None:
+def _one_of_a_size(text: str, amount: Amount | None, food: Food) -> Amount | None:
     """Return one piece for a length that does not measure the food: a "10-inch tortilla"."""
     if amount is None or amount.unit is None or amount.unit.id != "inch":
         return amount
     sized = {"inch", "thumb", "piece"} & set(food.counts)
-    return amount if sized or not food.counts else Amount(1, 1, 1)
+    cut_off = _CUT_OFF.search(text) is not None
+    return amount if sized or cut_off or not food.counts else Amount(1, 1, 1)
 
 
 def _general(found: _Found) -> tuple[str, ...]:
