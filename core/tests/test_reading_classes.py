@@ -61,7 +61,8 @@ class Small(Case):
             self.assertIn("no_grams", read(text).doubts, text)
         for text, low, high in (
             ("3 cabbage leaves", 40, 150), ("2 bay leaves", 0.2, 3), ("12 sage leaves", 2, 12),
-            ("1 cabbage with the outer leaves removed", 600, 1200), ("2 sea bass fillets", 150, 300),
+            ("1 cabbage with the outer leaves removed", 600, 1200),
+            ("2 sea bass fillets", 150, 300),
             ("1 gem lettuce, leaves separated", 80, 160), ("a 10-inch tortilla", 30, 80),
             ("1 5cm piece ginger", 15, 50),
         ):  # fmt: skip
