@@ -56,7 +56,7 @@ class Small(Case):
     def test_a_part_is_not_weighed_as_a_whole(self) -> None:
         for text in ("10 spinach leaves", "3 spring greens leaves", "8 Brussels sprout leaves",
                      "1 fennel frond", "2 spears broccoli", "2 whole sea bass, gutted",
-                     "3 inches cucumber"):  # fmt: skip
+                     "3 inches cucumber", "1 pot basil"):  # fmt: skip
             self.assertIsNone(read(text).grams.best, text)
             self.assertIn("no_grams", read(text).doubts, text)
         for text, low, high in (

@@ -345,6 +345,9 @@ def _bare_count(amount: Amount, food: Food) -> Grams:
         if name in food.counts:
             return _measured(amount, food.counts[name], sized=amount.size in {name, None})
     sole = [name for name in SOLE_COUNTS if name in food.counts]
+    if food.food_class == "herb" and sole[:1] == ["leaf"]:
+        # "1 pot basil" is not one leaf of it.
+        return unknown("no_count", food=food.name)
     if sole and not {"clove", "stick"} & set(food.counts):
         return _measured(amount, food.counts[sole[0]], sized=amount.size is None)
     return unknown("no_count", food=food.name)
