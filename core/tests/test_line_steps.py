@@ -119,6 +119,7 @@ class LineSteps(unittest.TestCase):
         now = swapped(read_recipe(tin, FOODS, None), "white beans", "white_beans", "dry")
         put_in = [one for one in cooked(now) if one.kind == "line"]
         self.assertEqual([one.step.technique for one in put_in], ["soak", "boil"])
+        self.assertEqual(put_in[1].step.takes[0].ref, put_in[0].step.id)
         stirred = self.one(now, "stir in the")
         self.assertIn(put_in[-1].step.id, [take.ref for take in stirred.step.takes])
         # Phytohaemagglutinin: ten minutes at a full boil. FDA, from memory.

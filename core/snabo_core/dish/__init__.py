@@ -55,7 +55,7 @@ from snabo_core.dish.rules import (
     check,
     check_schema,
 )
-from snabo_core.dish.steps import Cover, MethodStep, Ring, ShareKind, StepFact, Take
+from snabo_core.dish.steps import Cover, MethodStep, Ring, ShareKind, StepFact, Take, reaches_of
 from snabo_core.dish.upgrade import row_id, upgraded
 
 __all__ = [
@@ -115,6 +115,7 @@ __all__ = [
     "check_schema",
     "difference",
     "lost",
+    "reaches_of",
     "row_id",
     "stand_ins_of",
     "upgraded",

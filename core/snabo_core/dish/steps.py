@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Literal
 
@@ -55,3 +56,14 @@ class MethodStep:
     stated: tuple[StepFact, ...] = ()
     settled: bool = False
     by_cook: tuple[StepFact, ...] = ()
+
+
+def reaches_of(steps: Iterable[MethodStep]) -> dict[str, frozenset[str]]:
+    """Return the lines in the product of every step, by its id."""
+    found: dict[str, frozenset[str]] = {}
+    for step in steps:
+        held: set[str] = set()
+        for take in step.takes:
+            held |= found.get(take.ref, frozenset({take.ref}))
+        found[step.id] = frozenset(held)
+    return found

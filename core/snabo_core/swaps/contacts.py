@@ -10,12 +10,11 @@ from typing import Literal
 import msgspec
 
 from snabo_core.book import entries_of
-from snabo_core.dish import Line
+from snabo_core.dish import Line, reaches_of
 from snabo_core.foods import Library
 from snabo_core.foods.certainty import EXCLUSIONS, certainty_of
 from snabo_core.plate.eaters import Eater
 from snabo_core.swaps.branches import NOTHING, Branch
-from snabo_core.swaps.cooking import reaches_of
 from snabo_core.swaps.parting import Parting
 
 # A trace of these is nothing to anybody.

@@ -10,7 +10,7 @@ from collections.abc import Container, Iterable, Mapping
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from snabo_core.dish import Dish, FromShelf, Line, MethodStep, Part, Slot, Take
+from snabo_core.dish import Dish, FromShelf, Line, MethodStep, Part, Slot, Take, reaches_of
 from snabo_core.foods import Library
 from snabo_core.method.techniques import techniques
 from snabo_core.swaps.book import Book
@@ -83,17 +83,6 @@ class CookStep:
     instead: tuple[str, str] = ("", "")
     was: str = ""
     said: tuple[str, ...] = ()
-
-
-def reaches_of(steps: Iterable[MethodStep]) -> dict[str, frozenset[str]]:
-    """Return the lines in the product of every step, by its id."""
-    found: dict[str, frozenset[str]] = {}
-    for step in steps:
-        held: set[str] = set()
-        for take in step.takes:
-            held |= found.get(take.ref, frozenset({take.ref}))
-        found[step.id] = frozenset(held)
-    return found
 
 
 def goes_on_top(step: MethodStep) -> bool:

@@ -10,11 +10,11 @@ from functools import cache
 import msgspec
 
 from snabo_core.book import entries_of
-from snabo_core.dish import Because, Change, Dish, Line, MethodStep, Take, Variant
+from snabo_core.dish import Because, Change, Dish, Line, MethodStep, Take, Variant, reaches_of
 from snabo_core.foods import Library
 from snabo_core.method import technique
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.cooking import CookStep, effective_steps, goes_on_top, reaches_of
+from snabo_core.swaps.cooking import CookStep, effective_steps, goes_on_top
 from snabo_core.swaps.scaling import NAMESPACE
 
 _ENDS = {"serve", "store"}

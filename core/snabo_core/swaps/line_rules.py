@@ -18,7 +18,6 @@ class _State(msgspec.Struct, frozen=True, forbid_unknown_fields=True):
     classes: tuple[str, ...] = ()
     foods: tuple[str, ...] = ()
     forms: tuple[str, ...] = ()
-    # Both in one: a class, or one of the foods.
     but: str = msgspec.field(default="", name="not")
 
     def holds(self, food: Food, form: str | None) -> bool:

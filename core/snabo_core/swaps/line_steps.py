@@ -11,7 +11,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from snabo_core.dish import Dish, Line, MethodStep, Take
+from snabo_core.dish import Dish, Line, MethodStep, Take, reaches_of
 from snabo_core.errors import UnknownFood
 from snabo_core.foods import Library
 from snabo_core.foods.library import words_of
@@ -41,7 +41,6 @@ class Swapped:
     line: Line
     new: Line
     name: str
-    old: str
     rules: tuple[LineRule, ...]
 
 
@@ -75,7 +74,7 @@ def swapped_lines(dish: Dish, library: Library) -> list[Swapped]:
             if new is None or not other_food(line) or met or line.left_out or line.id in gone:
                 continue
             rules = tuple(line_rules().between(line, new, library))
-            found.append(Swapped(line, new, *called(line, new), rules))
+            found.append(Swapped(line, new, called(line, new)[0], rules))
     return found
 
 
@@ -110,19 +109,9 @@ def reworded(method: Sequence[MethodStep], dish: Dish, library: Library) -> list
     for one in swapped:
         for rule in one.rules:
             steps = _changed(steps, one, rule, {line.id: line for line in lines}, library)
-        steps = [words.renamed(step, one, _reached(steps)[step.step.id]) for step in steps]
+        reached = reaches_of(step.step for step in steps)
+        steps = [words.renamed(step, one, reached[step.step.id]) for step in steps]
     return steps
-
-
-def _reached(steps: Iterable[Reworded]) -> dict[str, frozenset[str]]:
-    """Return the lines in the product of every step."""
-    found: dict[str, frozenset[str]] = {}
-    for one in steps:
-        held: set[str] = set()
-        for take in one.step.takes:
-            held |= found.get(take.ref, frozenset({take.ref}))
-        found[one.step.id] = frozenset(held)
-    return found
 
 
 def _changed(
@@ -134,7 +123,7 @@ def _changed(
 ) -> list[Reworded]:
     """Return the steps with one rule of a swap: struck, put in before, and done otherwise."""
     key, rules = swap.line.id, line_rules()
-    reached = _reached(steps)
+    reached = reaches_of(one.step for one in steps)
 
     def handled(one: Reworded) -> bool:
         others = reached[one.step.id] - {key}
@@ -145,7 +134,9 @@ def _changed(
         one.step.id: one.step.takes for one in steps
         if one.kind == "own" and one.step.technique in rule.strike and handled(one)
     }  # fmt: skip
-    new = [_new(before, swap) for before in rule.before]
+    new: list[Reworded] = []
+    for before in rule.before:
+        new.append(_new(before, swap, new[-1].step.id if new else key))
     base = new[-1].step.id if new else key
     found: list[Reworded] = []
     done = False
@@ -181,13 +172,13 @@ def _passed(
     return tuple(found.values())
 
 
-def _new(before: Before, swap: Swapped) -> Reworded:
-    """Return a step that is done first; each of several takes what the one before it made."""
+def _new(before: Before, swap: Swapped, takes: str) -> Reworded:
+    """Return a step that is done first, to the line or to what such a step made of it."""
     low, high = before.minutes
     place = f"{swap.line.id}/{swap.new.food}/{swap.new.form}/{before.words}"
     step = MethodStep(
         id=str(uuid.uuid5(NAMESPACE, place)), text="", words=before.words.format(new=swap.name),
-        technique=before.technique, takes=(Take(swap.line.id),), minutes_low=low,
+        technique=before.technique, takes=(Take(takes),), minutes_low=low,
         minutes_high=high, until=before.cue, stated=("minutes",),
     )  # fmt: skip
     return Reworded(step, "line")

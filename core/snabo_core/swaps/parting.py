@@ -10,12 +10,12 @@ import uuid
 from collections.abc import Hashable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from snabo_core.dish import Line, MethodStep, Take
+from snabo_core.dish import Line, MethodStep, Take, reaches_of
 from snabo_core.foods import Library
 from snabo_core.method import technique
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.branches import NOTHING, Branch
-from snabo_core.swaps.cooking import CookStep, Look, effective_steps, goes_on_top, reaches_of
+from snabo_core.swaps.cooking import CookStep, Look, effective_steps, goes_on_top
 from snabo_core.swaps.scaling import NAMESPACE
 from snabo_core.wording import listed, worded
 

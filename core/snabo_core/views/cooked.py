@@ -6,9 +6,9 @@ import uuid
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
-from snabo_core.dish import Line, MethodStep, Take
+from snabo_core.dish import Line, MethodStep, Take, reaches_of
 from snabo_core.swaps.branches import Branch
-from snabo_core.swaps.cooking import CookStep, effective_steps, reaches_of
+from snabo_core.swaps.cooking import CookStep, effective_steps
 from snabo_core.swaps.judged import Judged
 from snabo_core.swaps.ledgers import SlotLedger
 from snabo_core.swaps.parting import Parting, Split, maker_of

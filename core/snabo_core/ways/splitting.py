@@ -12,12 +12,12 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import combinations
 
-from snabo_core.dish import Dish, Variant, difference
+from snabo_core.dish import Dish, Variant, difference, reaches_of
 from snabo_core.foods import Library
 from snabo_core.method import technique
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.cooking import effective_steps, reaches_of
+from snabo_core.swaps.cooking import effective_steps
 from snabo_core.swaps.scaling import NAMESPACE
 from snabo_core.ways.finding import Fitting, Way, find_ways, fits, fitting_of, undecided
 from snabo_core.wording import listed
