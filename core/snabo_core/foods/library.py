@@ -211,6 +211,15 @@ class Library:
         """Return in how many names a word stands."""
         return self._uses.get(word, 0)
 
+    def known(self, key: str | None) -> Food | None:
+        """Return a food as `food` does, None for no key and for one nobody knows."""
+        if key is None:
+            return None
+        try:
+            return self.food(key)
+        except UnknownFood:
+            return None
+
     def food(self, key: str) -> Food:
         """Return a curated food, or a bare one over a single row of the list.
 

@@ -7,7 +7,6 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
-from snabo_core.errors import UnknownFood
 from snabo_core.foods import Food, Library
 from snabo_core.foods.library import plain_word, words_of
 from snabo_core.quantities.vocabulary import class_of
@@ -90,7 +89,7 @@ class Names:
     def __init__(self, lines: Sequence[Ingredient], library: Library) -> None:
         """Read the names of all lines once."""
         self.lines = {line.id: line for line in lines}
-        self.foods = {line.id: _food(line, library) for line in lines}
+        self.foods = {line.id: library.known(line.food) for line in lines}
         self._known: dict[tuple[str, ...], dict[str, int]] = {}
         for line in lines:
             for name, fit in _names(line, self.foods[line.id], library).items():
@@ -152,15 +151,6 @@ def _joined(found: list[Mention]) -> list[Mention]:
             continue
         kept.append(mention)
     return kept
-
-
-def _food(line: Ingredient, library: Library) -> Food | None:
-    if line.food is None:
-        return None
-    try:
-        return library.food(line.food)
-    except UnknownFood:
-        return None
 
 
 class _Called:

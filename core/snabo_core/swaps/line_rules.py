@@ -10,7 +10,6 @@ import msgspec
 
 from snabo_core.book import entries_of
 from snabo_core.dish import Line
-from snabo_core.errors import UnknownFood
 from snabo_core.foods import Food, Library
 
 
@@ -65,11 +64,8 @@ class LineRules(msgspec.Struct, frozen=True, forbid_unknown_fields=True):
 
     def states_of(self, line: Line, library: Library) -> frozenset[str]:
         """Return every state of a line; none of one whose food nobody knows."""
-        if line.food is None:
-            return frozenset()
-        try:
-            food = library.food(line.food)
-        except UnknownFood:
+        food = library.known(line.food)
+        if food is None:
             return frozenset()
         held = {name for name, state in self.states.items() if state.holds(food, line.form)}
         return frozenset(name for name in held if self.states[name].but not in held)

@@ -12,7 +12,6 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from snabo_core.dish import Dish, Line, MethodStep, Take, reaches_of
-from snabo_core.errors import UnknownFood
 from snabo_core.foods import Library
 from snabo_core.foods.library import words_of
 from snabo_core.method import Ingredient
@@ -296,13 +295,8 @@ class _Words:
         return formed or first or not (said <= set(words_of(swap.name)) or mention.fit == KIND)
 
     def _same_class(self, swap: Swapped) -> bool:
-        if swap.new.food is None:
-            return False
-        try:
-            new = self.library.food(swap.new.food)
-        except UnknownFood:
-            return False
-        return self.names.class_of(swap.line.id) == new.food_class
+        new = self.library.known(swap.new.food)
+        return new is not None and self.names.class_of(swap.line.id) == new.food_class
 
 
 def _put(words: str, tokens: Sequence[Token], mention: Mention, swap: Swapped) -> str:

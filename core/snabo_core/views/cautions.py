@@ -7,7 +7,6 @@ from dataclasses import dataclass
 
 from snabo_core.book.cautions import cautions
 from snabo_core.dish import Line
-from snabo_core.errors import UnknownFood
 from snabo_core.foods import Food, Library
 from snabo_core.foods.allergen_lists import allergen_list
 from snabo_core.foods.certainty import certainty_of
@@ -80,7 +79,7 @@ class Minded:
         for row in (row for row in self.cooked.rows if row.number):
             lines = self.cooked.lines[row.home]
             for line in (lines[take.ref] for take in row.one.step.takes if take.ref in lines):
-                food = _food(line, self.made.library)
+                food = self.made.library.known(line.food)
                 if food is None:
                     continue
                 for eater in self.made.setting.eaters:
@@ -144,15 +143,6 @@ class Minded:
                 )
             )  # fmt: skip
         return tuple(found)
-
-
-def _food(line: Line, library: Library) -> Food | None:
-    if line.food is None:
-        return None
-    try:
-        return library.food(line.food)
-    except UnknownFood:
-        return None
 
 
 def cautions_by_number(cooked: Cooked, library: Library, book: Book) -> dict[int, tuple[str, ...]]:
