@@ -15,7 +15,7 @@ import styles from './menu.module.css';
 interface Props {
   day: MenuDayRecord;
   answer: MenuAnswer;
-  onAdd: (meal: Omit<NewMeal, 'id'>) => void;
+  onAdd: (meal: Omit<NewMeal, 'id'>) => Promise<void>;
   onClose: () => void;
 }
 
@@ -24,6 +24,7 @@ const NOTHING = { dish: null, of: null, batch: null, grams: null, makes: null };
 export function AddMeal({ day, answer, onAdd, onClose }: Props): JSX.Element {
   const dishes = useQuery(dishesQuery);
   const [chosen, setChosen] = useState('');
+  const [putting, setPutting] = useState(false);
   const cookings = answer.days
     .filter((one) => one.date <= day.date)
     .flatMap((one) => one.meals)
@@ -31,12 +32,17 @@ export function AddMeal({ day, answer, onAdd, onClose }: Props): JSX.Element {
   const shelf = answer.shelf.filter((one) => one.use_by >= day.date);
   const left = (id: string): number =>
     answer.view.days.flatMap((one) => one.meals).find((meal) => meal.id === id)?.left ?? 0;
-  const add = (): void => {
+  const meal = (): Omit<NewMeal, 'id'> => {
     const [kind = '', id = ''] = chosen.split('/');
-    const meal = { ...NOTHING, date: day.date };
-    if (kind === 'cooked') onAdd({ ...meal, kind: 'cooked', dish: id });
-    if (kind === 'again') onAdd({ ...meal, kind: 'again', of: id });
-    if (kind === 'shelf') onAdd({ ...meal, kind: 'shelf', batch: id });
+    const empty = { ...NOTHING, date: day.date };
+    if (kind === 'again') return { ...empty, kind, of: id };
+    if (kind === 'shelf') return { ...empty, kind, batch: id };
+    return { ...empty, kind: 'cooked', dish: id };
+  };
+  /** The form stays until the day shows it: what is refused is still there to be changed. */
+  const add = (): void => {
+    setPutting(true);
+    onAdd(meal()).catch(() => setPutting(false));
   };
   return (
     <div className={styles.form}>
@@ -68,7 +74,7 @@ export function AddMeal({ day, answer, onAdd, onClose }: Props): JSX.Element {
         ))}
       </TextField>
       <div className="row">
-        <Button variant="contained" disabled={!chosen} onClick={add}>
+        <Button variant="contained" disabled={!chosen || putting} onClick={add}>
           Put it on {weekday(day.date)}
         </Button>
         <Button onClick={onClose}>Leave it</Button>

@@ -104,10 +104,7 @@ export function DayRow(props: Props): JSX.Element {
           <AddMeal
             day={day}
             answer={answer}
-            onAdd={(meal) => {
-              menu.add(meal);
-              setAdding(false);
-            }}
+            onAdd={(meal) => menu.put(meal).then(() => setAdding(false))}
             onClose={() => setAdding(false)}
           />
         ) : (

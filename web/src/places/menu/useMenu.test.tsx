@@ -61,6 +61,18 @@ it('asks for the days once more after each change', async () => {
   }
 });
 
+it('tells when a meal is kept and shown, and when it is refused', async () => {
+  const menu = await open();
+  const meal = { date: '2027-03-02', dish: 'd' } as never;
+  server.answers(204);
+  server.answers(200, { ...WEEK, days: [1] });
+  await act(() => menu.current.put(meal));
+  await waitFor(() => expect(menu.current.answer?.days).toEqual([1]));
+  server.answers(409, { detail: 'It is being cooked.', code: 'begun' });
+  server.answers(200, WEEK);
+  await act(() => expect(menu.current.put(meal)).rejects.toThrow('It is being cooked.'));
+});
+
 it('says why a change was refused and shows what the server has', async () => {
   const menu = await open();
   server.answers(409, { detail: 'It is being cooked.', code: 'begun' });

@@ -24,6 +24,8 @@ export interface Menu {
   showFrom: (date: string) => void;
   error: Error | null;
   add: (meal: Omit<NewMeal, 'id'>) => void;
+  /** The same, resolved once the meal is kept and the days show it, rejected where it is refused. */
+  put: (meal: Omit<NewMeal, 'id'>) => Promise<unknown>;
   change: (meal: PlannedMeal, change: MealChange) => void;
   changeDay: (date: string, form: DayForm) => void;
   sizeDish: (meal: PlannedMeal) => void;
@@ -46,6 +48,10 @@ export function useMenu(): Menu {
     add: (meal) => {
       const body = { ...meal, id: newId() };
       saving.mutate(() => addMeal(body));
+    },
+    put: (meal) => {
+      const body = { ...meal, id: newId() };
+      return saving.mutateAsync(() => addMeal(body));
     },
     change: (meal, body) => saving.mutate(() => changeMeal(meal, body)),
     changeDay: (date, body) => saving.mutate(() => changeDay(date, body)),
