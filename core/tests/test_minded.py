@@ -5,6 +5,7 @@ from dataclasses import replace
 
 from snabo_core.dish import Change, Variant, all_lines
 from snabo_core.foods import library
+from snabo_core.foods.certainty import certainty_of
 from snabo_core.plate.eaters import Eater, Target
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import read_recipe
@@ -54,6 +55,16 @@ class AtTheStep(unittest.TestCase):
         self.assertNotIn("read_label", at_steps(shown(PLAIN)))
         # Nobody is allergic to oil, and coriander is on no label's list.
         self.assertNotIn("read_label", at_steps(shown(NO_LEAF)))
+
+    def test_what_nobody_looked_into_is_a_label_to_read(self) -> None:
+        dish = read_recipe(POT, library(), None)
+        part = dish.parts[0]
+        listed = next(key for key in library().rows if key not in library().foods)
+        self.assertEqual(certainty_of(library().food(listed), "gluten"), "unknown")
+        lines = (replace(part.lines[0], food=listed, form=None), part.lines[1])
+        dish = replace(dish, parts=(replace(part, lines=lines),))
+        view = method_view(dish, Setting((NO_GLUTEN, PLAIN)), book(), library())
+        self.assertEqual(at_steps(view)["read_label"], [(1, "Odd")])
 
     def test_salt_that_comes_along_and_what_upsets_a_gut(self) -> None:
         stands = at_steps(shown(LOW_SALT, PLAIN))

@@ -248,6 +248,16 @@ class BadFiles(unittest.TestCase):
             dish = read("x", text).dishes[0]
             self.assertEqual((dish.title, dish.parts[0].lines[0].text), ("A pot", "2 g salt"))
 
+    def test_a_menu_stands_above_the_name_and_a_list_of_links_below_is_kept(self) -> None:
+        page = (
+            "<html><div><a>Home</a> <a>About</a></div><h1>Leek pot</h1><p>Serves 2</p>"
+            "<h2>Ingredients</h2><ul><li><a>2 leeks</a></li><li><a>300 g potatoes</a></li></ul>"
+            "<h2>Method</h2><ol><li>Boil the potatoes.</li><li>Fry the leeks.</li></ol></html>"
+        )
+        dish = read("pot.html", page).dishes[0]
+        self.assertEqual(dish.title, "Leek pot")
+        self.assertEqual([i.text for i in dish.parts[0].lines], ["2 leeks", "300 g potatoes"])
+
     def test_what_is_deep_long_or_without_an_end_is_over_soon(self) -> None:
         block = '<script type="application/ld+json">{}</script>'
         deep = "[" * 90_000
@@ -257,6 +267,9 @@ class BadFiles(unittest.TestCase):
             "deep.html": block.format(deep),
             "deep.json": '{"@type":"Recipe","recipeInstructions":' + '{"itemListElement":' * 900,
             "tags.html": "<div>" * 100_000,
+            "paragraphs.html": "<p>a</p>" * 30_000,
+            "menus.html": "<ul><li><a>a</a></li></ul>" * 20_000 + "<h1>Rice</h1>",
+            "lines.md": "# Pot\n\n" + "Ingredients:\n\n" * 6000,
             "open.html": "<script>" * 5000 + "x" * 100_000,
             "many.html": block.format('{"@type":"Recipe","name":"a"}') * 5000,
             "broken.json": "[" + "1," * 4_900_000,
@@ -276,6 +289,8 @@ class BadFiles(unittest.TestCase):
             "escapes.md": "# a\n## Ingredients\n- " + "*_" * 80_000,
             "quotes.md": "# a\n" + ">" * 5000 + "x",
             "head.md": "---\n" + "a: &a [*a]\n" * 1000 + "---\nx",
+            "digits.md": f"+++\nservings = {'9' * 6000}\n+++\n# Pot\n",
+            "hex.md": f"+++\nservings = 0x{'f' * 6000}\n+++\n# Pot\n",
             "long.txt": "1" * 400_000,
         }.items():
             # Twice: what breaks off in a library must not hold up the next reading.

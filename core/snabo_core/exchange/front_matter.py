@@ -67,11 +67,11 @@ def front_matter(text: str) -> tuple[dict[str, str], str]:
 def _of_toml(head: str) -> dict[str, str]:
     try:
         # A number is kept as it is written, as in the other kind of head.
-        found = tomllib.loads(head, parse_float=str)
-    except (tomllib.TOMLDecodeError, RecursionError):
+        return _flat(tomllib.loads(head, parse_float=str), "", 0)
+    except (ValueError, RecursionError):
+        # Broken, or a number that nobody writes out.
         pairs = (line.partition("=") for line in head.splitlines() if "=" in line)
         return {key.strip().lower(): value.strip().strip("\"'") for key, _, value in pairs}
-    return _flat(found, "", 0)
 
 
 def _by_line(head: str) -> dict[str, str]:

@@ -129,15 +129,15 @@ def _walk(tokens: Sequence[Token], found: _Found) -> None:
         elif before in {"td_open", "th_open"}:
             row.append(words)
         elif words:
-            _paragraph(words, token, found, _below(tokens, place))
+            _paragraph(words, token, found)
 
 
-def _paragraph(words: str, token: Token, found: _Found, below: Sequence[str]) -> None:
+def _paragraph(words: str, token: Token, found: _Found) -> None:
     bold = next((child.type == "strong_open" for child in token.children or []
                  if child.content or child.nesting), False)  # fmt: skip
     if words.endswith(":") and _place_of(words.rstrip(":"), alone=bool(found.title)):
         # "Ingredients:" as a line of its own.
-        _under(words, min(found.level, 2), found, below)
+        _under(words, min(found.level, 2), found, ())
     elif found.place == "head" and not found.title and bold:
         found.title = " ".join(words.split())
     elif found.place == "list" and _bold(token):

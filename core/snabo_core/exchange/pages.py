@@ -53,10 +53,9 @@ _SAVED = re.compile(
 )
 # Half of a letter, as JSON can write it.
 _HALF = re.compile(r"\\u[dD][89a-fA-F]")
-# What may be a menu above the name of a recipe.
-_MENUS = (
-    "(//ul | //ol | //div | //p)[following::*[self::h1 or self::h2 or self::h3]][position() < 60]"
-)
+# What may be a menu above the name of a recipe; a page has no more of them.
+_MENUS, MOST_MENUS = {"ul", "ol", "div", "p"}, 60
+_HEADINGS = {"h1", "h2", "h3"}
 # Characters that no tree holds.
 _CONTROL = re.compile(
     "[\x00-\x08\x0b\x0c\x0e-\x1f\x7f-\x84\x86-\x9f\ud800-\udfff\ufdd0-\ufdef\ufffe\uffff]"
@@ -228,6 +227,17 @@ def _names_itself(tree: Any) -> bool:
     return len(words) > 1 and all(word in said for word in words)
 
 
+def _before_heading(tree: Any) -> list[Any]:
+    """Return what may be a menu above the first heading; none of a page without one."""
+    found: list[Any] = []
+    for element in tree.iter(*_MENUS, *_HEADINGS):
+        if element.tag in _HEADINGS:
+            return found
+        if len(found) < MOST_MENUS:
+            found.append(element)
+    return []
+
+
 def _only_links(element: Any) -> bool:
     """Tell a menu: two links or more, and no word outside of them."""
     links = element.xpath(".//a")
@@ -248,7 +258,7 @@ def _visible(tree: Any) -> str:
     if _names_itself(tree):
         for title in tree.xpath("//title"):
             title.drop_tree()
-    for menu in tree.xpath(_MENUS):
+    for menu in _before_heading(tree):
         if menu.getparent() is not None and _only_links(menu):
             menu.drop_tree()
     main = tree.xpath("(//main | //article)[1]")

@@ -103,7 +103,9 @@ class Minded:
         ]
         left_out = [each.what for each in eater.exclusions if each.what in _ALLERGENS]
         held = {certainty_of(food, what) for what in left_out}
-        return [*keys, "read_label"] if held & {"check_label", "may_contain"} else keys
+        # What nobody looked into is not free of it.
+        asked = held & {"check_label", "may_contain", "unknown"}
+        return [*keys, "read_label"] if asked else keys
 
     def _branch(self, eater: Eater) -> str:
         for branch in self.cooked.branches:
