@@ -10,7 +10,7 @@ from typing import Any
 
 import msgspec
 
-_ESCAPED = re.compile(r"\\[ubf]")
+_ESCAPED = (r"\u", r"\b", r"\f")
 _LINE_ENDS = re.compile("[\v\f\x1c-\x1e\x85\u2028\u2029]")
 _UNSEEN = re.compile(
     "[\x00-\x08\x0e-\x1b\x1f\x7f-\x84\x86-\x9f\xad\u061c\u180e\u200b\u200e\u200f"
@@ -34,10 +34,11 @@ def decoded(body: bytes) -> Any:
     """
     value = msgspec.json.decode(body)
     text = body.decode()
-    # Nearly every body is clean, and looking once is quicker than walking through it.
-    if _UNSEEN.search(text) or _LINE_ENDS.search(text) or _ESCAPED.search(text):
-        return all_without_unseen(value)
-    return value
+    # Nearly every body is clean, and looking once is quicker than walking through it. What can
+    # be printed holds none of the signs above.
+    if text.isprintable() and not any(sign in text for sign in _ESCAPED):
+        return value
+    return all_without_unseen(value)
 
 
 def all_without_unseen(value: Any) -> Any:

@@ -252,8 +252,9 @@ class Sources(unittest.TestCase):
                          line("c", 50, "cheddar"), line("b", 30, "butter"),
                          line("o", 10, "olive_oil"), line("e", 20, "erythritol"),
                          line("x", 10, "xylitol")))  # fmt: skip
-        found = {s.nutrient: s.sources for s in ledger_sources(made, plate_of(made, library()),
-                                                               library())}  # fmt: skip
+        found = {
+            s.nutrient: s.sources for s in ledger_sources(plate_of(made, library()), library())
+        }
         self.assertEqual(found["sodium_mg"][0].source, "salt")
         self.assertEqual({s.source for s in found["added_oil"]}, {"oil", "dairy fat"})
         kinds = {s.source: round(s.value or 0) for s in found["polyols"]}
@@ -262,6 +263,6 @@ class Sources(unittest.TestCase):
     def test_unknown_source_is_named(self) -> None:
         made = dish(part("p", line("w", 100, "worcestershire")))
         plate = plate_of(made, library())
-        found = {s.nutrient: s.sources for s in ledger_sources(made, plate, library())}
+        found = {s.nutrient: s.sources for s in ledger_sources(plate, library())}
         self.assertRegex(found["added_sugar"][0].source, "unknown: worcestershire")
         self.assertIsNone(found["added_sugar"][0].value)

@@ -1,7 +1,9 @@
 """Limits that hold before any view runs, and headers that stand on every answer."""
 
 import ctypes
+import itertools
 import logging
+import math
 import re
 import threading
 import time
@@ -69,6 +71,52 @@ class BodyLimitMiddleware:
         return self.get_response(request)
 
 
+class _Watch:
+    """One thread that ends whichever request is over its time; a thread for each costs more."""
+
+    def __init__(self) -> None:
+        self._changed = threading.Condition()
+        # When each request has to be over and in which thread it runs, by a ticket.
+        self._open: dict[int, tuple[float, int]] = {}
+        self._tickets = itertools.count()
+        self._wakes = math.inf
+        self._running = False
+
+    def begin(self, seconds: float) -> int:
+        """Note that this thread's request has so many seconds; return its ticket."""
+        until = time.monotonic() + seconds
+        with self._changed:
+            ticket = next(self._tickets)
+            self._open[ticket] = until, threading.get_ident()
+            if not self._running:
+                self._running = True
+                threading.Thread(target=self._run, name="time limit", daemon=True).start()
+            elif until < self._wakes:
+                self._changed.notify()
+        return ticket
+
+    def end(self, ticket: int) -> None:
+        """Note that a request is over: it is not ended any more."""
+        with self._changed:
+            self._open.pop(ticket, None)
+
+    def _run(self) -> None:
+        with self._changed:
+            while True:
+                now = time.monotonic()
+                late = [t for t, (until, _) in self._open.items() if until <= now]
+                for ticket in late:
+                    _, thread = self._open.pop(ticket)
+                    ctypes.pythonapi.PyThreadState_SetAsyncExc(
+                        ctypes.c_ulong(thread), ctypes.py_object(TookTooLong)
+                    )
+                self._wakes = min((until for until, _ in self._open.values()), default=math.inf)
+                self._changed.wait(None if math.isinf(self._wakes) else self._wakes - now)
+
+
+_WATCH = _Watch()
+
+
 class TimeLimitMiddleware:
     """Ends a request that computes for too long, so that it cannot hold a thread for good."""
 
@@ -77,24 +125,11 @@ class TimeLimitMiddleware:
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
         """Raise `TookTooLong` in the request's own thread when the limit is reached."""
-        thread, done, lock = threading.get_ident(), False, threading.Lock()
-
-        def end() -> None:
-            with lock:
-                if not done:
-                    ctypes.pythonapi.PyThreadState_SetAsyncExc(
-                        ctypes.c_ulong(thread), ctypes.py_object(TookTooLong)
-                    )
-
-        timer = threading.Timer(settings.REQUEST_SECONDS, end)
-        timer.daemon = True
-        timer.start()
+        ticket = _WATCH.begin(settings.REQUEST_SECONDS)
         try:
             return self.get_response(request)
         finally:
-            with lock:
-                done = True
-            timer.cancel()
+            _WATCH.end(ticket)
 
 
 class HeadersMiddleware:

@@ -134,5 +134,7 @@ class Line:
 
     def eaten(self) -> tuple[float, float, float]:
         """Return the share of the line's grams that is eaten: low, best, high."""
-        gone = next((one for one in self.leavings if one.what == "all"), None)
-        return gone.kept if gone else (1.0, 1.0, 1.0)
+        for one in self.leavings:
+            if one.what == "all":
+                return one.kept
+        return (1.0, 1.0, 1.0)

@@ -226,10 +226,12 @@ class Library:
         Raises:
             UnknownFood: no such key.
         """
-        key = renamed().foods.get(key, key)
         found = self.foods.get(key)
         if found is not None:
             return found
+        key = renamed().foods.get(key, key)
+        if key in self.foods:
+            return self.foods[key]
         row = self.rows.get(key)
         if row is None:
             raise UnknownFood(f"There is no food with the key {key!r}.", "food")

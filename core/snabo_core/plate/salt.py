@@ -9,10 +9,9 @@ from typing import Literal
 import numpy as np
 
 from snabo_core.dish import Dish
-from snabo_core.foods import Library
-from snabo_core.plate.figures import bounds, entries
-from snabo_core.plate.rows import PLACE, USUAL, Rules
-from snabo_core.plate.totals import Totals
+from snabo_core.plate.figures import bounds
+from snabo_core.plate.rows import PLACE
+from snabo_core.plate.serving import Plate
 from snabo_core.wording import Message
 
 # Grams of salt per gram of sodium, by molar mass: 58.44 / 22.99.
@@ -57,35 +56,28 @@ def salt_in(sodium: tuple[float, float, float], grams: float) -> Salt:
     return Salt(low, None if np.isnan(best) else best, high if np.isfinite(high) else None)
 
 
-def salting(
-    dish: Dish,
-    totals: Totals,
-    masses: Mapping[str, float],
-    library: Library,
-    rules: Rules = USUAL,
-) -> Salting | None:
+def salting(dish: Dish, plate: Plate, masses: Mapping[str, float]) -> Salting | None:
     """Return the salt of a dish by part, None where nobody knows what it weighs.
 
     Args:
         dish: what is eaten of it.
-        totals: the sums of all of it.
+        plate: its plate.
         masses: grams of each part as served, by part id.
-        library: where foods are looked up.
-        rules: the household's choices.
     """
     whole = sum(masses.values())
     if whole < LEAST_GRAMS:
         return None
     place = PLACE["sodium_mg"]
+    totals = plate.totals
     low, best, high = (float(v[place]) for v in (totals.low, totals.best, totals.high))
     mouthful = salt_in((low, best, high), whole)
-    parts = {
-        part.id: salt_in(
-            bounds(*entries(part.effective_lines(), library, rules), place), masses[part.id]
-        )
-        for part in dish.parts
-        if masses.get(part.id, 0.0) >= LEAST_GRAMS
-    }
+    parts = {}
+    for part in dish.parts:
+        if masses.get(part.id, 0.0) >= LEAST_GRAMS:
+            own = {share.line_id for share in plate.lines if share.part_id == part.id}
+            found = [entry for entry in plate.found if entry.line.id in own]
+            lost = [line for line in plate.lost if line.id in own]
+            parts[part.id] = salt_in(bounds(found, lost, place), masses[part.id])
     code = _code(mouthful)
     return Salting(mouthful, parts, code, _message(dish, mouthful, parts, code, masses))
 

@@ -50,6 +50,8 @@ class Plate:
     """The figures of one serving and the draws behind them.
 
     `losses` are grams of the whole dish along `SHOWN` that may leave with pressed liquid.
+    `found` and `lost` are what was summed, in the order of `lines`: those with a food and those
+    without.
     """
 
     servings: float
@@ -59,6 +61,8 @@ class Plate:
     lines: tuple[LineShare, ...]
     totals: Totals
     losses: Mapping[str, float]
+    found: tuple[Entry, ...]
+    lost: tuple[Line, ...]
 
     def of_share(self, share: float) -> dict[str, Figure]:
         """Return the figures of a share of the whole dish, nothing lost."""
@@ -122,6 +126,8 @@ def plate_of(
         lines=tuple(shares),
         totals=totals,
         losses=dict(losses or {}),
+        found=tuple(found),
+        lost=tuple(lost),
     )
 
 

@@ -7,7 +7,6 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from snabo_core.dish import Dish, all_lines
 from snabo_core.foods import Food, Library
 from snabo_core.foods.records import AXIS
 from snabo_core.plate.serving import Plate
@@ -50,25 +49,25 @@ def source_of(food: Food, nutrient: str) -> str:
     return "other polyols"
 
 
-def ledger_sources(dish: Dish, plate: Plate, library: Library) -> tuple[LedgerSources, ...]:
+def ledger_sources(plate: Plate, library: Library) -> tuple[LedgerSources, ...]:
     """Return each ledger per serving by source, the largest first; empty ones are left out."""
-    foods = {line.id: line for _, line in all_lines(dish)}
     found = []
     for nutrient in LEDGERS:
         sums: dict[str, float | None] = defaultdict(float)
-        for share in plate.lines:
-            line = foods.get(share.line_id)
+        for entry, share in zip(plate.found, plate.lines, strict=False):
             value = share.values[nutrient]
-            if line is None or line.food is None:
-                sums["lines without a food"] = None
+            if value == 0:
                 continue
-            food = library.food(line.food)
             if value is None:
-                sums[f"unknown: {food.name}"] = None
+                sums[f"unknown: {share.food_name}"] = None
                 continue
+            line = entry.line
+            food = library.food(line.food or "")
             for source, part in _split(food, line.form, nutrient, value, library):
                 known = sums[source]
                 sums[source] = None if known is None else known + part
+        if plate.lost:
+            sums["lines without a food"] = None
         shares = [
             SourceShare(source, value)
             for source, value in sums.items()
@@ -84,7 +83,7 @@ def _split(
     food: Food, form: str | None, nutrient: str, value: float, library: Library
 ) -> list[tuple[str, float]]:
     """Split polyols by kind as far as the row knows it; other ledgers have one source a food."""
-    if nutrient != "polyols" or value == 0:
+    if nutrient != "polyols":
         return [(source_of(food, nutrient), value)]
     row = library.row(food.key, form)
     whole = float(row.best[AXIS["polyols"]])

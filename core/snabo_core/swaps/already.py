@@ -76,8 +76,10 @@ def _in_part(dish: Dish, part: Part, book: Book, library: Library) -> Iterator[A
             continue
         for line in lines:
             said = f"{line.clause or line.text} {line.preparation}".lower()
+            if line.id in starchy or not re.search(cut, said):
+                continue
             stand_in = _by_driver(line, role, book, library)
-            if stand_in is not None and line.id not in starchy and re.search(cut, said):
+            if stand_in is not None:
                 yield Already(part, role, stand_in, (line.id,))
 
 

@@ -69,8 +69,8 @@ def _playing(
 ) -> Iterator[Line]:
     """Yield the lines of a part that play a role."""
     players = [line for line in lines if line.food in name.players]
-    words = f"{part.name} {' '.join(line.text for line in part.lines)}"
     if role == "pour_sauce":
+        words = f"{part.name} {' '.join(line.text for line in part.lines)}"
         # The whole white sauce: what flows, with the butter, flour and cheese in it.
         roles = {slot.role for slot in part.slots}
         saucy = "thickener" in roles or _SAUCE.search(words) is not None

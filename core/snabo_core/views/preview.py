@@ -193,7 +193,7 @@ def preview(
         ),
         parts=layers,
         lines=plate.lines,
-        ledger_sources=ledger_sources(made.eaten, plate, library),
+        ledger_sources=ledger_sources(plate, library),
         starchy=_starchiest(dish, was, book),
         ledgers=ledgers,
         doubtful=sum(not line.settled for line in lines),
@@ -279,7 +279,7 @@ def _options(made: Judged) -> tuple[OptionView, ...]:
 
 
 def _salt(made: Judged, masses: Mapping[str, float]) -> SaltView | None:
-    found = salting(made.eaten, made.plate.totals, masses, made.library, made.setting.rules)
+    found = salting(made.eaten, made.plate, masses)
     if found is None:
         return None
     return SaltView(found.mouthful, found.parts, found.code, f"{say(found.message)}.")

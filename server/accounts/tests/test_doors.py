@@ -4,15 +4,19 @@ import datetime as dt
 import os
 import subprocess
 import sys
+import time
 from io import StringIO
 from unittest import mock
 
 from django.core.management import CommandError, call_command
+from django.http import HttpRequest, HttpResponse
 from django.test import Client, RequestFactory, override_settings
 from django.utils import timezone
 
 from accounts.address import client_address
 from accounts.models import Household, SignIn, User
+from config.middleware import TimeLimitMiddleware
+from config.problems import TookTooLong
 from config.settings import ROOT
 from config.tests.base import PASSWORD, KitchenCase
 
@@ -73,6 +77,29 @@ class SigningIn(KitchenCase):
         with mock.patch("reckon.services.dishes_of", side_effect=forever):
             self.assert_problem(self.send("get", "dishes"), 503, "took too long")
         self.assertEqual(self.send("get", "dishes").status_code, 200)
+
+    def test_each_request_has_its_own_end(self) -> None:
+        ended = []
+
+        def forever(_request: HttpRequest) -> HttpResponse:
+            while True:
+                sum(range(1000))
+
+        def holds(request: HttpRequest) -> HttpResponse:
+            # One that began later and has to be over sooner is ended; the one around it goes on.
+            with self.settings(REQUEST_SECONDS=0.1):
+                for _ in range(2):
+                    try:
+                        TimeLimitMiddleware(forever)(request)
+                    except TookTooLong:
+                        ended.append(time.monotonic())
+            return HttpResponse("done")
+
+        began = time.monotonic()
+        answer = TimeLimitMiddleware(holds)(HttpRequest())
+        self.assertEqual(answer.content, b"done")
+        self.assertEqual(len(ended), 2)
+        self.assertLess(ended[1] - began, 5)
 
 
 class Sessions(KitchenCase):
