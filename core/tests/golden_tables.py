@@ -23,7 +23,7 @@ from snabo_core.plate.pans import Pan
 from snabo_core.recipe.method import with_method
 from snabo_core.swaps.book import book
 from snabo_core.swaps.homemade import make_food
-from snabo_core.swaps.ledgers import dish_ledgers, sum_of_losses
+from snabo_core.swaps.ledgers import Changes, dish_ledgers
 from snabo_core.swaps.likings import liked, likings
 from snabo_core.swaps.pans import piece_of, shape_of
 from snabo_core.swaps.ranking import rank
@@ -144,7 +144,7 @@ def swaps() -> dict[str, Any]:
                     ledgers = dish_ledgers(swapped, book(), library(), setting())
                     found[f"{key} {item.key}"] = [
                         [(i.food, i.grams_low, i.grams, i.grams_high) for i in choice.lines],
-                        sum_of_losses(ledgers),
+                        Changes(swapped.parts, ledgers).losses,
                     ]
                 try:
                     ranked = rank(dish, part, slot, setting(), book(), library())

@@ -14,8 +14,8 @@ from snabo_core.method.techniques import techniques
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
-from snabo_core.swaps.dish_water import WHOLE, dish_water
-from snabo_core.swaps.ledgers import slot_ledger
+from snabo_core.swaps.dish_water import dish_water
+from snabo_core.swaps.ledgers import WHOLE, slot_ledger
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.swaps.trials import trials
 from snabo_core.water.courses import Brought, Node, Taking, run_course

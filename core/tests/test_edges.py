@@ -27,7 +27,7 @@ from snabo_core.plate.totals import Figure
 from snabo_core.swaps.binding import rebase
 from snabo_core.swaps.book import book
 from snabo_core.swaps.frozen import Frozen, freeze, thaw
-from snabo_core.swaps.ledgers import dish_ledgers, losses_of, sum_of_losses
+from snabo_core.swaps.ledgers import Changes, dish_ledgers, losses_of
 from snabo_core.swaps.pans import rolls_from
 from snabo_core.swaps.rebasing import rebased
 from snabo_core.swaps.resizing import sized
@@ -387,9 +387,10 @@ class Swaps(unittest.TestCase):
         ledgers = dish_ledgers(chosen, book(), FOODS, Setting(()))
         lost = [losses_of(each.ledger.lost) for each in ledgers]
         self.assertGreater(sum(one.get("net_carbs", 0.0) for one in lost), 0.0)
-        for name, grams in sum_of_losses(ledgers).items():
+        losses = Changes(chosen.parts, ledgers).losses
+        for name, grams in losses.items():
             self.assertAlmostEqual(grams, sum(one.get(name, 0.0) for one in lost))
-        self.assertEqual(set(sum_of_losses(ledgers)), {name for one in lost for name in one})
+        self.assertEqual(set(losses), {name for one in lost for name in one})
         kept = msgspec.convert(msgspec.to_builtins(freeze(chosen, FOODS, book(), Rules())), Frozen)
         _, then, _ = thaw(kept, FOODS, book())
         self.assertEqual(then.stand_in("mash", mash.key).steps, mash.steps)

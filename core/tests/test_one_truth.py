@@ -7,7 +7,7 @@ import numpy as np
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from snabo_core.dish import Dish, Leaving, Portion, Readings, Slot, Taken
+from snabo_core.dish import Dish, Leaving, MethodStep, Portion, Readings, Slot, Take, Taken
 from snabo_core.foods import library
 from snabo_core.foods.labels import Label, row_of
 from snabo_core.foods.own import Own, OwnMeasure
@@ -69,6 +69,28 @@ def made_dishes(draw: st.DrawFn) -> Dish:
 
 
 @st.composite
+def methods(draw: st.DrawFn, made: Dish) -> Dish:
+    """Return a dish with a method: the pot is dried or drained, the lid boiled, all baked."""
+    pot = tuple(Take(line.id) for line in made.part("pot").lines)
+    lid = tuple(Take(line.id) for line in made.part("lid").lines[: draw(st.integers(1, 2))])
+    written = [
+        ("wring", pot), (draw(st.sampled_from(("simmer", "drain", "fry"))), (Take("wring"),)),
+        ("boil", lid), ("drain", (Take("boil"),)),
+        ("bake", tuple(Take(ref) for ref in draw(st.permutations(("drain", "cook"))))),
+    ]  # fmt: skip
+    keys = ("wring", "cook", "boil", "drain", "bake")
+    minutes = draw(st.integers(1, 40))
+    steps = [
+        MethodStep(key, "", technique, technique, takes, minutes, minutes, stated=("minutes",))
+        for key, (technique, takes) in zip(keys, written, strict=True)
+    ]
+    first = draw(st.sampled_from((0, 2, 4)))
+    if first == 4:
+        return replace(made, method=(replace(steps[4], takes=(*pot, *lid)),))
+    return replace(made, method=tuple(steps[first:4] if first else steps))
+
+
+@st.composite
 def readings(draw: st.DrawFn, made: Dish) -> Readings:
     """Return what the scale said of a dish: of its stand-in's first steps, and of all of it."""
     choice = made.slot("lid", "slot").choice
@@ -106,6 +128,8 @@ class OneVerdict(unittest.TestCase):
     @settings(deadline=None, max_examples=60, suppress_health_check=list(HealthCheck))
     @given(made_dishes(), eaters(), st.data())
     def test_screens_agree(self, made: Dish, eater: Eater, data: st.DataObject) -> None:
+        if data.draw(st.booleans()):
+            made = data.draw(methods(made))
         setting = Setting((eater,), readings=data.draw(readings(made)))
         (bench,) = preview(made, setting, book(), library()).eaters
         codes = [reach.code for reach in bench.reaches]

@@ -11,6 +11,7 @@ from django.contrib.auth import authenticate, login, logout, update_session_auth
 from django.contrib.auth.models import AnonymousUser
 from django.contrib.auth.password_validation import validate_password
 from django.contrib.sessions.backends.db import SessionStore
+from django.core.cache import cache
 from django.core.exceptions import ValidationError
 from django.db import transaction
 from django.db.models import F, Sum
@@ -230,12 +231,19 @@ def end_sign_in(user: User, sign_in_id: UUID) -> None:
 
 
 def seen_now(user: User, session_key: str | None) -> bool:
-    """Note that a session is used; False where it was idle for too long or ended elsewhere."""
+    """Note that a session is used; False where it was idle for too long or ended elsewhere.
+
+    Where none is ended for being idle it is noted once a minute.
+    """
+    idles = user.household is not None and user.household.idle_minutes > 0
+    noted = f"seen-{session_key}"
+    if not idles and cache.get(noted):
+        return True
     found = SignIn.objects.filter(user=user, session_key=session_key).first()
-    if found is None:
+    if found is None and session_key:
         # Opened by an older release.
-        if session_key:
-            SignIn.objects.create(user=user, session_key=session_key, device="a browser")
+        found = SignIn.objects.create(user=user, session_key=session_key, device="a browser")
+    if found is None:
         return True
     now, household = timezone.now(), user.household
     if household is not None and household.idle_minutes:
@@ -245,6 +253,7 @@ def seen_now(user: User, session_key: str | None) -> bool:
             return False
     if now - found.seen > SEEN_EVERY:
         SignIn.objects.filter(pk=found.pk).update(seen=now)
+    cache.set(noted, "noted", SEEN_EVERY.total_seconds())
     return True
 
 

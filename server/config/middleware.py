@@ -12,12 +12,26 @@ from uuid import uuid4
 
 from django.conf import settings
 from django.http import HttpRequest, HttpResponse, HttpResponseRedirect
+from rest_framework.response import Response
 
 from config.problems import TookTooLong, problem
 
 REQUESTS = logging.getLogger("snabo.requests")
 # Asked every few seconds.
 PROBES = {"/healthz", "/readyz"}
+
+
+def _untie(response: HttpResponse) -> None:
+    """Let go of what was sent and answered, now that it is written out.
+
+    The framework ties request, view and answer into rings, and what hangs on them waits until the
+    collector walks all of it in the middle of some later answer.
+    """
+    if isinstance(response, Response) and response.is_rendered:
+        context = getattr(response, "renderer_context", {})
+        if "request" in context:
+            context["request"].parser_context = {}
+        response.__dict__.pop("renderer_context", None)
 
 
 class RequestLogMiddleware:
@@ -42,6 +56,7 @@ class RequestLogMiddleware:
         }  # fmt: skip
         if request.path not in PROBES:
             REQUESTS.info("request", extra=told)
+        _untie(response)
         return response
 
 

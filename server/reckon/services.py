@@ -67,7 +67,7 @@ from snabo_core.wording import day_words, worded
 from table.services import today_in
 
 # Raised when figures of the list come out otherwise from the same documents.
-RELEASE = f"{__version__} with minutes"
+RELEASE = f"{__version__} with own water"
 WAYS_KEPT_SECONDS = 24 * 3600
 
 

@@ -25,7 +25,8 @@ from runs.models import ON_THE_TABLE, Run, RunEvent
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.dish_water import WHOLE, Course, Glass, dish_water
+from snabo_core.swaps.dish_water import Course, Glass, dish_water
+from snabo_core.swaps.ledgers import WHOLE
 from snabo_core.views.run_events import TAKEN_BACK, WEIGHED, WENT_IN, RunFacts
 from snabo_core.water import question, question_poured
 from snabo_core.water.learning import shown

@@ -39,8 +39,8 @@ from shelf.services import take_for
 from snabo_core import dish as core
 from snabo_core.errors import BadInput, SnaboError
 from snabo_core.plate.setting import Setting
-from snabo_core.swaps.dish_water import WHOLE
 from snabo_core.swaps.frozen import Frozen, thaw
+from snabo_core.swaps.ledgers import WHOLE
 from snabo_core.views.added import AddedView, added_view
 from snabo_core.views.evening import LONGEST_TIMER_SECONDS, Evening, Event, Plan, StoveKind
 from snabo_core.views.evening import fold as fold_events

@@ -36,6 +36,8 @@ def _environment(database: Database | None, **more: str) -> dict[str, str]:
     paths = os.pathsep.join(str(ROOT / p) for p in ("server", "."))
     env = {**os.environ, "PYTHONPATH": paths, "DJANGO_SETTINGS_MODULE": "config.settings"}
     env["SNABO_SECRET_KEY"] = secret("django")
+    # The products here are small: sharing one out among threads takes longer than it does.
+    env.setdefault("OPENBLAS_NUM_THREADS", "1")
     return {**env, **(database.environment() if database else {}), **more}
 
 

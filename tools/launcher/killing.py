@@ -33,7 +33,9 @@ class Kitchen:
     def __init__(self, base: str, name: str, password: str) -> None:
         self.base, self.jar = base, http.cookiejar.CookieJar()
         self.opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(self.jar))
-        self.opener.open(base, timeout=30).read()
+        with contextlib.suppress(urllib.error.HTTPError):
+            # Its cookie comes along even where the page was not built.
+            self.opener.open(base, timeout=30).read()
         self.send("POST", "session", {"username": name, "password": password})
 
     def send(self, method: str, path: str, body: Any = None, **headers: str) -> Any:

@@ -150,12 +150,15 @@ class Part:
     def effective_lines(self) -> tuple[Line, ...]:
         """Return the lines as the part now is: kept ones, then the stand-ins' lines."""
         replaced = self._swapped()
-        for line in self.from_shelf():
-            batch = line.met()
-            replaced |= set(batch.covers) if batch else set()
-        kept = [line for line in self.lines if line.id not in replaced]
-        kept += [line for slot in self.slots if slot.choice for line in slot.choice.lines]
-        return tuple(line.used() for line in kept if not line.left_out)
+        kept = [line for line in self.lines if line.id not in replaced and not line.left_out]
+        batches = [batch for line in kept if line.instead and (batch := line.met())]
+        if batches:
+            covered = {covers for batch in batches for covers in batch.covers}
+            kept = [line for line in kept if line.id not in covered]
+        for slot in self.slots:
+            if slot.choice:
+                kept += [line for line in slot.choice.lines if not line.left_out]
+        return tuple(line.instead or line for line in kept)
 
     def unsettled_out(self) -> tuple[Line, ...]:
         """Return the lines left out that nobody has settled: they may be in after all."""

@@ -105,7 +105,7 @@ def _instructions(recipe: ToldRecipe) -> list[dict[str, Any]]:
 
 def _nutrition(made: Judged, recipe: ToldRecipe) -> dict[str, str]:
     claimed = {claim.key: claim.high for claim in recipe.claims}
-    size = f"1 of {made.dish.servings:g} servings, {made.plate.grams:.0f} g"
+    size = f"1 of {made.dish.servings:g} servings, {made.grams / made.dish.servings:.0f} g"
     told = {"@type": "NutritionInformation", "servingSize": size}
     for name, key in NUTRITION.items():
         if key in claimed:

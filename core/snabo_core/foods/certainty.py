@@ -2,10 +2,8 @@
 
 from __future__ import annotations
 
-from typing import Literal
-
 from snabo_core.foods.library import words_of
-from snabo_core.foods.records import Food
+from snabo_core.foods.records import Certainty, Food
 
 # What can be left out, in the words of the EU's fourteen, the US nine and common wishes.
 EXCLUSIONS = (
@@ -19,7 +17,8 @@ TAGGED = {"meat": "meat", "alcohol": "alcohol", "allium": "allium", "nightshade"
 # Allergens that come from animals; bees' honey is told by its origin.
 FROM_ANIMALS = {"milk", "egg", "fish", "shellfish"}
 
-Certainty = Literal["contains", "may_contain", "check_label", "unknown", "tolerated", "free"]
+# Words remembered with a food; a household's eaters leave out fewer.
+MOST_KNOWN = 200
 
 
 def certainty_of(food: Food, what: str) -> Certainty:
@@ -28,6 +27,15 @@ def certainty_of(food: Food, what: str) -> Certainty:
     By the food itself, then by traces its label may name, then by whether anybody looked. A
     food made of several is free only of what its common recipe is known to lack.
     """
+    known = food.certainties.get(what)
+    if known is None:
+        if len(food.certainties) >= MOST_KNOWN:
+            food.certainties.clear()
+        known = food.certainties[what] = _found_out(food, what)
+    return known
+
+
+def _found_out(food: Food, what: str) -> Certainty:
     if what not in EXCLUSIONS:
         return "contains" if _named(food, what) else "free"
     if what in food.holds or _holds(food, what):

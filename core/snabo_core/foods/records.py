@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from functools import cached_property
+from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
@@ -27,6 +29,8 @@ NUTRIENTS = (
     "alcohol",
 )
 AXIS = {name: place for place, name in enumerate(NUTRIENTS)}
+
+Certainty = Literal["contains", "may_contain", "check_label", "unknown", "tolerated", "free"]
 
 BY_DIFFERENCE = "by_difference"
 AVAILABLE = "available"
@@ -130,6 +134,11 @@ class Food:
     counts: dict[str, Measure] = field(default_factory=dict)
     curated: bool = True
     own: bool = False
+
+    @cached_property
+    def certainties(self) -> dict[str, Certainty]:
+        """What was found out about what is left out, by its word; see `certainty_of`."""
+        return {}
 
     def density(self, form: str | None) -> Density | None:
         """Return what a form weighs in g/ml, else the first form known; None where none is."""

@@ -8,8 +8,9 @@ from dataclasses import dataclass
 from snabo_core.dish import Line
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
-from snabo_core.foods.certainty import EXCLUSIONS, Certainty, certainty_of
+from snabo_core.foods.certainty import EXCLUSIONS, certainty_of
 from snabo_core.foods.library import words_of
+from snabo_core.foods.records import Certainty
 from snabo_core.wording import Message
 
 LONGEST_OWN, MOST_TOLERATED = 40, 500.0
@@ -91,6 +92,8 @@ def breaches_of_many(
 
     What all have in common is looked through once; see `breaches`.
     """
+    if not exclusions:
+        return [[] for _ in groups]
     common, open_lines = _eaten(kept), _eaten(left_out)
     own = [_eaten(group) for group in groups]
     found: list[list[Breach]] = [[] for _ in groups]

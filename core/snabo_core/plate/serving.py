@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -11,9 +11,9 @@ from snabo_core.dish import Dish, Line
 from snabo_core.foods import Library
 from snabo_core.plate.figures import Entry, entries, total
 from snabo_core.plate.nutrients import SHOWN
-from snabo_core.plate.rows import PLACE, USUAL, Rules
+from snabo_core.plate.rows import FIGURES, PLACE, USUAL, Rules
 from snabo_core.plate.taking import makes_of
-from snabo_core.plate.totals import Figure, Totals
+from snabo_core.plate.totals import Blames, Figure, Matrix, Totals
 
 STARCH_PLACE = PLACE["carbohydrate"]
 
@@ -101,7 +101,8 @@ def plate_of(
         library: where foods are looked up.
         rules: the household's choices for polyols and energy.
         losses: grams (whole dish) along `SHOWN` that leave with pressed or drained liquid.
-        sample: model the spread; a plate that is only compared with needs none.
+        sample: model the spread and find what is to blame for doubts; a plate that is only
+            compared with needs neither.
 
     Returns:
         The plate; a figure's best is None where an unknown decides it.
@@ -110,19 +111,26 @@ def plate_of(
     lines = [line for part in dish.parts for line in part.effective_lines()]
     found, lost = entries(lines, library, rules)
     totals = total(found, lost, sample=sample)
+    if not sample:
+        totals = replace(totals, blaming=_nobody_asks)
     share = 1 / dish.servings
     figures = totals.figures(share)
-    shares = [_line_share(entry, owner, library, share) for entry in found]
+    brought = _brought(found, share)
+    shares = [
+        _line_share(entry, row, owner, library)
+        for entry, row in zip(found, brought[:, : len(SHOWN)].tolist(), strict=True)
+    ]
     shares += [
         LineShare(line.id, owner[line.id], line.food_name or line.text, "no food chosen",
                   line.grams, dict.fromkeys(SHOWN))
         for line in lost
     ]  # fmt: skip
+    parts = _part_shares(dish, found, shares, brought, figures["net_carbs"], library)
     return Plate(
         servings=dish.servings,
-        grams=sum(makes_of(part) for part in dish.parts) * share,
+        grams=sum(part.grams for part in parts) * share,
         figures=figures,
-        parts=_part_shares(dish, found, shares, figures["net_carbs"], library),
+        parts=parts,
         lines=tuple(shares),
         totals=totals,
         losses=dict(losses or {}),
@@ -131,59 +139,71 @@ def plate_of(
     )
 
 
+def _nobody_asks() -> Blames:
+    return ((),) * len(FIGURES)
+
+
+def _brought(found: Sequence[Entry], share: float) -> Matrix:
+    """Return what each entry brings to a serving, entry by figure; NaN where unknown."""
+    if not found:
+        return np.zeros((0, len(FIGURES)))
+    grams = np.array([np.nan if entry.best is None else entry.best for entry in found])
+    made: Matrix = (
+        np.array([entry.figures.best for entry in found]) * (grams / 100 * share)[:, None]
+    )
+    return made
+
+
 def _line_share(
-    entry: Entry, owner: Mapping[str, str], library: Library, share: float
+    entry: Entry, row: list[float], owner: Mapping[str, str], library: Library
 ) -> LineShare:
-    row = library.rows[entry.row_key]
-    grams = entry.best
-    brought = entry.figures.best * ((np.nan if grams is None else grams) / 100 * share)
-    # NaN is the one number that differs from itself.
-    known = [None if value != value else value for value in brought.tolist()]  # noqa: PLR0124
-    values = dict(zip(SHOWN, known, strict=False))
+    source = library.rows[entry.row_key]
+    values = dict(zip(SHOWN, _known(row), strict=True))
     line = entry.line
-    source = f"{row.source}: {row.description}"
     name = library.food(line.food or "").name
-    return LineShare(line.id, owner[line.id], name, source, grams, values)
+    return LineShare(line.id, owner[line.id], name, f"{source.source}: {source.description}",
+                     entry.best, values)  # fmt: skip
+
+
+def _known(values: Sequence[float]) -> list[float | None]:
+    # NaN is the one number that differs from itself.
+    return [None if value != value else value for value in values]  # noqa: PLR0124
 
 
 def _part_shares(
     dish: Dish,
-    found: list[Entry],
-    shares: list[LineShare],
+    found: Sequence[Entry],
+    shares: Sequence[LineShare],
+    brought: Matrix,
     net: Figure,
     library: Library,
 ) -> tuple[PartShare, ...]:
-    by_line = {entry.line.id: entry for entry in found}
+    whose = [share.part_id for share in shares]
+    unknown = set(whose[len(found) :])
     result = []
     for part in dish.parts:
-        own = [s for s in shares if s.part_id == part.id]
-        values = {name: _sum([s.values[name] for s in own]) for name in SHOWN}
-        lines = part.effective_lines()
+        own = [place for place, owner in enumerate(whose[: len(found)]) if owner == part.id]
+        sums = brought[own, : len(SHOWN)].sum(axis=0).tolist()
+        values: dict[str, float | None] = dict.fromkeys(SHOWN)
+        if part.id not in unknown:
+            values = dict(zip(SHOWN, _known(sums), strict=True))
         grams = makes_of(part)
-        starch = sum(starch_grams(line, by_line, library) for line in lines)
+        starch = sum(starch_grams(found[place], library) for place in own)
         part_net = values["net_carbs"]
-        known = part_net is not None and net.best
         result.append(
             PartShare(
                 part.id,
                 grams,
                 values,
                 starch / grams if grams else 0.0,
-                part_net / net.best if known and part_net is not None and net.best else None,
+                part_net / net.best if part_net is not None and net.best else None,
             )
         )
     return tuple(result)
 
 
-def starch_grams(line: Line, by_line: Mapping[str, Entry], library: Library) -> float:
-    """Return the grams of starch-class carbohydrate a line holds, 0 for other foods."""
-    entry = by_line.get(line.id)
-    if entry is None or line.food is None or entry.best is None:
-        return 0.0
-    if library.food(line.food).starch != "full":
+def starch_grams(entry: Entry, library: Library) -> float:
+    """Return the grams of starch-class carbohydrate an entry holds, 0 for other foods."""
+    if entry.best is None or library.food(entry.line.food or "").starch != "full":
         return 0.0
     return entry.best * float(np.nan_to_num(entry.figures.best[STARCH_PLACE])) / 100
-
-
-def _sum(values: list[float | None]) -> float | None:
-    return None if any(v is None for v in values) else sum(v for v in values if v is not None)

@@ -13,8 +13,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from snabo_core.foods import Food, Library
-from snabo_core.foods.certainty import Certainty, certainty_of
-from snabo_core.foods.records import AXIS
+from snabo_core.foods.certainty import certainty_of
+from snabo_core.foods.records import AXIS, Certainty
 from snabo_core.quantities.lexicon import (
     FORM_WORDS,
     STOPS,

@@ -44,9 +44,9 @@ class StarchGroup:
     cooked_water: float | None = None
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Book:
-    """The whole swap book."""
+    """The whole swap book; one is as good as itself alone."""
 
     roles: Mapping[str, RoleName]
     files: Mapping[str, RoleFile]

@@ -17,7 +17,6 @@ from snabo_core.shelf import KeepingKind, Place, keeping_of
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.from_shelf import kind_of_part
 from snabo_core.swaps.judged import judged
-from snabo_core.swaps.ledgers import changes_of
 
 # Less than this is not worth a box.
 LEAST_GRAMS = 10.0
@@ -60,7 +59,7 @@ def offered(dish: Dish, setting: Setting, book: Book, library: Library) -> tuple
         library: where foods are looked up.
     """
     made = judged(dish, setting, book, library)
-    changed = changes_of(made.ledgers)
+    changed = made.changes.grams
     parts = [
         _part(part, changed.get(part.id, 0.0), book, library)
         for part in dish.parts

@@ -165,11 +165,13 @@ def _swapped(
             found.append(replace(one, kind="ghost", slot=swap.slot))
             continue
         takes = _without(one.step.takes, gone, struck, product)
-        touched = takes != one.step.takes
+        if takes == one.step.takes:
+            found.append(one)
+            continue
         look, instead = one.look, one.instead
-        if touched and gone & _lines(one.step):
+        if gone & _lines(one.step):
             look = swap.beside
-        elif touched and (named := _named(one.step.words, part, gone)):
+        elif named := _named(one.step.words, part, gone):
             look, instead = swap.named, (swap.name, named)
         step = replace(one.step, takes=takes)
         found.append(replace(one, step=step, look=look, instead=instead))
@@ -407,5 +409,5 @@ def _looked(steps: list[CookStep], dish: Dish) -> list[CookStep]:
                 look = "unread"
             elif one.step.takes and one.step.id not in taken and one.step.id != cooked[-1]:
                 look = "" if one.step.technique in _LAST else "left_over"
-        found.append(replace(one, look=look))
+        found.append(one if look == one.look else replace(one, look=look))
     return found

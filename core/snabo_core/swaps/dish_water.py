@@ -14,7 +14,14 @@ from snabo_core.method.techniques import techniques
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.cooking import STIRRED_IN, CookStep, effective_steps
-from snabo_core.swaps.ledgers import condition_of, conditions_of, steps_for, with_verdicts
+from snabo_core.swaps.ledgers import (
+    WHOLE,
+    OwnChange,
+    condition_of,
+    conditions_of,
+    steps_for,
+    with_verdicts,
+)
 from snabo_core.swaps.own_bands import own_band
 from snabo_core.swaps.sauces import in_sauce, power_of, sauce_lines, thickness_in
 from snabo_core.swaps.scaling import slot_lines
@@ -30,15 +37,13 @@ from snabo_core.water.courses import (
     run_course,
 )
 from snabo_core.water.learning import Condition, Habit, State, with_learnt
-from snabo_core.water.ledger import Point, point_of
+from snabo_core.water.ledger import Point, only_losses, point_of
 from snabo_core.water.mixture import DRINKS, FREE, state_of
 from snabo_core.water.of_method import Around, step_of_method
 from snabo_core.water.state import State as Grams
 from snabo_core.water.steps import BAKED, HANDLED, Step, in_rounds
 from snabo_core.water.thickness import WATER_OF_LIQUID, Thickness
 
-# Whose course the steps are that take several parts.
-WHOLE = "whole"
 # Grams of free liquid to a gram of what is boiled from which it cooks in that and not in a pot of
 # water; common practice.
 COOKS_IN = 0.3
@@ -131,6 +136,23 @@ def dish_water(
     return _Water(poured, book, library, setting).courses(spread=spread)
 
 
+def own_changes(
+    dish: Dish, book: Book, library: Library, setting: Setting
+) -> tuple[OwnChange, ...]:
+    """Return what the recipe's own steps change of a dish's grams; those without any left out.
+
+    Args:
+        dish: as it is poured, with its method.
+        book: for the stand-ins' steps between them.
+        library: where foods are looked up.
+        setting: the kitchen, and what its scale said.
+    """
+    known = (techniques().get(step.technique) for step in dish.method)
+    if all(one is None or one.water == "none" for one in known):
+        return ()
+    return _Water(dish, book, library, setting, bands=False).changes()
+
+
 # Whose step it is, its id within that, as it is cooked, and of which slot's stand-in.
 Place = tuple[str, str, CookStep | None, Slot | None]
 
@@ -138,12 +160,17 @@ Place = tuple[str, str, CookStep | None, Slot | None]
 class _Water:
     """One dish's steps as nodes, and whose each of them is."""
 
-    def __init__(self, dish: Dish, book: Book, library: Library, setting: Setting) -> None:
+    def __init__(
+        self, dish: Dish, book: Book, library: Library, setting: Setting, *, bands: bool = True
+    ) -> None:
         self.dish, self.book, self.library, self.setting = dish, book, library, setting
-        self.part_of = {line.id: part.id for part in dish.parts for line in part.effective_lines()}
-        self.lines: dict[str, Line] = {
-            line.id: line for part in dish.parts for line in part.effective_lines()
-        }
+        # Where each step should end; grams do not depend on it.
+        self.bands = bands
+        self.part_of: dict[str, str] = {}
+        self.lines: dict[str, Line] = {}
+        for part in dish.parts:
+            for line in part.effective_lines():
+                self.part_of[line.id], self.lines[line.id] = part.id, line
         thickener = book.files["thickener"]
         self.powers = {
             key: power_of([line], thickener)
@@ -208,9 +235,12 @@ class _Water:
             owner = self._owner(reached)
             around = self._around(one, reached, owner)
             step = self._learnt(step_of_method(one.step, around), takes, reached)
-            step = replace(step, band=own_band(step.technique, self._foods(reached)))
+            if self.bands:
+                step = replace(step, band=own_band(step.technique, self._foods(reached)))
             said = self.setting.readings.own(owner, self.dish)
             place = (owner, one.step.id, one, None)
+            self._node(step, takes, place, said, reached)
+            return
         self._node(step, takes, place, said)
 
     def _foods(self, reached: Iterable[str]) -> dict[str, float]:
@@ -231,7 +261,7 @@ class _Water:
             self.begun[reached] = condition_of(self.lines[ref] for ref in sorted(reached))
         raw = self.begun[reached]
         cut = next((one.cut for one in before if one.cut and one.food == raw.food), raw.cut)
-        return self._as_found(step, replace(raw, state=state, cut=cut))
+        return self._as_found(step, Condition(raw.food, state, cut))
 
     def _as_found(self, step: Step, found: Condition) -> Step:
         self.found[step.id], self.left[step.id] = found, found.after(step)
@@ -262,9 +292,11 @@ class _Water:
         takes: tuple[Take, ...],
         place: Place,
         said: Mapping[str, float],
+        known: frozenset[str] | None = None,
     ) -> None:
-        self.reaches[step.id] = reached = self._reached(takes)
-        self.owners[step.id] = self._owner(reached)
+        reached = self._reached(takes) if known is None else known
+        self.reaches[step.id] = reached
+        self.owners[step.id] = place[0] if known is not None else self._owner(reached)
         self.places[step.id] = place
         if place[1] in said:
             self.weighed[step.id] = said[place[1]]
@@ -278,8 +310,9 @@ class _Water:
         return frozenset(held & self.part_of.keys())
 
     def _owner(self, reached: frozenset[str]) -> str:
-        parts = {self.part_of[line] for line in reached}
-        return next(iter(parts)) if len(parts) == 1 else WHOLE
+        first = self.part_of[next(iter(reached))] if reached else ""
+        alone = first and all(self.part_of[line] == first for line in reached)
+        return first if alone else WHOLE
 
     def _around(self, one: CookStep, reached: frozenset[str], owner: str) -> Around:
         technique = one.step.technique
@@ -338,6 +371,20 @@ class _Water:
         found.append(self._course(None, WHOLE, owners, passed, planned))
         return tuple(found)
 
+    def changes(self) -> tuple[OwnChange, ...]:
+        """Return what the steps change that are not a stand-in's; see `own_changes`."""
+        found = []
+        for one in run_course(self.nodes, self.things, self.weighed, spread=False):
+            step = one.node.step.id
+            reached = self.reaches[step]
+            if self.places[step][3] is not None or not reached or reached & self.unknown:
+                continue
+            grams = -(float(one.left.vapour[0]) + one.drained + one.stuck)
+            if grams:
+                lost = only_losses(state_of(one.left.liquid))
+                found.append(OwnChange(self.owners[step], reached, grams, lost))
+        return tuple(found)
+
     def _course(
         self,
         part: Part | None,
@@ -367,7 +414,7 @@ class _Water:
             self._glass(one, plan) for (one, plan), show in zip(mine, shown, strict=True) if show
         )
         lost = state_of(np.add.reduce([one.left.liquid[:, :1] for one, _ in mine]))
-        return Course(part, glasses, flows, replace(lost, water=max(0.0, lost.water)), problem)
+        return Course(part, glasses, flows, only_losses(lost), problem)
 
     def _shows(self, passed: Passed, *, last: bool) -> bool:
         """Tell a step worth weighing after: water came or went, or the part is done."""

@@ -20,7 +20,6 @@ from snabo_core.plate.taking import makes_of
 from snabo_core.shelf import KeepingGroup, KeepingKind, groups_of, keeping_of, proposed
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.judged import judged
-from snabo_core.swaps.ledgers import changes_of
 from snabo_core.wording import worded
 
 _HOW: Mapping[str, Literal["", "oven", "pan", "microwave", "steam"]] = {
@@ -112,7 +111,7 @@ def wanted(
     if line_id is None:
         made = judged(dish, replace(setting, eaters=()), book, library)
         mine = next((one for one in made.eaten.parts if one.id == part_id), None)
-        return makes_of(mine, changes_of(made.ledgers).get(part_id, 0.0)) if mine else None
+        return makes_of(mine, made.changes.grams.get(part_id, 0.0)) if mine else None
     line = next((one for one in part.lines if one.id == line_id), None)
     if line is None or line.grams is None:
         return None

@@ -11,18 +11,16 @@ import numpy as np
 from snabo_core.dish import MAX_GRAMS, Dish, Line
 from snabo_core.errors import BadInput
 from snabo_core.foods import Food, Library
-from snabo_core.foods.certainty import EXCLUSIONS, Certainty, certainty_of
+from snabo_core.foods.certainty import EXCLUSIONS, certainty_of
 from snabo_core.foods.own import check_name
-from snabo_core.foods.records import AVAILABLE, AXIS, NUTRIENTS, FoodRow, Vector
+from snabo_core.foods.records import AVAILABLE, AXIS, NUTRIENTS, Certainty, FoodRow, Vector
 from snabo_core.plate.figures import Entry, entries, total
 from snabo_core.plate.rows import HOMEMADE, PLACE, Rules
 from snabo_core.plate.setting import Setting
-from snabo_core.plate.taking import makes_of
 from snabo_core.plate.totals import Totals
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.frozen import FrozenRow, food_from, frozen_row, lines_of, row_from
 from snabo_core.swaps.judged import Judged, judged
-from snabo_core.swaps.ledgers import changes_of
 
 PREFIX = "made:"
 FORM = "as made"
@@ -133,11 +131,9 @@ def _mass(made: Judged, grams: float | None) -> tuple[float, bool]:
         if not 1 <= grams <= MAX_GRAMS:
             raise BadInput(f"It weighs 1 to {MAX_GRAMS:.0f} g.", "grams")
         return grams, True
-    changed = changes_of(made.ledgers)
-    mass = sum(makes_of(part, changed.get(part.id, 0.0)) for part in made.eaten.parts)
-    if mass < 1:
+    if made.grams < 1:
         raise BadInput("There is nothing in it to make a food of.", "version")
-    return mass, False
+    return made.grams, False
 
 
 def _row(

@@ -21,24 +21,33 @@ from snabo_core.plate.taking import as_taken, makes_of, share_of
 from snabo_core.plate.totals import Figure
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.branches import branches_of
-from snabo_core.swaps.ledgers import SlotLedger, changes_of, dish_ledgers, sum_of_losses
+from snabo_core.swaps.dish_water import own_changes
+from snabo_core.swaps.ledgers import WHOLE, Changes, SlotLedger, dish_ledgers
+
+Learnt = tuple[tuple[tuple[str, ...], tuple[float, ...]], ...]
 
 
 @dataclass(frozen=True, eq=False)
 class Judged:
     """A dish computed for a household: its plate, who gets how much, and how it stands.
 
-    `eaten` is the dish with its parts cut down to what it takes of them.
+    `eaten` is the dish with its parts cut down to what it takes of them, `changes` what drying
+    and cooking do to them.
     """
 
     dish: Dish
     eaten: Dish
     plate: Plate
-    ledgers: tuple[SlotLedger, ...]
+    changes: Changes
     sharing: Sharing
     setting: Setting
     library: Library
     book: Book
+
+    @property
+    def ledgers(self) -> tuple[SlotLedger, ...]:
+        """The water of its stand-ins."""
+        return self.changes.ledgers
 
     @cached_property
     def branches(self) -> dict[str, Judged]:
@@ -97,10 +106,9 @@ class Judged:
     @cached_property
     def layers(self) -> dict[str, tuple[float, float]]:
         """Grams that each part makes when it is done and the share that goes in, by part id."""
-        changed = changes_of(self.ledgers)
         found = {}
         for part in self.dish.parts:
-            change = changed.get(part.id, 0.0)
+            change = self.changes.grams.get(part.id, 0.0)
             makes, share = makes_of(part, change), share_of(part, change)
             if part.taken is not None and part.taken.makes_grams:
                 makes = part.taken.makes_grams
@@ -109,8 +117,14 @@ class Judged:
 
     @cached_property
     def grams(self) -> float:
-        """What the whole dish weighs: as weighed or planned, else the sum of its layers."""
-        return self.weighs or sum(makes * share for makes, share in self.layers.values())
+        """What the whole dish weighs: as weighed or planned, else what its layers come to."""
+        if self.weighs:
+            return self.weighs
+        made = sum(makes for makes, _ in self.layers.values())
+        goes_in = sum(makes * share for makes, share in self.layers.values())
+        # Of parts that are used in part only so much lies in the oven.
+        together = self.changes.grams.get(WHOLE, 0.0) * (goes_in / made if made else 0.0)
+        return max(0.0, goes_in + together)
 
     def figures_of(self, eater: str) -> dict[str, Figure]:
         """Return the figures of what an eater is given: a serving, or their own portion."""
@@ -121,7 +135,9 @@ class Judged:
         return self.plate.figures if share == 1 / self.dish.servings else self.plate.of_share(share)
 
 
-def judged(dish: Dish, setting: Setting, book: Book, library: Library) -> Judged:
+def judged(
+    dish: Dish, setting: Setting, book: Book, library: Library, *, sample: bool = True
+) -> Judged:
     """Compute a dish for a household.
 
     Args:
@@ -129,16 +145,34 @@ def judged(dish: Dish, setting: Setting, book: Book, library: Library) -> Judged
         setting: eaters, kitchen and rules of the household, and what its scale said.
         book: the swap book, for what the stand-ins' steps take away.
         library: where foods are looked up.
+        sample: model the spread; a dish that is only compared with needs none.
     """
     dish = as_poured(dish, setting.readings)
-    ledgers = dish_ledgers(dish, book, library, setting)
-    eaten = as_taken(dish, changes_of(ledgers))
-    plate = plate_of(eaten, library, rules=setting.rules, losses=sum_of_losses(ledgers))
+    changes = changes_of(dish, book, library, setting)
+    eaten = as_taken(dish, changes.grams)
+    plate = plate_of(eaten, library, rules=setting.rules, losses=changes.losses, sample=sample)
     sharing = sharing_of(dish, len(setting.eaters))
-    return Judged(dish, eaten, plate, ledgers, sharing, setting, library, book)
+    return Judged(dish, eaten, plate, changes, sharing, setting, library, book)
+
+
+def changes_of(dish: Dish, book: Book, library: Library, setting: Setting) -> Changes:
+    """Return what drying and cooking change of a dish that is poured."""
+    ledgers = dish_ledgers(dish, book, library, setting)
+    return Changes(dish.parts, ledgers, own_changes(dish, book, library, setting))
+
+
+def as_brought(original: Dish, setting: Setting, book: Book, library: Library) -> Judged:
+    """Return the original as this household's kitchen would make it, nobody eating.
+
+    Remembered: it stays while the swap is being worked on. What the scale said is of the swap.
+    """
+    learnt = tuple(setting.learnt.items())
+    return _as_brought(original, setting.rules, setting.microwave_watts, learnt, book, library)
 
 
 @lru_cache(maxsize=64)
-def as_brought(original: Dish, library: Library, rules: Rules) -> Plate:
-    """Return the original's plate; remembered, it stays while the swap is being worked on."""
-    return plate_of(as_taken(original), library, rules=rules, sample=False)
+def _as_brought(
+    original: Dish, rules: Rules, watts: float, learnt: Learnt, book: Book, library: Library
+) -> Judged:
+    setting = Setting((), watts, rules, learnt=dict(learnt))
+    return judged(original, setting, book, library, sample=False)

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
+from functools import cached_property
 from itertools import accumulate
 
 from snabo_core.dish import ChoiceStep, Dish, Line, Part, Slot
@@ -24,6 +25,8 @@ from snabo_core.water.steps import in_rounds
 _WORDS = re.compile(r"[^\W\d_]+")
 # Grams of liquid below which there is no sauce to speak of.
 LEAST_LIQUID = 10.0
+# Whose course the steps are that take several parts.
+WHOLE = "whole"
 
 
 @dataclass(frozen=True)
@@ -194,23 +197,48 @@ def losses_of(lost: Grams) -> dict[str, float]:
     }
 
 
-def changes_of(ledgers: Sequence[SlotLedger]) -> dict[str, float]:
-    """Return by part id how many grams its ledgers add to it or, mostly, take from it."""
-    changed: dict[str, float] = {}
-    for each in ledgers:
-        if each.ledger is not None:
-            change = each.ledger.points[-1].state.mass - each.began
-            changed[each.part.id] = changed.get(each.part.id, 0.0) + change
-    return changed
+@dataclass(frozen=True)
+class OwnChange:
+    """What a step of the recipe itself changes.
+
+    `owner` is the part it works on, `WHOLE` where several parts lie together, `lines` what is in
+    it. It adds `grams` or, mostly, takes them; `lost` is what left with liquid.
+    """
+
+    owner: str
+    lines: frozenset[str]
+    grams: float
+    lost: Grams
 
 
-def sum_of_losses(ledgers: Sequence[SlotLedger]) -> dict[str, float]:
-    """Return what a whole dish misses by the liquid of all its ledgers, parts used in part so."""
-    losses: dict[str, float] = {}
-    changed = changes_of(ledgers)
-    for each in ledgers:
-        if each.ledger is not None:
-            share = share_of(each.part, changed[each.part.id])
-            for name, grams in losses_of(each.ledger.lost).items():
-                losses[name] = losses.get(name, 0.0) + grams * share
-    return losses
+@dataclass(frozen=True)
+class Changes:
+    """What drying and cooking change in parts: by their stand-ins' ledgers and by own steps."""
+
+    parts: tuple[Part, ...]
+    ledgers: tuple[SlotLedger, ...]
+    own: tuple[OwnChange, ...] = ()
+
+    @cached_property
+    def grams(self) -> dict[str, float]:
+        """By how many grams each part changes until it is done, by its id; `WHOLE` for the dish."""
+        changed: dict[str, float] = {}
+        for each in self.ledgers:
+            if each.ledger is not None:
+                change = each.ledger.points[-1].state.mass - each.began
+                changed[each.part.id] = changed.get(each.part.id, 0.0) + change
+        for one in self.own:
+            changed[one.owner] = changed.get(one.owner, 0.0) + one.grams
+        return changed
+
+    @cached_property
+    def losses(self) -> dict[str, float]:
+        """What the dish misses by liquid, along the plate's figures; parts used in part so."""
+        shares = {part.id: share_of(part, self.grams.get(part.id, 0.0)) for part in self.parts}
+        gone = [(each.part.id, each.ledger.lost) for each in self.ledgers if each.ledger]
+        gone += [(one.owner, one.lost) for one in self.own if one.lost.mass > 0]
+        losses: dict[str, float] = {}
+        for owner, lost in gone:
+            for name, grams in losses_of(lost).items():
+                losses[name] = losses.get(name, 0.0) + grams * shares.get(owner, 1.0)
+        return losses

@@ -49,7 +49,10 @@ def offers(dish: Dish, book: Book, library: Library) -> tuple[Offer, ...]:
             for line in part.lines
             if line.id not in gone and not line.left_out and line.food is not None and line.grams
         ]
+        foods = {line.food for line in free}
         for role in FURTHER:
+            if foods.isdisjoint(book.roles[role].players):
+                continue
             own = list(_playing(role, part, free, book.roles[role], library, fried))
             grams = sum(line.grams or 0.0 for line in own)
             held = any(slot.role == role for slot in part.slots)

@@ -16,13 +16,9 @@ from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import as_taken
 from snabo_core.plate.totals import Figure
 from snabo_core.swaps.book import Book, RoleFile, StandIn
-from snabo_core.swaps.ledgers import (
-    SlotLedger,
-    changes_of,
-    dish_ledgers,
-    slot_ledger,
-    sum_of_losses,
-)
+from snabo_core.swaps.dish_water import own_changes
+from snabo_core.swaps.judged import changes_of
+from snabo_core.swaps.ledgers import WHOLE, Changes, OwnChange, SlotLedger, slot_ledger
 from snabo_core.swaps.scaling import ledger_lines, scale_to
 from snabo_core.water import Ledger, advise
 from snabo_core.wording import say, worded
@@ -124,9 +120,9 @@ def rank(
         return []
     bare = dish.with_choice(part.id, slot.id, None)
     own = set(slot.line_ids)
-    others = dish_ledgers(bare, book, library, setting)
-    gone = sum_of_losses([each for each in others if each.part.id != part.id])
-    taken = as_taken(bare, changes_of(others))
+    before = changes_of(bare, book, library, setting)
+    elsewhere, here = _apart(before, part.id)
+    taken = as_taken(bare, before.grams)
     # What a part used in part brings follows from what the stand-in makes of it.
     kept = [
         line
@@ -138,14 +134,14 @@ def rank(
     stand_ins = book.stand_ins(slot.role)
     choices = [scale_to(part, slot, item, role_file, library, dish.servings) for item in stand_ins]
     dishes = [dish.with_choice(part.id, slot.id, choice) for choice in choices]
-    made = [_slot_ledgers(whole, part, slot, others, book, library, setting) for whole in dishes]
-    ledgers = [each[0].ledger for each in made]
+    made = [_changes(whole, part, slot, here, book, library, setting) for whole in dishes]
+    ledgers = [each.ledgers[0].ledger for each in made]
     added = [
         _brought(whole, part, choice, each)
         for whole, choice, each in zip(dishes, choices, made, strict=True)
     ]
     groups = [entries(lines, library, setting.rules)[0] for lines in added]
-    losses = [_with(gone, sum_of_losses(each)) for each in made]
+    losses = [_with(elsewhere.losses, each.losses) for each in made]
     many = totals_of_many(base, groups)
     called = [names | {line.id: line.food_name for line in c.lines} for c in choices]
     left_out = [line for p in dish.parts for line in p.unsettled_out()]
@@ -185,34 +181,58 @@ def rank(
     return sorted(result, key=_place)
 
 
-def _slot_ledgers(
+def _apart(changes: Changes, part_id: str) -> tuple[Changes, Changes]:
+    """Return what changes in the other parts, and in a part and the dish as a whole."""
+    shared = {part_id, WHOLE}
+    return (
+        Changes(
+            tuple(part for part in changes.parts if part.id != part_id),
+            tuple(each for each in changes.ledgers if each.part.id != part_id),
+            tuple(one for one in changes.own if one.owner not in shared),
+        ),
+        Changes(
+            tuple(part for part in changes.parts if part.id == part_id),
+            tuple(each for each in changes.ledgers if each.part.id == part_id),
+            tuple(one for one in changes.own if one.owner in shared),
+        ),
+    )
+
+
+def _changes(
     whole: Dish,
     part: Part,
     slot: Slot,
-    others: Sequence[SlotLedger],
+    here: Changes,
     book: Book,
     library: Library,
     setting: Setting,
-) -> list[SlotLedger]:
-    """Return the ledgers of the part with a candidate in, the candidate's own first."""
-    now, here = whole.part(part.id), whole.slot(part.id, slot.id)
-    began = sum(i.used().grams or 0.0 for i in ledger_lines(now, here, library))
+) -> Changes:
+    """Return what changes in the part with a candidate in and in the dish as a whole.
+
+    The candidate's own ledger comes first. `here` is the same without it.
+    """
+    now, chosen = whole.part(part.id), whole.slot(part.id, slot.id)
+    began = sum(i.used().grams or 0.0 for i in ledger_lines(now, chosen, library))
     try:
-        ledger = slot_ledger(now, here, book, library, setting, spread=False)
+        ledger = slot_ledger(now, chosen, book, library, setting, spread=False)
     except SnaboError as refusal:
-        mine = SlotLedger(now, here, None, refusal.sentence, began)
+        mine = SlotLedger(now, chosen, None, refusal.sentence, began)
     else:
-        mine = SlotLedger(now, here, ledger, "", began)
-    return [mine, *(replace(each, part=now) for each in others if each.part.id == part.id)]
+        mine = SlotLedger(now, chosen, ledger, "", began)
+    ledgers = (mine, *(replace(each, part=now) for each in here.ledgers))
+    own: tuple[OwnChange, ...] = ()
+    # What only the lines that go out were in is not done any more.
+    staying = [one for one in here.own if not one.lines <= set(slot.line_ids)]
+    if any(part.taken is not None or one.lost.mass > 0 for one in staying):
+        own = own_changes(whole, book, library, setting)
+    return _apart(Changes((now,), ledgers, own), part.id)[1]
 
 
-def _brought(
-    whole: Dish, part: Part, choice: Choice, made: Sequence[SlotLedger]
-) -> tuple[Line, ...]:
+def _brought(whole: Dish, part: Part, choice: Choice, made: Changes) -> tuple[Line, ...]:
     """Return the lines that a candidate changes: its own, or all of a part used in part."""
     if part.taken is None:
         return choice.lines
-    now = as_taken(replace(whole, parts=(whole.part(part.id),)), changes_of(made))
+    now = as_taken(replace(whole, parts=(whole.part(part.id),)), made.grams)
     return now.parts[0].effective_lines()
 
 

@@ -10,7 +10,8 @@ from snabo_core.dish import Dish, Line
 from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.foods.allergen_lists import AllergenList
-from snabo_core.foods.certainty import Certainty, certainty_of
+from snabo_core.foods.certainty import certainty_of
+from snabo_core.foods.records import Certainty
 from snabo_core.swaps.branches import branches_of, lines_of_branches
 from snabo_core.swaps.from_shelf import kind_of_dish
 from snabo_core.swaps.words import reheating_words

@@ -15,9 +15,9 @@ from snabo_core.plate.rows import net_carbs
 from snabo_core.plate.setting import Setting
 from snabo_core.swaps.batches import Batches, batches_for
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.dish_water import WHOLE, Course, Flows, Glass, dish_water
+from snabo_core.swaps.dish_water import Course, Flows, Glass, dish_water
 from snabo_core.swaps.judged import Judged, judged
-from snabo_core.swaps.ledgers import band_moved, losses_of, name_of, steps_for
+from snabo_core.swaps.ledgers import WHOLE, band_moved, losses_of, name_of, steps_for
 from snabo_core.swaps.other_ways import Kind as OtherKind
 from snabo_core.swaps.other_ways import OtherWay, other_ways
 from snabo_core.views.cautions import cautions_by_number

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from snabo_core.book.cautions import cautions
-from snabo_core.foods.certainty import Certainty
+from snabo_core.foods.records import Certainty
 from snabo_core.plate import Plate
 from snabo_core.plate.cautions import relevant_keys
 from snabo_core.plate.eaters import Code, Eater, Per

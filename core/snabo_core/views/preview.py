@@ -173,9 +173,12 @@ def preview(
     dish = made.dish
     plate, sharing = made.plate, made.sharing
     ledgers = tuple(ledger_view(each, book) for each in made.ledgers)
-    was = as_brought(dish.original(), library, setting.rules) if dish.changed() else plate
+    before = made
+    if dish.changed():
+        before = as_brought(dish.original(), setting, book, library)
+    was = before.plate
     lines = made.lines
-    layers = _parts(made, was)
+    layers = _parts(made, before)
     masses = {layer.part_id: layer.grams for layer in layers}
     whole = made.grams
     least = any(line.grams is None for line in lines) and made.weighs is None
@@ -187,7 +190,7 @@ def preview(
         left_grams=sharing.left * whole_table.grams if made.weighs or dish.portions else None,
         figures=plate.figures,
         was=was.figures,
-        scales=_scales(made, was, None if least else whole, whole_table),
+        scales=_scales(made, before, whole_table, least=least),
         eaters=tuple(
             eater_of(person, whole_table, was, whole_table.grams) for person in whole_table.people
         ),
@@ -222,18 +225,17 @@ def looked_at(made: Judged, variant: str) -> Judged:
     return made.branches[variant]
 
 
-def _scales(made: Judged, was: Plate, whole: float | None, table: Judged) -> tuple[ScaleView, ...]:
+def _scales(made: Judged, before: Judged, table: Judged, *, least: bool) -> tuple[ScaleView, ...]:
     """Return the plate per serving, per 100 g as served, whole, and by portions of their own.
 
     Per 100 g is left out where nobody knows what the dish weighs. A portion is of what its
     eater has.
     """
-    plate, dish = made.plate, made.dish
-    was_whole = whole if was is plate else was.grams * dish.servings
+    plate, was = made.plate, before.plate
     scales = [ScaleView("serving", plate.figures, was.figures)]
-    if whole and was_whole:
-        now, before = plate.of_share(100 / whole), was.of_share(100 / was_whole)
-        scales.append(ScaleView("100g", now, before))
+    if not least and made.grams and before.grams:
+        now, then = plate.of_share(100 / made.grams), was.of_share(100 / before.grams)
+        scales.append(ScaleView("100g", now, then))
     scales.append(ScaleView("dish", plate.of_share(1.0), was.of_share(1.0)))
     scales += [
         ScaleView(eater, table.of(eater).plate.of_share(share), was.of_share(share))
@@ -242,16 +244,17 @@ def _scales(made: Judged, was: Plate, whole: float | None, table: Judged) -> tup
     return tuple(scales)
 
 
-def _parts(made: Judged, was: Plate) -> tuple[PartView, ...]:
+def _parts(made: Judged, before: Judged) -> tuple[PartView, ...]:
     """Return the layers: what each part makes when it is done, and how much of it goes in."""
     layers = []
-    for now, before in zip(made.plate.parts, was.parts, strict=True):
+    for now, then in zip(made.plate.parts, before.plate.parts, strict=True):
         makes, share = made.layers[now.part_id]
+        made_then, share_then = before.layers[now.part_id]
         layers.append(
             PartView(
-                now.part_id, makes * share, before.grams,
-                now.values["net_carbs"], before.values["net_carbs"],
-                now.net_share, before.net_share, now.starch_share, before.starch_share,
+                now.part_id, makes * share, made_then * share_then,
+                now.values["net_carbs"], then.values["net_carbs"],
+                now.net_share, then.net_share, now.starch_share, then.starch_share,
                 makes, share,
             )
         )  # fmt: skip

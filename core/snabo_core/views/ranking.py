@@ -194,7 +194,8 @@ def ranking(
         found = rank(dish, part, slot, setting, book, library)
     except BadInput as refusal:
         problem = refusal.sentence
-    was = as_brought(dish.with_choice(part_id, slot_id, None), library, setting.rules)
+    bare = dish.with_choice(part_id, slot_id, None)
+    was = as_brought(bare, setting, book, library).plate
     views = []
     for item in found:
         people = tuple(

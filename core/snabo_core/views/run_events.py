@@ -9,7 +9,7 @@ from typing import Any, Literal
 
 from snabo_core.dish import NONE, ONCE, Readings, Turns
 from snabo_core.plate.portions import Served
-from snabo_core.swaps.dish_water import WHOLE
+from snabo_core.swaps.ledgers import WHOLE
 
 Texture = Literal["", "too_wet", "right", "too_dry"]
 Holding = Literal["", "held", "fell_apart"]

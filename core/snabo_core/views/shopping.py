@@ -10,7 +10,8 @@ from functools import lru_cache
 from snabo_core.dish import Line
 from snabo_core.exchange.tables import write_table
 from snabo_core.foods import Food, Library
-from snabo_core.foods.certainty import Certainty, certainty_of
+from snabo_core.foods.certainty import certainty_of
+from snabo_core.foods.records import Certainty
 from snabo_core.plate.eaters import Eater
 from snabo_core.plate.figures import entries, total
 from snabo_core.plate.rows import Rules

@@ -97,7 +97,7 @@ def summary(dish: Dish, setting: Setting, book: Book, library: Library) -> DishS
         library: where foods are looked up.
     """
     made = judged(dish, setting, book, library)
-    was = as_brought(dish.original(), library, setting.rules)
+    was = as_brought(dish.original(), setting, book, library).plate if dish.changed() else None
     names = {part.id: part.name for part in dish.parts}
     chosen = {part.id for part in dish.parts if part.chosen()}
     cells = verdicts_of(made)
@@ -105,7 +105,7 @@ def summary(dish: Dish, setting: Setting, book: Book, library: Library) -> DishS
     return DishSummary(
         servings=dish.servings,
         net_carbs=made.plate.figures["net_carbs"].best,
-        was_net_carbs=was.figures["net_carbs"].best if dish.changed() else None,
+        was_net_carbs=was.figures["net_carbs"].best if was else None,
         suits=tuple(person.eater.name for person in made.people if person.suits),
         others=tuple(person.eater.name for person in made.people if not person.suits),
         layers=tuple(

@@ -199,4 +199,4 @@ def point_of(
 
 def only_losses(lost: State) -> State:
     """Drop water that was taken up, so that what is lost is never negative."""
-    return replace(lost, water=max(0.0, lost.water))
+    return lost if lost.water >= 0 else replace(lost, water=0.0)

@@ -18,7 +18,7 @@ from snabo_core.plate.rows import FIGURES, PLACE, Rules
 from snabo_core.plate.setting import Setting
 from snabo_core.plate.taking import share_of
 from snabo_core.swaps.book import Book
-from snabo_core.swaps.ledgers import changes_of, dish_ledgers
+from snabo_core.swaps.judged import changes_of
 from snabo_core.ways.choices import Choices, Doing, is_barred
 
 
@@ -102,8 +102,7 @@ def musts_of(dish: Dish, setting: Setting) -> tuple[Must, ...]:
 def weigh(choices: Choices, setting: Setting, book: Book, library: Library) -> Weights:
     """Return what every doing of a dish brings to every must."""
     musts = musts_of(choices.dish, setting)
-    ledgers = dish_ledgers(choices.dish, book, library, setting)
-    changed = changes_of(ledgers)
+    changed = changes_of(choices.dish, book, library, setting).grams
     keys, groups, shares = [], [], []
     for number, place in enumerate(choices.places):
         share = share_of(place.part, changed.get(place.part.id, 0.0))

@@ -64,7 +64,7 @@ export function DishFrame(): JSX.Element {
 
 function whatWeight(preview: Preview | undefined, dish: Dish): string {
   if (preview?.finished_grams != null) return 'finished';
-  return dish.expected_grams === null ? 'before baking' : 'expected';
+  return dish.expected_grams === null ? 'when it is done' : 'expected';
 }
 
 /** Without a network: what is seen is what was asked for before. */

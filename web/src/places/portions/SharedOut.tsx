@@ -73,8 +73,8 @@ export function SharedOut(): JSX.Element | null {
         <p className="soft">
           {expected === null ? (
             <>
-              Until it is weighed, everybody has a serving of {withUnit(preview.serving_grams, 'g')}{' '}
-              before baking.
+              Until it is weighed, a serving counts as {withUnit(preview.serving_grams, 'g')}: what
+              went in, and what cooking takes from it or adds.
             </>
           ) : (
             <>

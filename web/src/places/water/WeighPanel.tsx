@@ -164,10 +164,8 @@ export function WeighPanel({ course, glass, onTaken }: Props): JSX.Element {
         <>
           <h3 style={{ marginTop: 16 }}>Carbs in the liquid</h3>
           <p className="soft">
-            About {withUnit(course.lost_carbs, 'g')} of the whole dish leave with it.{' '}
-            {course.stand_in
-              ? '“At most” limits count them as eaten, “at least” limits do not.'
-              : 'The plate counts them as eaten.'}
+            About {withUnit(course.lost_carbs, 'g')} of the whole dish leave with it. “At most”
+            limits count them as eaten, “at least” limits do not.
           </p>
         </>
       )}
