@@ -140,6 +140,46 @@ class OwnSteps(unittest.TestCase):
         self.assertTrue(300 < whole.grams < 370, whole.grams)
 
 
+class AsCooked(unittest.TestCase):
+    """What a recipe writes shortly is cooked as a cook would: nobody sears for hours."""
+
+    def left(self, text: str) -> float:
+        """Return the share of its grams that a pasted recipe has left when it is done."""
+        made = propose_slots(read_recipe(text, library(), None), book(), library())
+        whole = judged(made, NOBODY, book(), library())
+        return whole.grams / sum((i.grams or 0.0) * i.eaten()[1] for i in whole.lines)
+
+    def test_a_slow_cooker_keeps_its_water(self) -> None:
+        left = self.left(
+            "Crock soup\nServes 6\n500 g minced beef\n1 onion\n800 g tomatoes\n1 l beef stock\n\n"
+            "1. Brown the beef with the onion.\n2. Put everything in the crock.\n3. Low 6 hrs.\n"
+        )
+        self.assertTrue(0.85 <= left <= 1.0, left)
+
+    def test_everything_in_for_two_hours_is_no_searing(self) -> None:
+        left = self.left(
+            "Dumpling beef\nServes 4\n800 g stewing beef\n2 onions\n500 ml beef stock\n\n"
+            "Brown the beef, then everything in for two hours.\n"
+        )
+        self.assertTrue(0.6 <= left <= 0.95, left)
+
+    def test_a_roughed_up_top_is_a_tin_and_no_pieces(self) -> None:
+        left = self.left(
+            "Swede box\nServes 6\n1.2 kg swede\n200 ml cream\n50 g breadcrumbs\n2 eggs\n\n"
+            "1. Boil the swede until soft and mash it.\n2. Mix in the cream, crumbs and eggs.\n"
+            "3. Rough up the top with a fork.\n4. Bake at 175 C for 1 1/2 hours.\n"
+        )
+        self.assertTrue(0.75 <= left <= 0.97, left)
+
+    def test_boiled_potatoes_are_pressed_to_a_mash(self) -> None:
+        left = self.left(
+            "Dumplings\nServes 4\n1 kg potatoes\n200 g flour\n1 egg\n\n"
+            "1. Boil the potatoes for 20 minutes.\n2. Press the potatoes.\n"
+            "3. Knead with the flour and egg.\n"
+        )
+        self.assertGreater(left, 0.93)
+
+
 class RankedAsJudged(unittest.TestCase):
     """A candidate's changes are those the dish has once it is chosen."""
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
@@ -47,12 +48,14 @@ from snabo_core.water.thickness import WATER_OF_LIQUID, Thickness
 # Grams of free liquid to a gram of what is boiled from which it cooks in that and not in a pot of
 # water; common practice.
 COOKS_IN = 0.3
-_IN_LIQUID = {"boil", "simmer", "soak"}
+_IN_LIQUID = {"boil", "simmer", "soak", "reduce"}
 # What nobody's water depends on: an amount that nobody knows counts as none of it.
 SEASONING = {"spice", "herb", "salt"}
 # Lines in what is baked from which it fills a tin, and what is done to single pieces instead.
 FILLS_A_TIN = 3
 _PIECES = {"shape", "mould", "roll_up", "coat", "fill", "divide"}
+# What is formed is the top of it, where it lies.
+_ITS_TOP = re.compile(r"\b(?:top|surface|rough|lines?|ridges?|furrows|edges?)\b", re.IGNORECASE)
 # A sauce is judged by its thickness where so much of it runs and it is no batter yet.
 LEAST_FREE, THICKEST_SAUCE = 0.15, 4.0
 _SAUCED = {"simmer", "reduce", "thicken", "boil", "whisk", "mix", "add_gradually", "deglaze",
@@ -255,11 +258,11 @@ class _Water:
     def _learnt(self, step: Step, takes: tuple[Take, ...], reached: frozenset[str]) -> Step:
         """Return a recipe's own step as this household's weigh-ins have shown it."""
         before = [self.left[take.ref] for take in takes if take.ref in self.left]
-        states = {one.state for one in before}
-        state: State = next((one for one in _STATES if one in states), "raw")
         if reached not in self.begun:
             self.begun[reached] = condition_of(self.lines[ref] for ref in sorted(reached))
         raw = self.begun[reached]
+        states = {one.state for one in before} or {raw.state}
+        state: State = next((one for one in _STATES if one in states), "raw")
         cut = next((one.cut for one in before if one.cut and one.food == raw.food), raw.cut)
         return self._as_found(step, Condition(raw.food, state, cut))
 
@@ -328,9 +331,11 @@ class _Water:
     def _fills_a_tin(self, one: CookStep) -> bool:
         """Tell what is baked as one thing from pieces on a tray."""
         made = [take.ref for take in one.step.takes if take.ref in self.reaches]
-        how = {node.step.id: node.step.technique for node in self.nodes}
+        how = {node.step.id: node.step for node in self.nodes}
         return any(
-            len(self.reaches[ref]) >= FILLS_A_TIN and how[ref] not in _PIECES for ref in made
+            len(self.reaches[ref]) >= FILLS_A_TIN
+            and (how[ref].technique not in _PIECES or _ITS_TOP.search(how[ref].label) is not None)
+            for ref in made
         )
 
     def _thickness(self, passed: Passed, planned: Passed, slot: Slot | None) -> Thickness | None:

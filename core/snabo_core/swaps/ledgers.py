@@ -19,12 +19,14 @@ from snabo_core.swaps.scaling import ledger_lines, slot_lines
 from snabo_core.water import Kitchen, Ledger, Step, predict
 from snabo_core.water import State as Grams
 from snabo_core.water.bands import Moved, moved
-from snabo_core.water.learning import Condition, cut_words, with_learnt
+from snabo_core.water.learning import Condition, Cut, cut_words, with_learnt
 from snabo_core.water.steps import in_rounds
 
 _WORDS = re.compile(r"[^\W\d_]+")
 # Grams of liquid below which there is no sauce to speak of.
 LEAST_LIQUID = 10.0
+# Forms of foods that come to the kitchen cooked, and what lines say of them.
+COOKED = frozenset({"boiled", "cooked", "steamed", "roasted", "baked", "mashed"})
 # Whose course the steps are that take several parts.
 WHOLE = "whole"
 
@@ -118,7 +120,9 @@ def condition_of(lines: Iterable[Line]) -> Condition:
     if line is None or line.food is None:
         return Condition()
     known, said = cut_words(), _WORDS.findall(f"{line.preparation} {line.text}".lower())
-    return Condition(line.food, cut=next((known[word] for word in said if word in known), ""))
+    cut: Cut = next((known[word] for word in said if word in known), "")
+    cooked = line.form in COOKED or not COOKED.isdisjoint(said)
+    return Condition(line.food, "heated" if cooked else "raw", cut)
 
 
 def slot_ledger(

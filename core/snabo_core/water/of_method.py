@@ -22,6 +22,9 @@ _CALLED = {"soak": "steep", "drain": "pour_off", "toast": "dry_saute", "": "seas
 # How far a ring is turned up by what is done on it, where nobody says, and by its words.
 _LEVEL = {"sweat": 0.35, "saute": 0.6, "dry_saute": 0.8, "sear": 0.9, "fry": 0.7, "toast": 0.45}
 _RINGS = {"low": 0.35, "medium_low": 0.5, "medium": 0.65, "medium_high": 0.8, "high": 1.0}
+# Nobody sears for an hour: what a pan is said to do for longer is cooking on, gently; from an
+# hour and a half with its lid on, mostly, and from three all the time, as in a slow cooker.
+LONG_IN_PAN, LID_MOSTLY, LID_ON = 40.0, 90.0, 180.0
 # Pieces in a pan, and in the still air of an oven, dry ever more slowly below this share of water.
 SLOWS_AT, SLOWS_IN_OVEN = 0.75, 0.9
 # How hard a liquid bubbles against a gentle simmer.
@@ -68,7 +71,8 @@ class Around:
     """What surrounds a recipe's step.
 
     `in_tin` says that several parts lie together in what it is baked in, `in_liquid` that what is
-    boiled or soaked has its liquid among the lines, `watts` are of the household's microwave.
+    boiled, soaked or reduced has its liquid among the lines, `watts` are of the household's
+    microwave.
     """
 
     in_tin: bool = False
@@ -110,6 +114,11 @@ def _known(step: MethodStep, around: Around) -> str:
     if technique == "blot" and (step.oven_c is not None or step.minutes_high >= LONG_DRYING):
         # "Dry the bread for 25 minutes" is no matter of paper.
         return "roast" if step.oven_c is not None else "air_dry"
+    if technique == "reduce" and not around.in_liquid and left_over(step) is None:
+        # Onions that are cooked down have no liquid that bubbles away.
+        technique = "saute"
+    if technique in PANNED and step.minutes_high > LONG_IN_PAN:
+        return "simmer"
     known = _CALLED.get(technique, technique)
     return known if known in TECHNIQUES else "season"
 
@@ -145,7 +154,16 @@ def _settings(step: MethodStep, known: str, around: Around) -> Mapping[str, Any]
         return {"method": tool_of(step)}
     else:
         return _OTHERS.get(known, {}) | _timed(known, middle)
-    return made | _LIDS.get(step.covered or "", {})
+    return made | _LIDS.get(step.covered or _lid_of(step, known, middle), {})
+
+
+def _lid_of(step: MethodStep, known: str, minutes: float) -> str:
+    """Return how what cooks for hours is covered where nobody says, empty for not at all."""
+    if known != "simmer" or minutes < LID_MOSTLY:
+        return ""
+    if minutes >= LID_ON:
+        return "yes"
+    return "partly" if step.technique in PANNED else ""
 
 
 _LIDS: dict[str, dict[str, Any]] = {
@@ -169,7 +187,8 @@ def _simmered(step: MethodStep, minutes: float) -> dict[str, Any]:
     left = left_over(step)
     if left is not None:
         return {"minutes": minutes, "to_share": left}
-    usual = GENTLE if _GENTLY.search(step.words) else 1.0
+    gentle = _GENTLY.search(step.words) or step.technique in PANNED
+    usual = GENTLE if gentle else 1.0
     vigour = _RING_VIGOUR.get(step.ring or "", usual) * _VIGOUR.get(step.technique, 1.0)
     return {"minutes": minutes, "vigour": vigour}
 
