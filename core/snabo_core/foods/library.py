@@ -245,7 +245,9 @@ class Library:
         """
         food = self.food(key)
         wanted = form or food.default_form
-        chosen = food.forms.get(renamed().forms.get(f"{food.key}/{wanted}", wanted))
+        chosen = food.forms.get(wanted)
+        if chosen is None:
+            chosen = food.forms.get(renamed().forms.get(f"{food.key}/{wanted}", wanted))
         if chosen is None:
             forms = ", ".join(food.forms)
             raise UnknownFood(f"{food.name} is listed as {forms}, not as {form}.", "form")

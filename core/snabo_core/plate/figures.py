@@ -260,18 +260,19 @@ def _blame(
         ("unknown", np.where(unknown, np.inf, 0.0)), ("label", np.where(unknown, 0.0, open_row)),
         ("measure", measure), (None, row),
     ]  # fmt: skip
-    ranked = [
-        (cause, widths, np.argsort(-widths, axis=0, kind="stable")[:MOST_BLAMED])
-        for cause, widths in kinds
-    ]
+    ranked = []
+    for cause, widths in kinds:
+        order = np.argsort(-widths, axis=0, kind="stable")[:MOST_BLAMED]
+        widest = np.take_along_axis(widths, order, axis=0)
+        ranked.append((cause, order.T.tolist(), widest.T.tolist()))
     blamed = []
     for place in range(len(FIGURES)):
         pairs = list(first)
-        for cause, widths, order in ranked:
-            for i in map(int, order[:, place]):
-                if widths[i, place] > TINY:
+        for cause, orders, wides in ranked:
+            for i, wide in zip(orders[place], wides[place], strict=True):
+                if wide > TINY:
                     why: Cause = cause or found[i].figures.cause
-                    pairs.append((float(widths[i, place]), Blame(lines[i], why)))
+                    pairs.append((wide, Blame(lines[i], why)))
         blamed.append(tuple(sorted(pairs, key=gravest)[:MOST_BLAMED]))
     return tuple(blamed)
 

@@ -170,7 +170,8 @@ def as_brought(original: Dish, setting: Setting, book: Book, library: Library) -
     return _as_brought(original, setting.rules, setting.microwave_watts, learnt, book, library)
 
 
-@lru_cache(maxsize=64)
+# A few, since a whole dish with its plate hangs on each.
+@lru_cache(maxsize=16)
 def _as_brought(
     original: Dish, rules: Rules, watts: float, learnt: Learnt, book: Book, library: Library
 ) -> Judged:
