@@ -26,7 +26,7 @@ _WORDS = re.compile(r"[^\W\d_]+")
 # Grams of liquid below which there is no sauce to speak of.
 LEAST_LIQUID = 10.0
 # Forms of foods that come to the kitchen cooked, and what lines say of them.
-COOKED = frozenset({"boiled", "cooked", "steamed", "roasted", "baked", "mashed"})
+COME_COOKED = frozenset({"boiled", "cooked", "steamed", "roasted", "baked", "mashed"})
 # Whose course the steps are that take several parts.
 WHOLE = "whole"
 
@@ -121,7 +121,7 @@ def condition_of(lines: Iterable[Line]) -> Condition:
         return Condition()
     known, said = cut_words(), _WORDS.findall(f"{line.preparation} {line.text}".lower())
     cut: Cut = next((known[word] for word in said if word in known), "")
-    cooked = line.form in COOKED or not COOKED.isdisjoint(said)
+    cooked = line.form in COME_COOKED or not COME_COOKED.isdisjoint(said)
     return Condition(line.food, "heated" if cooked else "raw", cut)
 
 

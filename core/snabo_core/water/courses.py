@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
+from typing import Literal
 
 import numpy as np
 
@@ -21,7 +22,7 @@ from snabo_core.water.models import Left, press
 from snabo_core.water.priors import LATER_ROUND, ROOM
 from snabo_core.water.state import of_row
 from snabo_core.water.steps import PRESSED, Step, prior_of, run_over, settle_over
-from snabo_core.water.wetting import Behaviour, behaviour_of
+from snabo_core.water.wetting import Behaviour, behaviour
 
 START = "start"
 # How much "most of" and "a little of" something are where nobody says; common practice.
@@ -42,6 +43,10 @@ class Node:
 
     step: Step
     takes: tuple[Taking, ...] = ()
+
+
+# All of a food's water runs, none of it does anything, or it does what the food does.
+Does = Literal["runs", "rests", "as_it_does"]
 
 
 @dataclass(frozen=True, eq=False)
@@ -93,8 +98,9 @@ def brought(
     if line.food is None or line.grams is None:
         raise BadInput(f"Fix the line '{line.text}' first: food and grams.", "line")
     kept = line.eaten()[1]
-    does = _GRAVY if in_sauce else _STILL if binds else behaviour_of(line.food, line.form, library)
-    one = _one_gram(library.row(line.food, line.form), does)
+    does: Does = "runs" if in_sauce else "rests" if binds else "as_it_does"
+    kind = library.food(line.food).food_class
+    one = _one_gram(line.food, line.form, kind, library.row(line.food, line.form), does)
     return Brought(
         one * (line.grams * kept),
         (line.grams if line.grams_low is None else line.grams_low) * kept,
@@ -102,16 +108,15 @@ def brought(
     )
 
 
-# All of its water runs; none of it does anything.
-_GRAVY, _STILL = Behaviour(free=1.0), Behaviour()
-
-
 @lru_cache(maxsize=4096)
-def _one_gram(row: FoodRow, does: Behaviour) -> Grams:
+def _one_gram(key: str, form: str | None, food_class: str, row: FoodRow, how: Does) -> Grams:
     state = of_row(row, 1.0)
-    free = state.water if does is _GRAVY else does.free
+    if how == "runs":
+        does = Behaviour(free=state.water)
+    else:
+        does = Behaviour() if how == "rests" else behaviour(key, form, food_class, row)
     made = mixture(
-        state, free=free, weeps=does.weeps, drinks=does.drinks, drinks_cold=does.drinks_cold
+        state, free=does.free, weeps=does.weeps, drinks=does.drinks, drinks_cold=does.drinks_cold
     )
     return made[:, 0]
 

@@ -8,7 +8,6 @@ from functools import cache, lru_cache
 import msgspec
 
 from snabo_core.book import entries_of
-from snabo_core.foods import Library
 from snabo_core.foods.records import FoodRow
 
 # Forms in which a food has wept already.
@@ -82,8 +81,3 @@ def behaviour(key: str, form: str | None, food_class: str, row: FoodRow) -> Beha
         weeps = 0.0
     return Behaviour(free * water / 100, (1 - free) * weeps * water / 100, thirst[1] * dry,
                      thirst[0] * dry)  # fmt: skip
-
-
-def behaviour_of(key: str, form: str | None, library: Library) -> Behaviour:
-    """Return what a gram of a food of the library does with water."""
-    return behaviour(key, form, library.food(key).food_class, library.row(key, form))
