@@ -445,6 +445,75 @@ class Doubts(Case):
             self.assertNotEqual(read(text).doubts, (), text)
 
 
+class Pieces(Case):
+    """A number counts pieces, never whole animals in silence; a part of one is a part."""
+
+    def doubted(self, *texts: str) -> None:
+        for text in texts:
+            with self.subTest(text):
+                self.assertTrue(read(text).doubts, read(text).grams)
+
+    def test_joints_and_birds_have_no_usual_weight(self) -> None:
+        self.doubted("1 leg of lamb", "1 gammon joint", "1 duck", "1 turkey", "1 whole turkey",
+                     "1 oxtail", "1 pork belly", "1 ham", "1 ox tongue", "1 turkey crown",
+                     "1 veal shoulder", "1 pork loin")  # fmt: skip
+        # As cut they do; common practice, no source.
+        for text, low, high in (
+            ("2 duck breasts", 280, 460), ("4 lamb leg steaks", 480, 800),
+            ("2 gammon steaks", 240, 460), ("4 veal escalopes", 400, 700),
+            ("2 turkey legs", 400, 1200), ("1 chicken", 600, 1600),
+        ):  # fmt: skip
+            with self.subTest(text):
+                self.grams(text, low, high)
+
+    def test_the_white_of_a_leek_and_bread_without_its_crust(self) -> None:
+        # A crust is a quarter to a third of a slice.
+        for text, low, high in (
+            ("2 leeks, white part only", 100, 280), ("1 stem of leek (white part only)", 50, 140),
+            ("3 spring onions, white parts only", 15, 30),
+            ("4 slices white bread, crusts removed", 80, 132),
+            ("White bread, crusts removed, 2 slices", 40, 66),
+            ("100 g leeks, white part only", 100, 100),
+        ):  # fmt: skip
+            with self.subTest(text):
+                self.grams(text, low, high)
+                self.assertEqual(read(text).doubts, ())
+        self.doubted("1 celery stalk, white part only")
+
+    def test_a_measure_that_nobody_knows_is_asked_about(self) -> None:
+        self.doubted("2 coins of carrot", "1 hand of bananas", "2 fingers of roast beef",
+                     "2 discs of puff pastry", "1 roll of tortillas")  # fmt: skip
+        for text in ("3 heads of fennel", "half of a cabbage", "500 g breast of chicken"):
+            with self.subTest(text):
+                self.assertEqual(read(text).doubts, ())
+
+    def test_a_length_has_the_weight_its_bracket_says(self) -> None:
+        for text in ("5 cm piece of ginger (20 g)", "2 inch piece of ginger (20 g)"):
+            with self.subTest(text):
+                self.grams(text, 20, 20)
+
+    def test_a_weight_behind_the_name_counts_without_a_comma(self) -> None:
+        for text, grams in (
+            ("1 swede about 700g", 700), ("2 aubergines approx 600 g", 600),
+            ("2 potatoes weighing about 500 g", 500),
+        ):  # fmt: skip
+            with self.subTest(text):
+                self.grams(text, grams, grams)
+
+    def test_what_is_in_a_tin_was_peeled_before(self) -> None:
+        self.grams("400 g peeled tomatoes, tinned", 400, 400)
+
+    def test_so_much_of_something_is_no_step_and_no_heading(self) -> None:
+        for text, food in (
+            ("sprinkle of nutmeg", "nutmeg"), ("drizzle of olive oil", "olive_oil"),
+            ("dollop of creme fraiche", "creme_fraiche"), ("squeeze of lemon", "lemon"),
+            ("squeeze of tomato puree", "tomato_puree"),
+        ):  # fmt: skip
+            with self.subTest(text):
+                made = read_recipe(f"Pot\nServes 4\n\n{text}\n1 onion\n1 carrot\n", FOODS, None)
+                self.assertEqual(made.parts[0].lines[0].food, food)
+
+
 class Never(Case):
     """Whatever is typed: an answer, quickly, and no figure out of thin air."""
 

@@ -104,7 +104,8 @@ class Food:
     exclusions nobody has looked for in it, `inside` the names of what it is made of.
     `if_counted` is the food meant where the name comes
     with a bare number: "2 peppers" are no peppercorns; `if_spooned` where nothing but the name
-    comes by the teaspoon: "1 tsp coriander" is the spice.
+    comes by the teaspoon: "1 tsp coriander" is the spice. `pieces` are the words with which a bare
+    number means its cut: "2 duck breasts", but "1 duck" is a bird nobody has weighed.
     """
 
     key: str
@@ -130,6 +131,7 @@ class Food:
     holds: tuple[str, ...] = ()
     if_counted: str | None = None
     if_spooned: str | None = None
+    pieces: tuple[str, ...] = ()
     densities: dict[str, Density] = field(default_factory=dict)
     counts: dict[str, Measure] = field(default_factory=dict)
     curated: bool = True

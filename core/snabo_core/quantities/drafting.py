@@ -33,6 +33,9 @@ _JUICE = re.compile(
 _BRACKET = re.compile(r"[(\[]([^()\[\]]*)[)\]]")
 _BEHIND_COMMA = re.compile(r",\s*((?:about|approx\.?|approximately|around|roughly|~|total|weighing)?\s*"
                            r"\d[^,;()]*)", re.IGNORECASE)  # fmt: skip
+_BEHIND_ABOUT = re.compile(r"\s((?:about|approx\.?|approximately|around|roughly|weighing(?: about)?)\s+"
+                           r"\d[\d.,/]*\s?(?:kg|kilos?|g|grams?|lbs?|pounds?|oz|ounces?)\b\.?)\s*$",
+                           re.IGNORECASE)  # fmt: skip
 _SIZE_OF = re.compile(r"\b(?:the )?size of an? (?P<what>egg|walnut|hazelnut|golf ball|fist|pea)\b",
                       re.IGNORECASE)  # fmt: skip
 # Grams of a soft food as large as these; common practice, no source.
@@ -220,7 +223,7 @@ def _amount_behind(draft: Draft, system: str, own: Collection[str]) -> None:
 
 def _amounts_in_brackets(draft: Draft, system: str) -> None:
     """Read what brackets, or a phrase behind a comma, say of the same amount."""
-    for pattern in (_BRACKET, _BEHIND_COMMA):
+    for pattern in (_BRACKET, _BEHIND_COMMA, _BEHIND_ABOUT):
         for match in list(islice(pattern.finditer(draft.rest), MOST_BRACKETS))[::-1]:
             inside = match.group(1)
             if _ASIDE.match(inside):

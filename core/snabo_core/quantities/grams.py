@@ -181,7 +181,8 @@ def _told_again(amount: Amount, again: Amount, food: Food, form: str, waste: Was
         return _weight(again, (again.unit.size if again.unit else None) or 1.0, food, waste)
     if again.weighs:
         size = again.unit.size if again.unit else 1.0
-        if again.size == "each" or _means_each(amount, again, food):
+        long = amount.unit is not None and amount.unit.id == "inch"
+        if not long and (again.size == "each" or _means_each(amount, again, food)):
             return _packages(
                 replace(amount, each=again.best, each_unit=again.unit, again=None), food, form,
                 waste,
@@ -347,6 +348,9 @@ def _bare_count(amount: Amount, food: Food) -> Grams:
     sole = [name for name in SOLE_COUNTS if name in food.counts]
     if food.food_class == "herb" and sole[:1] == ["leaf"]:
         # "1 pot basil" is not one leaf of it.
+        return unknown("no_count", food=food.name)
+    if food.food_class == "meat" and sole[:1] == ["slice"]:
+        # "1 turkey" is not one slice of it.
         return unknown("no_count", food=food.name)
     if sole and not {"clove", "stick"} & set(food.counts):
         return _measured(amount, food.counts[sole[0]], sized=amount.size is None)

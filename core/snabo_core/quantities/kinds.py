@@ -174,6 +174,14 @@ def first_word(text: str) -> str:
     return match["word"].lower() if match else ""
 
 
+# "Sprinkle of nutmeg", "squeeze of lemon": so much of something, though it begins with a verb.
+_SOME_OF = re.compile(
+    r"(?:good |big |little |small |generous |light )?(?:sprinkle|drizzle|squeeze|dollop|splash|dash|"
+    r"shake|pinch|grind|twist|spray|spoon|scoop|slice|cup|squirt|swirl|dust|top|ring|roll|cut|"
+    r"strip|scatter|slick|smear)\s+of\s+(?!the\b|each\b)[a-z]",
+    re.IGNORECASE,
+)
+
 # A line is looked at from several sides; what was seen is remembered for a while.
 REMEMBERED = 2048
 
@@ -182,6 +190,8 @@ REMEMBERED = 2048
 def begins_with_amount(text: str, system: str = "metric") -> bool:
     """Tell an ingredient line by its amount: "Pot" alone is a unit, but measures nothing."""
     plain = spell_numbers(spell_fractions(plain_line(text)))
+    if _SOME_OF.match(plain):
+        return True
     if not re.match(r"[\d.]|an?\s|few\b|several\b|pinch|handful|splash|dash|drizzle|knob|small\b|large\b|glug",
                     plain, re.IGNORECASE):  # fmt: skip
         return False
@@ -216,6 +226,8 @@ def is_step(text: str, system: str = "metric") -> bool:
     if _NUMBERED_STEP.match(text):
         text = text.lstrip(" 0123456789")
     bare = re.sub(r"^\W*(?:step\s*)?\d{1,2}\s*[.):]\s*", "", text, flags=re.IGNORECASE)
+    if _SOME_OF.match(bare):
+        return False
     verb = first_word(text)
     ends = text.rstrip().endswith((".", "!"))
     words = len(bare.split())

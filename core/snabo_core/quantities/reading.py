@@ -40,6 +40,7 @@ from snabo_core.quantities.lexicon import (
     words_in,
 )
 from snabo_core.quantities.numbers import spell_fractions
+from snabo_core.quantities.pieces import PARTS, is_no_piece, of_babies, stays
 from snabo_core.quantities.splitting import Clause, first_of, split_foods
 from snabo_core.quantities.tidying import LINE_LIMIT, plain_line, tidy
 from snabo_core.quantities.units import UNITS, unit_for
@@ -80,12 +81,6 @@ _CUT_OFF = re.compile(
     r"\b(?:inches|centimet\w+)\b|\b(?:piece|length|chunk|bit|section|end)\b|\bcm (?:of )?(?!wide|thick|long)[a-z]",
     re.IGNORECASE,
 )
-_LEAVES = re.compile(r"[^,(;]*(?<!outer )(?<!loose )\b(?:leaf|leaves|fronds?)\b", re.IGNORECASE)
-HEAVIEST_LEAF = 30.0
-_WHOLE_FISH = re.compile(r"\b(?:whole|gutted)\b", re.IGNORECASE)
-# Of these a food has many: without a weight for one nobody knows what they weigh.
-PARTS = {"leaf", "frond", "floret", "spear"}
-_BABY = re.compile(r"\bbaby\b", re.IGNORECASE)
 _BOUGHT_WHOLE = re.compile(
     r"\b(?:bones? in|bone-in|with (?:the )?bones?|on the bone|in (?:the|their|its) shells?|in shell|"
     r"shell[\s-]on|unshelled|unpeeled weight|skin-on weight|whole weight|gross weight|unshucked|"
@@ -453,40 +448,28 @@ def _grams(
             waste = "trimmed_already"
         elif _BOUGHT_WHOLE.search(text):
             waste = "as_bought"
-        elif _TRIMMED.search(text):
+        elif _TRIMMED.search(text) and form not in {"tinned", "drained"}:
+            # What is in a tin was trimmed before it went in.
             waste = "trimmed_later"
     if re.search(r"\bundrained\b", text, re.IGNORECASE):
         form = "tinned"
     elif re.search(r"\bdrained\b", text, re.IGNORECASE) and form in {"tinned", "unsalted"}:
         form = "drained"
-    found = weigh(_of_babies(text, amount, food), food, form, waste=waste, by_taste=by_taste)
+    found = weigh(of_babies(text, amount, food), food, form, waste=waste, by_taste=by_taste)
     bare = amount is not None and amount.unit is None and found.best is not None
-    if bare and amount is not None and _is_part(text, food, (found.best or 0.0) / amount.best):
+    if bare and amount is not None and is_no_piece(text, food, (found.best or 0.0) / amount.best):
         return unknown("no_count", food=food.name)
-    return found
+    part = None if amount is None or amount.weighs else stays(text, food)
+    return found if part is None else _of_part(found, part)
 
 
-def _is_part(text: str, food: Food, grams: float) -> bool:
-    """Tell a count of what is no piece of the food: ten of its leaves, whole fish for fillets.
-
-    `grams` is what one was taken to weigh.
-    """
-    if _LEAVES.match(text) is not None and "leaf" not in food.counts:
-        return grams > HEAVIEST_LEAF
-    usual, fillet = food.counts.get("medium"), food.counts.get("fillet")
-    if usual is None or fillet is None or food.food_class != "fish":
-        return False
-    return (fillet.low, fillet.high) == (usual.low, usual.high) and bool(_WHOLE_FISH.search(text))
-
-
-def _of_babies(text: str, amount: Amount | None, food: Food) -> Amount | None:
-    """Return the amount of "6 baby leeks", which are no small leeks but very small ones."""
-    counted = amount is not None and amount.unit is None and amount.size is None
-    said = text.lower()
-    known = any("baby" in name and name in said for name in (food.name, *food.names))
-    if amount is None or not counted or known or _BABY.search(text) is None:
-        return amount
-    return replace(amount, size="baby")
+def _of_part(grams: Grams, share: tuple[float, float, float]) -> Grams:
+    """Return grams of what stays of something: low, usual and high share."""
+    low, best, high = (
+        None if g is None else g * s
+        for g, s in zip((grams.low, grams.best, grams.high), share, strict=True)
+    )
+    return replace(grams, low=low, best=best, high=high)
 
 
 def _unit_behind(amount: Amount | None, found: _Found, food: Food) -> Amount | None:

@@ -1,0 +1,82 @@
+"""What a number without a unit counts: pieces of a food, parts of it, or whole animals."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import replace
+
+from snabo_core.foods import Food
+from snabo_core.quantities.amounts import Amount
+
+# Of these a food has many: without a weight for one nobody knows what they weigh.
+PARTS = {"leaf", "frond", "floret", "spear"}
+HEAVIEST_LEAF = 30.0
+_LEAVES = re.compile(r"[^,(;]*(?<!outer )(?<!loose )\b(?:leaf|leaves|fronds?)\b", re.IGNORECASE)
+_WHOLE_FISH = re.compile(r"\b(?:whole|gutted)\b", re.IGNORECASE)
+_BABY = re.compile(r"\bbaby\b", re.IGNORECASE)
+# What is named after the whole of an animal, or after a large part that is roasted in one.
+_JOINT = re.compile(
+    r"\b(?:legs? of|joints?|haunch(?:es)?|saddles?|shoulders?|crowns?|whole|carcass|slabs?|knuckles?)\b",
+    re.IGNORECASE,
+)
+LIGHTEST_JOINT = 400.0
+_ONLY_PART = re.compile(
+    r"\b(?P<which>white|pale|green|dark green|tender)s?(?: and (?:pale|light)[a-z ]*)?"
+    r"(?: parts?| ends?| bits?)? only\b|\bcrusts? (?:off|removed|cut off)\b",
+    re.IGNORECASE,
+)
+# Shares of one that stay, low, usual and high; a crust is a quarter to a third of a slice.
+# Common practice, no source.
+_STAYS = {
+    ("leek", "white"): (0.5, 0.67, 0.85), ("leek", "pale"): (0.5, 0.67, 0.85),
+    ("spring_onion", "white"): (0.35, 0.5, 0.65), ("spring_onion", "green"): (0.35, 0.5, 0.65),
+}  # fmt: skip
+_CRUMB = (0.66, 0.72, 0.78)
+
+
+def is_no_piece(text: str, food: Food, grams: float) -> bool:
+    """Tell a count of what is no piece of the food: leaves, whole fish for fillets, joints.
+
+    Args:
+        text: the line.
+        food: that is counted.
+        grams: what one was taken to weigh.
+    """
+    if _LEAVES.match(text) is not None and "leaf" not in food.counts:
+        return grams > HEAVIEST_LEAF
+    if food.pieces:
+        return not any(
+            re.search(rf"\b{word}(?:e?s)?\b", text, re.IGNORECASE) for word in food.pieces
+        )
+    if food.food_class == "meat" and grams < LIGHTEST_JOINT and _JOINT.search(text) is not None:
+        return True
+    usual, fillet = food.counts.get("medium"), food.counts.get("fillet")
+    if usual is None or fillet is None or food.food_class != "fish":
+        return False
+    return (fillet.low, fillet.high) == (usual.low, usual.high) and bool(_WHOLE_FISH.search(text))
+
+
+def of_babies(text: str, amount: Amount | None, food: Food) -> Amount | None:
+    """Return the amount of "6 baby leeks", which are no small leeks but very small ones."""
+    counted = amount is not None and amount.unit is None and amount.size is None
+    said = text.lower()
+    known = any("baby" in name and name in said for name in (food.name, *food.names))
+    if amount is None or not counted or known or _BABY.search(text) is None:
+        return amount
+    return replace(amount, size="baby")
+
+
+def stays(text: str, food: Food) -> tuple[float, float, float] | None:
+    """Return the share of one that goes in where a line says which part, None for all of it."""
+    match = _ONLY_PART.search(text)
+    if match is None:
+        return None
+    if match["which"] is None:
+        return _CRUMB if food.food_class == "bread" else None
+    return _STAYS.get((food.key, match["which"].lower()))
+
+
+def words_of_part(text: str, food: Food) -> list[str]:
+    """Return the words that leave only a part of a food in where nobody knows how much that is."""
+    found = [match.group().lower() for match in _ONLY_PART.finditer(text)]
+    return found if found and stays(text, food) is None else []
