@@ -387,7 +387,9 @@ class _Water:
             grams = -(float(one.left.vapour[0]) + one.drained + one.stuck)
             if grams:
                 lost = only_losses(state_of(one.left.liquid))
-                found.append(OwnChange(self.owners[step], reached, grams, lost))
+                done = self.places[step][2]
+                how = done.step.technique if done else ""
+                found.append(OwnChange(self.owners[step], step, how, grams, lost))
         return tuple(found)
 
     def _course(

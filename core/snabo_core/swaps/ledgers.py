@@ -205,12 +205,13 @@ def losses_of(lost: Grams) -> dict[str, float]:
 class OwnChange:
     """What a step of the recipe itself changes.
 
-    `owner` is the part it works on, `WHOLE` where several parts lie together, `lines` what is in
-    it. It adds `grams` or, mostly, takes them; `lost` is what left with liquid.
+    `owner` is the part it works on, `WHOLE` where several parts lie together. The step adds `grams`
+    or, mostly, takes them; `lost` is what left with liquid.
     """
 
     owner: str
-    lines: frozenset[str]
+    step: str
+    technique: str
     grams: float
     lost: Grams
 

@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from snabo_core.dish import Choice, Dish, Line, Part, Slot, all_lines
+from snabo_core.dish import Choice, Dish, Line, Part, Slot, all_lines, reaches_of
 from snabo_core.errors import SnaboError
 from snabo_core.foods import Library
+from snabo_core.method.techniques import techniques
 from snabo_core.plate.exclusions import breaches
 from snabo_core.plate.figures import entries, total, totals_of_many
 from snabo_core.plate.judging import ForEater, judge_many
@@ -198,6 +199,11 @@ def _apart(changes: Changes, part_id: str) -> tuple[Changes, Changes]:
     )
 
 
+def _drains(technique: str) -> bool:
+    known = techniques().get(technique)
+    return known is not None and known.water in {"liquid", "leached"}
+
+
 def _changes(
     whole: Dish,
     part: Part,
@@ -221,9 +227,11 @@ def _changes(
         mine = SlotLedger(now, chosen, ledger, "", began)
     ledgers = (mine, *(replace(each, part=now) for each in here.ledgers))
     own: tuple[OwnChange, ...] = ()
-    # What only the lines that go out were in is not done any more.
-    staying = [one for one in here.own if not one.lines <= set(slot.line_ids)]
-    if any(part.taken is not None or one.lost.mass > 0 for one in staying):
+    # What only the lines that go out were in is not done any more; of the rest that matters here
+    # which may let liquid go, and where so many grams of the part are taken everything does.
+    reaches, gone = reaches_of(whole.method), set(slot.line_ids)
+    staying = [one for one in here.own if not reaches.get(one.step, {""}) <= gone]
+    if any(part.taken is not None or _drains(one.technique) for one in staying):
         own = own_changes(whole, book, library, setting)
     return _apart(Changes((now,), ledgers, own), part.id)[1]
 
