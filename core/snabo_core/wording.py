@@ -735,6 +735,8 @@ TEMPLATES: dict[str, str] = {
     "question_tenfold": "That is about ten times {direction} than expected. Is a digit missing?",
     "question_finished_heavy": "That is more than went in ({grams} g). "
     "Was the dish it is in weighed too?",
+    "question_finished_drunk": "That is more than it weighs with all that it drank ({grams} g). "
+    "Was the dish it is in weighed too?",
     "question_finished_light": "That is less than half of what went in ({grams} g). "
     "Is all of it on the scale?",
     "question_tiny": "That is far below what the solids alone weigh ({grams} g). "

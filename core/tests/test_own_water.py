@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from snabo_core.dish import Dish, Leaving, MethodStep, Part, Readings, Take, Taken
 from snabo_core.foods import library
 from snabo_core.plate import Eater, Target
+from snabo_core.plate.portions import finished_question
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
@@ -20,6 +21,7 @@ from snabo_core.swaps.roles import propose_slots
 from snabo_core.swaps.scaling import scale_to
 from snabo_core.views.preview import preview
 from snabo_core.views.summary import summary
+from snabo_core.wording import say
 from tests.helpers import dish, line, part
 from tests.score_recipes import recipes
 from tests.test_one_truth import made_dishes, methods
@@ -123,6 +125,19 @@ class OwnSteps(unittest.TestCase):
         made = judged(stew(), replace(NOBODY, readings=told), book(), library())
         self.assertAlmostEqual(made.layers["pot"][0], 700.0)
         self.assertAlmostEqual(made.grams, 700.0)
+
+    def test_noodles_that_drank_are_not_questioned(self) -> None:
+        pot = part("pot", line("n", 300, "pasta"), line("o", 50, "onion"))
+        boiled = replace(dish(pot), method=(step("boil", "boil", "n", minutes=9),))
+        made = judged(boiled, NOBODY, book(), library())
+        went_in = made.went_in or 0.0
+        # Dry pasta takes up its own weight and more; common practice.
+        self.assertTrue(600 <= made.predicted <= 850, made.predicted)
+        self.assertIsNotNone(finished_question(700, went_in))
+        self.assertIsNone(finished_question(700, went_in, made.predicted))
+        asked = finished_question(1500, went_in, made.predicted)
+        self.assertIn("all that it drank", say(asked) if asked else "")
+        self.assertIsNone(finished_question(250, went_in, 260))
 
     def test_a_line_of_unknown_weight_is_no_reason_to_guess(self) -> None:
         pot = stew().parts[0]

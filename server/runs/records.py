@@ -241,7 +241,7 @@ def _finished_weight(run: Run, kept: _Kept, body: RunTold) -> str | None:
     """
     grams = net_grams(body.gross, body.tare)
     made = judged(cooked_of(kept.record), kept.setting, kept.book, kept.library)
-    doubt = finished_question(grams, made.went_in or 0.0)
+    doubt = finished_question(grams, made.went_in or 0.0, made.predicted)
     if doubt is not None and (grams <= 0 or not body.sure):
         return say(doubt)
     payload = {

@@ -13,6 +13,8 @@ from snabo_core.wording import Message
 # A finished dish weighs no more than went in (and a little for what nobody wrote down), and
 # seldom less than this share of it; common practice, no source.
 MOST_GAINED, LEAST_LEFT = 1.05, 0.4
+# How far what its water says may be off: rice drinks more or less, a pot stands longer.
+MOST_OFF, LEAST_OFF = 1.25, 0.7
 # Portions may come to so much more than the dish, as a share of it: scales round.
 OVER = 0.02
 ServingWay = Literal["grams", "pieces", "spoons"]
@@ -71,18 +73,24 @@ def sharing_of(dish: Dish, eaters: int) -> Sharing:
     return Sharing(serving, portions, max(0.0, 1.0 - taken))
 
 
-def finished_question(grams: float, went_in: float) -> Message | None:
+def finished_question(grams: float, went_in: float, expected: float = 0.0) -> Message | None:
     """Return why the weight of a finished dish is hard to believe, None when it is plausible.
 
     Args:
         grams: what the scale said, net.
-        went_in: what its layers weigh before the oven; 0 where nobody knows.
+        went_in: what its layers weigh before they are cooked; 0 where nobody knows.
+        expected: what drying and drinking make of that; 0 where nobody knows.
     """
     if grams <= 0:
         return Message("question_negative")
-    if went_in > 0 and grams > went_in * MOST_GAINED:
+    if went_in <= 0:
+        return None
+    if grams > max(went_in * MOST_GAINED, expected * MOST_OFF):
+        if expected > went_in * MOST_GAINED:
+            return Message("question_finished_drunk", {"grams": expected})
         return Message("question_finished_heavy", {"grams": went_in})
-    if went_in > 0 and grams < went_in * LEAST_LEFT:
+    least = went_in * LEAST_LEFT
+    if grams < (min(least, expected * LEAST_OFF) if expected > 0 else least):
         return Message("question_finished_light", {"grams": went_in})
     return None
 

@@ -117,9 +117,12 @@ class Judged:
 
     @cached_property
     def grams(self) -> float:
-        """What the whole dish weighs: as weighed or planned, else what its layers come to."""
-        if self.weighs:
-            return self.weighs
+        """What the whole dish weighs: as weighed or planned, else as predicted."""
+        return self.weighs or self.predicted
+
+    @cached_property
+    def predicted(self) -> float:
+        """What its layers come to once they have been together."""
         made = sum(makes for makes, _ in self.layers.values())
         goes_in = sum(makes * share for makes, share in self.layers.values())
         # Of parts that are used in part only so much lies in the oven.
