@@ -7,7 +7,7 @@ import re
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers, to_number
 
 _YIELD = re.compile(
-    r"\b(?:makes|yields?)\b\s*:?\s*(?P<what>(?:[^|.;()•·\s]|\s(?!\s)){1,60})", re.IGNORECASE
+    r"\b(?:makes|yields?)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|\s(?!\s)){1,60})", re.IGNORECASE
 )
 _UNIT = r"(?:h\b|hrs?\b\.?|hours?\b|m\b|mins?\b\.?|minutes?\b|days?\b)"
 _ONE_TIME = rf"\d+(?:\.\d+)?(?:\s\d/\d)?\s*(?:(?:-|–|to)\s*\d+\s*)?{_UNIT}"
@@ -20,7 +20,7 @@ _KINDS = {
     "prep": r"pr[eé]p(?:aration)?|active|hands[\s-]?on|work(?:ing)?",
     "cook": r"cook(?:ing)?|cuisson|bake|baking|oven|roast(?:ing)?|simmer(?:ing)?",
     "rest": r"rest(?:ing)?|chill(?:ing)?|marinat(?:e|ing)|soak(?:ing)?|stand(?:ing)?|proving|rising|inactive|passive|waiting",
-    "total": r"total|takes|ready(?: in)?|all in|start to finish|altogether|overall",
+    "total": r"total|takes|ready(?: in)?|all in|(?:from )?start to (?:finish|table|plate|fork)|altogether|overall",
 }
 _BEFORE = {kind: re.compile(rf"\b(?:{words})(?:\s+(?:time|in))?\s*[:=\-–|]?\s*(?:about\s+)?(?P<t>{_DURATION})",
                             re.IGNORECASE) for kind, words in _KINDS.items()}  # fmt: skip
@@ -37,7 +37,8 @@ _SERVED = re.compile(
     r"\b(?:serves?|feeds?|serving|portions?|servings?|people|persons?)\b", re.IGNORECASE
 )
 _TIME = re.compile(
-    rf"^\W*time\s*[:=]\s*(?:about|around|approx\.?|roughly)?\s*(?P<t>{_DURATION})", re.IGNORECASE
+    rf"(?:^\W*|\s)time\s*[:=]\s*(?:about|around|approx\.?|roughly)?\s*(?P<t>{_DURATION})(?:\s*\+)?",
+    re.IGNORECASE,
 )
 _TOLD = (*_BEFORE.values(), *_AFTER.values(), re.compile(_DURATION, re.IGNORECASE))
 # "20 minutes + 3 hours in the oven": what comes before the oven is work.
@@ -73,7 +74,7 @@ def times_in(text: str) -> dict[str, float]:
                 found["prep"] = minutes_of(work["t"])
                 taken.append(work.span("t"))
     if not found:
-        alone = _TIME.match(plain) or _ALONE.search(plain) or _beside_servings(plain)
+        alone = _TIME.search(plain) or _ALONE.search(plain) or _beside_servings(plain)
         if alone:
             told = alone.groupdict()
             found["total"] = minutes_of(told["t"] or told["b"])
@@ -96,7 +97,7 @@ def pieces_of(text: str) -> list[str]:
 def without_times(text: str) -> str:
     """Return a line with a bar for each time that it names: "For 4 | / |"."""
     plain = spell_numbers(spell_fractions(text[:200]))
-    for pattern in (*_BEFORE.values(), *_AFTER.values()):
+    for pattern in (*_BEFORE.values(), *_AFTER.values(), _TIME):
         plain = pattern.sub("|", plain)
     return plain
 
@@ -104,6 +105,7 @@ def without_times(text: str) -> str:
 def only_times(text: str) -> bool:
     """Tell a piece that says how long something takes and nothing else: "Cooking: 1 h 30"."""
     plain = spell_numbers(spell_fractions(text[:200])).strip(" .:,()")
+    plain = re.sub(rf"^{_ABOUT}", "", plain, flags=re.IGNORECASE)
     return any(pattern.fullmatch(plain) is not None for pattern in _TOLD)
 
 

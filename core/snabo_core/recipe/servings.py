@@ -53,7 +53,7 @@ _SERVES = tuple(
         rf"\b{_SAYS}\b\s*[:=\-–—]?\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\())?\(?{_ABOUT}{_RANGE}",
         rf"\b{_RANGE}\s+of us\b",
         rf"\(\s*{_RANGE}\s?p\.?\s*\)",
-        rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|(?:of us\b)|{_PEOPLE})",
+        rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|(?:of us\b)|as\s+an?\b|{_PEOPLE})",
         rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{_ABOUT}{_RANGE}\s*(?:$|[|.,(·•])",
     )
 )

@@ -28,6 +28,14 @@ _SO = re.compile(
     r"^(?:ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?|so\b[\s,]+)(?=(?:the|that|this|my|our)\s+\S)",
     re.IGNORECASE,
 )
+# What is said when something is handed over: "ok here it is, gran's dumplings".
+_HERE = re.compile(
+    r"^(?:(?:ok(?:ay)?|so|right|well|hi|hey)\b[\s,!]+)*(?:here (?:it is|you (?:go|are)|goes)|as promised)"
+    r"\s*[,:!–-]+\s*(?=[^\W\d])",
+    re.IGNORECASE,
+)
+# A name needs no full stop, an abbreviation its own.
+_STOP = re.compile(r"(?<=[a-z]{4})\.$")
 _DOTTED = re.compile(r"\s*(?:\.\s?){4,}\d{1,4}$")
 _SITE = re.compile(
     r"^(?P<name>.+?)\s+[-–—]\s+.{0,30}(?:kitchens?|cooks?|recipes|foods?|blog|magazine|eats|\.\w{2,3})$",
@@ -132,7 +140,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     # What comes after this is no title any more, and its runs of dashes would be looked at for ever.
     text = text[:_LOOKED_AT]
     bare = text.strip(" #*_=|")
-    for before in (_LABELLED, _PAGE, _PLACE, _SO):
+    for before in (_LABELLED, _PAGE, _PLACE, _SO, _HERE):
         bare = before.sub("", bare)
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
     told = _LABELS_BEHIND.search(bare)
@@ -152,7 +160,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     first, *others = re.split(r"\s+\|\s+", bare)
     bare = first if others and len(first.split()) > 1 else bare
     bare = _DIETS.sub("", bare)
-    title = bare.strip(" -–—:|,")[:LONGEST_TITLE] or text.strip()[:LONGEST_TITLE]
+    title = _STOP.sub("", bare.strip(" -–—:|,"))[:LONGEST_TITLE] or text.strip()[:LONGEST_TITLE]
     return title, servings
 
 

@@ -26,7 +26,7 @@ _PEOPLE_SIGNS = re.compile(
     r"[\U0001F464\U0001F465\U0001F468\U0001F469\U0001F9D1\U0001F37D\U0001F374\U0001FAC2]\ufe0f?\s*:?\s*x?\s*"
     r"(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?!\s*(?:min|h|g|kcal)\b)"
 )
-_DATE, _CLOCK = r"\d{1,4}[./-]\d{1,2}[./-]\d{1,4}", r"\d{1,2}:\d{2}(?::\d{2})?(?:\s?[ap]m)?"
+_DATE, _CLOCK = r"\d{1,4}[./-]\d{1,2}(?:[./-]\d{1,4})?\.?", r"\d{1,2}:\d{2}(?::\d{2})?(?:\s?[ap]m)?"
 # Who said it when, before a line of a chat: "[14:02] Ann: 2 onions", "1/3/24, 14:02 - Ann: ...".
 _CHAT = re.compile(
     rf"^(?:\[(?:{_DATE},?\s+)?{_CLOCK}\]|{_DATE},?\s+{_CLOCK}\s+-)\s*[^\d:\n]{{1,30}}:\s+",
@@ -85,7 +85,8 @@ def written_lines(text: str) -> list[Written]:
     """Return the lines of a text that hold words, without bullets and pictures."""
     found, blank = [], True
     for raw in _one_below_the_other(_rows_told([*_pieces(_unquoted(text))])):
-        said = _CHAT.sub("", tidy(raw))
+        whole = tidy(raw)
+        said = _CHAT.sub("", whole)
         plain = _PEOPLE_SIGNS.sub(r"serves \g<n>", _unmarked(said))
         bare = without_pictures(_BULLET.sub("", plain))
         bare = _BULLET.sub("", bare) if not re.match(r"^-?\d", bare) else bare
@@ -94,7 +95,8 @@ def written_lines(text: str) -> list[Written]:
                 found.append(Written(plain, blank, marked=False, raw=plain))
             blank = True
             continue
-        marked = bare != plain or STEP_NUMBER.match(bare) is not None
+        # What somebody sent is a line of its own, as what stands behind a bullet is.
+        marked = bare != plain or said != whole or STEP_NUMBER.match(bare) is not None
         found.append(Written(bare, blank, marked, plain))
         blank = False
     return _numbers_marked(_labels_joined(found))
