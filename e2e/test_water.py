@@ -106,6 +106,26 @@ class OwnWater(CookCase):
         page.reload()
         expect(page.get_by_text("weighed · ")).to_have_count(1)
 
+    def test_what_is_wrung_out_is_gone_on_the_bench_too(self) -> None:
+        page = self.page
+        self.to_bench(SAUCE)
+        layer = page.get_by_label(re.compile(r"^Leaves: \d+ g"))
+        left = re.search(r"Leaves: (\d+) g", layer.get_attribute("aria-label") or "").group(1)
+        self.assertLess(int(left), 300)
+        self.station("Water")
+        page.get_by_role("button", name="Leaves", exact=True).click()
+        wrung = page.get_by_role("button", name=re.compile("Wrung out"))
+        expect(wrung).to_contain_text(f"{left} g")
+        # What the scale says there is what the plate goes by.
+        wrung.click()
+        page.get_by_label("On the scale").fill(f"{int(left) + 30}")
+        page.get_by_role("button", name="Weigh in").click()
+        expect(page.get_by_text("weighed · ")).to_have_count(1)
+        self.station("Bench")
+        expect(page.get_by_label(f"Leaves: {int(left) + 30} g")).to_be_attached()
+        page.reload()
+        expect(page.get_by_label(f"Leaves: {int(left) + 30} g")).to_be_attached()
+
     def test_grated_swede_is_wrung_in_two_rounds_for_a_fish_pie(self) -> None:
         page = self.page
         self.to_bench(FISH_PIE)
