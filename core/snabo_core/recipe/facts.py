@@ -7,7 +7,8 @@ import re
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers, to_number
 
 _YIELD = re.compile(
-    r"\b(?:makes|yields?)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|\s(?!\s)){1,60})", re.IGNORECASE
+    r"\b(?:makes|yields?)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|\s(?!\s)){1,60})",
+    re.IGNORECASE,
 )
 _UNIT = r"(?:h\b|hrs?\b\.?|hours?\b|m\b|mins?\b\.?|minutes?\b|days?\b)"
 _ONE_TIME = rf"\d+(?:\.\d+)?(?:\s\d/\d)?\s*(?:(?:-|–|to)\s*\d+\s*)?{_UNIT}"
