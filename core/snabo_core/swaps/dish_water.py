@@ -387,9 +387,7 @@ class _Water:
             grams = -(float(one.left.vapour[0]) + one.drained + one.stuck)
             if grams:
                 lost = only_losses(state_of(one.left.liquid))
-                done = self.places[step][2]
-                how = done.step.technique if done else ""
-                found.append(OwnChange(self.owners[step], step, how, grams, lost))
+                found.append(OwnChange(self.owners[step], grams, lost))
         return tuple(found)
 
     def _course(

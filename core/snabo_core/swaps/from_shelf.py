@@ -16,7 +16,6 @@ from snabo_core.errors import BadInput
 from snabo_core.foods import Library
 from snabo_core.foods.records import AXIS
 from snabo_core.plate.setting import Setting
-from snabo_core.plate.taking import makes_of
 from snabo_core.shelf import KeepingGroup, KeepingKind, groups_of, keeping_of, proposed
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.judged import judged
@@ -110,8 +109,8 @@ def wanted(
     part = dish.part(part_id)
     if line_id is None:
         made = judged(dish, replace(setting, eaters=()), book, library)
-        mine = next((one for one in made.eaten.parts if one.id == part_id), None)
-        return makes_of(mine, made.changes.grams.get(part_id, 0.0)) if mine else None
+        makes, share = made.layers[part_id]
+        return makes * share
     line = next((one for one in part.lines if one.id == line_id), None)
     if line is None or line.grams is None:
         return None

@@ -24,7 +24,7 @@ from snabo_core.swaps.branches import branches_of
 from snabo_core.swaps.dish_water import own_changes
 from snabo_core.swaps.ledgers import WHOLE, Changes, SlotLedger, dish_ledgers
 
-Learnt = tuple[tuple[tuple[str, ...], tuple[float, ...]], ...]
+_Shown = tuple[tuple[tuple[str, ...], tuple[float, ...]], ...]
 
 
 @dataclass(frozen=True, eq=False)
@@ -176,7 +176,7 @@ def as_brought(original: Dish, setting: Setting, book: Book, library: Library) -
 # A few, since a whole dish with its plate hangs on each.
 @lru_cache(maxsize=16)
 def _as_brought(
-    original: Dish, rules: Rules, watts: float, learnt: Learnt, book: Book, library: Library
+    original: Dish, rules: Rules, watts: float, learnt: _Shown, book: Book, library: Library
 ) -> Judged:
     setting = Setting((), watts, rules, learnt=dict(learnt))
     return judged(original, setting, book, library, sample=False)

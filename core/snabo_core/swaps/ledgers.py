@@ -210,8 +210,6 @@ class OwnChange:
     """
 
     owner: str
-    step: str
-    technique: str
     grams: float
     lost: Grams
 

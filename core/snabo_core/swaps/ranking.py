@@ -199,9 +199,21 @@ def _apart(changes: Changes, part_id: str) -> tuple[Changes, Changes]:
     )
 
 
-def _drains(technique: str) -> bool:
-    known = techniques().get(technique)
-    return known is not None and known.water in {"liquid", "leached"}
+def _matters(whole: Dish, part: Part, slot: Slot) -> bool:
+    """Tell whether the recipe's own steps may change what is eaten of a part with a candidate in.
+
+    What only the lines that go out were in is not done any more. Of the rest that matters which
+    may let liquid go, and everything where so many grams of the part are taken.
+    """
+    reaches, gone = reaches_of(whole.method), set(slot.line_ids)
+    mine = {line.id for line in part.lines}
+    for step in whole.method:
+        known, lines = techniques().get(step.technique), reaches[step.id]
+        if known is None or known.water == "none" or lines <= gone or not lines & mine:
+            continue
+        if part.taken is not None or known.water in {"liquid", "leached"}:
+            return True
+    return False
 
 
 def _changes(
@@ -227,11 +239,7 @@ def _changes(
         mine = SlotLedger(now, chosen, ledger, "", began)
     ledgers = (mine, *(replace(each, part=now) for each in here.ledgers))
     own: tuple[OwnChange, ...] = ()
-    # What only the lines that go out were in is not done any more; of the rest that matters here
-    # which may let liquid go, and where so many grams of the part are taken everything does.
-    reaches, gone = reaches_of(whole.method), set(slot.line_ids)
-    staying = [one for one in here.own if not reaches.get(one.step, {""}) <= gone]
-    if any(part.taken is not None or _drains(one.technique) for one in staying):
+    if _matters(whole, part, slot):
         own = own_changes(whole, book, library, setting)
     return _apart(Changes((now,), ledgers, own), part.id)[1]
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass, replace
 from typing import Literal
 
@@ -109,7 +110,12 @@ def summary(dish: Dish, setting: Setting, book: Book, library: Library) -> DishS
         suits=tuple(person.eater.name for person in made.people if person.suits),
         others=tuple(person.eater.name for person in made.people if not person.suits),
         layers=tuple(
-            Layer(names[part.part_id], part.grams, part.starch_share, part.part_id in chosen)
+            Layer(
+                names[part.part_id],
+                math.prod(made.layers[part.part_id]),
+                part.starch_share,
+                part.part_id in chosen,
+            )
             for part in made.plate.parts
         ),
         swapped=tuple(
