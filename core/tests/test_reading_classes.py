@@ -478,7 +478,17 @@ class Pieces(Case):
             with self.subTest(text):
                 self.grams(text, low, high)
                 self.assertEqual(read(text).doubts, ())
-        self.doubted("1 celery stalk, white part only")
+        self.doubted("1 celery stalk, white part only",
+                     "1 x 400g tin of coconut milk, thick part only")  # fmt: skip
+
+    def test_a_weight_before_trimming_holds_what_is_cut_off(self) -> None:
+        # About 40 % of a leek is cut off.
+        self.grams("3 medium leeks (600g untrimmed)", 300, 430)
+        self.grams("600 g leeks, weighed before trimming", 300, 430)
+
+    def test_a_cup_is_heaped_less_than_a_spoon(self) -> None:
+        # A level US cup of cooked quinoa is 185 g; common practice.
+        self.grams("1 heaping cup cooked quinoa", 190, 270)
 
     def test_a_measure_that_nobody_knows_is_asked_about(self) -> None:
         self.doubted("2 coins of carrot", "1 hand of bananas", "2 fingers of roast beef",

@@ -42,6 +42,8 @@ HEAPS: dict[str, tuple[float, float, float]] = {
     "scant": (0.85, 0.9, 0.97), "generous": (1.02, 1.12, 1.25),
 }  # fmt: skip
 HEAPED_POWDER = (1.3, 1.5, 1.7)
+# A cup is wide: its heap is a smaller share of it than a spoon's. From so many ml on.
+HEAPED_CUP, CUP_ML = (1.05, 1.2, 1.35), 100.0
 POWDERS = {"starch", "spice", "fibre", "sweetener", "salt", "grain"}
 # Share of a tin that is left when its liquid is poured off; common practice, no source.
 DRAINED_SHARE = (0.55, 0.6, 0.65)
@@ -291,6 +293,8 @@ def _heap(amount: Amount, food: Food, form: str) -> tuple[float, float, float]:
     if amount.heap is None:
         return 1.0, 1.0, 1.0
     dry = food.food_class in POWDERS or form in {"ground", "dry"}
+    if amount.heap == "heaped" and amount.unit is not None and (amount.unit.size or 0) >= CUP_ML:
+        return HEAPED_CUP
     return HEAPED_POWDER if amount.heap == "heaped" and dry else HEAPS[amount.heap]
 
 

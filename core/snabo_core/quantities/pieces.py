@@ -22,7 +22,8 @@ _JOINT = re.compile(
 LIGHTEST_JOINT = 400.0
 _ONLY_PART = re.compile(
     r"\b(?P<which>white|pale|green|dark green|tender)s?(?: and (?:pale|light)[a-z ]*)?"
-    r"(?: parts?| ends?| bits?)? only\b|\bcrusts? (?:off|removed|cut off)\b",
+    r"(?: parts?| ends?| bits?)? only\b|\bcrusts? (?:off|removed|cut off)\b|"
+    r"\b(?:thick|thin|solid|creamy|woody|leafy|fat|lean|top|bottom|middle)(?: parts?| ends?| bits?)? only\b",
     re.IGNORECASE,
 )
 # Shares of one that stay, low, usual and high; a crust is a quarter to a third of a slice.

@@ -82,7 +82,7 @@ _CUT_OFF = re.compile(
     re.IGNORECASE,
 )
 _BOUGHT_WHOLE = re.compile(
-    r"\b(?:bones? in|bone-in|with (?:the )?bones?|on the bone|in (?:the|their|its) shells?|in shell|"
+    r"\b(?:untrimmed|before (?:trimming|peeling|shelling|boning)|bones? in|bone-in|with (?:the )?bones?|on the bone|in (?:the|their|its) shells?|in shell|"
     r"shell[\s-]on|unshelled|unpeeled weight|skin-on weight|whole weight|gross weight|unshucked|"
     r"in (?:the|their) pods?|unpodded|weight with (?:bone|shell|skin)s?)\b",
     re.IGNORECASE,
