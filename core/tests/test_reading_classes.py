@@ -517,7 +517,8 @@ class Pieces(Case):
         for text, food in (
             ("sprinkle of nutmeg", "nutmeg"), ("drizzle of olive oil", "olive_oil"),
             ("dollop of creme fraiche", "creme_fraiche"), ("squeeze of lemon", "lemon"),
-            ("squeeze of tomato puree", "tomato_puree"),
+            ("squeeze of tomato puree", "tomato_puree"), ("milk as needed", "milk"),
+            ("stock to cover", "vegetable_stock"), ("flour to dust", "wheat_flour"),
         ):  # fmt: skip
             with self.subTest(text):
                 made = read_recipe(f"Pot\nServes 4\n\n{text}\n1 onion\n1 carrot\n", FOODS, None)

@@ -100,7 +100,8 @@ class Around:
         if begins_with_amount(text) or too_long or any(c.isdigit() for c in bare) or line.marked:
             return None
         if re.search(
-            r"[,;()./]|\b(?:to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b",
+            r"[,;()./]|\b(?:to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b|"
+            r"\b(?:as (?:needed|required|necessary)|to (?:cover|dust|grease|glaze|thin|loosen))$",
             bare,
             re.IGNORECASE,
         ):
