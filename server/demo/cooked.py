@@ -53,7 +53,8 @@ class Said:
 class Evening:
     """One cooking: so many days ago, with how far off its weights and its bake were.
 
-    `weighed` are shares of what was predicted, by the lid's step; `baked` minutes; `spinach` grams.
+    `weighed` are shares of what was predicted, by the lid's step, `finished` of the whole dish;
+    `baked` minutes; `spinach` grams.
     """
 
     days: int
@@ -69,7 +70,7 @@ class Evening:
 
 EVENINGS = (
     Evening(
-        23, {"heat": 0.99, "press": 1.12}, 36, 0.93,
+        23, {"heat": 0.99, "press": 1.12}, 36, 1.03,
         {"Maren": 310, "Tove": 280, "Jory": 260},
         (
             Said("Maren", "lid", "too_wet", "fell_apart", "good", "changed", "Press it longer."),
@@ -78,7 +79,7 @@ EVENINGS = (
         note="the lid slid when I cut it",
     ),
     Evening(
-        12, {"heat": 1.01, "press": 1.0}, 38, 0.91,
+        12, {"heat": 1.01, "press": 1.0}, 38, 0.98,
         {"Maren": 340, "Tove": 300, "Jory": 290},
         (
             Said("Maren", "lid", "right", "held", "good", "yes", ""),
@@ -87,7 +88,7 @@ EVENINGS = (
         added="1 tbsp wholegrain mustard",
     ),
     Evening(
-        1, {"heat": 0.98, "press": 0.96}, 37, 0.9,
+        1, {"heat": 0.98, "press": 0.96}, 37, 1.01,
         {"Maren": 340, "Tove": 320, "Jory": 300},
         (
             Said("Maren", "lid", "right", "held", "very_good", "yes", ""),
@@ -193,8 +194,8 @@ def _eaten(household: Household, view: SessionView, evening: Evening) -> None:
             household=household, run_id=run, body=RunTold(uuid.uuid4(), kind, **said)
         ).run.view
 
-    went_in = run_answer(household=household, run_id=run).view.went_in_grams or 0.0
-    net = round(went_in * evening.finished)
+    predicted = run_answer(household=household, run_id=run).view.whole_grams or 0.0
+    net = round(predicted * evening.finished)
     tell("finished_weight", gross=net + POT_GRAMS, tare=POT_GRAMS, vessel="deep dish", sure=True)
     amounts = {eaters[name]: grams for name, grams in evening.amounts.items()}
     shared = tell("served", way="grams", amounts=amounts, stays=25)
