@@ -74,9 +74,8 @@ def salting(dish: Dish, plate: Plate, masses: Mapping[str, float]) -> Salting | 
     parts = {}
     for part in dish.parts:
         if masses.get(part.id, 0.0) >= LEAST_GRAMS:
-            own = {share.line_id for share in plate.lines if share.part_id == part.id}
-            found = [entry for entry in plate.found if entry.line.id in own]
-            lost = [line for line in plate.lost if line.id in own]
+            found = [entry for entry in plate.found if plate.owner[entry.line.id] == part.id]
+            lost = [line for line in plate.lost if plate.owner[line.id] == part.id]
             parts[part.id] = salt_in(bounds(found, lost, place), masses[part.id])
     code = _code(mouthful)
     return Salting(mouthful, parts, code, _message(dish, mouthful, parts, code, masses))

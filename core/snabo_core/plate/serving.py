@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Container, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import cached_property
 
 import numpy as np
 
@@ -51,18 +52,47 @@ class Plate:
 
     `losses` are grams of the whole dish along `SHOWN` that may leave with pressed liquid.
     `found` and `lost` are what was summed, in the order of `lines`: those with a food and those
-    without.
+    without; `brought` is what each with a food brings to a serving, entry by figure, `owner` the
+    part of each line by its id.
     """
 
     servings: float
     grams: float
     figures: dict[str, Figure]
     parts: tuple[PartShare, ...]
-    lines: tuple[LineShare, ...]
     totals: Totals
     losses: Mapping[str, float]
     found: tuple[Entry, ...]
     lost: tuple[Line, ...]
+    brought: Matrix
+    owner: Mapping[str, str]
+    library: Library
+
+    @cached_property
+    def lines(self) -> tuple[LineShare, ...]:
+        """What each line brings to a serving: those with a food, then those without."""
+        rows = self.brought[:, : len(SHOWN)].tolist()
+        shares = [self._line(entry, row) for entry, row in zip(self.found, rows, strict=True)]
+        shares += [
+            LineShare(line.id, self.owner[line.id], line.food_name or line.text,
+                      "no food chosen", line.grams, dict.fromkeys(SHOWN))
+            for line in self.lost
+        ]  # fmt: skip
+        return tuple(shares)
+
+    def _line(self, entry: Entry, row: list[float]) -> LineShare:
+        line, source = entry.line, self.library.rows[entry.row_key]
+        return LineShare(
+            line.id, self.owner[line.id], self.library.food(line.food or "").name,
+            f"{source.source}: {source.description}", entry.best,
+            dict(zip(SHOWN, _known(row), strict=True)),
+        )  # fmt: skip
+
+    def of_lines(self, nutrient: str) -> dict[str, float | None]:
+        """Return what each line brings of one figure, by its id; None where unknown."""
+        brought = _known(self.brought[:, PLACE[nutrient]].tolist())
+        found = dict(zip((entry.line.id for entry in self.found), brought, strict=True))
+        return found | dict.fromkeys(line.id for line in self.lost)
 
     def of_share(self, share: float) -> dict[str, Figure]:
         """Return the figures of a share of the whole dish, nothing lost."""
@@ -116,26 +146,20 @@ def plate_of(
     share = 1 / dish.servings
     figures = totals.figures(share)
     brought = _brought(found, share)
-    shares = [
-        _line_share(entry, row, owner, library)
-        for entry, row in zip(found, brought[:, : len(SHOWN)].tolist(), strict=True)
-    ]
-    shares += [
-        LineShare(line.id, owner[line.id], line.food_name or line.text, "no food chosen",
-                  line.grams, dict.fromkeys(SHOWN))
-        for line in lost
-    ]  # fmt: skip
-    parts = _part_shares(dish, found, shares, brought, figures["net_carbs"], library)
+    unknown = {owner[line.id] for line in lost}
+    parts = _part_shares(dish, found, unknown, brought, figures["net_carbs"], library)
     return Plate(
         servings=dish.servings,
         grams=sum(part.grams for part in parts) * share,
         figures=figures,
         parts=parts,
-        lines=tuple(shares),
         totals=totals,
         losses=dict(losses or {}),
         found=tuple(found),
         lost=tuple(lost),
+        brought=brought,
+        owner=owner,
+        library=library,
     )
 
 
@@ -154,17 +178,6 @@ def _brought(found: Sequence[Entry], share: float) -> Matrix:
     return made
 
 
-def _line_share(
-    entry: Entry, row: list[float], owner: Mapping[str, str], library: Library
-) -> LineShare:
-    source = library.rows[entry.row_key]
-    values = dict(zip(SHOWN, _known(row), strict=True))
-    line = entry.line
-    name = library.food(line.food or "").name
-    return LineShare(line.id, owner[line.id], name, f"{source.source}: {source.description}",
-                     entry.best, values)  # fmt: skip
-
-
 def _known(values: Sequence[float]) -> list[float | None]:
     # NaN is the one number that differs from itself.
     return [None if value != value else value for value in values]  # noqa: PLR0124
@@ -173,16 +186,15 @@ def _known(values: Sequence[float]) -> list[float | None]:
 def _part_shares(
     dish: Dish,
     found: Sequence[Entry],
-    shares: Sequence[LineShare],
+    unknown: Container[str],
     brought: Matrix,
     net: Figure,
     library: Library,
 ) -> tuple[PartShare, ...]:
-    whose = [share.part_id for share in shares]
-    unknown = set(whose[len(found) :])
-    result = []
+    """Return what each part brings; nothing is known of one in `unknown`."""
+    result, places = [], {entry.line.id: place for place, entry in enumerate(found)}
     for part in dish.parts:
-        own = [place for place, owner in enumerate(whose[: len(found)]) if owner == part.id]
+        own = [places[line.id] for line in part.effective_lines() if line.id in places]
         sums = brought[own, : len(SHOWN)].sum(axis=0).tolist()
         values: dict[str, float | None] = dict.fromkeys(SHOWN)
         if part.id not in unknown:

@@ -205,7 +205,8 @@ def _figure(
 def _ends(drawn: Draws) -> Matrix:
     """Return the ends of the modelled 90 % of each row of draws."""
     places = [round(edge * (DRAWS - 1)) for edge in SPREAD]
-    return np.partition(drawn, places, axis=1)[:, places].astype(np.float64)
+    # Sorting all of a row is several times quicker than setting two places apart.
+    return np.sort(drawn, axis=1)[:, places].astype(np.float64)
 
 
 def _joined(one: Totals, other: Totals) -> tuple[tuple[str, ...], Matrix, Matrix]:

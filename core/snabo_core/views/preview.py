@@ -290,7 +290,7 @@ def _salt(made: Judged, masses: Mapping[str, float]) -> SaltView | None:
 
 def _starchiest(dish: Dish, was: Plate, book: Book) -> StarchyView | None:
     """Name the slot whose starchy lines bring most net carbs."""
-    brought = {line.line_id: line.values["net_carbs"] for line in was.lines}
+    brought = was.of_lines("net_carbs")
     best: tuple[float, Part, Slot] | None = None
     for part in dish.parts:
         for slot in part.slots:

@@ -101,7 +101,7 @@ def _limit_cell(
     setting: Setting,
 ) -> Cell:
     words = say(in_energy_unit(result.message, setting.energy_unit))
-    brought = [(s.values[target.nutrient] or 0.0, s.line_id) for s in plate.lines]
+    brought = [(value or 0.0, key) for key, value in plate.of_lines(target.nutrient).items()]
     most = max(brought, default=(0.0, ""))
     over = result.code in {"over", "likely_misses"} and target.at_most is not None
     line = names.get(most[1], "") if over and most[0] > 0 else ""
