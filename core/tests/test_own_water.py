@@ -7,6 +7,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from snabo_core.dish import Dish, Leaving, MethodStep, Part, Readings, Take, Taken
+from snabo_core.errors import BadInput
 from snabo_core.foods import library
 from snabo_core.plate import Eater, Target
 from snabo_core.plate.portions import finished_question
@@ -144,6 +145,17 @@ class OwnSteps(unittest.TestCase):
         open_line = replace(pot.lines[0], grams=None, grams_low=None, grams_high=None)
         made = replace(stew(), parts=(replace(pot, lines=(open_line, pot.lines[1])),))
         self.assertEqual(judged(made, NOBODY, book(), library()).changes.own, ())
+
+    def test_what_no_scale_says_and_a_method_without_end(self) -> None:
+        for grams in (-5.0, 0.0, 1e9, float("nan")):
+            told = Readings(own_steps={"pot": {"simmer": grams}}, own_of={"pot": {}})
+            with self.assertRaisesRegex(BadInput, "more than nothing"):
+                preview(stew(), replace(NOBODY, readings=told), book(), library())
+        chain = [step("0", "simmer", "t", "o", minutes=3)]
+        chain += [step(f"{i}", "simmer", f"{i - 1}", minutes=3) for i in range(1, 200)]
+        dry = judged(replace(stew(), method=tuple(chain)), NOBODY, book(), library())
+        # However long it simmers, what is not water stays.
+        self.assertTrue(20 < dry.grams < 200, dry.grams)
 
     def test_what_is_left_in_the_pan_does_not_leave_twice(self) -> None:
         gone = (Leaving("fry", "all", 0.2, 0.3, 0.4, known=True),)

@@ -10,6 +10,7 @@ from snabo_core.foods import library
 from snabo_core.quantities.kinds import heading_name, is_furniture, kind_of_line
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
 from snabo_core.recipe import lines_from, read_recipe
+from snabo_core.wording import say
 
 FOODS = library()
 
@@ -478,6 +479,9 @@ class Pieces(Case):
             with self.subTest(text):
                 self.grams(text, low, high)
                 self.assertEqual(read(text).doubts, ())
+        self.assertIn(
+            "about 67 % of that goes in", say(read("2 leeks, white part only").grams.reason)
+        )
         self.doubted("1 celery stalk, white part only",
                      "1 x 400g tin of coconut milk, thick part only")  # fmt: skip
 
@@ -512,6 +516,12 @@ class Pieces(Case):
 
     def test_what_is_in_a_tin_was_peeled_before(self) -> None:
         self.grams("400 g peeled tomatoes, tinned", 400, 400)
+
+    def test_salt_and_spices_are_sprinkled_sparely(self) -> None:
+        # A quarter of a teaspoon, 1.5 g of salt; common practice, no source.
+        self.grams("sprinkle of salt", 0.8, 2.5)
+        self.grams("sprinkle of nutmeg", 0.2, 1.0)
+        self.grams("sprinkle of sesame seeds", 1.5, 6.0)
 
     def test_so_much_of_something_is_no_step_and_no_heading(self) -> None:
         for text, food in (

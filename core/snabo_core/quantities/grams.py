@@ -42,6 +42,8 @@ HEAPS: dict[str, tuple[float, float, float]] = {
     "scant": (0.85, 0.9, 0.97), "generous": (1.02, 1.12, 1.25),
 }  # fmt: skip
 HEAPED_POWDER = (1.3, 1.5, 1.7)
+# What is sharp is sprinkled more sparely than seeds or herbs: a quarter as much.
+SHARP, SHARP_SPRINKLE = {"spice", "salt"}, 0.25
 # A cup is wide: its heap is a smaller share of it than a spoon's. From so many ml on.
 HEAPED_CUP, CUP_ML = (1.05, 1.2, 1.35), 100.0
 POWDERS = {"starch", "spice", "fibre", "sweetener", "salt", "grain"}
@@ -309,6 +311,8 @@ def _volume(amount: Amount, food: Food, form: str) -> Grams:
     if amount.size and unit.kind == "vague":
         less, by, more = SIZES[amount.size]
         low_ml, best_ml, high_ml = low_ml * less, best_ml * by, high_ml * more
+    if unit.id == "sprinkling" and food.food_class in SHARP:
+        low_ml, best_ml, high_ml = (ml * SHARP_SPRINKLE for ml in (low_ml, best_ml, high_ml))
     low_heap, heap, high_heap = _heap(amount, food, form)
     # A millilitre's grams say nothing once they are rounded; a hundred's do.
     count = 1 if best_ml > 1 else 100

@@ -45,6 +45,7 @@ from snabo_core.quantities.splitting import Clause, first_of, split_foods
 from snabo_core.quantities.tidying import LINE_LIMIT, plain_line, tidy
 from snabo_core.quantities.units import UNITS, unit_for
 from snabo_core.quantities.uses import read_uses
+from snabo_core.wording import Message, say
 
 SURE = 0.8
 # What a doubtful line's confidence is at most.
@@ -469,7 +470,8 @@ def _of_part(grams: Grams, share: tuple[float, float, float]) -> Grams:
         None if g is None else g * s
         for g, s in zip((grams.low, grams.best, grams.high), share, strict=True)
     )
-    return replace(grams, low=low, best=best, high=high)
+    reason = Message("part_goes_in", {"whole": say(grams.reason), "share": share[1]})
+    return replace(grams, low=low, best=best, high=high, reason=reason)
 
 
 def _unit_behind(amount: Amount | None, found: _Found, food: Food) -> Amount | None:

@@ -73,8 +73,9 @@ export function SharedOut(): JSX.Element | null {
         <p className="soft">
           {expected === null ? (
             <>
-              Until it is weighed, a serving counts as {withUnit(preview.serving_grams, 'g')}: what
-              went in, and what cooking takes from it or adds.
+              Until it is weighed, a serving counts as {preview.mass_is_least && 'at least '}
+              {withUnit(preview.serving_grams, 'g')}: what went in, and what cooking takes from it
+              or adds.
             </>
           ) : (
             <>
