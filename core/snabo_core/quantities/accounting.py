@@ -23,7 +23,7 @@ from snabo_core.quantities.lexicon import (
     Word,
     spans_in,
 )
-from snabo_core.quantities.pieces import words_of_part
+from snabo_core.quantities.pieces import measured_by, words_of_part
 from snabo_core.quantities.vocabulary import class_of
 
 # "Free of", "no", "low in": what is claimed of the food has to be true of the row chosen.
@@ -96,17 +96,6 @@ FIRED = {"boiled", "cooked", "steamed", "roasted", "roast", "baked", "grilled", 
 COOKED_WEIGHS_LESS = {"meat", "fish"}
 AFTER_DRYING = {"and", "pat", "patted", "squeezed", "washed", "rinsed", "drained", "wrung",
                 "cleaned", "press", "pressed", "well", "wiped"}  # fmt: skip
-
-
-_MEASURED_BY = re.compile(
-    r"^(?:[a-z-]+\s+)?(?P<by>[a-z-]+)\s+of\s+(?!the\b|a\b|an\b)", re.IGNORECASE
-)
-# What stands before "of" and measures nothing, or what a whole food is called by.
-_NO_MEASURE = set(
-    "rest half quarter third some plenty lots couple pair dozen most all more bit bits piece "
-    "pieces amount kind kinds type types sort sorts weight total choice mix mixture selection "
-    "variety combination few number worth".split()
-)
 
 
 _ALSO_CALLED = re.compile(
@@ -239,11 +228,8 @@ def account(
 
 def _of_what(text: str, line: Sequence[Word], used: frozenset[int]) -> list[str]:
     """Return what a food is measured by where nobody knows how much that is: "coins of carrot"."""
-    match = _MEASURED_BY.match(text)
-    if match is None or _places(line, *match.span("by")) & used:
-        return []
-    word = match["by"].lower()
-    return [] if word in _NO_MEASURE else [word]
+    by = measured_by(text)
+    return [] if by is None or _places(line, *by.span()) & used else [by.group().lower()]
 
 
 def _settle_claims(book: _Ledger) -> None:

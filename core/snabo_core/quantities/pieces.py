@@ -26,6 +26,15 @@ _ONLY_PART = re.compile(
     r"\b(?:thick|thin|solid|creamy|woody|leafy|fat|lean|top|bottom|middle)(?: parts?| ends?| bits?)? only\b",
     re.IGNORECASE,
 )
+_MEASURED_BY = re.compile(
+    r"^(?:[a-z-]+\s+)?(?P<by>[a-z-]+)(?=\s+of\s+(?!the\b|a\b|an\b))", re.IGNORECASE
+)
+# What stands before "of" and measures nothing, or what a whole food is called by.
+_NO_MEASURE = set(
+    "rest half quarter third some plenty lots couple pair dozen most all more bit bits piece "
+    "pieces amount kind kinds type types sort sorts weight total choice mix mixture selection "
+    "variety combination few number worth".split()
+)
 # Shares of one that stay, low, usual and high; a crust is a quarter to a third of a slice.
 # Common practice, no source.
 _STAYS = {
@@ -81,3 +90,15 @@ def words_of_part(text: str, food: Food) -> list[str]:
     """Return the words that leave only a part of a food in where nobody knows how much that is."""
     found = [match.group().lower() for match in _ONLY_PART.finditer(text)]
     return found if found and stays(text, food) is None else []
+
+
+def measured_by(text: str) -> re.Match[str] | None:
+    """Return the word that a food is counted in and that measures nothing: "coins of carrot".
+
+    Args:
+        text: a line without its amount and without a unit that is known.
+    """
+    match = _MEASURED_BY.match(text)
+    if match is None or match["by"].lower() in _NO_MEASURE:
+        return None
+    return re.compile(r"[a-z-]+", re.IGNORECASE).match(text, match.start("by"))
