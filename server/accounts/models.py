@@ -56,6 +56,9 @@ class Household(models.Model):
     # whether its own yields go before the book's, and since when they count
     learns = models.BooleanField(default=True)
     learns_since = models.DateTimeField(null=True)
+    # another word whenever its eaters or what was told of its cookings change, so that caches
+    # can follow; never the same again, so that nothing undone is taken for what came after it
+    mark = models.CharField(max_length=32, default="")
     # set while own foods were changed and not committed; nothing may be cached then
     foods_in_change = False
 

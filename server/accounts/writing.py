@@ -9,6 +9,7 @@ import time
 from collections.abc import Callable
 from functools import wraps
 from typing import ParamSpec, TypeVar
+from uuid import uuid4
 
 from django.db import OperationalError, connection, transaction
 from django.shortcuts import get_object_or_404
@@ -41,7 +42,7 @@ def writes(service: Callable[Given, Answer]) -> Callable[Given, Answer]:
                     now = get_object_or_404(Household.objects.select_for_update(), pk=household.pk)
                     kwargs["household"] = now
                     answer = service(*args, **kwargs)
-                household.foods_revision = now.foods_revision
+                household.foods_revision, household.mark = now.foods_revision, now.mark
                 if connection.in_atomic_block:
                     # The larger transaction may still be undone.
                     household.foods_in_change = household.foods_in_change or now.foods_in_change
@@ -56,3 +57,9 @@ def writes(service: Callable[Given, Answer]) -> Callable[Given, Answer]:
         raise AssertionError("unreachable")
 
     return run
+
+
+def mark_anew(*, household: Household) -> None:
+    """Say that eaters or what was told of cookings change, in the same transaction as that."""
+    household.mark = uuid4().hex
+    household.save(update_fields=["mark"])

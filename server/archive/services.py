@@ -15,7 +15,7 @@ from django.utils import timezone
 
 from accounts.models import Household, SignIn, User
 from accounts.services import KitchenSettings, change_kitchen
-from accounts.writing import writes
+from accounts.writing import mark_anew, writes
 from archive.rows import KINDS, Kind, compared, identity, told
 from archive.sound import refuse_unsound, shown_whole
 from config.wire import convert
@@ -178,6 +178,7 @@ def _restored(
     refuse_unsound(archive)
     plan = _Restoring(household, archive, photos, replace=form.replace).run()
     foods_changed(household=household)
+    mark_anew(household=household)
     household.refresh_from_db()
     shown_whole(household=household)
     if not form.apply:

@@ -52,6 +52,16 @@ def taught_to(*, household: Household, until: dt.datetime | None = None) -> Taug
 
     `until` leaves out what was told from then on, None for nothing.
     """
+    key = f"taught-{household.pk}-{household.mark}-{household.learns_since}-{until}"
+    key = key.replace(" ", "_")
+    known: Taught | None = cache.get(key)
+    if known is None:
+        known = _taught(household, until)
+        cache.set(key, known, KEPT_SECONDS)
+    return known
+
+
+def _taught(household: Household, until: dt.datetime | None) -> Taught:
     events = RunEvent.objects.filter(
         run__household=household, kind__in=(WEIGHED, TAKEN_BACK, VERDICT)
     ).order_by("-id")
@@ -59,16 +69,7 @@ def taught_to(*, household: Household, until: dt.datetime | None = None) -> Taug
         events = events.filter(server_time__gt=household.learns_since)
     if until is not None:
         events = events.filter(server_time__lt=until)
-    # Events are only ever added: the last one says whether there is anything new to fold.
-    newest = events.values_list("id", flat=True).first()
-    if newest is None:
-        return Taught()
-    key = f"taught-{household.pk}-{newest}-{household.learns_since}-{until}".replace(" ", "_")
-    known: Taught | None = cache.get(key)
-    if known is None:
-        known = _folded(list(events[:MOST_EVENTS]))
-        cache.set(key, known, KEPT_SECONDS)
-    return known
+    return _folded(list(events[:MOST_EVENTS]))
 
 
 def _folded(newest_first: list[RunEvent]) -> Taught:

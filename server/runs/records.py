@@ -20,9 +20,9 @@ from foods.own import library_of
 from foods.stand_ins import book_of
 from runs.folding import facts_of
 from runs.learning import cooking_setting
-from runs.models import Run, RunEvent
+from runs.models import Run
 from runs.photos import PhotoAnswer, photos_of
-from runs.services import EVENT_SCHEMA, current_run, net_grams, take_event_back
+from runs.services import current_run, keep_told, net_grams, take_event_back
 from runs.sessions import jobs_of_session, state_of
 from runs.sheets import Short
 from shelf.models import ShelfBatch
@@ -218,14 +218,12 @@ def tell_run(*, household: Household, run_id: UUID, body: RunTold) -> ToldAnswer
         raise BadInput("That is more than can be told of one cooking.", "kind")
     kept, question = _kept(household, run), None
     if body.kind == "finished_weight":
-        question = _finished_weight(run, kept, body)
+        question = _finished_weight(household, run, kept, body)
     elif body.kind == "taken_back":
-        _take_back(run, body)
+        _take_back(household, run, body)
     else:
         kind, payload = _TELL[body.kind](kept, body)
-        RunEvent.objects.create(
-            run=run, client_id=body.id, kind=kind, payload=payload | {"schema": EVENT_SCHEMA}
-        )
+        keep_told(household=household, run=run, client_id=body.id, kind=kind, payload=payload)
         if kind == LEFT_OVER:
             _shelve(household, run, kept, body)
     facts = facts_of(run, household.zone)
@@ -233,7 +231,7 @@ def tell_run(*, household: Household, run_id: UUID, body: RunTold) -> ToldAnswer
     return ToldAnswer(_answer(household, run, now), question)
 
 
-def _finished_weight(run: Run, kept: _Kept, body: RunTold) -> str | None:
+def _finished_weight(household: Household, run: Run, kept: _Kept, body: RunTold) -> str | None:
     """Take the weight of a run's finished dish, or return why it is hard to believe.
 
     Raises:
@@ -246,9 +244,9 @@ def _finished_weight(run: Run, kept: _Kept, body: RunTold) -> str | None:
         return say(doubt)
     payload = {
         "grams": grams, "gross": body.gross, "tare": body.tare, "vessel": body.vessel,
-        "stand_ins": core.stand_ins_of(kept.record.dish), "schema": EVENT_SCHEMA,
+        "stand_ins": core.stand_ins_of(kept.record.dish),
     }  # fmt: skip
-    RunEvent.objects.create(run=run, client_id=body.id, kind=FINISHED, payload=payload)
+    keep_told(household=household, run=run, client_id=body.id, kind=FINISHED, payload=payload)
     return None
 
 
@@ -302,14 +300,14 @@ def _off_the_shelf(run: Run, event: UUID) -> None:
     row.save(update_fields=["removed_at"])
 
 
-def _take_back(run: Run, body: RunTold) -> None:
+def _take_back(household: Household, run: Run, body: RunTold) -> None:
     told = (SERVED, LEFT_OVER, VERDICT, FINISHED)
     finished = facts_of(run).finished
     event = body.event or (UUID(finished.event) if finished else None)
     if event is None or not run.events.filter(client_id=event, kind__in=told).exists():
         raise BadInput("There is nothing of that to take back.", "event")
     _off_the_shelf(run, event)
-    take_event_back(run, body.id, event)
+    take_event_back(household=household, run=run, client_id=body.id, event=event)
 
 
 def _served(kept: _Kept, body: RunTold) -> tuple[str, dict[str, Any]]:

@@ -13,7 +13,7 @@ from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from accounts.models import Household
-from accounts.writing import writes
+from accounts.writing import mark_anew, writes
 from config.wire import stored_dish
 from dishes.models import Dish, DishVersion
 from dishes.services import keep_version, own_dish
@@ -369,10 +369,17 @@ def _noted(
     household: Household, dish: Dish, client_id: UUID, kind: str, payload: dict[str, Any]
 ) -> WeighResult:
     run = _open_run(household, dish)
-    RunEvent.objects.create(
-        run=run, client_id=client_id, kind=kind, payload=payload | {"schema": EVENT_SCHEMA}
-    )
+    keep_told(household=household, run=run, client_id=client_id, kind=kind, payload=payload)
     return WeighResult(fold(run), None)
+
+
+def keep_told(
+    *, household: Household, run: Run, client_id: UUID, kind: str, payload: dict[str, Any]
+) -> None:
+    """Keep what was told of a cooking, in the same transaction as what hangs on it."""
+    whole = payload | {"schema": EVENT_SCHEMA}
+    RunEvent.objects.create(run=run, client_id=client_id, kind=kind, payload=whole)
+    mark_anew(household=household)
 
 
 def _own_run(household: Household, run_id: UUID) -> Run:
@@ -397,22 +404,27 @@ def take_back(*, household: Household, run_id: UUID, body: TakeBack) -> RunState
         if not known:
             raise BadInput("There is no such weigh-in to take back.", "step")
         payload: dict[str, Any] = {
-            "part": body.part, "slot": body.slot or "", "step": body.step, "schema": EVENT_SCHEMA
+            "part": body.part, "slot": body.slot or "", "step": body.step
         }  # fmt: skip
         if body.line:
             payload["line"] = body.line
         if body.round is not None or body.batch:
             payload["turn"] = [body.round or 1, body.batch]
-        RunEvent.objects.create(run=run, client_id=body.client_id, kind=TAKEN_BACK, payload=payload)
+        keep_told(
+            household=household, run=run, client_id=body.client_id, kind=TAKEN_BACK,
+            payload=payload,
+        )  # fmt: skip
     return fold(run)
 
 
-def take_event_back(run: Run, client_id: UUID, event: UUID, at: dt.datetime | None = None) -> None:
+def take_event_back(
+    *, household: Household, run: Run, client_id: UUID, event: UUID, at: dt.datetime | None = None
+) -> None:
     """Take one event of a run back by a further event; nothing is erased."""
-    payload = {"event": str(event), "schema": EVENT_SCHEMA}
+    payload = {"event": str(event)}
     if at is not None:
         payload["at"] = at.isoformat()
-    RunEvent.objects.create(run=run, client_id=client_id, kind=TAKEN_BACK, payload=payload)
+    keep_told(household=household, run=run, client_id=client_id, kind=TAKEN_BACK, payload=payload)
 
 
 def _refuse_closed(run: Run) -> None:

@@ -415,7 +415,7 @@ def _taken(household: Household, session: CookingSession, event: StoveEvent) -> 
     if event.kind == "taken_back" and event.event is not None:
         run = session.runs.filter(events__client_id=event.event).first()
         if run is not None:
-            return _weight_taken_back(session, run, event, event.event)
+            return _weight_taken_back(household, session, run, event, event.event)
     if session.events.filter(client_id=event.id).exists():
         return EventAnswer(event.id, "repeated")
     sentence = _refusal(session, event)
@@ -443,14 +443,16 @@ def _taken(household: Household, session: CookingSession, event: StoveEvent) -> 
 
 
 def _weight_taken_back(
-    session: CookingSession, run: Run, event: StoveEvent, weight: UUID
+    household: Household, session: CookingSession, run: Run, event: StoveEvent, weight: UUID
 ) -> EventAnswer:
     """Take back a weight; it belongs to its run."""
     if run.events.filter(client_id=event.id).exists():
         return EventAnswer(event.id, "repeated")
     if session.finished_at is not None:
         return EventAnswer(event.id, "refused", OVER)
-    take_event_back(run, event.id, weight, at=_happened(event))
+    take_event_back(
+        household=household, run=run, client_id=event.id, event=weight, at=_happened(event)
+    )
     return EventAnswer(event.id, "accepted")
 
 

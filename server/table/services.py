@@ -4,6 +4,7 @@ import datetime as dt
 import zoneinfo
 from collections.abc import Sequence
 from dataclasses import replace
+from functools import lru_cache
 from uuid import UUID, uuid4
 
 import msgspec
@@ -11,7 +12,7 @@ from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from accounts.models import Household
-from accounts.writing import writes
+from accounts.writing import mark_anew, writes
 from config.wire import convert
 from snabo_core.errors import BadInput
 from snabo_core.plate import Eater as CoreEater
@@ -90,10 +91,9 @@ def eaters_of(*, household: Household) -> list[EaterRecord]:
 
 def setting_of(*, household: Household, chosen: Sequence[str] = ()) -> Setting:
     """Return what the household brings to a computation; `chosen` eaters, or all."""
-    people = [e for e in eaters_of(household=household) if not chosen or str(e.id) in chosen]
-    eaters = tuple(_core_eater(e) for e in people)
+    people = _people(household.pk, household.mark)
     return Setting(
-        eaters,
+        tuple(eater for eater in people if not chosen or eater.id in chosen),
         household.microwave_watts,
         Rules(household.polyols, household.energy_rules),
         household.energy_unit,
@@ -103,6 +103,12 @@ def setting_of(*, household: Household, chosen: Sequence[str] = ()) -> Setting:
         pans=tuple(convert(household.pans, list[Pan])),
         equipment=Equipment(**household.equipment),
     )
+
+
+# A few households' eaters; the mark is another one whenever they change.
+@lru_cache(maxsize=64)
+def _people(household_id: int, _mark: str) -> tuple[CoreEater, ...]:
+    return tuple(_core_eater(e) for e in eaters_of(household=Household(pk=household_id)))
 
 
 def _core_eater(eater: EaterRecord) -> CoreEater:
@@ -177,6 +183,7 @@ def add_eater(
             raise BadInput("This id is taken; load the page again.", "Client-Id")
         return record(known)
     _refuse_full_table(household)
+    mark_anew(household=household)
     return record(Eater.objects.create(household=household, uid=client_id or uuid4(), **fields))
 
 
@@ -185,8 +192,10 @@ def _refuse_full_table(household: Household) -> None:
         raise BadInput(f"{MOST_EATERS} eaters are the most a table holds.", "name")
 
 
-def _own(household: Household, eater_id: UUID) -> Eater:
-    return get_object_or_404(Eater.objects.of(household).select_for_update(), uid=eater_id)
+def _to_change(household: Household, eater_id: UUID) -> Eater:
+    found = get_object_or_404(Eater.objects.of(household).select_for_update(), uid=eater_id)
+    mark_anew(household=household)
+    return found
 
 
 @writes
@@ -196,7 +205,7 @@ def change_eater(*, household: Household, eater_id: UUID, form: EaterForm) -> Ea
     Raises:
         BadInput: the form contradicts itself.
     """
-    eater, fields = _own(household, eater_id), checked_form(form)
+    eater, fields = _to_change(household, eater_id), checked_form(form)
     for field, value in fields.items():
         setattr(eater, field, value)
     eater.save(update_fields=list(fields))
@@ -206,7 +215,7 @@ def change_eater(*, household: Household, eater_id: UUID, form: EaterForm) -> Ea
 @writes
 def remove_eater(*, household: Household, eater_id: UUID) -> None:
     """Take an eater from the table; `restore_eater` brings them back."""
-    eater = _own(household, eater_id)
+    eater = _to_change(household, eater_id)
     eater.deleted_at = timezone.now()
     eater.save(update_fields=["deleted_at"])
 
@@ -218,7 +227,7 @@ def restore_eater(*, household: Household, eater_id: UUID) -> EaterRecord:
     Raises:
         BadInput: the table is full.
     """
-    eater = _own(household, eater_id)
+    eater = _to_change(household, eater_id)
     if eater.deleted_at is not None:
         _refuse_full_table(household)
     eater.deleted_at = None
@@ -249,7 +258,7 @@ def dismiss(*, household: Household, eater_id: UUID, key: str) -> EaterRecord:
     """
     if key not in book().cautions:
         raise BadInput("There is no such caution.", "key")
-    eater = _own(household, eater_id)
+    eater = _to_change(household, eater_id)
     eater.dismissed = sorted({*eater.dismissed, key})
     eater.save(update_fields=["dismissed"])
     return record(eater)

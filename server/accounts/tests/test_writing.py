@@ -19,7 +19,7 @@ from foods import own
 from snabo_core.dish import Dish as CoreDish
 from snabo_core.dish import Line, Part
 from snabo_core.errors import BadInput
-from table.services import eaters_of
+from table.services import EaterForm, add_eater, eaters_of, remove_eater, setting_of
 
 DISH = CoreDish("Boat pot", 2, (Part("p", "Pot", (Line("l", "200 g peas"),)),))
 
@@ -162,6 +162,27 @@ class Meeting(TransactionTestCase):
         self.assertIs(
             before, own.library_of(household=Household(id=self.household.id, foods_revision=0))
         )
+
+    def test_an_eater_whose_change_failed_is_never_judged_for(self) -> None:
+        def seated() -> list[str]:
+            now = Household.objects.get(pk=self.household.pk)
+            return [eater.name for eater in setting_of(household=now).eaters]
+
+        @writes
+        def failing(*, household: Household) -> None:
+            add_eater(household=household, form=EaterForm("Dot", "low_carb", [], []))
+            self.assertIn("Dot", [one.name for one in setting_of(household=household).eaters])
+            raise BadInput("No.", "x")
+
+        with self.assertRaises(BadInput):
+            failing(household=self.household)
+        self.assertEqual(seated(), [])
+        self.assertEqual(len(setting_of(household=self.household).eaters), 0)
+        eater = add_eater(household=self.household, form=EaterForm("Eve", "low_carb", [], []))
+        self.assertEqual(seated(), ["Eve"])
+        self.assertEqual(len(setting_of(household=self.household).eaters), 1)
+        remove_eater(household=self.household, eater_id=eater.id)
+        self.assertEqual(seated(), [])
 
 
 class Again(KitchenCase):

@@ -316,7 +316,7 @@ class Complete(TestCase):
             spare = {"id", "uid", "changed_at", "summary", "summary_key", "jpeg"}
             self.assertEqual(columns - told - spare, set(), kind.key)
         settings = {f.attname for f in Household._meta.concrete_fields}
-        self.assertEqual(settings - set(SETTINGS), {"id", "foods_revision"})
+        self.assertEqual(settings - set(SETTINGS), {"id", "foods_revision", "mark"})
 
 
 class Erasing(KitchenCase):
