@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
+from functools import cached_property
 from typing import Literal
 
 from snabo_core.dish.lines import Line
@@ -149,6 +150,10 @@ class Part:
 
     def effective_lines(self) -> tuple[Line, ...]:
         """Return the lines as the part now is: kept ones, then the stand-ins' lines."""
+        return self._effective
+
+    @cached_property
+    def _effective(self) -> tuple[Line, ...]:
         replaced = self._swapped()
         kept = [line for line in self.lines if line.id not in replaced and not line.left_out]
         batches = [batch for line in kept if line.instead and (batch := line.met())]
