@@ -204,6 +204,62 @@ class AsPeoplePaste(unittest.TestCase):
         parts = read_recipe(text, library()).parts
         return [line.text for part in parts for line in part.lines]
 
+    def test_what_hangs_below_a_line_belongs_to_it(self) -> None:
+        text = """Chowder
+        INGREDIENTS
+           3       stalks celery, leaves kept
+                      for the top
+           1 lb    cauliflower, in florets
+           2       onions
+                   black pepper
+           60 g    cheese:
+                      grated
+        """
+        [part] = read_recipe(text, library()).parts
+        self.assertEqual(
+            [line.text for line in part.lines][:4],
+            ["3 stalks celery, leaves kept for the top", "1 lb cauliflower, in florets", "2 onions",
+             "black pepper"],
+        )  # fmt: skip
+
+    def test_sentences_at_the_edge_of_a_page(self) -> None:
+        broken = """Pot\n\n200 g peas\n1 onion\n\nMethod
+Melt the butter in a heavy pot and cook the onion and peas
+until soft, about 8 minutes.
+
+Add the stock and simmer for a quarter of an hour, mash some
+of it against the side.
+
+Stir in the milk and warm it through without any boiling.
+Pepper it well and take it to the table.
+"""
+        self.assertEqual(len(read_recipe(broken, library()).steps), 3)
+        # A step for each line stays that, however long the lines are.
+        single = (
+            broken.partition("Method")[0]
+            + """Method
+Melt the butter in a heavy pot and cook the onion and peas
+until soft, about 8 minutes.
+Stir in the milk and warm it through without any boiling.
+Pepper it well and take it to the table.
+"""
+        )
+        self.assertEqual(len(read_recipe(single, library()).steps), 3)
+
+    def test_steps_without_capitals_and_full_stops(self) -> None:
+        head = "Green pot\n\n200 g peas\n1 onion\n2 tbsp oil\n\n"
+        steps = ("blitz the peas to crumbs then fry in half the oil for 3 mins\n"
+                 "chop the onion and stir it in\npile up and serve")  # fmt: skip
+        self.assertEqual(len(read_recipe(head + steps, library()).steps), 3)
+        wrapped = ("blitz the peas to crumbs in the food processor, then\n"
+                   "fry them in half the oil until they are golden and\nserve")  # fmt: skip
+        self.assertEqual(len(read_recipe(head + wrapped, library()).steps), 1)
+
+    def test_the_whole_list_on_one_line_is_no_part_of_that_name(self) -> None:
+        text = "Rosti\n\nIngredients: 400 g parsnips, 1 onion, 25 g butter\n\nMethod: Fry it all."
+        [part] = read_recipe(text, library()).parts
+        self.assertEqual((part.name, len(part.lines)), ("Dish", 3))
+
     def test_a_list_on_one_line(self) -> None:
         steps = "\nFry the leeks. Add the rest and bake 30 mins. Serves 5"
         text = "Pie\nChicken thighs 600g, leeks 2, butter 50 g, puff pastry 320g, egg 1" + steps

@@ -195,6 +195,36 @@ class Claims(unittest.TestCase):
             found = {claim.key: round(claim.high, 2) for claim in claims_in([text])}
             self.assertEqual(found, expected, text)
 
+    def test_a_label_that_stands_across(self) -> None:
+        head = "Energy | Fat | Carbs | Protein"
+        whole = {"kcal": 465, "fat": 33, "carbohydrate": 10, "protein": 29}
+        for lines, expected in (
+            ((head, "465 kcal | 33 g | 10 g | 29 g"), whole),
+            ((head, "Per 100 g: 120 kcal | 8 g | 3 g | 7 g", "Per portion: 465 | 33 | 10 | 29"),
+             whole),
+            ((head, "Per portion: 465 | 33 | 10 | 29"), whole),
+            ((head, "465 kcal | 33 g"), {"kcal": 465}),
+            (("Fat of the land", "33 g of it"), {}),
+        ):  # fmt: skip
+            found = {claim.key: round(claim.high, 2) for claim in claims_in(lines)}
+            self.assertEqual(found, expected, lines)
+
+    def test_a_list_in_a_list_is_a_part_and_a_remark_is_none(self) -> None:
+        text = ("# Pot\n\n## Ingredients\n\n- For the lid\n  - 200 g peas\n  - 1 egg\n- 2 onions\n"
+                "  - red ones\n\n## Method\n\n1. Boil the peas.\n")  # fmt: skip
+        found = {
+            p.name: [line.text for line in p.lines] for p in read("p.md", text).dishes[0].parts
+        }
+        self.assertEqual(found["Lid"][:3], ["200 g peas", "1 egg", "2 onions"])
+        self.assertNotIn("2 onions", found)
+
+    def test_lines_dressed_up_are_headings_where_few_are(self) -> None:
+        lines = ["<b>Pot</b>", "200 g peas", "1 onion", "<b>Sage butter</b>", "80 g butter"]
+        found = {p.name: len(p.lines) for p in pot(recipeIngredient=lines).parts}
+        self.assertEqual(found, {"Pot": 2, "Sage butter": 1})
+        dressed = [f"<p>{food}</p>" for food in ("Peas", "Sage butter", "Salt")]
+        self.assertEqual([len(p.lines) for p in pot(recipeIngredient=dressed).parts], [3])
+
     def test_a_dish_that_does_not_say_how_much_a_serving_is_is_not_compared(self) -> None:
         dish = pot(nutrition={"@type": "NutritionInformation", "calories": "81"})
         self.assertEqual(claims_view(dish, Setting(()), book(), library()).claims, ())

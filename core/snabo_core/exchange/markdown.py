@@ -19,7 +19,7 @@ from snabo_core.exchange.front_matter import facts_of, front_matter
 from snabo_core.plate.nutrients import LABELS, UNIT
 from snabo_core.quantities.kinds import begins_with_amount, is_step, kind_of_line
 from snabo_core.recipe import ToldRecipe
-from snabo_core.recipe.claims import claims_in
+from snabo_core.recipe.claims import LEAST_ACROSS, claims_in, columns_of
 from snabo_core.recipe.facts import pieces_of, times_in
 from snabo_core.recipe.layout import sort_lines
 from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES, NUTRITION
@@ -52,6 +52,7 @@ _SPECIAL = re.compile(r"([\\`*_{}\[\]<>#|~!&])")
 LONGEST_FACTS = 160
 # Fewer lines under a heading do not say what it begins.
 LEAST_TOLD = 2
+LONGEST_HEAD = 60
 # What is longer, or has a line that is, is no recipe's Markdown.
 LONGEST, LONGEST_LINE = 100_000, 4000
 
@@ -128,8 +129,17 @@ def _walk(tokens: Sequence[Token], found: _Found) -> None:
             _under(words, int(tokens[place - 1].tag[1]), found, _below(tokens, place))
         elif before in {"td_open", "th_open"}:
             row.append(words)
+        elif words and found.place == "list" and _opens_inner_list(words, tokens, place):
+            found.parts.append((heading_of(words), []))
         elif words:
             _paragraph(words, token, found)
+
+
+def _opens_inner_list(words: str, tokens: Sequence[Token], place: int) -> bool:
+    """Tell an item that is the heading of the list within it: "- For the sauce"."""
+    within = tokens[place - 2].type == "list_item_open" and place + 2 < len(tokens)
+    inner = within and tokens[place + 2].type.endswith("_list_open")
+    return inner and not begins_with_amount(words) and len(words) <= LONGEST_HEAD
 
 
 def _paragraph(words: str, token: Token, found: _Found) -> None:
@@ -154,10 +164,13 @@ class _Table:
     place: str = ""
     names: str = ""
     turned: bool = False
+    across: str = ""
 
     def take(self, row: Sequence[str], found: _Found, *, head: bool) -> None:
         if head:
             self._head(row, found)
+        elif found.place == "figures" and self.across:
+            found.claims += claims_in([self.across, " | ".join(row)])
         elif found.place == "figures":
             found.claims += _claim(row)
         elif self.names == "list" or found.place == "list":
@@ -179,6 +192,10 @@ class _Table:
             self.turned = not amounts[0]
         elif row and NUTRITION.match(row[0]):
             self.names = found.place = "figures"
+        line = " | ".join(row)
+        if len(columns_of(line)) >= LEAST_ACROSS and self.place in {"figures", "notes"}:
+            self.names = found.place = "figures"
+            self.across = line
 
 
 def _words(token: Token) -> str:

@@ -11,7 +11,7 @@ import email.policy
 import html
 import json
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import islice
 from typing import Any
 
@@ -19,6 +19,7 @@ import lxml.html
 from w3lib.encoding import html_to_unicode
 
 from snabo_core.errors import BadInput
+from snabo_core.exchange.page_sections import with_shown_sections
 from snabo_core.exchange.schema_org import Found, recipes_in
 from snabo_core.unseen import all_without_unseen
 
@@ -113,7 +114,10 @@ def read_page(source: str) -> Page:
     recipes = recipes_in(_linked(tree))
     if not any(found.told.parts for found in recipes):
         recipes = recipes_in(_microdata(tree)) or recipes
-    return Page(tuple(recipes), _visible(tree))
+    text = _visible(tree)
+    if len(recipes) == 1:
+        recipes = [replace(recipes[0], told=with_shown_sections(recipes[0].told, tree))]
+    return Page(tuple(recipes), text)
 
 
 def _parser() -> lxml.html.HTMLParser:

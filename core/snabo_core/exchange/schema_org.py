@@ -46,6 +46,11 @@ MOST_SOURCES = 4
 LONGEST_MINUTES = 10_000.0
 _TAG = re.compile(r"<(?P<end>/?)(?P<name>[a-zA-Z][a-zA-Z0-9]*)\b[^<>]*>")
 _BREAKS = {"p", "br", "li", "div", "ol", "ul", "h1", "h2", "h3", "h4", "tr"}
+# A line that is dressed up as a whole; of a list at most so many are its headings.
+_HEAD = re.compile(
+    r"\s*<(?P<name>p|b|strong|em|u|h[1-6])\b[^<>]*>[^<>\d]{2,60}</(?P=name)\s*>\s*", re.IGNORECASE
+)
+MOST_HEADS = 0.4
 _DROPPED = re.compile(r"(?is)<(script|style|noscript|iframe|object|template)\b.*?(?:</\1\s*>|\Z)")
 
 
@@ -164,8 +169,14 @@ class _Reader:
     def parts(self) -> tuple[tuple[str, tuple[str, ...]], ...]:
         """Return the ingredient list; a list inside it is a part of its own."""
         found: list[tuple[str, list[str]]] = [("", [])]
-        for item in self.several("recipeIngredient", "ingredients", "ingredient", "supply"):
-            if isinstance(item, Mapping) and "itemListElement" in item:
+        items = self.several("recipeIngredient", "ingredients", "ingredient", "supply")
+        heads = [_is_head(item) for item in items]
+        # Where every line is dressed up, none is a heading.
+        set_apart = sum(heads) <= len(items) * MOST_HEADS
+        for item, head in zip(items, heads, strict=True):
+            if head and set_apart:
+                found.append((text_of(item), []))
+            elif isinstance(item, Mapping) and "itemListElement" in item:
                 inner = item["itemListElement"]
                 inner = inner if isinstance(inner, list) else [inner]
                 found.append((text_of(item.get("name")), [_ingredient(one) for one in inner]))
@@ -218,6 +229,11 @@ class _Reader:
         heading = under if alike or not name else name
         if text:
             found.append((heading, text))
+
+
+def _is_head(item: Any) -> bool:
+    """Tell a line that is a heading or bold as a whole, or a paragraph of its own."""
+    return isinstance(item, str) and _HEAD.fullmatch(html.unescape(item[:200])) is not None
 
 
 def _letters(text: str) -> str:

@@ -134,7 +134,7 @@ wilt sear deglaze scrape dissolve rub coat dip dredge crack break separate whip 
 crush pound trim rinse pat dry toast reheat thaw defrost microwave steam poach braise stew
 broil scramble flip invert unmold unmould cool decorate drizzle top store keep
 assemble stuff fill tie truss skewer marinate strain sift sieve prepare wait
-open close uncover insert test pierce prick score stand swirl work throw dump
+blitz whizz whiz pile chuck bung plonk open close uncover insert test pierce prick score stand swirl work throw dump
 """.split()
 )
 # Step verbs that are foods or adjectives at the head of an ingredient line too.

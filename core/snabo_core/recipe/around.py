@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Sequence
+from itertools import pairwise
 
 from snabo_core.quantities.kinds import (
     begins_with_amount,
@@ -26,6 +27,8 @@ _SEASONING = re.compile(r"\b(?:salt|pepper|oil|butter|water|herbs?|seasoning|par
                         r"mint|thyme|paprika|nutmeg|cayenne|sugar|spray|lemon|lime)\b", re.IGNORECASE)  # fmt: skip
 _NO_NAME = {"times", "servings", "nutrition", "furniture"}
 LONGEST_NAME = 90
+# Lines so long may be broken at the edge of a page; so many paragraphs with such lines tell it.
+WRAPPED_AT, LEAST_BROKEN = 40, 2
 
 
 def opens_list(text: str) -> bool:
@@ -43,6 +46,20 @@ class Around:
         self.lines = lines
         self.names_food = names_food
         self.place = 0
+
+    def broken_at_edge(self, since: int) -> bool:
+        """Tell whether the text from a line on was broken by hand at its right edge.
+
+        In paragraphs: sentences go on below, and what stands apart has a blank line between.
+        """
+        broken: set[int] = set()
+        paragraph = 0
+        for above, below in pairwise(self.lines[since:]):
+            paragraph += below.after_blank
+            goes_on = below.text[:1].islower() and not (below.after_blank or below.marked)
+            if goes_on and len(above.raw) >= WRAPPED_AT and above.raw.rstrip()[-1] not in ".!?:;":
+                broken.add(paragraph)
+        return len(broken) >= LEAST_BROKEN
 
     def next(self, offset: int = 1) -> Written | None:
         """Return the line so many below, None beyond the end."""

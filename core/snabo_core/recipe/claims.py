@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 
 from snabo_core.dish import Claim
 from snabo_core.foods.labels import SODIUM_PER_SALT_MG
@@ -12,6 +12,8 @@ from snabo_core.wording import KJ_PER_KCAL
 # Nobody eats so many grams of sodium at a sitting: a bare number above it counts milligrams.
 MOST_SODIUM_G = 10.0
 LARGEST = 100_000.0
+# Names side by side that are the head of a table.
+LEAST_ACROSS = 2
 _NUMBER = re.compile(
     r"(?P<less><|≤|less than|under|up to)?\s*(?P<low>\d[\d., ]*)"
     r"(?:\s*(?:-|–|to)\s*(?P<high>\d[\d.,]*))?\s*(?P<unit>[a-zµμ]*)",
@@ -109,11 +111,36 @@ def label_words(claims: Iterable[Claim]) -> str:
 def claims_in(lines: Iterable[str]) -> tuple[Claim, ...]:
     """Return what the lines of a label claim of a serving; those of 100 g are not ours to hold."""
     figures: list[tuple[str, str]] = []
+    head: list[str] = []
     for line in lines:
         if _PER_100.search(line):
             continue
-        figures += _figures(line[:400])
+        across = _across(head, line[:400])
+        figures += across or _figures(line[:400])
+        head = head if across else columns_of(line[:400])
     return claimed(figures)
+
+
+def columns_of(line: str) -> list[str]:
+    """Return the keys that the head of a table names, in its order: "Energy | Fat | Carbs"."""
+    found: list[tuple[int, str]] = []
+    rest = _OF_WHAT.sub("", line)
+    if any(c.isdigit() for c in rest):
+        return []
+    for key, name in _NAMES.items():
+        if (match := re.search(rf"\b{name}\b", rest, re.IGNORECASE)) is not None:
+            found.append((match.start(), key))
+            rest = f"{rest[: match.start()]}{' ' * len(match[0])}{rest[match.end() :]}"
+    return [key for _, key in sorted(found)]
+
+
+def _across(head: Sequence[str], row: str) -> list[tuple[str, str]]:
+    """Return the figures of a row under the head of its table, none where they do not pair."""
+    values = [match[0] for match in re.finditer(_VALUE, _OF_WHAT.sub("", row), re.IGNORECASE)]
+    if len(head) < LEAST_ACROSS or len(values) != len(head):
+        return []
+    return [(key, f"{value} kcal" if key == "kcal" and _bare(value) else value)
+            for key, value in zip(head, values, strict=True)]  # fmt: skip
 
 
 def _figures(line: str) -> list[tuple[str, str]]:

@@ -17,7 +17,7 @@ from snabo_core.quantities.kinds import (
     kind_of_line,
 )
 from snabo_core.quantities.numbers import spell_numbers
-from snabo_core.recipe.around import MOST_NAME_WORDS, Around, opens_list
+from snabo_core.recipe.around import MOST_NAME_WORDS, WRAPPED_AT, Around, opens_list
 from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.facts import only_times, pieces_of, times_in, without_times, yield_in
 from snabo_core.recipe.from_steps import AMOUNT_STARTS
@@ -55,11 +55,14 @@ from snabo_core.recipe.written import (
 
 # "Some butter" begins a line of its own, however the line before it ended.
 _OWN_LINE = re.compile(r"(?:some|more|extra|additional|plenty|any|a)\b", re.IGNORECASE)
+# A line that ends so goes on in the next.
+_LEFT_OPEN = re.compile(
+    r"(?:,|;|-|\b(?:and|then|or|to|&|the|a|an|with|in|of|until|til|for))\s*$", re.IGNORECASE
+)
 # What is longer is not taken up again by the next line.
 LONGEST_STEP, LONGEST_LINE = 2000, 400
 # No ingredient is broken over more lines than this beside its first.
 MOST_JOINED = 5
-WRAPPED_AT = 40
 _COUNTED = (
     r"(?:\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d{1,3}|\w+))?"
     r"(?:\s+(?:persons?|people|servings?|portions?|eaters|adults|diners|guests|covers|mouths))?"
@@ -113,6 +116,8 @@ class _Sorter:
         self.section = "head"
         # How many lines the last ingredient line has taken up already.
         self.joined = 0
+        # Whether the method was broken at the edge of a page.
+        self.broken = False
         # Whether the figures of a label are gone through.
         self.figures = False
         # What a reply is about, where nothing else is a title.
@@ -331,7 +336,8 @@ class _Sorter:
         if found is None:
             return False
         name, items = found
-        self.layout.open_part(name.strip().capitalize())
+        # "Ingredients: 400 g parsnips, 1 onion" is the whole list.
+        self.layout.open_part("" if opens_list(name) else name.strip().capitalize())
         for item in items:
             self.layout.add_line(item)
         self.section = "list"
@@ -378,6 +384,8 @@ class _Sorter:
             self._aside("note", line.text)
 
     def _in_method(self, line: Written) -> None:
+        if not self.layout.steps:
+            self.broken = self.around.broken_at_edge(self.around.place)
         if not self.layout.parts and self._opens_plain_list(line):
             self._in_list(line)
             return
@@ -427,12 +435,20 @@ class _Sorter:
             return False
         before = self.around.lines[self.around.place - 1].raw
         if re.search(r"[.!?:;)]$", before) and line.text[:1].isupper():
-            return False
+            # In a text broken at its edge a sentence may end there as well.
+            ends = len(before) >= WRAPPED_AT and before[-1] != ":"
+            return ends and self.broken
         wrapped = len(before) >= WRAPPED_AT and re.search(r"[.!?:]$", before) is None
         # Who writes without capitals begins each step small.
-        if steps[0][:1].islower() and not wrapped:
+        small = steps[0][:1].islower()
+        if small and (not wrapped or self._commands_anew(line, before)):
             return False
         return wrapped or line.text[:1].islower() or line.text[:1] in "(/"
+
+    def _commands_anew(self, line: Written, before: str) -> bool:
+        """Tell the next step of who writes without capitals and full stops, a line for each."""
+        stopped = any(step.rstrip().endswith(".") for step in self.layout.steps)
+        return not stopped and is_step(line.text) and not _LEFT_OPEN.search(before)
 
     def _is_remark(self, line: Written) -> bool:
         """Tell a remark behind the last step: no verb of cooking in it, set apart by a blank."""

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import re
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
@@ -46,6 +47,9 @@ _COLUMNS = {
 }  # fmt: skip
 _MARKS = ("\t", ",", ";", "|")
 LEAST_CELLS = 3
+_COLUMN = re.compile(r"(?<=\S) {2,}(?=\S)")
+# What ends so is not broken at the edge of a page.
+_ENDED = (".", "!", "?", ":")
 # A letter quotes a recipe in so many lines at least.
 _QUOTED = re.compile(r"^\s*(?:>[ \t]?)+")
 LEAST_QUOTED = 5
@@ -84,7 +88,8 @@ def _unquoted(text: str) -> str:
 def written_lines(text: str) -> list[Written]:
     """Return the lines of a text that hold words, without bullets and pictures."""
     found, blank = [], True
-    for raw in _one_below_the_other(_rows_told([*_pieces(_unquoted(text))])):
+    pieces = _hanging([*_pieces(_unquoted(text))])
+    for raw in _one_below_the_other(_rows_told(pieces)):
         whole = tidy(raw)
         said = _CHAT.sub("", whole)
         plain = _PEOPLE_SIGNS.sub(r"serves \g<n>", _unmarked(said))
@@ -121,6 +126,28 @@ def _pieces(text: str) -> Iterator[str]:
             yield line[:cut]
             line = line[cut:]
         yield line
+
+
+def _hanging(pieces: list[str]) -> list[str]:
+    """Return lines with what hangs below an amount, further in and written small, joined to it.
+
+    "3 stalks celery, leaves kept" and below it, further in, "for the top" are one line.
+    """
+    joined: list[str] = []
+    begun: float = math.inf
+    # Where a column of foods begins, what stands without an amount is a line of its own.
+    columns = {gap.end() for piece in pieces if (gap := _COLUMN.search(piece)) is not None}
+    for piece in pieces:
+        bare = piece.lstrip()
+        into = len(piece) - len(bare)
+        small = bare[:1].islower() or bare[:1] in "(&"
+        hangs = small and into > begun and into not in columns
+        if hangs and not begins_with_amount(bare) and not joined[-1].rstrip().endswith(_ENDED):
+            joined[-1] = f"{joined[-1].rstrip()} {bare}"
+            continue
+        joined.append(piece)
+        begun = into if begins_with_amount(_BULLET.sub("", bare)) else math.inf
+    return joined
 
 
 def _rows_told(pieces: list[str]) -> list[str]:
