@@ -222,6 +222,25 @@ class AsPeoplePaste(unittest.TestCase):
              "black pepper"],
         )  # fmt: skip
 
+    def test_what_stands_beside_and_above_a_list(self) -> None:
+        text = (
+            "Pot\n4.8 (112 ratings)\nIt keeps for 4 days.\n\n450 g pork       Prep   15 min\n"
+            "3 peppers        Ready in 20 min\n2 onions\n\nFry it all.\n"
+        )
+        dish = read_recipe(text, library())
+        self.assertEqual(
+            [line.text for line in dish.parts[0].lines], ["450 g pork", "3 peppers", "2 onions"]
+        )
+        self.assertEqual((dish.told.prep_minutes, dish.told.total_minutes), (15, 20))
+        facts = read_recipe("Pot\n50 min · serves 4 · 286 kcal\n2 onions\n\nFry.", library())
+        self.assertEqual([(c.key, c.high) for c in facts.told.claims], [("kcal", 286)])
+
+    def test_a_letter_names_the_dish(self) -> None:
+        text = (
+            "Dear Fen,\nyou asked for the fish pie I made.\n\n500 g cod\n2 eggs\n\nBake it all.\n"
+        )
+        self.assertEqual(read_recipe(text, library()).title, "Fish pie")
+
     def test_sentences_at_the_edge_of_a_page(self) -> None:
         broken = """Pot\n\n200 g peas\n1 onion\n\nMethod
 Melt the butter in a heavy pot and cook the onion and peas

@@ -102,6 +102,7 @@ class Shapes(unittest.TestCase):
         for text, minutes in (
             ("PT1H30M", 90), ("PT90M", 90), ("P0DT0H45M", 45), ("P1D", 1440), ("PT2H", 120),
             ("PT0.5H", 30), ("pt20m", 20), ("PT3600S", 60), ("1 hr 20 min", 80), ("45", 45),
+            ("P0Y0M0DT0H25M0.000S", 25), ("P1Y", None),
             ("PT0M", None), ("P", None), ("", None), ("soon", None), (None, None), (35, 35),
         ):  # fmt: skip
             self.assertEqual(pot(totalTime=text).told.total_minutes, minutes, text)

@@ -129,10 +129,19 @@ def _walk(tokens: Sequence[Token], found: _Found) -> None:
             _under(words, int(tokens[place - 1].tag[1]), found, _below(tokens, place))
         elif before in {"td_open", "th_open"}:
             row.append(words)
+        elif words and found.place == "steps" and _bold_note(token):
+            found.asides.append(("note", " ".join(words.split())))
         elif words and found.place == "list" and _opens_inner_list(words, tokens, place):
             found.parts.append((heading_of(words), []))
         elif words:
             _paragraph(words, token, found)
+
+
+def _bold_note(token: Token) -> bool:
+    """Tell a remark among steps by its bold first word: "**Tip** Use swede instead."."""
+    marks = [child for child in token.children or [] if child.content or child.nesting]
+    said = marks[1].content.strip(" :.!") if len(marks) > 1 else ""
+    return marks[:1] != [] and marks[0].type == "strong_open" and NOTES.match(said) is not None
 
 
 def _opens_inner_list(words: str, tokens: Sequence[Token], place: int) -> bool:

@@ -55,7 +55,7 @@ _SAVED = re.compile(
 # Half of a letter, as JSON can write it.
 _HALF = re.compile(r"\\u[dD][89a-fA-F]")
 # What may be a menu above the name of a recipe; a page has no more of them.
-_MENUS, MOST_MENUS = {"ul", "ol", "div", "p"}, 60
+_MENUS, MOST_MENUS, LEAST_LINKS = {"ul", "ol", "div", "p"}, 60, 2
 _HEADINGS = {"h1", "h2", "h3"}
 # Characters that no tree holds.
 _CONTROL = re.compile(
@@ -232,22 +232,26 @@ def _names_itself(tree: Any) -> bool:
 
 
 def _before_heading(tree: Any) -> list[Any]:
-    """Return what may be a menu above the first heading; none of a page without one."""
+    """Return what may be a menu above the first heading; none of a page without one.
+
+    A single link above it is the site's name, where the page has one heading of the first rank.
+    """
     found: list[Any] = []
     for element in tree.iter(*_MENUS, *_HEADINGS):
         if element.tag in _HEADINGS:
-            return found
+            least = 1 if element.tag == "h1" else LEAST_LINKS
+            return [menu for menu in found if _only_links(menu, least)]
         if len(found) < MOST_MENUS:
             found.append(element)
     return []
 
 
-def _only_links(element: Any) -> bool:
-    """Tell a menu: two links or more, and no word outside of them."""
+def _only_links(element: Any, least: int) -> bool:
+    """Tell a menu: so many links or more, and no word outside of them."""
     links = element.xpath(".//a")
     linked = sum(len("".join(link.text_content().split())) for link in links)
     letters = sum(c.isalnum() for c in element.text_content())
-    return len(links) > 1 and linked >= letters
+    return len(links) >= least and linked >= letters
 
 
 def _visible(tree: Any) -> str:
@@ -263,7 +267,7 @@ def _visible(tree: Any) -> str:
         for title in tree.xpath("//title"):
             title.drop_tree()
     for menu in _before_heading(tree):
-        if menu.getparent() is not None and _only_links(menu):
+        if menu.getparent() is not None:
             menu.drop_tree()
     main = tree.xpath("(//main | //article)[1]")
     return str(extract_text(main[0] if main else tree, guess_layout=True))

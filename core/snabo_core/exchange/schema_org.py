@@ -37,7 +37,7 @@ NUTRITION = {
 TIMES = {"prepTime": "prep", "cookTime": "cook", "totalTime": "total"}
 # ISO 8601-1:2019, 5.5.2: P, days, T, hours, minutes, seconds; years to weeks are no cooking time.
 _DURATION = re.compile(
-    r"P(?:(?P<w>\d+(?:[.,]\d+)?)W)?(?:(?P<d>\d+(?:[.,]\d+)?)D)?"
+    r"P(?:0+Y)?(?:0+M)?(?:(?P<w>\d+(?:[.,]\d+)?)W)?(?:(?P<d>\d+(?:[.,]\d+)?)D)?"
     r"(?:T?(?:(?P<h>\d+(?:[.,]\d+)?)H)?(?:(?P<m>\d+(?:[.,]\d+)?)M)?(?:(?P<s>\d+(?:[.,]\d+)?)S)?)?",
     re.IGNORECASE,
 )
@@ -51,6 +51,8 @@ _HEAD = re.compile(
     r"\s*<(?P<name>p|b|strong|em|u|h[1-6])\b[^<>]*>[^<>\d]{2,60}</(?P=name)\s*>\s*", re.IGNORECASE
 )
 MOST_HEADS = 0.4
+# What goes on small in the next line is broken, and no list.
+_SMALL_BELOW = re.compile(r"[^.:]\n[a-z(]")
 _DROPPED = re.compile(r"(?is)<(script|style|noscript|iframe|object|template)\b.*?(?:</\1\s*>|\Z)")
 
 
@@ -181,8 +183,10 @@ class _Reader:
                 inner = inner if isinstance(inner, list) else [inner]
                 found.append((text_of(item.get("name")), [_ingredient(one) for one in inner]))
             else:
-                # One text with a line for each is as common as a list.
-                found[-1][1].extend(_ingredient(item).splitlines())
+                # One text with a line for each is as common as a list; in a list it is broken.
+                line = _ingredient(item)
+                alone = len(items) == 1 or _SMALL_BELOW.search(line) is None
+                found[-1][1].extend(line.splitlines() if alone else [" ".join(line.split())])
         return tuple((name, tuple(line for line in lines if line)) for name, lines in found
                      if any(lines))  # fmt: skip
 

@@ -56,7 +56,7 @@ _BUTTON = re.compile(
     re.IGNORECASE,
 )
 _STARS = re.compile(
-    r"^\W*\d\.\d\s*\(\d[\d,.]*k?\)\W*$|^by\s+[A-Z][\w'’. -]{2,40}\s*[·|•]|\b\d(?:\.\d+)?\s+from\s+[\d,]+\s+(?:votes?|ratings?|reviews?)\b|^\W*ratings?\b\W*\d|^\W*u/\w+\b|[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b",
+    r"^\W*\d\.\d\s*\(\d[\d,.]*k?(?:\s*(?:ratings?|reviews?|votes?))?\)\W*$|^\W*\d(?:\.\d)?\s+stars?\W*$|^by\s+[A-Z][\w'’. -]{2,40}\s*[·|•]|\b\d(?:\.\d+)?\s+from\s+[\d,]+\s+(?:votes?|ratings?|reviews?)\b|^\W*ratings?\b\W*\d|^\W*u/\w+\b|[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b",
     re.IGNORECASE,
 )
 _LINK = re.compile(
@@ -93,6 +93,8 @@ _NOTE = re.compile(
     r"^\W*(?:(?:cook'?s?|chef'?s?|recipe|baker'?s?|my|editor'?s?)?\s*(?:notes?|tips?|hints?|variations?|substitutions?|"
     r"storage|make[\s-]ahead|to store|to freeze|freezing|leftovers|to reheat|serving suggestions?|"
     r"nb|n\.b\.|ps|p\.s\.|warning|remember|disclaimer|equipment|special equipment|you will need)\s*[:.\-–—]|\*{1,3}\s*\w+ .*"
+    # What is said of a dish: "It keeps for 4 days."
+    r"|(?:it|this|these|they|that)\s+(?:is|are|was|were|keeps?|makes?|feeds?|freezes?|takes?|tastes?|works?|goes|can|will|needs?|has|have)\b"
     r"|note\s*\d|do not\b|don'?t\b|never\b|please\b|enjoy\b)",
     re.IGNORECASE,
 )

@@ -33,6 +33,7 @@ from snabo_core.recipe.sections import (
     NOTES,
     NUTRITION,
     OVEN,
+    OVEN_ALONE,
     SIGN_OFF,
     STEP_LABEL,
 )
@@ -43,7 +44,14 @@ from snabo_core.recipe.servings import (
     servings_in_story,
     shared_among,
 )
-from snabo_core.recipe.titles import asked_for, replies_about, stands_above, title_of, told_name
+from snabo_core.recipe.titles import (
+    asked_for,
+    replies_about,
+    stands_above,
+    title_of,
+    told_in_letter,
+    told_name,
+)
 from snabo_core.recipe.written import (
     STEP_NUMBER,
     Written,
@@ -58,6 +66,10 @@ _OWN_LINE = re.compile(r"(?:some|more|extra|additional|plenty|any|a)\b", re.IGNO
 # A line that ends so goes on in the next.
 _LEFT_OPEN = re.compile(
     r"(?:,|;|-|\b(?:and|then|or|to|&|the|a|an|with|in|of|until|til|for))\s*$", re.IGNORECASE
+)
+# Energy among times and servings: "50 min · 4 people · 286 kcal".
+_ENERGY = re.compile(
+    r"\W*\d{2,4}\s*(?:kcal|calories|cals?)(?:\s*(?:per|each|a)\b.{0,20})?\W*", re.IGNORECASE
 )
 # What is longer is not taken up again by the next line.
 LONGEST_STEP, LONGEST_LINE = 2000, 400
@@ -298,6 +310,8 @@ class _Sorter:
     def _take_title(self, text: str) -> None:
         self.titled = text
         self.layout.title, servings = title_of(text)
+        if (name := told_in_letter(text)) is not None:
+            self.layout.title = name
         self.layout.servings = self.layout.servings or servings
 
     def _take_facts(self, line: Written) -> bool:
@@ -318,6 +332,9 @@ class _Sorter:
             return False
         for name, value in minutes.items():
             self.layout.minutes.setdefault(name, value)
+        for piece in pieces_of(text):
+            if _ENERGY.fullmatch(piece):
+                self._aside("nutrition", piece)
         makes = yield_in(text)
         if servings is not None and (
             self.layout.servings is None
@@ -463,6 +480,11 @@ class _Sorter:
 
     def _in_list(self, line: Written) -> None:
         text = line.text
+        if self.layout.parts and OVEN_ALONE.match(text):
+            # "Oven 190." behind the list begins the method.
+            self.section = "method"
+            self._in_method(line)
+            return
         if self._joins_line(line):
             self.joined += 1
             lines = self.layout.parts[-1][1]

@@ -14,6 +14,11 @@ OVEN = re.compile(
     r"^\W*(?:oven|heat|temp(?:erature)?|gas(?: mark)?)\b[^a-z]{0,3}\s*:?\s*.{0,20}\d.{0,30}$",
     re.IGNORECASE,
 )
+# "Oven 190." and nothing else.
+OVEN_ALONE = re.compile(
+    r"^\W*(?:oven|gas)\b\W{0,4}(?:mark|temp\w*)?\W{0,3}\d{1,3}\s*°?\s*(?:[cf]|fan|deg\w*)?\b\W*$",
+    re.IGNORECASE,
+)
 STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
 INGREDIENTS = re.compile(
     r"^\W*(?:the\s+)?(?:ingredients?(?: list)?(?:\s*[(\[](?!\s*for\b)[^()\[\]]*[)\]])?|what (?:u|ya) need|u need|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"

@@ -42,6 +42,8 @@ _SAYS = (
     r"recipe serves|number of servings)"
 )
 # The first pattern that matches decides; people go before pieces.
+# "2 (hungry) or 4".
+_WHO_THEY_ARE = re.compile(r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d)")
 _SERVES = tuple(
     re.compile(pattern, re.IGNORECASE)
     for pattern in (
@@ -149,7 +151,7 @@ def servings_in(text: str) -> Servings | None:
         return _counted(party)
     if _NUMBER.search(text[:LOOKED_AT]) is None:
         return None
-    plain = spell_numbers(spell_fractions(text[:LOOKED_AT]))
+    plain = _WHO_THEY_ARE.sub(" ", spell_numbers(spell_fractions(text[:LOOKED_AT])))
     if (both := _BOTH.search(plain)) is not None:
         eaters = float(both["low"]) + float(both["high"])
         return Servings(eaters, eaters) if eaters <= MOST_SERVINGS else None

@@ -73,10 +73,13 @@ _BOAST = re.compile(
 )
 # "Here's the recipe for the corn pudding you asked about."
 _ASKED_FOR = re.compile(
-    r"\b(?:recipe|receipt|directions)\s+(?:for|of)\s+(?:the|my|our|your|that|an?)?\s*(?P<name>[a-z'’-]+(?: [a-z'’-]+){0,6}?)"
+    r"\b(?:(?:recipe|receipt|directions)\s+(?:for|of)\s+(?:the|my|our|your|that|an?)?"
+    r"|(?:asked|begged|wanted to know)\s+(?:me\s+)?(?:for|about|after)\s+(?:the|my|our|your|that)"
+    r"|how (?:i|we) (?:make|do|cook)\s+(?:the|my|our|that))\s*(?P<name>[a-z'’-]+(?: [a-z'’-]+){0,6}?)"
     r"(?=\s+(?:you|that|which|i|we|she|he|from|as|is|was)\b|[,.!?:;(]|\s*$)",
     re.IGNORECASE,
 )
+_SPEAKS = re.compile(r"^\W*(?:you|as you|since you|i|we|here(?:'s|’s| is))\b", re.IGNORECASE)
 # The tray of a canteen.
 _TRAY = re.compile(r"[,;\s(]+gn\s*\d(?:/\d)?\)?$", re.IGNORECASE)
 # What stands above a title: a column of a paper, a date, a page, whose box it came from.
@@ -133,6 +136,11 @@ def asked_for(text: str) -> str | None:
     """Return the dish that a letter says it tells of, None where it names none."""
     match = _ASKED_FOR.search(text)
     return match["name"].strip().capitalize() if match is not None else None
+
+
+def told_in_letter(text: str) -> str | None:
+    """Return the dish of a letter's sentence ("You asked for the fish pie"), None for a name."""
+    return asked_for(text) if _SPEAKS.match(text) else None
 
 
 def title_of(text: str) -> tuple[str, Servings | None]:

@@ -57,6 +57,11 @@ LEAST_QUOTED = 5
 _GAP = re.compile(r"(?<=\S)(?: {3,}|\s*\t\s*)(?=\S)")
 COLUMNS = 2
 _SERVES = re.compile(r"(?:serves|servings|feeds|yields?|makes|portions)\b\W*\w", re.IGNORECASE)
+_TIMED = re.compile(
+    r"(?:prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|ready in|time)\b\W*\d[\d\s\W]*(?:m|h|mins?|hrs?|hours?|minutes?)\b"
+    r"[\w\s]{0,20}$",
+    re.IGNORECASE,
+)
 _COUNTED = re.compile(r"^(?P<n>\d{1,2})\s+(?=[^\W\d])")
 # So many in a row, counted from one, are steps where one of them begins with a command.
 LEAST_STEPS = 3
@@ -193,17 +198,22 @@ def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
     for piece, row in zip(pieces, rows, strict=True):
         named = len(row) == COLUMNS and any(c.isalpha() for c in row[1]) and not only_amount(row[1])
         listed = named and columns and begins_with_amount(row[0])
-        if listed or (named and any(map(_SERVES.match, row))):
+        told = any(map(_SERVES.match, row)) or (named and _TIMED.match(row[1]) is not None)
+        if listed or (named and told):
             yield from row
         else:
             yield piece
 
 
 def _amounts_joined(cells: list[str]) -> list[str]:
-    """Return the cells of a row with each amount before its food: "4 oz", "pearl barley" are one."""
+    """Return the cells of a row, each amount with its food: "4 oz", "pearl barley" are one.
+
+    So is a label with what it says: "Prep", "15 min".
+    """
     joined: list[str] = []
     for cell in cells:
-        if joined and only_amount(joined[-1]) and not begins_with_amount(cell):
+        amount = joined and only_amount(joined[-1]) and not begins_with_amount(cell)
+        if amount or (joined and _LABEL.match(joined[-1]) and cell[:1].isdigit()):
             joined[-1] = f"{joined[-1]} {cell}"
         else:
             joined.append(cell)
