@@ -25,6 +25,7 @@ from snabo_core.recipe.layout import sort_lines
 from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES, NUTRITION
 from snabo_core.recipe.servings import servings_in
 from snabo_core.recipe.told import heading_of
+from snabo_core.recipe.written import with_fields
 
 # Lines above the list that are looked at for servings and times; a long story has fifty.
 MOST_STORY = 200
@@ -94,7 +95,7 @@ def read_markdown(text: str) -> ToldRecipe | None:
                    source=facts.source, claims=list(facts.claims))  # fmt: skip
     if facts.story:
         found.asides.append(("story", facts.story))
-    tokens = MarkdownIt("commonmark").enable("table").parse(_QUOTED.sub("", body))
+    tokens = MarkdownIt("commonmark").enable("table").parse(with_fields(_QUOTED.sub("", body)))
     _walk(tokens, found)
     if not any(lines for _, lines in found.parts) and not found.steps:
         return None

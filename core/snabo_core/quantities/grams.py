@@ -44,6 +44,7 @@ HEAPS: dict[str, tuple[float, float, float]] = {
 HEAPED_POWDER = (1.3, 1.5, 1.7)
 # What is sharp is sprinkled more sparely than seeds or herbs: a quarter as much.
 SHARP, SHARP_SPRINKLE = {"spice", "salt"}, 0.25
+OF_A_MILL = {"grind", "grating"}
 # A cup is wide: its heap is a smaller share of it than a spoon's. From so many ml on.
 HEAPED_CUP, CUP_ML = (1.05, 1.2, 1.35), 100.0
 POWDERS = {"starch", "spice", "fibre", "sweetener", "salt", "grain"}
@@ -307,6 +308,9 @@ def _volume(amount: Amount, food: Food, form: str) -> Grams:
         return _measured(amount, food.counts[unit.id])
     if unit is None or density is None:
         return unknown("no_density", food=food.name)
+    if unit.id in OF_A_MILL and food.food_class not in SHARP:
+        # "2 turns of olive oil" are no turns of a mill.
+        return unknown("no_batch", food=food.name)
     low_ml, best_ml, high_ml = unit.vague or ((unit.size or 0.0,) * 3)
     if amount.size and unit.kind == "vague":
         less, by, more = SIZES[amount.size]

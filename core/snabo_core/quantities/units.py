@@ -117,6 +117,9 @@ UNITS: dict[str, Unit] = {
         _vague("squirt", TSP / 2, TSP, 2 * TSP),
         _vague("touch", TSP / 32, TSP / 8, TSP / 2),
         _vague("sprinkling", TSP / 4, TSP, 3 * TSP),
+        # A turn of a mill, a few strokes of a fine grater.
+        _vague("grind", TSP / 80, TSP / 48, TSP / 24),
+        _vague("grating", TSP / 32, TSP / 12, TSP / 6),
         _vague("little", TSP / 4, TSP, 2 * TSP),
         _vague("dessertspoon", 9, 10, 15),
         _vague("coffeespoon", 2, 3, 5),
@@ -152,7 +155,7 @@ WORDS: dict[str, str] = {
     "dstspn": "dessertspoon", "saltspoonful": "saltspoon", "swig": "glug", "slug": "glug",
     "sprinkle": "sprinkling", "scattering": "sprinkling", "hint": "touch", "whisper": "touch",
     "scrap": "touch", "lick": "touch", "dribble": "drizzle", "trickle": "drizzle", "blob": "spoonful",
-    "spoon": "spoonful", "fistful": "handful", "hndfl": "handful", "cob": "ear", "lemonlike": "piece",
+    "grinding": "grind", "twist": "grind", "turn": "grind", "grate": "grating", "spoon": "spoonful", "fistful": "handful", "hndfl": "handful", "cob": "ear", "lemonlike": "piece",
     "kilogramme": "kilogram", "gms": "gram", "grm": "gram", "milliltre": "millilitre", "ltr": "litre",
     "decilitre": "decilitre", "centilitre": "centilitre", "deciliter": "decilitre", "mils": "millilitre", "mls": "millilitre", "tetrapak": "carton",
     "pouch": "pack", "tray": "pack", "pottle": "tub", "floweret": "floret", "canister": "can", "shaving": "sheet",

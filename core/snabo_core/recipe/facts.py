@@ -44,7 +44,11 @@ _TIME = re.compile(
 _TOLD = (*_BEFORE.values(), *_AFTER.values(), re.compile(_DURATION, re.IGNORECASE))
 # "20 minutes + 3 hours in the oven": what comes before the oven is work.
 _WORK_FIRST = re.compile(rf"(?P<t>{_DURATION})\s*(?:\+|plus|and then)\s*$", re.IGNORECASE)
-_BREAKS = re.compile(r"[|·•;]|\.(?=\s)|\s{2,}|\t|\s[-–—/]\s|,(?!\d)")
+_BREAKS = re.compile(
+    r"[|·•;]|\.(?=\s)|\s{2,}|\t|\s[-–—/]\s|,(?!\d)"
+    r"|(?<=servings)\s+(?=\d)|(?<=portions)\s+(?=\d)|(?<=people)\s+(?=\d)",
+    re.IGNORECASE,
+)
 
 
 def yield_in(text: str) -> str:

@@ -20,6 +20,7 @@ _NAMED = re.compile(
     re.IGNORECASE,
 )
 _PAGE = re.compile(r"^(?:p|pg|page)\.?\s*\d{1,4}\s*[:.,–-]?\s+(?!of\b)(?=[^\W\d])", re.IGNORECASE)
+_DATED = re.compile(r"^\d{4}-\d{2}-\d{2}\s*[-–—:]?\s+(?=[^\W\d])")
 _PLACE = re.compile(
     r"^(?:no\.?\s*)?\d{1,3}[.)]\s+(?=[^\W\d])|^#\s?\d{1,4}\s*[:.–-]?\s+", re.IGNORECASE
 )
@@ -148,7 +149,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     # What comes after this is no title any more, and its runs of dashes would be looked at for ever.
     text = text[:_LOOKED_AT]
     bare = text.strip(" #*_=|")
-    for before in (_LABELLED, _PAGE, _PLACE, _SO, _HERE):
+    for before in (_LABELLED, _DATED, _PAGE, _PLACE, _SO, _HERE):
         bare = before.sub("", bare)
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
     told = _LABELS_BEHIND.search(bare)

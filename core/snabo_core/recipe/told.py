@@ -20,6 +20,8 @@ _NEXT_STEP = re.compile(r"(?<=[.!?)])\s+(?=(?:step\s*)?\d{1,2}\s*[.):]\s*[A-Z])"
 LEAST_NUMBERED = 2
 # Far more than a dish has room for: what stands behind is counted, and not looked at.
 MOST_SORTED = 1000
+# Said behind the last step, and no step.
+_ENJOY = re.compile(r"\W*(?:enjoy|bon app[eé]tit)(?: it)?\W*", re.IGNORECASE)
 _NAMED_STEP = re.compile(r"^\W*(?:(?:step|stage|part)\W*)?(?:\d{1,2}\W*)?$", re.IGNORECASE)
 
 
@@ -130,7 +132,7 @@ def steps_of(steps: Sequence[tuple[str, str]]) -> list[tuple[str, str]]:
             name = heading_name(piece)
             if name is not None and not is_step(piece):
                 under = name
-            elif any(c.isalnum() for c in piece):
+            elif any(c.isalnum() for c in piece) and not _ENJOY.fullmatch(piece):
                 found.append((under, piece))
     return found
 

@@ -14,6 +14,8 @@ from snabo_core.quantities.tidying import tidy, without_pictures
 
 # No line of a recipe is longer, and no recipe itself.
 MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 20_000
+# "serves:: 4" of who keeps fields in notes.
+_FIELD = re.compile(r"^(\W*\w[\w ]{1,20})::[ \t]+", re.MULTILINE)
 _BULLET = re.compile(r"^\s*(?:(?:[-–—*•·▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
 STEP_NUMBER = re.compile(
     r"^\s*(?:step\s*)?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d\ufe0f?\u20e3\s*",
@@ -90,10 +92,15 @@ def _unquoted(text: str) -> str:
     return "\n".join(_QUOTED.sub("", line) for line in lines)
 
 
+def with_fields(text: str) -> str:
+    """Return a text with the fields of a note said as everybody says them: "serves: 4"."""
+    return _FIELD.sub(r"\1: ", text)
+
+
 def written_lines(text: str) -> list[Written]:
     """Return the lines of a text that hold words, without bullets and pictures."""
     found, blank = [], True
-    pieces = _hanging([*_pieces(_unquoted(text))])
+    pieces = _hanging([*_pieces(_unquoted(with_fields(text)))])
     for raw in _one_below_the_other(_rows_told(pieces)):
         whole = tidy(raw)
         said = _CHAT.sub("", whole)
@@ -141,10 +148,11 @@ def _hanging(pieces: list[str]) -> list[str]:
     joined: list[str] = []
     begun: float = math.inf
     # Where a column of foods begins, what stands without an amount is a line of its own.
-    columns = {gap.end() for piece in pieces if (gap := _COLUMN.search(piece)) is not None}
-    for piece in pieces:
+    whole = [piece.expandtabs() for piece in pieces]
+    columns = {gap.end() for piece in whole if (gap := _COLUMN.search(piece)) is not None}
+    for piece, spaced in zip(pieces, whole, strict=True):
         bare = piece.lstrip()
-        into = len(piece) - len(bare)
+        into = len(spaced) - len(spaced.lstrip())
         small = bare[:1].islower() or bare[:1] in "(&"
         hangs = small and into > begun and into not in columns
         if hangs and not begins_with_amount(bare) and not joined[-1].rstrip().endswith(_ENDED):
