@@ -247,6 +247,45 @@ class SeveralFoods(Case):
         self.foods("1 tbsp olive oil plus 20 g butter", "olive_oil", "butter")
         self.foods("200 g flour, 100 g butter and 2 eggs", "wheat_flour", "butter", "egg")
 
+    def test_a_list_on_one_line_whatever_stands_between(self) -> None:
+        # Each food has its own amount, and never its neighbour's.
+        wanted = [("haddock", 300), ("rice", 150), ("egg", 100)]
+        for sign in (" / ", " | ", " • ", " - ", " + ", ", ", "; "):
+            for foods in (("300g haddock", "150g rice", "2 eggs"),
+                          ("haddock 300 g", "rice 150 g", "eggs 2")):  # fmt: skip
+                found = read_lines(sign.join(foods), FOODS)
+                with self.subTest(sign=sign, foods=foods):
+                    got = [(one.food, round(one.grams.best or 0)) for one in found]
+                    self.assertEqual(got, wanted)
+                    self.assertTrue(all(not one.doubts for one in found))
+        for text, amounts in (
+            ("flour 200g butter 100g", [200, 100]), ("flour 200 g and butter 100 g", [200, 100]),
+            ("carrots 3 onions 2", [183, 220]),
+        ):  # fmt: skip
+            found = read_lines(text, FOODS)
+            self.assertEqual([round(one.grams.best or 0) for one in found], amounts, text)
+
+    def test_another_amount_of_another_food_is_asked_about(self) -> None:
+        for text, grams in (
+            ("leeks 200g / peas 100g", 200), ("1 onion / 2 shallots", 110),
+            ("rice 200 g or pasta 250 g", 200),
+        ):  # fmt: skip
+            [one] = read_lines(text, FOODS)
+            self.assertEqual(
+                (round(one.grams.best or 0), one.doubts), (grams, ("which_one",)), text
+            )
+        for text in ("200g / 7oz butter", "200g butter / 7oz butter", "300 g haddock / cod"):
+            [one] = read_lines(text, FOODS)
+            self.assertEqual(one.doubts, (), text)
+
+    def test_an_amount_in_words_may_stand_behind(self) -> None:
+        for text, low, high in (
+            ("butter a knob", 10, 20), ("butter, a tablespoon", 13, 16),
+            ("fennel seeds, a teaspoon", 1, 3),
+        ):  # fmt: skip
+            self.grams(text, low, high)
+            self.assertEqual(read(text).doubts, (), text)
+
     def test_one_food_with_and_in_its_name_stays_one(self) -> None:
         self.foods("2 onions, peeled and sliced", "onion")
         self.foods("1 leek, trimmed and washed", "leek")
@@ -427,8 +466,21 @@ class Doubts(Case):
             self.assertEqual(read(text).food, food, text)
 
     def test_names_of_several_foods_are_asked_about(self) -> None:
-        for text in ("1 cup farina", "1 lb tenderloin", "500 g sirloin"):
+        for text in ("1 cup farina", "1 lb tenderloin", "500 g sirloin", "6 heads endive",
+                     "8 apricots", "2 mackerel fillets"):  # fmt: skip
             self.assertEqual(read(text).doubts, ("which_one",), text)
+
+    def test_turns_of_a_mill_are_hundredths_of_a_gram(self) -> None:
+        for text, food in (
+            ("a few grinds of black pepper", "black_pepper"),
+            ("3 twists of pepper", "black_pepper"),
+            ("10 turns of the pepper mill", "black_pepper"), ("a few grinds of sea salt", "salt"),
+            ("a good grating of nutmeg", "nutmeg"),
+        ):  # fmt: skip
+            self.assertEqual((read(text).food, read(text).doubts), (food, ()), text)
+            self.grams(text, 0.02, 1.0)
+        for text in ("a twist of lemon", "2 turns of olive oil", "a grating of parmesan"):
+            self.assertIn("no_grams", read(text).doubts, text)
 
     def test_flour_for_the_board_has_a_usual_amount(self) -> None:
         found = read("Flour for dusting")

@@ -235,6 +235,39 @@ class AsPeoplePaste(unittest.TestCase):
         facts = read_recipe("Pot\n50 min · serves 4 · 286 kcal\n2 onions\n\nFry.", library())
         self.assertEqual([(c.key, c.high) for c in facts.told.claims], [("kcal", 286)])
 
+    def test_commands_one_after_the_other_are_a_step(self) -> None:
+        for step in (
+            "Mix, top with cheese, bake 20 min", "Mix stuffing, stuff the bird, roast 1h30",
+            "Casserole beef 2h, into pie dish, pastry lid, 30 min 200C",
+            "Bind and press into a loaf tin, bake 45 min",
+            "Pound, flour, egg, crumbs, fry 3 min a side",
+        ):  # fmt: skip
+            with self.subTest(step):
+                dish = read_recipe(
+                    f"Pot\n\n400 g passata\n2 onions\n1 ball mozzarella\n{step}", library()
+                )
+                self.assertEqual(len(dish.parts[0].lines), 3)
+                self.assertEqual([one.text for one in dish.steps], [step])
+        for food in ("Toast, buttered, cut in triangles", "Roast beef, sliced thin",
+                     "Slice of ham, cut in strips", "Press garlic, salt"):  # fmt: skip
+            [part] = read_recipe(f"Pot\n\n400 g passata\n2 onions\n{food}\n1 egg", library()).parts
+            self.assertEqual(len(part.lines), 4, food)
+
+    def test_heads_of_other_kitchens_and_where_it_was_found(self) -> None:
+        for text, title, servings in (
+            ("Röstipfanne\nZutaten für 2 Personen\n2 onions\n1 egg\n\nFry it.", "Röstipfanne", 2),
+            ("Pierogi\nporcje: 4\n2 onions\n1 egg\n\nFry it.", "Pierogi", 4),
+            ("VILLAGE HALL\nDish: Bacon with Champ\nPortions 6\n2 onions\n\nFry it.",
+             "Bacon with Champ", 6),
+            ("Recipe from the back of the rice bag\nRED RICE\nFeeds 4\n2 onions\n1 egg\n\nFry it.",
+             "RED RICE", 4),
+        ):  # fmt: skip
+            dish = read_recipe(text, library())
+            self.assertEqual((dish.title, dish.servings), (title, servings))
+            self.assertTrue(all(line.food for line in dish.parts[0].lines), title)
+        tart = read_recipe("Onion tart\n(8 slices)\n2 onions\n1 egg\n\nFry it.", library())
+        self.assertEqual((tart.told.makes, len(tart.parts[0].lines)), ("8 slices", 2))
+
     def test_a_letter_names_the_dish(self) -> None:
         text = (
             "Dear Fen,\nyou asked for the fish pie I made.\n\n500 g cod\n2 eggs\n\nBake it all.\n"

@@ -273,6 +273,12 @@ DISHES = (
         ("dumpling",),
     ),
     (
+        "Nut roast",
+        "200 g mixed nuts; 150 g breadcrumbs; 1 onion; 2 eggs",
+        "Bind and press into a loaf tin. Bake 45 min.",
+        ("binder", "loaf_base"),
+    ),
+    (
         "Polenta with sausage",
         "200 g polenta; 800 ml water; 6 sausages; 400 g tomatoes",
         "Stir polenta into boiling water. Top with sausages in tomato.",
@@ -299,3 +305,11 @@ class Dishes(unittest.TestCase):
                 dish = propose_slots(read_recipe(text, foods, None), book(), foods)
                 proposed = {slot.role for part in dish.parts for slot in part.slots}
                 self.assertTrue(proposed & {*roles}, proposed)
+
+    def test_flour_beside_the_meal_of_a_bread_is_its_dough(self) -> None:
+        foods = library()
+        lines = "180 g cornmeal\n60 g flour\n480 ml buttermilk\n2 eggs"
+        text = f"Cornbread\n\n{lines}\n\nMethod\nPour into a hot pan, 20 min."
+        [slot] = propose_slots(read_recipe(text, foods, None), book(), foods).parts[0].slots
+        self.assertEqual(slot.role, "quick_bread")
+        self.assertGreaterEqual(len(slot.line_ids), 2)

@@ -119,6 +119,9 @@ def draft_of(clause: Clause, library: Library, system: str) -> Draft:
         whole = draft.amount
         draft.amount = replace(whole, low=0.0, best=whole.best / clause.foods)
         draft.doubts.append("shared_amount")
+    if clause.either:
+        draft.offers = [clause.either, *draft.offers]
+        draft.doubts.append("which_one")
     return draft
 
 

@@ -136,7 +136,7 @@ wilt sear deglaze scrape dissolve rub coat dip dredge crack break separate whip 
 crush pound trim rinse pat dry toast reheat thaw defrost microwave steam poach braise stew
 broil scramble flip invert unmold unmould cool decorate drizzle top store keep
 assemble stuff fill tie truss skewer marinate strain sift sieve prepare wait
-blitz whizz whiz pile chuck bung plonk open close uncover insert test pierce prick score stand swirl work throw dump
+bind blitz whizz whiz pile chuck bung plonk open close uncover insert test pierce prick score stand swirl work throw dump
 """.split()
 )
 # Step verbs that are foods or adjectives at the head of an ingredient line too.
@@ -161,6 +161,7 @@ _COMMAND = re.compile(
 _HEAT = re.compile(r"\b\d{2,3}\s?°|\b\d{3}\s?[CF]\b|\bgas (?:mark )?\d|\boven\b|\buntil\b|\bfor (?:about )?\d+[\s-]|"
                    r"\b\d+\s?(?:-|–|to)?\s?\d*\s?min", re.IGNORECASE)  # fmt: skip
 
+_HOURS = re.compile(r"\b\d\s?(?:½|1/2)?\s?(?:h|hrs?|hours?)\b|\b\dh\d\d\b", re.IGNORECASE)
 
 # Words that end in a dot without ending a sentence.
 ABBREVIATED = frozenset(
@@ -225,6 +226,21 @@ def is_furniture(text: str) -> bool:
     )
 
 
+def _is_told_in_commands(text: str) -> bool:
+    """Tell "Mix, top with cheese, bake 20 min": one command after the other, and how long."""
+    clauses = [clause for clause in re.split(r"[,;]|\b(?:and|then)\b|&", text) if clause.strip()]
+    told = [clause for clause in clauses if first_word(clause) in STEP_VERBS]
+    return len(told) >= LEAST_COMMANDS and any(
+        _HEAT.search(clause) is not None or _HOURS.search(clause) is not None for clause in told
+    )
+
+
+def _says_how_long_and_hot(text: str) -> bool:
+    """Tell "Casserole beef 2h, pastry lid, 30 min 200C" by two times or heats or more."""
+    told = len(_HEAT.findall(text)) + len(_HOURS.findall(text))
+    return told >= LEAST_COMMANDS and "(" not in text
+
+
 @lru_cache(maxsize=REMEMBERED)
 def is_step(text: str, system: str = "metric") -> bool:
     """Tell a step from an ingredient: it begins with a verb or reads as sentences."""
@@ -236,6 +252,10 @@ def is_step(text: str, system: str = "metric") -> bool:
     verb = first_word(text)
     ends = text.rstrip().endswith((".", "!"))
     words = len(bare.split())
+    if (verb in STEP_VERBS and _is_told_in_commands(bare)) or (
+        _says_how_long_and_hot(bare) and not begins_with_amount(text, system)
+    ):
+        return True
     if verb in STEP_VERBS and (verb not in _AMBIGUOUS or (ends and (words >= 4 or words == 1)) or
                                re.match(r"\w+\s+(?:the|your|all|it|them|in|into|until)\b", bare, re.IGNORECASE)):  # fmt: skip
         # "Roast chicken, 200 g" and "Grated cheese" are foods; a command goes on in words.
@@ -257,9 +277,8 @@ def is_step(text: str, system: str = "metric") -> bool:
     commands = sum(word in COMMANDS for word in re.findall(r"[a-z]+", bare.lower()))
     if commands >= LEAST_COMMANDS and _HEAT.search(bare) is not None:
         return True
-    if words >= 6 and sentences > 0 and _HEAT.search(bare) is not None:
-        return True
-    return (words >= 8 and sentences > 0) or len(bare) > LONG_LINE
+    least = 6 if _HEAT.search(bare) is not None else 8
+    return (words >= least and sentences > 0) or len(bare) > LONG_LINE
 
 
 def without_enumeration(text: str) -> str:

@@ -35,6 +35,23 @@ _NO_OFFER = re.compile(
     r"more|similar|other|any|whatever|whichever|use|if|about|extra|desired|however|by)\b|^\d+[\s!.)]*$|^\d+,",
     re.IGNORECASE,
 )
+# What stands between the foods of a list on one line, and how many there are at least; a bar is
+# nothing else, a slash may offer one for the other.
+_BARS, _SLASH, _DASH = (
+    re.compile(r"\s*[|•·]\s*"),
+    re.compile(r"\s+/\s+"),
+    re.compile(r"\s+[-–—]\s+"),
+)
+_APART = ((_BARS, 2), (_SLASH, 2), (_DASH, 3))
+LEAST_MEASURED, PAIR = 0.6, 2
+_DIGIT = re.compile(r"[\d½¼¾⅓⅔]")
+_JOINED = re.compile(
+    r"[\s,;]*(?:(?P<join>and|or|plus|&|\+)\s+)?(?P<name>[^\W\d][^\d½¼¾⅓⅔]*?)[\s,:x]*$",
+    re.IGNORECASE,
+)
+_BEHIND = re.compile(
+    r"^(?P<name>[^\d½¼¾⅓⅔]+?)[\s,:]+(?:x\s?)?(?P<amount>(?:an?\s|one\s|[\d½¼¾⅓⅔]).{0,25})$"
+)
 PLAIN = {"prep", "quality", "variety", "part", "filler", "shade", "cooked", "change", "purpose"}
 DRINKABLE = {"water", "ice"}
 _CLOSES = re.compile(r"\s*[,;(]|\s[-–—]\s")
@@ -45,12 +62,14 @@ class Clause:
     """The words of one food of a line, with its own amount at their head.
 
     `shared` says that one amount was written for several foods and nobody knows how it is
-    divided; `foods` is then by how many.
+    divided; `foods` is then by how many. `either` is another food with an amount of its own, of
+    which nobody knows whether it goes in as well.
     """
 
     text: str
     shared: bool = False
     foods: int = 1
+    either: str = ""
 
 
 @dataclass(frozen=True)
@@ -120,6 +139,55 @@ def _piece(text: str, system: str, library: Library) -> _Piece | None:
     return _Piece(text, amount, 0, head.key, name)
 
 
+def _told_apart(text: str, system: str, library: Library) -> tuple[Clause, ...]:
+    """Return the foods of a list on one line ("leeks 200 g / 2 eggs / 1 onion"), else nothing."""
+    depths = depth_of(text)
+    for sign, least in _APART:
+        cuts = [m.span() for m in sign.finditer(text) if depths[m.start()] == 0]
+        edges = [0, *(x for cut in cuts for x in cut), len(text)]
+        stretches = [text[a:b].strip() for a, b in zip(edges[::2], edges[1::2], strict=True)]
+        stretches = [stretch for stretch in stretches if stretch]
+        if not least <= len(stretches) <= MOST_FOODS:
+            continue
+        told = [_amount_first(stretch) for stretch in stretches]
+        pieces = [_piece(one, system, library) for one in told]
+        measured = sum(piece is not None and piece.amount is not None for piece in pieces)
+        if None in pieces or measured < max(2, LEAST_MEASURED * len(pieces)):
+            continue
+        if sign is _SLASH and len(told) == PAIR:
+            same = len({piece.key for piece in pieces if piece is not None}) == 1
+            return (Clause(told[0], either="" if same else told[1]),)
+        return tuple(Clause(one) for one in told)
+    return _names_first(text, system, library)
+
+
+def _names_first(text: str, system: str, library: Library) -> tuple[Clause, ...]:
+    """Return the foods of "flour 200 g butter 100 g", each before its amount, else nothing."""
+    items: list[str] = []
+    offered, at = False, 0
+    while at < len(text) and len(items) < MOST_FOODS:
+        digit = _DIGIT.search(text, at)
+        if digit is None:
+            return ()
+        name = _JOINED.match(text[at : digit.start()])
+        amount, end = read_amount(text[digit.start() :], system, library.own_units)
+        if name is None or amount is None:
+            return ()
+        offered = offered or (name["join"] or "").lower() == "or"
+        items.append(f"{text[digit.start() : digit.start() + end].strip()} {name['name']}")
+        at = digit.start() + end
+    if len(items) < PAIR or any(_piece(item, system, library) is None for item in items):
+        return ()
+    if offered:
+        return (Clause(items[0], either=items[1]),)
+    return tuple(Clause(item) for item in items)
+
+
+def _amount_first(stretch: str) -> str:
+    behind = _BEHIND.match(stretch)
+    return f"{behind['amount']} {behind['name']}" if behind else stretch
+
+
 def split_foods(text: str, system: str, library: Library) -> tuple[Clause, ...]:
     """Split a line into a clause for each food it names; most lines are one.
 
@@ -128,6 +196,9 @@ def split_foods(text: str, system: str, library: Library) -> tuple[Clause, ...]:
         system: whose cups and spoons are meant.
         library: where foods are looked up.
     """
+    apart = _told_apart(text, system, library)
+    if apart:
+        return apart
     each = _EACH.match(text)
     body, prefix = (text[each.end() :], each["amount"]) if each else (text, "")
     cuts = _cuts(body, library)

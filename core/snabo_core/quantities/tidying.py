@@ -40,7 +40,9 @@ _COOKING_SPOON = re.compile(r"\bcooking[\s-]?spoon(?:ful)?s?\b", re.IGNORECASE)
 _LITTLE_SPOON = re.compile(r"\b(?:small|little|tea) spoon((?:ful)?s?)\b", re.IGNORECASE)
 # "mint small bunch": an amount in words that stands behind its food.
 _AMOUNT_LAST = re.compile(
-    r"^(?P<food>[^\W\d][^\d,;(]*?)\s+(?P<amount>(?:an?\s+)?(?:small|large|big|good)\s+(?:bunch|handful|pinch|knob|sprig|bulb|head))$",
+    r"^(?P<food>[^\W\d][^\d,;(]*?)(?:\s+(?P<amount>(?:an?\s+)?(?:small|large|big|good)\s+(?:bunch|handful|pinch|knob|sprig|bulb|head))"
+    r"|,?\s+(?P<words>(?:an?|one|half an?)\s+(?:tablespoon|teaspoon|dessertspoon|tbsp|tsp|cup|knob|handful|pinch|bunch|splash|drizzle|glug|"
+    r"dash|sprig|clove|tin|can|jar|little)))$",
     re.IGNORECASE,
 )
 _ADDED = r"(?:no[\s-]+(?:added[\s-]+)?{0}(?:[\s-]+added)?|without(?:\s+added)?\s+{0}|{0}[\s-]free|un{0}ed)\b"
@@ -158,7 +160,7 @@ def plain_line(text: str) -> str:
     clean = _SALT_AND_PEPPER.sub("salt and pepper", clean)
     clean = _CLOVES.sub(" cloves ", clean)
     last = _AMOUNT_LAST.match(clean)
-    clean = f"{last['amount']} {last['food']}" if last else clean
+    clean = f"{last['amount'] or last['words']} {last['food']}" if last else clean
     clean = _NO_SALT.sub(" unsalted ", clean)
     clean = _NO_SUGAR.sub(" unsweetened ", clean)
     return spell_fractions(re.sub(r"\s+", " ", clean).strip())

@@ -110,6 +110,11 @@ _OPEN_END = re.compile(
 
 # "Makes 8 crêpes", and nothing else.
 _MADE = re.compile(r"^\W*(?:makes|yields?)\s*:?(?:\s+[^\s.,;]+){1,5}\s*$", re.IGNORECASE)
+_IN_BRACKETS = re.compile(
+    r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"
+    r"(?:slices|squares|pieces|wedges|muffins|cakes|balls|patties|rolls|tarts|pies|cups|loaves|bars))\s*\)",
+    re.IGNORECASE,
+)
 # What a title goes on with on its second line: "with pickled red onion".
 _GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
 # A weight or a measure in the words of a line: no title holds one.
@@ -322,6 +327,10 @@ class _Sorter:
             self._servings_in_story(text)
             return False
         minutes, servings = times_in(text), servings_in(text)
+        if (made := _IN_BRACKETS.fullmatch(text)) is not None and servings is None:
+            # "(8 slices)" below the title.
+            self.layout.makes = self.layout.makes or made["what"]
+            return True
         told = kind in {"times", "servings"} or (
             len(text) < 120
             and (servings is not None or bool(minutes))

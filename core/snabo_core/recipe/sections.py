@@ -6,7 +6,9 @@ import re
 
 # Where a recipe comes from, not what it is.
 FROM = re.compile(
-    r"^\W*(?:begin )?(?:forwarded|original) message\W*$|^(?:(?:re|subject)\s*:|(?:an? |this )?(?:recipe )?from (?:the|my|our|your|an?)? ?(?:kitchen|desk|recipe box|files?|pages?|archives?|test kitchen|garden)\b)",
+    r"^\W*(?:begin )?(?:forwarded|original) message\W*$|^(?:(?:re|subject)\s*:|(?:an? |this )?(?:recipe )?from (?:the|my|our|your|an?)? ?(?:kitchen|desk|recipe box|files?|pages?|archives?|test kitchen|garden)\b)"
+    r"|^\W*(?:(?:the |this )?recipe )?(?:from|off|on) (?:the |a |an |our )?(?:(?:local|sunday|daily|weekly|old) )?(?:newspaper|paper|magazine|internet|radio|telly|tv|"
+    r"(?:back|side|inside|lid) of|packet|box|tin|bag|library book|cookery book|cookbook)\b[^.]{0,60}$",
     re.IGNORECASE,
 )
 # How hot it is to be, said on the head of a card.
@@ -60,7 +62,7 @@ NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|n
 COMMENTS = re.compile(r"^\W*(?:\d+\s+)?(?:comments?|reviews?|reader (?:comments|reviews)|ratings?|replies|responses|"
                        r"leave a (?:reply|comment)|related(?: recipes| posts)?|you (?:may|might) also (?:like|enjoy)|more recipes)\b.{0,30}$",
                        re.IGNORECASE)  # fmt: skip
-GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|morning|evening|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
+GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|yo|omg|guys|ladies|morning|evening|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
                        r"as promised|fwd?:|re:|subject:|from:|sent:|to:|on \d)\b", re.IGNORECASE)  # fmt: skip
 SIGN_OFF = re.compile(r"^\W*(?:love|cheers|sent from|best|regards|xx?|enjoy|seen \d|on \d{1,2} \w+.*wrote|forwarded|kind regards|"
                        r"bon app|happy cooking|reply|yours)\b", re.IGNORECASE)  # fmt: skip

@@ -39,11 +39,13 @@ _BOTH = re.compile(
 )
 _SAYS = (
     r"(?:serves?|serving|servings|feeds|portions?|does|enough for|good for|sufficient for|people|covers|doses? for|"
-    r"recipe serves|number of servings)"
+    r"recipe serves|number of servings|porcj[ei]|porzioni|porciones|portioner|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
 # "2 (hungry) or 4".
-_WHO_THEY_ARE = re.compile(r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d)")
+_WHO_THEY_ARE = re.compile(
+    r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d)|\s*\(or\b[^()]{1,30}\)"
+)
 _SERVES = tuple(
     re.compile(pattern, re.IGNORECASE)
     for pattern in (
@@ -56,7 +58,7 @@ _SERVES = tuple(
         rf"\b{_RANGE}\s+of us\b",
         rf"\(\s*{_RANGE}\s?p\.?\s*\)",
         rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|(?:of us\b)|as\s+an?\b|{_PEOPLE})",
-        rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{_ABOUT}{_RANGE}\s*(?:$|[|.,(·•])",
+        rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{_ABOUT}{_RANGE}\s*(?:$|[|.,()·•])",
     )
 )
 # A piece of these is a meal; of others (dumplings, squares, crackers) several are.
@@ -88,11 +90,16 @@ family crowd party table household for enough sufficient good about around appro
 roughly up to at least or and plus as a an the of with main side starter course hungry very generous
 generously big small large polite average leftovers leftover this recipe dose doses quantity
 quantities number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
-plate easily comfortably total is are it that will should us batch heads head
+plate easily comfortably greedy ones total is are it that will should us batch heads head
 """
 _SAID_OF_LISTS = """
+zutaten ingrédients ingredientes ingredienti ingrediënten składniki für pour para per voor
 ingredient ingredients list you you'll you’ll will need needed what shopping things in
 """
+_LISTS = re.compile(
+    r"\bingredients?\b|\bneed\b|\bzutaten\b|\bingrédients\b|\bingredient(?:es|i)\b|\bingrediënten\b|\bskładniki\b",
+    re.IGNORECASE,
+)
 _FACT_WORDS, _LIST_WORDS = frozenset(_SAID.split()), frozenset(_SAID_OF_LISTS.split())
 _EATERS = re.compile(_PEOPLE)
 _WHOLE_LINE = re.compile(
@@ -210,7 +217,7 @@ def counts_people(made: str) -> bool:
 
 def lists_ingredients(text: str) -> bool:
     """Tell a list's head that says for how many: "Ingredients (serves 4)", "To serve 6 you need"."""
-    if re.search(r"\bingredients?\b|\bneed\b", text, re.IGNORECASE) is None:
+    if _LISTS.search(text) is None:
         return False
     return len(text) <= LONGEST_HEAD and not _other_words(text) - _LIST_WORDS
 

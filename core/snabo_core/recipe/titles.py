@@ -16,7 +16,7 @@ _LABELLED = re.compile(rf"^(?:{_LABEL}\s*[:=–—]\s*)+(?=\S)", re.IGNORECASE)
 # A reply to somebody's question names the dish, but hardly as its title.
 _REPLY = re.compile(r"^(?:(?:re|fwd?|fw|subject)\s*:\s*)+(?=\S)", re.IGNORECASE)
 _NAMED = re.compile(
-    r"^\W*(?:recipe|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|(?:recipe|dish)\s+(?:name|title))\s*[:=]\s*(?P<name>\S.{2,})$",
+    r"^\W*(?:recipe|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish|(?:recipe|dish)\s+(?:name|title))\s*[:=]\s*(?P<name>\S.{2,})$",
     re.IGNORECASE,
 )
 _PAGE = re.compile(r"^(?:p|pg|page)\.?\s*\d{1,4}\s*[:.,–-]?\s+(?!of\b)(?=[^\W\d])", re.IGNORECASE)

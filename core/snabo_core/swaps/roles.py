@@ -47,10 +47,14 @@ DONE: tuple[tuple[str, str], ...] = (
     ("crumb", r"(?:scatter|sprinkle|dip|coat|dredge|bread(?:ed|ing)\b|roll in)\w*"),
 )
 MEATS = {"meat", "fish", "soy", "pulse"}
+# From so many grams on nuts are what a roast is made of.
+NUT_ROAST = 80.0
+# From so many grams on, flour beside the meal of a bread is part of its dough.
+LEAST_DOUGH = 30.0
 MINCED = re.compile(
     r"\b(?:mince|minced|ground|sausage ?meat|lentils?|beans?|tuna|salmon)\b", re.IGNORECASE
 )
-BOUND = re.compile(r"\bloaf|patt(?:y|ies)|meatball|burger|kofta|rissole|fish ?cake|nugget|shape|"
+BOUND = re.compile(r"\bloaf|\bnut roast|patt(?:y|ies)|meatball|burger|kofta|rissole|fish ?cake|nugget|shape|"
                    r"combine with your hands|mix (?:well )?with your hands|stuffed")  # fmt: skip
 CRUMBLE = re.compile(r"\b(?:crumble|streusel)\b")
 SLICED = re.compile(r"\b(?:slice|thinly|grated|shredded|rounds|wedges|chips)", re.IGNORECASE)
@@ -116,6 +120,7 @@ def _context(dish: Dish, part: Part, library: Library) -> _Context:
         }
         liquid += (line.grams or 0.0) if wet else 0.0
         minced = minced or (food.food_class in MEATS and MINCED.search(line.text) is not None)
+        minced = minced or (food.food_class == "nut" and (line.grams or 0.0) >= NUT_ROAST)
         eggs = eggs or food.key == "egg"
     steps = " ".join(step.text for step in dish.steps).lower()
     return _Context(dish.title.lower(), steps, part, liquid, minced, eggs)
@@ -299,6 +304,22 @@ def _slot_lines(part: Part, marking: Sequence[Line], role: RoleName) -> tuple[st
     return tuple(line.id for line in part.lines if line.id in own)
 
 
+def _one_dough(by_role: dict[str, list[Line]], book: Book) -> None:
+    """Put the flour of a bread with its meal: beside so much of that it thickens no milk."""
+    flour = [
+        line
+        for line in by_role.get("thickener", ())
+        if (group := book.group_of(line.food)) is not None
+        and group.key == "flour"
+        and (line.grams or 0.0) >= LEAST_DOUGH
+    ]
+    if "quick_bread" in by_role and flour:
+        by_role["quick_bread"] += flour
+        rest = [line for line in by_role.pop("thickener") if line not in flour]
+        if rest:
+            by_role["thickener"] = rest
+
+
 def propose_slots(dish: Dish, book: Book, library: Library) -> Dish:
     """Return the dish with slots proposed for its starchy lines, largest first in each part.
 
@@ -316,6 +337,7 @@ def propose_slots(dish: Dish, book: Book, library: Library) -> Dish:
             role = _role_of(line, dish, part, context, book, library)
             if role is not None:
                 by_role.setdefault(role, []).append(line)
+        _one_dough(by_role, book)
         ordered = sorted(by_role.items(), key=lambda pair: -sum(x.grams or 0 for x in pair[1]))
         slots = tuple(
             Slot(
