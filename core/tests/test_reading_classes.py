@@ -281,7 +281,8 @@ class SeveralFoods(Case):
     def test_an_amount_in_words_may_stand_behind(self) -> None:
         for text, low, high in (
             ("butter a knob", 10, 20), ("butter, a tablespoon", 13, 16),
-            ("fennel seeds, a teaspoon", 1, 3),
+            ("fennel seeds, a teaspoon", 1, 3), ("pound of mince", 450, 460),
+            ("kilo of spuds", 990, 1010),
         ):  # fmt: skip
             self.grams(text, low, high)
             self.assertEqual(read(text).doubts, (), text)

@@ -249,7 +249,8 @@ class AsPeoplePaste(unittest.TestCase):
                 self.assertEqual(len(dish.parts[0].lines), 3)
                 self.assertEqual([one.text for one in dish.steps], [step])
         for food in ("Toast, buttered, cut in triangles", "Roast beef, sliced thin",
-                     "Slice of ham, cut in strips", "Press garlic, salt"):  # fmt: skip
+                     "Slice of ham, cut in strips", "Press garlic, salt",
+                     "Pound of mince"):  # fmt: skip
             [part] = read_recipe(f"Pot\n\n400 g passata\n2 onions\n{food}\n1 egg", library()).parts
             self.assertEqual(len(part.lines), 4, food)
 

@@ -17,6 +17,8 @@ LONG_LINE = 160
 LONGEST_FOOD = 140
 # So many commands with a time or a heat are a step, whatever it begins with: "Salt, blot, roast".
 LEAST_COMMANDS = 2
+# Written in capitals because they are letters, not because they head anything.
+_FOODS_IN_LETTERS = {"EVOO", "MSG", "TVP"}
 
 _FURNITURE = re.compile(
     r"\b(?:jump to|skip to|print(?: this| recipe| friendly)?\b(?! on)|pin (?:it|this|recipe)|save recipe|"
@@ -182,7 +184,8 @@ def first_word(text: str) -> str:
 
 # "Sprinkle of nutmeg", "squeeze of lemon": so much of something, though it begins with a verb.
 _SOME_OF = re.compile(
-    r"(?:good |big |little |small |generous |light )?(?:sprinkle|drizzle|squeeze|dollop|splash|dash|"
+    r"(?:good |big |little |small |generous |light )?(?:pound|drop|pat|jar|tin|can|bag|packet|pack|pouch|tub|bottle|carton|punnet|bunch|bulb|knob|thumb|lump|chunk|wedge|block|"
+    r"glass|mug|handful|sprinkle|drizzle|squeeze|dollop|splash|dash|"
     r"shake|pinch|grind|twist|spray|spoon|scoop|slice|cup|squirt|swirl|dust|top|ring|roll|cut|"
     r"strip|scatter|slick|smear)\s+of\s+(?!the\b|each\b)[a-z]",
     re.IGNORECASE,
@@ -307,7 +310,7 @@ def heading_name(text: str) -> str | None:
     bracketed = re.fullmatch(r"\(\s*(for\s[^()]{3,50}?)\s*\)\s*:?", bare, re.IGNORECASE)
     bare = bracketed[1] if bracketed else bare
     plain = bare.rstrip(":").strip()
-    if not plain or len(plain) > 60:
+    if not plain or len(plain) > 60 or plain in _FOODS_IN_LETTERS:
         return None
     for_the = re.match(
         r"^(?:(?:and|then|now|next|plus)\s+)?(?:for\s+(?:the\s+)?|to make the\s+|ingredients\s*\(?for (?:the\s+)?)"

@@ -45,6 +45,8 @@ _AMOUNT_LAST = re.compile(
     r"dash|sprig|clove|tin|can|jar|little)))$",
     re.IGNORECASE,
 )
+# "Pound of mince" is one.
+_ONE_OF = re.compile(r"^(?:pound|lb|kilo|kilogram|kg|ounce)(?=\s+of\s)", re.IGNORECASE)
 _ADDED = r"(?:no[\s-]+(?:added[\s-]+)?{0}(?:[\s-]+added)?|without(?:\s+added)?\s+{0}|{0}[\s-]free|un{0}ed)\b"
 _NO_SALT = re.compile(rf"\b{_ADDED.format('salt')}", re.IGNORECASE)
 _NO_SUGAR = re.compile(rf"\b{_ADDED.format('sugar')}", re.IGNORECASE)
@@ -159,6 +161,7 @@ def plain_line(text: str) -> str:
     clean = _LITTLE_SPOON.sub("teaspoon\\1", clean)
     clean = _SALT_AND_PEPPER.sub("salt and pepper", clean)
     clean = _CLOVES.sub(" cloves ", clean)
+    clean = _ONE_OF.sub(r"1 \g<0>", clean)
     last = _AMOUNT_LAST.match(clean)
     clean = f"{last['amount'] or last['words']} {last['food']}" if last else clean
     clean = _NO_SALT.sub(" unsalted ", clean)

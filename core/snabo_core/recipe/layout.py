@@ -98,7 +98,9 @@ LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
 _NO_AMOUNT = re.compile(r"\d+\s+(?:minutes?|mins?|hours?|degrees?|times?|people)\b", re.IGNORECASE)
 LEAST_LISTED = 3
 LEAST_SENTENCE = 4
-_SALT_AND_PEPPER = re.compile(r"\W*s\s?(?:&|\+|/|n|and)\s?p\W*", re.IGNORECASE)
+_SALT_AND_PEPPER = re.compile(
+    r"\W*s\s?(?:&|\+|/|n|and)\s?p\b(?:\s+(?:to|for|as)\b.{0,30})?\W*", re.IGNORECASE
+)
 # So many items with an amount make a list of a line.
 LEAST_ITEMS = 2
 _OPEN_END = re.compile(

@@ -43,9 +43,7 @@ _SAYS = (
 )
 # The first pattern that matches decides; people go before pieces.
 # "2 (hungry) or 4".
-_WHO_THEY_ARE = re.compile(
-    r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d)|\s*\(or\b[^()]{1,30}\)"
-)
+_WHO_THEY_ARE = re.compile(r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d)")
 _SERVES = tuple(
     re.compile(pattern, re.IGNORECASE)
     for pattern in (
@@ -58,7 +56,7 @@ _SERVES = tuple(
         rf"\b{_RANGE}\s+of us\b",
         rf"\(\s*{_RANGE}\s?p\.?\s*\)",
         rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|(?:of us\b)|as\s+an?\b|{_PEOPLE})",
-        rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{_ABOUT}{_RANGE}\s*(?:$|[|.,()·•])",
+        rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{_ABOUT}{_RANGE}\s*(?:$|[|.,(·•])",
     )
 )
 # A piece of these is a meal; of others (dumplings, squares, crackers) several are.
