@@ -254,6 +254,18 @@ class AsPeoplePaste(unittest.TestCase):
             [part] = read_recipe(f"Pot\n\n400 g passata\n2 onions\n{food}\n1 egg", library()).parts
             self.assertEqual(len(part.lines), 4, food)
 
+    def test_a_recipe_that_is_nothing_but_a_story(self) -> None:
+        text = (
+            "Pho\nyou'll need 200 grams of rice noodles, 300 grams of sirloin steak, a litre and a "
+            "half of beef stock. simmer the stock twenty minutes, pour over hot. does two."
+        )
+        dish = read_recipe(text, library())
+        self.assertEqual([line.food for line in dish.parts[0].lines][:3],
+                         ["rice_noodles", "beef_steak", "beef_stock"])  # fmt: skip
+        self.assertEqual((len(dish.steps), dish.servings), (1, 2))
+        story = read_recipe("Pho\nI ate this in the rain, in a boat, for days.", library())
+        self.assertEqual((story.parts[0].lines if story.parts else (), story.steps), ((), ()))
+
     def test_heads_of_other_kitchens_and_where_it_was_found(self) -> None:
         for text, title, servings in (
             ("Röstipfanne\nZutaten für 2 Personen\n2 onions\n1 egg\n\nFry it.", "Röstipfanne", 2),

@@ -163,7 +163,9 @@ _COMMAND = re.compile(
 _HEAT = re.compile(r"\b\d{2,3}\s?°|\b\d{3}\s?[CF]\b|\bgas (?:mark )?\d|\boven\b|\buntil\b|\bfor (?:about )?\d+[\s-]|"
                    r"\b\d+\s?(?:-|–|to)?\s?\d*\s?min", re.IGNORECASE)  # fmt: skip
 
-_HOURS = re.compile(r"\b\d\s?(?:½|1/2)?\s?(?:h|hrs?|hours?)\b|\b\dh\d\d\b", re.IGNORECASE)
+_HOURS = re.compile(
+    r"\b\d\s?(?:½|1/2)?\s?(?:h|hrs?|hours?)\b|\b\dh\d\d\b|\b\d{1,3}\s?['′’](?=\s|$)", re.IGNORECASE
+)
 
 # Words that end in a dot without ending a sentence.
 ABBREVIATED = frozenset(
@@ -233,9 +235,10 @@ def _is_told_in_commands(text: str) -> bool:
     """Tell "Mix, top with cheese, bake 20 min": one command after the other, and how long."""
     clauses = [clause for clause in re.split(r"[,;]|\b(?:and|then)\b|&", text) if clause.strip()]
     told = [clause for clause in clauses if first_word(clause) in STEP_VERBS]
-    return len(told) >= LEAST_COMMANDS and any(
-        _HEAT.search(clause) is not None or _HOURS.search(clause) is not None for clause in told
-    )
+    timed = [c for c in clauses if _HEAT.search(c) is not None or _HOURS.search(c) is not None]
+    # "Mix, spoonfuls into the pan, 3 min a side."
+    alone = any(re.match(r"\s*\d", clause) for clause in timed)
+    return alone or (len(told) >= LEAST_COMMANDS and any(clause in told for clause in timed))
 
 
 def _says_how_long_and_hot(text: str) -> bool:

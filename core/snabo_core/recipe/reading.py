@@ -35,6 +35,8 @@ from snabo_core.wording import say, worded
 
 MAX_READ_LINES = 200
 MAX_STEPS = 120
+# A story that names so many amounts is a recipe.
+LEAST_TOLD = 2
 DEFAULT_SERVINGS = 4.0
 SYSTEM_WORDS: dict[UnitSystem, str] = {
     "metric": "metric", "us": "North American", "australia": "Australian",
@@ -176,6 +178,8 @@ def _dish_of(
             plain = plain.replace(label, " ")
         system = guess_system(plain) or hand.usual
         notes.insert(0, worded("note_cups", system=SYSTEM_WORDS[system]))
+    if not layout.parts and not layout.steps:
+        _tell_story(layout, system, library)
     if not layout.parts and layout.steps:
         stories = [aside.text for aside in layout.asides if aside.kind == "story"]
         found = lines_in_steps([*stories, *layout.steps], system, library)
@@ -267,6 +271,17 @@ def _is_dry_pulse(line: Line, library: Library) -> bool:
     food = library.foods.get(line.food or "")
     pulse = food is not None and food.food_class == "pulse" and "boiled" in food.forms
     return pulse and line.form == "dry"
+
+
+def _tell_story(layout: Layout, system: UnitSystem, library: Library) -> None:
+    """Make steps of a recipe that is nothing but a story with amounts in it."""
+    told = [
+        aside for aside in layout.asides
+        if aside.kind == "story" and len(lines_in_steps([aside.text], system, library)) >= LEAST_TOLD
+    ]  # fmt: skip
+    layout.asides = [aside for aside in layout.asides if aside not in told]
+    layout.steps = [aside.text for aside in told]
+    layout.sections = ["" for _ in told]
 
 
 def _names_food(words: str, library: Library) -> bool:

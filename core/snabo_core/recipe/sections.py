@@ -28,6 +28,7 @@ INGREDIENTS = re.compile(
     # The head of a table.
     r"|^\W*(?:(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|foods?|prep(?:aration)?|notes?|what|how much)"
     r"[\s|,/]+){2,}(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|prep(?:aration)?|notes?)?\W*$"
+    r"|^\W*(?:qty|quantity|amounts?|how much)\s*[|/\t]\s*(?:ingredients?|items?|foods?|what)\W*$"
     r"|^\W*(?:ingredients?|items?|foods?)\s*[|\t]\s*(?:qty|quantity|amounts?|how much|weight|grams?|g)\b.{0,60}$",
     re.IGNORECASE,
 )
