@@ -210,6 +210,20 @@ class Claims(unittest.TestCase):
             found = {claim.key: round(claim.high, 2) for claim in claims_in(lines)}
             self.assertEqual(found, expected, lines)
 
+    def test_figures_under_their_heading_and_who_wrote_it(self) -> None:
+        text = (
+            "# Pot\n\n## Ingredients\n\n- 200 g peas\n- 1 egg\n\n## Method\n\n1. Boil the peas.\n\n"
+            "## Nutrition\n\nPer serving: 390 kcal, 21 g fat\n\nPer 100 g: 90 kcal\n"
+        )
+        told = read("p.md", text).dishes[0].told
+        self.assertEqual([(c.key, c.high) for c in told.claims], [("fat", 21), ("kcal", 390)])
+        page = (
+            '<html><body><div itemscope itemtype="https://schema.org/Recipe">'
+            '<h1 itemprop="name">Pot</h1><a itemprop="author" href="/x">Dale</a>'
+            '<p itemprop="recipeIngredient">1 egg</p></div></body></html>'
+        )
+        self.assertEqual(read("p.html", page).dishes[0].told.source, "Dale")
+
     def test_a_list_in_a_list_is_a_part_and_a_remark_is_none(self) -> None:
         text = ("# Pot\n\n## Ingredients\n\n- For the lid\n  - 200 g peas\n  - 1 egg\n- 2 onions\n"
                 "  - red ones\n\n## Method\n\n1. Boil the peas.\n")  # fmt: skip

@@ -302,6 +302,11 @@ def _take(line: str, found: _Found) -> None:
         found.steps.append((found.section, line))
     elif found.place == "source":
         found.source = found.source or line
+    elif found.place == "figures" and (claims := claims_in([line])):
+        # "Per serving: 390 kcal, 21 g fat"; the first that tells a figure counts.
+        told = {claim.key for claim in found.claims}
+        found.claims += [claim for claim in claims if claim.key not in told]
+        found.asides.append(("nutrition", line))
     elif found.place == "head" and len(found.asides) < MOST_STORY:
         _fact(line, found)
     else:

@@ -190,6 +190,9 @@ def _microdata(tree: Any) -> list[Any]:
 
     if not tree.xpath("//*[@itemtype][1]") or _tangled(tree):
         return []
+    for author in tree.xpath("//a[contains(@itemprop,'author')]"):
+        # By the letter of the standard it is where the link goes; who it is, is what it says.
+        author.tag = "span"
     try:
         items = MicrodataExtractor(nested=True, strict=False).extract_items(tree, None)
     except (ValueError, RecursionError, KeyError, TypeError, AttributeError):
