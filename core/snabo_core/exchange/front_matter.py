@@ -19,15 +19,29 @@ LONGEST = 16_000
 _LOADER = getattr(yaml, "CBaseLoader", yaml.BaseLoader)
 _HEAD = re.compile(r"\A\ufeff?---[ \t]*\n(?P<head>.*?)\n---[ \t]*(?:\n|\Z)", re.DOTALL)
 _TOML = re.compile(r"\A\ufeff?\+\+\+[ \t]*\n(?P<head>.*?)\n\+\+\+[ \t]*(?:\n|\Z)", re.DOTALL)
-_SERVES = ("servings", "serves", "yield", "portions", "recipeyield")
+_SERVES = ("servings", "serves", "yield", "yields", "portions", "serving", "feeds", "makes",
+            "recipeyield", "recipe_yield", "base servings")  # fmt: skip
+_TITLES = ("title", "name", "recipe")
 _TIMES = {
-    "prep": ("prep time", "prep_time", "preptime", "time.prep", "prep", "preparation"),
-    "cook": ("cook time", "cook_time", "cooktime", "time.cook", "cook", "cooking"),
+    "prep": ("prep time", "prep_time", "preptime", "time.prep", "prep", "preparation",
+             "preparation time", "preparation_time", "time_prep", "active time"),
+    "cook": ("cook time", "cook_time", "cooktime", "time.cook", "cook", "cooking",
+             "cooking time", "cooking_time", "time_cook", "bake time"),
     "total": ("time", "time required", "total time", "total_time", "totaltime", "duration",
-              "time.total", "total", "ready in", "takes"),
+              "time.total", "total", "ready in", "takes", "ready_in", "time_total", "overall time"),
 }  # fmt: skip
-_SOURCES = ("source", "author", "source.name", "source.author", "source.url", "url")
-_STORIES = ("description", "introduction", "summary")
+_SOURCES = (
+    "source",
+    "author",
+    "by",
+    "from",
+    "creator",
+    "source.name",
+    "source.author",
+    "source.url",
+    "url",
+)
+_STORIES = ("description", "introduction", "summary", "intro", "excerpt")
 
 
 @dataclass(frozen=True)
@@ -106,12 +120,12 @@ def facts_of(head: Mapping[str, str]) -> Facts:
         if value > 0:
             minutes[kind] = value
     # "cook: Ana" tells no time: it has no place in a dish, and is said to be left out.
-    known = {"title", *_SERVES, *_SOURCES, *_STORIES}.union(*(_TIMES[kind] for kind in minutes))
+    known = {*_TITLES, *_SERVES, *_SOURCES, *_STORIES}.union(*(_TIMES[kind] for kind in minutes))
     figures = {key: f"{key.rpartition('.')[2]}: {said}" for key, said in head.items()}
     claimed = {key for key, words in figures.items() if key not in known and claims_in([words])}
     sources = [head[name] for name in _SOURCES if head.get(name)]
     return Facts(
-        title=head.get("title", ""),
+        title=said(_TITLES),
         serves=said(_SERVES),
         minutes=minutes,
         source=", ".join(dict.fromkeys(sources))[:200],
