@@ -405,6 +405,7 @@ TEMPLATES: dict[str, str] = {
     "leaves_figures": "the figures of a serving",
     "leaves_uses": "what of a line is left in the pan or poured off",
     "leaves_method": "the steps",
+    "leaves_makes": "what the recipe makes",
     "leaves_story": "what the recipe tells besides",
     "archive_eaters": "People at the table",
     "archive_own_foods": "Own foods",

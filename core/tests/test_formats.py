@@ -131,6 +131,19 @@ class RoundTrips(unittest.TestCase):
                     after = telling(made(through(name, write_it(told))))
                     self.assertEqual(replace(after, claims=()), replace(told, claims=()), name)
 
+    def test_what_a_recipe_makes_goes_along_until_it_is_resized(self) -> None:
+        text = "Nut loaf\nMakes 8 slices, serves 4\nIngredients\n- 200 g walnuts\nMethod\nBake it."
+        before = made(check(read_recipe(text, library(), None)))
+        for key, ending in (("json_ld", "x.json"), ("markdown", "x.md"), ("cooklang", "x.cook")):
+            told = through(ending, write(key, before).text).told
+            self.assertEqual((told.makes, told.servings_low), ("8 slices", 4), key)
+        self.assertNotIn("what the recipe makes", formats_of(before.dish)[1].leaves)
+        [part] = before.dish.parts
+        twice = replace(part, lines=tuple(replace(line, times=2.0) for line in part.lines))
+        resized = replace(before.dish, parts=(twice,), servings=8)
+        self.assertEqual(telling(made(resized)).serves, "8")
+        self.assertIn("what the recipe makes", formats_of(resized)[1].leaves)
+
     def test_generated_dishes(self) -> None:
         chance = random.Random(5)  # noqa: S311  no secret
         lines = [line.text for line in expected_lines() if not any(c in line.text for c in ODD)]

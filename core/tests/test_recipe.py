@@ -281,6 +281,15 @@ class AsPeoplePaste(unittest.TestCase):
         tart = read_recipe("Onion tart\n(8 slices)\n2 onions\n1 egg\n\nFry it.", library())
         self.assertEqual((tart.told.makes, len(tart.parts[0].lines)), ("8 slices", 2))
 
+    def test_whom_it_is_from(self) -> None:
+        for line, source in (
+            ("Source: Aunt Merle", "Aunt Merle"),
+            ("*Adapted from a church cookbook*", "a church cookbook"),
+            ("Recipe by Jo", "Jo"), ("200 g source of protein", ""),
+        ):  # fmt: skip
+            text = f"Leek pot\n{line}\nServes 4\n\n2 leeks\n1 egg\n\nMethod\nBoil the leeks."
+            self.assertEqual(read_recipe(text, library()).told.source, source)
+
     def test_a_letter_names_the_dish(self) -> None:
         text = (
             "Dear Fen,\nyou asked for the fish pie I made.\n\n500 g cod\n2 eggs\n\nBake it all.\n"

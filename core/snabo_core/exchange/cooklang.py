@@ -15,6 +15,7 @@ from snabo_core.dish import AsideKind
 from snabo_core.exchange.front_matter import facts_of, front_matter, write_front_matter
 from snabo_core.quantities.step_facts import times_in
 from snabo_core.recipe import ToldRecipe
+from snabo_core.recipe.told import without_makes
 
 LONGEST = 100_000
 READY, METHOD = "Have ready", "Method"
@@ -180,8 +181,10 @@ def write_cooklang(recipe: ToldRecipe) -> str:
     """Return a told recipe in Cooklang; reading it gives the recipe again, less its figures."""
     minutes = {kind: f"{value:g} min" for kind, value in recipe.minutes.items()}
     stories = [text for kind, text in recipe.asides if kind == "story"]
+    serves, makes = without_makes(recipe.serves)
     head = write_front_matter({
-        "title": recipe.title, "servings": recipe.serves, "prep time": minutes.get("prep", ""),
+        "title": recipe.title, "servings": serves, "yield": makes,
+        "prep time": minutes.get("prep", ""),
         "cook time": minutes.get("cook", ""), "time": minutes.get("total", ""),
         "source": recipe.source, "description": " ".join(stories),
     })  # fmt: skip

@@ -13,14 +13,15 @@ import yaml
 from snabo_core.dish import Claim
 from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.facts import minutes_of
+from snabo_core.recipe.told import served, with_makes
 
 LONGEST = 16_000
 # The one in C, where it was built: the other takes seconds over a head of brackets.
 _LOADER = getattr(yaml, "CBaseLoader", yaml.BaseLoader)
 _HEAD = re.compile(r"\A\ufeff?---[ \t]*\n(?P<head>.*?)\n---[ \t]*(?:\n|\Z)", re.DOTALL)
 _TOML = re.compile(r"\A\ufeff?\+\+\+[ \t]*\n(?P<head>.*?)\n\+\+\+[ \t]*(?:\n|\Z)", re.DOTALL)
-_SERVES = ("servings", "serves", "yield", "yields", "portions", "serving", "feeds", "makes",
-            "recipeyield", "recipe_yield", "base servings")  # fmt: skip
+_SERVES = ("servings", "serves", "portions", "serving", "feeds", "base servings")
+_MAKES = ("yield", "yields", "makes", "recipeyield", "recipe_yield")
 _TITLES = ("title", "name", "recipe")
 _TIMES = {
     "prep": ("prep time", "prep_time", "preptime", "time.prep", "prep", "preparation",
@@ -113,6 +114,10 @@ def facts_of(head: Mapping[str, str]) -> Facts:
     def said(names: tuple[str, ...]) -> str:
         return next((head[name] for name in names if head.get(name)), "")
 
+    serves, makes = said(_SERVES), said(_MAKES)
+    if serves and makes and (served(makes) is None or (makes.isdigit() and makes != serves)):
+        serves = with_makes(serves, makes)
+    serves = serves or makes
     minutes = {}
     for kind, names in _TIMES.items():
         text = said(names)
@@ -120,13 +125,15 @@ def facts_of(head: Mapping[str, str]) -> Facts:
         if value > 0:
             minutes[kind] = value
     # "cook: Ana" tells no time: it has no place in a dish, and is said to be left out.
-    known = {*_TITLES, *_SERVES, *_SOURCES, *_STORIES}.union(*(_TIMES[kind] for kind in minutes))
+    known = {*_TITLES, *_SERVES, *_MAKES, *_SOURCES, *_STORIES}.union(
+        *(_TIMES[kind] for kind in minutes)
+    )
     figures = {key: f"{key.rpartition('.')[2]}: {said}" for key, said in head.items()}
     claimed = {key for key, words in figures.items() if key not in known and claims_in([words])}
     sources = [head[name] for name in _SOURCES if head.get(name)]
     return Facts(
         title=said(_TITLES),
-        serves=said(_SERVES),
+        serves=serves,
         minutes=minutes,
         source=", ".join(dict.fromkeys(sources))[:200],
         story=said(_STORIES),

@@ -24,7 +24,7 @@ from snabo_core.recipe.facts import pieces_of, times_in
 from snabo_core.recipe.layout import sort_lines
 from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES, NUTRITION
 from snabo_core.recipe.servings import servings_in
-from snabo_core.recipe.told import heading_of
+from snabo_core.recipe.told import heading_of, without_makes
 from snabo_core.recipe.written import with_fields
 
 # Lines above the list that are looked at for servings and times; a long story has fifty.
@@ -321,7 +321,9 @@ def _serves(text: str) -> bool:
 def _fact(line: str, found: _Found) -> None:
     """Take servings and times said above the list; other words there are its story."""
     served, minutes = _serves(line), times_in(line)
-    if served:
+    if served and without_makes(line)[1]:
+        found.serves = found.serves or line
+    elif served:
         said = next((piece for piece in pieces_of(line) if _serves(piece)), line)
         found.serves = found.serves or re.sub(r"^serves\s+", "", said.strip(), flags=re.IGNORECASE)
     for kind, value in minutes.items():

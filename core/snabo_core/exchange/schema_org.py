@@ -17,7 +17,7 @@ from snabo_core.dish import AsideKind
 from snabo_core.recipe import ToldRecipe
 from snabo_core.recipe.claims import claimed
 from snabo_core.recipe.facts import minutes_of
-from snabo_core.recipe.told import served
+from snabo_core.recipe.told import bare_makes, carries_makes, served, with_makes
 
 Node = Mapping[str, Any]
 
@@ -299,7 +299,13 @@ def _yield(values: list[Any]) -> str:
     """Return the one of several yields that counts people: ["4", "4 servings"], "8 squares"."""
     texts = [text_of(value).replace("\n", " ") for value in values]
     texts = [text for text in texts if text]
-    return next((text for text in texts if served(text) is not None), texts[0] if texts else "")
+    counted = next((text for text in texts if served(text) is not None), "")
+    beside = [text for text in texts if served(text) is None and carries_makes(bare_makes(text))]
+    # "4", "4 bowls" tells the same twice.
+    made = next((text for text in beside if not text.startswith(f"{counted} ")), "")
+    if counted and made:
+        return with_makes(counted, made)
+    return counted or (texts[0] if texts else "")
 
 
 def _source(node: Node, reader: _Reader) -> str:

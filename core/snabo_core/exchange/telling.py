@@ -11,6 +11,7 @@ from snabo_core.quantities.reading import read_lines
 from snabo_core.recipe import ToldRecipe
 from snabo_core.recipe.method import with_method
 from snabo_core.recipe.servings import Servings
+from snabo_core.recipe.told import carries_makes, with_makes
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.cooking import CookStep, effective_steps
 from snabo_core.swaps.judged import Judged
@@ -76,11 +77,23 @@ def _taken(part: Part) -> str:
 
 
 def served_words(dish: Dish) -> str:
-    """Return how many the dish feeds now: "4", or the recipe's own "4 to 6" as long as it holds."""
+    """Return how many the dish feeds now, and what it makes as long as that holds.
+
+    "4", the recipe's own "4 to 6", or "Makes 8 slices, serves 4".
+    """
     told = Servings(dish.told.servings_low or 0, dish.told.servings_high or 0)
     if told.low < told.high and dish.servings == (told.low + told.high) / 2:
-        return f"{plain_number(told.low)} to {plain_number(told.high)}"
-    return f"{dish.servings:g}"
+        count = f"{plain_number(told.low)} to {plain_number(told.high)}"
+    else:
+        count = f"{dish.servings:g}"
+    return with_makes(count, makes_of(dish))
+
+
+def makes_of(dish: Dish) -> str:
+    """Return what the recipe makes, empty once it is resized or where no line can say it."""
+    makes = _plain(dish.told.makes)
+    whole = all(line.times == 1 for part in dish.parts for line in part.lines)
+    return makes if whole and makes and carries_makes(makes) else ""
 
 
 def claims_of(made: Judged) -> tuple[Claim, ...]:

@@ -29,6 +29,7 @@ from snabo_core.recipe.layout import sort_lines
 from snabo_core.recipe.left import with_left
 from snabo_core.recipe.method import with_method
 from snabo_core.recipe.outline import Layout
+from snabo_core.recipe.titles import source_in
 from snabo_core.recipe.told import ToldRecipe, lay_out, with_claims
 from snabo_core.recipe.written import MOST_LOOKED_AT
 from snabo_core.wording import say, worded
@@ -201,7 +202,7 @@ def _dish_of(
         StepText(make_id(), step[:2000], section[:80])
         for step, section in zip(layout.steps[:MAX_STEPS], under, strict=False)
     )
-    told = replace(_told(layout), claims=claims_in(labels))
+    told = replace(_told(layout), claims=claims_in(labels), source=source_in(text))
     usual_servings = layout.servings is None
     middle = DEFAULT_SERVINGS
     if layout.servings is not None:

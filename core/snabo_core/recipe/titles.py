@@ -81,6 +81,11 @@ _ASKED_FOR = re.compile(
     re.IGNORECASE,
 )
 _SPEAKS = re.compile(r"^\W*(?:you|as you|since you|i|we|here(?:'s|’s| is))\b", re.IGNORECASE)
+_SOURCE = re.compile(
+    r"^[^\w\n]*(?:(?:source|author|credit)s?\s*[:–—-]|(?:recipe|written|contributed|submitted|sent in) by\b|"
+    r"(?:adapted|recipe|taken|copied) from\b)[:\s]*(?P<who>[^\W_][^\n]{1,80})$",
+    re.IGNORECASE | re.MULTILINE,
+)
 # The tray of a canteen.
 _TRAY = re.compile(r"[,;\s(]+gn\s*\d(?:/\d)?\)?$", re.IGNORECASE)
 # What stands above a title: a column of a paper, a date, a page, whose box it came from.
@@ -142,6 +147,12 @@ def asked_for(text: str) -> str | None:
 def told_in_letter(text: str) -> str | None:
     """Return the dish of a letter's sentence ("You asked for the fish pie"), None for a name."""
     return asked_for(text) if _SPEAKS.match(text) else None
+
+
+def source_in(text: str) -> str:
+    """Return whom a text says it is by or from ("Source: Aunt Merle"), empty for nobody."""
+    match = _SOURCE.search(text[:_LOOKED_AT]) or _SOURCE.search(text[-_LOOKED_AT:])
+    return match["who"].strip(" .*_") if match is not None else ""
 
 
 def title_of(text: str) -> tuple[str, Servings | None]:

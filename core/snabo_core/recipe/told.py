@@ -101,6 +101,30 @@ def lay_out(told: ToldRecipe, names_food: Callable[[str], bool]) -> Layout:
     return layout
 
 
+def with_makes(serves: str, makes: str) -> str:
+    """Return what is made beside how many it feeds: "Makes 8 slices, serves 4"."""
+    what = bare_makes(makes)
+    count = re.sub(r"^\W*(?:serves|feeds)\b\W*", "", serves, flags=re.IGNORECASE)
+    return f"Makes {what}, serves {count}" if what else serves
+
+
+def bare_makes(text: str) -> str:
+    """Return what a text says is made, without the word for it: "makes 8 slices"."""
+    return re.sub(r"^\W*(?:makes|yields?)\b\W*", "", text, flags=re.IGNORECASE)
+
+
+def without_makes(serves: str) -> tuple[str, str]:
+    """Return how many it feeds and what is made, as `with_makes` put them together."""
+    both = re.fullmatch(r"Makes (?P<makes>.+), serves (?P<serves>[^,]+)", serves)
+    return (both["serves"], both["makes"]) if both else (serves, "")
+
+
+def carries_makes(makes: str) -> bool:
+    """Tell whether what is made is read again as it is, in one line with how many it feeds."""
+    said = with_makes("4", makes)
+    return yield_in(said) == makes and servings_in(said) == Servings(4, 4)
+
+
 def heading_of(name: str) -> str:
     """Return a part's name from its heading: "For the lid:" is the lid."""
     plain = " ".join(name.split())
