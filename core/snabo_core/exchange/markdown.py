@@ -49,6 +49,10 @@ _AMOUNT = re.compile(r"amounts?|quantity|qty|how much|weights?|grams?|g|measures
 _FOOD = re.compile(r"ingredients?|items?|foods?|what", re.IGNORECASE)
 _TIME_NAMES = {"prep": "Prep", "cook": "Cook", "rest": "Rest", "total": "Total"}
 _SPECIAL = re.compile(r"([\\`*_{}\[\]<>#|~!&])")
+_LABEL = re.compile(
+    r"\W*(?:nutrition\w*|macros)\b|\W*(?:per|each|one)\s+(?:serving|portion|person|slice|piece)\b",
+    re.IGNORECASE,
+)
 # Facts above a list stand on one line.
 LONGEST_FACTS = 160
 # Fewer lines under a heading do not say what it begins.
@@ -302,7 +306,7 @@ def _take(line: str, found: _Found) -> None:
         found.steps.append((found.section, line))
     elif found.place == "source":
         found.source = found.source or line
-    elif found.place == "figures" and (claims := claims_in([line])):
+    elif (found.place == "figures" or _LABEL.match(line)) and (claims := claims_in([line])):
         # "Per serving: 390 kcal, 21 g fat"; the first that tells a figure counts.
         told = {claim.key for claim in found.claims}
         found.claims += [claim for claim in claims if claim.key not in told]

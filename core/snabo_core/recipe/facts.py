@@ -21,7 +21,7 @@ _KINDS = {
     "prep": r"pr[eé]p(?:aration)?|active|hands[\s-]?on|work(?:ing)?",
     "cook": r"cook(?:ing)?|cuisson|bake|baking|oven|roast(?:ing)?|simmer(?:ing)?",
     "rest": r"rest(?:ing)?|chill(?:ing)?|marinat(?:e|ing)|soak(?:ing)?|stand(?:ing)?|proving|rising|inactive|passive|waiting",
-    "total": r"total|takes|ready(?: in)?|all in|(?:from )?start to (?:finish|table|plate|fork)|altogether|overall",
+    "total": r"total|takes|allow|ready(?: in)?|all in|(?:from )?start to (?:finish|table|plate|fork)|altogether|overall",
 }
 _BEFORE = {kind: re.compile(rf"\b(?:{words})(?:\s+(?:time|in))?\s*[:=\-–|]?\s*(?:about\s+)?(?P<t>{_DURATION})",
                             re.IGNORECASE) for kind, words in _KINDS.items()}  # fmt: skip
