@@ -382,7 +382,6 @@ TEMPLATES: dict[str, str] = {
     "note_longer": "The text is longer than a recipe: what follows after {count} characters "
     "was not read.",
     "note_very_long": "The text was very long; its end was left out.",
-    "note_makes": "The recipe says: makes {what}.",
     "note_grams_told": "The recipe tells once that its amounts are grams.",
     "note_grams_guessed": "No unit stands behind the amounts: they are read as grams.",
     "note_edited_elsewhere": "This file was changed since Snabo wrote it: its words are read anew.",

@@ -125,7 +125,7 @@ class ReadRecipe(unittest.TestCase):
                 self.assertEqual([x.food for x in read.parts[0].lines], ["leek"])
         pie = read_recipe("Pot\nMakes one 23 cm pie\n200 g leeks\nBake it.\n", library())
         self.assertNotIn("pan", [gap.kind for gap in gaps_of(pie)])
-        self.assertIn("makes one 23 cm pie", pie.notes[0])
+        self.assertEqual(pie.told.makes, "one 23 cm pie")
 
     def test_choosing_a_food_keeps_the_amount(self) -> None:
         odd = read_recipe("Pot\n2 cups zzqqx\n", library()).parts[0].lines[0]

@@ -71,8 +71,10 @@ def _sized(identity: str, kind: UnitKind, name: str) -> Unit:
     return Unit(identity, kind, name, float(registry().Quantity(1, identity).to(base).magnitude))
 
 
-def _vague(identity: str, low_ml: float, best_ml: float, high_ml: float) -> Unit:
-    return Unit(identity, "vague", identity, best_ml, (low_ml, best_ml, high_ml))
+def _vague(
+    identity: str, low_ml: float, best_ml: float, high_ml: float, *, name: str | None = None
+) -> Unit:
+    return Unit(identity, "vague", name or identity, best_ml, (low_ml, best_ml, high_ml))
 
 
 TSP = 4.929
@@ -118,8 +120,8 @@ UNITS: dict[str, Unit] = {
         _vague("touch", TSP / 32, TSP / 8, TSP / 2),
         _vague("sprinkling", TSP / 4, TSP, 3 * TSP),
         # A turn of a mill, a few strokes of a fine grater.
-        _vague("grind", TSP / 80, TSP / 48, TSP / 24),
-        _vague("grating", TSP / 32, TSP / 12, TSP / 6),
+        _vague("grind", TSP / 80, TSP / 48, TSP / 24, name="turns of a mill"),
+        _vague("grating", TSP / 32, TSP / 12, TSP / 6, name="gratings"),
         _vague("little", TSP / 4, TSP, 2 * TSP),
         _vague("dessertspoon", 9, 10, 15),
         _vague("coffeespoon", 2, 3, 5),

@@ -132,7 +132,7 @@ def _heat(dish: Dish) -> list[_Found]:
 
 def _pan(dish: Dish) -> list[_Found]:
     """Ask for the dish to bake in where none is named, and for its size where that lacks."""
-    texts = [*(step.text for step in dish.steps), *dish.notes]
+    texts = [*(step.text for step in dish.steps), *dish.notes, dish.told.makes]
     named = [pan for text in texts if (pan := pan_in(text))]
     bakes = any(step.technique in _OVEN for step in dish.method)
     if not bakes or any(c.isdigit() for pan in named for c in pan):

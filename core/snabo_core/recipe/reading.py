@@ -187,8 +187,6 @@ def _dish_of(
         if found:
             layout.parts = [("", found)]
             notes.append(worded("note_from_steps"))
-    if layout.makes:
-        notes.append(worded("note_makes", what=layout.makes))
     parts = _parts(layout, library, system, make_id, notes, hand.learned)
     if layout.grams:
         notes.append(worded(f"note_grams_{layout.grams}"))
