@@ -43,6 +43,7 @@ _BARS, _SLASH, _DASH = (
     re.compile(r"\s+[-–—]\s+"),
 )
 _APART = ((_BARS, 2), (_SLASH, 2), (_DASH, 3))
+_SIGNS = re.compile(r"[|•·]|\s[/–—-]\s")
 LEAST_MEASURED, PAIR = 0.6, 2
 _DIGIT = re.compile(r"[\d½¼¾⅓⅔]")
 _JOINED = re.compile(
@@ -141,8 +142,8 @@ def _piece(text: str, system: str, library: Library) -> _Piece | None:
 
 def _told_apart(text: str, system: str, library: Library) -> tuple[Clause, ...]:
     """Return the foods of a list on one line ("leeks 200 g / 2 eggs / 1 onion"), else nothing."""
-    depths = depth_of(text)
-    for sign, least in _APART:
+    depths = depth_of(text) if _SIGNS.search(text) else []
+    for sign, least in _APART if depths else ():
         cuts = [m.span() for m in sign.finditer(text) if depths[m.start()] == 0]
         edges = [0, *(x for cut in cuts for x in cut), len(text)]
         stretches = [text[a:b].strip() for a, b in zip(edges[::2], edges[1::2], strict=True)]
