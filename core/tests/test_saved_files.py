@@ -324,6 +324,9 @@ class BadFiles(unittest.TestCase):
             "scopes.html": "<p itemprop=name>x</p>"
             + "<hp itemscope itemtype=https://schema.org/Recipe>1 leek" * 400,
             "story.md": "# a\n" + "a b c\n\n" * 3000,
+            "blank.md": "# a\n- 1 leek\n- b\n- c\n" + "\n" * 90_000 + "x:: y",
+            "slashes.txt": "Pot\n" + "1 leek / " * 3000 + "\n2 eggs",
+            "pairs.txt": "Pot\n" + "leek 1 " * 4000 + "\n2 eggs",
             "title.html": "<p itemscope itemtype=https://schema.org/Recipe><b itemprop=name>Rice "
             + "---\n" * 4000
             + "</b><b itemprop=recipeIngredient>1 leek</b>",

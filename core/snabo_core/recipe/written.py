@@ -15,7 +15,7 @@ from snabo_core.quantities.tidying import tidy, without_pictures
 # No line of a recipe is longer, and no recipe itself.
 MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 20_000
 # "serves:: 4" of who keeps fields in notes.
-_FIELD = re.compile(r"^(\W*\w[\w ]{1,20})::[ \t]+", re.MULTILINE)
+_FIELD = re.compile(r"^([^\w\n]{0,8}\w[\w ]{1,20})::[ \t]+", re.MULTILINE)
 _BULLET = re.compile(r"^\s*(?:(?:[-–—*•·▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
 STEP_NUMBER = re.compile(
     r"^\s*(?:step\s*)?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d\ufe0f?\u20e3\s*",
