@@ -21,6 +21,7 @@ from w3lib.encoding import html_to_unicode
 from snabo_core.errors import BadInput
 from snabo_core.exchange.page_sections import with_shown_sections
 from snabo_core.exchange.schema_org import Found, recipes_in
+from snabo_core.recipe.sections import INGREDIENTS, METHOD
 from snabo_core.unseen import all_without_unseen
 
 # Pages have a few thousand tags; a tree of more than these is not built.
@@ -57,6 +58,9 @@ _HALF = re.compile(r"\\u[dD][89a-fA-F]")
 # What may be a menu above the name of a recipe; a page has no more of them.
 _MENUS, MOST_MENUS, LEAST_LINKS = {"ul", "ol", "div", "p"}, 60, 2
 _HEADINGS = {"h1", "h2", "h3"}
+# What a word of another vocabulary begins with: "schema:Recipe", "https://schema.org/name".
+_LOCAL = re.compile(r"[\s/#:]+")
+LONGEST_LABEL = 60
 # Characters that no tree holds.
 _CONTROL = re.compile(
     "[\x00-\x08\x0b\x0c\x0e-\x1f\x7f-\x84\x86-\x9f\ud800-\udfff\ufdd0-\ufdef\ufffe\uffff]"
@@ -188,6 +192,8 @@ def _whole(value: Any, written: str) -> Any:
 def _microdata(tree: Any) -> list[Any]:
     from extruct.w3cmicrodata import MicrodataExtractor  # noqa: PLC0415  slow to load
 
+    if not tree.xpath("//*[@itemtype][1]"):
+        _as_microdata(tree)
     if not tree.xpath("//*[@itemtype][1]") or _tangled(tree):
         return []
     for author in tree.xpath("//a[contains(@itemprop,'author')]"):
@@ -198,6 +204,15 @@ def _microdata(tree: Any) -> list[Any]:
     except (ValueError, RecursionError, KeyError, TypeError, AttributeError):
         return []
     return [_linked_like(item, 0) for item in items]
+
+
+def _as_microdata(tree: Any) -> None:
+    """Write what a page tells in RDFa Lite (W3C, 2015) as microdata, which says it likewise."""
+    for thing in tree.xpath("//*[@typeof]"):
+        thing.set("itemscope", "")
+        thing.set("itemtype", f"https://schema.org/{_LOCAL.split(thing.get('typeof').strip())[-1]}")
+    for said in tree.xpath("//*[@property]"):
+        said.set("itemprop", _LOCAL.split(said.get("property").strip())[-1])
 
 
 def _tangled(tree: Any) -> bool:
@@ -272,5 +287,12 @@ def _visible(tree: Any) -> str:
     for menu in _before_heading(tree):
         if menu.getparent() is not None:
             menu.drop_tree()
+    for cell in tree.xpath("//td | //th"):
+        # "Ingredients" beside the list of them stands above it.
+        words = " ".join(cell.text_content()[:LONGEST_LABEL].split())
+        beside = cell.getnext()
+        listed = beside is not None and beside.xpath("boolean(.//br | .//li | .//p)")
+        if listed and (INGREDIENTS.match(words) or METHOD.match(words)):
+            cell.tag = "h3"
     main = tree.xpath("(//main | //article)[1]")
     return str(extract_text(main[0] if main else tree, guess_layout=True))

@@ -166,6 +166,7 @@ _HEAT = re.compile(r"\b\d{2,3}\s?°|\b\d{3}\s?[CF]\b|\bgas (?:mark )?\d|\boven\b
 _HOURS = re.compile(
     r"\b\d\s?(?:½|1/2)?\s?(?:h|hrs?|hours?)\b|\b\dh\d\d\b|\b\d{1,3}\s?['′’](?=\s|$)", re.IGNORECASE
 )
+_HOURS_AND = re.compile(r"\b\d+\s?(?:h|hrs?|hours?)\s*(?:and\s*)?(?=\d+\s?m)", re.IGNORECASE)
 
 # Words that end in a dot without ending a sentence.
 ABBREVIATED = frozenset(
@@ -243,7 +244,9 @@ def _is_told_in_commands(text: str) -> bool:
 
 def _says_how_long_and_hot(text: str) -> bool:
     """Tell "Casserole beef 2h, pastry lid, 30 min 200C" by two times or heats or more."""
-    told = len(_HEAT.findall(text)) + len(_HOURS.findall(text))
+    # "1 hr 20 min" is one time.
+    apart = _HOURS_AND.sub("", text)
+    told = len(_HEAT.findall(apart)) + len(_HOURS.findall(apart))
     return told >= LEAST_COMMANDS and "(" not in text
 
 

@@ -38,7 +38,7 @@ _SERVED = re.compile(
     r"\b(?:serves?|feeds?|serving|portions?|servings?|people|persons?)\b", re.IGNORECASE
 )
 _TIME = re.compile(
-    rf"(?:^\W*|\s)time\s*[:=]\s*(?:about|around|approx\.?|roughly)?\s*(?P<t>{_DURATION})(?:\s*\+)?",
+    rf"(?:(?:^\W*|\s)time\s*[:=]\s*|^\W*time\s+(?=\d))(?:about|around|approx\.?|roughly)?\s*(?P<t>{_DURATION})(?:\s*\+)?",
     re.IGNORECASE,
 )
 _TOLD = (*_BEFORE.values(), *_AFTER.values(), re.compile(_DURATION, re.IGNORECASE))

@@ -476,7 +476,10 @@ class _Sorter:
     def _commands_anew(self, line: Written, before: str) -> bool:
         """Tell the next step of who writes without capitals and full stops, a line for each."""
         stopped = any(step.rstrip().endswith(".") for step in self.layout.steps)
-        return not stopped and is_step(line.text) and not _LEFT_OPEN.search(before)
+        # "Off the heat stir in paprika."
+        first = re.findall(r"[a-zé]+", line.text.lower())[:4]
+        commands = is_step(line.text) or not STEP_VERBS.isdisjoint(first)
+        return not stopped and commands and not _LEFT_OPEN.search(before)
 
     def _is_remark(self, line: Written) -> bool:
         """Tell a remark behind the last step: no verb of cooking in it, set apart by a blank."""

@@ -28,6 +28,7 @@ INGREDIENTS = re.compile(
     # The head of a table.
     r"|^\W*(?:(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|foods?|prep(?:aration)?|notes?|what|how much)"
     r"[\s|,/]+){2,}(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|prep(?:aration)?|notes?)?\W*$"
+    r"|^\W*(?:ingredients?|items?)\s+(?:amounts?|quantity|qty|weights?)\W*$"
     r"|^\W*(?:qty|quantity|amounts?|how much)\s*[|/\t]\s*(?:ingredients?|items?|foods?|what)\W*$"
     r"|^\W*(?:ingredients?|items?|foods?)\s*[|\t]\s*(?:qty|quantity|amounts?|how much|weight|grams?|g)\b.{0,60}$",
     re.IGNORECASE,
@@ -63,7 +64,7 @@ NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|n
 COMMENTS = re.compile(r"^\W*(?:\d+\s+)?(?:comments?|reviews?|reader (?:comments|reviews)|ratings?|replies|responses|"
                        r"leave a (?:reply|comment)|related(?: recipes| posts)?|you (?:may|might) also (?:like|enjoy)|more recipes)\b.{0,30}$",
                        re.IGNORECASE)  # fmt: skip
-GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|yo|omg|guys|ladies|morning|evening|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
+GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|yo|omg|guys|ladies|(?:ok(?:ay)?|right|well|alright)\b.{0,20}\bhere(?:'s|’s| is| goes)|morning|evening|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
                        r"as promised|fwd?:|re:|subject:|from:|sent:|to:|on \d)\b", re.IGNORECASE)  # fmt: skip
-SIGN_OFF = re.compile(r"^\W*(?:love|cheers|sent from|best|regards|xx?|enjoy|seen \d|on \d{1,2} \w+.*wrote|forwarded|kind regards|"
+SIGN_OFF = re.compile(r"^\W*(?:love|cheers|next (?:week|time|month)\b|see you|sent from|best|regards|xx?|enjoy|seen \d|on \d{1,2} \w+.*wrote|forwarded|kind regards|"
                        r"bon app|happy cooking|reply|yours)\b", re.IGNORECASE)  # fmt: skip
