@@ -16,6 +16,10 @@ NAME = "Potato and onion pan"
 # Lines under the title, and from how many to how many they feed.
 SERVES = (
     ("Ingredients (serves 4)", 4, 4),
+    ("This will do 4 easily", 4, 4),
+    ("\U0001f468\u200d\U0001f469\u200d\U0001f466 3", 3, 3),
+    ("For 6 (or 4 greedy ones)", 6, 6),
+    ("Zutaten für 2 Personen", 2, 2),
     ("Ingredients for 5 servings:", 5, 5),
     ("For 3 people you will need", 3, 3),
     ("You will need (for 6):", 6, 6),
@@ -77,6 +81,7 @@ LABELLED = (
     "Recipes > Mains > {}", "Name of dish: {}", "{} (v) (gf)", "{} - serves 4", "{} [Serves 4]",
     "{} / 4 pers", "1. {}", "Subject: {}", "P. 47 {}", "{}.........47", "{} (30 minutes!)",
     "{} - Copper Ladle Recipes", "{} (serves six)",
+    "{}, serves 4, prep 10, cook 20", "Today we're making {}", "2026-03-14 {}",
     "DISH: {}     YIELD: 10 ptn     PREP DATE: ____",
     "My whole family said this was the best thing I have cooked in years: {}",
 )  # fmt: skip

@@ -54,8 +54,9 @@ _SERVES = tuple(
         rf"\b{_FOLK}\s*[:=]\s*{_ABOUT}{_RANGE}\b",
         rf"\b{_SAYS}\b\s*[:=\-–—]?\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\())?\(?{_ABOUT}{_RANGE}",
         rf"\b{_RANGE}\s+of us\b",
+        rf"\b(?:this|it)\s+(?:will|should|can)\s+(?:do|feed|serve)\s+{_ABOUT}{_RANGE}\b",
         rf"\(\s*{_RANGE}\s?p\.?\s*\)",
-        rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|(?:of us\b)|as\s+an?\b|{_PEOPLE})",
+        rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|\(or\b|(?:of us\b)|as\s+an?\b|{_PEOPLE})",
         rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{_ABOUT}{_RANGE}\s*(?:$|[|.,(·•])",
     )
 )
@@ -88,7 +89,7 @@ family crowd party table household for enough sufficient good about around appro
 roughly up to at least or and plus as a an the of with main side starter course hungry very generous
 generously big small large polite average leftovers leftover this recipe dose doses quantity
 quantities number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
-plate easily comfortably greedy ones total is are it that will should us batch heads head
+plate easily comfortably greedy ones do can total is are it that will should us batch heads head
 """
 _SAID_OF_LISTS = """
 zutaten ingrédients ingredientes ingredienti ingrediënten składniki für pour para per voor

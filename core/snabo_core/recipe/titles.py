@@ -35,6 +35,10 @@ _HERE = re.compile(
     r"\s*[,:!–-]+\s*(?=[^\W\d])",
     re.IGNORECASE,
 )
+_TODAY = re.compile(
+    r"^(?:(?:today|tonight)\b[\s,]*)?(?:we(?:['’]re| are)|i(?:['’]m| am))\s+(?:making|cooking|having)\s+(?=\S)",
+    re.IGNORECASE,
+)
 # A name needs no full stop, an abbreviation its own.
 _STOP = re.compile(r"(?<=[a-z]{4})\.$")
 _DOTTED = re.compile(r"\s*(?:\.\s?){4,}\d{1,4}$")
@@ -59,6 +63,7 @@ _FOR_SO_MANY = re.compile(
 )
 _LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•(\[]+?)\s*[)\]]?$")
 _TIME_ONLY = re.compile(
+    r"(?:prep|cook|bake|total)\s+\d{1,3}|"
     r"(?:(?:ready )?in |under |about |only |just )*\d{1,3}(?:\s*[-–]\s*\d{1,3})?[\s-]*(?:m|mins?|minutes?|h|hrs?|hours?)\.?!*",
     re.IGNORECASE,
 )
@@ -160,7 +165,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     # What comes after this is no title any more, and its runs of dashes would be looked at for ever.
     text = text[:_LOOKED_AT]
     bare = text.strip(" #*_=|")
-    for before in (_LABELLED, _DATED, _PAGE, _PLACE, _SO, _HERE):
+    for before in (_TODAY, _LABELLED, _DATED, _PAGE, _PLACE, _SO, _HERE):
         bare = before.sub("", bare)
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
     told = _LABELS_BEHIND.search(bare)

@@ -26,7 +26,9 @@ _EMPHASIS = re.compile(r"(?P<star>\*{1,3}|_{2,3})(?=\S)(?P<words>[^*_]{1,200}?)(
 _SLANTED = re.compile(r"^\s*_(?=[^\s_])(?P<words>[^_]{1,200})(?<=\S)_\s*$")
 # A picture of somebody with a number says how many it feeds.
 _PEOPLE_SIGNS = re.compile(
-    r"[\U0001F464\U0001F465\U0001F468\U0001F469\U0001F9D1\U0001F37D\U0001F374\U0001FAC2]\ufe0f?\s*:?\s*x?\s*"
+    r"[\U0001F464\U0001F465\U0001F468\U0001F469\U0001F9D1\U0001F37D\U0001F374\U0001FAC2\U0001F46A]\ufe0f?"
+    # A family is several of them joined.
+    r"(?:[\u200d ]?[\U0001F466-\U0001F469\U0001F9D1\U0001F9D2]\ufe0f?){0,4}\s*:?\s*x?\s*"
     r"(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?!\s*(?:min|h|g|kcal)\b)"
 )
 _DATE, _CLOCK = r"\d{1,4}[./-]\d{1,2}(?:[./-]\d{1,4})?\.?", r"\d{1,2}:\d{2}(?::\d{2})?(?:\s?[ap]m)?"
