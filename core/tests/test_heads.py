@@ -20,6 +20,8 @@ SERVES = (
     ("\U0001f468\u200d\U0001f469\u200d\U0001f466 3", 3, 3),
     ("For 6 (or 4 greedy ones)", 6, 6),
     ("Zutaten für 2 Personen", 2, 2),
+    ("Serving Size: 1 slice  Servings: 8", 8, 8),
+    ("8 Portionen", 8, 8),
     ("Ingredients for 5 servings:", 5, 5),
     ("For 3 people you will need", 3, 3),
     ("You will need (for 6):", 6, 6),
@@ -70,6 +72,8 @@ SERVES_BEHIND = (
 # What is no answer to "for how many".
 SILENT = ("Makes a 23 cm tart", "2 large serving dishes", "Covers 2 trays with foil.")
 ABOVE = (
+    "WEEK 3 THURSDAY", "Sunday 12 May", "THE VILLAGE COOKBOOK", "Photo of card:",
+    "Difficulty: easy",
     "MIDWEEK", "Page 3 of 12", "Standardised recipe no. 1147", "12/11/23", "Recipe of the week",
     "from Gran's tin box", "Dinner", "#potatoandonionpan", "Chapter 4: Suppers", "Vegetarian",
     "Recipe 12", "Gluten free", "Meal Plan - Dinner - Day 9", "To drink: a young red wine",
@@ -81,7 +85,8 @@ LABELLED = (
     "Recipes > Mains > {}", "Name of dish: {}", "{} (v) (gf)", "{} - serves 4", "{} [Serves 4]",
     "{} / 4 pers", "1. {}", "Subject: {}", "P. 47 {}", "{}.........47", "{} (30 minutes!)",
     "{} - Copper Ladle Recipes", "{} (serves six)",
-    "{}, serves 4, prep 10, cook 20", "Today we're making {}", "2026-03-14 {}",
+    "{} (V) SERVES 8 COST: £4", "{}. Feeds 8.", "{}, serves 4, prep 10, cook 20",
+    "Today we're making {}", "2026-03-14 {}",
     "DISH: {}     YIELD: 10 ptn     PREP DATE: ____",
     "My whole family said this was the best thing I have cooked in years: {}",
 )  # fmt: skip

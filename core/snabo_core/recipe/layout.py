@@ -291,7 +291,8 @@ class _Sorter:
             return False
         if kind == "furniture":
             return re.search(r"[★☆|↓©]|jump|print|^home\s*[/|]|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
-                             r"cookie|share|posted|updated|\bsave\b|sign|log ?in", text, re.IGNORECASE) is None and len(text) < 70  # fmt: skip
+                             r"cookie|share|posted|updated|\bsave\b|sign|log ?in|(?:contributed|submitted|written) by|"
+                             r"^(?:difficulty|level|skill|cuisine|course|category)\b", text, re.IGNORECASE) is None and len(text) < 70  # fmt: skip
         if only_amount(text):
             return False
         measured = _MEASURED.search(text) is not None

@@ -28,7 +28,7 @@ _ADJ = (
 _FOLK = r"(?:people|persons|eaters|diners|guests|mouths|grown[\s-]?ups|covers|heads|pax|ppl)"
 _PEOPLE = (
     rf"(?:{_FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
-    r"personas|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|dinners|suppers|meals)"
+    r"personas|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|dinners|suppers|meals)"
 )
 _CHILDREN = r"(?:kids?|children|child|toddlers?|little ones|small (?:people|ones)|little people)"
 # Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
@@ -38,10 +38,12 @@ _BOTH = re.compile(
     re.IGNORECASE,
 )
 _SAYS = (
-    r"(?:serves?|serving|servings|feeds|portions?|does|enough for|good for|sufficient for|people|covers|doses? for|"
+    r"(?:serves?|serving(?!\s+size)|servings|feeds|portions?|does|enough for|good for|sufficient for|people|covers|doses? for|"
     r"recipe serves|number of servings|porcj[ei]|porzioni|porciones|portioner|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
+# "Serving size: 1 slice" says for nobody.
+_SIZE = re.compile(r"\bserving size\W{0,3}\d[\d./]*\s*\w*", re.IGNORECASE)
 # "2 (hungry) or 4".
 _WHO_THEY_ARE = re.compile(r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d)")
 _SERVES = tuple(
@@ -157,7 +159,8 @@ def servings_in(text: str) -> Servings | None:
         return _counted(party)
     if _NUMBER.search(text[:LOOKED_AT]) is None:
         return None
-    plain = _WHO_THEY_ARE.sub(" ", spell_numbers(spell_fractions(text[:LOOKED_AT])))
+    plain = _SIZE.sub(" ", text[:LOOKED_AT])
+    plain = _WHO_THEY_ARE.sub(" ", spell_numbers(spell_fractions(plain)))
     if (both := _BOTH.search(plain)) is not None:
         eaters = float(both["low"]) + float(both["high"])
         return Servings(eaters, eaters) if eaters <= MOST_SERVINGS else None

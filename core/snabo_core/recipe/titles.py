@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+from snabo_core.recipe.facts import only_times
 from snabo_core.recipe.servings import Servings, only_servings, servings_in
 
 LONGEST_TITLE = 120
@@ -70,7 +71,7 @@ _TIME_ONLY = re.compile(
 # A form's further fields, and what somebody says before the name.
 _LABELS_BEHIND = re.compile(
     r"[\s|,;·–-]+\(?(?:yield|serves|servings|portions?|prep(?:aration)?(?: date| time)?|date|time|cook(?:ing)? time|level|difficulty|"
-    r"makes)\s*:.*$",
+    r"cost|price|batch|makes)\s*:.*$",
     re.IGNORECASE,
 )
 _BOAST = re.compile(
@@ -104,14 +105,18 @@ _COLUMN = (
     r"editor['’]?s (?:choice|pick)|cook['’]?s corner|from our readers|readers['’]? recipes|winter|summer|autumn|spring|"
     r"sunday (?:lunch|best|roast|dinner|supper)|(?:mon|tues|wednes|thurs|fri|satur|sun)days?(?: (?:night|dinner|supper))?)"
 )
+_WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 _ABOVE = re.compile(
     rf"^\W*(?:{_COLUMN}(?:\s*(?:[|/&·,]|and)\s*{_COLUMN})*"
     r"|(?:page|pg|p)\.?\s*\d{1,4}(?:\s*(?:of|/)\s*\d{1,4})?"
     r"|(?:chapter|section|part|lesson|unit|module|volume|vol|issue)\s*\.?\s*(?:\d{1,3}|[ivx]{1,5})\b.{0,40}"
     r"|(?=.{0,60}\b(?:plan|menu|diet|challenge|programme|program)\b)(?=.{0,60}\b(?:week|day)\s*\d{1,2}).{0,80}"
-    r"|(?:week|day)\s*\d{1,2}"
+    rf"|(?:week|day)\s*\d{{1,2}}(?:\s*[-,:]?\s*{_WEEKDAY})?"
+    r"|(?:the\s+)?(?:[\w'’]+\s+){0,4}(?:cook\s?books?|recipe books?)"
+    r"|(?:photo|picture|scan|copy|photocopy)\s+of\s+[^:]{1,30}:?"
     r"|(?:to drink|wine|drink|pairing|serve with|equipment|season|photo|styling|words|course)\s*:\s*\S.{0,80}"
-    r"|\d{1,4}[./-]\d{1,2}[./-]\d{1,4}|(?:\d{1,2}(?:st|nd|rd|th)?\s+)?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?\s*"
+    rf"|\d{{1,4}}[./-]\d{{1,2}}[./-]\d{{1,4}}|(?:{_WEEKDAY},?\s+)?"
+    r"(?:\d{1,2}(?:st|nd|rd|th)?\s+)?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?\s*"
     r"(?:\d{1,2}(?:st|nd|rd|th)?,?\s*)?(?:\d{4})?"
     r"|from\s+(?:[\w'’]+\s+){0,3}(?:tin box|recipe box|box|tin|book|notebook|cards?|collection|files?|folder|archives?)"
     # Whose sheet it stands on: "ALLOTMENT SOCIETY - RECIPE SHEET".
@@ -179,6 +184,11 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     bare = crumbs[-1]
     if (site := _SITE.match(bare)) is not None:
         bare = site["name"]
+    name, *said = re.split(r"\.\s+", bare)
+    if said and all(only_servings(one) or only_times(one.rstrip(".")) for one in said):
+        # "Swede bake. Takes an hour. Feeds 8."
+        servings = next(filter(None, map(servings_in, said)), None)
+        bare = name
     while (cut := _tail(bare)) is not None:
         servings = servings or servings_in(bare[cut:])
         bare = bare[:cut].rstrip(" -–—:|,/")
