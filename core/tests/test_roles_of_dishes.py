@@ -273,6 +273,12 @@ DISHES = (
         ("dumpling",),
     ),
     (
+        "Beef in stout",
+        "1 kg beef shin; 2 tbsp plain flour; 1 bottle stout; 12 shallots",
+        "Dust beef in flour, brown, add the stout, simmer 3 h.",
+        ("thickener",),
+    ),
+    (
         "Nut roast",
         "200 g mixed nuts; 150 g breadcrumbs; 1 onion; 2 eggs",
         "Bind and press into a loaf tin. Bake 45 min.",

@@ -239,7 +239,9 @@ def _is_told_in_commands(text: str) -> bool:
     timed = [c for c in clauses if _HEAT.search(c) is not None or _HOURS.search(c) is not None]
     # "Mix, spoonfuls into the pan, 3 min a side."
     alone = any(re.match(r"\s*\d", clause) for clause in timed)
-    return alone or (len(told) >= LEAST_COMMANDS and any(clause in told for clause in timed))
+    # "Mix, fill the halves, bake": nothing but commands.
+    only = len(told) == len(clauses) > LEAST_COMMANDS
+    return only or alone or (len(told) >= LEAST_COMMANDS and any(c in told for c in timed))
 
 
 def _says_how_long_and_hot(text: str) -> bool:

@@ -22,6 +22,7 @@ from snabo_core.swaps.scaling import NAMESPACE
 
 # In a part with this much liquid, this much flour or starch thickens rather than makes dough.
 LEAST_LIQUID_GRAMS, MOST_FLOUR_SHARE, MOST_ROUX_GRAMS = 100.0, 0.2, 90.0
+SOME_LIQUID = 200.0
 LIQUID_CLASSES = {"dairy", "plant_milk", "stock", "drink", "vegetable"}
 LONG_PASTA = re.compile(
     r"\b(spaghetti|linguin|tagliatelle|fettuccin|noodle|vermicelli|pappardelle|bucatini|angel hair|"
@@ -118,7 +119,8 @@ def _context(dish: Dish, part: Part, library: Library) -> _Context:
             "passata",
             "tinned_tomato",
         }
-        liquid += (line.grams or 0.0) if wet else 0.0
+        # "1 bottle of stout" is some, though nobody knows how much.
+        liquid += (SOME_LIQUID if line.grams is None else line.grams) if wet else 0.0
         minced = minced or (food.food_class in MEATS and MINCED.search(line.text) is not None)
         minced = minced or (food.food_class == "nut" and (line.grams or 0.0) >= NUT_ROAST)
         eggs = eggs or food.key == "egg"
