@@ -312,6 +312,23 @@ class Dishes(unittest.TestCase):
                 proposed = {slot.role for part in dish.parts for slot in part.slots}
                 self.assertTrue(proposed & {*roles}, proposed)
 
+    def test_flour_that_makes_no_dough(self) -> None:
+        foods = library()
+        for title, lines, method, roles in (
+            ("Katsu", "4 chicken breasts; 150 g panko; 2 eggs; 50 g flour",
+             "Crumb the chicken and fry.", {"crumb"}),
+            ("Fish tacos", "8 corn tortillas; 400 g cod; 75 g flour; 100 ml beer",
+             "Batter and fry the fish.", {"shell", "batter"}),
+            ("Beef with cornbread", "800 g beef; 150 g polenta; 50 g flour; 200 ml buttermilk",
+             "Mix the topping, spoon over, bake 30 min.", {"quick_bread"}),
+            ("Tuna melt", "2 slices of bread; 1 tin tuna; 50 g cheddar",
+             "Top bread with tuna and grill.", {"skillet_base"}),
+        ):  # fmt: skip
+            text = f"{title}\nServes 4\n\n{lines.replace('; ', chr(10))}\n\nMethod\n{method}\n"
+            dish = propose_slots(read_recipe(text, foods, None), book(), foods)
+            proposed = {slot.role for part in dish.parts for slot in part.slots}
+            self.assertEqual(proposed, roles, title)
+
     def test_flour_beside_the_meal_of_a_bread_is_its_dough(self) -> None:
         foods = library()
         lines = "180 g cornmeal\n60 g flour\n480 ml buttermilk\n2 eggs"

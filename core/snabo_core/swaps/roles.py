@@ -57,11 +57,19 @@ MINCED = re.compile(
 )
 BOUND = re.compile(r"\bloaf|\bnut roast|patt(?:y|ies)|meatball|burger|kofta|rissole|fish ?cake|nugget|shape|"
                    r"combine with your hands|mix (?:well )?with your hands|stuffed")  # fmt: skip
+# What is done with flour, egg and crumbs, and how much flour that takes at most.
+COATED = re.compile(
+    r"\b(?:coat|crumb|bread|pan[eé]|dredge|dip|roll in|turn in)(?:ed|s|ing)?\b|\bflour, egg\b"
+)
+MOST_COATING = 100.0
 CRUMBLE = re.compile(r"\b(?:crumble|streusel)\b")
 SLICED = re.compile(r"\b(?:slice|thinly|grated|shredded|rounds|wedges|chips)", re.IGNORECASE)
 DUSTING = re.compile(
     r"^(?!.*\b(?:plus|and) (?:extra|more)).*\b(?:for (?:dusting|rolling|dredging|the work)|to dust)\b",
     re.IGNORECASE,
+)
+BELOW = re.compile(
+    r"\btop\w*\s+(?:the\s+|each\s+|your\s+)?(?:slices?\s+of\s+)?(?:bread|toast)\b|\bon (?:the )?(?:toast|bread)\b"
 )
 # From this share of its part on, a grain is what a loaf is made of and no binder.
 BULK = 0.25
@@ -140,6 +148,8 @@ def _role_of(
     if group.key in {"short_pasta", "long_pasta"}:
         return _noodle(line, group, context)
     by_name = _named(f"{part.name}", group, book)
+    if group.key == "flour" and _coats(line, context, book):
+        return "crumb"
     if group.key == "crumbs" and context.minced and by_name not in {"crumb", "stuffing"}:
         whole = f"{context.title} {part.name} {context.steps}".lower()
         return "binder" if BOUND.search(whole) else "crumb"
@@ -155,6 +165,16 @@ def _role_of(
     if able == "binder" and group.key == "grain" and _share(line, part) >= BULK:
         return "loaf_base"
     return able or group.usual
+
+
+def _coats(line: Line, context: _Context, book: Book) -> bool:
+    """Tell the flour that something is turned in before egg and crumbs."""
+    crumbs = any(
+        (group := book.group_of(other.food)) is not None and group.key == "crumbs"
+        for other in context.part.lines
+    )
+    coated = COATED.search(context.steps) is not None
+    return crumbs and coated and context.eggs and (line.grams or 0.0) <= MOST_COATING
 
 
 def _share(line: Line, part: Part) -> float:
@@ -250,7 +270,9 @@ def _cut(line: Line, group: StarchGroup, context: _Context) -> str | None:
             f"{context.title} {context.part.name}".lower(),
         )
         return "stuffing" if named or re.search(r"stuff|dressing", context.steps) else "crumb"
-    if group.key == "flour" and context.eggs and context.liquid >= 100 and (line.grams or 0) <= 300:
+    said = re.search(r"\bbatter\b", f"{context.title} {context.part.name} {context.steps}".lower())
+    wet = group.key == "flour" and context.liquid >= 100 and (line.grams or 0) <= 300
+    if wet and (context.eggs or said is not None):
         return (
             "batter"
             if re.search(
@@ -270,6 +292,9 @@ def _done(line: Line, group: StarchGroup, context: _Context, library: Library) -
         if not words & names:
             continue
         for role, verbs in DONE:
+            # "Top the bread with tuna" leaves it below.
+            if role == "lid" and group.key == "bread" and BELOW.search(sentence) is not None:
+                continue
             # Other foods are layered too, and stay what they are.
             if role == "sheet" and group.key != "flatbread":
                 continue
@@ -308,18 +333,20 @@ def _slot_lines(part: Part, marking: Sequence[Line], role: RoleName) -> tuple[st
 
 def _one_dough(by_role: dict[str, list[Line]], book: Book) -> None:
     """Put the flour of a bread with its meal: beside so much of that it thickens no milk."""
+    others = [role for role in ("thickener", "lid", "crust") if role in by_role]
     flour = [
         line
-        for line in by_role.get("thickener", ())
+        for line in (line for role in others for line in by_role[role])
         if (group := book.group_of(line.food)) is not None
         and group.key == "flour"
         and (line.grams or 0.0) >= LEAST_DOUGH
     ]
     if "quick_bread" in by_role and flour:
         by_role["quick_bread"] += flour
-        rest = [line for line in by_role.pop("thickener") if line not in flour]
-        if rest:
-            by_role["thickener"] = rest
+        for role in others:
+            rest = [line for line in by_role.pop(role) if line not in flour]
+            if rest:
+                by_role[role] = rest
 
 
 def propose_slots(dish: Dish, book: Book, library: Library) -> Dish:
