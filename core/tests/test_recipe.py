@@ -266,6 +266,13 @@ class AsPeoplePaste(unittest.TestCase):
         story = read_recipe("Pho\nI ate this in the rain, in a boat, for days.", library())
         self.assertEqual((story.parts[0].lines if story.parts else (), story.steps), ((), ()))
 
+    def test_none_of_something_and_times_that_are_no_step(self) -> None:
+        timed = "Leek bake\nTakes 20 min prep and 40 min in the oven"
+        text = f"{timed}\n\n2 leeks\nbread 0\npepper, 0\n1 egg"
+        dish = read_recipe(f"{text}\n\nMethod\nBoil it.", library())
+        self.assertEqual((len(dish.parts[0].lines), len(dish.steps)), (4, 1))
+        self.assertEqual(dish.told.cook_minutes, 40)
+
     def test_heads_of_other_kitchens_and_where_it_was_found(self) -> None:
         for text, title, servings in (
             ("Röstipfanne\nZutaten für 2 Personen\n2 onions\n1 egg\n\nFry it.", "Röstipfanne", 2),

@@ -166,6 +166,11 @@ _HEAT = re.compile(r"\b\d{2,3}\s?°|\b\d{3}\s?[CF]\b|\bgas (?:mark )?\d|\boven\b
 _HOURS = re.compile(
     r"\b\d\s?(?:½|1/2)?\s?(?:h|hrs?|hours?)\b|\b\dh\d\d\b|\b\d{1,3}\s?['′’](?=\s|$)", re.IGNORECASE
 )
+# "Takes 20 min prep and 40 min in the oven" is done by nobody.
+_TELLS_FACTS = re.compile(
+    r"\W*(?:takes|prep\w*|ready|total|time|serves?|servings?|for\s+\d|allow|hands|active|(?:cook(?:ing)?|bak(?:e|ing)) time)\b",
+    re.IGNORECASE,
+)
 _HOURS_AND = re.compile(r"\b\d+\s?(?:h|hrs?|hours?)\s*(?:and\s*)?(?=\d+\s?m)", re.IGNORECASE)
 
 # Words that end in a dot without ending a sentence.
@@ -249,7 +254,7 @@ def _says_how_long_and_hot(text: str) -> bool:
     # "1 hr 20 min" is one time.
     apart = _HOURS_AND.sub("", text)
     told = len(_HEAT.findall(apart)) + len(_HOURS.findall(apart))
-    return told >= LEAST_COMMANDS and "(" not in text
+    return told >= LEAST_COMMANDS and "(" not in text and _TELLS_FACTS.match(text) is None
 
 
 @lru_cache(maxsize=REMEMBERED)

@@ -458,7 +458,8 @@ def _grams(
         form = "drained"
     found = weigh(of_babies(text, amount, food), food, form, waste=waste, by_taste=by_taste)
     bare = amount is not None and amount.unit is None and found.best is not None
-    if bare and amount is not None and is_no_piece(text, food, (found.best or 0.0) / amount.best):
+    each = (found.best or 0.0) / amount.best if bare and amount is not None and amount.best else 0.0
+    if each and is_no_piece(text, food, each):
         return unknown("no_count", food=food.name)
     part = None if amount is None or amount.weighs else stays(text, food)
     return found if part is None else _of_part(found, part)
