@@ -11,7 +11,7 @@ from snabo_core.exchange.cooklang import write_cooklang
 from snabo_core.exchange.json_ld import write_json_ld
 from snabo_core.exchange.markdown import write_markdown
 from snabo_core.exchange.tables import plate_table
-from snabo_core.exchange.telling import makes_of, telling
+from snabo_core.exchange.telling import still_made, telling
 from snabo_core.swaps.judged import Judged
 from snabo_core.wording import worded
 
@@ -64,7 +64,7 @@ def _leaves(key: FormatKey, dish: Dish) -> tuple[str, ...]:
         "uses": any(line.uses or line.leavings for line in lines),
         "method": bool(dish.steps),
         "story": any(aside.kind == "story" for aside in dish.asides),
-        "makes": bool(dish.told.makes) and not makes_of(dish),
+        "makes": bool(dish.told.makes) and not still_made(dish),
     }
     lost: dict[FormatKey, tuple[str, ...]] = {
         "json_ld": ("people", "shelf"),

@@ -86,10 +86,10 @@ def served_words(dish: Dish) -> str:
         count = f"{plain_number(told.low)} to {plain_number(told.high)}"
     else:
         count = f"{dish.servings:g}"
-    return with_makes(count, makes_of(dish))
+    return with_makes(count, still_made(dish))
 
 
-def makes_of(dish: Dish) -> str:
+def still_made(dish: Dish) -> str:
     """Return what the recipe makes, empty once it is resized or where no line can say it."""
     makes = _plain(dish.told.makes)
     whole = all(line.times == 1 for part in dish.parts for line in part.lines)

@@ -8,10 +8,11 @@ from snabo_core.recipe.facts import only_times
 from snabo_core.recipe.servings import Servings, only_servings, servings_in
 
 LONGEST_TITLE = 120
+_WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 _LABEL = (
     r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
     r"menu item|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
-    r"(?:mon|tues|wednes|thurs|fri|satur|sun)day(?:\s+(?:night|dinner|supper|lunch))?)"
+    rf"{_WEEKDAY}(?:\s+(?:night|dinner|supper|lunch))?)"
 )
 _LABELLED = re.compile(rf"^(?:{_LABEL}\s*[:=–—]\s*)+(?=\S)", re.IGNORECASE)
 # A reply to somebody's question names the dish, but hardly as its title.
@@ -103,9 +104,9 @@ _COLUMN = (
     r"quick(?: (?:and|&) easy)?|easy|comfort food|recipes?|recipe cards?|recipe (?:of|for) the (?:day|week|month)|"
     r"today['’]?s (?:recipe|special)|recipe (?:no\.?|number|#)?\s*\d+|standardi[sz]ed recipe.{0,20}|new|featured|popular|"
     r"editor['’]?s (?:choice|pick)|cook['’]?s corner|from our readers|readers['’]? recipes|winter|summer|autumn|spring|"
-    r"sunday (?:lunch|best|roast|dinner|supper)|(?:mon|tues|wednes|thurs|fri|satur|sun)days?(?: (?:night|dinner|supper))?)"
+    r"sunday (?:lunch|best|roast|dinner|supper)|"
+    rf"{_WEEKDAY}s?(?: (?:night|dinner|supper))?)"
 )
-_WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 _ABOVE = re.compile(
     rf"^\W*(?:{_COLUMN}(?:\s*(?:[|/&·,]|and)\s*{_COLUMN})*"
     r"|(?:page|pg|p)\.?\s*\d{1,4}(?:\s*(?:of|/)\s*\d{1,4})?"
