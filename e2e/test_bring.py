@@ -2,8 +2,9 @@
 
 import re
 
-from playwright.sync_api import expect
+from playwright.sync_api import Route, expect
 
+from e2e.recipes import DOUBTFUL
 from e2e.test_path import CookCase
 
 COPIED = """Jump to Recipe
@@ -142,6 +143,24 @@ class Bring(CookCase):
         page.get_by_role("button", name="Yes, all 5 are grams").click()
         expect(page.get_by_text("5 lines read, none doubtful")).to_be_visible()
         expect(page.get_by_role("button", name="Yes, all")).to_have_count(0)
+
+    def test_lines_stay_where_they_are_once_they_are_seen(self) -> None:
+        page = self.page
+        self.sign_in()
+        held: list[Route] = []
+
+        def hold(route: Route) -> None:
+            held.append(route)
+
+        page.route("**/api/read/look-through", hold)
+        with page.expect_request("**/api/read/look-through"):
+            self.paste(DOUBTFUL)
+        # What stands above the lines is not known yet: nothing is shown that would move.
+        fix = page.get_by_role("button", name="Fix 2 cups zzqqx")
+        expect(fix).to_be_hidden()
+        held[0].continue_()
+        expect(fix).to_be_visible()
+        expect(page.get_by_role("link", name=re.compile("the recipe does not say"))).to_be_visible()
 
     def test_a_heading_by_one_key_and_a_step_by_one_click(self) -> None:
         page = self.page

@@ -1,12 +1,23 @@
 """Django's runner with one plain closing line, and quick password hashing."""
 
 import os
+from itertools import dropwhile
 from pathlib import Path
 from typing import Any
 from unittest import TestSuite, TextTestResult
 
 from django.conf import settings
 from django.test.runner import DiscoverRunner
+
+MOST_WORDS = 300
+
+
+def last_words(trace: str) -> str:
+    """Return what the error at the end of a trace says, on one line of at most `MOST_WORDS`."""
+    lines = trace.rstrip().splitlines()
+    frames = [place for place, line in enumerate(lines) if line.startswith("  File ")]
+    said = dropwhile(lambda line: line[:1].isspace(), lines[frames[-1] + 1 if frames else 0 :])
+    return " ".join(" ".join(said).split())[:MOST_WORDS]
 
 
 class PlainRunner(DiscoverRunner):
@@ -26,6 +37,10 @@ class PlainRunner(DiscoverRunner):
         skipped = len(result.skipped)
         passed = result.testsRun - failed - skipped
         self.counts = (passed, failed, skipped)
+        self.told = [
+            f"{getattr(case, 'test_case', case).id()}: {last_words(trace)}"
+            for case, trace in (*result.failures, *result.errors)
+        ]
         return super().suite_result(suite, result, **kwargs)
 
     def run_tests(self, *args: Any, **kwargs: Any) -> int:
@@ -33,7 +48,8 @@ class PlainRunner(DiscoverRunner):
         code = super().run_tests(*args, **kwargs)
         passed, failed, skipped = self.counts
         if beside := os.environ.get("SNABO_COUNTS"):
-            Path(beside).write_text(f"{passed} {failed} {skipped}\n", "utf-8")
+            counted = f"{passed} {failed} {skipped}"
+            Path(beside).write_text("\n".join([counted, *self.told, ""]), "utf-8")
             return code
         tail = f", {skipped} skipped" if skipped else ""
         print(f"{passed} passed, {failed} failed{tail}", flush=True)

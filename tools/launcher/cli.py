@@ -327,8 +327,12 @@ def _tested(database: Database | None, labels: Sequence[str]) -> int:
                     one.kill()
         sys.stdout.write(said.read_text("utf-8", "replace"))
         lost = [group for group, one in zip(groups, counts, strict=True) if not one.exists()]
-        found = [one.read_text("utf-8").split() for one in counts if one.exists()]
-    passed, failed, skipped = (sum(int(one[place]) for one in found) for place in range(3))
+        found = [one.read_text("utf-8").splitlines() for one in counts if one.exists()]
+    tallies = [one[0].split() for one in found]
+    passed, failed, skipped = (sum(int(one[place]) for one in tallies) for place in range(3))
+    # Of a long run only the end may be kept: what failed is named there once more.
+    for name in (name for one in found for name in one[1:]):
+        say(f"failed: {name}")
     for group in lost:
         say(f"The tests in {', '.join(group)} did not come to their end.")
     tail = f", {skipped} skipped" if skipped else ""

@@ -254,7 +254,8 @@ class Counts(Home):
     STAND_IN = """#!/bin/sh
 case "$*" in
 *no-end*) exit 3 ;;
-*core/tests*) echo "a line of its own"; echo "3 1 0" > "$SNABO_COUNTS"; exit 1 ;;
+*core/tests*) echo "a line of its own"
+  { echo "3 1 0"; echo "tests.Lid: TimeoutError: too long"; } > "$SNABO_COUNTS"; exit 1 ;;
 *) echo "5 0 2" > "$SNABO_COUNTS" ;;
 esac
 """
@@ -268,11 +269,13 @@ esac
             mock.patch.object(cli, "say") as said,
         ):
             code = cli._tested(None, labels)
-        return code, said.call_args.args[0]
+        self.said = [call.args[0] for call in said.call_args_list]
+        return code, self.said[-1]
 
     def test_both_are_counted_and_either_fails_the_run(self) -> None:
         self.assertEqual(self.closed("e2e"), (0, "5 passed, 0 failed, 2 skipped"))
         self.assertEqual(self.closed("core/tests"), (1, "3 passed, 1 failed"))
+        self.assertEqual(self.said[0], "failed: tests.Lid: TimeoutError: too long")
         both = self.closed("core/tests", "server", "e2e")
         self.assertEqual(both, (1, "8 passed, 1 failed, 2 skipped"))
 

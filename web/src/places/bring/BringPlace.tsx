@@ -3,14 +3,14 @@ import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, type JSX } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 
 import { sentence } from '../../api/client';
 import { useBringDish } from '../../api/dishes';
 import { readFile, readText } from '../../api/formats';
-import { inTodaysForm } from '../../api/reading';
+import { inTodaysForm, lookThroughQuery } from '../../api/reading';
 import type { Dish, ReadFile, UnitSystem } from '../../api/types';
 import { withoutSlots } from '../../draft/edits';
 import { forget, keep, recall } from '../../browser/storage';
@@ -80,8 +80,15 @@ export function BringPlace(): JSX.Element {
   useKeys({ u: () => undo?.() });
   const [found, setFound] = useState<ReadFile | null>(null);
   const [shown, setShown] = useState(0);
+  const queries = useQueryClient();
   const reading = useMutation({
-    mutationFn: (file: File | null) => (file ? readFile(file, chosen) : readText(text, chosen)),
+    mutationFn: async (file: File | null) => {
+      const came = await (file ? readFile(file, chosen) : readText(text, chosen));
+      // What it leaves open is shown above the lines: they must not move under a finger later.
+      const first = came.dishes[0];
+      if (first) await queries.prefetchQuery(lookThroughQuery(first));
+      return came;
+    },
     onSuccess: (file, sent) => {
       const first = file.dishes[0];
       // What a file says stands where it can be read and changed.

@@ -120,7 +120,7 @@ export function ReadDish({
           Put it on the Bench
         </Button>
       </div>
-      {/* It comes a moment later: the buttons above must not move under a finger. */}
+      {/* After a change it may come a moment later: the buttons above must not move. */}
       <OpenCount dish={dish} />
       {dish.notes.map((note) => (
         <p key={note} className="soft">
