@@ -47,6 +47,7 @@ _WORDS = {
 _PLACES = (("list", INGREDIENTS), ("steps", METHOD), ("notes", NOTES))
 _AMOUNT = re.compile(r"amounts?|quantity|qty|how much|weights?|grams?|g|measures?", re.IGNORECASE)
 _FOOD = re.compile(r"ingredients?|items?|foods?|what", re.IGNORECASE)
+_REMARK = re.compile(r"notes?|remarks?|details?|prep(?:aration|ared)?|how|cut", re.IGNORECASE)
 _TIME_NAMES = {"prep": "Prep", "cook": "Cook", "rest": "Rest", "total": "Total"}
 _SPECIAL = re.compile(r"([\\`*_{}\[\]<>#|~!&])")
 _LABEL = re.compile(
@@ -134,7 +135,7 @@ def _walk(tokens: Sequence[Token], found: _Found) -> None:
             _under(words, int(tokens[place - 1].tag[1]), found, _below(tokens, place))
         elif before in {"td_open", "th_open"}:
             row.append(words)
-        elif words and found.place == "steps" and _bold_note(token):
+        elif words and found.place == "steps" and _is_remark(words, token):
             found.asides.append(("note", " ".join(words.split())))
         elif words and found.place == "list" and _opens_inner_list(words, tokens, place):
             found.parts.append((heading_of(words), []))
@@ -142,8 +143,10 @@ def _walk(tokens: Sequence[Token], found: _Found) -> None:
             _paragraph(words, token, found)
 
 
-def _bold_note(token: Token) -> bool:
-    """Tell a remark among steps by its bold first word: "**Tip** Use swede instead."."""
+def _is_remark(words: str, token: Token) -> bool:
+    """Tell a remark among steps: "**Tip** Use swede instead.", "*Good with rice.*"."""
+    if _whole(token, "em") and not is_step(words):
+        return True
     marks = [child for child in token.children or [] if child.content or child.nesting]
     said = marks[1].content.strip(" :.!") if len(marks) > 1 else ""
     return marks[:1] != [] and marks[0].type == "strong_open" and NOTES.match(said) is not None
@@ -164,7 +167,7 @@ def _paragraph(words: str, token: Token, found: _Found) -> None:
         _under(words, min(found.level, 2), found, ())
     elif found.place == "head" and not found.title and bold:
         found.title = " ".join(words.split())
-    elif found.place == "list" and _bold(token):
+    elif found.place == "list" and _whole(token, "strong"):
         found.parts.append((heading_of(words), []))
     else:
         for line in words.splitlines() if found.place != "steps" else [words]:
@@ -179,6 +182,7 @@ class _Table:
     names: str = ""
     turned: bool = False
     across: str = ""
+    remarks: int | None = None
 
     def take(self, row: Sequence[str], found: _Found, *, head: bool) -> None:
         if head:
@@ -188,7 +192,9 @@ class _Table:
         elif found.place == "figures":
             found.claims += _claim(row)
         elif self.names == "list" or found.place == "list":
-            cells = [*row[1:2], *row[:1], *row[2:]] if self.turned else row
+            cells = [*row[1:2], *row[:1], *row[2:]] if self.turned else [*row]
+            if self.remarks is not None and self.remarks < len(cells) and cells[self.remarks]:
+                cells[self.remarks - 1] += ","
             _take(" ".join(" ".join(cells).split()), found)
         elif any(row):
             line = " ".join(" ".join(row).split())
@@ -204,6 +210,8 @@ class _Table:
         if foods and any(amounts) and self.place in {"head", "list"}:
             self.names = found.place = "list"
             self.turned = not amounts[0]
+            named = [n for n, cell in enumerate(row) if n > 1 and _REMARK.fullmatch(cell.strip())]
+            self.remarks = named[0] if named else None
         elif row and NUTRITION.match(row[0]):
             self.names = found.place = "figures"
         line = " | ".join(row)
@@ -223,10 +231,10 @@ def _words(token: Token) -> str:
     return "".join(said).strip()
 
 
-def _bold(token: Token) -> bool:
-    """Tell a paragraph that is bold as a whole: a heading by other means."""
+def _whole(token: Token, mark: str) -> bool:
+    """Tell a paragraph that is marked as a whole: bold, a heading by other means, or slanted."""
     marks = [child.type for child in token.children or [] if child.content or child.nesting]
-    return marks[:1] == ["strong_open"] and marks[-1:] == ["strong_close"]
+    return marks[:1] == [f"{mark}_open"] and marks[-1:] == [f"{mark}_close"]
 
 
 def _place_of(heading: str, *, alone: bool) -> str | None:

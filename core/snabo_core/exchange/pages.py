@@ -65,6 +65,18 @@ LONGEST_LABEL = 60
 _CONTROL = re.compile(
     "[\x00-\x08\x0b\x0c\x0e-\x1f\x7f-\x84\x86-\x9f\ud800-\udfff\ufdd0-\ufdef\ufffe\uffff]"
 )
+# What classes of the older and the newer kind say of a recipe.
+_CLASS_ROOTS = frozenset({"h-recipe", "hrecipe"})
+_CLASSES = {
+    "p-name": "name", "fn": "name",
+    "p-ingredient": "recipeIngredient", "ingredient": "recipeIngredient",
+    "e-instructions": "recipeInstructions", "instructions": "recipeInstructions",
+    "p-yield": "recipeYield", "yield": "recipeYield",
+    "dt-duration": "totalTime", "duration": "totalTime",
+    "preptime": "prepTime", "cooktime": "cookTime",
+    "p-author": "author", "author": "author",
+    "p-summary": "description", "summary": "description",
+}  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -194,6 +206,8 @@ def _microdata(tree: Any) -> list[Any]:
 
     if not tree.xpath("//*[@itemtype][1]"):
         _as_microdata(tree)
+    if not tree.xpath("//*[@itemtype][1]"):
+        _marked_by_classes(tree)
     if not tree.xpath("//*[@itemtype][1]") or _tangled(tree):
         return []
     for author in tree.xpath("//a[contains(@itemprop,'author')]"):
@@ -213,6 +227,20 @@ def _as_microdata(tree: Any) -> None:
         thing.set("itemtype", f"https://schema.org/{_LOCAL.split(thing.get('typeof').strip())[-1]}")
     for said in tree.xpath("//*[@property]"):
         said.set("itemprop", _LOCAL.split(said.get("property").strip())[-1])
+
+
+def _marked_by_classes(tree: Any) -> None:
+    """Write what a page tells by its classes (h-recipe and hRecipe, microformats.org) likewise."""
+    for root in tree.xpath("//*[contains(@class,'recipe')]")[:MOST_BLOCKS]:
+        if not _CLASS_ROOTS.intersection(root.get("class").split()):
+            continue
+        root.set("itemscope", "")
+        root.set("itemtype", "https://schema.org/Recipe")
+        for said in root.xpath(".//*[@class]"):
+            names = [_CLASSES[name] for name in said.get("class").split() if name in _CLASSES]
+            # The name of whoever wrote it is not the dish's.
+            if names and not said.xpath("boolean(ancestor::*[@itemprop='author'])"):
+                said.set("itemprop", names[0])
 
 
 def _tangled(tree: Any) -> bool:

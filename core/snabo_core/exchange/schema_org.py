@@ -139,7 +139,14 @@ def recipes_in(documents: Any) -> list[Found]:
             told = told_of(node, known)
             if (told.parts or told.steps) and all(told != one.told for one in found):
                 found.append(Found(told, node))
+    whole = {_name_words(one.told.title) for one in found if one.told.parts and one.told.steps}
+    found = [one for one in found if one.told.steps or _name_words(one.told.title) not in whole]
     return sorted(found, key=lambda one: -len(one.told.lines()))
+
+
+def _name_words(title: str) -> str:
+    """Return a title by its letters: a page may carry the same recipe cut short once more."""
+    return "".join(c for c in title.casefold().replace(" and ", "") if c.isalnum())
 
 
 class _Reader:

@@ -97,6 +97,10 @@ _NOTE = re.compile(
     r"nb|n\.b\.|ps|p\.s\.|warning|remember|disclaimer|equipment|special equipment|you will need)\s*[:.\-–—]|\*{1,3}\s*\w+ .*"
     # What is said of a dish: "It keeps for 4 days."
     r"|(?:it|this|these|they|that)\s+(?:is|are|was|were|keeps?|makes?|feeds?|freezes?|takes?|tastes?|works?|goes|can|will|needs?|has|have)\b"
+    r"|(?:(?:also|really|very|even|just|extra|all)\s+){0,2}(?:nice|lovely|delicious|great|best|good|better|tasty|perfect|brilliant|"
+    r"excellent|super|wonderful|yummy)\s+(?:with|on|cold|hot|the|for|as|if|next|in|eaten|served|reheated|when|alongside|after|made|too)\b"
+    r"|(?:freezes|keeps|reheats|stores|tastes|doubles|halves)\s+\w+|goes\s+(?:\w+\s+)?with\b"
+    r"|(?:any\s+)?leftovers\s+(?:keep|freeze|reheat|make|are|will|can|go|taste|do|become)\b"
     r"|note\s*\d|do not\b|don'?t\b|never\b|please\b|enjoy\b)",
     re.IGNORECASE,
 )

@@ -17,6 +17,12 @@ from snabo_core.recipe.titles import title_of
 
 # A number at the start of a sentence that counts the steps in one long text.
 _NEXT_STEP = re.compile(r"(?<=[.!?)])\s+(?=(?:step\s*)?\d{1,2}\s*[.):]\s*[A-Z])", re.IGNORECASE)
+# "4 to 6", and what one eater eats from: "6 bowls".
+_BARE = re.compile(
+    r"(?P<count>\d{1,3}(?:\.\d)?(?:\s*(?:-|–|to)\s*\d{1,3}(?:\.\d)?)?)"
+    r"(?:\s+(?:\w+\s+)?(?:bowls|bowlfuls|plates|platefuls))?",
+    re.IGNORECASE,
+)
 LEAST_NUMBERED = 2
 # Far more than a dish has room for: what stands behind is counted, and not looked at.
 MOST_SORTED = 1000
@@ -134,8 +140,8 @@ def heading_of(name: str) -> str:
 def served(text: str) -> Servings | None:
     """Return how many a yield says it feeds: "4", "Serves 4 to 6", "4 servings"."""
     plain = " ".join(text.split())
-    bare = re.fullmatch(r"(\d{1,3}(?:\.\d)?)(?:\s*(?:-|–|to)\s*(\d{1,3}(?:\.\d)?))?", plain)
-    return servings_in(f"serves {plain}" if bare else plain)
+    counted = _BARE.fullmatch(plain)
+    return servings_in(f"serves {counted['count']}" if counted else plain)
 
 
 def made(text: str) -> str:
