@@ -6,7 +6,9 @@ Which role a dish's starch plays: common practice, no source.
 from __future__ import annotations
 
 import unittest
+from pathlib import Path
 
+from snabo_core.dish import Part
 from snabo_core.foods import library
 from snabo_core.recipe import read_recipe
 from snabo_core.swaps.book import book
@@ -336,3 +338,25 @@ class Dishes(unittest.TestCase):
         [slot] = propose_slots(read_recipe(text, foods, None), book(), foods).parts[0].slots
         self.assertEqual(slot.role, "quick_bread")
         self.assertGreaterEqual(len(slot.line_ids), 2)
+
+
+class SeveralStarches(unittest.TestCase):
+    """Of several starchy foods each has its own role, and none stands in another's slot."""
+
+    def test_each_food_in_its_role(self) -> None:
+        foods = library()
+        text = (Path(__file__).parent / "data" / "roles.txt").read_text("utf-8")
+        for block in text.split("\n\n", 1)[1].split("===\n"):
+            written, *told = block.split("\n@ ")
+            expected = sorted(one.strip() for one in told)
+            with self.subTest(written.splitlines()[0]):
+                dish = propose_slots(read_recipe(written, foods, None), book(), foods)
+                found = [
+                    f"{slot.role}: {' '.join(sorted(self.foods_of(slot.line_ids, part)))}"
+                    for part in dish.parts
+                    for slot in part.slots
+                ]
+                self.assertEqual(sorted(found), expected)
+
+    def foods_of(self, line_ids: tuple[str, ...], part: Part) -> list[str]:
+        return [str(line.food) for line in part.lines if line.id in line_ids]

@@ -47,6 +47,20 @@ _FURNITURE = re.compile(
     re.IGNORECASE,
 )
 _BARS = re.compile(r"\s*[|·•»›>]\s*")
+# A line that tells the day something was written, and a line of whom it belongs to.
+_MONTH = (
+    r"(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|"
+    r"oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\.?"
+)
+_DATED = re.compile(
+    r"\W*(?:(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?,?\s+)?"
+    rf"(?:\d{{1,2}}(?:st|nd|rd|th)?\s+(?:of\s+)?{_MONTH}(?:,?\s+(?:\d{{4}}|’?'?\d\d))?"
+    rf"|{_MONTH}\s+\d{{1,2}}(?:st|nd|rd|th)?(?:,?\s+\d{{4}})?|{_MONTH}\s+\d{{4}}"
+    r"|\d{4}-\d\d-\d\d|\d{1,2}[./]\d{1,2}[./](?:\d{4}|\d\d))\W*"
+    r"(?:(?:by|at|in)\s.{1,40}|[|·•–-].{1,60})?"
+    r"|\s*(?:©|\(c\)\s).{0,80}",
+    re.IGNORECASE,
+)
 # A whole line that is the label of a button or a link.
 _BUTTON = re.compile(
     r"^\W*(?:share|save|saved|pin|pin it|tweet|e-?mail|text|comments?|rate|reviews?|menu|search|home|close|"
@@ -230,9 +244,14 @@ def is_button(text: str) -> bool:
 
 
 @lru_cache(maxsize=REMEMBERED)
+def is_dated(text: str) -> bool:
+    """Tell a line that says when a text was written, or whose it is, and nothing else."""
+    return _DATED.fullmatch(text) is not None
+
+
 def is_furniture(text: str) -> bool:
     """Tell the buttons, ratings and adverts of a web page."""
-    if _STARS.search(text) or _LINK.search(text) or is_button(text):
+    if _STARS.search(text) or _LINK.search(text) or is_button(text) or is_dated(text):
         return True
     return (
         len(text) <= LONG_LINE

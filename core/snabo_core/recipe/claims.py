@@ -144,15 +144,25 @@ def _across(head: Sequence[str], row: str) -> list[tuple[str, str]]:
 
 
 def _figures(line: str) -> list[tuple[str, str]]:
-    """Return figures by key: each value goes to the name it stands nearest to."""
-    found: list[tuple[str, str]] = []
+    """Return figures by key: "Fat 12 g, protein 9 g" or "12 g fat, 9 g protein"."""
     rest = _OF_WHAT.sub("", line)
-    # "Fat 12 g, protein 9 g" has its figures behind, "12 g fat, 9 g protein" before.
-    first = re.match(r"\W*(?:about\s+|approx\w*\.?\s+)?\d", rest)
+    behind, before = _paired(rest, before=False), _paired(rest, before=True)
+    if len(behind) != len(before):
+        # The way round in which every name finds its value: the other one runs out of them.
+        return max(behind, before, key=len)
+    return before if re.match(r"\W*(?:about\s+|approx\w*\.?\s+)?\d", rest) else behind
+
+
+def _paired(line: str, *, before: bool) -> list[tuple[str, str]]:
+    """Return figures by key, each with the value before or behind its name, or else beyond it."""
+    found: list[tuple[str, str]] = []
+    rest = line
     for key, name in _NAMES.items():
-        behind = re.search(rf"\b{name}\b\W{{0,3}}(?P<v>{_VALUE})", rest, re.IGNORECASE)
-        before = re.search(rf"(?P<v>{_VALUE})\s*(?:of\s+)?{name}\b", rest, re.IGNORECASE)
-        match = (before or behind) if first else (behind or before)
+        sides = [
+            re.search(rf"(?P<v>{_VALUE})\s*(?:of\s+)?{name}\b", rest, re.IGNORECASE),
+            re.search(rf"\b{name}\b\W{{0,3}}(?P<v>{_VALUE})", rest, re.IGNORECASE),
+        ]
+        match = next(filter(None, sides if before else reversed(sides)), None)
         if match is None:
             continue
         value = match["v"]

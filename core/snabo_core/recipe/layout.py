@@ -13,6 +13,7 @@ from snabo_core.quantities.kinds import (
     first_word,
     heading_name,
     is_button,
+    is_dated,
     is_step,
     kind_of_line,
 )
@@ -102,6 +103,8 @@ _SALT_AND_PEPPER = re.compile(
     r"\W*s\s?(?:&|\+|/|n|and)\s?p\b(?:\s+(?:to|for|as)\b.{0,30})?\W*", re.IGNORECASE
 )
 # So many items with an amount make a list of a line.
+# A sentence of so many words tells something.
+LEAST_TOLD = 8
 LEAST_ITEMS = 2
 _OPEN_END = re.compile(
     r"(?:,|-|\b(?:and|or|of|in|into|with|a|an|the|to|for|from|plus|finely|coarsely|roughly|thinly|freshly|lightly|"
@@ -145,6 +148,8 @@ class _Sorter:
         self.titled = ""
         heads = (i for i, line in enumerate(lines) if opens_list(line.text))
         self.list_at = next(heads, 0)
+        methods = (i for i, line in enumerate(lines) if METHOD.match(line.text))
+        self.method_at = next(methods, 0)
 
     def run(self) -> Layout:
         """Sort every line and return the layout."""
@@ -277,6 +282,7 @@ class _Sorter:
             re.match(r"^by\s+\w+", text, re.IGNORECASE)
             or GREETING.match(text)
             or FROM.match(text)
+            or is_dated(line.raw)
             or len(text) > 140
             or self._whole_part(text) is not None
             or (times_in(text) and kind_of_line(text) == "times")
@@ -605,6 +611,8 @@ class _Sorter:
             return False
         if re.fullmatch(r"\([^()\d]*\)", text) is not None and not self.around.names_food(text):
             return True
+        if self._tells_before_list(text):
+            return True
         if has_amount(text) or is_step(text):
             return False
         above = self.around.lines[self.around.place - 1].text if self.around.place else ""
@@ -613,6 +621,15 @@ class _Sorter:
         follows = self.around.next()
         facts = follows is not None and _only_facts(follows.text)
         return self.around.place < self.list_at or (facts and not self.around.names_food(text))
+
+    def _tells_before_list(self, text: str) -> bool:
+        """Tell a sentence above a list that a method with a heading of its own follows."""
+        told = self.method_at > self.list_at > self.around.place and text[-1:] in ".!?"
+        first = first_word(text)
+        orders = first in STEP_VERBS or is_step(text.split(",", maxsplit=1)[0])
+        return (
+            told and len(text.split()) >= LEAST_TOLD and not orders and not begins_with_amount(text)
+        )
 
     def _is_story(self, line: Written) -> bool:
         """Tell prose before the list."""

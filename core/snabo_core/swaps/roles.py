@@ -18,65 +18,43 @@ from snabo_core.foods import Library
 from snabo_core.foods.library import words_of
 from snabo_core.swaps.already import already
 from snabo_core.swaps.book import Book, RoleName, StarchGroup
+from snabo_core.swaps.role_words import (
+    BELOW,
+    BOUND,
+    BULK,
+    CAKES,
+    COATED,
+    CRUMBED,
+    CRUMBLE,
+    DONE,
+    DUSTED,
+    DUSTING,
+    FLOURED,
+    INTO_MINCE,
+    KERNELS,
+    LEAST_DOUGH,
+    LEAST_GRAMS,
+    LEAST_LIQUID_GRAMS,
+    LIQUID_CLASSES,
+    LONG_PASTA,
+    MASHED,
+    MEATS,
+    MINCED,
+    MOST_COATING,
+    MOST_FLOUR_SHARE,
+    MOST_ROUX_GRAMS,
+    NUT_ROAST,
+    RAISING,
+    SHORT_PASTA,
+    SHORT_WORD,
+    SLICED,
+    SMALL_ROLES,
+    SOAKED,
+    SOME_LIQUID,
+    STRATA,
+    THICKENS,
+)
 from snabo_core.swaps.scaling import NAMESPACE
-
-# In a part with this much liquid, this much flour or starch thickens rather than makes dough.
-LEAST_LIQUID_GRAMS, MOST_FLOUR_SHARE, MOST_ROUX_GRAMS = 100.0, 0.2, 90.0
-SOME_LIQUID = 200.0
-LIQUID_CLASSES = {"dairy", "plant_milk", "stock", "drink", "vegetable"}
-LONG_PASTA = re.compile(
-    r"\b(spaghetti|linguin|tagliatelle|fettuccin|noodle|vermicelli|pappardelle|bucatini|angel hair|"
-    r"capellini|udon|soba|ramen)", re.IGNORECASE,
-)  # fmt: skip
-SHORT_PASTA = re.compile(r"\b(penne|macaroni|fusilli|rigatoni|farfalle|conchiglie|orecchiette|ziti|"
-                         r"shells|elbow|bows|spirals|twists|short)", re.IGNORECASE)  # fmt: skip
-# What a step does with the food, and the role that follows.
-DONE: tuple[tuple[str, str], ...] = (
-    ("shell", r"(?:grate|shred|coarsely grat)\w*"),
-    ("mash", r"(?:mash|rice[sd]? (?:them|it)|crush|puree|purée|cream)\w*"),
-    ("sheet", r"(?:layer|stack)\w*"),
-    ("sliced_bake", r"(?:overlap|layer|slice|arrange|fan)\w*"),
-    (
-        "dumpling",
-        r"(?:dumpling|gnocchi|(?:shape|roll)\w* (?:\w+ )?(?:\w+ )?(?:balls|dumplings)|drop spoonfuls|pierogi|varenyky)\w*",
-    ),
-    ("lid", r"(?:drape|cover|lay|top|crimp|seal|egg wash|over the (?:top|filling))\w*"),
-    ("crust", r"(?:line (?:a|the|your)|bake blind|prick|base|press into the tin|rub)\w*"),
-    ("stuffing", r"(?:stuff|dressing)\w*"),
-    ("binder", r"(?:mix (?:well )?with your hands|shape into|patties|loaf)\w*"),
-    ("batter", r"(?:batter|pancake|fritter)\w*"),
-    ("crumb", r"(?:scatter|sprinkle|dip|coat|dredge|bread(?:ed|ing)\b|roll in)\w*"),
-)
-MEATS = {"meat", "fish", "soy", "pulse"}
-# From so many grams on nuts are what a roast is made of.
-NUT_ROAST = 80.0
-# From so many grams on, flour beside the meal of a bread is part of its dough.
-LEAST_DOUGH = 30.0
-MINCED = re.compile(
-    r"\b(?:mince|minced|ground|sausage ?meat|lentils?|beans?|tuna|salmon)\b", re.IGNORECASE
-)
-BOUND = re.compile(r"\bloaf|\bnut roast|patt(?:y|ies)|meatball|burger|kofta|rissole|fish ?cake|nugget|shape|"
-                   r"combine with your hands|mix (?:well )?with your hands|stuffed")  # fmt: skip
-# What is done with flour, egg and crumbs, and how much flour that takes at most.
-COATED = re.compile(
-    r"\b(?:coat|crumb|bread|pan[eé]|dredge|dip|roll in|turn in)(?:ed|s|ing)?\b|\bflour, egg\b"
-)
-MOST_COATING = 100.0
-CRUMBLE = re.compile(r"\b(?:crumble|streusel)\b")
-SLICED = re.compile(r"\b(?:slice|thinly|grated|shredded|rounds|wedges|chips)", re.IGNORECASE)
-DUSTING = re.compile(
-    r"^(?!.*\b(?:plus|and) (?:extra|more)).*\b(?:for (?:dusting|rolling|dredging|the work)|to dust)\b",
-    re.IGNORECASE,
-)
-BELOW = re.compile(
-    r"\btop\w*\s+(?:the\s+|each\s+|your\s+)?(?:slices?\s+of\s+)?(?:bread|toast)\b|\bon (?:the )?(?:toast|bread)\b"
-)
-# From this share of its part on, a grain is what a loaf is made of and no binder.
-BULK = 0.25
-# Letters up to which a word of the book does not begin longer ones.
-SHORT_WORD = 4
-# A slot is worth naming from so many grams of starchy food on.
-LEAST_GRAMS = 2.0
 
 
 @dataclass(frozen=True)
@@ -143,18 +121,13 @@ def _role_of(
     group = book.group_of(line.food)
     if group is None or DUSTING.search(line.text):
         return None
-    if _thickens(line, context, book):
+    if _thickens(line, context, book) and not _is_told_otherwise(line, group, context, book):
         return "thickener"
     if group.key in {"short_pasta", "long_pasta"}:
         return _noodle(line, group, context)
     by_name = _named(f"{part.name}", group, book)
-    if group.key == "flour" and _coats(line, context, book):
-        return "crumb"
-    if group.key == "crumbs" and context.minced and by_name not in {"crumb", "stuffing"}:
-        whole = f"{context.title} {part.name} {context.steps}".lower()
-        return "binder" if BOUND.search(whole) else "crumb"
-    if group.key == "potato" and by_name in {None, "lid"} and _is_mash(line, context, book):
-        return "mash"
+    if (told := _by_companions(line, group, by_name, context, book)) is not None:
+        return told
     able = (
         _bound(line, group, context, by_name)
         or by_name
@@ -167,14 +140,74 @@ def _role_of(
     return able or group.usual
 
 
+def _by_companions(
+    line: Line, group: StarchGroup, by_name: str | None, context: _Context, book: Book
+) -> str | None:
+    """Return the role that follows from what stands by the food in its part, if one does."""
+    unnamed = by_name is None
+    if group.key == "flour" and (
+        _coats(line, context, book) or (unnamed and _is_dusted(line, context))
+    ):
+        return "crumb"
+    if group.key == "crumbs" and unnamed and CRUMBED.search(context.steps) is not None:
+        return "crumb"
+    if group.key == "crumbs" and context.minced and by_name not in {"crumb", "stuffing"}:
+        if INTO_MINCE.search(context.steps) is not None:
+            return "binder"
+        whole = f"{context.title} {context.part.name} {context.steps}".lower()
+        return "binder" if BOUND.search(whole) else "crumb"
+    if group.key == "bread" and context.minced and _is_soaked(line, context):
+        return "binder"
+    if group.key == "meal" and unnamed and _rises(context.part, book):
+        return "quick_bread"
+    if group.key == "potato" and by_name in {None, "lid"} and _is_mash(line, context, book):
+        return "mash"
+    return None
+
+
+def _is_told_otherwise(line: Line, group: StarchGroup, context: _Context, book: Book) -> bool:
+    """Tell flour that coats or binds, though there is liquid in the part for it to thicken."""
+    if group.key != "flour":
+        return False
+    coats = FLOURED.search(context.steps) is not None and _coats(line, context, book)
+    return coats or (context.eggs and CAKES.search(context.steps) is not None)
+
+
 def _coats(line: Line, context: _Context, book: Book) -> bool:
-    """Tell the flour that something is turned in before egg and crumbs."""
-    crumbs = any(
-        (group := book.group_of(other.food)) is not None and group.key == "crumbs"
-        for other in context.part.lines
-    )
-    coated = COATED.search(context.steps) is not None
-    return crumbs and coated and context.eggs and (line.grams or 0.0) <= MOST_COATING
+    """Tell the flour that something is turned in before egg and crumbs.
+
+    Of several flours it is the one nearest to the crumbs: the other one thickens the sauce.
+    """
+    at: dict[str, list[int]] = {"crumbs": [], "flour": []}
+    for place, other in enumerate(context.part.lines):
+        group = book.group_of(other.food)
+        if group is not None and group.key in at:
+            at[group.key].append(place)
+    if not at["crumbs"] or not context.eggs or (line.grams or 0.0) > MOST_COATING:
+        return False
+    nearest = min(at["flour"], key=lambda place: min(abs(place - one) for one in at["crumbs"]))
+    return COATED.search(context.steps) is not None and context.part.lines[nearest].id == line.id
+
+
+def _is_soaked(line: Line, context: _Context) -> bool:
+    """Tell bread that is soaked for mince from bread that lies below or above it."""
+    sentences = re.split(r"(?<=[.;!])\s+", context.steps)
+    soaked = any("bread" in sentence and SOAKED.search(sentence) for sentence in sentences)
+    return soaked or SOAKED.search(line.text) is not None
+
+
+def _is_dusted(line: Line, context: _Context) -> bool:
+    """Tell flour that cakes or fillets are turned in where no sauce is there for it to thicken."""
+    little = (line.grams or 0.0) <= MOST_COATING and context.liquid < LEAST_LIQUID_GRAMS
+    return little and DUSTED.search(context.steps) is not None
+
+
+def _rises(part: Part, book: Book) -> bool:
+    """Tell a part that holds flour and what makes it rise: its meal is a bread's."""
+    foods = {line.food for line in part.lines}
+    groups = [book.group_of(food) for food in foods]
+    flour = any(group is not None and group.key == "flour" for group in groups)
+    return flour and not RAISING.isdisjoint(foods)
 
 
 def _share(line: Line, part: Part) -> float:
@@ -194,7 +227,7 @@ def _bound(line: Line, group: StarchGroup, context: _Context, by_name: str | Non
 
 def _binds(line: Line, context: _Context) -> bool:
     """Tell flour that holds a loaf or patties together from flour that is their crust."""
-    shaped = re.search(r"\b(?:loaf|muffin|patt(?:y|ies)|fritters?|burgers?|kofta)\b", (
+    shaped = re.search(r"\b(?:loaf|muffin|patt(?:y|ies)|fritters?|burgers?|kofta|r[oö]sti|latkes?|flat cakes)\b", (
         f"{context.title} {context.part.name} {context.steps}".lower()
     ))  # fmt: skip
     shaped = shaped or re.search(r"\b(?:slice|frittata|bake)\b", context.title)
@@ -262,14 +295,8 @@ def _cut(line: Line, group: StarchGroup, context: _Context) -> str | None:
             return "mash"
         if re.search(r"\bslice|thinly|rounds\b", words):
             return "sliced_bake"
-    if group.key == "bread" and re.search(r"\bcrumb|blitz|blend|whizz", words):
-        return "binder" if context.minced else "crumb"
-    if group.key == "bread" and re.search(r"\bcube|torn|chunks|pieces\b", words):
-        named = re.search(
-            r"stuff|dressing|panade|bake|pudding|strata",
-            f"{context.title} {context.part.name}".lower(),
-        )
-        return "stuffing" if named or re.search(r"stuff|dressing", context.steps) else "crumb"
+    if group.key == "bread":
+        return _cut_bread(words, context)
     said = re.search(r"\bbatter\b", f"{context.title} {context.part.name} {context.steps}".lower())
     wet = group.key == "flour" and context.liquid >= 100 and (line.grams or 0) <= 300
     if wet and (context.eggs or said is not None):
@@ -281,6 +308,23 @@ def _cut(line: Line, group: StarchGroup, context: _Context) -> str | None:
             )
             else None
         )
+    return None
+
+
+def _cut_bread(words: str, context: _Context) -> str | None:
+    """Return the role that bread is cut for: buns, crumbs, cubes, the slices of a pudding."""
+    if re.search(r"\b(?:bun|roll|bap)s?\b", words):
+        return "shell"
+    if re.search(r"\bcrumb|blitz|blend|whizz", words):
+        return "binder" if context.minced else "crumb"
+    if re.search(r"\bcube|torn|chunks|pieces\b", words):
+        named = re.search(
+            r"stuff|dressing|panade|bake|pudding|strata",
+            f"{context.title} {context.part.name}".lower(),
+        )
+        return "stuffing" if named or re.search(r"stuff|dressing", context.steps) else "crumb"
+    if context.eggs and STRATA.search(context.title):
+        return "stuffing"
     return None
 
 
@@ -349,24 +393,73 @@ def _one_dough(by_role: dict[str, list[Line]], book: Book) -> None:
                 by_role[role] = rest
 
 
+def _whole_potatoes(by_role: dict[str, list[Line]], context: _Context, book: Book) -> None:
+    """Leave potatoes out of dumplings of flour where nobody mashes or grates them."""
+    lines = by_role.get("dumpling", [])
+    groups = {line.id: book.group_of(line.food) for line in lines}
+    whole = [line for line in lines if (g := groups[line.id]) is not None and g.key == "potato"]
+    words = f"{context.steps} {' '.join(line.text for line in whole)}".lower()
+    if not whole or len(whole) == len(lines) or MASHED.search(words) is not None:
+        return
+    by_role["dumpling"] = [line for line in lines if line not in whole]
+    by_role.setdefault("sliced_bake", []).extend(whole)
+
+
+def _one_batter(by_role: dict[str, list[Line]], context: _Context) -> None:
+    """Put the starch of a batter with its flour where no sauce is thickened."""
+    if "batter" in by_role and "batter" in context.steps and not THICKENS.search(context.steps):
+        by_role["batter"] += by_role.pop("thickener", [])
+
+
+def _beside_a_shell(by_role: dict[str, list[Line]], book: Book) -> None:
+    """Leave potatoes in pieces out of a shell of flat bread: they lie in it."""
+    lines = by_role.get("shell", [])
+    groups = {line.id: book.group_of(line.food) for line in lines}
+    keys = {line.id: group.key for line in lines if (group := groups[line.id]) is not None}
+    inside = [line for line in lines if keys.get(line.id) == "potato"]
+    if "flatbread" in keys.values() and inside:
+        by_role["shell"] = [line for line in lines if line not in inside]
+        by_role.setdefault("sliced_bake", []).extend(inside)
+
+
+def _without_kernels(by_role: dict[str, list[Line]]) -> dict[str, list[Line]]:
+    """Return the roles without sweetcorn: beside a bed or a dough it is one of the vegetables."""
+    left = {
+        role: [line for line in lines if line.food not in KERNELS]
+        for role, lines in by_role.items()
+    }
+    return {role: lines for role, lines in left.items() if lines}
+
+
+def _by_role(dish: Dish, part: Part, book: Book, library: Library) -> dict[str, list[Line]]:
+    """Return the starchy lines of a part by the role they play."""
+    by_role: dict[str, list[Line]] = {}
+    context = _context(dish, part, library)
+    for line in _starchy(part, library):
+        role = _role_of(line, dish, part, context, book, library)
+        if role is not None:
+            by_role.setdefault(role, []).append(line)
+    _one_dough(by_role, book)
+    _whole_potatoes(by_role, context, book)
+    _beside_a_shell(by_role, book)
+    _one_batter(by_role, context)
+    return by_role
+
+
 def propose_slots(dish: Dish, book: Book, library: Library) -> Dish:
     """Return the dish with slots proposed for its starchy lines, largest first in each part.
 
     What is a swap already follows in a slot of its own. Parts that already have slots keep them.
     """
     swapped = already(dish, book, library)
+    roles = {part.id: _by_role(dish, part, book, library) for part in dish.parts if not part.slots}
+    main = any(set(by_role) - SMALL_ROLES for by_role in map(_without_kernels, roles.values()))
     parts = []
     for part in dish.parts:
         if part.slots:
             parts.append(part)
             continue
-        by_role: dict[str, list[Line]] = {}
-        context = _context(dish, part, library)
-        for line in _starchy(part, library):
-            role = _role_of(line, dish, part, context, book, library)
-            if role is not None:
-                by_role.setdefault(role, []).append(line)
-        _one_dough(by_role, book)
+        by_role = _without_kernels(roles[part.id]) if main else roles[part.id]
         ordered = sorted(by_role.items(), key=lambda pair: -sum(x.grams or 0 for x in pair[1]))
         slots = tuple(
             Slot(

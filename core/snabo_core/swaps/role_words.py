@@ -1,0 +1,101 @@
+"""The words and the amounts by which the role of a starchy food is told."""
+
+from __future__ import annotations
+
+import re
+
+# In a part with this much liquid, this much flour or starch thickens rather than makes dough.
+LEAST_LIQUID_GRAMS, MOST_FLOUR_SHARE, MOST_ROUX_GRAMS = 100.0, 0.2, 90.0
+SOME_LIQUID = 200.0
+LIQUID_CLASSES = {"dairy", "plant_milk", "stock", "drink", "vegetable"}
+LONG_PASTA = re.compile(
+    r"\b(spaghetti|linguin|tagliatelle|fettuccin|noodle|vermicelli|pappardelle|bucatini|angel hair|"
+    r"capellini|udon|soba|ramen)", re.IGNORECASE,
+)  # fmt: skip
+SHORT_PASTA = re.compile(r"\b(penne|macaroni|fusilli|rigatoni|farfalle|conchiglie|orecchiette|ziti|"
+                         r"shells|elbow|bows|spirals|twists|short)", re.IGNORECASE)  # fmt: skip
+_SHAPED = (
+    r"(?:dumpling|gnocchi|(?:shape|roll)\w* (?:\w+ ){0,2}(?:balls|dumplings)|drop spoonfuls|"
+    r"pierogi|varenyky)\w*"
+)
+# What a step does with the food, and the role that follows.
+DONE: tuple[tuple[str, str], ...] = (
+    ("shell", r"(?:grate|shred|coarsely grat)\w*"),
+    ("mash", r"(?:mash|rice[sd]? (?:them|it)|crush|puree|purée|cream)\w*"),
+    ("sheet", r"(?:layer|stack)\w*"),
+    ("sliced_bake", r"(?:overlap|layer|slice|arrange|fan)\w*"),
+    ("dumpling", _SHAPED),
+    ("lid", r"(?:drape|cover|lay(?!er)|top|crimp|seal|egg wash|over the (?:top|filling))\w*"),
+    ("crust", r"(?:line (?:a|the|your)|bake blind|prick|base|press into the tin|rub)\w*"),
+    ("stuffing", r"(?:stuff|dressing)\w*"),
+    ("binder", r"(?:mix (?:well )?with your hands|shape into|patties|loaf)\w*"),
+    ("batter", r"(?:batter|pancake|fritter)\w*"),
+    ("crumb", r"(?:scatter|sprinkle|dip|coat|dredge|bread(?:ed|ing)\b|roll in)\w*"),
+)
+MEATS = {"meat", "fish", "soy", "pulse"}
+# From so many grams on nuts are what a roast is made of.
+NUT_ROAST = 80.0
+# From so many grams on, flour beside the meal of a bread is part of its dough.
+LEAST_DOUGH = 30.0
+MINCED = re.compile(
+    r"\b(?:mince|minced|ground|sausage ?meat|lentils?|beans?|tuna|salmon)\b", re.IGNORECASE
+)
+BOUND = re.compile(
+    r"\bloaf|\bnut roast|patt(?:y|ies)|meatball|burger|kofta|rissole|fish ?cake|nugget|shape|"
+    r"combine with your hands|mix (?:well )?with your hands|stuffed"
+)
+# What is done with flour, egg and crumbs, and how much flour that takes at most.
+COATED = re.compile(
+    r"\b(?:coat|crumb|bread|pan[eé]|dredge|dip|roll in|turn in)(?:ed|s|ing)?\b|\bflour, egg\b"
+)
+MOST_COATING = 100.0
+# The same in one breath: "in flour, egg and crumbs".
+FLOURED = re.compile(r"\bflour\b\W+(?:then\s+|and\s+)?(?:the\s+|beaten\s+|in\s+)*eggs?\b")
+# Where the crumbs go: around what is fried, or into the mince.
+CRUMBED = re.compile(
+    r"\b(?:coat|crumb|bread|dip|dredge|roll|turn|press)(?:ed|s|ing)?\b[^.;]{0,60}\b(?:in|into|with|then)\b[^.;]{0,40}\b(?:crumbs|breadcrumbs|panko)\b"
+)
+_MEAT = r"\b(?:mince|meat|sausage ?meat|beef|pork|lamb|turkey|lentils|beans)\b"
+_BREAD = r"\b(?:crumbs|breadcrumbs|panko|bread)\b"
+_NEAR = r"[^.;]{0,60}"
+INTO_MINCE = re.compile(
+    rf"\b(?:mix|combine|work|knead|stir)\w*\b{_NEAR}(?:{_MEAT}{_NEAR}{_BREAD}|{_BREAD}{_NEAR}{_MEAT})"
+)
+# Cakes of something grated or mashed that egg and flour hold together.
+CAKES = re.compile(
+    r"\b(?:egg|eggs)\b[^.;]{0,30}\bflour\b[^.;]{0,60}\b(?:cakes|patties|fritters|spoonfuls|pancakes|rounds|r[oö]sti)\b"
+)
+# Cakes that are floured before they are fried, where nothing is there to thicken.
+DUSTED = re.compile(
+    r"\b(?:dust|coat|dredge|toss|roll|turn|dip)\w*\b(?:(?!work|surface|board|counter|table|\btin\b|\bpan\b|hands)[^.;]){0,40}"
+    r"\b(?:in|with)\s+(?:the\s+|a little\s+|seasoned\s+)*flour\b"
+)
+# Bread that eggs and milk set in a dish.
+STRATA = re.compile(r"\bstrata\b|\bbread\b.*\bpudding\b|\bpanade\b")
+# Words for what flour and starch do in a sauce.
+THICKENS = re.compile(r"\b(?:thicken|slake|sauce|gravy|glossy|roux)\w*")
+# Bread that goes into mince, soaked or squeezed out.
+SOAKED = re.compile(r"\bsoak\w*|\bsqueez\w*|\bwet\w*|\bin (?:the )?milk\b", re.IGNORECASE)
+# What makes a dough of meal and flour rise.
+RAISING = {"baking_powder", "bicarbonate", "self_raising_flour"}
+# Vegetables by what is done with them, though their starch counts in full.
+KERNELS = {"sweetcorn", "creamed_corn", "corn_cob"}
+SMALL_ROLES = {"thickener", "binder", "crumb"}
+MASHED = re.compile(r"\b(?:mash|rice[sd]?\b|ricer|grat|gnocchi|press through|sieve|puree|purée)\w*")
+CRUMBLE = re.compile(r"\b(?:crumble|streusel)\b")
+SLICED = re.compile(r"\b(?:slice|thinly|grated|shredded|rounds|wedges|chips)", re.IGNORECASE)
+DUSTING = re.compile(
+    r"^(?!.*\b(?:plus|and) (?:extra|more))"
+    r".*\b(?:for (?:dusting|rolling|dredging|the work)|to dust)\b",
+    re.IGNORECASE,
+)
+BELOW = re.compile(
+    r"\btop\w*\s+(?:the\s+|each\s+|your\s+)?(?:slices?\s+of\s+)?(?:bread|toast)\b"
+    r"|\bon (?:the )?(?:toast|bread)\b"
+)
+# From this share of its part on, a grain is what a loaf is made of and no binder.
+BULK = 0.25
+# Letters up to which a word of the book does not begin longer ones.
+SHORT_WORD = 4
+# A slot is worth naming from so many grams of starchy food on.
+LEAST_GRAMS = 2.0
