@@ -273,6 +273,32 @@ class AsPeoplePaste(unittest.TestCase):
         self.assertEqual((len(dish.parts[0].lines), len(dish.steps)), (4, 1))
         self.assertEqual(dish.told.cook_minutes, 40)
 
+    def test_steps_behind_servings_on_one_line_are_kept(self) -> None:
+        for told, servings, step in (
+            ("Serves 4. Brown the mince, layer over chips, grill.", 4.0,
+             "Brown the mince, layer over chips, grill."),
+            ("feeds 2. hot wok, eggs first out, everything else, eggs back in. done", 2.0,
+             "hot wok, eggs first out, everything else, eggs back in. done"),
+        ):  # fmt: skip
+            dish = read_recipe(f"Nachos\n200 g mince\n150 g cheddar\n{told}\n", library())
+            self.assertEqual((dish.servings, [one.text for one in dish.steps]), (servings, [step]))
+        dish = read_recipe("Nachos\n200 g mince\n150 g cheddar\nServes 4. Vegetarian\n", library())
+        self.assertEqual((dish.servings, dish.steps), (4.0, ()))
+
+    def test_days_and_stories_above_the_list_are_no_food_and_no_step(self) -> None:
+        dish = read_recipe(
+            "Ham and pea soup\n3 February\n\n"
+            "He made this every Monday, and I have changed nothing.\n\n"
+            "Ingredients\n500 g split peas\n1 ham hock\n\nMethod\nBoil it all.\n",
+            library(),
+        )
+        self.assertEqual(
+            [one.text for one in dish.parts[0].lines], ["500 g split peas", "1 ham hock"]
+        )
+        self.assertEqual([one.text for one in dish.steps], ["Boil it all."])
+        dated = read_recipe("May 12, 2020\nPea soup\n500 g split peas\n", library())
+        self.assertEqual(dated.title, "Pea soup")
+
     def test_heads_of_other_kitchens_and_where_it_was_found(self) -> None:
         for text, title, servings in (
             ("Röstipfanne\nZutaten für 2 Personen\n2 onions\n1 egg\n\nFry it.", "Röstipfanne", 2),

@@ -163,6 +163,9 @@ WORDS: dict[str, str] = {
     "pouch": "pack", "tray": "pack", "pottle": "tub", "floweret": "floret", "canister": "can", "shaving": "sheet",
     "filet": "fillet", "container": "tub", "pot": "tub", "sachet": "pack", "stem": "stalk",
     "wedge": "slice", "crown": "head", "shake": "dash", "blade": "stalk",
+    "gousse": "clove", "spicchio": "clove", "spicchi": "clove", "diente": "clove", "zehe": "clove",
+    "zehen": "clove", "ząbek": "clove", "ząbki": "clove", "bund": "bunch", "stange": "stalk", "stangen": "stalk",
+    "tranche": "slice", "scheibe": "slice", "scheiben": "slice", "prise": "pinch",
 }  # fmt: skip
 WORDS.update((word, word) for word in COUNTS)
 WORDS.update((unit.id, unit.id) for unit in UNITS.values() if unit.kind == "vague")

@@ -90,8 +90,14 @@ _NEXT_ITEM = re.compile(
 )
 _AT_THE_END = re.compile(
     r"(?:^|[.!?,]\s+)(?:(?:makes\s+|about\s+)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s+(?:servings|portions)"
-    r"|(?:serves|feeds|does|(?:enough|good)\s+for)\s+(?:about\s+)?\d{1,2}(?:\s*(?:[-–]|to|or)\s*\d{1,2})?"
-    r"(?:\s+people)?(?:\s*\([^()]*\))?)\W*$",
+    r"|(?:serves|feeds|does|for|(?:enough|good)\s+for)\s+(?:about\s+)?\d{1,2}(?:\s*(?:[-–]|to|or)\s*\d{1,2})?"
+    r"(?:\s+people)?(?:\s+as an?\s+(?:\w+\s+)?(?:side|main|starter|course|dish))*"
+    r"(?:\s*\([^()]*\))?)\W*$",
+    re.IGNORECASE,
+)
+# Whom it feeds, and a stop with more behind it.
+_FACTS_FIRST = re.compile(
+    r"\W*(?:serves|feeds|makes|for|enough for|takes|prep|cook)\b[^.!;]{1,40}[.!;]\s+(?=[^\W\d])",
     re.IGNORECASE,
 )
 # What is spoken has no stops: so many words with so many amounts are a recipe, no story.
@@ -188,8 +194,20 @@ class _Sorter:
         self.section = "method"
         return replace(line, text=said)
 
+    def _behind_facts(self, line: Written) -> Written:
+        """Take "Serves 4." and return the steps behind it on its line, else the line as it is."""
+        facts = _FACTS_FIRST.match(line.text)
+        if facts is None or not (self.layout.title or self.layout.parts):
+            return line
+        head, rest = line.text[: facts.end()].strip(), line.text[facts.end() :]
+        told = only_servings(head) or _only_facts(head.rstrip("."))
+        if not told or not (is_step(rest) or len(rest.split()) >= LEAST_TOLD):
+            return line
+        self._take(replace(line, text=head, raw=head))
+        return replace(line, text=rest, raw=rest)
+
     def _take(self, line: Written) -> None:
-        line = self._behind_label(line)
+        line = self._behind_facts(self._behind_label(line))
         text = line.text
         if self._is_figure(text) or self._is_named(line):
             return

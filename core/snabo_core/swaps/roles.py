@@ -51,6 +51,8 @@ from snabo_core.swaps.role_words import (
     SMALL_ROLES,
     SOAKED,
     SOME_LIQUID,
+    SOUP_GRAMS,
+    STIRRED_IN,
     STRATA,
     THICKENS,
 )
@@ -317,6 +319,8 @@ def _cut_bread(words: str, context: _Context) -> str | None:
         return "shell"
     if re.search(r"\bcrumb|blitz|blend|whizz", words):
         return "binder" if context.minced else "crumb"
+    if context.liquid >= SOUP_GRAMS and STIRRED_IN.search(context.steps):
+        return "thickener"
     if re.search(r"\bcube|torn|chunks|pieces\b", words):
         named = re.search(
             r"stuff|dressing|panade|bake|pudding|strata",
