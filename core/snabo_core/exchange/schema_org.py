@@ -237,7 +237,8 @@ class _Reader:
         if not text and not is_a(item, "HowToSection"):
             text = name
         alike = _letters(text).startswith(_letters(name.rstrip(".… ")))
-        heading = under if alike or not name else name
+        # The name of a step says what its section is only where it stands in none.
+        heading = under if under or alike else name
         if text:
             found.append((heading, text))
 

@@ -50,6 +50,14 @@ _BREAKS = re.compile(
     re.IGNORECASE,
 )
 
+# "Prep 10", "Serves 4": a label and a bare number.
+LEAST_LABELS = 2
+_LABELLED = re.compile(
+    r"(?:(?P<kind>prep(?:aration)?|cook(?:ing)?|bake|rest|chill|total)(?: time)?|serves|servings|for|feeds|makes)"
+    r"\W{0,2}\s*(?P<count>\d{1,3})(?:\s*[-–]\s*\d{1,3})?",
+    re.IGNORECASE,
+)
+
 
 def yield_in(text: str) -> str:
     """Return what a line says is made ("9 squares"), empty where it says nothing."""
@@ -57,9 +65,19 @@ def yield_in(text: str) -> str:
     return _SERVED_TOO.split(match["what"])[0].strip(" ,:-") if match else ""
 
 
+def _with_minutes(text: str) -> str:
+    """Return a line of labels with their minutes: "Prep 10 | Cook 20 | Serves 4"."""
+    pieces = re.split(r"\s*[|/·•;]\s*", text.strip(" .|"))
+    labelled = [_LABELLED.fullmatch(piece) for piece in pieces]
+    if len(pieces) < LEAST_LABELS or not all(labelled):
+        return text
+    timed = [found for found in labelled if found is not None and found["kind"]]
+    return " | ".join(f"{found['kind']} {found['count']} min" for found in timed) or text
+
+
 def times_in(text: str) -> dict[str, float]:
     """Return minutes by kind (prep, cook, rest, total) that a line states."""
-    plain = spell_numbers(spell_fractions(text[:200]))
+    plain = _with_minutes(spell_numbers(spell_fractions(text[:200])))
     found: dict[str, float] = {}
     taken: list[tuple[int, int]] = []
     for patterns in (_BEFORE, _AFTER):

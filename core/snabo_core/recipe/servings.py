@@ -17,6 +17,8 @@ REMEMBERED = 2048
 _N = r"\d{1,3}(?:\.\d)?"
 _RANGE = (
     rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous) or)\s*(?P<high>{_N})"
+    # "Serves 3 - 45 minutes" is for three.
+    r"(?!\d|\s*-?\s*(?:min|hours?\b|hrs?\b|h\b|kcal|cal\b|°|%))"
     # "Serves 6 (8 if there is bread)".
     rf"|\s*\(\s*(?:or\s+)?(?P<more>{_N})\s+(?:if|with|as|when|for|in)\b)?"
 )

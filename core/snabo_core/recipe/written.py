@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 import re
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from snabo_core.quantities.amounts import read_amount
 from snabo_core.quantities.kinds import COMMANDS, begins_with_amount, first_word
@@ -66,6 +66,7 @@ _TIMED = re.compile(
     r"[\w\s]{0,20}$",
     re.IGNORECASE,
 )
+_NUMBERED = re.compile(r"^(?P<n>\d{1,2})\s*[.)]\s+")
 _COUNTED = re.compile(r"^(?P<n>\d{1,2})\s+(?=[^\W\d])")
 # So many in a row, counted from one, are steps where one of them begins with a command.
 LEAST_STEPS = 3
@@ -118,7 +119,7 @@ def written_lines(text: str) -> list[Written]:
         marked = bare != plain or said != whole or STEP_NUMBER.match(bare) is not None
         found.append(Written(bare, blank, marked, plain))
         blank = False
-    return _numbers_marked(_labels_joined(found))
+    return _runs_below_a_list(_numbers_marked(_labels_joined(found)))
 
 
 def _unmarked(text: str) -> str:
@@ -250,6 +251,24 @@ def _numbers_marked(lines: list[Written]) -> list[Written]:
                 text = _COUNTED.sub(r"\g<n>. ", step.text)
                 result[place] = Written(text, step.after_blank, marked=True, raw=text, step=True)
         start += max(run, 1)
+    return result
+
+
+def _runs_below_a_list(lines: list[Written]) -> list[Written]:
+    """Tell the steps below a list by their numbers: "1) Leek in, 5 min", whatever their verbs."""
+    result = list(lines)
+    listed = run = 0
+    for place, line in enumerate(lines):
+        number = _NUMBERED.match(line.text)
+        run = run + 1 if number is not None and int(number["n"]) == run + 1 else 0
+        listed += number is None and begins_with_amount(line.text)
+        last = place + 1 == len(lines) or _NUMBERED.match(lines[place + 1].text) is None
+        if not run or not last:
+            continue
+        steps = lines[place + 1 - run : place + 1]
+        amounts = sum(begins_with_amount(_NUMBERED.sub("", step.text)) for step in steps)
+        if run >= LEAST_STEPS and listed >= LEAST_STEPS and amounts * 3 <= run:
+            result[place + 1 - run : place + 1] = [replace(step, step=True) for step in steps]
     return result
 
 
