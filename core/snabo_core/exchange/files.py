@@ -16,6 +16,7 @@ from snabo_core.dish import Dish, UnitSystem
 from snabo_core.errors import BadInput, UnknownFood
 from snabo_core.exchange.cooklang import is_cooklang, read_cooklang
 from snabo_core.exchange.foods_csv import COLUMNS
+from snabo_core.exchange.front_matter import facts_of, front_matter
 from snabo_core.exchange.json_ld import document_in, unchanged
 from snabo_core.exchange.markdown import is_markdown, read_markdown
 from snabo_core.exchange.pages import (
@@ -30,9 +31,11 @@ from snabo_core.exchange.schema_org import Found, recipes_in
 from snabo_core.foods import Library
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import ToldRecipe, new_id, read_recipe, read_told
+from snabo_core.recipe.claims import label_words
 from snabo_core.recipe.left import with_left
 from snabo_core.recipe.method import with_method
 from snabo_core.recipe.several import recipes_apart
+from snabo_core.recipe.told import served
 from snabo_core.swaps.book import Book
 from snabo_core.swaps.judged import judged
 from snabo_core.wording import worded
@@ -134,7 +137,21 @@ def read_source(text: str, reader: Reader, name: str = "") -> ReadFile:
         if told is not None:
             named = replace(told, title=told.title or stem)
             return ReadFile("markdown", (_told(named, reader),))
-    return _of_words(text, reader)
+    return _of_words(_head_in_words(text), reader)
+
+
+def _head_in_words(text: str) -> str:
+    """Return a text with the facts above it in plain words, where it has such a head."""
+    head, body = front_matter(text)
+    if not head:
+        return text
+    facts = facts_of(head)
+    serves = facts.serves if served(facts.serves) is None else f"Serves {facts.serves}"
+    minutes = [f"{kind.capitalize()}: {value:g} min" for kind, value in facts.minutes.items()]
+    source = f"Source: {facts.source}" if facts.source else ""
+    label = label_words(facts.claims) if facts.claims else ""
+    said = [facts.title, serves, *minutes, source, "", body, label]
+    return "\n".join(line for place, line in enumerate(said) if line or place == len(said) - 3)
 
 
 def _of_words(text: str, reader: Reader) -> ReadFile:

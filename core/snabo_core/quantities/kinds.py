@@ -58,6 +58,8 @@ _DATED = re.compile(
     rf"|{_MONTH}\s+\d{{1,2}}(?:st|nd|rd|th)?(?:,?\s+\d{{4}})?|{_MONTH}\s+\d{{4}}"
     r"|\d{4}-\d\d-\d\d|\d{1,2}[./]\d{1,2}[./](?:\d{4}|\d\d))\W*"
     r"(?:(?:by|at|in)\s.{1,40}|[|·•–-].{1,60})?"
+    # The head of a page in a book: "No. 37   SUPPERS".
+    r"|\W*(?:no|nr|page|pg|p)\.?\s*\d{1,4}(?:\s+(?-i:[A-Z &]{3,40}))?\W*"
     r"|\s*(?:©|\(c\)\s).{0,80}",
     re.IGNORECASE,
 )

@@ -41,7 +41,16 @@ _TIME = re.compile(
     rf"(?:(?:^\W*|\s)time\s*[:=]\s*|^\W*time\s+(?=\d))(?:about|around|approx\.?|roughly)?\s*(?P<t>{_DURATION})(?:\s*\+)?",
     re.IGNORECASE,
 )
-_TOLD = (*_BEFORE.values(), *_AFTER.values(), re.compile(_DURATION, re.IGNORECASE))
+_TOLD = (
+    *_BEFORE.values(),
+    *_AFTER.values(),
+    re.compile(_DURATION, re.IGNORECASE),
+    # "20 min + 50 min oven".
+    re.compile(
+        rf"(?:{_DURATION})\s*(?:\+|plus|and then)\s*(?:{_DURATION})(?:\s+(?:(?:in|of) (?:the )?)?\w+)?",
+        re.IGNORECASE,
+    ),
+)
 # "20 minutes + 3 hours in the oven": what comes before the oven is work.
 _WORK_FIRST = re.compile(rf"(?P<t>{_DURATION})\s*(?:\+|plus|and then)\s*$", re.IGNORECASE)
 _BREAKS = re.compile(

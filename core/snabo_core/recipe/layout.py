@@ -100,6 +100,11 @@ _FACTS_FIRST = re.compile(
     r"\W*(?:serves|feeds|makes|for|enough for|takes|prep|cook)\b[^.!;]{1,40}[.!;]\s+(?=[^\W\d])",
     re.IGNORECASE,
 )
+# How a list begins that is told: "You need 1 leek".
+_NEEDED = re.compile(
+    r"^(?:you(?:'ll|’ll| will)?\s+(?:also\s+)?need|take|get|have ready)\W*\s+(?=[\d½¼¾⅓⅔])",
+    re.IGNORECASE,
+)
 # What is spoken has no stops: so many words with so many amounts are a recipe, no story.
 LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
 _NO_AMOUNT = re.compile(r"\d+\s+(?:minutes?|mins?|hours?|degrees?|times?|people)\b", re.IGNORECASE)
@@ -461,6 +466,11 @@ class _Sorter:
             )
             return
         name = heading_name(line.text)
+        parts = {part.casefold() for part, _ in self.layout.parts if part}
+        if not line.marked and line.text.strip(" :").casefold() in parts:
+            # The name of a part once more: how that part is made.
+            self.under = line.text.strip(" :")
+            return
         if name is not None and not is_step(line.text):
             if self.around.amounts_follow(2):
                 self.section = "list"
@@ -559,7 +569,7 @@ class _Sorter:
             self._aside("furniture", text)
         else:
             self.section, self.joined = "list", 0
-            for item in self._items(text):
+            for item in self._items(_NEEDED.sub("", text)):
                 self.layout.add_line(_without_number(item))
 
     def _in_words(self, line: Written) -> bool:
@@ -583,7 +593,9 @@ class _Sorter:
 
     def _items(self, text: str) -> list[str]:
         """Return the lines of a list that was written on one, each a food, most with an amount."""
-        items = [item.strip() for item in re.split(r"[,;]\s+", text.rstrip(" ."))]
+        items = [item.strip() for item in re.split(r"[,;]\s+(?:and\s+)?", text.rstrip(" ."))]
+        last = re.split(r"\s+(?:and|&)\s+(?=\d)", items[-1])
+        items = [*items[:-1], *last] if len(items) >= LEAST_ITEMS else items
         counted = sum(has_amount(item) for item in items)
         least = 2 if all(ends_with_amount(item) for item in items) else LEAST_LISTED
         if len(items) < least or counted < len(items) - 1:
