@@ -88,8 +88,8 @@ def fitting(*people: Eater, pinned: tuple[str, ...] = (), only_grams: bool = Fal
     )  # fmt: skip
 
 
-def found(made: Fitting, want: int = 5) -> list[Way]:
-    return list(find_ways(made, want=want, seconds=LONG))
+def found(made: Fitting, want: int = 5, *, hurry: bool = True) -> list[Way]:
+    return list(find_ways(made, want=want, seconds=LONG, hurry=hurry))
 
 
 class Promises(unittest.TestCase):
@@ -151,7 +151,8 @@ class Promises(unittest.TestCase):
             self.assertEqual(way.dish.original().parts, dish_of().original().parts)
 
     def test_the_same_question_has_the_same_answer(self) -> None:
-        first, second = (found(fitting(LOW, NO_OIL), 3) for _ in range(2))
+        # In a hurry a slow machine takes what it has, a fast one the best of all.
+        first, second = (found(fitting(LOW, NO_OIL), 3, hurry=False) for _ in range(2))
         self.assertEqual(
             [way.selection.steps for way in first], [way.selection.steps for way in second]
         )
