@@ -80,6 +80,8 @@ class _Found:
     asides: list[tuple[AsideKind, str]] = field(default_factory=list)
     claims: list[Claim] = field(default_factory=list)
     place: str = "head"
+    # The heading in nobody's words that the last list stood under.
+    told: str = ""
     section: str = ""
     source: str = ""
     level: int = 9
@@ -256,13 +258,22 @@ def _below(tokens: Sequence[Token], place: int) -> list[str]:
     return lines
 
 
+def _list_told(name: str, found: _Found) -> None:
+    """Begin a list under a heading of its own: the only one has no name, of several each has."""
+    if found.told and found.parts[:1] and not found.parts[0][0]:
+        found.parts[0] = (heading_of(found.told), found.parts[0][1])
+    several = bool(found.told) or heading_of(name) != name
+    found.told = name
+    found.parts.append((heading_of(name) if several else "", []))
+
+
 def _told_by(lines: Sequence[str], found: _Found) -> str | None:
     """Return what the lines under a heading in nobody's words are: a list, or steps, or neither."""
     steps = sum(map(is_step, lines))
     amounts = sum(begins_with_amount(line) and not is_step(line) for line in lines)
-    if len(lines) < LEAST_TOLD:
+    if len(lines) < (1 if found.told else LEAST_TOLD):
         return None
-    if amounts >= len(lines) * 2 / 3 and not any(listed for _, listed in found.parts):
+    if amounts >= len(lines) * 2 / 3 and not found.steps:
         return "list"
     listed = any(amount for _, part in found.parts for amount in map(begins_with_amount, part))
     return "steps" if steps >= len(lines) * 2 / 3 and listed and not found.steps else None
@@ -274,6 +285,8 @@ def _under(words: str, level: int, found: _Found, below: Sequence[str]) -> None:
     place = _place_of(plain, alone=bool(found.title) and not inside)
     if place is None and found.title and not inside:
         place = _told_by(below, found)
+        if place == "list":
+            _list_told(plain, found)
     over = found.above[0] if place in {"list", "steps"} and level > found.above[1] else ""
     if over:
         # "Salad", and under it its own ingredients and its own method.
@@ -310,15 +323,15 @@ def _take(line: str, found: _Found) -> None:
         if not found.parts:
             found.parts.append(("", []))
         found.parts[-1][1].append(line)
-    elif found.place == "steps" and kind_of_line(line) != "note":
-        found.steps.append((found.section, line))
-    elif found.place == "source":
-        found.source = found.source or line
     elif (found.place == "figures" or _LABEL.match(line)) and (claims := claims_in([line])):
         # "Per serving: 390 kcal, 21 g fat"; the first that tells a figure counts.
         told = {claim.key for claim in found.claims}
         found.claims += [claim for claim in claims if claim.key not in told]
         found.asides.append(("nutrition", line))
+    elif found.place == "steps" and kind_of_line(line) != "note":
+        found.steps.append((found.section, line))
+    elif found.place == "source":
+        found.source = found.source or line
     elif found.place == "head" and len(found.asides) < MOST_STORY:
         _fact(line, found)
     else:

@@ -21,6 +21,7 @@ from w3lib.encoding import html_to_unicode
 from snabo_core.errors import BadInput
 from snabo_core.exchange.page_sections import with_shown_sections
 from snabo_core.exchange.schema_org import Found, recipes_in
+from snabo_core.quantities.kinds import begins_with_amount
 from snabo_core.recipe.sections import INGREDIENTS, METHOD
 from snabo_core.unseen import all_without_unseen
 
@@ -292,6 +293,23 @@ def _before_heading(tree: Any) -> list[Any]:
     return []
 
 
+def _beside_heading(tree: Any) -> list[Any]:
+    """Return what stands before the page's one heading of the first rank and is no recipe.
+
+    A column at its side ("About me") comes first in the source, and last to the eye.
+    """
+    headings = [one for one in tree.xpath("//h1") if one.text_content().strip()]
+    if len(headings) != 1:
+        return []
+    above = [headings[0], *headings[0].iterancestors()]
+    before = [one for node in above for one in node.itersiblings(preceding=True)]
+    columns = [one for one in before if isinstance(one.tag, str) and one.tag != "head"]
+    items = [item.text_content() for one in columns for item in one.xpath(".//li | .//p | .//td")]
+    told = sum(begins_with_amount(" ".join(item[:200].split())) for item in items)
+    headed = any(one.xpath("boolean(.//h2 | .//h3 | .//h4)") for one in columns)
+    return columns if headed and told < LEAST_LINKS else []
+
+
 def _only_links(element: Any, least: int) -> bool:
     """Tell a menu: so many links or more, and no word outside of them."""
     links = element.xpath(".//a")
@@ -315,6 +333,8 @@ def _visible(tree: Any) -> str:
     for menu in _before_heading(tree):
         if menu.getparent() is not None:
             menu.drop_tree()
+    for column in _beside_heading(tree):
+        column.drop_tree()
     for cell in tree.xpath("//td | //th"):
         # "Ingredients" beside the list of them stands above it.
         words = " ".join(cell.text_content()[:LONGEST_LABEL].split())

@@ -23,6 +23,8 @@ from snabo_core.recipe.titles import stands_above, title_of
 from snabo_core.recipe.written import Written, ends_with_amount, has_amount, only_amount
 
 MOST_NAME_WORDS = 4
+# A heading set off by a mark: "> Tray".
+_SET_OFF = re.compile(r">\s*[^\W\d][^\d,.;]{1,40}")
 _SEASONING = re.compile(r"\b(?:salt|pepper|oil|butter|water|herbs?|seasoning|parsley|basil|coriander|cilantro|chives|dill|"
                         r"mint|thyme|paprika|nutmeg|cayenne|sugar|spray|lemon|lime)\b", re.IGNORECASE)  # fmt: skip
 _NO_NAME = {"times", "servings", "nutrition", "furniture"}
@@ -112,6 +114,8 @@ class Around:
             and not METHOD.match(name)
         ):
             return name
+        if _SET_OFF.fullmatch(line.raw) and self.amounts_follow(2):
+            return line.raw.strip(" >:")
         bare = text.strip(" *_#=-~[]").rstrip(":")
         too_long = len(bare) > 45 or len(bare.split()) > 6
         if begins_with_amount(text) or too_long or any(c.isdigit() for c in bare) or line.marked:

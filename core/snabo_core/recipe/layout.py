@@ -100,6 +100,9 @@ _FACTS_FIRST = re.compile(
     r"\W*(?:serves|feeds|makes|for|enough for|takes|prep|cook)\b[^.!;]{1,40}[.!;]\s+(?=[^\W\d])",
     re.IGNORECASE,
 )
+_SAYS_WHAT_IS = re.compile(
+    r"\W*(?:\w+\s+){1,3}(?:is|are|was|were|has|have|had|makes|made|tastes)\b"
+)
 # How a list begins that is told: "You need 1 leek".
 _NEEDED = re.compile(
     r"^(?:you(?:'ll|’ll| will)?\s+(?:also\s+)?need|take|get|have ready)\W*\s+(?=[\d½¼¾⅓⅔])",
@@ -657,6 +660,8 @@ class _Sorter:
         told = self.method_at > self.list_at > self.around.place and text[-1:] in ".!?"
         first = first_word(text)
         orders = first in STEP_VERBS or is_step(text.split(",", maxsplit=1)[0])
+        # "Fennel is best when it has given up."
+        orders = orders and _SAYS_WHAT_IS.match(text) is None
         return (
             told and len(text.split()) >= LEAST_TOLD and not orders and not begins_with_amount(text)
         )

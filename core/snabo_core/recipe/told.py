@@ -20,7 +20,7 @@ _NEXT_STEP = re.compile(r"(?<=[.!?)])\s+(?=(?:step\s*)?\d{1,2}\s*[.):]\s*[A-Z])"
 # "4 to 6", and what one eater eats from: "6 bowls".
 _BARE = re.compile(
     r"(?P<count>\d{1,3}(?:\.\d)?(?:\s*(?:-|–|to)\s*\d{1,3}(?:\.\d)?)?)"
-    r"(?:\s+(?:\w+\s+)?(?:bowls|bowlfuls|plates|platefuls))?",
+    r"(?:\s+(?:\w+\s+)?(?:bowls|bowlfuls|plates|platefuls)|\s+as an?\s+(?:\w+\s+)?(?:side|main|starter|snack))?",
     re.IGNORECASE,
 )
 LEAST_NUMBERED = 2
