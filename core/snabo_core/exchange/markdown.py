@@ -20,11 +20,11 @@ from snabo_core.plate.nutrients import LABELS, UNIT
 from snabo_core.quantities.kinds import begins_with_amount, is_step, kind_of_line
 from snabo_core.recipe import ToldRecipe
 from snabo_core.recipe.claims import LEAST_ACROSS, claims_in, columns_of
-from snabo_core.recipe.facts import pieces_of, times_in
+from snabo_core.recipe.facts import pieces_of, times_in, yield_in
 from snabo_core.recipe.layout import sort_lines
 from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES, NUTRITION
 from snabo_core.recipe.servings import servings_in
-from snabo_core.recipe.told import heading_of, without_makes
+from snabo_core.recipe.told import heading_of, with_makes, without_makes
 from snabo_core.recipe.written import with_fields
 
 # Lines above the list that are looked at for servings and times; a long story has fifty.
@@ -349,8 +349,14 @@ def _fact(line: str, found: _Found) -> None:
     if served and without_makes(line)[1]:
         found.serves = found.serves or line
     elif served:
-        said = next((piece for piece in pieces_of(line) if _serves(piece)), line)
-        found.serves = found.serves or re.sub(r"^serves\s+", "", said.strip(), flags=re.IGNORECASE)
+        pieces = [piece.strip() for piece in pieces_of(line)]
+        # Whom it feeds goes before what it makes.
+        pieces.sort(key=lambda piece: piece.lower().startswith(("make", "yield")))
+        feeds = next((piece for piece in pieces if servings_in(piece) is not None), "")
+        makes = next((piece for piece in pieces if piece != feeds and yield_in(piece)), "")
+        said = feeds or next(filter(_serves, pieces), line)
+        serves = re.sub(r"^serves\s+", "", said, flags=re.IGNORECASE)
+        found.serves = found.serves or (with_makes(serves, makes) if feeds and makes else serves)
     for kind, value in minutes.items():
         found.minutes.setdefault(kind, value)
     # Told in passing: "serves 4 · 21 g protein, 18 g carbs".

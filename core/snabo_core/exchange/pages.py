@@ -272,10 +272,20 @@ def _names_itself(tree: Any) -> bool:
     """Tell a page that names its recipe itself: the window's title says it among other things."""
     if any(heading.text_content().strip() for heading in tree.xpath("//h1")):
         return True
+    above = _above_the_list(tree)
+    if len(above) == 1:
+        return True
     first = " ".join(tree.xpath("string((//h2 | //h3)[1])").split())
     words = re.findall(r"[^\W\d_]+", first.casefold())
     said = tree.xpath("string(//title)").casefold()
     return len(words) > 1 and all(word in said for word in words)
+
+
+def _above_the_list(tree: Any) -> list[str]:
+    """Return the headings above the one of the ingredients; none of a page without that."""
+    headings = [" ".join(one.text_content()[:200].split()) for one in tree.iter(*_HEADINGS)]
+    at = next((n for n, said in enumerate(headings) if INGREDIENTS.match(said)), 0)
+    return [said for said in headings[:at] if said]
 
 
 def _before_heading(tree: Any) -> list[Any]:

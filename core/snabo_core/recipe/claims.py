@@ -25,7 +25,7 @@ _KCAL = {"kj": 1 / KJ_PER_KCAL, "kilojoule": 1 / KJ_PER_KCAL, "kilojoules": 1 / 
 _KCAL |= dict.fromkeys(("", "kcal", "cal", "cals", "calorie", "calories", "kcals"), 1.0)
 # The longest names first; what a line of a label is called, in English.
 _NAMES = {
-    "saturated": r"(?:saturated fat|saturates|saturated|sat\.? fat)",
+    "saturated": r"(?:saturated fat|saturates|saturated|sat\.? fat|sats?)",
     "sugars": r"(?:of which sugars|total sugars?|sugars?)",
     "net_carbs": r"(?:net carb(?:ohydrate)?s?)",
     "carbohydrate": r"(?:total carb(?:ohydrate)?s?|carbohydrates?|carbs?)",

@@ -29,7 +29,9 @@ _AFTER = {kind: re.compile(rf"(?P<t>{_DURATION})\s*(?:in the |of )?(?:{words})\b
           for kind, words in _KINDS.items()}  # fmt: skip
 _ABOUT = r"(?:(?:about|around|approx(?:imately)?\.?|roughly|circa|ca\.?|c\.)\s*)?"
 _ALONE = re.compile(
-    rf"^\W*{_ABOUT}(?P<t>{_DURATION})\W*$|[|·•]\s*(?P<b>{_DURATION})\s*(?:$|[|·•])", re.IGNORECASE
+    rf"^\W*{_ABOUT}(?P<t>{_DURATION})(?:\s*(?:\+|plus)\s*\w+ing(?: time)?)?\W*$"
+    rf"|[|·•]\s*(?P<b>{_DURATION})\s*(?:(?:\+|plus)\s*\w+ing(?: time)?\s*)?(?:$|[|·•])",
+    re.IGNORECASE,
 )
 
 # "Makes 8 crêpes, serves 4" makes eight.

@@ -66,6 +66,11 @@ _TIMED = re.compile(
     r"[\w\s]{0,20}$",
     re.IGNORECASE,
 )
+# A picture between two facts: "35 min", and behind it "4 servings".
+_BETWEEN_FACTS = re.compile(
+    r"(?<=\w)\s+[\U0001f300-\U0001faff\u23f0-\u23f3\u2600-\u27bf]\ufe0f?\s*(?=\w)"
+)
+LONGEST_FACTS = 120
 _NUMBERED = re.compile(r"^(?P<n>\d{1,2})\s*[.)]\s+")
 _COUNTED = re.compile(r"^(?P<n>\d{1,2})\s+(?=[^\W\d])")
 # So many in a row, counted from one, are steps where one of them begins with a command.
@@ -107,8 +112,8 @@ def written_lines(text: str) -> list[Written]:
     for raw in _one_below_the_other(_rows_told(pieces)):
         whole = tidy(raw)
         said = _CHAT.sub("", whole)
-        plain = _PEOPLE_SIGNS.sub(r"serves \g<n>", _unmarked(said))
-        bare = without_pictures(_BULLET.sub("", plain))
+        plain = _PEOPLE_SIGNS.sub(_serves, _unmarked(said))
+        bare = without_pictures(_BULLET.sub("", _parted_by_pictures(plain)))
         bare = _BULLET.sub("", bare) if not re.match(r"^-?\d", bare) else bare
         if not any(c.isalnum() for c in bare):
             if any(not c.isspace() for c in plain) and re.search(r"[★☆⭐♡❤💬👍]", plain):
@@ -120,6 +125,18 @@ def written_lines(text: str) -> list[Written]:
         found.append(Written(bare, blank, marked, plain))
         blank = False
     return _runs_below_a_list(_numbers_marked(_labels_joined(found)))
+
+
+def _serves(sign: re.Match[str]) -> str:
+    """Return in words what a picture of eaters says, parted from what stands before it."""
+    return f"{' · ' if sign.string[: sign.start()].strip() else ''}serves {sign['n']}"
+
+
+def _parted_by_pictures(text: str) -> str:
+    """Return a line of facts, each behind a picture, with a point between them."""
+    if len(text) > LONGEST_FACTS or not text or text[0].isalnum() or text[0].isascii():
+        return text
+    return _BETWEEN_FACTS.sub(" · ", text)
 
 
 def _unmarked(text: str) -> str:
