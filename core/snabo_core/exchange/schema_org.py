@@ -64,6 +64,8 @@ def text_of(value: Any) -> str:
         return f"{value:g}"
     if isinstance(value, Mapping):
         inner = value.get("text") or value.get("name") or value.get("@value")
+        if (least := value.get("minValue")) is not None and (most := value.get("maxValue")):
+            inner = inner or f"{text_of(least)}-{text_of(most)} {text_of(value.get('unitText'))}"
         inner = inner or value.get("value")
         return "" if isinstance(inner, Mapping) else text_of(inner)
     if isinstance(value, list):
@@ -265,6 +267,8 @@ def _ingredient(item: Any) -> str:
     quantity = item.get("requiredQuantity") or item.get("amount")
     if isinstance(quantity, Mapping):
         amount = f"{text_of(quantity.get('value'))} {text_of(quantity.get('unitText'))}".strip()
+    elif not amount:
+        amount = text_of(quantity)
     return f"{amount} {text_of(item.get('name'))}".strip()
 
 

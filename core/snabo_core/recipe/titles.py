@@ -113,7 +113,8 @@ _ABOVE = re.compile(
     r"|(?:chapter|section|part|lesson|unit|module|volume|vol|issue)\s*\.?\s*(?:\d{1,3}|[ivx]{1,5})\b.{0,40}"
     r"|(?=.{0,60}\b(?:plan|menu|diet|challenge|programme|program)\b)(?=.{0,60}\b(?:week|day)\s*\d{1,2}).{0,80}"
     rf"|(?:week|day)\s*\d{{1,2}}(?:\s*[-,:]?\s*{_WEEKDAY})?"
-    r"|(?:the\s+)?(?:[\w'’]+\s+){0,4}(?:cook\s?books?|recipe books?)"
+    r"|(?:the\s+)?(?:[\w'’]+\s+){0,4}(?:cook\s?books?|recipe (?:books?|box|files?|binder|collection))"
+    r"|(?:my|our|family)\s+(?:[\w'’]+\s+){0,2}(?:recipes|kitchen|favou?rites)"
     r"|(?:photo|picture|scan|copy|photocopy)\s+of\s+[^:]{1,30}:?"
     r"|(?:to drink|wine|drink|pairing|serve with|equipment|season|photo|styling|words|course)\s*:\s*\S.{0,80}"
     rf"|\d{{1,4}}[./-]\d{{1,2}}[./-]\d{{1,4}}|(?:{_WEEKDAY},?\s+)?"
@@ -166,6 +167,13 @@ def source_in(text: str) -> str:
     return match["who"].strip(" .*_") if match is not None else ""
 
 
+# "(a side for 4, or lunch for 2)".
+_SERVED_IN_BRACKETS = re.compile(
+    r"\s*\((?:an?\s+)?(?:side|main|starter|lunch|dinner|supper|snack|enough)\s+for\s+\d[^()]{0,40}\)\s*$",
+    re.IGNORECASE,
+)
+
+
 def title_of(text: str) -> tuple[str, Servings | None]:
     """Return a title without labels, pages and tails, and how many it says it serves."""
     # What comes after this is no title any more, and its runs of dashes would be looked at for ever.
@@ -191,7 +199,9 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         servings = next(filter(None, map(servings_in, said)), None)
         bare = name
     while (cut := _tail(bare)) is not None:
-        servings = servings or servings_in(bare[cut:])
+        # "(a side for 4, or lunch for 2)": the first that is said.
+        said_first = re.split(r",|\bor\b", bare[cut:])[0]
+        servings = servings or servings_in(f"{said_first})") or servings_in(bare[cut:])
         bare = bare[:cut].rstrip(" -–—:|,/")
     first, *others = re.split(r"\s+\|\s+", bare)
     bare = first if others and len(first.split()) > 1 else bare
@@ -202,6 +212,8 @@ def title_of(text: str) -> tuple[str, Servings | None]:
 
 def _tail(text: str) -> int | None:
     """Return where the last piece of a title begins, if it only tells servings or times."""
+    if (bracket := _SERVED_IN_BRACKETS.search(text)) is not None and bracket.start() > 0:
+        return bracket.start()
     so_many = _FOR_SO_MANY.search(text)
     if so_many is not None and so_many.start() > 0:
         return so_many.start()

@@ -58,6 +58,10 @@ _ENDED = (".", "!", "?", ":")
 _QUOTED = re.compile(r"^\s*(?:>[ \t]?)+")
 LEAST_QUOTED = 5
 # What stands so far apart stands in columns.
+_SIDE_BY_SIDE = re.compile(
+    r"\s*(?P<list>ingredients|you need|what you need):?\s{3,}(?P<method>method|directions|instructions|preparation):?\s*",
+    re.IGNORECASE,
+)
 _GAP = re.compile(r"(?<=\S)(?: {3,}|\s*\t\s*)(?=\S)")
 COLUMNS = 2
 _SERVES = re.compile(r"(?:serves|servings|feeds|yields?|makes|portions)\b\W*\w", re.IGNORECASE)
@@ -108,7 +112,7 @@ def with_fields(text: str) -> str:
 def written_lines(text: str) -> list[Written]:
     """Return the lines of a text that hold words, without bullets and pictures."""
     found, blank = [], True
-    pieces = _hanging([*_pieces(_unquoted(with_fields(text)))])
+    pieces = _hanging(_columns_apart([*_pieces(_unquoted(with_fields(text)))]))
     for raw in _one_below_the_other(_rows_told(pieces)):
         whole = tidy(raw)
         said = _CHAT.sub("", whole)
@@ -158,6 +162,33 @@ def _pieces(text: str) -> Iterator[str]:
             yield line[:cut]
             line = line[cut:]
         yield line
+
+
+def _columns_apart(pieces: list[str]) -> list[str]:
+    """Return a card whose method stands beside its list, with the one below the other."""
+    spaced = [piece.expandtabs() for piece in pieces]
+    heads = ((n, _SIDE_BY_SIDE.fullmatch(piece)) for n, piece in enumerate(spaced))
+    place, head = next(((n, found) for n, found in heads if found is not None), (0, None))
+    if head is None:
+        return pieces
+    at = head.start("method")
+    left, right = [head["list"]], [head["method"]]
+    below = len(pieces)
+    for number, line in enumerate(spaced[place + 1 :], place + 1):
+        # The gap before the right column may be a letter or two off.
+        cut = next((n for n in (at, at - 1, at - 2) if not line[max(n - 2, 0) : n].strip()), None)
+        if cut is None:
+            # What goes across both columns stands below the card.
+            below = number
+            break
+        left.append(line[:cut].rstrip())
+        said = line[cut:]
+        goes_on = said[:1].isspace() or said[:1].islower()
+        if said.strip() and goes_on and len(right) > 1:
+            right[-1] = f"{right[-1]} {said.strip()}"
+        elif said.strip():
+            right.append(said.strip())
+    return [*pieces[:place], *left, "", *right, *pieces[below:]]
 
 
 def _hanging(pieces: list[str]) -> list[str]:
