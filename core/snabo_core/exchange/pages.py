@@ -23,6 +23,7 @@ from snabo_core.exchange.page_sections import with_shown_sections
 from snabo_core.exchange.schema_org import Found, recipes_in
 from snabo_core.quantities.kinds import begins_with_amount
 from snabo_core.recipe.sections import INGREDIENTS, METHOD
+from snabo_core.recipe.servings import servings_in
 from snabo_core.unseen import all_without_unseen
 
 # Pages have a few thousand tags; a tree of more than these is not built.
@@ -316,8 +317,9 @@ def _beside_heading(tree: Any) -> list[Any]:
     columns = [one for one in before if isinstance(one.tag, str) and one.tag != "head"]
     items = [item.text_content() for one in columns for item in one.xpath(".//li | .//p | .//td")]
     told = sum(begins_with_amount(" ".join(item[:200].split())) for item in items)
-    headed = any(one.xpath("boolean(.//h2 | .//h3 | .//h4)") for one in columns)
-    return columns if headed and told < LEAST_LINKS else []
+    if told >= LEAST_LINKS:
+        return []
+    return [one for one in columns if servings_in(" ".join(one.text_content().split())) is None]
 
 
 def _only_links(element: Any, least: int) -> bool:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers, to_number
+from snabo_core.quantities.step_facts import WORDED
 
 _YIELD = re.compile(
     r"\b(?:makes|yields?)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|\s(?!\s)){1,60})",
@@ -21,7 +22,7 @@ _KINDS = {
     "prep": r"pr[eé]p(?:aration)?|active|hands[\s-]?on|work(?:ing)?",
     "cook": r"cook(?:ing)?|cuisson|bake|baking|oven|roast(?:ing)?|simmer(?:ing)?",
     "rest": r"rest(?:ing)?|chill(?:ing)?|marinat(?:e|ing)|soak(?:ing)?|stand(?:ing)?|proving|rising|inactive|passive|waiting",
-    "total": r"total|takes|allow|ready(?: in)?|all in|(?:from )?start to (?:finish|table|plate|fork)|altogether|overall",
+    "total": r"total|time (?:needed|required)|takes|allow|ready(?: in)?|all in|(?:from )?start to (?:finish|table|plate|fork)|altogether|overall",
 }
 _BEFORE = {kind: re.compile(rf"\b(?:{words})(?:\s+(?:time|in))?\s*[:=\-–|]?\s*(?:about\s+)?(?P<t>{_DURATION})",
                             re.IGNORECASE) for kind, words in _KINDS.items()}  # fmt: skip
@@ -61,6 +62,12 @@ _BREAKS = re.compile(
     re.IGNORECASE,
 )
 
+_HOURS_IN_WORDS = re.compile(
+    "|".join(
+        rf"\b{words}\b" for words, (low, high) in WORDED.items() if low == high and "hour" in words
+    ),
+    re.IGNORECASE,
+)
 # "Prep 10", "Serves 4": a label and a bare number.
 LEAST_LABELS = 2
 _LABELLED = re.compile(
@@ -76,6 +83,12 @@ def yield_in(text: str) -> str:
     return _SERVED_TOO.split(match["what"])[0].strip(" ,:-") if match else ""
 
 
+def _spelled(text: str) -> str:
+    """Return the beginning of a line with its numbers in figures: "half an hour" is 30 min."""
+    timed = _HOURS_IN_WORDS.sub(lambda said: f"{WORDED[said[0].lower()][0] / 60:g} min", text[:200])
+    return spell_numbers(spell_fractions(timed))
+
+
 def _with_minutes(text: str) -> str:
     """Return a line of labels with their minutes: "Prep 10 | Cook 20 | Serves 4"."""
     pieces = re.split(r"\s*[|/·•;]\s*", text.strip(" .|"))
@@ -88,7 +101,7 @@ def _with_minutes(text: str) -> str:
 
 def times_in(text: str) -> dict[str, float]:
     """Return minutes by kind (prep, cook, rest, total) that a line states."""
-    plain = _with_minutes(spell_numbers(spell_fractions(text[:200])))
+    plain = _with_minutes(_spelled(text))
     found: dict[str, float] = {}
     taken: list[tuple[int, int]] = []
     for patterns in (_BEFORE, _AFTER):
@@ -130,7 +143,7 @@ def pieces_of(text: str) -> list[str]:
 
 def without_times(text: str) -> str:
     """Return a line with a bar for each time that it names: "For 4 | / |"."""
-    plain = spell_numbers(spell_fractions(text[:200]))
+    plain = _spelled(text)
     for pattern in (*_BEFORE.values(), *_AFTER.values(), _TIME):
         plain = pattern.sub("|", plain)
     return plain
@@ -138,7 +151,7 @@ def without_times(text: str) -> str:
 
 def only_times(text: str) -> bool:
     """Tell a piece that says how long something takes and nothing else: "Cooking: 1 h 30"."""
-    plain = spell_numbers(spell_fractions(text[:200])).strip(" .:,()")
+    plain = _spelled(text).strip(" .:,()")
     plain = re.sub(rf"^{_ABOUT}", "", plain, flags=re.IGNORECASE)
     return any(pattern.fullmatch(plain) is not None for pattern in _TOLD)
 

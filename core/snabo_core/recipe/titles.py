@@ -12,6 +12,7 @@ _WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 _LABEL = (
     r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
     r"menu item|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
+    r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
     rf"{_WEEKDAY}(?:\s+(?:night|dinner|supper|lunch))?)"
 )
 _LABELLED = re.compile(rf"^(?:{_LABEL}\s*[:=–—]\s*)+(?=\S)", re.IGNORECASE)
