@@ -447,7 +447,11 @@ Pepper it well and take it to the table.
         rest = "\n500 g potatoes\n2 onions\n\nBoil the potatoes. Fry the onions."
         for text, title, servings in (
             ("Bake (4 Pers.)" + rest, "Bake", 4), ("Bake (2 portions)" + rest, "Bake", 2),
-            ("Bake\ngood for 8" + rest, "Bake", 8), ("Bake" + rest + " Serves 10-12.", "Bake", 11),
+            ("Bake\ngood for 8" + rest, "Bake", 8), ("Bake for a crowd of 9" + rest, "Bake", 9),
+            ("Bake (serves 2, easily doubled)" + rest, "Bake", 2),
+            ("Bake - dinner for two" + rest, "Bake", 2),
+            ("Leek bake\nfeeds me twice" + rest, "Leek bake", 2),
+            ("Bake" + rest + " Serves 10-12.", "Bake", 11),
         ):  # fmt: skip
             with self.subTest(text):
                 made = read_recipe(text, library())

@@ -48,6 +48,7 @@ _SAYS = (
 _SIZE = re.compile(r"\bserving size\W{0,3}\d[\d./]*\s*\w*", re.IGNORECASE)
 # "2 (hungry) or 4".
 _WHO_THEY_ARE = re.compile(r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d)")
+_TWICE = re.compile(r"\btwice\b", re.IGNORECASE)
 _SERVES = tuple(
     re.compile(pattern, re.IGNORECASE)
     for pattern in (
@@ -58,6 +59,8 @@ _SERVES = tuple(
         rf"\b{_FOLK}\s*[:=]\s*{_ABOUT}{_RANGE}\b",
         rf"\b{_SAYS}\b\s*[:=\-–—]?\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\())?\(?{_ABOUT}{_RANGE}",
         rf"\b{_RANGE}\s+of us\b",
+        rf"\bfor\s+{_RANGE}\s?p\b\.?",
+        rf"\bfeeds\s+(?:just\s+)?(?:me|one|1)\s+{_RANGE}\s+times\b",
         rf"\b(?:this|it)\s+(?:will|should|can)\s+(?:do|feed|serve)\s+{_ABOUT}{_RANGE}\b",
         rf"\(\s*{_RANGE}\s?p\.?\s*\)",
         rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|\(or\b|(?:of us\b)|as\s+an?\b|{_PEOPLE})",
@@ -159,10 +162,10 @@ def servings_in(text: str) -> Servings | None:
     """Return how many a line says it serves, None where it counts no people."""
     if (party := _PARTY.search(text[:LOOKED_AT])) is not None:
         return _counted(party)
-    if _NUMBER.search(text[:LOOKED_AT]) is None:
+    if _NUMBER.search(text[:LOOKED_AT]) is None and _TWICE.search(text[:LOOKED_AT]) is None:
         return None
     plain = _SIZE.sub(" ", text[:LOOKED_AT])
-    plain = _WHO_THEY_ARE.sub(" ", spell_numbers(spell_fractions(plain)))
+    plain = _WHO_THEY_ARE.sub(" ", spell_numbers(spell_fractions(_TWICE.sub("2 times", plain))))
     if (both := _BOTH.search(plain)) is not None:
         eaters = float(both["low"]) + float(both["high"])
         return Servings(eaters, eaters) if eaters <= MOST_SERVINGS else None

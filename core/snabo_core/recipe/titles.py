@@ -168,9 +168,12 @@ def source_in(text: str) -> str:
     return match["who"].strip(" .*_") if match is not None else ""
 
 
-# "(a side for 4, or lunch for 2)".
-_SERVED_IN_BRACKETS = re.compile(
-    r"\s*\((?:an?\s+)?(?:side|main|starter|lunch|dinner|supper|snack|enough)\s+for\s+\d[^()]{0,40}\)\s*$",
+# "(a side for 4, or lunch for 2)", "(serves 2, easily doubled)": said in brackets at its end.
+_BRACKET_BEHIND = re.compile(r"\s*\([^()]{3,60}\)\s*$")
+# "For a crowd of 8", "- dinner for two".
+_SO_MANY_BEHIND = re.compile(
+    r"[\s,–—-]+(?:for (?:a |the )?(?:crowd|family|party|group|table|gang) of"
+    r"|(?:an? )?(?:\w+ )?(?:dinner|lunch|supper|tea|meal|brunch) for)\s+\w{1,8}\s*$",
     re.IGNORECASE,
 )
 
@@ -200,9 +203,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         servings = next(filter(None, map(servings_in, said)), None)
         bare = name
     while (cut := _tail(bare)) is not None:
-        # "(a side for 4, or lunch for 2)": the first that is said.
-        said_first = re.split(r",|\bor\b", bare[cut:])[0]
-        servings = servings or servings_in(f"{said_first})") or servings_in(bare[cut:])
+        servings = servings or _served_behind(bare[cut:])
         bare = bare[:cut].rstrip(" -–—:|,/")
     first, *others = re.split(r"\s+\|\s+", bare)
     bare = first if others and len(first.split()) > 1 else bare
@@ -211,10 +212,18 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     return title, servings
 
 
+def _served_behind(text: str) -> Servings | None:
+    """Return for how many the end of a title says it is; of several the first."""
+    first = re.split(r",|\bor\b", text)[0]
+    return servings_in(f"{first})") or servings_in(text)
+
+
 def _tail(text: str) -> int | None:
     """Return where the last piece of a title begins, if it only tells servings or times."""
-    if (bracket := _SERVED_IN_BRACKETS.search(text)) is not None and bracket.start() > 0:
-        return bracket.start()
+    for behind in (_BRACKET_BEHIND, _SO_MANY_BEHIND):
+        said = behind.search(text)
+        if said is not None and said.start() > 0 and _served_behind(said[0]) is not None:
+            return said.start()
     so_many = _FOR_SO_MANY.search(text)
     if so_many is not None and so_many.start() > 0:
         return so_many.start()
