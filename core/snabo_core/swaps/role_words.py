@@ -40,6 +40,10 @@ LEAST_DOUGH = 30.0
 MINCED = re.compile(
     r"\b(?:mince|minced|ground|sausage ?meat|lentils?|beans?|tuna|salmon)\b", re.IGNORECASE
 )
+# What egg and flour hold together.
+SHAPED = re.compile(
+    r"\b(?:loaf|muffin|patt(?:y|ies)|fritters?|burgers?|kofta|r[oö]sti|latkes?|flat cakes)\b"
+)
 BOUND = re.compile(
     r"\bloaf|\bnut roast|patt(?:y|ies)|meatball|burger|kofta|rissole|fish ?cake|nugget|shape|"
     r"combine with your hands|mix (?:well )?with your hands|stuffed"

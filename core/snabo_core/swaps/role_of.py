@@ -1,0 +1,362 @@
+"""Tells which role one starchy food plays in its part of a dish.
+
+The role follows the part's name, then what the method does with the food, then the title, then
+how the line is cut, and last the food itself: grated and fried as one cake is a shell, not a
+mash; bread for a stuffing is a stuffing.
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+from functools import cache
+
+from snabo_core.dish import Dish, Line, Part
+from snabo_core.foods import Library
+from snabo_core.foods.library import words_of
+from snabo_core.swaps.book import Book, StarchGroup
+from snabo_core.swaps.role_words import (
+    BELOW,
+    BOUND,
+    BULK,
+    CAKES,
+    COATED,
+    CRUMBED,
+    CRUMBLE,
+    DONE,
+    DUSTED,
+    DUSTING,
+    FLOURED,
+    INTO_MINCE,
+    LEAST_GRAMS,
+    LEAST_LIQUID_GRAMS,
+    LIQUID_CLASSES,
+    LONG_PASTA,
+    MEATS,
+    MINCED,
+    MOST_COATING,
+    MOST_FLOUR_SHARE,
+    MOST_ROUX_GRAMS,
+    NUT_ROAST,
+    RAISING,
+    SHAPED,
+    SHORT_PASTA,
+    SHORT_WORD,
+    SLICED,
+    SOAKED,
+    SOME_LIQUID,
+    SOUP_GRAMS,
+    STIRRED_IN,
+    STRATA,
+)
+
+
+@dataclass(frozen=True)
+class Context:
+    """What a role is judged by: the dish's title and steps, the part, what stands in it."""
+
+    title: str
+    steps: str
+    part: Part
+    liquid: float
+    minced: bool
+    eggs: bool
+
+
+def starchy(part: Part, library: Library) -> list[Line]:
+    """Return the lines of a part whose starch counts in full, those of a pinch left out."""
+    return [
+        line
+        for line in part.lines
+        if line.food is not None
+        and library.food(line.food).starch == "full"
+        and (line.grams is None or line.grams >= LEAST_GRAMS)
+    ]
+
+
+def _thickens(line: Line, context: Context, book: Book) -> bool:
+    if line.food not in book.roles["thickener"].foods or line.food in {"bread", "mashed_potato"}:
+        return False
+    grams = line.grams or 0.0
+    limit = min(MOST_FLOUR_SHARE * context.liquid, MOST_ROUX_GRAMS)
+    said = re.search(
+        r"\b(?:sauce|gravy|roux|thicken|stew|soup|casserole)", context.part.name, re.IGNORECASE
+    )
+    group = book.group_of(line.food)
+    if group is not None and group.key == "starch" and grams <= MOST_ROUX_GRAMS:
+        return context.liquid >= LEAST_LIQUID_GRAMS or said is not None
+    return context.liquid >= LEAST_LIQUID_GRAMS and grams <= limit
+
+
+def context_of(dish: Dish, part: Part, library: Library) -> Context:
+    """Return what the roles of a part's lines are judged by."""
+    liquid = 0.0
+    minced = eggs = False
+    for line in part.lines:
+        if line.food is None:
+            continue
+        food = library.food(line.food)
+        wet = food.food_class in LIQUID_CLASSES - {"vegetable"} or food.key in {
+            "water",
+            "passata",
+            "tinned_tomato",
+        }
+        # "1 bottle of stout" is some, though nobody knows how much.
+        liquid += (SOME_LIQUID if line.grams is None else line.grams) if wet else 0.0
+        minced = minced or (food.food_class in MEATS and MINCED.search(line.text) is not None)
+        minced = minced or (food.food_class == "nut" and (line.grams or 0.0) >= NUT_ROAST)
+        eggs = eggs or food.key == "egg"
+    steps = " ".join(step.text for step in dish.steps).lower()
+    return Context(dish.title.lower(), steps, part, liquid, minced, eggs)
+
+
+def role_of(
+    line: Line, dish: Dish, part: Part, context: Context, book: Book, library: Library
+) -> str | None:
+    """Return the role a starchy line most likely plays in its part, None if none fits."""
+    group = book.group_of(line.food)
+    if group is None or DUSTING.search(line.text):
+        return None
+    if _thickens(line, context, book) and not _is_told_otherwise(line, group, context, book):
+        return "thickener"
+    if group.key in {"short_pasta", "long_pasta"}:
+        return _noodle(line, group, context)
+    by_name = _named(f"{part.name}", group, book)
+    if (told := _by_companions(line, group, by_name, context, book)) is not None:
+        return told
+    able = (
+        _bound(line, group, context, by_name)
+        or by_name
+        or _cut(line, group, context)
+        or _done(line, group, context, library)
+        or _named(_title_of(dish, part), group, book)
+    )
+    if able == "binder" and group.key == "grain" and _share(line, part) >= BULK:
+        return "loaf_base"
+    return able or group.usual
+
+
+def _by_companions(
+    line: Line, group: StarchGroup, by_name: str | None, context: Context, book: Book
+) -> str | None:
+    """Return the role that follows from what stands by the food in its part, if one does."""
+    unnamed = by_name is None
+    if group.key == "flour" and (
+        _coats(line, context, book) or (unnamed and _is_dusted(line, context))
+    ):
+        return "crumb"
+    if group.key == "crumbs" and unnamed and CRUMBED.search(context.steps) is not None:
+        return "crumb"
+    if group.key == "crumbs" and context.minced and by_name not in {"crumb", "stuffing"}:
+        if INTO_MINCE.search(context.steps) is not None:
+            return "binder"
+        whole = f"{context.title} {context.part.name} {context.steps}".lower()
+        return "binder" if BOUND.search(whole) else "crumb"
+    if group.key == "bread" and context.minced and _is_soaked(line, context):
+        return "binder"
+    if group.key == "meal" and unnamed and _rises(context.part, book):
+        return "quick_bread"
+    if group.key == "potato" and by_name in {None, "lid"} and _is_mash(line, context, book):
+        return "mash"
+    return None
+
+
+def _is_told_otherwise(line: Line, group: StarchGroup, context: Context, book: Book) -> bool:
+    """Tell flour that coats or binds, though there is liquid in the part for it to thicken."""
+    if group.key != "flour":
+        return False
+    coats = FLOURED.search(context.steps) is not None and _coats(line, context, book)
+    return coats or (context.eggs and CAKES.search(context.steps) is not None)
+
+
+def _coats(line: Line, context: Context, book: Book) -> bool:
+    """Tell the flour that something is turned in before egg and crumbs.
+
+    Of several flours it is the one nearest to the crumbs: the other one thickens the sauce.
+    """
+    at: dict[str, list[int]] = {"crumbs": [], "flour": []}
+    for place, other in enumerate(context.part.lines):
+        group = book.group_of(other.food)
+        if group is not None and group.key in at:
+            at[group.key].append(place)
+    if not at["crumbs"] or not context.eggs or (line.grams or 0.0) > MOST_COATING:
+        return False
+    nearest = min(at["flour"], key=lambda place: min(abs(place - one) for one in at["crumbs"]))
+    return COATED.search(context.steps) is not None and context.part.lines[nearest].id == line.id
+
+
+def _is_soaked(line: Line, context: Context) -> bool:
+    """Tell bread that is soaked for mince from bread that lies below or above it."""
+    sentences = re.split(r"(?<=[.;!])\s+", context.steps)
+    soaked = any("bread" in sentence and SOAKED.search(sentence) for sentence in sentences)
+    return soaked or SOAKED.search(line.text) is not None
+
+
+def _is_dusted(line: Line, context: Context) -> bool:
+    """Tell flour that cakes or fillets are turned in where no sauce is there for it to thicken."""
+    little = (line.grams or 0.0) <= MOST_COATING and context.liquid < LEAST_LIQUID_GRAMS
+    return little and DUSTED.search(context.steps) is not None
+
+
+def _rises(part: Part, book: Book) -> bool:
+    """Tell a part that holds flour and what makes it rise: its meal is a bread's."""
+    foods = {line.food for line in part.lines}
+    groups = [book.group_of(food) for food in foods]
+    flour = any(group is not None and group.key == "flour" for group in groups)
+    return flour and not RAISING.isdisjoint(foods)
+
+
+def _share(line: Line, part: Part) -> float:
+    whole = sum(other.grams or 0.0 for other in part.lines)
+    return (line.grams or 0.0) / whole if whole else 0.0
+
+
+def _bound(line: Line, group: StarchGroup, context: Context, by_name: str | None) -> str | None:
+    """Return what holds mince or eggs together, or lies over them as a crumble."""
+    if group.key not in {"flour", "oats"}:
+        return None
+    if by_name is None and CRUMBLE.search(context.title):
+        return "crumb"
+    held = context.minced if group.key == "oats" else by_name is None and _binds(line, context)
+    return "binder" if held else None
+
+
+def _binds(line: Line, context: Context) -> bool:
+    """Tell flour that holds a loaf or patties together from flour that is their crust."""
+    words = f"{context.title} {context.part.name} {context.steps}".lower()
+    shaped = SHAPED.search(words)
+    shaped = shaped or re.search(r"\b(?:slice|frittata|bake)\b", context.title)
+    return context.eggs and shaped is not None and _share(line, context.part) < BULK
+
+
+def _title_of(dish: Dish, part: Part) -> str:
+    """Return the title without the words that name another part of the dish."""
+    others = {w for other in dish.parts if other.id != part.id for w in other.name.lower().split()}
+    return " ".join(word for word in dish.title.lower().split() if word.strip(",.&") not in others)
+
+
+def _is_mash(line: Line, context: Context, book: Book) -> bool:
+    """Tell potatoes that are mashed: words say so, or nothing stands by but milk and butter."""
+    said = f"{context.part.name} {line.preparation} {context.title} {context.steps}".lower()
+    if SLICED.search(f"{line.text} {context.part.name}"):
+        return False
+    others = [other for other in context.part.lines if other.id != line.id]
+    companions = set(book.roles["mash"].companions)
+    alone = all(other.food in companions for other in others)
+    return "mash" in said or (alone and (bool(others) or "lid" in context.part.name.lower()))
+
+
+def _noodle(line: Line, group: StarchGroup, context: Context) -> str:
+    words = f"{line.text} {context.part.name}"
+    if LONG_PASTA.search(words):
+        return "long_noodle"
+    if SHORT_PASTA.search(words):
+        return "short_noodle"
+    return (
+        "sheet"
+        if re.search(r"\bsheets?\b|lasagn|cannelloni", words, re.IGNORECASE)
+        else group.usual
+    )
+
+
+def _named(words: str, group: StarchGroup, book: Book) -> str | None:
+    """Return the role that words name, among those the food can play; the last word counts most."""
+    low = words.lower()
+    found = [
+        (match.start(), role)
+        for role in group.able
+        for word in book.roles[role].words
+        for match in [_beginning(word).search(low)]
+        if match is not None
+    ]
+    return max(found)[1] if found else None
+
+
+@cache
+def _beginning(word: str) -> re.Pattern[str]:
+    """Return the pattern of words of the book that begin with a word."""
+    # A short word is taken whole: pierogi are no pie.
+    tail = r"(?:e?s)?\b" if len(word) <= SHORT_WORD else r"\w*"
+    return re.compile(rf"\b{re.escape(word)}{tail}")
+
+
+def _cut(line: Line, group: StarchGroup, context: Context) -> str | None:
+    """Return the role the line's own words point to: grated, sliced, mashed, in cubes."""
+    words = f"{line.text} {line.preparation}".lower()
+    if group.key == "potato":
+        if re.search(r"\bgrated|shredded\b", words):
+            return "shell"
+        if "mash" in words:
+            return "mash"
+        if re.search(r"\bslice|thinly|rounds\b", words):
+            return "sliced_bake"
+    if group.key == "bread":
+        return _cut_bread(words, context)
+    said = re.search(r"\bbatter\b", f"{context.title} {context.part.name} {context.steps}".lower())
+    wet = group.key == "flour" and context.liquid >= 100 and (line.grams or 0) <= 300
+    if wet and (context.eggs or said is not None):
+        return (
+            "batter"
+            if re.search(
+                r"batter|pancake|pudding|crepe|fritter|toad",
+                f"{context.title} {context.part.name} {context.steps}".lower(),
+            )
+            else None
+        )
+    return None
+
+
+def _cut_bread(words: str, context: Context) -> str | None:
+    """Return the role that bread is cut for: buns, crumbs, cubes, the slices of a pudding."""
+    if re.search(r"\b(?:bun|roll|bap)s?\b", words):
+        return "shell"
+    if re.search(r"\bcrumb|blitz|blend|whizz", words):
+        return "binder" if context.minced else "crumb"
+    if context.liquid >= SOUP_GRAMS and STIRRED_IN.search(context.steps):
+        return "thickener"
+    if re.search(r"\bcube|torn|chunks|pieces\b", words):
+        named = re.search(
+            r"stuff|dressing|panade|bake|pudding|strata",
+            f"{context.title} {context.part.name}".lower(),
+        )
+        return "stuffing" if named or re.search(r"stuff|dressing", context.steps) else "crumb"
+    if context.eggs and STRATA.search(context.title):
+        return "stuffing"
+    return None
+
+
+def _done(line: Line, group: StarchGroup, context: Context, library: Library) -> str | None:
+    """Return the role that the method's sentence about the food points to."""
+    names = _called(line, library)
+    for sentence in re.split(r"(?<=[.;!])\s+", context.steps):
+        words = set(words_of(sentence))
+        if not words & names:
+            continue
+        for role, verbs in DONE:
+            # "Top the bread with tuna" leaves it below.
+            if role == "lid" and group.key == "bread" and BELOW.search(sentence) is not None:
+                continue
+            # Other foods are layered too, and stay what they are.
+            if role == "sheet" and group.key != "flatbread":
+                continue
+            if role in group.able and re.search(rf"\b{verbs}", sentence):
+                return role
+    return None
+
+
+def _called(line: Line, library: Library) -> set[str]:
+    food = library.food(line.food or "")
+    general = {
+        "potato",
+        "pastry",
+        "bread",
+        "flour",
+        "breadcrumb",
+        "crumb",
+        "oat",
+        "dough",
+        "tortilla",
+        "rice",
+    }
+    own = set(words_of(food.name)) | set(words_of(line.food_name))
+    return (own & general) or set(words_of(food.name)[-1:])
