@@ -86,7 +86,7 @@ export function BringPlace(): JSX.Element {
       const came = await (file ? readFile(file, chosen) : readText(text, chosen));
       // What it leaves open is shown above the lines: they must not move under a finger later.
       const first = came.dishes[0];
-      if (first) await queries.prefetchQuery(lookThroughQuery(first));
+      if (first) await queries.query(lookThroughQuery(first)).catch(() => undefined);
       return came;
     },
     onSuccess: (file, sent) => {
