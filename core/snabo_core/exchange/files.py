@@ -149,9 +149,9 @@ def _head_in_words(text: str) -> str:
     serves = facts.serves if served(facts.serves) is None else f"Serves {facts.serves}"
     minutes = [f"{kind.capitalize()}: {value:g} min" for kind, value in facts.minutes.items()]
     source = f"Source: {facts.source}" if facts.source else ""
-    label = label_words(facts.claims) if facts.claims else ""
-    said = [facts.title, serves, *minutes, source, "", body, label]
-    return "\n".join(line for place, line in enumerate(said) if line or place == len(said) - 3)
+    above = "\n".join(filter(None, [facts.title, serves, *minutes, source]))
+    label = f"\n{label_words(facts.claims)}\n" if facts.claims else ""
+    return f"{above}\n\n{body}{label}"
 
 
 def _of_words(text: str, reader: Reader) -> ReadFile:

@@ -72,7 +72,7 @@ _HOURS_IN_WORDS = re.compile(
 LEAST_LABELS = 2
 _LABELLED = re.compile(
     r"(?:(?P<kind>prep(?:aration)?|cook(?:ing)?|bake|rest|chill|total)(?: time)?|serves|servings|for|feeds|makes)"
-    r"\W{0,2}\s*(?P<count>\d{1,3})(?:\s*[-–]\s*\d{1,3})?",
+    r"\W{0,2}\s*(?P<count>\d{1,3}(?:\s*[-–]\s*\d{1,3})?)",
     re.IGNORECASE,
 )
 
