@@ -38,7 +38,7 @@ METHOD = re.compile(
     r"how to (?:make|cook|do)(?: it| this)?|how to|here(?:'s|’s) how|all you need to do|making it|to make|process|"
     r"reali[sz]ation|elaboration|execution|proceedings?|(?:preparation|cooking) (?:method|steps|instructions|directions)|"
     r"step[\s-]by[\s-]step|(?:here(?:'s|’s) )?what to do|get cooking|to cook|"
-    r"cooking(?: method)?|let(?:'s|’s) (?:get )?cook(?:ing)?|do this)\W*$",
+    r"cooking(?: method)?|let(?:'s|’s) (?:get )?cook(?:ing)?|do this|to do|to make it)\W*$",
     re.IGNORECASE,
 )
 # Behind a list: "How to make mushroom stroganoff".
@@ -61,8 +61,8 @@ NOTES = re.compile(
 )
 NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|nutrients|per (?:serving|portion))\b.{0,40}$",
                         re.IGNORECASE)  # fmt: skip
-COMMENTS = re.compile(r"^\W*(?:\d+\s+)?(?:comments?|reviews?|reader (?:comments|reviews)|ratings?|replies|responses|"
-                       r"leave a (?:reply|comment)|related(?: recipes| posts)?|you (?:may|might) also (?:like|enjoy)|more recipes)\b.{0,30}$",
+COMMENTS = re.compile(r"^\W*(?:\d+\s+)?(?:thoughts? on|comments?|reviews?|reader (?:comments|reviews)|ratings?|replies|responses|"
+                       r"leave a (?:reply|comment)|related(?: recipes| posts)?|you (?:may|might) also (?:like|enjoy)|more recipes)\b(?:.{0,30}|\s*[“\"].{0,80})$",
                        re.IGNORECASE)  # fmt: skip
 GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|yo|omg|guys|ladies|(?:ok(?:ay)?|right|well|alright)\b.{0,20}\bhere(?:'s|’s| is| goes)|morning|evening|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
                        r"as promised|fwd?:|re:|subject:|from:|sent:|to:|on \d)\b", re.IGNORECASE)  # fmt: skip
