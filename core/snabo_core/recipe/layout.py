@@ -100,6 +100,9 @@ _FACTS_FIRST = re.compile(
     r"\W*(?:serves|feeds|makes|for|enough for|takes|prep|cook)\b[^.!;]{1,40}[.!;]\s+(?=[^\W\d])",
     re.IGNORECASE,
 )
+_TELLS_ON = re.compile(
+    r"(?:takes|needs|ready|prep|cook|keeps|freezes|easily|with)\b", re.IGNORECASE
+)
 _SAYS_WHAT_IS = re.compile(
     r"\W*(?:\w+\s+){1,3}(?:is|are|was|were|has|have|had|makes|made|tastes)\b"
 )
@@ -202,20 +205,31 @@ class _Sorter:
         self.section = "method"
         return replace(line, text=said)
 
-    def _behind_facts(self, line: Written) -> Written:
-        """Take "Serves 4." and return the steps behind it on its line, else the line as it is."""
+    def _behind_facts(self, line: Written) -> Written | None:
+        """Take "Serves 4." and return the steps behind it on its line, else the line as it is.
+
+        None where what is behind it tells of the dish and is no step.
+        """
         facts = _FACTS_FIRST.match(line.text)
-        if facts is None or not (self.layout.title or self.layout.parts):
+        named = self.layout.title or self.layout.parts
+        if facts is None or not named or _only_facts(line.text):
             return line
         head, rest = line.text[: facts.end()].strip(), line.text[facts.end() :]
         told = only_servings(head) or _only_facts(head.rstrip("."))
         if not told or not (is_step(rest) or len(rest.split()) >= LEAST_TOLD):
             return line
         self._take(replace(line, text=head, raw=head))
+        if _TELLS_ON.match(rest):
+            self._aside("story", rest)
+            return None
         return replace(line, text=rest, raw=rest)
 
-    def _take(self, line: Written) -> None:
-        line = self._behind_facts(self._behind_label(line))
+    def _take(self, written: Written) -> None:
+        line = self._behind_facts(self._behind_label(written))
+        if line is not None:
+            self._take_whole(line)
+
+    def _take_whole(self, line: Written) -> None:
         text = line.text
         if self._is_figure(text) or self._is_named(line):
             return
