@@ -277,6 +277,7 @@ class AsPeoplePaste(unittest.TestCase):
         for told, servings, step in (
             ("Serves 4. Brown the mince, layer over chips, grill.", 4.0,
              "Brown the mince, layer over chips, grill."),
+            ("Serves 4. Cook the mince for 10 minutes.", 4.0, "Cook the mince for 10 minutes."),
             ("feeds 2. hot wok, eggs first out, everything else, eggs back in. done", 2.0,
              "hot wok, eggs first out, everything else, eggs back in. done"),
         ):  # fmt: skip

@@ -100,9 +100,7 @@ _FACTS_FIRST = re.compile(
     r"\W*(?:serves|feeds|makes|for|enough for|takes|prep|cook)\b[^.!;]{1,40}[.!;]\s+(?=[^\W\d])",
     re.IGNORECASE,
 )
-_TELLS_ON = re.compile(
-    r"(?:takes|needs|ready|prep|cook|keeps|freezes|easily|with)\b", re.IGNORECASE
-)
+_TELLS_ON = re.compile(r"(?:takes|needs|ready|keeps|freezes)\b", re.IGNORECASE)
 _SAYS_WHAT_IS = re.compile(
     r"\W*(?:\w+\s+){1,3}(?:is|are|was|were|has|have|had|makes|made|tastes)\b"
 )
