@@ -16,6 +16,19 @@ NAME = "Potato and onion pan"
 # Lines under the title, and from how many to how many they feed.
 SERVES = (
     ("Ingredients (serves 4)", 4, 4),
+    ("Dinner for 2 + lunch the next day", 2, 2),
+    ("Sized for 3", 3, 3),
+    ("We get 4 portions out of this.", 4, 4),
+    ("Enough for me and two kids", 3, 3),
+    ("Single serving", 1, 1),
+    ("Just for me", 1, 1),
+    ("Makes 12 (3 each)", 4, 4),
+    ("12 pieces; 4 servings", 4, 4),
+    ("One 23 cm tart, serves 8", 8, 8),
+    ("Servings....4", 4, 4),
+    ("Serves c. 4", 4, 4),
+    ("To feed 4", 4, 4),
+    ("6 lunch boxes", 6, 6),
     ("This will do 4 easily", 4, 4),
     ("\U0001f468\u200d\U0001f469\u200d\U0001f466 3", 3, 3),
     ("For 6 (or 4 greedy ones)", 6, 6),
@@ -146,6 +159,25 @@ class Titles(unittest.TestCase):
                 self.assertEqual(dish.title, NAME)
                 self.assertEqual([len(part.lines) for part in dish.parts], [3])
                 self.assertIn(" ".join(above.split()), [aside.text for aside in dish.asides])
+
+    def test_a_title_goes_on_with_servings_and_times(self) -> None:
+        for behind in (
+            ", serves 4, 40 mins", " | 4 portions | 40 min", " (serves 4, takes 40 minutes)",
+            " - serves 4 - 40 minutes", " / serves 4 / 40 min", " (40 min, serves 4)",
+            " for 4 (40 mins)", " ~ serves 4, 40 min", " {serves 4, 40 min}",
+        ):  # fmt: skip
+            dish = read_recipe(f"{NAME}{behind}\n\n{LIST}\n{METHOD}", library(), None)
+            told = dish.told
+            self.assertEqual((dish.title, told.servings_low), (NAME, 4), behind)
+            self.assertEqual(told.total_minutes, 40, behind)
+
+    def test_signs_around_a_title_are_no_part_of_it(self) -> None:
+        for said in (
+            f'"{NAME}"', f"“{NAME}”", f"({NAME})", f"<b>{NAME}</b>", f"{NAME} ->", f"{NAME} /",
+            f"{NAME} #supper #pan", f"Recipe for {NAME}", f"Copy of {NAME}", f"-- {NAME} --",
+        ):  # fmt: skip
+            self.assertEqual(title_of(said)[0], NAME, said)
+        self.assertEqual(title_of('"Risotto" of celeriac')[0], '"Risotto" of celeriac')
 
     def test_what_stands_above_alone_is_the_title(self) -> None:
         self.assertEqual(_read(f"Supper\n\n{LIST}\n{METHOD}").title, "Supper")

@@ -1,5 +1,6 @@
 """One test per class of what lines hold: each is read, or asked about, never guessed in silence."""
 
+import random
 import unittest
 
 from hypothesis import given, settings
@@ -7,6 +8,7 @@ from hypothesis import strategies as st
 
 from snabo_core.dish import check
 from snabo_core.foods import library
+from snabo_core.foods.certainty import certainty_of
 from snabo_core.quantities.kinds import heading_name, is_furniture, kind_of_line
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
 from snabo_core.recipe import lines_from, read_recipe
@@ -287,6 +289,55 @@ class SeveralFoods(Case):
             self.grams(text, low, high)
             self.assertEqual(read(text).doubts, (), text)
 
+    def test_an_amount_may_stand_anywhere_behind(self) -> None:
+        # The same amounts as "3 leeks", "2 x 150 g cod" and "4 carrots".
+        for text, low, high in (
+            ("Leeks, sliced (3)", 450, 450), ("Leeks (3), half for the top", 450, 450),
+            ("Leeks x3, sliced", 450, 450), ("Leeks x3 or to taste", 450, 450),
+            ("Cod fillets – 2 x 150 g", 300, 300), ("Cod fillets (2 x 150 g)", 300, 300),
+            ("Carrots: 4, cut into 2 cm pieces", 244, 244), ("c. 400g cauliflower", 400, 400),
+            ("Carrots (4), cut into 2 cm pieces", 244, 244), ("Basil (1 bunch), 20 g", 20, 20),
+            ("Frozen peas 400 g, cut into 2 cm pieces", 400, 400),
+        ):  # fmt: skip
+            self.grams(text, low, high)
+
+    def test_juice_or_something_else_is_juice_first(self) -> None:
+        for text, food in (
+            ("3 tbsp lemon juice or to taste", "lemon_juice"),
+            ("2 tbsp lime juice or more to taste", "lime_juice"),
+            ("1 tsp orange zest or as needed", "orange_zest"),
+            ("2 tbsp lemon juice or vinegar", "lemon_juice"),
+            ("2 limes, juiced or 4 tbsp lime juice", "lime_juice"),
+        ):  # fmt: skip
+            self.foods(text, food)
+
+    def test_of_any_two_foods_none_is_lost_in_silence(self) -> None:
+        chance = random.Random(20)  # noqa: S311  no secret
+        plain = [food for food in FOODS.foods.values() if "," not in food.name]
+        # "Leaf gelatine" is gelatine by the leaf, by itself too.
+        alone = [
+            food for food in plain
+            if (by_itself := read(f"100 g {food.name}")).food == food.key and not by_itself.doubts
+        ]  # fmt: skip
+        for _ in range(150):
+            one, other = chance.sample(alone, 2)
+            offered = read(f"100 g {one.name} or {other.name}")
+            self.assertTrue(offered.food == one.key or offered.doubts, (one.name, other.name))
+            for sign in ("and", "+", "plus", "&"):
+                both = read_lines(f"100 g {one.name} {sign} 50 g {other.name}", FOODS)
+                found = [line.food for line in both]
+                doubted = any(line.doubts for line in both)
+                self.assertTrue(found == [one.key, other.key] or doubted, (one.name, other.name))
+
+    def test_what_is_washed_and_dried_is_fresh(self) -> None:
+        for text, food in (
+            ("400 g mushrooms, wiped and dried", "mushroom"), ("1 egg, washed and dried", "egg"),
+            ("200 g spinach, washed and well dried", "spinach"),
+            ("400 g dried mushrooms", "dried_porcini"),
+        ):  # fmt: skip
+            self.foods(text, food)
+        self.assertEqual(read("1 bunch parsley, washed, dried and chopped").form, "raw")
+
     def test_one_food_with_and_in_its_name_stays_one(self) -> None:
         self.foods("2 onions, peeled and sliced", "onion")
         self.foods("1 leek, trimmed and washed", "leek")
@@ -367,6 +418,38 @@ class Doubts(Case):
         ):  # fmt: skip
             found = read(text)
             self.assertEqual((found.amount.unit.id, found.doubts), (unit, ()), text)
+
+    def test_what_two_names_share_makes_them_no_one_food(self) -> None:
+        # A bread is no raising agent, a bone no vegetable, a seaweed no pasta, a sweet no pickle.
+        for text, food in (
+            ("2 slices soda bread", "bread"), ("200 g bone marrow", "beef_dripping"),
+            ("50 g sea spaghetti", "nori"), ("50 g candied ginger, chopped", "candied_ginger"),
+            ("4 quail", "quail"), ("8 chipolatas", "chipolata"),
+            ("2 tbsp piccalilli", "piccalilli"),
+            ("50 g roasted peanuts", "peanuts"), ("1 tbsp tapenade", "tapenade"),
+        ):  # fmt: skip
+            with self.subTest(text=text):
+                self.assertEqual(read(text).food, food)
+
+    def test_the_part_of_a_dish_that_a_line_is_for_is_understood(self) -> None:
+        for text in ("1 tbsp flour, for the sauce", "50 g flour (for the white sauce)",
+                     "2 eggs, for the batter", "2 tbsp oil for the curry paste"):  # fmt: skip
+            with self.subTest(text=text):
+                self.assertEqual(read(text).doubts, ())
+        # What is strained off, poured away or rubbed with is not all eaten.
+        for text in ("1 onion, for the stock",
+                     "1 clove garlic, for rubbing", "1 tbsp flour for the sauce pan"):  # fmt: skip
+            with self.subTest(text=text):
+                self.assertEqual(read(text).doubts, ("unread",))
+
+    def test_what_is_made_with_nuts_or_mustard_says_so(self) -> None:
+        for name, holds in (
+            ("dukkah", "nuts"), ("dukkah", "sesame"), ("piccalilli", "mustard"),
+            ("panch phoron", "mustard"),
+        ):  # fmt: skip
+            with self.subTest(name=name, holds=holds):
+                found = FOODS.food(read(f"1 tbsp {name}").food or "")
+                self.assertEqual(certainty_of(found, holds), "contains")
 
     def test_names_of_other_kitchens(self) -> None:
         for text, food in (

@@ -7,6 +7,7 @@ from hypothesis import strategies as st
 
 from snabo_core.dish import check
 from snabo_core.foods import library
+from snabo_core.quantities.step_facts import times_in as step_times
 from snabo_core.recipe import MAX_READ_LINES, read_recipe, reread_line
 from snabo_core.recipe.facts import times_in
 from snabo_core.recipe.gaps import gaps_of
@@ -175,6 +176,21 @@ class AsPeoplePaste(unittest.TestCase):
             times_in("Prep: 25 mins | Cook: 1 hr 40 | Feeds 6"), {"prep": 25, "cook": 100}
         )
         self.assertEqual(times_in("Cook: 2 hrs 20 min"), {"cook": 140})
+
+    def test_hours_and_minutes_that_run_on(self) -> None:
+        self.assertEqual(times_in("Prep 1h05m | Cook 2h15m"), {"prep": 65, "cook": 135})
+        self.assertEqual(times_in("Total: 2hr15min"), {"total": 135})
+        for said, minutes in (
+            ("1 h. 30 min.", 90), ("1h30'", 90), ("1H10", 70), ("1,5 h", 90), ("¾ hour", 45),
+            ("1 hour, 20 minutes", 80), ("1 hour & 20 minutes", 80), ("1hr. 20mins.", 80),
+            ("45'", 45), ("~40 min", 40), ("approx. 1 hr", 60),
+            ("30 minutes or so", 30), ("1½ hrs", 90), ("1h05", 65), ("1hour15min", 75),
+        ):  # fmt: skip
+            with self.subTest(said=said):
+                self.assertEqual(times_in(f"Cook time: {said}"), {"cook": minutes})
+        self.assertEqual(times_in("Prep 1 hour, 20 minutes cooking"), {"prep": 60, "cook": 20})
+        [time] = step_times("Bake for 1h10m until crisp.")
+        self.assertEqual((time.low, time.high), (4200, 4200))
 
     def test_bold_and_slanted_words(self) -> None:
         facts = "*Serves:* 4-6\n*Time:* about 1¼ hours"

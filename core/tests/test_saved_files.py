@@ -188,7 +188,9 @@ class Claims(unittest.TestCase):
              {"kcal": 420, "carbohydrate": 32, "sugars": 5, "protein": 18, "fat": 25}),
             ("Calories 420 Total Fat 12g Saturated Fat 4g Sodium 820mg Dietary Fiber 6g",
              {"kcal": 420, "fat": 12, "saturated": 4, "sodium_mg": 820, "fibre": 6}),
-            ("Energy 1757kJ/420kcal", {"kcal": 419.93}),
+            ("Energy 1757kJ/420kcal", {"kcal": 420}), ("412kcal/portion", {"kcal": 412}),
+            ("Calories per serving: 412", {"kcal": 412}),
+            ("Each serving: 545kcals, 36g fat", {"kcal": 545, "fat": 36}),
             ("Carbohydrates 32g | Fat: 12,5 g | Salt 1.2g",
              {"carbohydrate": 32, "fat": 12.5, "sodium_mg": 480}),
             ("per 100 g: fat 3 g", {}), ("Fat chance", {}),
@@ -302,6 +304,11 @@ class BadFiles(unittest.TestCase):
         dish = read("pot.html", page).dishes[0]
         self.assertEqual(dish.title, "Leek pot")
         self.assertEqual([i.text for i in dish.parts[0].lines], ["2 leeks", "300 g potatoes"])
+
+    def test_what_stands_behind_the_end_of_a_page_breaks_nothing(self) -> None:
+        list_of_it = "<ul><li>200 g peas<li>1 onion</ul><ol><li>Boil the peas.</ol>"
+        [dish] = read("pot.html", f"Peas</html><h1>Pea pot</h1>{list_of_it}").dishes
+        self.assertIn("Pea", dish.title)
 
     def test_what_is_deep_long_or_without_an_end_is_over_soon(self) -> None:
         block = '<script type="application/ld+json">{}</script>'

@@ -437,6 +437,14 @@ class ContactTest(unittest.TestCase):
             self.assertEqual(contacts_of(parted, (some, PLAIN), library()), ())
         self.assertTrue(contacts_of(parted, (NO_LEAF, LOW, PLAIN), library()))
 
+    def test_what_is_tolerated_hides_nothing_that_is_not(self) -> None:
+        parted = parting_of(parted_barley())
+        alone = contacts_of(parted, (NO_LEAF, LOW, PLAIN), library())
+        for before in (Exclusion("milk", 5.0), Exclusion("added oil")):
+            both = replace(NO_LEAF, exclusions=(before, *NO_LEAF.exclusions))
+            with self.subTest(before=before.what):
+                self.assertEqual(contacts_of(parted, (both, LOW, PLAIN), library()), alone)
+
     def test_allergens_come_before_wishes(self) -> None:
         dish = of_fried()
         wish = Variant("w", "Wish", ("Wil",), changes=(Change("omit", line_id(dish, "lemon")),))

@@ -29,6 +29,9 @@ _MARKED = re.compile(r"@[^@{}\n]{0,120}\{[^{}\n]*\}|~[^~{}\n]{0,60}\{[^{}\n]*%[^
 _COMMENT = re.compile(r"\[-.{0,500}?-\]|(?<!\S)--[^\n]*", re.DOTALL)
 _SECTION = re.compile(r"^={1,6}\s*(?P<name>[^=\n]*?)\s*=*\s*$")
 _META = re.compile(r"^>>\s*(?P<key>[^:\n]{1,60}):(?P<value>[^\n]*)$", re.MULTILINE)
+# What the format does not know and people write: a heading as in Markdown.
+_HEADING = re.compile(r"^#{1,4}[ \t]+(?P<name>[^\n{}@~#]{2,120}?)[ \t#]*$", re.MULTILINE)
+_TITLE = re.compile(r"\s*#[ \t]+(?P<name>[^\n{}@~#]{2,120}?)[ \t#]*(?:\n|\Z)")
 # A mark behind a backslash is a letter like others: it is read under another sign.
 _ESCAPED = re.compile(r"\\([!-/:-@\[-`{-~])")
 _SHIELD = 0xE000
@@ -68,6 +71,9 @@ def read_cooklang(text: str, name: str = "") -> ToldRecipe:
     head |= {m["key"].strip().lower(): m["value"].strip() for m in _META.finditer(body)}
     body = _COMMENT.sub("", _META.sub("", _shielded(body)))
     facts = facts_of(head)
+    title = _TITLE.match(body)
+    body = body[title.end() :] if title else body
+    body = _HEADING.sub(r"\n== \g<name> ==\n", body)
     found = _Found()
     if facts.story:
         found.asides.append(("story", facts.story))
@@ -78,7 +84,8 @@ def read_cooklang(text: str, name: str = "") -> ToldRecipe:
         alone = found.parts[0][0]
         found.parts = [("" if alone == METHOD else alone, found.parts[0][1])]
     return ToldRecipe(
-        title=facts.title or name, serves=facts.serves, minutes=facts.minutes,
+        title=facts.title or (_unescaped(title["name"]) if title else name),
+        serves=facts.serves, minutes=facts.minutes,
         parts=tuple((key, tuple(lines)) for key, lines in found.parts if lines),
         steps=tuple(found.steps), asides=tuple(found.asides), claims=facts.claims,
         source=facts.source,

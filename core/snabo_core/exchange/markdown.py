@@ -9,7 +9,7 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
-from itertools import islice
+from itertools import islice, pairwise
 
 from markdown_it import MarkdownIt
 from markdown_it.token import Token
@@ -17,15 +17,22 @@ from markdown_it.token import Token
 from snabo_core.dish import AsideKind, Claim
 from snabo_core.exchange.front_matter import facts_of, front_matter
 from snabo_core.plate.nutrients import LABELS, UNIT
-from snabo_core.quantities.kinds import begins_with_amount, is_step, kind_of_line
+from snabo_core.quantities.kinds import (
+    begins_with_amount,
+    heading_name,
+    is_step,
+    kind_of_line,
+)
+from snabo_core.quantities.tidying import without_pictures
 from snabo_core.recipe import ToldRecipe
-from snabo_core.recipe.claims import LEAST_ACROSS, claims_in, columns_of
-from snabo_core.recipe.facts import pieces_of, times_in, yield_in
+from snabo_core.recipe.claims import LEAST_ACROSS, claims_in, columns_of, tells_figures
+from snabo_core.recipe.facts import is_fact_label, pieces_of, times_in, yield_in
 from snabo_core.recipe.layout import sort_lines
 from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES, NUTRITION
 from snabo_core.recipe.servings import servings_in
+from snabo_core.recipe.titles import source_in
 from snabo_core.recipe.told import heading_of, with_makes, without_makes
-from snabo_core.recipe.written import with_fields
+from snabo_core.recipe.written import only_amount, with_fields
 
 # Lines above the list that are looked at for servings and times; a long story has fifty.
 MOST_STORY = 200
@@ -43,6 +50,8 @@ _WORDS = {
     "figures": re.compile(r"(?:nutrition|per serving|figures)\b.*", re.IGNORECASE),
     "source": re.compile(r"source|from", re.IGNORECASE),
 }
+# What stands below a method whatever the rank of its heading.
+_BESIDE = {"figures", "notes", "source"}
 # What a plain text calls them as well.
 _PLACES = (("list", INGREDIENTS), ("steps", METHOD), ("notes", NOTES))
 _AMOUNT = re.compile(r"amounts?|quantity|qty|how much|weights?|grams?|g|measures?", re.IGNORECASE)
@@ -80,6 +89,8 @@ class _Found:
     asides: list[tuple[AsideKind, str]] = field(default_factory=list)
     claims: list[Claim] = field(default_factory=list)
     place: str = "head"
+    # Whether a heading that is marked as one names the list or the method.
+    headed: bool = False
     # The heading in nobody's words that the last list stood under.
     told: str = ""
     section: str = ""
@@ -102,26 +113,48 @@ def read_markdown(text: str) -> ToldRecipe | None:
                    source=facts.source, claims=list(facts.claims))  # fmt: skip
     if facts.story:
         found.asides.append(("story", facts.story))
-    tokens = MarkdownIt("commonmark").enable("table").parse(with_fields(_QUOTED.sub("", body)))
+    plain, remarks = _without_quotes(body)
+    tokens = MarkdownIt("commonmark").enable("table").parse(with_fields(plain))
+    heads = [_words(below) for above, below in pairwise(tokens) if above.type == "heading_open"]
+    found.headed = any(_place_of(words.rstrip(":"), alone=True) for words in heads)
     _walk(tokens, found)
     if not any(lines for _, lines in found.parts) and not found.steps:
         return None
+    found.asides += [("note", remark) for remark in remarks]
     return ToldRecipe(
-        found.title, found.serves, found.minutes,
+        without_pictures(found.title), found.serves, found.minutes,
         tuple((name, tuple(lines)) for name, lines in found.parts if lines),
         tuple(found.steps), tuple(found.asides), tuple(found.claims), found.source,
         set_apart=True,
     )  # fmt: skip
 
 
+def _without_quotes(text: str) -> tuple[str, list[str]]:
+    """Return a text without its marks of quoting, and what is quoted below the method's heading.
+
+    That is a remark, but where most of the text is quoted: there it is a letter.
+    """
+    lines = text.splitlines()
+    said = [line for line in lines if line.strip()]
+    letter = sum(_QUOTED.match(line) is not None for line in said) * 2 > len(said)
+    kept, remarks, below = [], [], False
+    for line in lines:
+        bare = _QUOTED.sub("", line)
+        if below and not letter and bare != line and not is_step(bare):
+            remarks += [" ".join(bare.split())] if bare.strip() else []
+            kept.append("")
+        else:
+            below = below or METHOD.match(bare.strip(" #*:")) is not None
+            kept.append(bare)
+    return "\n".join(kept), remarks
+
+
 def _walk(tokens: Sequence[Token], found: _Found) -> None:
     row: list[str] = []
     table = _Table()
     for place, token in enumerate(tokens):
-        if token.type == "hr" and found.place == "steps" and found.steps:
-            # What stands below a line drawn under the method belongs to it no more.
-            found.place, found.section = "notes", ""
-        elif token.type == "table_open":
+        _move_on(tokens, place, found)
+        if token.type == "table_open":
             table = _Table(found.place)
         elif token.type == "tr_open":
             row = []
@@ -139,33 +172,56 @@ def _walk(tokens: Sequence[Token], found: _Found) -> None:
             row.append(words)
         elif words and found.place == "steps" and _is_remark(words, token):
             found.asides.append(("note", " ".join(words.split())))
-        elif words and found.place == "list" and _opens_inner_list(words, tokens, place):
+        elif words and found.place == "list" and _opens_list(words, tokens, place):
             found.parts.append((heading_of(words), []))
         elif words:
             _paragraph(words, token, found)
 
 
+def _move_on(tokens: Sequence[Token], place: int, found: _Found) -> None:
+    """Leave the list where numbered orders begin, and the method below a line drawn under it."""
+    token = tokens[place]
+    if token.type == "ordered_list_open" and _opens_method(tokens, place, found):
+        found.place, found.section = "steps", ""
+    elif token.type == "hr" and found.place == "steps" and found.steps:
+        # What stands below belongs to the method no more.
+        found.place, found.section = "notes", ""
+
+
+def _opens_method(tokens: Sequence[Token], place: int, found: _Found) -> bool:
+    """Tell numbered orders below the lines of a list, under no heading of their own."""
+    if found.place != "list" or not any(lines for _, lines in found.parts):
+        return False
+    said = next((_words(one) for one in islice(tokens, place, None) if one.type == "inline"), "")
+    return is_step(said) and not begins_with_amount(said)
+
+
 def _is_remark(words: str, token: Token) -> bool:
     """Tell a remark among steps: "**Tip** Use swede instead.", "*Good with rice.*"."""
     if _whole(token, "em") and not is_step(words):
-        return True
+        return not tells_figures(words) and _LABEL.match(words) is None
     marks = [child for child in token.children or [] if child.content or child.nesting]
     said = marks[1].content.strip(" :.!") if len(marks) > 1 else ""
     return marks[:1] != [] and marks[0].type == "strong_open" and NOTES.match(said) is not None
 
 
-def _opens_inner_list(words: str, tokens: Sequence[Token], place: int) -> bool:
-    """Tell an item that is the heading of the list within it: "- For the sauce"."""
-    within = tokens[place - 2].type == "list_item_open" and place + 2 < len(tokens)
-    inner = within and tokens[place + 2].type.endswith("_list_open")
-    return inner and not begins_with_amount(words) and len(words) <= LONGEST_HEAD
+def _opens_list(words: str, tokens: Sequence[Token], place: int) -> bool:
+    """Tell the heading of a list: an item above one within it, or slanted words above one."""
+    if place + 2 >= len(tokens) or begins_with_amount(words) or len(words) > LONGEST_HEAD:
+        return False
+    if _place_of(words.rstrip(":"), alone=True):
+        return False
+    within = tokens[place - 2].type == "list_item_open"
+    heads = within or _whole(tokens[place], "em") or heading_name(words) is not None
+    return heads and tokens[place + 2].type.endswith("_list_open")
 
 
 def _paragraph(words: str, token: Token, found: _Found) -> None:
     bold = next((child.type == "strong_open" for child in token.children or []
                  if child.content or child.nesting), False)  # fmt: skip
-    if words.endswith(":") and _place_of(words.rstrip(":"), alone=bool(found.title)):
-        # "Ingredients:" as a line of its own.
+    said = words.endswith(":") or (found.headed and _whole(token, "strong"))
+    if said and _place_of(words.rstrip(":"), alone=bool(found.title)):
+        # "Ingredients:" or "**Method**" as a line of its own.
         _under(words, min(found.level, 2), found, ())
     elif found.place == "head" and not found.title and bold:
         found.title = " ".join(words.split())
@@ -185,9 +241,16 @@ class _Table:
     turned: bool = False
     across: str = ""
     remarks: int | None = None
+    # The names above a row of facts: "Serves | Prep | Cook".
+    labels: Sequence[str] = ()
 
     def take(self, row: Sequence[str], found: _Found, *, head: bool) -> None:
-        if head:
+        if self.place in {"head", "list"} and _each_is_a_line(row):
+            # A list laid out in columns, its head one of its rows.
+            self.names = found.place = "list"
+            for cell in filter(str.strip, row):
+                _take(" ".join(cell.split()), found)
+        elif head:
             self._head(row, found)
         elif found.place == "figures" and self.across:
             found.claims += claims_in([self.across, " | ".join(row)])
@@ -200,7 +263,10 @@ class _Table:
             _take(" ".join(" ".join(cells).split()), found)
         elif any(row):
             line = " ".join(" ".join(row).split())
-            if found.place == "head":
+            if found.place == "head" and len(self.labels) == len(row):
+                for label, value in zip(self.labels, row, strict=True):
+                    _fact(f"{label}: {value}", found)
+            elif found.place == "head":
                 _fact(line, found)
             else:
                 # What nobody asked for is kept beside the recipe.
@@ -216,10 +282,18 @@ class _Table:
             self.remarks = named[0] if named else None
         elif row and NUTRITION.match(row[0]):
             self.names = found.place = "figures"
+        self.labels = row if all(map(is_fact_label, row)) else ()
         line = " | ".join(row)
         if len(columns_of(line)) >= LEAST_ACROSS and self.place in {"figures", "notes"}:
             self.names = found.place = "figures"
             self.across = line
+
+
+def _each_is_a_line(row: Sequence[str]) -> bool:
+    """Tell a row of whole lines side by side: "2 leeks | 30 g butter"."""
+    cells = [cell.strip() for cell in row if cell.strip()]
+    whole = all(begins_with_amount(cell) and not only_amount(cell) for cell in cells)
+    return len(cells) > 1 and whole
 
 
 def _words(token: Token) -> str:
@@ -254,6 +328,8 @@ def _below(tokens: Sequence[Token], place: int) -> list[str]:
         if token.type == "heading_open" or len(lines) > MOST_STORY:
             break
         if token.type == "inline":
+            if _whole(token, "strong") and _place_of(_words(token).rstrip(":"), alone=True):
+                break
             lines += filter(None, _words(token).splitlines())
     return lines
 
@@ -294,7 +370,7 @@ def _under(words: str, level: int, found: _Found, below: Sequence[str]) -> None:
         found.place, found.section, found.level = place or "", over, level
         if place == "list":
             found.parts.append((over, []))
-    elif inside and (place != "steps" or found.place == "steps"):
+    elif inside and place not in _BESIDE and (place != "steps" or found.place == "steps"):
         _deeper(plain, found, default=place == "steps")
     elif place is not None:
         found.place, found.section, found.level = place, "", level
@@ -323,11 +399,13 @@ def _take(line: str, found: _Found) -> None:
         if not found.parts:
             found.parts.append(("", []))
         found.parts[-1][1].append(line)
-    elif (found.place == "figures" or _LABEL.match(line)) and (claims := claims_in([line])):
+    elif _tells_figures(line, found) and (claims := claims_in([line])):
         # "Per serving: 390 kcal, 21 g fat"; the first that tells a figure counts.
         told = {claim.key for claim in found.claims}
         found.claims += [claim for claim in claims if claim.key not in told]
         found.asides.append(("nutrition", line))
+    elif found.place != "head" and not (found.source or is_step(line)) and source_in(line):
+        found.source = source_in(line)
     elif found.place == "steps" and kind_of_line(line) != "note":
         found.steps.append((found.section, line))
     elif found.place == "source":
@@ -336,6 +414,10 @@ def _take(line: str, found: _Found) -> None:
         _fact(line, found)
     else:
         found.asides.append(("note", line))
+
+
+def _tells_figures(line: str, found: _Found) -> bool:
+    return found.place == "figures" or tells_figures(line) or _LABEL.match(line) is not None
 
 
 def _serves(text: str) -> bool:

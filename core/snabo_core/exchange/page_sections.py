@@ -12,6 +12,8 @@ from dataclasses import dataclass, replace
 from itertools import groupby
 from typing import Any
 
+from lxml import etree
+
 from snabo_core.quantities.kinds import heading_name
 from snabo_core.recipe import ToldRecipe
 from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES
@@ -19,6 +21,8 @@ from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES
 _HEADINGS = {"h1", "h2", "h3", "h4", "h5", "h6", "dt", "legend", "caption"}
 _BLOCKS = _HEADINGS | {"p", "li", "div", "tr", "dd", "label", "section", "article", "blockquote"}
 _BOLD = "strong", "b"
+# What words that stand by themselves stand between.
+_APART = _BLOCKS | {"ul", "ol", "table", "br", "hr"}
 # A heading is no longer, and as many letters may stand between two lines of one list.
 LONGEST_HEADING, WIDEST_GAP = 60, 200
 # A line may stand in more than one place of a page: in its story, in the copy that is printed.
@@ -66,27 +70,52 @@ def _letters(text: str) -> str:
 def _shown(tree: Any) -> _Shown:
     pieces: list[str] = []
     at, starts, ends, headings = 0, [], [], []
-    for block in tree.iter(*_BLOCKS):
+    for block in tree.iter(*_BLOCKS, *_BOLD):
+        if block.tag in _BOLD and not stands_alone(block):
+            continue
         if next(block.iterdescendants(*_BLOCKS), None) is not None:
             continue
-        words = " ".join(block.text_content().split())
-        letters = _letters(words)
-        if not letters:
-            continue
-        if (name := _heading(block, words)) is not None:
-            headings.append((at, name))
-        pieces.append(letters)
-        starts.append(at)
-        at += len(letters)
-        ends.append(at)
+        for words in _lines(block):
+            letters = _letters(words)
+            if not letters:
+                continue
+            if (name := _heading(block, words)) is not None:
+                headings.append((at, name))
+            pieces.append(letters)
+            starts.append(at)
+            at += len(letters)
+            ends.append(at)
     return _Shown("".join(pieces), frozenset(starts), frozenset(ends), tuple(headings))
+
+
+def _lines(block: Any) -> list[str]:
+    """Return the words of a block, parted where its lines are."""
+    said = [""]
+    for event, node in etree.iterwalk(block, events=("start", "end")):
+        if event == "end":
+            said[-1] += (node.tail or "") if node is not block else ""
+        elif node.tag == "br":
+            said.append("")
+        elif isinstance(node.tag, str):
+            said[-1] += node.text or ""
+    return [" ".join(line.split()) for line in said]
+
+
+def stands_alone(bold: Any) -> bool:
+    """Tell bold words with a line to themselves, that no block of their own holds."""
+    above, before, below = bold.getparent(), bold.getprevious(), bold.getnext()
+    if above is None or any(one is not None and one.tag not in _APART for one in (before, below)):
+        return False
+    left = above.text if before is None else before.tail
+    alone = not (left or "").strip() and not (bold.tail or "").strip(" :\n\t\r")
+    return alone and next(above.iterchildren(*_APART), None) is not None
 
 
 def _heading(block: Any, words: str) -> str | None:
     """Return the name that a block gives to what stands below it, None for any other block."""
     if len(words) > LONGEST_HEADING or any(c.isdigit() for c in words):
         return None
-    bold = next(block.iterchildren(*_BOLD), None)
+    bold = block if block.tag in _BOLD else next(block.iterchildren(*_BOLD), None)
     whole = bold is not None and _letters(bold.text_content()) == _letters(words)
     if block.tag in _HEADINGS or whole:
         return words

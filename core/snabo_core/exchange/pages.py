@@ -21,9 +21,7 @@ from w3lib.encoding import html_to_unicode
 from snabo_core.errors import BadInput
 from snabo_core.exchange.page_sections import with_shown_sections
 from snabo_core.exchange.schema_org import Found, recipes_in
-from snabo_core.quantities.kinds import begins_with_amount
-from snabo_core.recipe.sections import INGREDIENTS, METHOD
-from snabo_core.recipe.servings import servings_in
+from snabo_core.exchange.visible import visible_words
 from snabo_core.unseen import all_without_unseen
 
 # Pages have a few thousand tags; a tree of more than these is not built.
@@ -42,14 +40,6 @@ _MARKUP = re.compile(
 # What pages put around a block so that old browsers pass over it.
 _BEFORE = ("<!--", "//", "/*", "*/", "<![CDATA[")
 _BEHIND = ("-->", "//", "/*", "*/", "]]>", ";")
-_DROPPED = ("script", "style", "noscript", "iframe", "object", "embed", "form", "button", "select",
-            "svg", "template", "nav", "footer", "header[@role]", "aside")  # fmt: skip
-_HIDDEN = (
-    "//*[@hidden]",
-    "//*[@aria-hidden='true']",
-    "//*[contains(translate(@style,' ',''),'display:none')]",
-    "//*[contains(translate(@style,' ',''),'visibility:hidden')]",
-)
 
 
 _SAVED = re.compile(
@@ -57,12 +47,8 @@ _SAVED = re.compile(
 )
 # Half of a letter, as JSON can write it.
 _HALF = re.compile(r"\\u[dD][89a-fA-F]")
-# What may be a menu above the name of a recipe; a page has no more of them.
-_MENUS, MOST_MENUS, LEAST_LINKS = {"ul", "ol", "div", "p"}, 60, 2
-_HEADINGS = {"h1", "h2", "h3"}
 # What a word of another vocabulary begins with: "schema:Recipe", "https://schema.org/name".
 _LOCAL = re.compile(r"[\s/#:]+")
-LONGEST_LABEL = 60
 # Characters that no tree holds.
 _CONTROL = re.compile(
     "[\x00-\x08\x0b\x0c\x0e-\x1f\x7f-\x84\x86-\x9f\ud800-\udfff\ufdd0-\ufdef\ufffe\uffff]"
@@ -132,7 +118,7 @@ def read_page(source: str) -> Page:
     recipes = recipes_in(_linked(tree))
     if not any(found.told.parts for found in recipes):
         recipes = recipes_in(_microdata(tree)) or recipes
-    text = _visible(tree)
+    text = visible_words(tree)
     if len(recipes) == 1:
         recipes = [replace(recipes[0], told=with_shown_sections(recipes[0].told, tree))]
     return Page(tuple(recipes), text)
@@ -267,92 +253,3 @@ def _linked_like(item: Any, deep: int) -> Any:
     if not inner and "value" in item:
         made["text"] = item["value"]
     return made
-
-
-def _names_itself(tree: Any) -> bool:
-    """Tell a page that names its recipe itself: the window's title says it among other things."""
-    if any(heading.text_content().strip() for heading in tree.xpath("//h1")):
-        return True
-    above = _above_the_list(tree)
-    if len(above) == 1:
-        return True
-    first = " ".join(tree.xpath("string((//h2 | //h3)[1])").split())
-    words = re.findall(r"[^\W\d_]+", first.casefold())
-    said = tree.xpath("string(//title)").casefold()
-    return len(words) > 1 and all(word in said for word in words)
-
-
-def _above_the_list(tree: Any) -> list[str]:
-    """Return the headings above the one of the ingredients; none of a page without that."""
-    headings = [" ".join(one.text_content()[:200].split()) for one in tree.iter(*_HEADINGS)]
-    at = next((n for n, said in enumerate(headings) if INGREDIENTS.match(said)), 0)
-    return [said for said in headings[:at] if said]
-
-
-def _before_heading(tree: Any) -> list[Any]:
-    """Return what may be a menu above the first heading; none of a page without one.
-
-    A single link above it is the site's name, where the page has one heading of the first rank.
-    """
-    found: list[Any] = []
-    for element in tree.iter(*_MENUS, *_HEADINGS):
-        if element.tag in _HEADINGS:
-            least = 1 if element.tag == "h1" else LEAST_LINKS
-            return [menu for menu in found if _only_links(menu, least)]
-        if len(found) < MOST_MENUS:
-            found.append(element)
-    return []
-
-
-def _beside_heading(tree: Any) -> list[Any]:
-    """Return what stands before the page's one heading of the first rank and is no recipe.
-
-    A column at its side ("About me") comes first in the source, and last to the eye.
-    """
-    headings = [one for one in tree.xpath("//h1") if one.text_content().strip()]
-    if len(headings) != 1:
-        return []
-    above = [headings[0], *headings[0].iterancestors()]
-    before = [one for node in above for one in node.itersiblings(preceding=True)]
-    columns = [one for one in before if isinstance(one.tag, str) and one.tag != "head"]
-    items = [item.text_content() for one in columns for item in one.xpath(".//li | .//p | .//td")]
-    told = sum(begins_with_amount(" ".join(item[:200].split())) for item in items)
-    if told >= LEAST_LINKS:
-        return []
-    return [one for one in columns if servings_in(" ".join(one.text_content().split())) is None]
-
-
-def _only_links(element: Any, least: int) -> bool:
-    """Tell a menu: so many links or more, and no word outside of them."""
-    links = element.xpath(".//a")
-    linked = sum(len("".join(link.text_content().split())) for link in links)
-    letters = sum(c.isalnum() for c in element.text_content())
-    return len(links) >= least and linked >= letters
-
-
-def _visible(tree: Any) -> str:
-    """Return the words a reader of the page sees, a line for each block."""
-    from html_text import extract_text  # noqa: PLC0415  slow to load
-
-    for path in (*(f"//{name}" for name in _DROPPED), *_HIDDEN):
-        for element in tree.xpath(path):
-            parent = element.getparent()
-            if parent is not None:
-                element.drop_tree()
-    if _names_itself(tree):
-        for title in tree.xpath("//title"):
-            title.drop_tree()
-    for menu in _before_heading(tree):
-        if menu.getparent() is not None:
-            menu.drop_tree()
-    for column in _beside_heading(tree):
-        column.drop_tree()
-    for cell in tree.xpath("//td | //th"):
-        # "Ingredients" beside the list of them stands above it.
-        words = " ".join(cell.text_content()[:LONGEST_LABEL].split())
-        beside = cell.getnext()
-        listed = beside is not None and beside.xpath("boolean(.//br | .//li | .//p)")
-        if listed and (INGREDIENTS.match(words) or METHOD.match(words)):
-            cell.tag = "h3"
-    main = tree.xpath("(//main | //article)[1]")
-    return str(extract_text(main[0] if main else tree, guess_layout=True))

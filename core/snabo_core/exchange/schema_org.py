@@ -33,6 +33,7 @@ NUTRITION = {
     "fatContent": "fat",
     "saturatedFatContent": "saturated",
     "sodiumContent": "sodium_mg",
+    "saltContent": "salt",
 }
 TIMES = {"prepTime": "prep", "cookTime": "cook", "totalTime": "total"}
 # ISO 8601-1:2019, 5.5.2: P, days, T, hours, minutes, seconds; years to weeks are no cooking time.
@@ -141,13 +142,23 @@ def recipes_in(documents: Any) -> list[Found]:
             told = told_of(node, known)
             if (told.parts or told.steps) and all(told != one.told for one in found):
                 found.append(Found(told, node))
-    whole = {_name_words(one.told.title) for one in found if one.told.parts and one.told.steps}
-    found = [one for one in found if one.told.steps or _name_words(one.told.title) not in whole]
+    found = [one for one in found if not any(_cut_short(one.told, other.told) for other in found)]
     return sorted(found, key=lambda one: -len(one.told.lines()))
 
 
+def _cut_short(one: ToldRecipe, other: ToldRecipe) -> bool:
+    """Tell a recipe that a page carries whole once more: with a method, or with more of all."""
+    if _name_words(one.title) != _name_words(other.title):
+        return False
+    sizes = [(len(told.lines()), len(told.steps)) for told in (one, other)]
+    if not one.steps and other.steps and other.parts:
+        return True
+    less = sizes[0] != sizes[1] and all(a <= b for a, b in zip(*sizes, strict=True))
+    return less and set(one.lines()) <= set(other.lines())
+
+
 def _name_words(title: str) -> str:
-    """Return a title by its letters: a page may carry the same recipe cut short once more."""
+    """Return the letters of a title."""
     return "".join(c for c in title.casefold().replace(" and ", "") if c.isalnum())
 
 
@@ -181,6 +192,10 @@ class _Reader:
         """Return the ingredient list; a list inside it is a part of its own."""
         found: list[tuple[str, list[str]]] = [("", [])]
         items = self.several("recipeIngredient", "ingredients", "ingredient", "supply")
+        if len(items) == 1 and isinstance(items[0], str):
+            # One text with a line for each may have its headings dressed up too.
+            lines = [line for line in items[0][:LONGEST_TEXT].splitlines() if line.strip()]
+            items = lines if any(map(_is_head, lines)) else items
         heads = [_is_head(item) for item in items]
         # Where every line is dressed up, none is a heading.
         set_apart = sum(heads) <= len(items) * MOST_HEADS

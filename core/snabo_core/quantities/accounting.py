@@ -74,6 +74,14 @@ _NUMBERED = re.compile(
     r"|(?<=\()\s*(?:[£$€]\s?\d+(?:\.\d{2})?|\d{1,3}\s?p)(?:\s+each)?\s*(?=\))",
     re.IGNORECASE,
 )
+# What of the dish a line is for: all of it is eaten. What is for the stock may be strained off.
+_FOR_A_PART = re.compile(
+    r"\bfor (?:the |a |your )?(?:(?:white|cheese|bread|pancake|shortcrust|suet|potato|salad|crumble|curry|"
+    r"pie|tomato|dipping|main) )?(?:sauce|gravy|batter|mash|pastry|crust|crumbs?|crumble|lid|dressing|"
+    r"salad|custard|dough|dumplings?|patties|meatballs|pancakes|roux|curry|dip|salsa|slaw|"
+    r"raita|tarka|paste|(?:egg )?wash)\b(?!\s+\w)",
+    re.IGNORECASE,
+)
 # Figures up to which a row counts as free of, or low in; g per 100 g, mg for sodium.
 # EU 1924/2006 annex: low fat 3 g (1.5 for liquids), low sugars 5 g, low sodium 120 mg.
 FREE_UP_TO = {"sugar": 0.5, "salt": 60.0, "fat": 1.0, "alcohol": 0.0}
@@ -235,6 +243,8 @@ def _of_what(text: str, line: Sequence[Word], used: frozenset[int]) -> list[str]
 def _settle_claims(book: _Ledger) -> None:
     food, form, library, text = book.food, book.form, book.library, book.text
     for match in _WEIGHED.finditer(text):
+        book.settle(*match.span())
+    for match in _FOR_A_PART.finditer(text):
         book.settle(*match.span())
     for match in _NUMBERED.finditer(text):
         book.settle(*match.span())

@@ -107,6 +107,8 @@ def draft_of(clause: Clause, library: Library, system: str) -> Draft:
         return draft
     _head_amount(draft, system, library.own_units)
     if draft.amount is None:
+        _amount_in_bracket(draft, system)
+    if draft.amount is None:
         _amount_behind(draft, system, library.own_units)
     _amounts_in_brackets(draft, system)
     _heap_behind(draft)
@@ -200,6 +202,7 @@ def _until_bracket(text: str) -> tuple[str, str]:
     return text[:place], text[place:]
 
 
+_DIGIT = re.compile(r"\d")
 _NUMBER_START = re.compile(r"(?<![\w.,/-])(?=\d)|(?<![\w-])(?=(?:a|an|one|two|three|four|half)\s)")
 
 
@@ -213,7 +216,9 @@ def _amount_behind(draft: Draft, system: str, own: Collection[str]) -> None:
             amount, end = read_amount(depth_zero[match.start() :], system, own)
             if amount is None or not depth_zero[match.start()].isdigit():
                 continue
-            better = best is None or (best[0].unit is None and amount.unit is not None)
+            # "2 x 150 g" is whole; the number of "cod loin 2, 300 g" is not.
+            bare = best is not None and best[0].unit is None and best[0].each is None
+            better = best is None or (bare and amount.unit is not None)
             if better:
                 best = (amount, match.start(), match.start() + end)
         if best is not None:
@@ -222,6 +227,21 @@ def _amount_behind(draft: Draft, system: str, own: Collection[str]) -> None:
             draft.amount, draft.behind = amount, amount.weighs or amount.unit is not None
             draft.rest = ", ".join(x for x in (before, after) if x)
             return
+
+
+def _amount_in_bracket(draft: Draft, system: str) -> None:
+    """Take a bracket that is an amount and nothing else: "Leeks (3)", "cod (2 x 150 g)"."""
+    match = _BRACKET.search(draft.rest)
+    inside = match[1].strip(" .~") if match is not None else ""
+    if match is None or not inside[:1].isdigit():
+        return
+    rest = f"{draft.rest[: match.start()]} {draft.rest[match.end() :]}"
+    amount, end = read_amount(inside, system)
+    # "Basil (1 bunch), 20 g" has its amount behind.
+    if amount is None or inside[end:].strip() or _DIGIT.search(without_dimensions(rest)):
+        return
+    draft.amount, draft.behind = amount, amount.weighs or amount.unit is not None
+    draft.rest = rest
 
 
 def _amounts_in_brackets(draft: Draft, system: str) -> None:

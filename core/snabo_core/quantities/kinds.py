@@ -39,7 +39,7 @@ _FURNITURE = re.compile(
     r"^\W*(?:amounts?|quantit(?:y|ies)|qty)\s+(?:units?\s+)?(?:ingredients?|items?|foods?)\W*$|"
     r"(?:like|reply|quote|report|share)\s*[·|•]\s*(?:like|reply|quote|report|share|\d)|^re\s*:|tag us\b|"
     r"did you (?:make|try|like) (?:this|it)|pin (?:this|it|me) (?:for|to)\b|last edited|joined:|"
-    r"^\W*printed (?:from|on|by|at)\b|(?:previous|next|older|newer) (?:posts?|recipes?|articles?|entry|entries)|private notes?|cooking notes \(|home\s*[›>»/]|back to top|print\s*[|·•]|save\s*[|·•]|"
+    r"^\W*printed (?:from|on|by|at)\b|(?:previous|next|older|newer) (?:posts?|recipes?|articles?|entry|entries)|private notes?|cooking notes \(|home\s*[›>»/]|^\W*(?:all )?recipes?\s*[›>»]|back to (?:the )?(?:top|front page|home|start|list|index|all recipes|recipes|main page)|print\s*[|·•]|save\s*[|·•]|"
     r"tell us below|made it\?|nutrition (?:facts|info|information)|wp recipe|\bads?\b by|"
     r"report (?:this|an? )|select all|updated \d|posted \d|more from|top comment|seen \d\d:|sent from my|ingredients? to cart|instacart|cart\b.*\$|difficulty:|skill level|"
     r"(?:course|cuisine|category|keywords?|author|diet|tags?|published|updated|posted(?: on| by)?|"
@@ -89,6 +89,12 @@ _NUTRITION = re.compile(
     r"^\W*\d+\s*(?:kcal|calories|cal)\b|\bmacros\s*:|\b\d+\s*(?:k?cals?|calories)\b.*\b\d+\s?g?\s?p\b.*\b\d+\s?g?\s?[cf]\b",
     re.IGNORECASE,
 )
+# "412 kcal per serving", and nothing else.
+_ENERGY = re.compile(
+    r"\W*(?:(?:about|approx\w*|around|circa)\.?\s+)?\d{2,4}\s*(?:kcals?|calories|cals?)"
+    r"(?:\s*(?:/|per\b|each\b|an?\b).{0,20})?\W*",
+    re.IGNORECASE,
+)
 _TIME_WORDS = (
     r"(?:pr[eé]p(?:aration)?|cook(?:ing)?|cuisson|total|active|inactive|rest(?:ing)?|chill(?:ing)?|ready|hands[\s-]?on|"
     r"bake|baking|marinating|soaking|passive|additional|work|start to finish|waiting|rising|proving|stand(?:ing)?)"
@@ -111,6 +117,7 @@ _NOTE = re.compile(
     r"^\W*(?:(?:cook'?s?|chef'?s?|recipe|baker'?s?|my|editor'?s?)?\s*(?:notes?|tips?|hints?|variations?|substitutions?|"
     r"storage|make[\s-]ahead|to store|to freeze|freezing|leftovers|to reheat|serving suggestions?|"
     r"nb|n\.b\.|ps|p\.s\.|warning|remember|disclaimer|equipment|special equipment|you will need)\s*[:.\-–—]|\*{1,3}\s*\w+ .*"
+    r"|(?:p\.?\s?p?\.?s\.?|n\.?b\.?)\s+(?-i:[A-Z])"
     # What is said of a dish: "It keeps for 4 days."
     r"|(?:it|this|these|they|that)\s+(?:is|are|was|were|keeps?|makes?|feeds?|freezes?|takes?|tastes?|works?|goes|can|will|needs?|has|have)\b"
     r"|(?:(?:also|really|very|even|just|extra|all)\s+){0,2}(?:nice|lovely|delicious|great|best|good|better|tasty|perfect|brilliant|"
@@ -373,6 +380,11 @@ def heading_name(text: str) -> str | None:
     return None
 
 
+def is_energy(text: str) -> bool:
+    """Tell a piece that says how much energy a serving has, and nothing else."""
+    return _ENERGY.fullmatch(text) is not None
+
+
 @lru_cache(maxsize=REMEMBERED)
 def kind_of_line(text: str, system: str = "metric") -> LineKind:
     """Return what a line is, looked at alone; `food` is what nothing else claims."""
@@ -383,7 +395,8 @@ def kind_of_line(text: str, system: str = "metric") -> LineKind:
     tests: tuple[tuple[LineKind, bool], ...] = (
         ("times", _TIMES.match(clean) is not None),
         ("furniture", is_furniture(raw)),
-        ("nutrition", _NUTRITION.search(clean) is not None and not begins_with_amount(clean)),
+        ("nutrition", is_energy(clean)
+                      or (_NUTRITION.search(clean) is not None and not begins_with_amount(clean))),
         ("servings", len(clean) <= 80 and _SERVINGS.match(clean) is not None
                      and re.match(r"^\W*for\b", clean, re.IGNORECASE) is None),
         ("note", _COMMAND.match(clean) is not None or _NOTE.match(clean) is not None),

@@ -105,6 +105,10 @@ _JUICED = re.compile(
     r"(?:\s+only)?(?P<rest>.*)$",
     re.IGNORECASE,
 )
+# "2 tbsp lemon juice or vinegar": the juice is one of two foods.
+_OTHER_FOOD = re.compile(
+    r"\s+(?:or|and|&)\s|\s*[/+]\s*\w|\s*[,;]\s*\d+\s*(?:g|kg|ml|tbsp|tsp)\b", re.IGNORECASE
+)
 _PARTLY = re.compile(
     r"^(?P<count>\S{1,12})\s+(?P<fruit>lemons?|limes?|oranges?|grapefruits?)\s*[-–,:;(]*\s*(?P<one>juice|zest)\s+of\s+"
     r"(?P<first>both|all|one|half|two|\d{1,2}(?:/\d)?)\s*[,;&]?\s*(?:and\s+)?(?:the\s+)?(?P<other>juice|zest)\s+of\s+"
@@ -196,7 +200,7 @@ def read_lines(
                                        Clause(f"zest of {both['rest']}"))  # fmt: skip
     elif (partly := _PARTLY.match(clean)) is not None:
         clauses = _parted_fruit(partly)
-    elif (juiced := _JUICED.match(clean)) is not None:
+    elif (juiced := _JUICED.match(clean)) is not None and not _goes_on(juiced):
         clauses = _fruit_clauses(juiced)
     else:
         clauses = split_foods(clean, system, library)
@@ -208,6 +212,10 @@ def read_lines(
         )
         for clause in clauses
     )
+
+
+def _goes_on(match: re.Match[str]) -> bool:
+    return match["how"].lower() in {"juice", "zest"} and bool(_OTHER_FOOD.match(match["rest"]))
 
 
 def _fruit_clauses(match: re.Match[str]) -> tuple[Clause, ...]:

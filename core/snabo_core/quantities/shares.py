@@ -40,6 +40,7 @@ _LENGTH_BEHIND = re.compile(
     r"(?:piece|knob|thumb|length|stick|nub)s?\b\)?",
     re.IGNORECASE,
 )
+_DONE_TO_IT = re.compile(r"\b(?:in|into|to|of)\s*$", re.IGNORECASE)
 CM_PER_INCH = 2.54
 # Percent up to which a share without a word for it is one of fat; common practice, no source.
 MOST_FAT, MOST_FAT_OF_MEAT = 85, 35
@@ -92,7 +93,8 @@ def take_length(text: str) -> tuple[float | None, str]:
 def take_length_behind(text: str) -> tuple[float | None, str]:
     """Return the inches of a piece told behind its food ("ginger, 2 inch piece") and the rest."""
     match = _LENGTH_BEHIND.search(text)
-    if match is None:
+    # "Cut into 2 cm pieces" says what is done to it.
+    if match is None or _DONE_TO_IT.search(text[: match.start()]):
         return None, text
     return _inches(match), f"{text[: match.start()]} {text[match.end() :]}".strip()
 

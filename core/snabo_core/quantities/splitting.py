@@ -319,6 +319,10 @@ def _joined_name(left: str, right: str, library: Library) -> str | None:
     spans = spans_in(after, library)
     if not before or not spans:
         return None
+    # "Black beans or hot sauce" offers no bean sauce: of what shares a name the first is singular.
+    plural = first.rstrip()[-1:] == "s" and not before[-1].plain.endswith("s")
+    if plural and not _DIGIT.search(right):
+        return None
     head = head_span(after, spans, library)
     if head is None:
         return None

@@ -27,7 +27,7 @@ _UNIT = r"(?:seconds?|secs?|minutes?|mins?|mns?|minuts?|hours?|hrs?|h(?=\b|\d)|m
 _SPAN = re.compile(
     rf"\b(?P<low>{_N}){_MORE}\s*+(?P<unit_low>{_UNIT})?\s*+"
     rf"(?:(?:-|–|—|to|or|and)\s*+(?P<high>{_N}){_MORE}[\s-]*+)?[\s-]*+"
-    rf"(?P<unit>{_UNIT})\b(?:\s*+(?:and\s++)?(?P<more>{_N})\s*+(?P<more_unit>{_UNIT})\b)?",
+    rf"(?P<unit>{_UNIT})(?:\b|(?=\d))(?:\s*+(?:and\s++)?(?P<more>{_N})\s*+(?P<more_unit>{_UNIT})\b)?",
     re.IGNORECASE,
 )
 _BARE_MINUTES = re.compile(

@@ -105,6 +105,25 @@ _BOTH_ENDS = re.compile(
 )
 
 
+# "1 little gem" is no small one of something.
+_LITTLE_GEM = re.compile(r"\blittle gems?\b(?:\s+lettuces?\b)?", re.IGNORECASE)
+# "Lemon juice or to taste" offers no lemon.
+_OR_ENOUGH = re.compile(
+    r",?\s+or\s+(?:more\s+|less\s+)?(?P<how>to taste|as needed|as required|if needed|as desired)\b",
+    re.IGNORECASE,
+)
+# "Mushrooms, wiped and dried" are no dried mushrooms.
+_SURFACE_DRIED = re.compile(
+    r"\b(?P<before>(?:washed|rinsed|wiped|cleaned|scrubbed|drained|spun|brushed)(?:\s+(?:well|clean))?)"
+    r"(?:,\s*|\s+)(?:(?:and|then|&)\s+)?(?:(?:well|thoroughly|completely|very)\s+)*dr(?:ied|y)\b",
+    re.IGNORECASE,
+)
+# "Leeks x3, sliced".
+_TIMES_BEHIND = re.compile(r"(?<=[a-z])\s*[x×]\s?(?=\d{1,3}\s*(?:$|[,;(*]|\b\s[–a-z-]))")
+# "c. 400g cauliflower" is about so much, no cup.
+_CIRCA = re.compile(r"^\s*ca?\.\s*(?=\d)|(?<=[,;(–-])\s*ca?\.\s*(?=\d)", re.IGNORECASE)
+
+
 def tidy(text: str) -> str:
     """Return a line with entities decoded, odd spaces and control characters gone."""
     plain = _LONG_WORD.sub(r"\g<0> ", html.unescape(text))
@@ -151,7 +170,10 @@ def plain_line(text: str) -> str:
     clean = _CREAM_OF.sub("cream of", _SAME.sub("1 ", clean))
     clean = _CHICKEN.sub("chicken", _RIB_EYE.sub("ribeye", clean))
     clean = re.sub(r"(?<=[a-z])\s+'?n'?\s+(?=[a-z])", " and ", clean, flags=re.IGNORECASE)
-    clean = re.sub(r"(?<=[a-z])\s*[x×]\s?(?=\d+\s*$)", " ", clean)
+    clean = _LITTLE_GEM.sub("baby gem lettuce", clean)
+    clean = _OR_ENOUGH.sub(r", \g<how>", clean)
+    clean = _SURFACE_DRIED.sub(r"\g<before>", clean)
+    clean = _CIRCA.sub("about ", _TIMES_BEHIND.sub(" ", clean))
     clean = _SCANNED_POUND.sub(r"\g<gap>l\g<pounds>", _SCANNED_ONE.sub("1", clean))
     clean = _FRENCH_SPOON.sub(lambda spoon: "tbsp " if spoon["kind"][0] in "sS" else "tsp ", clean)
     clean = _TOLD_SPOON.sub(r"\g<kind>spoon\g<many>", _TOLD_CUP.sub(r"\g<cup>", clean))

@@ -6,6 +6,7 @@ import re
 from collections.abc import Callable, Sequence
 from itertools import pairwise
 
+from snabo_core.method.products import NOUNS
 from snabo_core.quantities.kinds import (
     begins_with_amount,
     heading_name,
@@ -22,7 +23,7 @@ from snabo_core.recipe.servings import lists_ingredients, servings_in
 from snabo_core.recipe.titles import stands_above, title_of
 from snabo_core.recipe.written import Written, ends_with_amount, has_amount, only_amount
 
-MOST_NAME_WORDS = 4
+MOST_NAME_WORDS, MOST_HOUSE_WORDS, LEAST_LETTERS = 4, 5, 4
 # A heading set off by a mark: "> Tray".
 _SET_OFF = re.compile(r">\s*[^\W\d][^\d,.;]{1,40}")
 _SEASONING = re.compile(r"\b(?:salt|pepper|oil|butter|water|herbs?|seasoning|parsley|basil|coriander|cilantro|chives|dill|"
@@ -78,6 +79,18 @@ class Around:
             found += has_amount(line.text)
         return found >= least
 
+    def list_follows(self, least: int) -> bool:
+        """Tell whether so many lines below are foods with an amount, one after the other."""
+        found = 0
+        for line in self.lines[self.place + 1 :]:
+            text = line.text
+            sentence = text[-1:] in ".!?" and len(text.split()) > MOST_NAME_WORDS
+            listed = has_amount(text) and not sentence and self.names_food(text)
+            found = found + 1 if listed else 0
+            if found >= least:
+                return True
+        return False
+
     def name_follows(self) -> bool:
         """Tell whether one of the next lines can be the name of a dish."""
         for offset in range(1, 4):
@@ -97,12 +110,28 @@ class Around:
             return not opens and len(text) <= LONGEST_NAME and not is_step(text)
         return False
 
+    def house_above(self, line: Written) -> bool:
+        """Tell whose page it is, in capitals above the name of a dish: "THE GARDEN GATE"."""
+        follows = self.next()
+        if follows is None or not follows.after_blank or not line.text.isupper():
+            return False
+        if follows.text.isupper() or len(line.text.split()) > MOST_HOUSE_WORDS:
+            return False
+        named = any(map(self._says_dish, line.text.split()))
+        return not named and any(map(self._says_dish, follows.text.split())) and self.name_follows()
+
+    def _says_dish(self, word: str) -> bool:
+        bare = word.strip(" ,.:;()&").lower()
+        dish = bare in NOUNS or bare.removesuffix("s") in NOUNS
+        return dish or (len(bare) >= LEAST_LETTERS and self.names_food(bare))
+
     def heading(self, line: Written, opened: int) -> str | None:
         """Return the name of the part a line opens: marked as one, or known by the lines under it."""
         text = line.text
         if is_enumerated(text):
             return self._enumerated_heading(text)
-        name = heading_name(text)
+        drawn = text.capitalize() if line.drawn and self.amounts_follow(1) else None
+        name = heading_name(text) or drawn
         if (
             name is not None
             and (

@@ -7,6 +7,7 @@ from collections.abc import Iterable, Sequence
 
 from snabo_core.dish import Claim
 from snabo_core.foods.labels import SODIUM_PER_SALT_MG
+from snabo_core.quantities.kinds import is_energy, is_step
 from snabo_core.wording import KJ_PER_KCAL
 
 # Nobody eats so many grams of sodium at a sitting: a bare number above it counts milligrams.
@@ -14,6 +15,9 @@ MOST_SODIUM_G = 10.0
 LARGEST = 100_000.0
 # Names side by side that are the head of a table.
 LEAST_ACROSS = 2
+# So many figures with energy among them are no list of foods.
+LEAST_TOLD = 3
+_CALORIES = re.compile(r"k?cal(?:orie)?s?\b", re.IGNORECASE)
 _NUMBER = re.compile(
     r"(?P<less><|≤|less than|under|up to)?\s*(?P<low>\d[\d., ]*)"
     r"(?:\s*(?:-|–|to)\s*(?P<high>\d[\d.,]*))?\s*(?P<unit>[a-zµμ]*)",
@@ -34,18 +38,20 @@ _NAMES = {
     "sodium_mg": r"sodium",
     "salt": r"salt",
     "fat": r"(?:total fat|fats?)",
-    "kcal": r"(?:calories|energy|kcal|cals?)",
+    "kcal": r"(?:calories|energy|kcals?|cals?)(?:\s+(?:per|a|each)\s+(?:serving|portion|head))?",
 }
 _WORDS = {"kcal": "energy", "net_carbs": "net carbs", "saturated": "saturated fat",
           "sodium_mg": "sodium"}  # fmt: skip
 _UNITS = {"kcal": "kcal", "sodium_mg": "mg"}
-_VALUE = r"(?:<|less than)?\s*\d[\d.,]*(?:\s*(?:-|–)\s*\d[\d.,]*)?\s*(?:g|grams?|mg|kcal|kj|cal(?:orie)?s?)?\b"
+_VALUE = r"(?:<|less than)?\s*\d[\d.,]*(?:\s*(?:-|–)\s*\d[\d.,]*)?\s*(?:g|grams?|mg|kcals?|kj|cal(?:orie)?s?)?\b"
 # "Per portion:", "Nutrition (each serving):", "1 slice has".
 _OF_WHAT = re.compile(
     r"^\W*(?:nutrition\w*\W+|figures\W+)?(?:per|a|an|each|one|1)\s+(?:\d+\s+)?"
     r"(?:serving|portion|person|slice|piece|plate|head|bowl|helping)\b\W*(?:has|contains|provides|gives)?\W*",
     re.IGNORECASE,
 )
+_KCAL_ALONE = re.compile(r"(?P<v>\d[\d.,]*\s*k?cal(?:orie)?s?)\b", re.IGNORECASE)
+_KJ_FIRST = re.compile(r"\d[\d.,]*\s*kj\s*[/,(|]?\s*(\d[\d.,]*\s*k?cal)", re.IGNORECASE)
 _PER_100 = re.compile(r"\bper\s*100\s*(?:g|ml)\b|/\s*100\s*g\b", re.IGNORECASE)
 
 
@@ -121,6 +127,13 @@ def claims_in(lines: Iterable[str]) -> tuple[Claim, ...]:
     return claimed(figures)
 
 
+def tells_figures(text: str) -> bool:
+    """Tell "412 calories, 22 g fat and 20 g protein per serving" from a list on one line."""
+    if _CALORIES.search(text) is None or is_step(text):
+        return False
+    return is_energy(text) or len(claims_in([text])) >= LEAST_TOLD
+
+
 def columns_of(line: str) -> list[str]:
     """Return the keys that the head of a table names, in its order: "Energy | Fat | Carbs"."""
     found: list[tuple[int, str]] = []
@@ -155,14 +168,18 @@ def _figures(line: str) -> list[tuple[str, str]]:
 
 def _paired(line: str, *, before: bool) -> list[tuple[str, str]]:
     """Return figures by key, each with the value before or behind its name, or else beyond it."""
+    # Of "1724kJ/412kcal" the second is told in our unit.
+    rest = _KJ_FIRST.sub(r"\1", line)
     found: list[tuple[str, str]] = []
-    rest = line
     for key, name in _NAMES.items():
         sides = [
             re.search(rf"(?P<v>{_VALUE})\s*(?:of\s+)?{name}\b", rest, re.IGNORECASE),
             re.search(rf"\b{name}\b\W{{0,3}}(?P<v>{_VALUE})", rest, re.IGNORECASE),
         ]
         match = next(filter(None, sides if before else reversed(sides)), None)
+        if key == "kcal":
+            # "545kcals": what is told in it needs no name.
+            match = match or _KCAL_ALONE.search(rest)
         if match is None:
             continue
         value = match["v"]

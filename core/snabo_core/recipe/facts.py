@@ -11,7 +11,8 @@ _YIELD = re.compile(
     r"\b(?:makes|yields?)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|\s(?!\s)){1,60})",
     re.IGNORECASE,
 )
-_UNIT = r"(?:h\b|hrs?\b\.?|hours?\b|m\b|mins?\b\.?|minutes?\b|days?\b)"
+# "2h15m" runs on.
+_UNIT = r"(?:h(?=\d)|hrs?(?=\d)|h\b|hrs?\b\.?|hours?\b|m\b|mins?\b\.?|minutes?\b|days?\b)"
 _ONE_TIME = rf"\d+(?:\.\d+)?(?:\s\d/\d)?\s*(?:(?:-|–|to)\s*\d+\s*)?{_UNIT}"
 # "1 hr 40" leaves its minutes unsaid.
 _HOURS_AND = (
@@ -26,7 +27,7 @@ _KINDS = {
 }
 _BEFORE = {kind: re.compile(rf"\b(?:{words})(?:\s+(?:time|in))?\s*[:=\-–|]?\s*(?:about\s+)?(?P<t>{_DURATION})",
                             re.IGNORECASE) for kind, words in _KINDS.items()}  # fmt: skip
-_AFTER = {kind: re.compile(rf"(?P<t>{_DURATION})\s*(?:in the |of )?(?:{words})\b", re.IGNORECASE)
+_AFTER = {kind: re.compile(rf"(?P<t>{_DURATION})\s*(?:in the |of )?(?:{words})\b(?:\s+time\b)?", re.IGNORECASE)
           for kind, words in _KINDS.items()}  # fmt: skip
 _ABOUT = r"(?:(?:about|around|approx(?:imately)?\.?|roughly|circa|ca\.?|c\.)\s*)?"
 _ALONE = re.compile(
@@ -38,7 +39,8 @@ _ALONE = re.compile(
 # "Makes 8 crêpes, serves 4" makes eight.
 _SERVED_TOO = re.compile(r"\W+(?:serv(?:es|ing)|feeds|enough for|for \d)\b", re.IGNORECASE)
 _SERVED = re.compile(
-    r"\b(?:serves?|feeds?|serving|portions?|servings?|people|persons?)\b", re.IGNORECASE
+    r"\b(?:serves?|feeds?|serving|portions?|servings?|people|persons?)\b|^\W*for\s+\d",
+    re.IGNORECASE,
 )
 _TIME = re.compile(
     rf"(?:(?:^\W*|\s)time\s*[:=]\s*|^\W*time\s+(?=\d))(?:about|around|approx\.?|roughly)?\s*(?P<t>{_DURATION})(?:\s*\+)?",
@@ -57,11 +59,43 @@ _TOLD = (
 # "20 minutes + 3 hours in the oven": what comes before the oven is work.
 _WORK_FIRST = re.compile(rf"(?P<t>{_DURATION})\s*(?:\+|plus|and then)\s*$", re.IGNORECASE)
 _BREAKS = re.compile(
-    r"[|·•;]|\.(?=\s)|\s{2,}|\t|\s[-–—/]\s|,(?!\d)"
+    r"[|·•;]|//|\.(?=\s)|\s{2,}|\t|\s[-–—/]\s|,(?!\d)"
     r"|(?<=servings)\s+(?=\d)|(?<=portions)\s+(?=\d)|(?<=people)\s+(?=\d)",
     re.IGNORECASE,
 )
 
+# "Serves 4 (55 minutes)".
+_IN_BRACKETS = re.compile(
+    rf"\(\s*((?:[a-z]+\s+){{0,3}}{_ABOUT}(?:{_DURATION}))\s*\)", re.IGNORECASE
+)
+_HOUR, _MINUTE = r"(?:h|hrs?|hours?)", r"(?:minutes?|mins?|m)"
+_DECIMAL_HOURS = re.compile(rf"(?<![\d.,])(\d),(\d{{1,2}})(?=\s*{_HOUR}\b)", re.IGNORECASE)
+_SHARES = {"½": 0.5, "¼": 0.25, "¾": 0.75, "⅓": 1 / 3, "⅔": 2 / 3}
+_PARTS_OF_HOURS = re.compile(
+    rf"(?<![\d/.])(?:(?P<whole>\d{{1,2}})\s*)?(?P<part>[½¼¾⅓⅔]|(?<!\d)\d/\d)\s*(?P<unit>{_HOUR})\b",
+    re.IGNORECASE,
+)
+_H_AND_MIN = re.compile(
+    rf"\b(\d{{1,2}})\s*{_HOUR}\.?\s*(?:(?:and|&)\s*)?([0-5]?\d)\s*(?:{_MINUTE}\b\.?|['′’](?!['’\w]))",
+    re.IGNORECASE,
+)
+# "1 hour, 20 minutes", but not "1 hour, 20 minutes cooking".
+_H_COMMA_MIN = re.compile(
+    rf"\b(\d{{1,2}})\s*{_HOUR},\s*([0-5]?\d)\s*{_MINUTE}\b\.?(?!\s*(?:in the |of )?"
+    rf"(?:{'|'.join(_KINDS.values())})\b)",
+    re.IGNORECASE,
+)
+_H_MIN = re.compile(r"\b(\d{1,2})\s?h\s?([0-5]\d)(?![\d:.,/])(?!\s*(?:m|h)\w*)\b", re.IGNORECASE)
+_STROKE_MINUTES = re.compile(
+    r"(\b(?:prep\w*|cook\w*|bak\w+|total|time|ready(?: in)?|takes)\b[^|;\d]{0,12}\d{1,3})\s*"
+    r"['′’](?!['’\w])",
+    re.IGNORECASE,
+)
+_ABOUT_SO = re.compile(
+    rf"(?:\b(?:approx(?:imately)?\.?|roughly|circa|ca\.)\s*|~\s*)(?={_DURATION})",
+    re.IGNORECASE,
+)
+_OR_SO = re.compile(rf"(\d\s*{_UNIT})\s+or (?:so|more|less)\b", re.IGNORECASE)
 _HOURS_IN_WORDS = re.compile(
     "|".join(
         rf"\b{words}\b" for words, (low, high) in WORDED.items() if low == high and "hour" in words
@@ -77,10 +111,39 @@ _LABELLED = re.compile(
 )
 
 
+# "Cook 20 minutes" is an order; with a colon, or called a time, it is a fact.
+_LABEL = re.compile(rf"\W*(?:{'|'.join(_KINDS.values())})\w*(?:\s+time\b|\s*[:=])", re.IGNORECASE)
+
+
+_FACT_LABEL = re.compile(
+    rf"(?:serves|servings?|portions?|yields?|people|(?:{'|'.join(_KINDS.values())})(?:\s+time)?|time)",
+    re.IGNORECASE,
+)
+
+
 def yield_in(text: str) -> str:
     """Return what a line says is made ("9 squares"), empty where it says nothing."""
     match = _YIELD.search(text[:200])
     return _SERVED_TOO.split(match["what"])[0].strip(" ,:-") if match else ""
+
+
+def _plainly(text: str) -> str:
+    """Return the beginning of a line with each duration as one: "1 h. 20 min.", "1h20'", "1H20".
+
+    What is only about how long it takes goes: "approx. 1 hr", "~40 min", "30 minutes or so".
+    """
+    said = _DECIMAL_HOURS.sub(r"\1.\2", text[:200])
+    said = _PARTS_OF_HOURS.sub(_decimal, said)
+    for pattern in (_H_AND_MIN, _H_COMMA_MIN, _H_MIN):
+        said = pattern.sub(r"\1 h \2 min", said)
+    said = _STROKE_MINUTES.sub(r"\1 min", said)
+    return _OR_SO.sub(r"\1", _ABOUT_SO.sub("", said))
+
+
+def _decimal(match: re.Match[str]) -> str:
+    part = match["part"]
+    share = _SHARES[part] if part in _SHARES else int(part[0]) / (int(part[2]) or 1)
+    return f"{int(match['whole'] or 0) + share:.3g} {match['unit']}"
 
 
 def _spelled(text: str) -> str:
@@ -101,6 +164,19 @@ def _with_minutes(text: str) -> str:
 
 def times_in(text: str) -> dict[str, float]:
     """Return minutes by kind (prep, cook, rest, total) that a line states."""
+    # A stroke with room around it parts facts: "4 / 40 min" is no tenth of a minute.
+    text = _plainly(text).replace(" / ", " | ")
+    pieces = [piece for piece in pieces_of(text) if only_times(piece)]
+    told = [_times_of(piece) for piece in pieces]
+    if len(pieces) > 1 and all(len(times) == 1 for times in told):
+        # "Serves 4 – 15 mins preparation – 40 mins cooking".
+        named = {kind: value for times in told for kind, value in times.items()}
+        if len(named) == len(told):
+            return named
+    return _times_of(text)
+
+
+def _times_of(text: str) -> dict[str, float]:
     plain = _with_minutes(_spelled(text))
     found: dict[str, float] = {}
     taken: list[tuple[int, int]] = []
@@ -138,12 +214,13 @@ def _beside_servings(text: str) -> re.Match[str] | None:
 
 def pieces_of(text: str) -> list[str]:
     """Return what stands between the points, bars and gaps of a line that tells several facts."""
-    return [piece for piece in _BREAKS.split(text[:200]) if re.search(r"\w", piece)]
+    plain = _IN_BRACKETS.sub(r" | \1 | ", _plainly(text))
+    return [piece for piece in _BREAKS.split(plain) if re.search(r"\w", piece)]
 
 
 def without_times(text: str) -> str:
     """Return a line with a bar for each time that it names: "For 4 | / |"."""
-    plain = _spelled(text)
+    plain = _spelled(_plainly(text))
     for pattern in (*_BEFORE.values(), *_AFTER.values(), _TIME):
         plain = pattern.sub("|", plain)
     return plain
@@ -151,9 +228,19 @@ def without_times(text: str) -> str:
 
 def only_times(text: str) -> bool:
     """Tell a piece that says how long something takes and nothing else: "Cooking: 1 h 30"."""
-    plain = _spelled(text).strip(" .:,()")
+    plain = _spelled(_plainly(text)).strip(" .:,()")
     plain = re.sub(rf"^{_ABOUT}", "", plain, flags=re.IGNORECASE)
     return any(pattern.fullmatch(plain) is not None for pattern in _TOLD)
+
+
+def labels_time(text: str) -> bool:
+    """Tell a line that is a time with its label, wherever it stands: "Cook time: 40 minutes"."""
+    return _LABEL.match(text) is not None and only_times(text)
+
+
+def is_fact_label(text: str) -> bool:
+    """Tell the name of a fact and nothing else: "Serves", "Prep time"."""
+    return _FACT_LABEL.fullmatch(text.strip(" :*")) is not None
 
 
 def minutes_of(text: str) -> float:

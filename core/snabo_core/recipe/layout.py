@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Callable, Sequence
 from dataclasses import replace
+from itertools import takewhile
 
 from snabo_core.dish import AsideKind
 from snabo_core.quantities.kinds import (
@@ -14,14 +15,30 @@ from snabo_core.quantities.kinds import (
     heading_name,
     is_button,
     is_dated,
+    is_energy,
     is_step,
     kind_of_line,
 )
 from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.recipe.around import MOST_NAME_WORDS, WRAPPED_AT, Around, opens_list
-from snabo_core.recipe.claims import claims_in
-from snabo_core.recipe.facts import only_times, pieces_of, times_in, without_times, yield_in
+from snabo_core.recipe.claims import claims_in, tells_figures
+from snabo_core.recipe.facts import (
+    labels_time,
+    only_times,
+    pieces_of,
+    times_in,
+    yield_in,
+)
 from snabo_core.recipe.from_steps import AMOUNT_STARTS
+from snabo_core.recipe.lines import (
+    LEAST_SENTENCE,
+    counts_out,
+    is_facts,
+    measures,
+    only_facts,
+    served_at_end,
+    tells_without_order,
+)
 from snabo_core.recipe.outline import Aside, Layout, weigh_in_grams
 from snabo_core.recipe.sections import (
     ALL_IN_GRAMS,
@@ -29,6 +46,7 @@ from snabo_core.recipe.sections import (
     FROM,
     GREETING,
     HOW_TO,
+    MAIL_HEAD,
     METHOD,
     METHOD_SAYS,
     NOTES,
@@ -68,31 +86,16 @@ _OWN_LINE = re.compile(r"(?:some|more|extra|additional|plenty|any|a)\b", re.IGNO
 _LEFT_OPEN = re.compile(
     r"(?:,|;|-|\b(?:and|then|or|to|&|the|a|an|with|in|of|until|til|for))\s*$", re.IGNORECASE
 )
-# Energy among times and servings: "50 min · 4 people · 286 kcal".
-_ENERGY = re.compile(
-    r"\W*\d{2,4}\s*(?:kcal|calories|cals?)(?:\s*(?:per|each|a)\b.{0,20})?\W*", re.IGNORECASE
-)
 # What is longer is not taken up again by the next line.
 LONGEST_STEP, LONGEST_LINE = 2000, 400
 # No ingredient is broken over more lines than this beside its first.
 MOST_JOINED = 5
-_COUNTED = (
-    r"(?:\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d{1,3}|\w+))?"
-    r"(?:\s+(?:persons?|people|servings?|portions?|eaters|adults|diners|guests|covers|mouths))?"
-)
 _WHOLE_PART = re.compile(
     r"^(?:for (?:the )?)?(?P<name>[^\W\d][^\d:,.]{1,40}):\s+(?P<rest>\S.*)$", re.IGNORECASE
 )
 _NEXT_ITEM = re.compile(
     r"[,;]\s+(?=(?:\d|[½¼¾⅓⅔⅛]|an?\s|half\s|some\s|(?:large |small |good |big )?(?:pinch|handful|knob|splash|drizzle|dash)"
     r"|salt\b|pepper\b))",
-    re.IGNORECASE,
-)
-_AT_THE_END = re.compile(
-    r"(?:^|[.!?,]\s+)(?:(?:makes\s+|about\s+)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s+(?:servings|portions)"
-    r"|(?:serves|feeds|does|for|(?:enough|good)\s+for)\s+(?:about\s+)?\d{1,2}(?:\s*(?:[-–]|to|or)\s*\d{1,2})?"
-    r"(?:\s+people)?(?:\s+as an?\s+(?:\w+\s+)?(?:side|main|starter|course|dish))*"
-    r"(?:\s*\([^()]*\))?)\W*$",
     re.IGNORECASE,
 )
 # Whom it feeds, and a stop with more behind it.
@@ -104,6 +107,7 @@ _TELLS_ON = re.compile(r"(?:takes|needs|ready|keeps|freezes)\b", re.IGNORECASE)
 _SAYS_WHAT_IS = re.compile(
     r"\W*(?:\w+\s+){1,3}(?:is|are|was|were|has|have|had|makes|made|tastes)\b"
 )
+_BRACKETS = re.compile(r"[()\[\]{}]")
 # How a list begins that is told: "You need 1 leek".
 _NEEDED = re.compile(
     r"^(?:you(?:'ll|’ll| will)?\s+(?:also\s+)?need|take|get|have ready)\W*\s+(?=[\d½¼¾⅓⅔])",
@@ -113,7 +117,10 @@ _NEEDED = re.compile(
 LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
 _NO_AMOUNT = re.compile(r"\d+\s+(?:minutes?|mins?|hours?|degrees?|times?|people)\b", re.IGNORECASE)
 LEAST_LISTED = 3
-LEAST_SENTENCE = 4
+LEAST_OF_A_LETTER = 2
+# No longer is a name under a letter.
+MOST_SIGNED = 3
+_SALT_OR_SUGAR = re.compile(r"\W*(?:salt|sugar)\b\W*\d", re.IGNORECASE)
 _SALT_AND_PEPPER = re.compile(
     r"\W*s\s?(?:&|\+|/|n|and)\s?p\b(?:\s+(?:to|for|as)\b.{0,30})?\W*", re.IGNORECASE
 )
@@ -128,19 +135,21 @@ _OPEN_END = re.compile(
 )
 
 
-# "Makes 8 crêpes", and nothing else.
-_MADE = re.compile(r"^\W*(?:makes|yields?)\s*:?(?:\s+[^\s.,;]+){1,5}\s*$", re.IGNORECASE)
 _IN_BRACKETS = re.compile(
     r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"
     r"(?:slices|squares|pieces|wedges|muffins|cakes|balls|patties|rolls|tarts|pies|cups|loaves|bars))\s*\)",
     re.IGNORECASE,
 )
+# What stands on a page and is no title.
+LONGEST_TITLE_LINE = 70
+_ON_A_PAGE = re.compile(
+    r"[★☆|↓©]|jump|print|^home\s*[/|]|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
+    r"cookie|share|posted|updated|\bsave\b|sign|log ?in|(?:contributed|submitted|written) by|"
+    r"^(?:difficulty|level|skill|cuisine|course|category)\b",
+    re.IGNORECASE,
+)
 # What a title goes on with on its second line: "with pickled red onion".
 _GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
-# A weight or a measure in the words of a line: no title holds one.
-_MEASURED = re.compile(
-    r"\d\s?(?:g|gr|kg|ml|lbs?|oz|cups?|tbsp|tsp|pounds?|ounces?|grams?)\b", re.IGNORECASE
-)
 
 
 class _Sorter:
@@ -157,10 +166,18 @@ class _Sorter:
         self.broken = False
         # Whether the figures of a label are gone through.
         self.figures = False
+        # Whether steps stand behind stars.
+        self.starred = False
+        # Where facts were told last.
+        self.facts_at = -2
         # What a reply is about, where nothing else is a title.
         self.about = ""
         # The title as it stands, with all that is said around it.
         self.titled = ""
+        head = list(takewhile(lambda line: MAIL_HEAD.match(line.text), lines))
+        # One alone ("From: the garden") may be part of a recipe, unless the dish is named below it.
+        named = len(head) == 1 and _names_dish(lines[1:3])
+        self.letter = len(head) if named or len(head) >= LEAST_OF_A_LETTER else 0
         heads = (i for i, line in enumerate(lines) if opens_list(line.text))
         self.list_at = next(heads, 0)
         methods = (i for i, line in enumerate(lines) if METHOD.match(line.text))
@@ -210,10 +227,10 @@ class _Sorter:
         """
         facts = _FACTS_FIRST.match(line.text)
         named = self.layout.title or self.layout.parts
-        if facts is None or not named or _only_facts(line.text):
+        if facts is None or not named or only_facts(line.text):
             return line
         head, rest = line.text[: facts.end()].strip(), line.text[facts.end() :]
-        told = only_servings(head) or _only_facts(head.rstrip("."))
+        told = only_servings(head) or only_facts(head.rstrip("."))
         if not told or not (is_step(rest) or len(rest.split()) >= LEAST_TOLD):
             return line
         self._take(replace(line, text=head, raw=head))
@@ -242,14 +259,14 @@ class _Sorter:
             # A page's title once more, above its recipe.
             or (text == self.titled and not self.layout.parts)
             or (kind_of_line(line.raw) == "furniture" and not self._is_title(line))
-            or (self.section == "head" and stands_above(text) and self.around.name_follows())
+            or (self.section == "head" and self._stands_above(line))
         ):
             self._aside("furniture", line.raw)
         elif not self.layout.title and self._is_title(line):
             self._take_title(text)
         elif self._take_facts(line) or self._take_whole_part(line):
             return
-        elif kind_of_line(text) == "nutrition":
+        elif self._tells_nutrition(line):
             self._aside("nutrition", text)
         elif self.section == "head" and OVEN.match(text):
             self._aside("note", text)
@@ -267,6 +284,19 @@ class _Sorter:
             self._aside("nutrition", text)
         return self.figures
 
+    def _stands_above(self, line: Written) -> bool:
+        """Tell what stands above the name of the dish and is none."""
+        if stands_above(line.text):
+            fact = times_in(line.text) or servings_in(line.text) is not None
+            return not fact and self.around.name_follows()
+        return not self.layout.title and self.around.house_above(line)
+
+    def _tells_nutrition(self, line: Written) -> bool:
+        """Tell what a serving has in it; "Salt: 1/2 tsp" among the lines of a list is a food."""
+        if self.section == "list" and _SALT_OR_SUGAR.match(line.text) and not line.after_blank:
+            return False
+        return kind_of_line(line.text) == "nutrition" or tells_figures(line.text)
+
     def _is_named(self, line: Written) -> bool:
         """Take a line that names the dish or says where it comes from."""
         name = told_name(line.text)
@@ -277,7 +307,8 @@ class _Sorter:
                 self._aside("furniture", self.titled)
             self.titled, self.layout.title = line.text, name
             return True
-        if self.section != "head" or FROM.match(line.text) is None:
+        sent = self.around.place < self.letter
+        if self.section != "head" or not (sent or FROM.match(line.text)):
             return False
         self.about = self.about or (replies_about(line.text) or "")
         self._aside("furniture", line.raw)
@@ -334,12 +365,10 @@ class _Sorter:
         ):
             return False
         if kind == "furniture":
-            return re.search(r"[★☆|↓©]|jump|print|^home\s*[/|]|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
-                             r"cookie|share|posted|updated|\bsave\b|sign|log ?in|(?:contributed|submitted|written) by|"
-                             r"^(?:difficulty|level|skill|cuisine|course|category)\b", text, re.IGNORECASE) is None and len(text) < 70  # fmt: skip
+            return _ON_A_PAGE.search(text) is None and len(text) < LONGEST_TITLE_LINE
         if only_amount(text):
             return False
-        measured = _MEASURED.search(text) is not None
+        measured = measures(text)
         if measured and (begins_with_amount(text) or self.around.names_food(text)):
             return False
         if begins_with_amount(text):
@@ -365,12 +394,19 @@ class _Sorter:
         if (name := told_in_letter(text)) is not None:
             self.layout.title = name
         self.layout.servings = self.layout.servings or servings
+        _, name, behind = text.partition(self.layout.title)
+        for kind, value in times_in(_BRACKETS.sub(" | ", behind)).items() if name else ():
+            # "Leek bake (serves 4, 40 minutes)".
+            self.layout.minutes.setdefault(kind, value)
 
     def _take_facts(self, line: Written) -> bool:
         """Take servings, yield and times from a line that says them; True if that is all it says."""
         text = line.text
         kind = kind_of_line(text)
-        if self.section == "method" and not line.after_blank and kind != "servings":
+        facts_above = self.facts_at == self.around.place - 1
+        goes_on = facts_above and (only_facts(text) or only_servings(text))
+        told = goes_on or labels_time(text)
+        if self.section == "method" and not (line.after_blank or told or kind == "servings"):
             self._servings_in_story(text)
             return False
         minutes, servings = times_in(text), servings_in(text)
@@ -378,18 +414,29 @@ class _Sorter:
             # "(8 slices)" below the title.
             self.layout.makes = self.layout.makes or made["what"]
             return True
-        told = kind in {"times", "servings"} or (
-            len(text) < 120
-            and (servings is not None or bool(minutes))
-            and (self._is_facts(text) or only_servings(text) or _only_facts(text))
+        told = (
+            told
+            or kind in {"times", "servings"}
+            or (
+                len(text) < 120
+                and (servings is not None or bool(minutes))
+                and (
+                    is_facts(text)
+                    or only_servings(text)
+                    or only_facts(text)
+                    or only_times(text)
+                    or (self.section == "head" and counts_out(text))
+                )
+            )
         )
         if not told:
             self._servings_in_story(text)
             return False
+        self.facts_at = self.around.place
         for name, value in minutes.items():
             self.layout.minutes.setdefault(name, value)
         for piece in pieces_of(text):
-            if _ENERGY.fullmatch(piece):
+            if is_energy(piece):
                 self._aside("nutrition", piece)
         makes = yield_in(text)
         if servings is not None and (
@@ -418,7 +465,8 @@ class _Sorter:
 
     def _whole_part(self, text: str) -> tuple[str, list[str]] | None:
         match = _WHOLE_PART.match(text)
-        if match is None or kind_of_line(text) in {"nutrition", "furniture"}:
+        aside = kind_of_line(text) in {"nutrition", "furniture"} or tells_figures(text)
+        if match is None or aside:
             return None
         split = _NEXT_ITEM.split(match["rest"].rstrip(" ."))
         items = max(split, self._items(match["rest"]), key=len)
@@ -427,23 +475,8 @@ class _Sorter:
             return None
         return match["name"], items
 
-    def _is_facts(self, text: str) -> bool:
-        """Tell "Makes 4 | 35 mins" and "Takes 30 mins all in." from steps and foods."""
-        if begins_with_amount(text) and not re.match(
-            r"^\d+:?\d*\s*(?:servings?|portions?|people|pers|porcj|porz|porc|portioner|port\b|prep|cook|total|min)"
-            r"|^\d[\d\s–-]*\w*\s*\W\s*(?:serves|servings|portions)\b",
-            text,
-            re.IGNORECASE,
-        ):
-            return False
-        if re.match(rf"^\W*for\s+(?:about\s+)?{_COUNTED}\W*$", text, re.IGNORECASE):
-            return True
-        return re.match(r"^\W*(?:serves?|servings?|feeds|makes|cuts? into|yields?|portions?|takes|ready|prep|cook|total|bake|active|rest|"
-                        r"time|chill|enough|recipe|\(|\d)", text, re.IGNORECASE) is not None and not is_step(text)  # fmt: skip
-
     def _servings_in_story(self, text: str) -> None:
-        if self.layout.servings is None and (match := _AT_THE_END.search(text)) is not None:
-            self.layout.servings = servings_in(text[match.start() :])
+        self.layout.servings = self.layout.servings or served_at_end(text)
         if self.layout.servings is None and self.section == "head":
             self.layout.servings = servings_in_story(text)
 
@@ -464,7 +497,7 @@ class _Sorter:
             return
         text = STEP_NUMBER.sub("", line.text) if line.text else line.text
         steps = self.layout.steps
-        if SIGN_OFF.match(line.text) or (line.raw.startswith(">") and steps):
+        if SIGN_OFF.match(line.text) or self._signs(line) or (line.raw.startswith(">") and steps):
             self._aside("furniture", line.text)
             return
         if re.fullmatch(r"\W*\d{1,2}\W*", line.text):
@@ -494,11 +527,25 @@ class _Sorter:
                 self.under = name
             return
         kind = kind_of_line(line.text)
-        if (kind == "note" and not line.marked) or self._is_remark(line):
+        starred = self._is_starred(line)
+        if (starred and steps) or (kind == "note" and not line.marked) or self._is_remark(line):
             self._aside("note", line.text)
         else:
             steps.append(text)
             self.layout.sections.append(self.under)
+
+    def _is_starred(self, line: Written) -> bool:
+        """Tell a star below steps without one that marks a remark; of several each is a step."""
+        follows, first = self.around.next(), not self.starred
+        self.starred = self.starred or line.raw.startswith("*")
+        alone = follows is None or not follows.raw.startswith("*")
+        return line.raw.startswith("*") and line.after_blank and first and alone
+
+    def _signs(self, line: Written) -> bool:
+        """Tell the name under the last words of a letter."""
+        above = self.around.lines[self.around.place - 1].text if self.around.place else ""
+        short = len(line.text.split()) <= MOST_SIGNED and not is_step(line.text)
+        return short and SIGN_OFF.match(above) is not None
 
     def _opens_plain_list(self, line: Written) -> bool:
         """Tell the first line of a list that stands behind a step ("Oven 350. 1 hr.")."""
@@ -587,9 +634,22 @@ class _Sorter:
             for item in self._items(_NEEDED.sub("", text)):
                 self.layout.add_line(_without_number(item))
 
+    def _is_late_title(self, line: Written) -> bool:
+        """Tell the name of a dish that stands between its list and its steps."""
+        follows = self.around.next()
+        if self.layout.title or not self.layout.parts or follows is None or line.marked:
+            return False
+        apart = line.after_blank and follows.after_blank
+        orders = is_step(STEP_NUMBER.sub("", follows.text))
+        named = len(line.text.split()) > 1 and not has_amount(line.text)
+        return apart and orders and named and heading_name(line.text) is None
+
     def _in_words(self, line: Written) -> bool:
         """Take what is told among or before the lines of a list and is none of them."""
         text = line.text
+        if self._is_late_title(line):
+            self._take_title(text)
+            return True
         if self._is_before_list(line):
             self._aside("note" if text.startswith("(") else "story", text)
             return True
@@ -656,15 +716,17 @@ class _Sorter:
             return False
         if re.fullmatch(r"\([^()\d]*\)", text) is not None and not self.around.names_food(text):
             return True
-        if self._tells_before_list(text):
+        if self._tells_before_list(text) or self._says_above_list(text):
             return True
-        if has_amount(text) or is_step(text):
+        # "A family favourite" counts nothing.
+        counts = any(c.isdigit() for c in text) or self.around.names_food(text)
+        if (has_amount(text) and counts) or is_step(text):
             return False
         above = self.around.lines[self.around.place - 1].text if self.around.place else ""
         if above == self.titled and not line.after_blank and _GOES_ON.match(text):
             return True
         follows = self.around.next()
-        facts = follows is not None and _only_facts(follows.text)
+        facts = follows is not None and only_facts(follows.text)
         return self.around.place < self.list_at or (facts and not self.around.names_food(text))
 
     def _tells_before_list(self, text: str) -> bool:
@@ -710,9 +772,15 @@ class _Sorter:
         text, follows = line.text, self.around.next()
         if self.section != "head" or not self.layout.title or self.layout.parts:
             return False
+        if self._says_above_list(text):
+            return True
         apart = line.after_blank and not line.marked and follows is not None and follows.after_blank
         said = text.endswith((".", "!")) and len(text.split()) >= LEAST_SENTENCE
-        return apart and said and not is_step(text) and _MEASURED.search(text) is None
+        return apart and said and not is_step(text) and not measures(text)
+
+    def _says_above_list(self, text: str) -> bool:
+        """Tell a sentence that orders nothing, above lines with amounts: "Not quick, but good."."""
+        return tells_without_order(text) and self.around.list_follows(LEAST_LISTED)
 
     def listed(self, *, guessed: bool) -> Layout:
         """Take every line as one of an ingredient list, headings among them.
@@ -757,6 +825,16 @@ def sort_lines(text: str, names_food: Callable[[str], bool]) -> Layout:
     return _Sorter(written_lines(text), names_food).run()
 
 
+def _names_dish(lines: Sequence[Written]) -> bool:
+    """Tell a name with what is known of the dish right below it, as below a letter's subject."""
+    if len(lines) < 2 or lines[1].after_blank:
+        return False
+    name, below = (line.text for line in lines)
+    plain = not (begins_with_amount(name) or opens_list(name) or GREETING.match(name))
+    facts = only_facts(below) or only_servings(below) or begins_with_amount(below)
+    return plain and facts and name[-1:] not in ".!?,:"
+
+
 def _marked_heading(line: Written) -> str | None:
     """Return the heading that a line says it is: "For the lid:", "**Lid**"."""
     marked = line.raw.rstrip(" *_").endswith(":") or line.raw.startswith(("#", "**"))
@@ -781,13 +859,3 @@ def sort_list(
     written = [line for item in items for line in written_lines(" ".join(item.split()))]
     lines = [replace(line, after_blank=False, marked=False) for line in written]
     return _Sorter(lines, names_food).listed(guessed=guessed)
-
-
-def _only_facts(text: str) -> bool:
-    """Tell "For 5 persons. Preparation: 30 mins. Cooking: 1 h 30": no piece of it says anything else."""
-    pieces, rest = pieces_of(text), without_times(text)
-    timed = any(map(only_times, pieces)) or rest != text
-    return timed and any(
-        all(only_times(piece) or only_servings(piece) or _MADE.match(piece) for piece in some)
-        for some in (pieces, pieces_of(rest))
-    )

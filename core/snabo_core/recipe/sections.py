@@ -18,7 +18,7 @@ OVEN = re.compile(
 )
 # "Oven 190." and nothing else.
 OVEN_ALONE = re.compile(
-    r"^\W*(?:oven|gas)\b\W{0,4}(?:mark|temp\w*)?\W{0,3}\d{1,3}\s*°?\s*(?:[cf]|fan|deg\w*)?\b\W*$",
+    r"^\W*(?:oven|gas)\b\W{0,4}(?:mark|temp\w*|(?:on )?(?:at|to)|on)?\W{0,3}\d{1,3}\s*°?\s*(?:[cf]|fan|deg\w*)?\b\W*$",
     re.IGNORECASE,
 )
 STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
@@ -56,7 +56,7 @@ METHOD_SAYS = re.compile(
 )
 NOTES = re.compile(
     r"^\W*(?:(?:recipe|cook(?:'s|’s|s)?|chef(?:'s|’s|s)?|my|some)?\s*(?:notes?|tips?|hints?|variations?|substitutions?|storage|"
-    r"make[\s-]ahead|serving suggestions?|equipment|nutrition tip|faqs?|top tips?))\W*$",
+    r"make[\s-]ahead|serving suggestions?|equipment|nutrition tip|faqs?|top tips?|keeps|keeping|leftovers|good to know|worth knowing|things to know))\W*$",
     re.IGNORECASE,
 )
 NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|nutrients|per (?:serving|portion))\b.{0,40}$",
@@ -64,6 +64,11 @@ NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|n
 COMMENTS = re.compile(r"^\W*(?:\d+\s+)?(?:thoughts? on|comments?|reviews?|reader (?:comments|reviews)|ratings?|replies|responses|"
                        r"leave a (?:reply|comment)|related(?: recipes| posts)?|you (?:may|might) also (?:like|enjoy)|more recipes)\b(?:.{0,30}|\s*[“\"].{0,80})$",
                        re.IGNORECASE)  # fmt: skip
+# The head of a letter that was sent; what it is about may name the dish.
+MAIL_HEAD = re.compile(
+    r"^\W*(?:from|to|cc|bcc|date|sent|reply-to|subject|re|fwd?|betreff|von|an|datum)\s*:\s*\S",
+    re.IGNORECASE,
+)
 GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|yo|omg|guys|ladies|(?:ok(?:ay)?|right|well|alright)\b.{0,20}\bhere(?:'s|’s| is| goes)|morning|evening|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
                        r"as promised|fwd?:|re:|subject:|from:|sent:|to:|on \d)\b", re.IGNORECASE)  # fmt: skip
 SIGN_OFF = re.compile(r"^\W*(?:love|cheers|next (?:week|time|month)\b|see you|sent from|best|regards|xx?|enjoy|seen \d|on \d{1,2} \w+.*wrote|forwarded|kind regards|"

@@ -16,13 +16,13 @@ LONGEST_HEAD = 70
 REMEMBERED = 2048
 _N = r"\d{1,3}(?:\.\d)?"
 _RANGE = (
-    rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous) or)\s*(?P<high>{_N})"
+    rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving) or)\s*(?P<high>{_N})"
     # "Serves 3 - 45 minutes" is for three.
-    r"(?!\d|\s*-?\s*(?:min|hours?\b|hrs?\b|h\b|kcal|cal\b|°|%))"
+    r"(?!\d|\s*-?\s*(?:min|m\b|hours?\b|hrs?\b|h\b|kcal|cal\b|°|%))"
     # "Serves 6 (8 if there is bread)".
     rf"|\s*\(\s*(?:or\s+)?(?P<more>{_N})\s+(?:if|with|as|when|for|in)\b)?"
 )
-_ABOUT = r"(?:about|around|approx\.?|approximately|up to|roughly|at least|a good|some)?\s*"
+_ABOUT = r"(?:about|around|approx\.?|approximately|up to|roughly|at least|a good|some|circa|ca?\.|[~≈])?\s*"
 _ADJ = (
     r"(?:(?:hungry|generous|hearty|large|big|small|polite|people|adults?|main|side|good)\s+){0,2}"
 )
@@ -30,7 +30,7 @@ _ADJ = (
 _FOLK = r"(?:people|persons|eaters|diners|guests|mouths|grown[\s-]?ups|covers|heads|pax|ppl)"
 _PEOPLE = (
     rf"(?:{_FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
-    r"personas|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|dinners|suppers|meals)"
+    r"personas|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals)"
 )
 _CHILDREN = r"(?:kids?|children|child|toddlers?|little ones|small (?:people|ones)|little people)"
 # Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
@@ -41,13 +41,17 @@ _BOTH = re.compile(
 )
 _SAYS = (
     r"(?:serves?|serving(?!\s+size)|servings|feeds|portions?|does|enough for|good for|sufficient for|people|covers|doses? for|"
-    r"recipe serves|number of servings|porcj[ei]|porzioni|porciones|portioner|personen|personnes|personas|portionen)"
+    r"recipe serves|number of servings|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
 # "Serving size: 1 slice" says for nobody.
 _SIZE = re.compile(r"\bserving size\W{0,3}\d[\d./]*\s*\w*", re.IGNORECASE)
 # "2 (hungry) or 4".
 _WHO_THEY_ARE = re.compile(r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d)")
+_ALONE = re.compile(
+    r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself))\W*",
+    re.IGNORECASE,
+)
 _TWICE = re.compile(r"\btwice\b", re.IGNORECASE)
 _SERVES = tuple(
     re.compile(pattern, re.IGNORECASE)
@@ -55,16 +59,16 @@ _SERVES = tuple(
         rf"\b(?:family|crowd|group|party|table|household)\s+of\s+{_ABOUT}{_RANGE}\b",
         rf"(?:\b|\bx){_RANGE}\s*{_ADJ}{_PEOPLE}\b",
         rf"\b{_RANGE}\s+(?:[a-z-]+\s+){{1,2}}{_FOLK}\b",
-        rf"\b{_RANGE}\s+(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
+        rf"\b{_RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
         rf"\b{_FOLK}\s*[:=]\s*{_ABOUT}{_RANGE}\b",
-        rf"\b{_SAYS}\b\s*[:=\-–—]?\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\())?\(?{_ABOUT}{_RANGE}",
+        rf"\b{_SAYS}\b\s*[:=\-–—.…]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\())?\(?{_ABOUT}{_RANGE}",
         rf"\b{_RANGE}\s+of us\b",
         rf"\bfor\s+{_RANGE}\s?p\b\.?",
         rf"\bfeeds\s+(?:just\s+)?(?:me|one|1)\s+{_RANGE}\s+times\b",
         rf"\b(?:this|it)\s+(?:will|should|can)\s+(?:do|feed|serve)\s+{_ABOUT}{_RANGE}\b",
         rf"\(\s*{_RANGE}\s?p\.?\s*\)",
-        rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|]|\(or\b|(?:of us\b)|as\s+an?\b|{_PEOPLE})",
-        rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{_ABOUT}{_RANGE}\s*(?:$|[|.,(·•])",
+        rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|+·•]|\(or\b|(?:of us\b)|as\s+an?\b|{_PEOPLE})",
+        rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{_ABOUT}{_RANGE}\s*(?:$|[|.,(·•])(?!.*\b(?:each|per)\b)",
     )
 )
 # A piece of these is a meal; of others (dumplings, squares, crackers) several are.
@@ -80,7 +84,10 @@ _MEAL = re.compile(
 )
 # "Makes 4 bagels, 1 per person", "12 dumplings, 3 each".
 _EACH = re.compile(
-    rf"\b(?:makes|yields?)\b\s*:?\s*{_ABOUT}(?P<made>{_N})\b.{{1,40}}?\b(?P<each>{_N})\s*(?:\w+\s+)?(?:per (?:person|head|plate|"
+    rf"\b(?:makes|yields?)\b\s*:?\s*{_ABOUT}(?P<made>{_N})\b.{{1,40}}?(?<![\d/.])(?P<each>{_N})(?!/)\s*"
+    # "6 bowls, about 2 cups each" are six.
+    r"(?!(?:cups?|ml|litres?|liters?|g|grams?|kg|oz|ounces?|lbs?|cm|mm|inch(?:es)?|in|kcal|cal(?:orie)?s?|minutes?|mins?)\b)"
+    r"(?:\w+\s+)?(?:per (?:person|head|plate|"
     r"portion|serving)|each|apiece|a (?:person|head))\b",
     re.IGNORECASE,
 )
@@ -96,7 +103,8 @@ family crowd party table household for enough sufficient good about around appro
 roughly up to at least or and plus as a an the of with main side starter course hungry very generous
 generously big small large polite average leftovers leftover this recipe dose doses quantity
 quantities number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
-plate easily comfortably greedy ones do can total is are it that will should us batch heads head
+plate easily comfortably greedy ones do does can total is are it that will should us batch heads head
+sized scaled get gets we i out box boxes next day prep single just me circa ca c
 """
 _SAID_OF_LISTS = """
 zutaten ingrédients ingredientes ingredienti ingrediënten składniki für pour para per voor
@@ -160,8 +168,12 @@ class Servings:
 @lru_cache(maxsize=REMEMBERED)
 def servings_in(text: str) -> Servings | None:
     """Return how many a line says it serves, None where it counts no people."""
-    if (party := _PARTY.search(text[:LOOKED_AT])) is not None:
+    # "You need, for four:".
+    text = text.rstrip(": ")
+    if (party := _party_in(text)) is not None:
         return _counted(party)
+    if _ALONE.fullmatch(text[:LOOKED_AT]) is not None:
+        return Servings(1.0, 1.0)
     if _NUMBER.search(text[:LOOKED_AT]) is None and _TWICE.search(text[:LOOKED_AT]) is None:
         return None
     plain = _SIZE.sub(" ", text[:LOOKED_AT])
@@ -178,6 +190,12 @@ def servings_in(text: str) -> Servings | None:
     match = _MEAL.search(plain)
     # One pie is not one serving.
     return _checked(match) if match is not None and float(match["low"]) >= 2 else None
+
+
+def _party_in(text: str) -> re.Match[str] | None:
+    """Return those who eat, one by one, told in words or in figures."""
+    said = text[:LOOKED_AT]
+    return _PARTY.search(said) or _PARTY.search(spell_numbers(said))
 
 
 def _shared_out(plain: str) -> Servings | None:
@@ -210,8 +228,9 @@ def only_servings(text: str) -> bool:
     """Tell a line that says for how many and nothing else: every word of it speaks of that."""
     if servings_in(text) is None:
         return False
-    if (party := _PARTY.search(text[:LOOKED_AT])) is not None:
-        return not _other_words(f"{text[: party.start()]} {text[party.end() :]}")
+    if (party := _party_in(text)) is not None:
+        said = party.string
+        return not _other_words(f"{said[: party.start()]} {said[party.end() :]}")
     whole = _WHOLE_LINE.fullmatch(spell_numbers(text[:LOOKED_AT])) is not None
     return whole or not _other_words(text)
 

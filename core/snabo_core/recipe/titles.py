@@ -49,6 +49,14 @@ _SITE = re.compile(
     r"^(?P<name>.+?)\s+[-–—]\s+.{0,30}(?:kitchens?|cooks?|recipes|foods?|blog|magazine|eats|\.\w{2,3})$",
     re.IGNORECASE,
 )
+_TAGS = re.compile(r"</?[a-z][a-z0-9]{0,9}>", re.IGNORECASE)
+# A title in quotes or brackets as a whole.
+_IN_QUOTES = re.compile(r"^[\"“«»„(](?P<name>[^\"“”«»„()]{3,})[\"”“»«)]$")
+# "Copy of leek pie", "Recipe for leek pie".
+_SAID_BEFORE = re.compile(r"^(?:copy of|recipe for(?: an?| the)?)\s+(?=[^\W\d])", re.IGNORECASE)
+# "Leek pie #supper", "Leek pie ->".
+_SIGNS_BEHIND = re.compile(r"(?:\s+#\w+)+$|\s*(?:[-=]>|/)\s*$")
+_BRACES = str.maketrans("{}", "()")
 # Characters of a title that are read.
 _LOOKED_AT = 600
 _DIETS = re.compile(
@@ -65,6 +73,7 @@ _FOR_SO_MANY = re.compile(
     re.IGNORECASE,
 )
 _LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•(\[]+?)\s*[)\]]?$")
+_DASHED = re.compile(r"\s+[-–—]\s+")
 _TIME_ONLY = re.compile(
     r"(?:prep|cook|bake|total)\s+\d{1,3}|"
     r"(?:(?:ready )?in |under |about |only |just )*\d{1,3}(?:\s*[-–]\s*\d{1,3})?[\s-]*(?:m|mins?|minutes?|h|hrs?|hours?)\.?!*",
@@ -115,6 +124,7 @@ _ABOVE = re.compile(
     r"|(?=.{0,60}\b(?:plan|menu|diet|challenge|programme|program)\b)(?=.{0,60}\b(?:week|day)\s*\d{1,2}).{0,80}"
     rf"|(?:week|day)\s*\d{{1,2}}(?:\s*[-,:]?\s*{_WEEKDAY})?"
     r"|(?:the\s+)?(?:[\w'’]+\s+){0,4}(?:cook\s?books?|recipe (?:books?|box|files?|binder|collection))"
+    r"(?:,?\s*(?:page|pg|p)\.?\s*\d{1,4})?"
     r"|(?:my|our|family)\s+(?:[\w'’]+\s+){0,2}(?:recipes|kitchen|favou?rites)"
     r"|(?:photo|picture|scan|copy|photocopy)\s+of\s+[^:]{1,30}:?"
     r"|(?:to drink|wine|drink|pairing|serve with|equipment|season|photo|styling|words|course)\s*:\s*\S.{0,80}"
@@ -182,7 +192,8 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     """Return a title without labels, pages and tails, and how many it says it serves."""
     # What comes after this is no title any more, and its runs of dashes would be looked at for ever.
     text = text[:_LOOKED_AT]
-    bare = text.strip(" #*_=|")
+    bare = _TAGS.sub("", text.translate(_BRACES)).strip(" #*_=|")
+    bare = _IN_QUOTES.sub(r"\g<name>", _SAID_BEFORE.sub("", _SIGNS_BEHIND.sub("", bare)))
     for before in (_TODAY, _LABELLED, _DATED, _PAGE, _PLACE, _SO, _HERE):
         bare = before.sub("", bare)
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
@@ -204,7 +215,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         bare = name
     while (cut := _tail(bare)) is not None:
         servings = servings or _served_behind(bare[cut:])
-        bare = bare[:cut].rstrip(" -–—:|,/")
+        bare = bare[:cut].rstrip(" -–—:|,/~•·")
     first, *others = re.split(r"\s+\|\s+", bare)
     bare = first if others and len(first.split()) > 1 else bare
     bare = _DIETS.sub("", bare)
@@ -230,6 +241,6 @@ def _tail(text: str) -> int | None:
     last = _LAST.search(text)
     if last is None or last.start() == 0:
         return None
-    tail = last["tail"]
-    timed = _TIME_ONLY.fullmatch(tail) is not None
-    return last.start() if only_servings(tail) or timed else None
+    pieces = _DASHED.split(last["tail"])
+    facts = all(only_servings(one) or _TIME_ONLY.fullmatch(one) is not None for one in pieces)
+    return last.start() if facts else None

@@ -16,12 +16,17 @@ from snabo_core.quantities.tidying import tidy, without_pictures
 MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 20_000
 # "serves:: 4" of who keeps fields in notes.
 _FIELD = re.compile(r"^([^\w\n]{0,8}\w[\w ]{1,20})::[ \t]+", re.MULTILINE)
-_BULLET = re.compile(r"^\s*(?:(?:[-–—*•·▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
+_BULLET = re.compile(r"^\s*(?:(?:[-–—*•·+▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
 STEP_NUMBER = re.compile(
-    r"^\s*(?:step\s*)?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d\ufe0f?\u20e3\s*",
+    r"^\s*(?:step\s*)?\(?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d\ufe0f?\u20e3\s*",
     re.IGNORECASE,
 )
 _EMPHASIS = re.compile(r"(?P<star>\*{1,3}|_{2,3})(?=\S)(?P<words>[^*_]{1,200}?)(?<=\S)(?P=star)")
+# What is drawn on both sides of a heading: "-- Beans --", "<beans>", "== Topping ==".
+_DRAWN = re.compile(
+    r"^\s*(?P<sign>[-–—=~*_#<\[•+|]{1,6})\s*(?P<name>[^\W\d_][^\d.!?;,*_=#<>\[\]|~]{0,50}?)\s*"
+    r"[-–—=~*_#>\]•+|]{1,6}\s*$"
+)
 # A line that is slanted as a whole.
 _SLANTED = re.compile(r"^\s*_(?=[^\s_])(?P<words>[^_]{1,200})(?<=\S)_\s*$")
 # A picture of somebody with a number says how many it feeds.
@@ -75,12 +80,14 @@ _BETWEEN_FACTS = re.compile(
     r"(?<=\w)\s+[\U0001f300-\U0001faff\u23f0-\u23f3\u2600-\u27bf]\ufe0f?\s*(?=\w)"
 )
 LONGEST_FACTS = 120
-_NUMBERED = re.compile(r"^(?P<n>\d{1,2})\s*[.)]\s+")
-_COUNTED = re.compile(r"^(?P<n>\d{1,2})\s+(?=[^\W\d])")
+_NUMBERED = re.compile(r"^\(?(?P<n>\d{1,2})\s*[.)]\s+")
+_COUNTED = re.compile(r"^(?P<n>\d{1,2})\s+(?:[-–—]\s+)?(?=[^\W\d])")
 # So many in a row, counted from one, are steps where one of them begins with a command.
-LEAST_STEPS = 3
+LEAST_STEPS, MOST_HEADING_WORDS = 3, 4
 # "Leeks 2, peas 100g, garlic 3 cloves": where the food stands first, its amount ends the item.
 _NAME_FIRST = re.compile(r"^[^\W\d][^\d½¼¾]{1,40}?[\s:]+(?:x\s?)?(?=[\d½¼¾])")
+# "Olive oil (2 tbsp)".
+_LAST_BRACKET = re.compile(r"[^\W\d][^\d()]*\((?P<amount>[^()]{1,20})\)")
 
 
 @dataclass(frozen=True)
@@ -93,6 +100,8 @@ class Written:
     raw: str
     # Known to be a step by the numbers it stands among.
     step: bool = False
+    # Known to be a heading by what is drawn around it.
+    drawn: bool = False
 
 
 def _unquoted(text: str) -> str:
@@ -125,10 +134,12 @@ def written_lines(text: str) -> list[Written]:
             blank = True
             continue
         # What somebody sent is a line of its own, as what stands behind a bullet is.
+        drawn = _DRAWN.match(said)
+        bare = drawn["name"] if drawn is not None else bare
         marked = bare != plain or said != whole or STEP_NUMBER.match(bare) is not None
-        found.append(Written(bare, blank, marked, plain))
+        found.append(Written(bare, blank, marked, plain, drawn=drawn is not None))
         blank = False
-    return _runs_below_a_list(_numbers_marked(_labels_joined(found)))
+    return _runs_below_a_list(_numbers_marked(_unnumbered_list(_labels_joined(found))))
 
 
 def _serves(sign: re.Match[str]) -> str:
@@ -255,6 +266,11 @@ def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
     rows = [_amounts_joined(_GAP.split(piece.strip())) if piece.strip() else [] for piece in pieces]
     columns = any(len(row) == COLUMNS and all(map(begins_with_amount, row)) for row in rows)
     for piece, row in zip(pieces, rows, strict=True):
+        cells = [cell.strip() for cell in piece.strip(" |").split("|")]
+        if len(cells) == COLUMNS and only_amount(cells[0]):
+            # A row of a table: "| 60 g | walnuts |".
+            yield " ".join(cells)
+            continue
         named = len(row) == COLUMNS and any(c.isalpha() for c in row[1]) and not only_amount(row[1])
         listed = named and columns and begins_with_amount(row[0])
         told = any(map(_SERVES.match, row)) or (named and _TIMED.match(row[1]) is not None)
@@ -302,6 +318,28 @@ def _numbers_marked(lines: list[Written]) -> list[Written]:
     return result
 
 
+def _unnumbered_list(lines: list[Written]) -> list[Written]:
+    """Return lines without the numbers of a list of ingredients, counted on over its headings.
+
+    "1. 500 g beef" to "7. Juice of 1 lemon"; steps have amounts in few of their lines.
+    """
+    result = list(lines)
+    places: list[int] = []
+    for place, line in enumerate([*lines, None]):
+        number = _NUMBERED.match(line.text) if line is not None else None
+        if number is not None and int(number["n"]) == len(places) + 1:
+            places.append(place)
+            continue
+        if number is None and line is not None and len(line.text.split()) <= MOST_HEADING_WORDS:
+            continue
+        bare = [_NUMBERED.sub("", lines[at].text) for at in places]
+        if len(bare) >= LEAST_STEPS and sum(map(has_amount, bare)) * 3 > len(bare) * 2:
+            for at, text in zip(places, bare, strict=True):
+                result[at] = replace(lines[at], text=text, raw=text, marked=True)
+        places = [place] if number is not None and int(number["n"]) == 1 else []
+    return result
+
+
 def _runs_below_a_list(lines: list[Written]) -> list[Written]:
     """Tell the steps below a list by their numbers: "1) Leek in, 5 min", whatever their verbs."""
     result = list(lines)
@@ -327,7 +365,8 @@ def _labels_joined(lines: Sequence[Written]) -> list[Written]:
         before = joined[-1] if joined else None
         label = before is not None and len(line.text) < 25 and _LABEL.match(before.text)
         said = spell_numbers(line.text)
-        short = label and re.match(r"^\W*\d[\d\s./:–-]*(?:\w+\.?\s*){0,3}$", said)
+        step = re.fullmatch(r"\W*\d{1,2}[.)]\W*", line.text)
+        short = label and not step and re.match(r"^\W*\d[\d\s./:–-]*(?:\w+\.?\s*){0,3}$", said)
         if before is not None and short:
             joined[-1] = Written(f"{before.text} {line.text}", before.after_blank, before.marked,
                                before.raw)  # fmt: skip
@@ -346,6 +385,9 @@ def only_amount(text: str) -> bool:
 def ends_with_amount(text: str) -> bool:
     """Tell an item whose food stands first: nothing stands behind its amount but a bracket."""
     name = _NAME_FIRST.match(text)
+    bracket = _LAST_BRACKET.fullmatch(text)
+    if bracket is not None and only_amount(bracket["amount"]):
+        return True
     if name is None:
         return False
     tail = spell_fractions(re.sub(r"\s*\([^()]*\)\s*$", "", text[name.end() :]))

@@ -24,10 +24,12 @@ from snabo_core.swaps.role_words import (
     CRUMBED,
     CRUMBLE,
     DONE,
+    DUMPLINGS,
     DUSTED,
     DUSTING,
     FLOURED,
     INTO_MINCE,
+    LEAST_DUMPLINGS,
     LEAST_GRAMS,
     LEAST_LIQUID_GRAMS,
     LIQUID_CLASSES,
@@ -39,6 +41,7 @@ from snabo_core.swaps.role_words import (
     MOST_ROUX_GRAMS,
     NUT_ROAST,
     RAISING,
+    ROUX,
     SHAPED,
     SHORT_PASTA,
     SHORT_WORD,
@@ -85,7 +88,9 @@ def _thickens(line: Line, context: Context, book: Book) -> bool:
     group = book.group_of(line.food)
     if group is not None and group.key == "starch" and grams <= MOST_ROUX_GRAMS:
         return context.liquid >= LEAST_LIQUID_GRAMS or said is not None
-    return context.liquid >= LEAST_LIQUID_GRAMS and grams <= limit
+    if context.liquid < LEAST_LIQUID_GRAMS:
+        return False
+    return grams <= limit or (grams <= MOST_ROUX_GRAMS and ROUX.search(context.steps) is not None)
 
 
 def context_of(dish: Dish, part: Part, library: Library) -> Context:
@@ -145,6 +150,8 @@ def _by_companions(
         _coats(line, context, book) or (unnamed and _is_dusted(line, context))
     ):
         return "crumb"
+    if group.key == "flour" and unnamed and _is_for_dumplings(line, context):
+        return "dumpling"
     if group.key == "crumbs" and unnamed and CRUMBED.search(context.steps) is not None:
         return "crumb"
     if group.key == "crumbs" and context.minced and by_name not in {"crumb", "stuffing"}:
@@ -156,9 +163,13 @@ def _by_companions(
         return "binder"
     if group.key == "meal" and unnamed and _rises(context.part, book):
         return "quick_bread"
-    if group.key == "potato" and by_name in {None, "lid"} and _is_mash(line, context, book):
-        return "mash"
-    return None
+    mash = group.key == "potato" and by_name in {None, "lid"} and _is_mash(line, context, book)
+    return "mash" if mash else None
+
+
+def _is_for_dumplings(line: Line, context: Context) -> bool:
+    words = f"{context.title} {context.steps}"
+    return (line.grams or 0.0) >= LEAST_DUMPLINGS and DUMPLINGS.search(words) is not None
 
 
 def _is_told_otherwise(line: Line, group: StarchGroup, context: Context, book: Book) -> bool:

@@ -74,8 +74,16 @@ DUSTED = re.compile(
     r"\b(?:dust|coat|dredge|toss|roll|turn|dip)\w*\b(?:(?!work|surface|board|counter|table|\btin\b|\bpan\b|hands)[^.;]){0,40}"
     r"\b(?:in|with)\s+(?:the\s+|a little\s+|seasoned\s+)*flour\b"
 )
+# Flour that is stirred into melted fat before something wet.
+ROUX = re.compile(
+    r"\b(?:butter|fat|dripping|oil|pan)\b[^.;]{0,30}[,.;]?\s*(?:then\s+|and\s+)?"
+    r"(?:stir|whisk|beat|mix|sprinkle)\w*\s+(?:in\s+)?(?:the\s+)?flour\b[^.;]{0,30}[,.;]?\s*"
+    r"(?:then\s+|and\s+)?(?:add|pour|whisk|stir|gradually|bit by bit)"
+)
+# What fat and flour are shaped to, and from how many grams on.
+DUMPLINGS, LEAST_DUMPLINGS = re.compile(r"\bdumplings?\b"), 60.0
 # Bread that eggs and milk set in a dish.
-STRATA = re.compile(r"\bstrata\b|\bbread\b.*\bpudding\b|\bpanade\b")
+STRATA = re.compile(r"\bstrata\b|\bbread\b.*\b(?:pudding|bake)\b|\bpanade\b")
 # Bread that falls apart in a soup of so much liquid.
 STIRRED_IN = re.compile(r"\b(?:stir in|add|tip in) (?:the )?(?:stale |torn |old )*bread\b")
 SOUP_GRAMS = 400.0

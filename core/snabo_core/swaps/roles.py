@@ -19,6 +19,7 @@ from snabo_core.swaps.role_words import (
     KERNELS,
     LEAST_DOUGH,
     MASHED,
+    ROUX,
     SMALL_ROLES,
     THICKENS,
 )
@@ -67,7 +68,8 @@ def _whole_potatoes(by_role: dict[str, list[Line]], context: Context, book: Book
 
 def _one_batter(by_role: dict[str, list[Line]], context: Context) -> None:
     """Put the starch of a batter with its flour where no sauce is thickened."""
-    if "batter" in by_role and "batter" in context.steps and not THICKENS.search(context.steps):
+    sauce = THICKENS.search(context.steps) or ROUX.search(context.steps)
+    if "batter" in by_role and "batter" in context.steps and not sauce:
         by_role["batter"] += by_role.pop("thickener", [])
 
 

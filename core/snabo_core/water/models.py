@@ -19,6 +19,7 @@ from snabo_core.water.mixture import (
     FREE,
     ROWS,
     WATER,
+    WEEPS,
     Grams,
     cooked_through,
     mass_of,
@@ -393,6 +394,8 @@ def loosen(before: Grams, share: Grams, celsius: Grams) -> Left:
     after = before.copy()
     out = (before[WATER] - before[FREE]) * share
     after[FREE] += out
+    # What has come free does not come free a second time when it is heated.
+    after[WEEPS] = np.minimum(before[WEEPS], after[WATER] - after[FREE])
     return _left(after, celsius)
 
 

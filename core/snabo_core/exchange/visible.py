@@ -1,0 +1,212 @@
+"""The words that a reader of a saved page sees, a line for each block.
+
+Scripts, forms, menus and what is hidden are dropped; tables, facts side by side and bold names are
+put so that a text of lines tells what the page shows.
+"""
+
+from __future__ import annotations
+
+import re
+from typing import Any
+
+from snabo_core.exchange.page_sections import stands_alone
+from snabo_core.quantities.kinds import begins_with_amount
+from snabo_core.recipe.claims import columns_of
+from snabo_core.recipe.facts import is_fact_label, only_times, times_in
+from snabo_core.recipe.sections import INGREDIENTS, METHOD
+from snabo_core.recipe.servings import only_servings, servings_in
+
+_DROPPED = ("script", "style", "noscript", "iframe", "object", "embed", "form", "button", "select",
+            "svg", "template", "nav", "footer", "header[@role]", "aside")  # fmt: skip
+_HIDDEN = (
+    "//*[@hidden]",
+    "//*[@aria-hidden='true']",
+    "//*[contains(translate(@style,' ',''),'display:none')]",
+    "//*[contains(translate(@style,' ',''),'visibility:hidden')]",
+)
+# What may be a menu above the name of a recipe; a page has no more of them.
+_MENUS, MOST_MENUS, LEAST_LINKS = {"ul", "ol", "div", "p", "header"}, 60, 2
+_HEADINGS = {"h1", "h2", "h3"}
+LONGEST_LABEL, LONGEST_FACT, MOST_CELLS, MIN_COLUMNS = 60, 120, 4, 2
+_FACT = re.compile(
+    r"\b(?:prep|cook|bak|total|rest|chill|ready|tak|time|serv|feed|mak|yield|portion|people)",
+    re.IGNORECASE,
+)
+# What a window is called that names no dish.
+_NO_NAME = re.compile(
+    r"\W*(?:print(?:able|er)?(?:[ -](?:version|view|friendly|recipe|page))*|untitled(?: document)?|"
+    r"(?:my |new )?(?:recipe|document|page|tab|index|home)s?(?:[ -]?(?:card|\d+))?)\W*"
+)
+
+
+def _names_itself(tree: Any) -> bool:
+    """Tell a page that names its recipe itself: the window's title says it among other things."""
+    if any(heading.text_content().strip() for heading in tree.xpath("//h1")):
+        return True
+    if len(_above_the_list(tree)) == 1 or _one_heading_above_all(tree):
+        return True
+    first = " ".join(tree.xpath("string((//h2 | //h3 | //b | //strong)[1])").split())
+    words = re.findall(r"[^\W\d_]+", first.casefold())
+    said = tree.xpath("string(//title)").casefold()
+    if _NO_NAME.fullmatch(said):
+        return True
+    return len(words) > 1 and all(word in said for word in words)
+
+
+def _above_the_list(tree: Any) -> list[str]:
+    """Return the headings above the one of the ingredients; none of a page without that."""
+    headings = [" ".join(one.text_content()[:200].split()) for one in tree.iter(*_HEADINGS)]
+    at = next((n for n, said in enumerate(headings) if INGREDIENTS.match(said)), 0)
+    return [said for said in headings[:at] if said]
+
+
+def _one_heading_above_all(tree: Any) -> bool:
+    """Tell a page whose only heading stands above everything that is weighed, and names no list."""
+    headings = [one for one in tree.iter(*_HEADINGS) if one.text_content().strip()]
+    if len(headings) != 1:
+        return False
+    said = " ".join(headings[0].text_content()[:200].split())
+    if INGREDIENTS.match(said) or METHOD.match(said):
+        return False
+    before = headings[0].xpath("preceding::li | preceding::p | preceding::td")
+    return not any(begins_with_amount(" ".join(one.text_content()[:200].split())) for one in before)
+
+
+def _before_heading(tree: Any) -> list[Any]:
+    """Return what may be a menu above the first heading; none of a page without one.
+
+    A single link above it is the site's name, where the page has one heading of the first rank.
+    """
+    found: list[Any] = []
+    said = " ".join(tree.xpath("string(//title)").split()).casefold()
+    for element in tree.iter(*_MENUS, *_HEADINGS):
+        if element.tag in _HEADINGS:
+            # The window says the dish's name first.
+            named = said.startswith(" ".join(element.text_content().split()).casefold() or " ")
+            least = 1 if element.tag == "h1" or named else LEAST_LINKS
+            return [menu for menu in found if _only_links(menu, least)]
+        if len(found) < MOST_MENUS:
+            found.append(element)
+    return []
+
+
+def _beside_heading(tree: Any) -> list[Any]:
+    """Return what stands before the page's one heading of the first rank and is no recipe.
+
+    A column at its side ("About me") comes first in the source, and last to the eye.
+    """
+    headings = [one for one in tree.xpath("//h1") if one.text_content().strip()]
+    if len(headings) != 1:
+        return []
+    above = [headings[0], *headings[0].iterancestors()]
+    before = [one for node in above for one in node.itersiblings(preceding=True)]
+    columns = [one for one in before if isinstance(one.tag, str) and one.tag != "head"]
+    items = [item.text_content() for one in columns for item in one.xpath(".//li | .//p | .//td")]
+    told = sum(begins_with_amount(" ".join(item[:200].split())) for item in items)
+    if told >= LEAST_LINKS:
+        return []
+    return [one for one in columns if servings_in(" ".join(one.text_content().split())) is None]
+
+
+def _only_links(element: Any, least: int) -> bool:
+    """Tell a menu: so many links or more, and no word outside of them."""
+    links = element.xpath(".//a")
+    linked = sum(len("".join(link.text_content().split())) for link in links)
+    letters = sum(c.isalnum() for c in element.text_content())
+    return len(links) >= least and linked >= letters
+
+
+def _tell_by_name(head: Any) -> None:
+    """Put the names of a table's one row of figures before each: "Serves: 4", "Fat: 22 g"."""
+    below = head.getnext()
+    if below is None and head.getparent().getnext() is not None:
+        below = next(iter(head.getparent().getnext()), None)
+    if below is None or below.getnext() is not None or not MIN_COLUMNS <= len(head) == len(below):
+        return
+    names = [" ".join(cell.text_content()[:LONGEST_LABEL].split()) for cell in head]
+    facts = all(map(is_fact_label, names))
+    if not facts and len(columns_of(" | ".join(names))) != len(names):
+        return
+    for name, cell in zip(names, below, strict=True):
+        cell.tag, cell.text = "div", f"{name}: {cell.text or ''}"
+    head.drop_tree()
+
+
+def _fills_cell(bold: Any) -> bool:
+    """Tell a block or a row of a table that is one bold name."""
+    block = bold.getparent()
+    if block is not None and block.tag in {"td", "th"}:
+        block = block.getparent()
+    if block is None or block.tag not in {"div", "tr"} or len(block) > MOST_CELLS:
+        return False
+    words = bold.text_content()
+    return len(words) <= LONGEST_LABEL and block.text_content().split() == words.split()
+
+
+def _is_fact(words: str) -> bool:
+    """Tell a piece that says whom it serves or how long it takes, with its label."""
+    labelled = _FACT.search(words) is not None and any(c.isdigit() for c in words)
+    return labelled and (only_times(words) or only_servings(words))
+
+
+def _tell_tables(tree: Any) -> None:
+    """Put the names of what a table tells above or before it."""
+    for cell in tree.xpath("//td | //th"):
+        # "Ingredients" beside the list of them stands above it.
+        words = " ".join(cell.text_content()[:LONGEST_LABEL].split())
+        beside = cell.getnext()
+        listed = beside is not None and beside.xpath("boolean(.//br | .//li | .//p)")
+        if listed and (INGREDIENTS.match(words) or METHOD.match(words)):
+            cell.tag = "h3"
+    for head in tree.xpath("//tr[following-sibling::tr or ../following-sibling::tbody/tr]"):
+        _tell_by_name(head)
+
+
+def _tell_inline(tree: Any) -> None:
+    """Give a line to each fact in a row of them, and to bold words that stand as headings."""
+    for span in tree.xpath("//span[not(*)]"):
+        if _is_fact(" ".join(span.text_content()[:LONGEST_LABEL].split())):
+            span.tag = "div"
+    for bold in tree.xpath("//strong | //b"):
+        if stands_alone(bold) or _fills_cell(bold):
+            bold.tag = "h4"
+
+
+def _tell_pairs(tree: Any) -> None:
+    """Put the name of a fact before what it says, on one line: "Serves: 2 (45 minutes)"."""
+    for name in tree.xpath("//dt[not(*) and following-sibling::*[1][self::dd]]"):
+        said = name.getnext()
+        if len(said) > MOST_CELLS:
+            continue
+        words = " ".join(f"{name.text_content()[:LONGEST_LABEL]}: {said.text_content()}".split())
+        if len(words) <= LONGEST_FACT and (times_in(words) or servings_in(words)):
+            name.tag, said.tag, name.text = "p", "span", f"{name.text_content().strip(' :')}: "
+            name.append(said)
+
+
+def _drop_what_is_around(tree: Any) -> None:
+    """Drop the window's title where the page names its recipe, menus above and columns beside."""
+    menus = _before_heading(tree)
+    if _names_itself(tree):
+        for title in tree.xpath("//title"):
+            title.drop_tree()
+    for block in (*menus, *_beside_heading(tree)):
+        # What stood in another is gone with it.
+        if block.getparent() is not None:
+            block.drop_tree()
+
+
+def visible_words(tree: Any) -> str:
+    """Return the words a reader of the page sees, a line for each block."""
+    from html_text import extract_text  # noqa: PLC0415  slow to load
+
+    for path in (*(f"//{name}" for name in _DROPPED), *_HIDDEN):
+        for element in tree.xpath(path):
+            if element.getparent() is not None:
+                element.drop_tree()
+    _drop_what_is_around(tree)
+    _tell_tables(tree)
+    _tell_inline(tree)
+    _tell_pairs(tree)
+    main = tree.xpath("(//main | //article)[1]")
+    return str(extract_text(main[0] if main else tree, guess_layout=True))

@@ -1,0 +1,80 @@
+"""What a line of a pasted text says by itself: facts, a measure, a sentence that orders nothing."""
+
+from __future__ import annotations
+
+import re
+
+from snabo_core.quantities.kinds import STEP_VERBS, begins_with_amount, first_word, is_step
+from snabo_core.recipe.facts import only_times, pieces_of, without_times
+from snabo_core.recipe.servings import Servings, only_servings, servings_in
+
+LEAST_SENTENCE = 4
+_COUNTED = (
+    r"(?:\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d{1,3}|\w+))?"
+    r"(?:\s+(?:persons?|people|servings?|portions?|eaters|adults|diners|guests|covers|mouths))?"
+)
+_AT_THE_END = re.compile(
+    r"(?:^|[.!?,]\s+)(?:(?:makes\s+|about\s+)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s+(?:servings|portions)"
+    r"|(?:serves|feeds|does|for|(?:enough|good)\s+for)\s+(?:about\s+)?\d{1,2}(?:\s*(?:[-–]|to|or)\s*\d{1,2})?"
+    r"(?:\s+people)?(?:\s+as an?\s+(?:\w+\s+)?(?:side|main|starter|course|dish))*"
+    r"(?:\s*\([^()]*\))?)\W*$",
+    re.IGNORECASE,
+)
+# "Makes 8 crêpes", and nothing else.
+_MADE = re.compile(r"^\W*(?:makes|yields?)\s*:?(?:\s+[^\s.,;]+){1,5}\s*$", re.IGNORECASE)
+_CLAUSES = re.compile(r"[,;:.!?]\s+|\b(?:and|then)\s+", re.IGNORECASE)
+# A weight or a measure in the words of a line: no title holds one.
+_MEASURED = re.compile(
+    r"\d\s?(?:g|gr|kg|ml|lbs?|oz|cups?|tbsp|tsp|pounds?|ounces?|grams?)\b", re.IGNORECASE
+)
+
+
+def is_facts(text: str) -> bool:
+    """Tell "Makes 4 | 35 mins" and "Takes 30 mins all in." from steps and foods."""
+    if begins_with_amount(text) and not re.match(
+        r"^\d+:?\d*\s*(?:servings?|portions?|people|pers|porcj|porz|porc|portioner|port\b|prep|cook|total|min)"
+        r"|^\d[\d\s–-]*\w*\s*\W\s*(?:serves|servings|portions)\b",
+        text,
+        re.IGNORECASE,
+    ):
+        return False
+    if re.match(rf"^\W*for\s+(?:about\s+)?{_COUNTED}\W*$", text, re.IGNORECASE):
+        return True
+    return re.match(r"^\W*(?:serves?|servings?|feeds|makes|cuts? into|yields?|portions?|takes|ready|prep|cook|total|bake|active|rest|"
+                    r"time|chill|enough|recipe|\(|\d)", text, re.IGNORECASE) is not None and not is_step(text)  # fmt: skip
+
+
+def counts_out(text: str) -> bool:
+    """Tell "One 23 cm tart, serves 8", what is made and for how many, from a sentence."""
+    counted = begins_with_amount(text) and any(c.isdigit() for c in text)
+    return counted and text[-1:] not in ".!?" and any(map(only_servings, pieces_of(text)))
+
+
+def only_facts(text: str) -> bool:
+    """Tell "For 5 persons. Preparation: 30 mins. Cooking: 1 h 30": no piece of it says anything else."""
+    pieces, rest = pieces_of(text), without_times(text)
+    timed = any(map(only_times, pieces)) or rest != text
+    return timed and any(
+        all(only_times(piece) or only_servings(piece) or _MADE.match(piece) for piece in some)
+        for some in (pieces, pieces_of(rest))
+    )
+
+
+def served_at_end(text: str) -> Servings | None:
+    """Return for how many the end of a line says a dish is: "Bake for an hour. Serves 4."."""
+    match = _AT_THE_END.search(text)
+    return servings_in(text[match.start() :]) if match is not None else None
+
+
+def measures(text: str) -> bool:
+    """Tell whether a weight or a measure stands in the words of a line."""
+    return _MEASURED.search(text) is not None
+
+
+def tells_without_order(text: str) -> bool:
+    """Tell a sentence that measures and orders nothing: "Not quick, but good in March."."""
+    words = text.split()
+    if text[-1:] not in ".!?" or len(words) < LEAST_SENTENCE or measures(text):
+        return False
+    firsts = {first_word(word) for clause in _CLAUSES.split(text) for word in clause.split()[:3]}
+    return STEP_VERBS.isdisjoint(firsts)
