@@ -1,20 +1,27 @@
 """Figures of the water and the swaps as they came out: python -m tests.golden_tables.
 
 Every technique at several times and heats, every stand-in of the book cooked by itself, and of
-the golden dishes every stand-in scaled and every glass of the water. What has changed is printed
-and written down as the new truth; nobody renews it without reading what it prints.
+the golden dishes every stand-in scaled and every glass of the water; the numbers that the rules
+rest on; and all that the screens say of dishes drawn by a seed. What has changed is printed and
+written down as the new truth; nobody renews it without reading what it prints.
 """
 
 from __future__ import annotations
 
+import ast
+import gzip
+import importlib
+import inspect
 import itertools
 import json
 from collections.abc import Callable, Iterator
-from dataclasses import replace
+from dataclasses import fields, is_dataclass
 from functools import partial
+from pathlib import Path
 from typing import Any
 
 import msgspec
+import numpy as np
 
 from snabo_core.dish import Dish, upgraded
 from snabo_core.errors import SnaboError
@@ -24,7 +31,6 @@ from snabo_core.recipe.method import with_method
 from snabo_core.swaps.book import book
 from snabo_core.swaps.homemade import make_food
 from snabo_core.swaps.ledgers import Changes, dish_ledgers
-from snabo_core.swaps.likings import liked, likings
 from snabo_core.swaps.pans import piece_of, shape_of
 from snabo_core.swaps.ranking import rank
 from snabo_core.swaps.scaling import cooked, scale_to
@@ -38,10 +44,13 @@ from snabo_core.water.problems import answer
 from snabo_core.water.state import State, of_row
 from snabo_core.water.steps import BAKED, PRESSED, TECHNIQUES, Step, prior_of, run, settings_of
 from snabo_core.water.thermal import density, specific_heat
+from tests import kitchen_tables, made_dishes, verdict_tables
 from tests.golden_dishes import COUNT, FOLDER, SCHOOLS, changes, kept, setting
+from tests.small_tables import cures_of, edges, learnt, weighings
 from tests.test_water_problems import BY_HAND
 
 DIGITS = 9
+RULED = ("snabo_core.plate", "snabo_core.swaps", "snabo_core.water")
 # Of a setting that a technique has, what it is tried with.
 TRIED: dict[str, tuple[Any, ...]] = {
     "minutes": (0.5, 12.0, 600.0), "watts": (300.0, 900.0), "oven_c": (120.0, 220.0),
@@ -52,7 +61,7 @@ TRIED: dict[str, tuple[Any, ...]] = {
 }  # fmt: skip
 # What these settings choose from, of the techniques that look at them.
 CHOSEN = {"method": (PRESSED, PRESSES), "oven": (BAKED, OVEN)}
-BENT = (1.0, 0.5, 1.7, -1.0)
+BENT = (1.0, 0.5, 1.7, -1.0, 0.0)
 PANS = (
     Pan("deep dish", "rectangle", 32.0, 6.0, 22.0), Pan("round tin", "round", 28.0, 4.0),
     Pan("tin of twelve", "wells", 7.0, 3.5, wells=12),
@@ -198,9 +207,25 @@ def problems() -> dict[str, Any]:
     return found
 
 
+def problem_edges() -> dict[str, Any]:
+    """Return what becomes of a problem where one number is nothing, one, or as much as another."""
+    found = {}
+    for number, (problem, *_) in enumerate(BY_HAND):
+        numbers = {name: value for name, value in problem.items() if _is_number(value)}
+        for name in numbers:
+            others = dict.fromkeys((0.0, 1.0, *map(float, numbers.values())))
+            found[f"{number} {problem['kind']} {name}"] = [
+                [other, _said(partial(answer, problem | {name: other}))] for other in others
+            ]
+    return found
+
+
+def _is_number(value: Any) -> bool:
+    return isinstance(value, (int, float)) and not isinstance(value, bool)
+
+
 def _bent(value: Any, times: float) -> Any:
-    number = isinstance(value, (int, float)) and not isinstance(value, bool)
-    return value * times if number else value
+    return value * times if _is_number(value) else value
 
 
 def sizes() -> dict[str, Any]:
@@ -210,7 +235,7 @@ def sizes() -> dict[str, Any]:
         for times in (0.5, 1.7):
             asked = ResizeRequest(dish, times=times)
             found[f"{number} {times}"] = _said(partial(resize, asked, setting(), book(), library()))
-        for grams in (None, 900.0):
+        for grams in (None, 1.0, 900.0):
             made = partial(
                 make_food, "x", dish.title, 1, dish, None, grams, setting(), book(), library()
             )
@@ -229,13 +254,72 @@ def shapes() -> dict[str, Any]:
     return found
 
 
-def likes() -> dict[str, Any]:
-    """Return what every liking changes in the golden dishes."""
+def rules() -> dict[str, Any]:
+    """Return the numbers and words that the rules of plate, swaps and water rest on.
+
+    By module: what is named at its top, and what its functions and records take for granted.
+    """
     found: dict[str, Any] = {}
-    for (number, dish), key in itertools.product(enumerate(_dishes()), likings()):
-        made = liked(replace(dish, variants=()), key, "", ("a",), 3.0, book(), library())
-        found[f"{number} {key}"] = [[c.kind for c in made.changes], len(made.waits), made.name]
+    for package in RULED:
+        folder = Path(importlib.import_module(package).__file__ or "").parent
+        for path in sorted(folder.glob("[a-z]*.py")):
+            module = importlib.import_module(f"{package}.{path.stem}")
+            for name in _named(path):
+                value = getattr(module, name)
+                plain = _granted(value) if callable(value) else _plain(value)
+                if plain not in (None, {}):
+                    found[f"{package.removeprefix('snabo_core.')}.{path.stem}.{name}"] = plain
     return found
+
+
+def _named(path: Path) -> Iterator[str]:
+    """Yield the names that stand at the top of a module, in the order of their letters."""
+    names = set()
+    for node in ast.parse(path.read_text("utf-8")).body:
+        if isinstance(node, ast.FunctionDef | ast.ClassDef):
+            names.add(node.name)
+        targets = node.targets if isinstance(node, ast.Assign) else []
+        targets += [node.target] if isinstance(node, ast.AnnAssign) else []
+        for one in itertools.chain.from_iterable(map(ast.walk, targets)):
+            if isinstance(one, ast.Name) and one.id != "__all__":
+                names.add(one.id)
+    return iter(sorted(names))
+
+
+def _granted(value: Any) -> Any:
+    """Return what a function or a record takes where nothing is said, by name."""
+    if isinstance(value, type):
+        own = {name: _granted(one) for name, one in vars(value).items() if name[0] != "_"}
+        own |= (
+            {one.name: _plain(one.default) for one in fields(value)} if is_dataclass(value) else {}
+        )
+        if issubclass(value, msgspec.Struct):
+            own |= {one.name: _plain(one.default) for one in msgspec.structs.fields(value)}
+            own["forbids"] = value.__struct_config__.forbid_unknown_fields
+    elif inspect.isfunction(inspect.unwrap(value)):
+        own = {
+            name: _plain(one.default) for name, one in inspect.signature(value).parameters.items()
+        }
+    else:
+        return None
+    return {name: one for name, one in own.items() if one not in (None, {})}
+
+
+def _plain(value: Any) -> Any:
+    """Return a value as JSON has it, None where it is none that can be written down."""
+    if isinstance(value, (bool, int, float, str)):
+        return value
+    if isinstance(value, (set, frozenset)):
+        return sorted(map(str, value))
+    if isinstance(value, np.ndarray):
+        return value.tolist()
+    if isinstance(value, dict):
+        return {str(key): _plain(one) for key, one in value.items()}
+    if isinstance(value, (list, tuple)):
+        return [_plain(one) for one in value]
+    if is_dataclass(value) and not isinstance(value, type):
+        return {one.name: _plain(getattr(value, one.name)) for one in fields(value)}
+    return None
 
 
 def _said(asked: Callable[[], Any]) -> Any:
@@ -264,8 +348,18 @@ def _dishes() -> Iterator[Dish]:
 
 TABLES: dict[str, Callable[[], dict[str, Any]]] = {
     "steps": steps, "stand_ins": stand_ins, "swaps": swaps, "waters": waters, "figures": figures,
-    "problems": problems, "sizes": sizes, "shapes": shapes, "likes": likes,
+    "problems": problems, "problem_edges": problem_edges, "sizes": sizes, "shapes": shapes,
+    "rules": rules, "edges": edges, "weighings": weighings, "cures": cures_of, "learnt": learnt,
+    "ledger_steps": kitchen_tables.ledger_steps, "held": kitchen_tables.held,
+    "loads": kitchen_tables.loads, "bindings": kitchen_tables.bindings,
+    "shelved": lambda: kitchen_tables.shelved(_dishes()),
+    "wishes": lambda: kitchen_tables.wishes(_dishes()), "heads": kitchen_tables.heads,
+    "reworded": lambda: kitchen_tables.reworded(_dishes()),
+    "standings": lambda: verdict_tables.standings(itertools.islice(_dishes(), 12)),
+    "broken": lambda: verdict_tables.broken(itertools.islice(_dishes(), 12)),
+    "servings": lambda: verdict_tables.servings(itertools.islice(_dishes(), 12)),
 }  # fmt: skip
+MADE = FOLDER / "made.json.gz"
 
 
 def table(name: str) -> Any:
@@ -286,8 +380,29 @@ def written(name: str) -> Any:
     return json.loads((FOLDER / f"{name}.json").read_text("utf-8"))
 
 
+def said_of(seed: int) -> Any:
+    """Return all that the screens say now of the dish of a seed, as plain values."""
+    return _rounded(_figures(made_dishes.answers(seed)))
+
+
+def written_of_made() -> list[Any]:
+    """Return what was written down of the dishes drawn, seed by seed."""
+    found: list[Any] = json.loads(gzip.decompress(MADE.read_bytes()))
+    return found
+
+
+def _write_made() -> None:
+    now = [said_of(seed) for seed in range(made_dishes.COUNT)]
+    if MADE.exists():
+        for line in changes(written_of_made(), now):
+            print(f"made{line}")
+    rows = json.dumps(now, separators=(",", ":"))
+    MADE.write_bytes(gzip.compress(rows.encode(), mtime=0))
+
+
 def main() -> None:
     """Print what has changed and write it down."""
+    _write_made()
     for name in TABLES:
         path, now = FOLDER / f"{name}.json", table(name)
         if path.exists():

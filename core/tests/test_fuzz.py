@@ -83,17 +83,17 @@ class Bent(unittest.TestCase):
     def test_recipes(self) -> None:
         slowest = 0.0
         for text in texts(TEXTS, seed=20):
-            began = time.monotonic()
+            began = time.process_time()
             read(text)
-            slowest = max(slowest, time.monotonic() - began)
+            slowest = max(slowest, time.process_time() - began)
         self.assertLess(slowest, LONGEST_SECONDS)
 
     def test_files(self) -> None:
         slowest, taken = 0.0, 0
         for file in files(FILES, seed=20):
-            began = time.monotonic()
+            began = time.process_time()
             taken += read_bent(file)
-            slowest = max(slowest, time.monotonic() - began)
+            slowest = max(slowest, time.process_time() - began)
         self.assertLess(slowest, LONGEST_SECONDS)
         self.assertGreater(taken, FILES // 2)
 
@@ -118,6 +118,6 @@ class Bent(unittest.TestCase):
 
     def test_long_runs_of_one_thing(self) -> None:
         for unit in ("1", " ", "½", "1/", "(", "a, ", "²", "1 1 / 2 ", "x", "%", "for the "):
-            began = time.monotonic()
+            began = time.process_time()
             read(f"Title\n{unit * (100_000 // len(unit))}")
-            self.assertLess(time.monotonic() - began, LONGEST_SECONDS, unit)
+            self.assertLess(time.process_time() - began, LONGEST_SECONDS, unit)
