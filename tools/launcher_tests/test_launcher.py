@@ -34,7 +34,7 @@ class Home(unittest.TestCase):
     def snabo(self, *arguments: str, **env: str) -> subprocess.CompletedProcess[str]:
         return subprocess.run(
             [sys.executable, str(ROOT / "snabo"), *arguments],
-            env={**os.environ, **env}, capture_output=True, text=True, timeout=60, check=False,
+            env={**os.environ, **env}, capture_output=True, text=True, timeout=300, check=False,
         )  # fmt: skip
 
     def assert_sentence(self, done: subprocess.CompletedProcess[str], words: str) -> None:
@@ -202,7 +202,7 @@ class Server(Home):
         parent.kill()
         parent.wait()
         parent.stdout.close()
-        limit = time.monotonic() + 10
+        limit = time.monotonic() + 60
         while processes.begun_at(pid) is not None and time.monotonic() < limit:
             time.sleep(0.01)
         self.assertIsNone(processes.begun_at(pid))

@@ -154,7 +154,7 @@ class Backups(SimpleTestCase):
             "SNABO_DB_NAME": database, "SNABO_PYTHON": sys.executable,
         }  # fmt: skip
         return subprocess.run([str(DEPLOY / name), str(file)], env=environment, check=False,
-                              capture_output=True, text=True, timeout=120)  # fmt: skip
+                              capture_output=True, text=True, timeout=600)  # fmt: skip
 
     def sums(self, name: str) -> dict[str, Any]:
         """Return a checksum of every table of a database."""
