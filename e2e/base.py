@@ -64,10 +64,11 @@ class BrowserCase(LiveServerTestCase):
 
     def setUp(self) -> None:
         self.household = Household.objects.create(name="Test kitchen", microwave_watts=800)
-        User.objects.create_user("cook", password=PASSWORD, household=self.household)
+        cook = User.objects.create_user("cook", password=PASSWORD, household=self.household)
         for name, school in (("Ada", "very_low_carb"), ("Bo", "no_added_oil")):
             add_eater(
                 household=self.household,
+                by=cook,
                 form=EaterForm(name, school, list(schools()[school].targets), []),
             )
         context = self.browser.new_context(viewport=self.viewport, reduced_motion="reduce")

@@ -139,6 +139,7 @@ def household(name: str = "bench", table: tuple[str, ...] = SCHOOLS) -> Client:
         preset = schools()[school]
         add_eater(
             household=home,
+            by=user,
             form=EaterForm(school, school, list(preset.targets), list(preset.exclusions)),
         )
     client = Client()

@@ -14,6 +14,7 @@ from rest_framework.views import APIView
 
 from accounts import services, tokens
 from config.contract import contract
+from config.paging import Page
 from config.wire import convert
 
 
@@ -59,7 +60,9 @@ class PasswordView(APIView):
     def put(self, request: Request) -> Response:
         """Change it."""
         wanted = convert(request.data, services.PasswordChange)
-        services.change_password(plain(request), services.acting(request.user), wanted)
+        services.change_password(
+            by=services.acting(request.user), request=plain(request), change=wanted
+        )
         return Response(status=204)
 
 
@@ -68,11 +71,12 @@ class SignInsView(APIView):
 
     for_people = True
 
-    @contract("sign_ins", answer=list[services.SignInRecord])
+    @contract("sign_ins", answer=list[services.SignInRecord], paged=True)
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(
-            services.sign_ins(services.acting(request.user), plain(request).session.session_key)
+        page, here = Page(request), plain(request).session.session_key
+        return page.answer(
+            services.sign_ins(by=services.acting(request.user), here=here, cut=page.cut)
         )
 
 
@@ -84,7 +88,7 @@ class SignInView(APIView):
     @contract("end_sign_in", status=204)
     def delete(self, request: Request, sign_in_id: UUID) -> Response:
         """End it."""
-        services.end_sign_in(services.acting(request.user), sign_in_id)
+        services.end_sign_in(by=services.acting(request.user), sign_in_id=sign_in_id)
         return Response(status=204)
 
 
@@ -101,7 +105,11 @@ class KitchenView(APIView):
         """Replace the settings."""
         wanted = convert(request.data, services.KitchenSettings)
         return Response(
-            services.change_kitchen(household=services.household_of(request.user), wanted=wanted)
+            services.change_kitchen(
+                household=services.household_of(request.user),
+                by=services.acting(request.user),
+                wanted=wanted,
+            )
         )
 
 
@@ -118,7 +126,11 @@ class FamiliesView(APIView):
         """Take one in or out."""
         wanted = convert(request.data, services.Family)
         return Response(
-            services.want_again(household=services.household_of(request.user), wanted=wanted)
+            services.want_again(
+                household=services.household_of(request.user),
+                by=services.acting(request.user),
+                wanted=wanted,
+            )
         )
 
 
@@ -138,9 +150,7 @@ class TokensView(APIView):
         wanted = convert(request.data, tokens.NewToken)
         household = services.household_of(request.user)
         return Response(
-            tokens.make_token(
-                household=household, user=services.acting(request.user), wanted=wanted
-            ),
+            tokens.make_token(household=household, by=services.acting(request.user), wanted=wanted),
             status=201,
         )
 
@@ -153,5 +163,9 @@ class TokenView(APIView):
     @contract("end_token", status=204)
     def delete(self, request: Request, token_id: UUID) -> Response:
         """End it."""
-        tokens.end_token(household=services.household_of(request.user), token_id=token_id)
+        tokens.end_token(
+            household=services.household_of(request.user),
+            by=services.acting(request.user),
+            token_id=token_id,
+        )
         return Response(status=204)

@@ -24,6 +24,7 @@ from accounts.address import client_address
 from accounts.idle import BUSY
 from accounts.models import Household, SignIn, User
 from accounts.writing import writes
+from config.paging import Cut, whole
 from config.wire import convert
 from snabo_core.dish import UnitSystem
 from snabo_core.errors import BadInput
@@ -196,36 +197,36 @@ def check_password(password: str, user: User) -> None:
         raise BadInput(" ".join(refusal.messages), "password") from refusal
 
 
-def change_password(request: HttpRequest, user: User, change: PasswordChange) -> None:
-    """Give a user another password; their other sessions end.
+def change_password(*, by: User, request: HttpRequest, change: PasswordChange) -> None:
+    """Give who acts another password; their other sessions end.
 
     Raises:
         BadInput: the old one is wrong, or the new one easily guessed.
     """
-    if not user.check_password(change.old[:500]):
+    if not by.check_password(change.old[:500]):
         raise BadInput("That is not the password there is now.", "old")
-    check_password(change.new, user)
-    user.set_password(change.new[:500])
-    user.save(update_fields=["password"])
-    update_session_auth_hash(request, user)
+    check_password(change.new, by)
+    by.set_password(change.new[:500])
+    by.save(update_fields=["password"])
+    update_session_auth_hash(request, by)
     here = request.session.session_key
-    SignIn.objects.filter(user=user).exclude(session_key=here).delete()
+    SignIn.objects.filter(user=by).exclude(session_key=here).delete()
     SignIn.objects.get_or_create(
-        session_key=here, defaults={"user": user, "device": _device(request)}
+        session_key=here, defaults={"user": by, "device": _device(request)}
     )
 
 
-def sign_ins(user: User, here: str | None) -> list[SignInRecord]:
-    """Return a user's open sessions, last used first."""
+def sign_ins(*, by: User, here: str | None, cut: Cut = whole) -> list[SignInRecord]:
+    """Return the open sessions of who asks, last used first."""
     return [
         SignInRecord(s.uid, s.device, s.since, s.seen, s.session_key == here)
-        for s in user.sign_ins.all()
+        for s in cut(by.sign_ins.all())
     ]
 
 
-def end_sign_in(user: User, sign_in_id: UUID) -> None:
-    """End one of a user's sessions."""
-    found = get_object_or_404(user.sign_ins, uid=sign_in_id)
+def end_sign_in(*, by: User, sign_in_id: UUID) -> None:
+    """End one of the sessions of who acts."""
+    found = get_object_or_404(by.sign_ins, uid=sign_in_id)
     SessionStore(found.session_key).delete()
     found.delete()
 
@@ -258,7 +259,7 @@ def seen_now(user: User, session_key: str | None) -> bool:
 
 
 @transaction.atomic
-def add_household(name: str, username: str, password: str) -> Household:
+def add_household(*, name: str, username: str, password: str) -> Household:
     """Make a household and its first sign-in.
 
     Raises:
@@ -294,7 +295,7 @@ SETTINGS = KitchenSettings.__struct_fields__
 
 
 @writes
-def change_kitchen(*, household: Household, wanted: KitchenSettings) -> KitchenSettings:
+def change_kitchen(*, household: Household, by: User, wanted: KitchenSettings) -> KitchenSettings:
     """Store new kitchen wanted; dishes already here keep the units they were read in.
 
     Raises:
@@ -334,7 +335,7 @@ def families_of(*, household: Household) -> Families:
 
 
 @writes
-def want_again(*, household: Household, wanted: Family) -> Families:
+def want_again(*, household: Household, by: User, wanted: Family) -> Families:
     """Remember whether a household wants a family of stand-ins again; return those it does not.
 
     Raises:

@@ -67,7 +67,7 @@ def tokens_of(*, household: Household) -> list[TokenRecord]:
 
 
 @writes
-def make_token(*, household: Household, user: User, wanted: NewToken) -> MadeToken:
+def make_token(*, household: Household, by: User, wanted: NewToken) -> MadeToken:
     """Make a token for a program.
 
     Raises:
@@ -80,13 +80,14 @@ def make_token(*, household: Household, user: User, wanted: NewToken) -> MadeTok
         raise BadInput(f"{MOST_TOKENS} tokens are the most; end one first.", "name")
     secret = PREFIX + secrets.token_urlsafe(SECRET_BYTES)
     token = ApiToken.objects.create(
-        household=household, user=user, name=name, scope=wanted.scope, digest=_digest(secret),
+        household=household, user=by, name=name, scope=wanted.scope, digest=_digest(secret),
         expires_at=timezone.now() + dt.timedelta(days=wanted.days),
     )  # fmt: skip
     return MadeToken(record_of(token), secret)
 
 
-def end_token(*, household: Household, token_id: UUID) -> None:
+@writes
+def end_token(*, household: Household, by: User, token_id: UUID) -> None:
     """End a token: what has it is let in no more."""
     get_object_or_404(ApiToken.objects.of(household), uid=token_id).delete()
 

@@ -42,7 +42,11 @@ class ArchiveView(APIView):
     def post(self, request: Request) -> Response:
         """Return what an archive would change here or, if asked, take it as a whole."""
         form = convert(request.data, services.RestoreForm)
-        return Response(services.restore(household=household_of(request.user), form=form))
+        return Response(
+            services.restore(
+                household=household_of(request.user), by=acting(request.user), form=form
+            )
+        )
 
 
 class EraseView(APIView):
@@ -54,6 +58,6 @@ class EraseView(APIView):
     def post(self, request: Request) -> Response:
         """Erase it for good; nothing brings it back but an archive."""
         form = convert(request.data, services.EraseForm)
-        services.erase(household=household_of(request.user), user=acting(request.user), form=form)
+        services.erase(household=household_of(request.user), by=acting(request.user), form=form)
         logout(plain(request))
         return Response(status=204)

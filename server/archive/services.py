@@ -121,17 +121,17 @@ def _more(kind: Kind, row: Any) -> dict[str, Any]:
     return {"digest": hashlib.sha256(bytes(row.jpeg)).hexdigest()}
 
 
-def restore(*, household: Household, form: RestoreForm) -> RestorePlan:
+def restore(*, household: Household, by: User, form: RestoreForm) -> RestorePlan:
     """Return what an archive would change here, or change it, as a whole.
 
     Raises:
         BadInput: the archive is cut, changed, newer, or holds what no household can.
     """
     if (pack := _pack_in(form.data)) is not None:
-        return _from_pack(household, pack, form)
+        return _from_pack(household, by, pack, form)
     archive, photos = core.read_archive(form.data)
     try:
-        return _restored(household=household, archive=archive, photos=photos, form=form)
+        return _restored(household=household, by=by, archive=archive, photos=photos, form=form)
     except _OnlyLooked as looked:
         return looked.plan
     except DatabaseError as error:
@@ -147,10 +147,10 @@ def _pack_in(data: bytes) -> str | None:
     return data.decode("utf-8", "replace")
 
 
-def _from_pack(household: Household, text: str, form: RestoreForm) -> RestorePlan:
+def _from_pack(household: Household, by: User, text: str, form: RestoreForm) -> RestorePlan:
     """Return what a pack of stand-ins would change, or take it, told as an archive's plan."""
     found = import_pack(
-        household=household, form=PackForm(text, apply=form.apply, replace=form.replace)
+        household=household, by=by, form=PackForm(text, apply=form.apply, replace=form.replace)
     )
     names = {
         what: [change.name for change in found.changes if change.what == what]
@@ -170,13 +170,18 @@ def _from_pack(household: Household, text: str, form: RestoreForm) -> RestorePla
 
 @writes
 def _restored(
-    *, household: Household, archive: records.Archive, photos: dict[str, bytes], form: RestoreForm
+    *,
+    household: Household,
+    by: User,
+    archive: records.Archive,
+    photos: dict[str, bytes],
+    form: RestoreForm,
 ) -> RestorePlan:
     names = _new_ids(household, archive)
     archive = core.renamed(archive, names)
     photos = {names.get(one, one): jpeg for one, jpeg in photos.items()}
     refuse_unsound(archive)
-    plan = _Restoring(household, archive, photos, replace=form.replace).run()
+    plan = _Restoring(household, by, archive, photos, replace=form.replace).run()
     foods_changed(household=household)
     mark_anew(household=household)
     household.refresh_from_db()
@@ -207,13 +212,14 @@ class _Restoring:
     def __init__(
         self,
         household: Household,
+        by: User,
         archive: records.Archive,
         photos: dict[str, bytes],
         *,
         replace: bool,
     ) -> None:
-        self.household, self.archive, self.photos = household, archive, photos
-        self.replace = replace
+        self.household, self.by, self.replace = household, by, replace
+        self.archive, self.photos = archive, photos
         self.now, self.ids = _household_of(household)
         self.keys = {
             kind: {uid: pk for pk, uid in known.items()} for kind, known in self.ids.items()
@@ -236,7 +242,9 @@ class _Restoring:
         differ = [name for name in SETTINGS if getattr(new, name) != getattr(old, name)]
         if differ and self.replace:
             kitchen = {name: getattr(new, name) for name in KitchenSettings.__struct_fields__}
-            change_kitchen(household=self.household, wanted=convert(kitchen, KitchenSettings))
+            change_kitchen(
+                household=self.household, by=self.by, wanted=convert(kitchen, KitchenSettings)
+            )
             for name in set(SETTINGS) - set(kitchen):
                 setattr(self.household, name, getattr(new, name))
             self.household.save(update_fields=[*set(SETTINGS) - set(kitchen)])
@@ -350,7 +358,7 @@ class EraseForm(msgspec.Struct):
     password: Annotated[str, msgspec.Meta(max_length=500)]
 
 
-def erase(*, household: Household, user: User, form: EraseForm) -> None:
+def erase(*, household: Household, by: User, form: EraseForm) -> None:
     """Erase everything a household owns, its people's accounts, their sessions and tries to enter.
 
     Raises:
@@ -358,13 +366,13 @@ def erase(*, household: Household, user: User, form: EraseForm) -> None:
     """
     if form.household.strip() != household.name:
         raise BadInput(f"Write the household's name as it is: {household.name}.", "household")
-    if not user.check_password(form.password):
+    if not by.check_password(form.password):
         raise BadInput("That is not your password.", "password")
-    _erased(household=household)
+    _erased(household=household, by=by)
 
 
 @writes
-def _erased(*, household: Household) -> None:
+def _erased(*, household: Household, by: User) -> None:
     for kind in reversed(KINDS):
         kind.of(household).delete()
     names = [*household.users.values_list("username", flat=True)]

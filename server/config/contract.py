@@ -13,6 +13,13 @@ import msgspec
 from drf_spectacular.extensions import OpenApiAuthenticationExtension
 from drf_spectacular.utils import OpenApiParameter, extend_schema
 
+# How a list is asked for page by page, and where the next page is said to be.
+PAGE = (
+    OpenApiParameter("cursor", str, description="Where the last page ended."),
+    OpenApiParameter("page_size", int, description="How many rows, 1 to 500."),
+    OpenApiParameter("Link", str, location="header", response=[200],
+                     description='The next page, rel="next", where there is one.'),
+)  # fmt: skip
 View = TypeVar("View", bound=Callable[..., Any])
 LINES = "application/x-ndjson"
 REF = "#/components/schemas/{name}"
@@ -71,6 +78,7 @@ def contract(
     header: str | None = None,
     client_id: bool = False,
     streamed: bool = False,
+    paged: bool = False,
 ) -> Callable[[View], View]:
     """Describe one view method: its name, body, answer and query."""
     parameters = [OpenApiParameter(name, kind) for name, kind in (query or {}).items()]
@@ -78,6 +86,8 @@ def contract(
         parameters.append(OpenApiParameter(header, str, location="header", required=True))
     if client_id:
         parameters.append(OpenApiParameter("Client-Id", UUID, location="header", required=False))
+    if paged:
+        parameters += [*PAGE]
     reference(Problem)
     # What is sent part by part is a line of JSON for each.
     key = (status, LINES) if streamed else status

@@ -11,7 +11,8 @@ def logging() -> dict[str, Any]:
     """Return the settings of Python's logging, for Django and gunicorn alike.
 
     Every request is told only in JSON: method, path, status, milliseconds and its id; never who
-    asked, what was sent or what was answered.
+    asked, what was sent or what was answered. So is every change: which service made it, for which
+    household and user, by their numbers; never what was written.
     """
     written = "json" if AS_JSON else "words"
     return {
@@ -33,5 +34,6 @@ def logging() -> dict[str, Any]:
             "axes": {"level": "ERROR"},
             "gunicorn.error": {"level": "INFO" if AS_JSON else "WARNING"},
             "snabo.requests": {"level": "INFO" if AS_JSON else "ERROR"},
+            "snabo.changes": {"level": "INFO" if AS_JSON else "ERROR"},
         },
     }

@@ -8,7 +8,7 @@ from typing import Any, Literal
 from django.db.models import F
 from django.utils import timezone
 
-from accounts.models import Household
+from accounts.models import Household, User
 from config.wire import stored_dish
 from demo.shelved import shelve_days_before
 from dishes.models import Dish, DishVersion
@@ -116,23 +116,26 @@ class Told:
         return SentEvents(sorted(self.events, key=lambda event: event.client_time))
 
 
-def cook_thrice(*, household: Household, dish_id: uuid.UUID) -> None:
+def cook_thrice(*, household: Household, by: User, dish_id: uuid.UUID) -> None:
     """Cook a dish on three evenings that are long over."""
     for evening in EVENINGS:
         # What was left over is a food of its own since; its foods are settled again.
         household = Household.objects.get(pk=household.pk)
-        _with_spinach(household, dish_id, evening.spinach)
+        _with_spinach(household, by, dish_id, evening.spinach)
         opens = timezone.now() - OPENED
         request = SheetRequest([dish_id], opens=opens)
-        view = start_session(household=household, body=StartSession(uuid.uuid4(), request))
+        view = start_session(household=household, by=by, body=StartSession(uuid.uuid4(), request))
         take_events(
-            household=household, session_id=view.id, body=_cooked(evening, view, dish_id).sent()
+            household=household,
+            by=by,
+            session_id=view.id,
+            body=_cooked(evening, view, dish_id).sent(),
         )
-        _eaten(household, view, evening)
+        _eaten(household, by, view, evening)
         _days_before(CookingSession.objects.get(uid=view.id), evening.days)
 
 
-def _with_spinach(household: Household, dish_id: uuid.UUID, grams: float) -> None:
+def _with_spinach(household: Household, by: User, dish_id: uuid.UUID, grams: float) -> None:
     dish = Dish.objects.of(household).get(uid=dish_id)
     known = stored_dish(dish.draft)
     line = next(line for _, line in core.all_lines(known) if line.food == "spinach")
@@ -144,6 +147,7 @@ def _with_spinach(household: Household, dish_id: uuid.UUID, grams: float) -> Non
     )  # fmt: skip
     save_draft(
         household=household,
+        by=by,
         dish_id=dish_id,
         revision=dish.revision,
         document=with_line(known, line.id, lambda _: more),
@@ -183,7 +187,7 @@ def _noted(told: Told, card: Card, evening: Evening, at: dt.datetime, dish_id: u
             told.add("added", at, dish=dish_id, words=evening.added)
 
 
-def _eaten(household: Household, view: SessionView, evening: Evening) -> None:
+def _eaten(household: Household, by: User, view: SessionView, evening: Evening) -> None:
     """Weigh the dish, share it out, put the rest away, hear what everybody says."""
     [dish] = view.dishes
     run = dish.run or uuid.uuid4()
@@ -191,7 +195,7 @@ def _eaten(household: Household, view: SessionView, evening: Evening) -> None:
 
     def tell(kind: Any, **said: Any) -> Any:
         return tell_run(
-            household=household, run_id=run, body=RunTold(uuid.uuid4(), kind, **said)
+            household=household, by=by, run_id=run, body=RunTold(uuid.uuid4(), kind, **said)
         ).run.view
 
     predicted = run_answer(household=household, run_id=run).view.whole_grams or 0.0

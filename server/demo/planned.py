@@ -4,7 +4,7 @@ import datetime as dt
 import uuid
 from collections.abc import Iterable, Mapping
 
-from accounts.models import Household
+from accounts.models import Household, User
 from menu.lists import (
     PantryForm,
     PriceForm,
@@ -33,19 +33,23 @@ PRICES = (
 
 
 def plan_week(
-    *, household: Household, tonight: Iterable[str], dishes: Mapping[str, uuid.UUID]
+    *, household: Household, by: User, tonight: Iterable[str], dishes: Mapping[str, uuid.UUID]
 ) -> None:
     """Plan seven days: one pot for two of them, something off the shelf, a guest on one."""
     today = today_in(household=household)
 
     def cook(after: int, recipe: str, makes: float | None = None) -> uuid.UUID:
         key, day = uuid.uuid4(), today + dt.timedelta(days=after)
-        add_meal(household=household, body=NewMeal(key, day, "cooked", dishes[recipe], makes=makes))
+        add_meal(
+            household=household,
+            by=by,
+            body=NewMeal(key, day, "cooked", dishes[recipe], makes=makes),
+        )
         return key
 
     def again(after: int, cooking: uuid.UUID) -> None:
         day = today + dt.timedelta(days=after)
-        add_meal(household=household, body=NewMeal(uuid.uuid4(), day, "again", of=cooking))
+        add_meal(household=household, by=by, body=NewMeal(uuid.uuid4(), day, "again", of=cooking))
 
     for recipe in tonight:
         cook(0, recipe)
@@ -53,20 +57,23 @@ def plan_week(
     again(3, pot)
     cook(2, COD)
     beans = ShelfBatch.objects.of(household).get(name=BEANS)
-    add_meal(household=household, body=NewMeal(uuid.uuid4(), today + dt.timedelta(days=2), "shelf",
-                                batch=beans.uid))  # fmt: skip
+    shelf_day = today + dt.timedelta(days=2)
+    add_meal(
+        household=household, by=by, body=NewMeal(uuid.uuid4(), shelf_day, "shelf", batch=beans.uid)
+    )
     cook(4, PATTIES)
     mackerel = cook(5, MACKEREL, makes=6)
     again(6, mackerel)
     people = [eater.uid for eater in Eater.objects.of(household) if eater.name != "Tove"]
     change_day(
         household=household,
+        by=by,
         date=today + dt.timedelta(days=4),
         form=DayForm(dt.time(19, 0), people, 1),
     )
     for food in ALWAYS:
-        keep_pantry(household=household, body=PantryForm(food, always=True))
+        keep_pantry(household=household, by=by, body=PantryForm(food, always=True))
     for food, form, grams, price in PRICES:
-        keep_price(household=household, body=PriceForm(food, form, grams, price))
+        keep_price(household=household, by=by, body=PriceForm(food, form, grams, price))
     told = [ShoppingTold(uuid.uuid4(), "wrote", words="kitchen paper")]
-    take_events(household=household, body=SentShopping(told), days=7)
+    take_events(household=household, by=by, body=SentShopping(told), days=7)

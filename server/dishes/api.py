@@ -6,8 +6,9 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from accounts.services import household_of
+from accounts.services import acting, household_of
 from config.contract import contract
+from config.paging import Page
 from config.wire import client_id_of, convert, sent_dish
 from dishes import files, homemade, services, shelving
 from shelf.services import ShelfAnswer
@@ -116,6 +117,7 @@ class DishesView(APIView):
         return Response(
             services.add_dish(
                 household=household_of(request.user),
+                by=acting(request.user),
                 document=document,
                 client_id=client_id_of(request),
             ),
@@ -142,14 +144,20 @@ class DishView(APIView):
         document = sent_dish(request.data)
         return Response(
             services.save_draft(
-                household=household, dish_id=dish_id, revision=int(written), document=document
+                household=household,
+                by=acting(request.user),
+                dish_id=dish_id,
+                revision=int(written),
+                document=document,
             )
         )
 
     @contract("remove_dish", status=204)
     def delete(self, request: Request, dish_id: UUID) -> Response:
         """Put it away."""
-        services.remove_dish(household=household_of(request.user), dish_id=dish_id)
+        services.remove_dish(
+            household=household_of(request.user), by=acting(request.user), dish_id=dish_id
+        )
         return Response(status=204)
 
 
@@ -160,7 +168,9 @@ class DishBackView(APIView):
     def post(self, request: Request, dish_id: UUID) -> Response:
         """Bring the dish back."""
         return Response(
-            services.restore_dish(household=household_of(request.user), dish_id=dish_id)
+            services.restore_dish(
+                household=household_of(request.user), by=acting(request.user), dish_id=dish_id
+            )
         )
 
 
@@ -171,7 +181,10 @@ class VersionsView(APIView):
     def post(self, request: Request, dish_id: UUID) -> Response:
         """Keep the draft as it is now."""
         return Response(
-            services.keep_version(household=household_of(request.user), dish_id=dish_id), status=201
+            services.keep_version(
+                household=household_of(request.user), by=acting(request.user), dish_id=dish_id
+            ),
+            status=201,
         )
 
 
@@ -205,6 +218,7 @@ class MakeFoodView(APIView):
         dish = services.own_dish(household=household, dish_id=dish_id)
         made = homemade.make(
             household=household,
+            by=acting(request.user),
             dish=dish,
             number=number,
             form=form,
@@ -216,10 +230,12 @@ class MakeFoodView(APIView):
 class HomemadeView(APIView):
     """The household's homemade foods."""
 
-    @contract("homemade_foods", answer=list[homemade.HomemadeRecord])
+    @contract("homemade_foods", answer=list[homemade.HomemadeRecord], paged=True)
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(homemade.homemade_foods(household=household_of(request.user)))
+        page = Page(request)
+        listed = homemade.homemade_foods(household=household_of(request.user), cut=page.cut)
+        return page.answer(listed)
 
 
 class HomemadeFoodView(APIView):
@@ -228,7 +244,9 @@ class HomemadeFoodView(APIView):
     @contract("put_homemade_away", status=204)
     def delete(self, request: Request, food_id: UUID) -> Response:
         """Put it away."""
-        homemade.put_away(household=household_of(request.user), food_id=food_id)
+        homemade.put_away(
+            household=household_of(request.user), by=acting(request.user), food_id=food_id
+        )
         return Response(status=204)
 
 
@@ -238,7 +256,11 @@ class HomemadeBackView(APIView):
     @contract("bring_homemade_back", answer=homemade.HomemadeRecord)
     def post(self, request: Request, food_id: UUID) -> Response:
         """Bring it back."""
-        return Response(homemade.bring_back(household=household_of(request.user), food_id=food_id))
+        return Response(
+            homemade.bring_back(
+                household=household_of(request.user), by=acting(request.user), food_id=food_id
+            )
+        )
 
 
 class PutPartView(APIView):
@@ -249,7 +271,12 @@ class PutPartView(APIView):
         """Put it there with its own food values; sending it twice puts it once."""
         body = convert(request.data, shelving.PutPart)
         return Response(
-            shelving.put_part(household=household_of(request.user), dish_id=dish_id, body=body)
+            shelving.put_part(
+                household=household_of(request.user),
+                by=acting(request.user),
+                dish_id=dish_id,
+                body=body,
+            )
         )
 
 

@@ -8,8 +8,9 @@ import msgspec
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import writes
+from config.paging import Cut, whole
 from config.wire import convert, stored_dish
 from dishes.models import Dish
 from foods.models import HomemadeFood
@@ -52,16 +53,17 @@ def _record(food: Homemade) -> HomemadeRecord:
     )  # fmt: skip
 
 
-def homemade_foods(*, household: Household) -> list[HomemadeRecord]:
+def homemade_foods(*, household: Household, cut: Cut = whole) -> list[HomemadeRecord]:
     """Return the household's homemade foods that are not put away."""
     rows = HomemadeFood.objects.of(household).filter(deleted_at=None)
-    return [_record(core_homemade(row)) for row in rows]
+    return [_record(core_homemade(row)) for row in cut(rows)]
 
 
 @writes
 def make(
     *,
     household: Household,
+    by: User,
     dish: Dish,
     number: int,
     form: HomemadeForm,
@@ -106,7 +108,7 @@ def _own(household: Household, food_id: uuid.UUID) -> HomemadeFood:
 
 
 @writes
-def put_away(*, household: Household, food_id: uuid.UUID) -> None:
+def put_away(*, household: Household, by: User, food_id: uuid.UUID) -> None:
     """Put a homemade food away; dishes that use it keep it, searches no longer find it."""
     row = _own(household, food_id)
     row.deleted_at = timezone.now()
@@ -115,7 +117,7 @@ def put_away(*, household: Household, food_id: uuid.UUID) -> None:
 
 
 @writes
-def bring_back(*, household: Household, food_id: uuid.UUID) -> HomemadeRecord:
+def bring_back(*, household: Household, by: User, food_id: uuid.UUID) -> HomemadeRecord:
     """Bring a homemade food back.
 
     Raises:

@@ -9,7 +9,7 @@ from django.http import Http404
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import writes
 from config.problems import Conflict
 from config.wire import stored_dish
@@ -134,7 +134,7 @@ def detail(dish: Dish) -> DishDetail:
 
 @writes
 def add_dish(
-    *, household: Household, document: core.Dish, client_id: UUID | None = None
+    *, household: Household, by: User, document: core.Dish, client_id: UUID | None = None
 ) -> DishDetail:
     """Store a brought dish; sent twice under the same id it is stored once.
 
@@ -165,7 +165,9 @@ def _refuse_too_many(household: Household) -> None:
 
 
 @writes
-def save_draft(*, household: Household, dish_id: UUID, revision: int, document: core.Dish) -> Saved:
+def save_draft(
+    *, household: Household, by: User, dish_id: UUID, revision: int, document: core.Dish
+) -> Saved:
     """Replace the draft if nobody else saved since `revision`.
 
     Raises:
@@ -189,7 +191,7 @@ def save_draft(*, household: Household, dish_id: UUID, revision: int, document: 
 
 
 @writes
-def keep_version(*, household: Household, dish_id: UUID) -> VersionRecord:
+def keep_version(*, household: Household, by: User, dish_id: UUID) -> VersionRecord:
     """Keep the draft as a version that never changes; the same draft is not kept twice."""
     dish = own_dish(household=household, dish_id=dish_id, lock=True)
     last = dish.versions.last()
@@ -221,7 +223,7 @@ def version_document(*, household: Household, dish_id: UUID, number: int) -> cor
 
 
 @writes
-def remove_dish(*, household: Household, dish_id: UUID) -> None:
+def remove_dish(*, household: Household, by: User, dish_id: UUID) -> None:
     """Put a dish away; `restore_dish` brings it back."""
     dish = own_dish(household=household, dish_id=dish_id, lock=True)
     dish.deleted_at = timezone.now()
@@ -229,7 +231,7 @@ def remove_dish(*, household: Household, dish_id: UUID) -> None:
 
 
 @writes
-def restore_dish(*, household: Household, dish_id: UUID) -> DishDetail:
+def restore_dish(*, household: Household, by: User, dish_id: UUID) -> DishDetail:
     """Bring a dish back.
 
     Raises:

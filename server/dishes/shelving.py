@@ -9,7 +9,7 @@ from uuid import UUID
 import msgspec
 from django.utils import timezone
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import writes
 from config.wire import convert, stored_dish
 from dishes.models import Dish
@@ -56,7 +56,7 @@ class PlannedTaking(msgspec.Struct):
 
 
 @writes
-def put_part(*, household: Household, dish_id: UUID, body: PutPart) -> ShelfAnswer:
+def put_part(*, household: Household, by: User, dish_id: UUID, body: PutPart) -> ShelfAnswer:
     """Put a part of a dish, or all of it, on the shelf, with its own food values.
 
     Raises:
@@ -81,7 +81,7 @@ def put_part(*, household: Household, dish_id: UUID, body: PutPart) -> ShelfAnsw
         note=body.note,
     )
     if not row.food:
-        number = keep_version(household=household, dish_id=dish.uid).number
+        number = keep_version(household=household, by=by, dish_id=dish.uid).number
         version = dish.versions.get(number=number)
         frozen, steps, rules = thaw(convert(version.frozen, Frozen), library, book)
         setting = replace(setting_of(household=household), rules=rules)

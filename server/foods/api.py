@@ -7,8 +7,9 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from accounts.services import household_of
+from accounts.services import acting, household_of
 from config.contract import contract
+from config.paging import Page
 from config.wire import convert
 from foods import own, services, stand_ins
 from snabo_core.errors import BadInput
@@ -107,16 +108,21 @@ class MicrowaveView(APIView):
 class OwnFoodsView(APIView):
     """Foods from labels."""
 
-    @contract("own_foods", answer=list[own.OwnFoodRecord])
+    @contract("own_foods", answer=list[own.OwnFoodRecord], paged=True)
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(own.own_records(household=household_of(request.user)))
+        page = Page(request)
+        listed = own.own_records(household=household_of(request.user), cut=page.cut)
+        return page.answer(listed)
 
     @contract("keep_own_food", body=OwnFood, answer=own.OwnFoodRecord, status=201)
     def post(self, request: Request) -> Response:
         """Keep a new one; its id is made here."""
         food = convert(request.data, OwnFood)
-        return Response(own.keep_food(household=household_of(request.user), food=food), status=201)
+        return Response(
+            own.keep_food(household=household_of(request.user), by=acting(request.user), food=food),
+            status=201,
+        )
 
 
 class LabelView(APIView):
@@ -137,13 +143,20 @@ class OwnFoodView(APIView):
         """Replace what is known of it."""
         food = convert(request.data, OwnFood)
         return Response(
-            own.change_food(household=household_of(request.user), food_id=food_id, food=food)
+            own.change_food(
+                household=household_of(request.user),
+                by=acting(request.user),
+                food_id=food_id,
+                food=food,
+            )
         )
 
     @contract("put_own_food_away", status=204)
     def delete(self, request: Request, food_id: UUID) -> Response:
         """Put it away."""
-        own.put_food_away(household=household_of(request.user), food_id=food_id)
+        own.put_food_away(
+            household=household_of(request.user), by=acting(request.user), food_id=food_id
+        )
         return Response(status=204)
 
 
@@ -153,7 +166,11 @@ class OwnFoodBackView(APIView):
     @contract("bring_own_food_back", answer=own.OwnFoodRecord)
     def post(self, request: Request, food_id: UUID) -> Response:
         """Bring it back."""
-        return Response(own.bring_food_back(household=household_of(request.user), food_id=food_id))
+        return Response(
+            own.bring_food_back(
+                household=household_of(request.user), by=acting(request.user), food_id=food_id
+            )
+        )
 
 
 class FoodsFileView(APIView):
@@ -163,7 +180,11 @@ class FoodsFileView(APIView):
     def post(self, request: Request) -> Response:
         """Return what a file would change or, if asked, change it as a whole."""
         form = convert(request.data, own.ImportForm)
-        return Response(own.import_foods(household=household_of(request.user), form=form))
+        return Response(
+            own.import_foods(
+                household=household_of(request.user), by=acting(request.user), form=form
+            )
+        )
 
     @contract("export_foods")
     def get(self, request: Request) -> HttpResponse:
@@ -177,16 +198,22 @@ class FoodsFileView(APIView):
 class MeasuresView(APIView):
     """Own measures."""
 
-    @contract("own_measures", answer=list[own.MeasureRecord])
+    @contract("own_measures", answer=list[own.MeasureRecord], paged=True)
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(own.measures(household=household_of(request.user)))
+        page = Page(request)
+        listed = own.measures(household=household_of(request.user), cut=page.cut)
+        return page.answer(listed)
 
     @contract("keep_own_measure", body=own.MeasureForm, answer=own.MeasureRecord)
     def post(self, request: Request) -> Response:
         """Keep one, replacing an older one for the same unit of the food."""
         form = convert(request.data, own.MeasureForm)
-        return Response(own.keep_measure(household=household_of(request.user), form=form))
+        return Response(
+            own.keep_measure(
+                household=household_of(request.user), by=acting(request.user), form=form
+            )
+        )
 
 
 class MeasureView(APIView):
@@ -195,23 +222,29 @@ class MeasureView(APIView):
     @contract("forget_own_measure", status=204)
     def delete(self, request: Request, measure_id: UUID) -> Response:
         """Forget it."""
-        own.forget_measure(household=household_of(request.user), measure_id=measure_id)
+        own.forget_measure(
+            household=household_of(request.user), by=acting(request.user), measure_id=measure_id
+        )
         return Response(status=204)
 
 
 class NamesView(APIView):
     """Own names."""
 
-    @contract("own_names", answer=list[own.NameRecord])
+    @contract("own_names", answer=list[own.NameRecord], paged=True)
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(own.names(household=household_of(request.user)))
+        page = Page(request)
+        listed = own.names(household=household_of(request.user), cut=page.cut)
+        return page.answer(listed)
 
     @contract("keep_own_name", body=own.NameForm, answer=own.NameRecord)
     def post(self, request: Request) -> Response:
         """Keep one, replacing an older one."""
         form = convert(request.data, own.NameForm)
-        return Response(own.keep_name(household=household_of(request.user), form=form))
+        return Response(
+            own.keep_name(household=household_of(request.user), by=acting(request.user), form=form)
+        )
 
 
 class NameView(APIView):
@@ -220,23 +253,29 @@ class NameView(APIView):
     @contract("forget_own_name", status=204)
     def delete(self, request: Request, name_id: UUID) -> Response:
         """Forget it."""
-        own.forget_name(household=household_of(request.user), name_id=name_id)
+        own.forget_name(
+            household=household_of(request.user), by=acting(request.user), name_id=name_id
+        )
         return Response(status=204)
 
 
 class ReadingsView(APIView):
     """What this household always means by a food text."""
 
-    @contract("readings", answer=list[services.Reading])
+    @contract("readings", answer=list[services.Reading], paged=True)
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(services.readings(household=household_of(request.user)))
+        page = Page(request)
+        listed = services.readings(household=household_of(request.user), cut=page.cut)
+        return page.answer(listed)
 
     @contract("teach_reading", body=services.Teaching, answer=services.Reading)
     def post(self, request: Request) -> Response:
         """Remember one, replacing an older one for the same text."""
         body = convert(request.data, services.Teaching)
-        return Response(services.teach(household=household_of(request.user), body=body))
+        return Response(
+            services.teach(household=household_of(request.user), by=acting(request.user), body=body)
+        )
 
 
 class ReadingView(APIView):
@@ -245,23 +284,31 @@ class ReadingView(APIView):
     @contract("forget_reading", status=204)
     def delete(self, request: Request, reading_id: UUID) -> Response:
         """Forget it."""
-        services.unlearn(household=household_of(request.user), reading_id=reading_id)
+        services.unlearn(
+            household=household_of(request.user), by=acting(request.user), reading_id=reading_id
+        )
         return Response(status=204)
 
 
 class StandInsView(APIView):
     """The household's own stand-ins."""
 
-    @contract("own_stand_ins", answer=list[stand_ins.StandInRecord])
+    @contract("own_stand_ins", answer=list[stand_ins.StandInRecord], paged=True)
     def get(self, request: Request) -> Response:
         """Return those that are not put away."""
-        return Response(stand_ins.own_stand_ins(household=household_of(request.user)))
+        page = Page(request)
+        listed = stand_ins.own_stand_ins(household=household_of(request.user), cut=page.cut)
+        return page.answer(listed)
 
     @contract("keep_stand_in", body=stand_ins.StandInForm, answer=stand_ins.StandInRecord)
     def post(self, request: Request) -> Response:
         """Keep one, or replace the one of that id."""
         form = convert(request.data, stand_ins.StandInForm)
-        return Response(stand_ins.keep_stand_in(household=household_of(request.user), form=form))
+        return Response(
+            stand_ins.keep_stand_in(
+                household=household_of(request.user), by=acting(request.user), form=form
+            )
+        )
 
 
 class PartStandInView(APIView):
@@ -280,7 +327,9 @@ class StandInView(APIView):
     @contract("put_stand_in_away", status=204)
     def delete(self, request: Request, stand_in_id: UUID) -> Response:
         """Put it away."""
-        stand_ins.put_stand_in_away(household=household_of(request.user), stand_in_id=stand_in_id)
+        stand_ins.put_stand_in_away(
+            household=household_of(request.user), by=acting(request.user), stand_in_id=stand_in_id
+        )
         return Response(status=204)
 
 
@@ -292,7 +341,9 @@ class StandInBackView(APIView):
         """Bring it back."""
         return Response(
             stand_ins.bring_stand_in_back(
-                household=household_of(request.user), stand_in_id=stand_in_id
+                household=household_of(request.user),
+                by=acting(request.user),
+                stand_in_id=stand_in_id,
             )
         )
 
@@ -304,7 +355,11 @@ class PackView(APIView):
     def post(self, request: Request) -> Response:
         """Say what a pack would change, or carry it out."""
         form = convert(request.data, stand_ins.PackForm)
-        return Response(stand_ins.import_pack(household=household_of(request.user), form=form))
+        return Response(
+            stand_ins.import_pack(
+                household=household_of(request.user), by=acting(request.user), form=form
+            )
+        )
 
     @contract("export_pack")
     def get(self, request: Request) -> HttpResponse:

@@ -11,8 +11,9 @@ from django.db.models import F
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import writes
+from config.paging import Cut, whole
 from config.wire import convert
 from foods.models import HomemadeFood, OwnFood, OwnMeasure, OwnName
 from snabo_core.errors import BadInput
@@ -180,14 +181,14 @@ def _record(food: core.OwnFood) -> OwnFoodRecord:
     return OwnFoodRecord(food, [say(message) for message in label_warnings(food.label)])
 
 
-def own_foods(*, household: Household) -> list[core.OwnFood]:
+def own_foods(*, household: Household, cut: Cut = whole) -> list[core.OwnFood]:
     """Return the household's foods that are not put away."""
-    return [core_food(row) for row in OwnFood.objects.of(household).filter(deleted_at=None)]
+    return [core_food(row) for row in cut(OwnFood.objects.of(household).filter(deleted_at=None))]
 
 
-def own_records(*, household: Household) -> list[OwnFoodRecord]:
+def own_records(*, household: Household, cut: Cut = whole) -> list[OwnFoodRecord]:
     """Return them with what is odd about their labels."""
-    return [_record(food) for food in own_foods(household=household)]
+    return [_record(food) for food in own_foods(household=household, cut=cut)]
 
 
 def look_at(*, household: Household, label: Label) -> LabelLook:
@@ -203,7 +204,7 @@ def look_at(*, household: Household, label: Label) -> LabelLook:
 
 
 @writes
-def keep_food(*, household: Household, food: core.OwnFood) -> OwnFoodRecord:
+def keep_food(*, household: Household, by: User, food: core.OwnFood) -> OwnFoodRecord:
     """Keep a new own food.
 
     Raises:
@@ -244,7 +245,9 @@ def _own(household: Household, food_id: uuid.UUID) -> OwnFood:
 
 
 @writes
-def change_food(*, household: Household, food_id: uuid.UUID, food: core.OwnFood) -> OwnFoodRecord:
+def change_food(
+    *, household: Household, by: User, food_id: uuid.UUID, food: core.OwnFood
+) -> OwnFoodRecord:
     """Replace what is known of an own food; dishes follow, kept versions do not.
 
     Raises:
@@ -259,7 +262,7 @@ def change_food(*, household: Household, food_id: uuid.UUID, food: core.OwnFood)
 
 
 @writes
-def put_food_away(*, household: Household, food_id: uuid.UUID) -> None:
+def put_food_away(*, household: Household, by: User, food_id: uuid.UUID) -> None:
     """Put an own food away; dishes that use it keep it, searches no longer find it."""
     row = _own(household, food_id)
     row.deleted_at = timezone.now()
@@ -268,7 +271,7 @@ def put_food_away(*, household: Household, food_id: uuid.UUID) -> None:
 
 
 @writes
-def bring_food_back(*, household: Household, food_id: uuid.UUID) -> OwnFoodRecord:
+def bring_food_back(*, household: Household, by: User, food_id: uuid.UUID) -> OwnFoodRecord:
     """Bring an own food back.
 
     Raises:
@@ -288,7 +291,7 @@ def export_foods(*, household: Household) -> str:
 
 
 @writes
-def import_foods(*, household: Household, form: ImportForm) -> ImportResult:
+def import_foods(*, household: Household, by: User, form: ImportForm) -> ImportResult:
     """Read a CSV of foods into a plan and, if asked and sound, carry it out as a whole.
 
     Raises:
@@ -316,9 +319,9 @@ def import_foods(*, household: Household, form: ImportForm) -> ImportResult:
     return ImportResult(plan, sound=True, applied=True)
 
 
-def measures(*, household: Household) -> list[MeasureRecord]:
+def measures(*, household: Household, cut: Cut = whole) -> list[MeasureRecord]:
     """Return the household's measures."""
-    return [_measure(household, row) for row in OwnMeasure.objects.of(household)]
+    return [_measure(household, row) for row in cut(OwnMeasure.objects.of(household))]
 
 
 def _measure(household: Household, row: OwnMeasure) -> MeasureRecord:
@@ -333,7 +336,7 @@ def _name_of(household: Household, key: str) -> str:
 
 
 @writes
-def keep_measure(*, household: Household, form: MeasureForm) -> MeasureRecord:
+def keep_measure(*, household: Household, by: User, form: MeasureForm) -> MeasureRecord:
     """Keep what a unit of a food weighs here; a later one for the same unit replaces it.
 
     Raises:
@@ -356,22 +359,22 @@ def keep_measure(*, household: Household, form: MeasureForm) -> MeasureRecord:
 
 
 @writes
-def forget_measure(*, household: Household, measure_id: UUID) -> None:
+def forget_measure(*, household: Household, by: User, measure_id: UUID) -> None:
     """Forget a measure; lines read before keep their grams."""
     get_object_or_404(OwnMeasure.objects.of(household), uid=measure_id).delete()
     foods_changed(household=household)
 
 
-def names(*, household: Household) -> list[NameRecord]:
+def names(*, household: Household, cut: Cut = whole) -> list[NameRecord]:
     """Return what foods are also called here."""
     return [
         NameRecord(row.written, row.food, row.uid, _name_of(household, row.food))
-        for row in OwnName.objects.of(household)
+        for row in cut(OwnName.objects.of(household))
     ]
 
 
 @writes
-def keep_name(*, household: Household, form: NameForm) -> NameRecord:
+def keep_name(*, household: Household, by: User, form: NameForm) -> NameRecord:
     """Keep a name for a food; a later one replaces it.
 
     Raises:
@@ -392,7 +395,7 @@ def keep_name(*, household: Household, form: NameForm) -> NameRecord:
 
 
 @writes
-def forget_name(*, household: Household, name_id: UUID) -> None:
+def forget_name(*, household: Household, by: User, name_id: UUID) -> None:
     """Forget a name."""
     get_object_or_404(OwnName.objects.of(household), uid=name_id).delete()
     foods_changed(household=household)

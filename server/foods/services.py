@@ -5,8 +5,9 @@ from uuid import UUID
 import msgspec
 from django.shortcuts import get_object_or_404
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import writes
+from config.paging import Cut, whole
 from foods.models import LearnedReading
 from foods.own import library_of
 from snabo_core.dish import UnitSystem
@@ -108,17 +109,17 @@ def _record(row: LearnedReading, household: Household) -> Reading:
     return Reading(row.uid, row.written, row.food, name, row.form)
 
 
-def readings(*, household: Household) -> list[Reading]:
+def readings(*, household: Household, cut: Cut = whole) -> list[Reading]:
     """Return the remembered readings."""
     known = library_of(household=household)
-    rows = LearnedReading.objects.of(household)
+    rows = cut(LearnedReading.objects.of(household))
     return [
         _record(row, household) for row in rows if row.food in known.foods or row.food in known.rows
     ]
 
 
 @writes
-def teach(*, household: Household, body: Teaching) -> Reading:
+def teach(*, household: Household, by: User, body: Teaching) -> Reading:
     """Remember a reading; a later one for the same text replaces it.
 
     Raises:
@@ -141,6 +142,7 @@ def teach(*, household: Household, body: Teaching) -> Reading:
     return _record(row, household)
 
 
-def unlearn(*, household: Household, reading_id: UUID) -> None:
+@writes
+def unlearn(*, household: Household, by: User, reading_id: UUID) -> None:
     """Forget a reading."""
     get_object_or_404(LearnedReading.objects.of(household), uid=reading_id).delete()

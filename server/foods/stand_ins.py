@@ -11,8 +11,9 @@ from django.db.models import QuerySet
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import writes
+from config.paging import Cut, whole
 from config.wire import convert
 from foods.models import OwnStandIn
 from foods.own import foods_changed, library_of
@@ -123,9 +124,9 @@ def _record(household: Household, row: OwnStandIn) -> StandInRecord:
     return StandInRecord(row.id, own, role, names, doubts, problem)
 
 
-def own_stand_ins(*, household: Household) -> list[StandInRecord]:
+def own_stand_ins(*, household: Household, cut: Cut = whole) -> list[StandInRecord]:
     """Return the household's stand-ins that are not put away."""
-    return [_record(household, row) for row in _held(household)]
+    return [_record(household, row) for row in cut(_held(household))]
 
 
 def look_at_part(*, household: Household, request: KeepRequest) -> core.OwnStandIn:
@@ -142,7 +143,7 @@ def look_at_part(*, household: Household, request: KeepRequest) -> core.OwnStand
 
 
 @writes
-def keep_stand_in(*, household: Household, form: StandInForm) -> StandInRecord:
+def keep_stand_in(*, household: Household, by: User, form: StandInForm) -> StandInRecord:
     """Keep a stand-in, or replace the one of that id.
 
     Raises:
@@ -176,7 +177,7 @@ def _store(row: OwnStandIn, own: core.OwnStandIn) -> None:
 
 
 @writes
-def put_stand_in_away(*, household: Household, stand_in_id: UUID) -> None:
+def put_stand_in_away(*, household: Household, by: User, stand_in_id: UUID) -> None:
     """Put a stand-in away; dishes that chose it keep their copy."""
     row = get_object_or_404(OwnStandIn.objects.of(household), id=stand_in_id)
     row.deleted_at = timezone.now()
@@ -185,7 +186,7 @@ def put_stand_in_away(*, household: Household, stand_in_id: UUID) -> None:
 
 
 @writes
-def bring_stand_in_back(*, household: Household, stand_in_id: UUID) -> StandInRecord:
+def bring_stand_in_back(*, household: Household, by: User, stand_in_id: UUID) -> StandInRecord:
     """Bring a stand-in back.
 
     Raises:
@@ -212,7 +213,7 @@ def export_pack(*, household: Household) -> str:
 
 
 @writes
-def import_pack(*, household: Household, form: PackForm) -> PackResult:
+def import_pack(*, household: Household, by: User, form: PackForm) -> PackResult:
     """Read a pack and say what it would change; with `apply` carry it out as a whole.
 
     Raises:

@@ -9,7 +9,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from accounts.services import household_of
+from accounts.services import acting, household_of
 from config.contract import LINES, contract
 from config.wire import convert
 from menu import lists, services, sheets
@@ -60,7 +60,10 @@ class MenuDayView(APIView):
         """Say when its meal is on the table and who is there."""
         body = convert(request.data, services.DayForm)
         services.change_day(
-            household=household_of(request.user), date=_date(date, "date"), form=body
+            household=household_of(request.user),
+            by=acting(request.user),
+            date=_date(date, "date"),
+            form=body,
         )
         return Response(status=204)
 
@@ -72,7 +75,9 @@ class MenuMealsView(APIView):
     def post(self, request: Request) -> Response:
         """Put a dish on a day; sending it twice puts it once."""
         services.add_meal(
-            household=household_of(request.user), body=convert(request.data, services.NewMeal)
+            household=household_of(request.user),
+            by=acting(request.user),
+            body=convert(request.data, services.NewMeal),
         )
         return Response(status=204)
 
@@ -84,13 +89,20 @@ class MenuMealView(APIView):
     def put(self, request: Request, meal_id: UUID) -> Response:
         """Change its day, its size, or who has how much of it."""
         body = convert(request.data, services.MealChange)
-        services.change_meal(household=household_of(request.user), meal_id=meal_id, body=body)
+        services.change_meal(
+            household=household_of(request.user),
+            by=acting(request.user),
+            meal_id=meal_id,
+            body=body,
+        )
         return Response(status=204)
 
     @contract("remove_menu_meal", status=204)
     def delete(self, request: Request, meal_id: UUID) -> Response:
         """Take it off the menu; it can be brought back."""
-        services.remove_meal(household=household_of(request.user), meal_id=meal_id)
+        services.remove_meal(
+            household=household_of(request.user), by=acting(request.user), meal_id=meal_id
+        )
         return Response(status=204)
 
 
@@ -100,7 +112,9 @@ class MenuMealBackView(APIView):
     @contract("restore_menu_meal", status=204)
     def post(self, request: Request, meal_id: UUID) -> Response:
         """Bring it back."""
-        services.restore_meal(household=household_of(request.user), meal_id=meal_id)
+        services.restore_meal(
+            household=household_of(request.user), by=acting(request.user), meal_id=meal_id
+        )
         return Response(status=204)
 
 
@@ -110,7 +124,9 @@ class MenuMealEatenView(APIView):
     @contract("eat_menu_meal", status=204)
     def post(self, request: Request, meal_id: UUID) -> Response:
         """Take it off the shelf, once."""
-        services.eat_meal(household=household_of(request.user), meal_id=meal_id)
+        services.eat_meal(
+            household=household_of(request.user), by=acting(request.user), meal_id=meal_id
+        )
         return Response(status=204)
 
 
@@ -120,7 +136,9 @@ class MenuMealSizeView(APIView):
     @contract("size_dish_for_meal", status=204)
     def post(self, request: Request, meal_id: UUID) -> Response:
         """Save the dish at the size it is cooked in for this meal."""
-        services.size_dish(household=household_of(request.user), meal_id=meal_id)
+        services.size_dish(
+            household=household_of(request.user), by=acting(request.user), meal_id=meal_id
+        )
         return Response(status=204)
 
 
@@ -154,7 +172,11 @@ class ShoppingEventsView(APIView):
         """Take what happened, each once, and return the list after it."""
         body = convert(request.data, lists.SentShopping)
         household = household_of(request.user)
-        return Response(lists.take_events(household=household, body=body, days=_days(request)))
+        return Response(
+            lists.take_events(
+                household=household, by=acting(request.user), body=body, days=_days(request)
+            )
+        )
 
 
 class ShopPricesView(APIView):
@@ -164,7 +186,9 @@ class ShopPricesView(APIView):
     def put(self, request: Request) -> Response:
         """Keep a price, or forget it."""
         lists.keep_price(
-            household=household_of(request.user), body=convert(request.data, lists.PriceForm)
+            household=household_of(request.user),
+            by=acting(request.user),
+            body=convert(request.data, lists.PriceForm),
         )
         return Response(status=204)
 
@@ -176,7 +200,9 @@ class PantryView(APIView):
     def put(self, request: Request) -> Response:
         """Say that a food is always there, or is not."""
         lists.keep_pantry(
-            household=household_of(request.user), body=convert(request.data, lists.PantryForm)
+            household=household_of(request.user),
+            by=acting(request.user),
+            body=convert(request.data, lists.PantryForm),
         )
         return Response(status=204)
 

@@ -8,7 +8,7 @@ from uuid import UUID
 import msgspec
 from django.db.models import Q, QuerySet
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import writes
 from dishes.models import Dish
 from foods.own import library_of
@@ -238,7 +238,7 @@ def _own(events: list[ShoppingEvent], today: dt.date) -> list[OwnLine]:
 
 
 @writes
-def take_events(*, household: Household, body: SentShopping, days: int) -> ShoppingEvents:
+def take_events(*, household: Household, by: User, body: SentShopping, days: int) -> ShoppingEvents:
     """Take events from a device, each accepted, repeated, or refused with a sentence."""
     answers = [_told(household, event) for event in body.events]
     return ShoppingEvents(answers, shopping_of(household=household, days=days))
@@ -300,7 +300,7 @@ def _refusal(household: Household, event: ShoppingTold) -> str:
 
 
 @writes
-def keep_price(*, household: Household, body: PriceForm) -> None:
+def keep_price(*, household: Household, by: User, body: PriceForm) -> None:
     """Keep what the household pays for something, or forget it.
 
     Raises:
@@ -321,7 +321,7 @@ def keep_price(*, household: Household, body: PriceForm) -> None:
 
 
 @writes
-def keep_pantry(*, household: Household, body: PantryForm) -> None:
+def keep_pantry(*, household: Household, by: User, body: PantryForm) -> None:
     """Say that a food is always in the kitchen, or is not.
 
     Raises:

@@ -13,7 +13,7 @@ from django.shortcuts import get_object_or_404
 from django.utils import timezone
 from msgspec import UNSET, UnsetType
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import writes
 from config.wire import convert, stored_dish
 from dishes.models import Dish
@@ -436,7 +436,7 @@ def _on_hand(known: Known) -> list[tuple[OnHand, ShelfBatch]]:
 
 
 @writes
-def change_day(*, household: Household, date: dt.date, form: DayForm) -> None:
+def change_day(*, household: Household, by: User, date: dt.date, form: DayForm) -> None:
     """Say when a day's meal is on the table and who is there.
 
     Raises:
@@ -459,7 +459,7 @@ def change_day(*, household: Household, date: dt.date, form: DayForm) -> None:
 
 
 @writes
-def add_meal(*, household: Household, body: NewMeal) -> None:
+def add_meal(*, household: Household, by: User, body: NewMeal) -> None:
     """Put a dish on a day, once.
 
     Raises:
@@ -513,7 +513,7 @@ def _own(household: Household, meal_id: UUID | None) -> MenuMeal:
 
 
 @writes
-def change_meal(*, household: Household, meal_id: UUID, body: MealChange) -> None:
+def change_meal(*, household: Household, by: User, meal_id: UUID, body: MealChange) -> None:
     """Change a meal: its day, its size, who has how much; or cook it anew on its day.
 
     Raises:
@@ -557,7 +557,7 @@ def _refuse_shelf(household: Household, row: MenuMeal, body: MealChange) -> None
 
 
 @writes
-def remove_meal(*, household: Household, meal_id: UUID) -> None:
+def remove_meal(*, household: Household, by: User, meal_id: UUID) -> None:
     """Take a meal off the menu; `restore_meal` brings it back."""
     row = _own(household, meal_id)
     row.removed_at = timezone.now()
@@ -565,7 +565,7 @@ def remove_meal(*, household: Household, meal_id: UUID) -> None:
 
 
 @writes
-def restore_meal(*, household: Household, meal_id: UUID) -> None:
+def restore_meal(*, household: Household, by: User, meal_id: UUID) -> None:
     """Bring a meal back that was taken off."""
     row = _own(household, meal_id)
     row.removed_at = None
@@ -573,7 +573,7 @@ def restore_meal(*, household: Household, meal_id: UUID) -> None:
 
 
 @writes
-def eat_meal(*, household: Household, meal_id: UUID) -> None:
+def eat_meal(*, household: Household, by: User, meal_id: UUID) -> None:
     """Take a meal off the shelf, once.
 
     Raises:
@@ -583,12 +583,12 @@ def eat_meal(*, household: Household, meal_id: UUID) -> None:
     if row.kind != "shelf" or row.batch is None:
         raise BadInput("Only what is eaten off the shelf is taken from it.", "kind")
     told = ShelfTold(_eating(row), row.batch, "took", row.grams)
-    (outcome,) = tell_shelf(household=household, body=SentToShelf([told])).answers
+    (outcome,) = tell_shelf(household=household, by=by, body=SentToShelf([told])).answers
     if outcome.outcome == "refused":
         raise BadInput(outcome.sentence, "grams")
 
 
-def size_dish(*, household: Household, meal_id: UUID) -> None:
+def size_dish(*, household: Household, by: User, meal_id: UUID) -> None:
     """Save the dish of a cooking at the size it is cooked in, so that it is cooked so.
 
     Raises:
@@ -603,7 +603,11 @@ def size_dish(*, household: Household, meal_id: UUID) -> None:
     known = known_menu(household=household, first=row.date, days=1)
     document = document_of(known, row)
     save_draft(
-        household=household, dish_id=row.dish.uid, revision=row.dish.revision, document=document
+        household=household,
+        by=by,
+        dish_id=row.dish.uid,
+        revision=row.dish.revision,
+        document=document,
     )
 
 

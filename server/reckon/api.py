@@ -10,6 +10,7 @@ from rest_framework.views import APIView
 
 from accounts.services import household_of
 from config.contract import LINES, contract
+from config.paging import Page
 from config.wire import convert
 from dishes.api import DishesView, PutPartView
 from foods.api import number
@@ -41,10 +42,12 @@ from snabo_core.views.ways import DishWays, WaysPart, WaysRequest
 class DishesListView(DishesView):
     """The household's dishes: listed with their figures, and added to."""
 
-    @contract("dishes", answer=list[services.DishRecord])
+    @contract("dishes", answer=list[services.DishRecord], paged=True)
     def get(self, request: Request) -> Response:
         """List them."""
-        return Response(services.dishes_of(household=household_of(request.user)))
+        page = Page(request)
+        listed = services.dishes_of(household=household_of(request.user), cut=page.cut)
+        return page.answer(listed)
 
 
 class LineSwapsView(APIView):
@@ -212,10 +215,11 @@ class MatrixView(APIView):
 
     computes = True
 
-    @contract("table_matrix", answer=TableMatrix)
+    @contract("table_matrix", answer=TableMatrix, paged=True)
     def get(self, request: Request) -> Response:
         """Return every dish against every eater."""
-        return Response(services.matrix(household=household_of(request.user)))
+        page = Page(request)
+        return page.answer(services.matrix(household=household_of(request.user), cut=page.cut))
 
 
 class MatrixWaysView(APIView):

@@ -4,7 +4,7 @@ import datetime as dt
 import hashlib
 from collections.abc import Iterator
 from dataclasses import replace
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 from uuid import UUID
 
 import msgspec
@@ -14,6 +14,7 @@ from django.db.models.functions import Cast
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Household
+from config.paging import Cut, whole
 from config.wire import ENCODER, convert, stored_dish
 from dishes.models import Dish
 from dishes.services import MOST_DISHES, own_dish
@@ -334,7 +335,7 @@ def _setting(household: Household, request: Asking) -> Setting:
     )
 
 
-def matrix(*, household: Household) -> TableMatrix:
+def matrix(*, household: Household, cut: Cut = whole) -> TableMatrix:
     """Return the household's dishes against its eaters; one that cannot be read is left out."""
     found = (
         Dish.objects.of(household)
@@ -344,7 +345,7 @@ def matrix(*, household: Household) -> TableMatrix:
     )
     summaries = _Summaries(household)
     rows = []
-    for dish in found[:MOST_DISHES]:
+    for dish in cut(found):
         figures, _ = summaries.of(dish)
         if figures is not None:
             row = MatrixRow(str(dish.uid), dish.title, figures.cells, figures.variants)
@@ -370,7 +371,7 @@ def day(*, household: Household, request: DayRequest) -> DayView:
     )
 
 
-def dishes_of(*, household: Household) -> list[DishRecord]:
+def dishes_of(*, household: Household, cut: Cut = whole) -> list[DishRecord]:
     """Return the household's dishes with their figures, last changed first.
 
     One that cannot be read any more is listed with what is wrong, and keeps no other away.
@@ -386,7 +387,8 @@ def dishes_of(*, household: Household) -> list[DishRecord]:
     summaries = _Summaries(household)
     last = last_runs(household=household)
     records = []
-    for dish in found[:MOST_DISHES]:
+    dish: Any
+    for dish in cut(found):
         figures, problem = summaries.of(dish)
         run = last.get(dish.id)
         step = next_step(

@@ -7,29 +7,40 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from accounts.services import household_of
+from accounts.services import acting, household_of
 from config.contract import contract
+from config.paging import Page
 from config.wire import convert
 from runs import learning, photos, records, services, sessions, sheets, tables
 from snabo_core import dish as core
 from snabo_core.errors import BadInput
 from snabo_core.views.learning import LearningView
 
+# Each is folded from its events.
+RUNS_A_PAGE = 50
+
 
 class DishRunsView(APIView):
     """The runs of one dish."""
 
-    @contract("runs", answer=services.OpenRun)
+    @contract("runs", answer=services.OpenRun, paged=True)
     def get(self, request: Request, dish_id: UUID) -> Response:
-        """Return the open run and the finished ones."""
-        return Response(services.runs_of(household=household_of(request.user), dish_id=dish_id))
+        """Return the open run and the finished ones, the last first."""
+        page = Page(request, RUNS_A_PAGE)
+        household = household_of(request.user)
+        return page.answer(services.runs_of(household=household, dish_id=dish_id, cut=page.cut))
 
     @contract("cooked_now", body=records.CookedNow, answer=records.RunAnswer)
     def post(self, request: Request, dish_id: UUID) -> Response:
         """Keep that it was cooked without the Stove; what is on the table already is returned."""
         body = convert(request.data, records.CookedNow)
         return Response(
-            records.cooked_now(household=household_of(request.user), dish_id=dish_id, body=body)
+            records.cooked_now(
+                household=household_of(request.user),
+                by=acting(request.user),
+                dish_id=dish_id,
+                body=body,
+            )
         )
 
 
@@ -41,7 +52,12 @@ class WeighInsView(APIView):
         """Take a weigh-in; the first opens a run. Sending it twice counts once."""
         body = convert(request.data, services.WeighIn)
         return Response(
-            services.weigh_in(household=household_of(request.user), dish_id=dish_id, body=body)
+            services.weigh_in(
+                household=household_of(request.user),
+                by=acting(request.user),
+                dish_id=dish_id,
+                body=body,
+            )
         )
 
 
@@ -53,7 +69,12 @@ class TakeBackView(APIView):
         """Take a weigh-in back."""
         body = convert(request.data, services.TakeBack)
         return Response(
-            services.take_back(household=household_of(request.user), run_id=run_id, body=body)
+            services.take_back(
+                household=household_of(request.user),
+                by=acting(request.user),
+                run_id=run_id,
+                body=body,
+            )
         )
 
 
@@ -69,7 +90,11 @@ class LearningOfHouseholdView(APIView):
     def post(self, request: Request) -> Response:
         """Switch them on or off, or begin again."""
         wish = convert(request.data, learning.LearningWish)
-        return Response(learning.change_learning(household=household_of(request.user), wish=wish))
+        return Response(
+            learning.change_learning(
+                household=household_of(request.user), by=acting(request.user), wish=wish
+            )
+        )
 
 
 class RunView(APIView):
@@ -85,7 +110,12 @@ class RunView(APIView):
         """Take its finished weight, portions, what is left over or a verdict, each once."""
         body = convert(request.data, records.RunTold)
         return Response(
-            records.tell_run(household=household_of(request.user), run_id=run_id, body=body)
+            records.tell_run(
+                household=household_of(request.user),
+                by=acting(request.user),
+                run_id=run_id,
+                body=body,
+            )
         )
 
 
@@ -109,7 +139,12 @@ class RunPhotosView(APIView):
         """Keep one, made small; sending it twice keeps it once."""
         body = convert(request.data, photos.NewPhoto)
         return Response(
-            photos.keep_photo(household=household_of(request.user), run_id=run_id, body=body)
+            photos.keep_photo(
+                household=household_of(request.user),
+                by=acting(request.user),
+                run_id=run_id,
+                body=body,
+            )
         )
 
 
@@ -127,7 +162,9 @@ class PhotoView(APIView):
     @contract("remove_photo", status=204)
     def delete(self, request: Request, photo_id: UUID) -> Response:
         """Remove it for good."""
-        photos.remove_photo(household=household_of(request.user), photo_id=photo_id)
+        photos.remove_photo(
+            household=household_of(request.user), by=acting(request.user), photo_id=photo_id
+        )
         return Response(status=204)
 
 
@@ -137,7 +174,11 @@ class FinishView(APIView):
     @contract("finish_run", answer=services.RunState)
     def post(self, request: Request, run_id: UUID) -> Response:
         """Close it."""
-        return Response(services.finish(household=household_of(request.user), run_id=run_id))
+        return Response(
+            services.finish(
+                household=household_of(request.user), by=acting(request.user), run_id=run_id
+            )
+        )
 
 
 class SheetOfDishesView(APIView):
@@ -166,16 +207,21 @@ class SheetCalendarView(APIView):
 class EveningsView(APIView):
     """Evenings of cooking."""
 
-    @contract("evenings", answer=list[sessions.OpenSession])
+    @contract("evenings", answer=list[sessions.OpenSession], paged=True)
     def get(self, request: Request) -> Response:
         """Return those that are not over."""
-        return Response(sessions.sessions_of(household=household_of(request.user)))
+        page = Page(request)
+        return page.answer(sessions.sessions_of(household=household_of(request.user), cut=page.cut))
 
     @contract("start_evening", body=sessions.StartSession, answer=sessions.SessionView)
     def post(self, request: Request) -> Response:
         """Begin one; sending it twice begins it once."""
         body = convert(request.data, sessions.StartSession)
-        return Response(sessions.start_session(household=household_of(request.user), body=body))
+        return Response(
+            sessions.start_session(
+                household=household_of(request.user), by=acting(request.user), body=body
+            )
+        )
 
 
 class EveningView(APIView):
@@ -202,7 +248,10 @@ class EveningEventsView(APIView):
         body = convert(request.data, sessions.SentEvents)
         return Response(
             sessions.take_events(
-                household=household_of(request.user), session_id=session_id, body=body
+                household=household_of(request.user),
+                by=acting(request.user),
+                session_id=session_id,
+                body=body,
             )
         )
 

@@ -8,7 +8,7 @@ import msgspec
 from django.core.cache import cache
 from django.utils import timezone
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import writes
 from foods.own import library_of
 from foods.stand_ins import book_of
@@ -111,7 +111,7 @@ def learning_of(*, household: Household) -> LearningView:
 
 
 @writes
-def change_learning(*, household: Household, wish: LearningWish) -> LearningView:
+def change_learning(*, household: Household, by: User, wish: LearningWish) -> LearningView:
     """Switch the household's own figures on or off, or begin again."""
     household.learns = wish.on
     if wish.reset:

@@ -11,7 +11,7 @@ from django.shortcuts import get_object_or_404
 from django.utils import timezone
 from PIL import Image, ImageOps, UnidentifiedImageError
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import writes
 from runs.models import Photo, Run
 from runs.sheets import Instant, Short
@@ -76,7 +76,7 @@ def small_jpeg(data: bytes) -> tuple[bytes, tuple[int, int]]:
 
 
 @writes
-def keep_photo(*, household: Household, run_id: UUID, body: NewPhoto) -> PhotoAnswer:
+def keep_photo(*, household: Household, by: User, run_id: UUID, body: NewPhoto) -> PhotoAnswer:
     """Keep a photo of a cooking, once.
 
     Raises:
@@ -114,6 +114,6 @@ def photo_of(*, household: Household, photo_id: UUID) -> bytes:
 
 
 @writes
-def remove_photo(*, household: Household, photo_id: UUID) -> None:
+def remove_photo(*, household: Household, by: User, photo_id: UUID) -> None:
     """Remove a photo for good."""
     get_object_or_404(Photo.objects.of(household).defer("jpeg"), uid=photo_id).delete()

@@ -10,7 +10,7 @@ import msgspec
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import writes
 from config.wire import convert, stored_dish
 from dishes.models import DishVersion
@@ -189,13 +189,13 @@ def _answer(household: Household, run: Run, kept: _Kept | None = None) -> RunAns
 
 
 @writes
-def cooked_now(*, household: Household, dish_id: UUID, body: CookedNow) -> RunAnswer:
+def cooked_now(*, household: Household, by: User, dish_id: UUID, body: CookedNow) -> RunAnswer:
     """Keep that a dish was cooked, with what it is now, where nothing is kept of it yet."""
     dish = own_dish(household=household, dish_id=dish_id, lock=True)
     run = Run.objects.of(household).filter(uid=body.id).first() or current_run(dish)
     if run is None:
         version = DishVersion.objects.get(
-            dish=dish, number=keep_version(household=household, dish_id=dish.uid).number
+            dish=dish, number=keep_version(household=household, by=by, dish_id=dish.uid).number
         )
         run = Run.objects.create(
             uid=body.id, household=household, dish=dish, version=version,
@@ -205,7 +205,7 @@ def cooked_now(*, household: Household, dish_id: UUID, body: CookedNow) -> RunAn
 
 
 @writes
-def tell_run(*, household: Household, run_id: UUID, body: RunTold) -> ToldAnswer:
+def tell_run(*, household: Household, by: User, run_id: UUID, body: RunTold) -> ToldAnswer:
     """Take something told of a cooking, once, or ask about what is hard to believe.
 
     Raises:

@@ -12,8 +12,9 @@ from django.db.models import Max, Prefetch, QuerySet
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import mark_anew, writes
+from config.paging import Cut, whole
 from config.wire import stored_dish
 from dishes.models import Dish, DishVersion
 from dishes.services import keep_version, own_dish
@@ -140,14 +141,14 @@ def readings_of(dish: Dish) -> core.Readings:
     return core.NONE if run is None else facts_of(run).readings
 
 
-def runs_of(*, household: Household, dish_id: UUID) -> OpenRun:
-    """Return the runs of a dish, last first."""
+def runs_of(*, household: Household, dish_id: UUID, cut: Cut = whole) -> OpenRun:
+    """Return the open run of a dish, and those that ended, the last first."""
     dish = own_dish(household=household, dish_id=dish_id)
-    runs = list(dish.runs.select_related("version").prefetch_related("events"))
-    states = [fold(run) for run in runs]
+    runs = dish.runs.select_related("version").prefetch_related("events")
+    still = runs.filter(finished_at=None).first()
     return OpenRun(
-        next((s for s in states if s.finished_at is None), None),
-        [s for s in states if s.finished_at is not None],
+        fold(still) if still else None,
+        [fold(run) for run in cut(runs.exclude(finished_at=None))],
         on_table.uid if (on_table := current_run(dish)) else None,
     )
 
@@ -188,7 +189,7 @@ def last_runs(*, household: Household) -> dict[int, LastRun]:
     }
 
 
-def _open_run(household: Household, dish: Dish) -> Run:
+def _open_run(household: Household, by: User, dish: Dish) -> Run:
     """Return the run a weigh-in belongs to, opening one where the plan has changed."""
     run = dish.runs.filter(finished_at=None).select_related("version").first()
     if run is not None:
@@ -200,7 +201,7 @@ def _open_run(household: Household, dish: Dish) -> Run:
             return run
         run.finished_at = timezone.now()
         run.save(update_fields=["finished_at"])
-    number = keep_version(household=household, dish_id=dish.uid).number
+    number = keep_version(household=household, by=by, dish_id=dish.uid).number
     version = DishVersion.objects.get(dish=dish, number=number)
     return Run.objects.create(household=household, dish=dish, version=version)
 
@@ -221,7 +222,7 @@ def net_grams(gross: float, tare: float) -> float:
 
 @writes
 def weigh_in(
-    *, household: Household, dish_id: UUID, body: WeighIn, at: dt.datetime | None = None
+    *, household: Household, by: User, dish_id: UUID, body: WeighIn, at: dt.datetime | None = None
 ) -> WeighResult:
     """Take a weigh-in, or ask about one that is hard to believe; `at` is when, None for now.
 
@@ -235,7 +236,7 @@ def weigh_in(
     run = dish.runs.filter(finished_at=None).select_related("version").first()
     document = _cooked_now(dish, run)
     if body.line:
-        return _poured(household, dish, document, body, grams, at)
+        return _poured(household, by, dish, document, body, grams, at)
     setting = replace(
         cooking_setting(household=household), readings=facts_of(run).readings if run else core.NONE
     )
@@ -261,11 +262,12 @@ def weigh_in(
     }  # fmt: skip
     if at is not None:
         payload["at"] = at.isoformat()
-    return _noted(household, dish, body.client_id, WEIGHED, payload)
+    return _noted(household, by, dish, body.client_id, WEIGHED, payload)
 
 
 def _poured(
     household: Household,
+    by: User,
     dish: Dish,
     document: core.Dish,
     body: WeighIn,
@@ -290,7 +292,7 @@ def _poured(
     payload: dict[str, Any] = {"line": body.line, "grams": grams}
     if at is not None:
         payload["at"] = at.isoformat()
-    return _noted(household, dish, body.client_id, WENT_IN, payload)
+    return _noted(household, by, dish, body.client_id, WENT_IN, payload)
 
 
 def _taught(glass: Glass, body: WeighIn, grams: float) -> dict[str, Any] | None:
@@ -366,9 +368,9 @@ def current_run(dish: Dish) -> Run | None:
 
 
 def _noted(
-    household: Household, dish: Dish, client_id: UUID, kind: str, payload: dict[str, Any]
+    household: Household, by: User, dish: Dish, client_id: UUID, kind: str, payload: dict[str, Any]
 ) -> WeighResult:
-    run = _open_run(household, dish)
+    run = _open_run(household, by, dish)
     keep_told(household=household, run=run, client_id=client_id, kind=kind, payload=payload)
     return WeighResult(fold(run), None)
 
@@ -388,7 +390,7 @@ def _own_run(household: Household, run_id: UUID) -> Run:
 
 
 @writes
-def take_back(*, household: Household, run_id: UUID, body: TakeBack) -> RunState:
+def take_back(*, household: Household, by: User, run_id: UUID, body: TakeBack) -> RunState:
     """Take a weigh-in back by a further event; nothing is erased.
 
     Raises:
@@ -433,7 +435,7 @@ def _refuse_closed(run: Run) -> None:
 
 
 @writes
-def finish(*, household: Household, run_id: UUID) -> RunState:
+def finish(*, household: Household, by: User, run_id: UUID) -> RunState:
     """Close a run; a closed one stays as it is."""
     run = _own_run(household, run_id)
     if run.finished_at is None:

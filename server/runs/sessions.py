@@ -12,8 +12,9 @@ from django.db.models import Max
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import writes
+from config.paging import Cut, whole
 from config.wire import convert, stored_dish
 from dishes.models import DishVersion
 from dishes.services import LineText, keep_version, own_dish, read_one
@@ -173,7 +174,7 @@ class OpenSession(msgspec.Struct):
 
 
 @writes
-def start_session(*, household: Household, body: StartSession) -> SessionView:
+def start_session(*, household: Household, by: User, body: StartSession) -> SessionView:
     """Open an evening: every dish is kept as a version, and cooked from that.
 
     Raises:
@@ -203,7 +204,7 @@ def start_session(*, household: Household, body: StartSession) -> SessionView:
         household=household, uid=body.id, opens_at=opens, zone=household.zone, wishes=_kept(plan)
     )
     for place, dish in enumerate(dishes):
-        number = keep_version(household=household, dish_id=dish.uid).number
+        number = keep_version(household=household, by=by, dish_id=dish.uid).number
         version = DishVersion.objects.get(dish=dish, number=number)
         # A weigh-in taken before belongs to this cooking where it is of the same version.
         run = dish.runs.filter(
@@ -242,12 +243,12 @@ def _kept(plan: Plan) -> dict[str, Any]:
     return values | {"serve_at": plan.serve_at.isoformat() if plan.serve_at else None}
 
 
-def sessions_of(*, household: Household) -> list[OpenSession]:
+def sessions_of(*, household: Household, cut: Cut = whole) -> list[OpenSession]:
     """Return the evenings that are not over, last first."""
     found = CookingSession.objects.of(household).filter(finished_at=None)
     return [
         OpenSession(session.uid, session.opens_at, _dishes_of(session))
-        for session in found.prefetch_related("runs__dish", "runs__version")[:20]
+        for session in cut(found.prefetch_related("runs__dish", "runs__version"))
     ]
 
 
@@ -375,11 +376,13 @@ def jobs_of_session(
 
 
 @writes
-def take_events(*, household: Household, session_id: UUID, body: SentEvents) -> EventsAnswer:
+def take_events(
+    *, household: Household, by: User, session_id: UUID, body: SentEvents
+) -> EventsAnswer:
     """Take events, each accepted, repeated, or refused with a sentence; none is dropped."""
     session = _own(household, session_id, lock=True)
     answers = [
-        (_weighed if event.kind == "weighed" else _taken)(household, session, event)
+        (_weighed if event.kind == "weighed" else _taken)(household, by, session, event)
         for event in body.events
     ]
     state = state_of(session)
@@ -390,7 +393,9 @@ def take_events(*, household: Household, session_id: UUID, body: SentEvents) -> 
     return EventsAnswer(answers, _view(household, session))
 
 
-def _weighed(household: Household, session: CookingSession, event: StoveEvent) -> EventAnswer:
+def _weighed(
+    household: Household, by: User, session: CookingSession, event: StoveEvent
+) -> EventAnswer:
     """Take a weigh-in at the Stove, by the rules of every weigh-in."""
     run = next((run for run in session.runs.all() if run.dish.uid == event.dish), None)
     if run is None:
@@ -403,7 +408,9 @@ def _weighed(household: Household, session: CookingSession, event: StoveEvent) -
                    event.sure, event.vessel, round=event.round, batch=event.batch,
                    batches=event.batches, line=event.line)  # fmt: skip
     try:
-        result = weigh_in(household=household, dish_id=run.dish.uid, body=body, at=_happened(event))
+        result = weigh_in(
+            household=household, by=by, dish_id=run.dish.uid, body=body, at=_happened(event)
+        )
     except SnaboError as refusal:
         return EventAnswer(event.id, "refused", refusal.sentence)
     if result.question is not None:
@@ -411,7 +418,9 @@ def _weighed(household: Household, session: CookingSession, event: StoveEvent) -
     return EventAnswer(event.id, "accepted")
 
 
-def _taken(household: Household, session: CookingSession, event: StoveEvent) -> EventAnswer:
+def _taken(
+    household: Household, by: User, session: CookingSession, event: StoveEvent
+) -> EventAnswer:
     if event.kind == "taken_back" and event.event is not None:
         run = session.runs.filter(events__client_id=event.event).first()
         if run is not None:

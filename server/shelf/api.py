@@ -6,7 +6,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from accounts.services import household_of
+from accounts.services import acting, household_of
 from config.contract import contract
 from config.wire import convert
 from shelf import services
@@ -24,7 +24,11 @@ class ShelfView(APIView):
     def post(self, request: Request) -> Response:
         """Put something there; sending it twice puts it once."""
         body = convert(request.data, services.NewBatch)
-        return Response(services.put_by_hand(household=household_of(request.user), body=body))
+        return Response(
+            services.put_by_hand(
+                household=household_of(request.user), by=acting(request.user), body=body
+            )
+        )
 
 
 class ShelfEventsView(APIView):
@@ -34,7 +38,11 @@ class ShelfEventsView(APIView):
     def post(self, request: Request) -> Response:
         """Take what happened, each once, and return the shelf after it."""
         body = convert(request.data, services.SentToShelf)
-        return Response(services.take_events(household=household_of(request.user), body=body))
+        return Response(
+            services.take_events(
+                household=household_of(request.user), by=acting(request.user), body=body
+            )
+        )
 
 
 class ShelfKindsView(APIView):
@@ -55,13 +63,20 @@ class ShelfBatchView(APIView):
         """Change what it is called and what it is."""
         body = convert(request.data, services.BatchChange)
         return Response(
-            services.change(household=household_of(request.user), batch_id=batch_id, body=body)
+            services.change(
+                household=household_of(request.user),
+                by=acting(request.user),
+                batch_id=batch_id,
+                body=body,
+            )
         )
 
     @contract("remove_batch", status=204)
     def delete(self, request: Request, batch_id: UUID) -> Response:
         """Take off what was never there; it can be brought back."""
-        services.remove(household=household_of(request.user), batch_id=batch_id)
+        services.remove(
+            household=household_of(request.user), by=acting(request.user), batch_id=batch_id
+        )
         return Response(status=204)
 
 
@@ -71,4 +86,8 @@ class ShelfBatchBackView(APIView):
     @contract("restore_batch", answer=services.ShelfAnswer)
     def post(self, request: Request, batch_id: UUID) -> Response:
         """Bring it back."""
-        return Response(services.restore(household=household_of(request.user), batch_id=batch_id))
+        return Response(
+            services.restore(
+                household=household_of(request.user), by=acting(request.user), batch_id=batch_id
+            )
+        )

@@ -12,7 +12,7 @@ from django.db.models import Q
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import writes
 from config.wire import convert
 from foods.own import library_of
@@ -207,7 +207,7 @@ def own_batch(*, household: Household, batch_id: UUID, lock: bool = False) -> Sh
 
 
 @writes
-def put_by_hand(*, household: Household, body: NewBatch) -> ShelfAnswer:
+def put_by_hand(*, household: Household, by: User, body: NewBatch) -> ShelfAnswer:
     """Put something on the shelf, once.
 
     Raises:
@@ -271,7 +271,7 @@ def _refuse_name(name: str) -> None:
 
 
 @writes
-def change(*, household: Household, batch_id: UUID, body: BatchChange) -> ShelfAnswer:
+def change(*, household: Household, by: User, batch_id: UUID, body: BatchChange) -> ShelfAnswer:
     """Change what a batch is called and what it is.
 
     Raises:
@@ -299,7 +299,7 @@ def change(*, household: Household, batch_id: UUID, body: BatchChange) -> ShelfA
 
 
 @writes
-def remove(*, household: Household, batch_id: UUID) -> None:
+def remove(*, household: Household, by: User, batch_id: UUID) -> None:
     """Take a batch off the shelf that was never there; `restore` brings it back."""
     row = own_batch(household=household, batch_id=batch_id, lock=True)
     row.removed_at = timezone.now()
@@ -307,7 +307,7 @@ def remove(*, household: Household, batch_id: UUID) -> None:
 
 
 @writes
-def restore(*, household: Household, batch_id: UUID) -> ShelfAnswer:
+def restore(*, household: Household, by: User, batch_id: UUID) -> ShelfAnswer:
     """Bring a batch back that was taken off."""
     row = own_batch(household=household, batch_id=batch_id, lock=True)
     row.removed_at = None
@@ -316,7 +316,7 @@ def restore(*, household: Household, batch_id: UUID) -> ShelfAnswer:
 
 
 @writes
-def take_events(*, household: Household, body: SentToShelf) -> ShelfEvents:
+def take_events(*, household: Household, by: User, body: SentToShelf) -> ShelfEvents:
     """Take events from a device, each accepted, repeated, or refused with a sentence."""
     answers = [_told(household, event) for event in body.events]
     return ShelfEvents(answers, shelf_of(household=household))

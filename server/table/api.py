@@ -6,7 +6,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from accounts.services import household_of
+from accounts.services import acting, household_of
 from config.contract import contract
 from config.wire import client_id_of, convert
 from snabo_core.foods.allergen_lists import AllergenList, allergen_list
@@ -33,7 +33,10 @@ class EatersView(APIView):
         form = convert(request.data, services.EaterForm)
         household, own = household_of(request.user), client_id_of(request)
         return Response(
-            services.add_eater(household=household, form=form, client_id=own), status=201
+            services.add_eater(
+                household=household, by=acting(request.user), form=form, client_id=own
+            ),
+            status=201,
         )
 
 
@@ -46,14 +49,19 @@ class EaterView(APIView):
         form = convert(request.data, services.EaterForm)
         return Response(
             services.change_eater(
-                household=household_of(request.user), eater_id=eater_id, form=form
+                household=household_of(request.user),
+                by=acting(request.user),
+                eater_id=eater_id,
+                form=form,
             )
         )
 
     @contract("remove_eater", status=204)
     def delete(self, request: Request, eater_id: UUID) -> Response:
         """Take the eater from the table."""
-        services.remove_eater(household=household_of(request.user), eater_id=eater_id)
+        services.remove_eater(
+            household=household_of(request.user), by=acting(request.user), eater_id=eater_id
+        )
         return Response(status=204)
 
 
@@ -64,7 +72,9 @@ class EaterBackView(APIView):
     def post(self, request: Request, eater_id: UUID) -> Response:
         """Bring the eater back."""
         return Response(
-            services.restore_eater(household=household_of(request.user), eater_id=eater_id)
+            services.restore_eater(
+                household=household_of(request.user), by=acting(request.user), eater_id=eater_id
+            )
         )
 
 
@@ -75,7 +85,12 @@ class DismissView(APIView):
     def post(self, request: Request, eater_id: UUID, key: str) -> Response:
         """Do not show it to this eater again."""
         return Response(
-            services.dismiss(household=household_of(request.user), eater_id=eater_id, key=key)
+            services.dismiss(
+                household=household_of(request.user),
+                by=acting(request.user),
+                eater_id=eater_id,
+                key=key,
+            )
         )
 
 

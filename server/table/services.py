@@ -11,7 +11,7 @@ import msgspec
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.writing import mark_anew, writes
 from config.wire import convert
 from snabo_core.errors import BadInput
@@ -169,7 +169,7 @@ def checked_form(form: EaterForm) -> dict[str, object]:
 
 @writes
 def add_eater(
-    *, household: Household, form: EaterForm, client_id: UUID | None = None
+    *, household: Household, by: User, form: EaterForm, client_id: UUID | None = None
 ) -> EaterRecord:
     """Seat somebody at the table; sent twice under the same id they are seated once.
 
@@ -199,7 +199,7 @@ def _to_change(household: Household, eater_id: UUID) -> Eater:
 
 
 @writes
-def change_eater(*, household: Household, eater_id: UUID, form: EaterForm) -> EaterRecord:
+def change_eater(*, household: Household, by: User, eater_id: UUID, form: EaterForm) -> EaterRecord:
     """Change an eater; the change counts from now on, kept versions keep their figures.
 
     Raises:
@@ -213,7 +213,7 @@ def change_eater(*, household: Household, eater_id: UUID, form: EaterForm) -> Ea
 
 
 @writes
-def remove_eater(*, household: Household, eater_id: UUID) -> None:
+def remove_eater(*, household: Household, by: User, eater_id: UUID) -> None:
     """Take an eater from the table; `restore_eater` brings them back."""
     eater = _to_change(household, eater_id)
     eater.deleted_at = timezone.now()
@@ -221,7 +221,7 @@ def remove_eater(*, household: Household, eater_id: UUID) -> None:
 
 
 @writes
-def restore_eater(*, household: Household, eater_id: UUID) -> EaterRecord:
+def restore_eater(*, household: Household, by: User, eater_id: UUID) -> EaterRecord:
     """Bring a removed eater back.
 
     Raises:
@@ -250,7 +250,7 @@ def school_views() -> list[SchoolView]:
 
 
 @writes
-def dismiss(*, household: Household, eater_id: UUID, key: str) -> EaterRecord:
+def dismiss(*, household: Household, by: User, eater_id: UUID, key: str) -> EaterRecord:
     """Put a caution away for one eater; putting it away twice changes nothing.
 
     Raises:

@@ -5,14 +5,16 @@ import uuid
 from collections.abc import Callable
 from typing import Any
 
+from django.contrib.auth.models import AnonymousUser
 from django.db import OperationalError, connection
 from django.http import Http404
 from django.test import TransactionTestCase
+from rest_framework.exceptions import PermissionDenied
 
-from accounts.models import Household
+from accounts.models import Household, User
 from accounts.services import change_kitchen, kitchen_of
 from accounts.writing import MOST_TRIES, writes
-from config.tests.base import OWN_FOOD, KitchenCase
+from config.tests.base import OWN_FOOD, KitchenCase, cook_of
 from dishes import services as dishes
 from dishes.models import Dish
 from foods import own
@@ -29,6 +31,7 @@ class Meeting(TransactionTestCase):
 
     def setUp(self) -> None:
         self.household = Household.objects.create(name="Ours")
+        self.by = cook_of(self.household)
 
     def together(self, *calls: Callable[[], Any]) -> list[Any]:
         answers: list[Any] = [None] * len(calls)
@@ -49,20 +52,24 @@ class Meeting(TransactionTestCase):
         return answers
 
     def test_putting_away_takes_back_no_save(self) -> None:
-        detail = dishes.add_dish(household=self.household, document=DISH)
+        detail = dishes.add_dish(household=self.household, by=self.by, document=DISH)
         saved = []
 
         def autosaves() -> None:
             for number in range(1, 11):
                 done = dishes.save_draft(
-                    household=self.household, dish_id=detail.id, revision=number, document=DISH
+                    household=self.household,
+                    by=self.by,
+                    dish_id=detail.id,
+                    revision=number,
+                    document=DISH,
                 )
                 saved.append(done.revision)
 
         def away_and_back() -> None:
             for _ in range(10):
-                dishes.remove_dish(household=self.household, dish_id=detail.id)
-                dishes.restore_dish(household=self.household, dish_id=detail.id)
+                dishes.remove_dish(household=self.household, by=self.by, dish_id=detail.id)
+                dishes.restore_dish(household=self.household, by=self.by, dish_id=detail.id)
 
         answers = self.together(autosaves, away_and_back)
         lost = [a for a in answers if isinstance(a, OperationalError)]
@@ -77,19 +84,23 @@ class Meeting(TransactionTestCase):
             for number in range(8):
                 body = {**OWN_FOOD, "id": str(uuid.uuid4()), "name": f"Wrap {number}"}
                 own.keep_food(
-                    household=self.household, food=own.msgspec.convert(body, own.core.OwnFood)
+                    household=self.household,
+                    by=self.by,
+                    food=own.msgspec.convert(body, own.core.OwnFood),
                 )
 
         def measures() -> None:
             for number in range(8):
                 own.keep_measure(
-                    household=self.household, form=own.MeasureForm("swede", "ladle", 100.0 + number)
+                    household=self.household,
+                    by=self.by,
+                    form=own.MeasureForm("swede", "ladle", 100.0 + number),
                 )
 
         def kitchen() -> None:
             for watts in range(700, 708):
                 changed = own.msgspec.structs.replace(settings, microwave_watts=watts)
-                change_kitchen(household=self.household, wanted=changed)
+                change_kitchen(household=self.household, by=self.by, wanted=changed)
 
         answers = self.together(foods, measures, kitchen, measures)
         self.assertEqual([a for a in answers if a is not None], [])
@@ -102,7 +113,12 @@ class Meeting(TransactionTestCase):
         one = uuid.uuid4()
         answers = self.together(
             *[
-                lambda: dishes.add_dish(household=self.household, document=DISH, client_id=one)
+                lambda: dishes.add_dish(
+                    household=self.household,
+                    by=self.by,
+                    document=DISH,
+                    client_id=one,
+                )
                 for _ in range(5)
             ]
         )
@@ -113,50 +129,77 @@ class Meeting(TransactionTestCase):
         tries = []
 
         @writes
-        def twice_broken(*, household: Household) -> str:
+        def twice_broken(*, household: Household, by: User) -> str:
             tries.append(household)
             if len(tries) < 3:
                 raise OperationalError(1213, "Deadlock found")
             return "done"
 
-        self.assertEqual(twice_broken(household=self.household), "done")
+        self.assertEqual(twice_broken(household=self.household, by=self.by), "done")
         self.assertEqual(len(tries), 3)
 
         @writes
-        def always_broken(*, household: Household) -> None:
+        def always_broken(*, household: Household, by: User) -> None:
             tries.append(household)
             raise OperationalError(1213, "Deadlock found")
 
         tries.clear()
         with self.assertRaises(OperationalError):
-            always_broken(household=self.household)
+            always_broken(household=self.household, by=self.by)
         self.assertEqual(len(tries), MOST_TRIES)
 
         @writes
-        def of_nobody(*, household: str) -> None:
+        def of_nobody(*, household: str, by: User) -> None:
             tries.append(household)
 
         with self.assertRaisesRegex(TypeError, "household"):
-            of_nobody(household="ours")
+            of_nobody(household="ours", by=self.by)
+
+    def test_nobody_but_an_active_user_of_the_household_changes_it(self) -> None:
+        theirs = Household.objects.create(name="Theirs")
+        shut_out = User.objects.create_user("shut out", household=self.household, is_active=False)
+        for who in (None, AnonymousUser(), cook_of(theirs), shut_out, User(household=None)):
+            with self.subTest(who=who), self.assertRaises(PermissionDenied):
+                dishes.add_dish(household=self.household, by=who, document=DISH)
+        self.assertFalse(Dish.objects.exists())
+
+    def test_the_log_tells_who_changed_something_once_it_is_kept(self) -> None:
+        with self.assertLogs("snabo.changes", "INFO") as told:
+            dishes.add_dish(household=self.household, by=self.by, document=DISH)
+        [line] = told.records
+        self.assertEqual(
+            (line.service, line.household, line.user),
+            ("dishes.services.add_dish", self.household.pk, self.by.pk),
+        )
+        with self.assertNoLogs("snabo.changes", "INFO"), self.assertRaises(Http404):
+            dishes.remove_dish(household=self.household, by=self.by, dish_id=uuid.uuid4())
 
     def test_what_was_erased_meanwhile_is_gone_and_no_crash(self) -> None:
         Household.objects.all().delete()
         with self.assertRaises(Http404):
-            change_kitchen(household=self.household, wanted=kitchen_of(household=self.household))
+            change_kitchen(
+                household=self.household,
+                by=self.by,
+                wanted=kitchen_of(household=self.household),
+            )
 
     def test_a_change_that_fails_leaves_nothing_behind(self) -> None:
         before = own.library_of(household=self.household)
 
         @writes
-        def failing(*, household: Household) -> None:
+        def failing(*, household: Household, by: User) -> None:
             own.refuse_taken_name(household=household, name="x")
-            own.keep_name(household=household, form=own.NameForm("our roots", "swede"))
+            own.keep_name(household=household, by=by, form=own.NameForm("our roots", "swede"))
             self.assertTrue(("our", "root") in own.library_of(household=household).names)
             raise BadInput("No.", "x")
 
         with self.assertRaises(BadInput):
-            failing(household=self.household)
-        own.keep_name(household=self.household, form=own.NameForm("our leaves", "kale"))
+            failing(household=self.household, by=self.by)
+        own.keep_name(
+            household=self.household,
+            by=self.by,
+            form=own.NameForm("our leaves", "kale"),
+        )
         names = own.library_of(household=self.household).names
         self.assertFalse(("our", "root") in names)
         self.assertIs(
@@ -169,19 +212,27 @@ class Meeting(TransactionTestCase):
             return [eater.name for eater in setting_of(household=now).eaters]
 
         @writes
-        def failing(*, household: Household) -> None:
-            add_eater(household=household, form=EaterForm("Dot", "low_carb", [], []))
+        def failing(*, household: Household, by: User) -> None:
+            add_eater(
+                household=household,
+                by=by,
+                form=EaterForm("Dot", "low_carb", [], []),
+            )
             self.assertIn("Dot", [one.name for one in setting_of(household=household).eaters])
             raise BadInput("No.", "x")
 
         with self.assertRaises(BadInput):
-            failing(household=self.household)
+            failing(household=self.household, by=self.by)
         self.assertEqual(seated(), [])
         self.assertEqual(len(setting_of(household=self.household).eaters), 0)
-        eater = add_eater(household=self.household, form=EaterForm("Eve", "low_carb", [], []))
+        eater = add_eater(
+            household=self.household,
+            by=self.by,
+            form=EaterForm("Eve", "low_carb", [], []),
+        )
         self.assertEqual(seated(), ["Eve"])
         self.assertEqual(len(setting_of(household=self.household).eaters), 1)
-        remove_eater(household=self.household, eater_id=eater.id)
+        remove_eater(household=self.household, by=self.by, eater_id=eater.id)
         self.assertEqual(seated(), [])
 
 

@@ -47,6 +47,12 @@ OWN_FOOD = {
 }  # fmt: skip
 
 
+def cook_of(household: Household) -> User:
+    """Return somebody of a household, who may change what it owns."""
+    known = household.users.first()
+    return known or User.objects.create_user(f"cook of {household.pk}", household=household)
+
+
 class KitchenCase(TestCase):
     """`self.client` is signed in to one household, `self.other` to another."""
 
@@ -62,6 +68,7 @@ class KitchenCase(TestCase):
         for person, school in (("Ada", "very_low_carb"), ("Bo", "no_added_oil")):
             add_eater(
                 household=household,
+                by=cook_of(household),
                 form=EaterForm(person, school, list(schools()[school].targets), []),
             )
         return household

@@ -71,6 +71,19 @@ class Demo(TestCase):
         self.assertLess(first.started, second.started)
         self.assertLess(second.started, last.started)
 
+    def test_cookings_are_listed_page_by_page(self) -> None:
+        [dish] = Dish.objects.filter(runs__finished_at__isnull=False).distinct()
+        self.client.force_login(User.objects.get())
+        path, ids = f"/api/dishes/{dish.uid}/runs?page_size=2", []
+        while path:
+            answer = self.client.get(path)
+            self.assertLessEqual(len(answer.json()["finished"]), 2)
+            ids += [run["id"] for run in answer.json()["finished"]]
+            path = answer.headers.get("Link", "").removeprefix("<").split(">")[0]
+        whole = runs_of(household=Household.objects.get(), dish_id=dish.uid)
+        self.assertEqual(ids, [str(run.id) for run in whole.finished])
+        self.assertEqual(len(ids), 3)
+
     def test_the_shelf_holds_what_was_made_lately_and_nothing_past_its_day(self) -> None:
         household = Household.objects.get()
         shelf = shelf_of(household=household)

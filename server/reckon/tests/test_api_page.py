@@ -23,7 +23,7 @@ class Examples(LiveServerTestCase):
         household = Household.objects.create(name="Asked kitchen")
         user = User.objects.create_user("asked", household=household)
         self.tokens = {
-            scope: make_token(household=household, user=user, wanted=NewToken("x", scope, 1)).secret
+            scope: make_token(household=household, by=user, wanted=NewToken("x", scope, 1)).secret
             for scope in ("read", "write")
         }
 
@@ -33,7 +33,7 @@ class Examples(LiveServerTestCase):
             "SNABO_TOKEN": self.tokens[scope],
         }  # fmt: skip
         return subprocess.run([sys.executable, "-c", code], env=environment, check=False,
-                              capture_output=True, text=True, timeout=60)  # fmt: skip
+                              capture_output=True, text=True, timeout=300)  # fmt: skip
 
     def test_each_runs(self) -> None:
         codes = re.findall(r"```python\n(.*?)```", PAGE.read_text("utf-8"), re.DOTALL)

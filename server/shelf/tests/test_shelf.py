@@ -10,7 +10,7 @@ from django.db import connection
 from django.test import TransactionTestCase
 
 from accounts.models import Household
-from config.tests.base import KitchenCase
+from config.tests.base import KitchenCase, cook_of
 from foods.own import library_of
 from runs.tests.test_records import RunCase
 from shelf.models import ShelfBatch, ShelfEvent
@@ -192,7 +192,9 @@ class TwoDevices(TransactionTestCase):
             try:
                 gate.wait(10)
                 told = SentToShelf([ShelfTold(uuid.uuid4(), row.uid, "took", 300.0)])
-                outcomes.append(take_events(household=household, body=told).answers[0])
+                outcomes.append(
+                    take_events(household=household, by=cook_of(household), body=told).answers[0]
+                )
             finally:
                 connection.close()
 

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { expect, it } from 'vitest';
 
-import { ApiError, sentence, take } from './client';
+import { ApiError, sentence, take, takeList } from './client';
 
 function answer(status: number, body: unknown): Promise<{ error: unknown; response: Response }> {
   return Promise.resolve({ error: body, response: new Response(null, { status }) });
@@ -47,4 +47,29 @@ it('says that the server is gone where something else answers', async () => {
 it('has a sentence for whatever is thrown', () => {
   expect(sentence(new Error('No scale is plugged in.'))).toBe('No scale is plugged in.');
   expect(sentence('?')).toMatch(/does not answer/);
+});
+
+const named = (link: string) => new Response(null, { status: 200, headers: { Link: link } });
+
+it('takes a list page by page until none is named', async () => {
+  const asked: (string | undefined)[] = [];
+  const list = await takeList<string>(({ cursor }) => {
+    asked.push(cursor);
+    if (cursor === 'd29ybGQ=') return Promise.resolve({ data: ['kale'], response: new Response() });
+    return Promise.resolve({
+      data: ['leek', 'swede'],
+      response: named('</api/own-names?page_size=2&cursor=d29ybGQ%3D>; rel="next"'),
+    });
+  });
+  expect(list).toEqual(['leek', 'swede', 'kale']);
+  expect(asked).toEqual([undefined, 'd29ybGQ=']);
+});
+
+it('gives no half of a list where a later page is refused', async () => {
+  const pages = takeList<string>(({ cursor }) =>
+    cursor
+      ? answer(503, { detail: 'It took too long.' })
+      : Promise.resolve({ data: ['leek'], response: named('<?cursor=x>; rel="next"') }),
+  );
+  await expect(pages).rejects.toThrow('It took too long.');
 });

@@ -52,11 +52,39 @@ function refusal(answer: Answer<unknown>): ApiError {
   return new ApiError(answer.response.status, code, text, revision);
 }
 
-/** Return the data of an answer, or throw the refusal. */
-export async function take<T>(call: Promise<Answer<T>>): Promise<T> {
-  const answer = await call;
+function taken<T>(answer: Answer<T>): T {
   if (!answer.response.ok) throw refusal(answer);
   return answer.data as T;
+}
+
+/** Return the data of an answer, or throw the refusal. */
+export async function take<T>(call: Promise<Answer<T>>): Promise<T> {
+  return taken(await call);
+}
+
+/** Where the next page begins, as the answer's `Link` names it (RFC 8288). */
+function nextCursor(response: Response): string | undefined {
+  const next = /<([^>]*)>; rel="next"/.exec(response.headers.get('Link') ?? '')?.[1];
+  return next && (new URLSearchParams(next.split('?')[1]).get('cursor') ?? undefined);
+}
+
+/** A page of a list, asked for by where the one before it ended. */
+type AskPage<T> = (query: { cursor?: string }) => Promise<Answer<T>>;
+
+/** Return what all pages of a list come to, one joined to the other, or throw the refusal. */
+export async function takePages<T>(ask: AskPage<T>, join: (before: T, more: T) => T): Promise<T> {
+  let answer = await ask({});
+  let whole = taken(answer);
+  for (let cursor = nextCursor(answer.response); cursor; cursor = nextCursor(answer.response)) {
+    answer = await ask({ cursor });
+    whole = join(whole, taken(answer));
+  }
+  return whole;
+}
+
+/** Return a whole list, however many pages it has. */
+export function takeList<T>(ask: AskPage<T[]>): Promise<T[]> {
+  return takePages(ask, (before, more) => [...before, ...more]);
 }
 
 /** The sentence of whatever was thrown. */

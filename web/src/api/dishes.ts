@@ -2,13 +2,13 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 
 import { useOnce } from '../browser/useOnce';
-import { client, take } from './client';
+import { client, take, takeList } from './client';
 import { askAgain, foodsChanged, type Removal } from './stale';
 import type { Dish, DishRecord } from './types';
 
 export const dishesQuery = queryOptions({
   queryKey: ['dishes'],
-  queryFn: () => take(client.GET('/api/dishes')),
+  queryFn: () => takeList((query) => client.GET('/api/dishes', { params: { query } })),
 });
 
 export const dishQuery = (id: string) =>

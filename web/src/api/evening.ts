@@ -7,7 +7,7 @@ import {
   type QueryClient,
 } from '@tanstack/react-query';
 
-import { client, take } from './client';
+import { client, take, takeList } from './client';
 import { askAgain } from './stale';
 import type { Dish, EveningStart, SheetRequest, StoveEvent } from './types';
 
@@ -25,7 +25,7 @@ export const sheetQuery = (request: SheetRequest, open: Dish) =>
 
 export const eveningsQuery = queryOptions({
   queryKey: ['evenings'],
-  queryFn: () => take(client.GET('/api/evenings')),
+  queryFn: () => takeList((query) => client.GET('/api/evenings', { params: { query } })),
 });
 
 /** Begins an evening by its sheet; the same id begins it once. */

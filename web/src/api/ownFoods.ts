@@ -7,28 +7,28 @@ import {
   type UseMutationResult,
 } from '@tanstack/react-query';
 
-import { client, take } from './client';
+import { client, take, takeList } from './client';
 import { foodsChanged, type Removal } from './stale';
 import type { HomemadeRecord, ImportResult, Label, OwnFood } from './types';
 
 export const ownFoodsQuery = queryOptions({
   queryKey: ['own-foods'],
-  queryFn: () => take(client.GET('/api/own-foods')),
+  queryFn: () => takeList((query) => client.GET('/api/own-foods', { params: { query } })),
 });
 
 export const homemadeQuery = queryOptions({
   queryKey: ['homemade'],
-  queryFn: () => take(client.GET('/api/homemade')),
+  queryFn: () => takeList((query) => client.GET('/api/homemade', { params: { query } })),
 });
 
 export const ownMeasuresQuery = queryOptions({
   queryKey: ['own-measures'],
-  queryFn: () => take(client.GET('/api/own-measures')),
+  queryFn: () => takeList((query) => client.GET('/api/own-measures', { params: { query } })),
 });
 
 export const ownNamesQuery = queryOptions({
   queryKey: ['own-names'],
-  queryFn: () => take(client.GET('/api/own-names')),
+  queryFn: () => takeList((query) => client.GET('/api/own-names', { params: { query } })),
 });
 
 /** What a label says once the rounding of its figures is taken into account. */

@@ -1,13 +1,13 @@
 /** Words read as lines, foods and steps, and what the household always reads them as. */
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 
-import { client, take } from './client';
+import { client, take, takeList } from './client';
 import { askAgain } from './stale';
 import type { Dish, Line, UnitSystem } from './types';
 
 export const readingsQuery = queryOptions({
   queryKey: ['readings'],
-  queryFn: () => take(client.GET('/api/readings')),
+  queryFn: () => takeList((query) => client.GET('/api/readings', { params: { query } })),
 });
 
 /** What the recipe's steps say and what it leaves open. */

@@ -3,7 +3,7 @@ import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@ta
 import { useState } from 'react';
 
 import { newId } from '../browser/newId';
-import { client, take } from './client';
+import { client, take, takePages } from './client';
 import { askAgain, computedAnew } from './stale';
 import type { Dish, NewPhoto, PhotoAnswer, RunTold, WeighBody } from './types';
 
@@ -11,7 +11,11 @@ export const runsQuery = (id: string) =>
   queryOptions({
     queryKey: ['runs', id],
     queryFn: () =>
-      take(client.GET('/api/dishes/{dish_id}/runs', { params: { path: { dish_id: id } } })),
+      takePages(
+        (query) =>
+          client.GET('/api/dishes/{dish_id}/runs', { params: { path: { dish_id: id }, query } }),
+        (before, more) => ({ ...before, finished: [...before.finished, ...more.finished] }),
+      ),
   });
 
 export const runQuery = (id: string) =>

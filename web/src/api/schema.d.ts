@@ -219,7 +219,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description Return the open run and the finished ones. */
+        /** @description Return the open run and the finished ones, the last first. */
         get: operations["runs"];
         put?: never;
         /** @description Keep that it was cooked without the Stove; what is on the table already is returned. */
@@ -6542,7 +6542,12 @@ export interface operations {
     };
     dishes: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Where the last page ended. */
+                cursor?: string;
+                /** @description How many rows, 1 to 500. */
+                page_size?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6551,6 +6556,8 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    /** @description The next page, rel="next", where there is one. */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -7278,7 +7285,12 @@ export interface operations {
     };
     runs: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Where the last page ended. */
+                cursor?: string;
+                /** @description How many rows, 1 to 500. */
+                page_size?: number;
+            };
             header?: never;
             path: {
                 dish_id: string;
@@ -7289,6 +7301,8 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    /** @description The next page, rel="next", where there is one. */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -8354,7 +8368,12 @@ export interface operations {
     };
     evenings: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Where the last page ended. */
+                cursor?: string;
+                /** @description How many rows, 1 to 500. */
+                page_size?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -8363,6 +8382,8 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    /** @description The next page, rel="next", where there is one. */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -8960,7 +8981,12 @@ export interface operations {
     };
     homemade_foods: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Where the last page ended. */
+                cursor?: string;
+                /** @description How many rows, 1 to 500. */
+                page_size?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -8969,6 +8995,8 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    /** @description The next page, rel="next", where there is one. */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -10648,7 +10676,12 @@ export interface operations {
     };
     own_foods: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Where the last page ended. */
+                cursor?: string;
+                /** @description How many rows, 1 to 500. */
+                page_size?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -10657,6 +10690,8 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    /** @description The next page, rel="next", where there is one. */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -11225,7 +11260,12 @@ export interface operations {
     };
     own_measures: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Where the last page ended. */
+                cursor?: string;
+                /** @description How many rows, 1 to 500. */
+                page_size?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11234,6 +11274,8 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    /** @description The next page, rel="next", where there is one. */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -11431,7 +11473,12 @@ export interface operations {
     };
     own_names: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Where the last page ended. */
+                cursor?: string;
+                /** @description How many rows, 1 to 500. */
+                page_size?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11440,6 +11487,8 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    /** @description The next page, rel="next", where there is one. */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -12591,7 +12640,12 @@ export interface operations {
     };
     readings: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Where the last page ended. */
+                cursor?: string;
+                /** @description How many rows, 1 to 500. */
+                page_size?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12600,6 +12654,8 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    /** @description The next page, rel="next", where there is one. */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -15108,7 +15164,12 @@ export interface operations {
     };
     sign_ins: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Where the last page ended. */
+                cursor?: string;
+                /** @description How many rows, 1 to 500. */
+                page_size?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -15117,6 +15178,8 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    /** @description The next page, rel="next", where there is one. */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -15323,7 +15386,12 @@ export interface operations {
     };
     own_stand_ins: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Where the last page ended. */
+                cursor?: string;
+                /** @description How many rows, 1 to 500. */
+                page_size?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -15332,6 +15400,8 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    /** @description The next page, rel="next", where there is one. */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -15821,7 +15891,12 @@ export interface operations {
     };
     table_matrix: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Where the last page ended. */
+                cursor?: string;
+                /** @description How many rows, 1 to 500. */
+                page_size?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -15830,6 +15905,8 @@ export interface operations {
         responses: {
             200: {
                 headers: {
+                    /** @description The next page, rel="next", where there is one. */
+                    Link?: string;
                     [name: string]: unknown;
                 };
                 content: {

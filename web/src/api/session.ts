@@ -1,7 +1,7 @@
 /** Who is signed in, where else, and the end of it. */
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 
-import { client, take } from './client';
+import { client, take, takeList } from './client';
 import { askAgain } from './stale';
 
 export const sessionQuery = queryOptions({
@@ -13,7 +13,7 @@ export const sessionQuery = queryOptions({
 
 export const signInsQuery = queryOptions({
   queryKey: ['sign-ins'],
-  queryFn: () => take(client.GET('/api/sign-ins')),
+  queryFn: () => takeList((query) => client.GET('/api/sign-ins', { params: { query } })),
 });
 
 export function useSignIn() {

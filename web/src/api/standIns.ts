@@ -1,7 +1,7 @@
 /** The household's own stand-ins, and packs of them. */
 import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 
-import { client, take } from './client';
+import { client, take, takeList } from './client';
 import { askAgain, computedAnew } from './stale';
 import type { Dish, OwnStandIn, StandInRecord } from './types';
 
@@ -14,7 +14,10 @@ export const rolesQuery = queryOptions({
 export const standInsQuery = queryOptions({
   queryKey: ['stand-ins'],
   // The client's own types forget that a range has two ends.
-  queryFn: () => take(client.GET('/api/stand-ins')) as Promise<StandInRecord[]>,
+  queryFn: () =>
+    takeList((query) => client.GET('/api/stand-ins', { params: { query } })) as Promise<
+      StandInRecord[]
+    >,
 });
 
 /** The list, the roles' counts and every ranking follow a change. */

@@ -2,7 +2,7 @@
 import { keepPreviousData, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 
 import { useOnce } from '../browser/useOnce';
-import { client, take } from './client';
+import { client, take, takePages } from './client';
 import { askAgain, computedAnew, type Removal } from './stale';
 import type { EaterForm, EaterRecord } from './types';
 
@@ -27,7 +27,11 @@ export const exclusionsQuery = queryOptions({
 
 export const matrixQuery = queryOptions({
   queryKey: ['table-matrix'],
-  queryFn: () => take(client.GET('/api/table')),
+  queryFn: () =>
+    takePages(
+      (query) => client.GET('/api/table', { params: { query } }),
+      (before, more) => ({ ...before, rows: [...before.rows, ...more.rows] }),
+    ),
 });
 
 export const dayQuery = (meals: { dish: string; servings: number }[]) =>

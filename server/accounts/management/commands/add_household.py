@@ -35,7 +35,7 @@ class Command(BaseCommand):
         else:
             password = sys.stdin.readline().rstrip("\n")
         try:
-            add_household(name, username, password)
+            add_household(name=name, username=username, password=password)
         except BadInput as refusal:
             raise CommandError(refusal.sentence) from refusal
         self.stdout.write(f"{name.strip()} is there; sign in as {username.strip()}.")

@@ -90,29 +90,34 @@ class Command(BaseCommand):
         household = Household.objects.create(
             name=HOUSEHOLD, microwave_watts=800, pans=[msgspec.to_builtins(pan) for pan in PANS]
         )
-        User.objects.create_user(NAME, password=PASSWORD, household=household)
+        by = User.objects.create_user(NAME, password=PASSWORD, household=household)
         for name, school, exclusions in PEOPLE:
             preset = schools()[school]
             left_out = [Exclusion(what) for what in exclusions]
             form = EaterForm(name, school, list(preset.targets), left_out)
-            add_eater(household=household, form=form)
+            add_eater(household=household, by=by, form=form)
         text = (FOLDER / OWN_FOODS).read_text("utf-8")
-        import_foods(household=household, form=ImportForm(text, apply=True))
-        keep_measure(household=household, form=LADLE)
-        keep_name(household=household, form=NICKNAME)
+        import_foods(household=household, by=by, form=ImportForm(text, apply=True))
+        keep_measure(household=household, by=by, form=LADLE)
+        keep_name(household=household, by=by, form=NICKNAME)
         # Its foods are settled now; one that has just changed them looks them up anew each time.
         household = Household.objects.get(pk=household.pk)
         brought = {
-            recipe: add_dish(household=household, document=self._read(household, recipe)).id
+            recipe: add_dish(household=household, by=by, document=self._read(household, recipe)).id
             for recipe in OTHERS
         }
-        parts = add_dish(household=household, document=self._held(self._read(household, PARTS))).id
-        cooked = self._cook(household)
+        parts = add_dish(
+            household=household, by=by, document=self._held(self._read(household, PARTS))
+        ).id
+        cooked = self._cook(household, by)
         household = Household.objects.get(pk=household.pk)
         fill_shelf(household=household)
-        self._evening(household, [brought[recipe] for recipe in TONIGHT])
+        self._evening(household, by, [brought[recipe] for recipe in TONIGHT])
         plan_week(
-            household=household, tonight=TONIGHT, dishes={**brought, PARTS: parts, COOKED: cooked}
+            household=household,
+            by=by,
+            tonight=TONIGHT,
+            dishes={**brought, PARTS: parts, COOKED: cooked},
         )
         if options.get("verbosity", 1) > 0:
             self.stdout.write("  the demo household is loaded")
@@ -155,7 +160,7 @@ class Command(BaseCommand):
     def _stays(self, line: core.Line) -> bool:
         return any(word in line.food_name for word in HELD)
 
-    def _cook(self, household: Household) -> uuid.UUID:
+    def _cook(self, household: Household, by: User) -> uuid.UUID:
         """Swap the lid of the mackerel pot and cook it on three evenings."""
         document = self._read(household, COOKED)
         part = next(p for p in document.parts if any(s.role == "mash" for s in p.slots))
@@ -163,18 +168,20 @@ class Command(BaseCommand):
         stand_in = book().stand_in("mash", "cauliflower_mash")
         choice = scale_to(part, slot, stand_in, book().files["mash"], library())
         swapped = document.with_choice(part.id, slot.id, choice)
-        dish = add_dish(household=household, document=swapped).id
-        cook_thrice(household=household, dish_id=dish)
+        dish = add_dish(household=household, by=by, document=swapped).id
+        cook_thrice(household=household, by=by, dish_id=dish)
         return dish
 
-    def _evening(self, household: Household, dishes: list[uuid.UUID]) -> None:
+    def _evening(self, household: Household, by: User, dishes: list[uuid.UUID]) -> None:
         """Cook two dishes up to the middle of a bake: what is planned for before then is done."""
         now = timezone.now()
         sheet = sheet_of(household=household, body=SheetRequest(dishes)).sheet
         bake = next(i for i in sheet.items if i.lane == "oven" and i.kind == "runs")
         opens = now - (bake.at - sheet.opens) - IN_THE_OVEN
         view = start_session(
-            household=household, body=StartSession(uuid.uuid4(), SheetRequest(dishes, opens=opens))
+            household=household,
+            by=by,
+            body=StartSession(uuid.uuid4(), SheetRequest(dishes, opens=opens)),
         )
         told = Told()
         for card in view.stove.cards:
@@ -185,4 +192,4 @@ class Command(BaseCommand):
                     "step_started", card.at, task=card.task, timer=str(uuid.uuid4()),
                     name=card.timer_name, check=card.cue, seconds=card.seconds,
                 )  # fmt: skip
-        take_events(household=household, session_id=view.id, body=told.sent())
+        take_events(household=household, by=by, session_id=view.id, body=told.sent())
