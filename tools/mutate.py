@@ -1,8 +1,8 @@
 """./snabo mutate: small faults in plate, swaps and water, to see whether a test notices them.
 
-A seeded sample of one-token changes (`a < b` to `a <= b`, `+` to `-`, `and` to `or`, 4 to 5) is put
-into copies of the core, one at a time, and the tests that run through the changed line are run,
-the shortest first. What no test notices is printed as a difference. A change that cannot matter to
+A seeded sample of one-token changes (`a < b` to `a <= b`, `+` to `-`, `and` to `or`, 4 to 5) is
+tried one at a time on a copy of the core: the tests that run through the changed line are run, the
+shortest first. What no test notices is printed as a difference. A change that cannot matter to
 a run, in an annotation or in how much is remembered, is never drawn; any other counts, also where
 it happens to mean the same.
 """
@@ -22,10 +22,12 @@ import tempfile
 import time
 from collections.abc import Iterator, Sequence
 from concurrent.futures import ThreadPoolExecutor
+from contextlib import ExitStack
 from dataclasses import dataclass
 from difflib import unified_diff
 from itertools import islice
 from pathlib import Path
+from typing import Self
 
 import parso  # noqa: F401  the next import needs it complete
 from cosmic_ray.ast import ast_nodes, get_ast
@@ -58,8 +60,6 @@ LEFT_OUT = ("tests.test_fuzz", "tests.test_formats", "tests.test_saved_files")
 MOST_SECONDS = 45.0
 WRITTEN_DOWN = "tests.test_golden."
 WORKERS = 2
-# Two changes of one length within one second look alike to what was compiled.
-AFRESH = {**os.environ, "PYTHONDONTWRITEBYTECODE": "1"}
 
 Spot = tuple[str, int]
 
@@ -76,10 +76,12 @@ class Mutant:
 
 @dataclass(frozen=True)
 class Covering:
-    """Seconds of every test, and the tests that run through each line of a file."""
+    """Seconds of every test, the tests that run through each line of a file, and what loads it."""
 
     seconds: dict[str, float]
     lines: dict[Spot, list[str]]
+    # Lines that run while a module is loaded.
+    loading: set[Spot]
 
     def of(self, mutant: Mutant) -> list[str]:
         """Return the tests to run, the shortest first, within `MOST_SECONDS`.
@@ -156,26 +158,24 @@ def sample(core: Path, packages: Sequence[str], count: int, seed: int) -> list[M
 
 
 def copied(folder: Path) -> Path:
-    """Copy what the tests of the core read; return the core of the copy."""
+    """Copy what the tests of the core read, so that work on it goes on; return the copy's core."""
     for name in ("core", "docs", "web/src"):
-        shutil.copytree(
-            ROOT / name, folder / name, ignore=shutil.ignore_patterns("__pycache__", ".hypothesis")
-        )
-    core = folder / "core"
-    # Compiled once; by content, for a change within the same second keeps the time of a file.
-    subprocess.run(
-        [sys.executable, "-m", "compileall", "-q", "--invalidation-mode", "checked-hash", "."],
-        cwd=core, check=False,
-    )  # fmt: skip
-    return core
+        shutil.copytree(ROOT / name, folder / name, ignore=shutil.ignore_patterns(".hypothesis"))
+    return folder / "core"
+
+
+def modules_of(core: Path) -> list[str]:
+    """Return the test modules that are run."""
+    modules = sorted(f"tests.{path.stem}" for path in (core / "tests").glob("test_*.py"))
+    return [name for name in modules if name not in LEFT_OUT]
 
 
 def covering(core: Path, packages: Sequence[str]) -> Covering:
     """Run all tests of the core once and note which run through what."""
-    modules = sorted(f"tests.{path.stem}" for path in (core / "tests").glob("test_*.py"))
-    kept = [name for name in modules if name not in LEFT_OUT]
+    kept = modules_of(core)
     seconds: dict[str, float] = {}
     lines: dict[Spot, list[str]] = {}
+    loading: set[Spot] = set()
     # Dealt by turns, so that neither half has all the long ones.
     groups = [some for n in range(WORKERS) if (some := kept[n::WORKERS])]
     with ThreadPoolExecutor(WORKERS) as pool:
@@ -183,70 +183,94 @@ def covering(core: Path, packages: Sequence[str]) -> Covering:
             seconds |= part["seconds"]
             for file, of_file in part["lines"].items():
                 for line, tests in of_file.items():
-                    lines.setdefault((file, int(line)), []).extend(tests)
-    return Covering(seconds, lines)
+                    spot = (file, int(line))
+                    lines.setdefault(spot, []).extend(name for name in tests if name)
+                    if "" in tests:
+                        loading.add(spot)
+    return Covering(seconds, lines, loading)
 
 
 def _measured(core: Path, packages: Sequence[str], modules: Sequence[str]) -> dict[str, dict]:
     command = [sys.executable, str(ROOT / "tools" / "mutate_measure.py"), ",".join(packages)]
-    done = subprocess.run(
-        [*command, *modules], cwd=core, env=AFRESH, capture_output=True, check=False
-    )
+    done = subprocess.run([*command, *modules], cwd=core, capture_output=True, check=False)
     if done.returncode:
         sys.exit(f"The tests have to pass before they can be measured.\n{done.stderr.decode()}")
     return json.loads(done.stdout)
 
 
-def noticed(core: Path, mutant: Mutant, cover: Covering) -> tuple[bool, str]:
-    """Change the copy, run the tests, change it back; return whether one failed, and the change."""
-    tests = cover.of(mutant)
-    path = core / mutant.file
-    code = path.read_text()
-    bent = changed(code, mutant)
-    shown = "\n".join(
-        unified_diff(code.split("\n"), bent.split("\n"), mutant.file, mutant.file, "", "", 1, "")
-    )
-    if not tests:
-        return False, shown
-    path.write_text(bent)
-    try:
-        done = subprocess.run(
-            [sys.executable, "-m", "unittest", "-f", *tests],
-            cwd=core, env=AFRESH, capture_output=True, check=False,
-            # A change that makes a loop endless is noticed by the one who waits.
-            timeout=60 + 5 * sum(cover.seconds[test] for test in tests),
+class Tries:
+    """A process in which the core and its tests are loaded, to try changes in."""
+
+    def __init__(self, core: Path) -> None:
+        self.core = core
+        self._process = subprocess.Popen(
+            [sys.executable, str(ROOT / "tools" / "mutate_try.py"), *modules_of(core)],
+            cwd=core, stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True,
+            env={**os.environ, "OPENBLAS_NUM_THREADS": "1"},
         )  # fmt: skip
-    except subprocess.TimeoutExpired:
-        return True, shown
-    finally:
-        path.write_text(code)
-    return done.returncode != 0, shown
+
+    def __enter__(self) -> Self:
+        return self
+
+    def __exit__(self, *_: object) -> None:
+        self._process.communicate()
+
+    def noticed(self, mutant: Mutant, cover: Covering) -> tuple[bool, str]:
+        """Run the tests over a change; return whether one failed, and the change.
+
+        Raises:
+            RuntimeError: the process has ended.
+        """
+        tests = cover.of(mutant)
+        code = (self.core / mutant.file).read_text()
+        bent = changed(code, mutant)
+        rows = unified_diff(
+            code.split("\n"), bent.split("\n"), mutant.file, mutant.file, "", "", 1, ""
+        )
+        shown = "\n".join(rows)
+        if not tests:
+            return False, shown
+        asked = {
+            "file": mutant.file, "code": bent, "tests": tests,
+            # A change that makes a loop endless is noticed by the one who waits.
+            "seconds": 60 + 5 * sum(cover.seconds[test] for test in tests),
+            "loading": (mutant.file, mutant.line) in cover.loading,
+        }  # fmt: skip
+        assert self._process.stdin is not None
+        assert self._process.stdout is not None
+        self._process.stdin.write(json.dumps(asked) + "\n")
+        self._process.stdin.flush()
+        answer = self._process.stdout.readline()
+        if not answer:
+            raise RuntimeError("The tests could not be loaded.")
+        return json.loads(answer), shown
 
 
 def run(packages: Sequence[str], count: int, seed: int) -> int:
     """Print the share noticed, and what was not; return how many were not."""
     began = time.monotonic()
     with tempfile.TemporaryDirectory(prefix="snabo-mutate-") as folder:
-        cores = [copied(Path(folder) / str(number)) for number in range(WORKERS)]
-        cover = covering(cores[0], packages)
-        drawn = sample(cores[0], packages, count, seed)
+        core = copied(Path(folder))
+        cover = covering(core, packages)
+        drawn = sample(core, packages, count, seed)
         print(
             f"{len(cover.seconds)} tests, {len(drawn)} changes drawn with seed {seed} "
             f"after {time.monotonic() - began:.0f} s",
             flush=True,
         )
-        free: queue.Queue[Path] = queue.Queue()
-        for core in cores:
-            free.put(core)
+        free: queue.Queue[Tries] = queue.Queue()
 
         def tried(mutant: Mutant) -> tuple[bool, str]:
-            core = free.get()
+            tries = free.get()
             try:
-                return noticed(core, mutant, cover)
+                return tries.noticed(mutant, cover)
             finally:
-                free.put(core)
+                free.put(tries)
 
-        with ThreadPoolExecutor(WORKERS) as pool:
+        with ExitStack() as stack:
+            for _ in range(WORKERS):
+                free.put(stack.enter_context(Tries(core)))
+            pool = stack.enter_context(ThreadPoolExecutor(WORKERS))
             missed = []
             for mutant, (killed, shown) in zip(drawn, pool.map(tried, drawn), strict=True):
                 if not killed:

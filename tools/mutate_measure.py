@@ -1,7 +1,8 @@
 """Run test modules and print which test runs through which line of some packages, and how long.
 
 For `mutate.py`; run in the folder of the core. Prints one JSON object: `seconds` by test, and
-`lines` as {file: {line: [tests]}}, files below the core.
+`lines` as {file: {line: [tests]}}, files below the core; what runs while a module is loaded has
+the empty name among its tests.
 """
 
 from __future__ import annotations
@@ -57,10 +58,7 @@ def main(packages: list[str], modules: list[str]) -> None:
         sys.exit("\n".join(text for _, text in result.failures + result.errors))
     data = measured.get_data()
     lines = {
-        str(Path(file).relative_to(here)): {
-            line: [name for name in names if name]
-            for line, names in data.contexts_by_lineno(file).items()
-        }
+        str(Path(file).relative_to(here)): data.contexts_by_lineno(file)
         for file in data.measured_files()
     }
     json.dump({"seconds": result.seconds, "lines": lines}, sys.stdout)

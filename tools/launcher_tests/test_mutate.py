@@ -74,10 +74,11 @@ class Mutate(unittest.TestCase):
         cover = mutate.covering(self.core, ["plate"])
         self.assertEqual(len(cover.seconds), 2)
         noticed = {}
-        for one in mutate.sample(self.core, ["plate"], 100, 1):
-            killed, shown = mutate.noticed(self.core, one, cover)
-            rows = [row for row in shown.split("\n") if row[:1] == "+" and row[:3] != "+++"]
-            noticed[rows[0][1:].strip()] = killed
+        with mutate.Tries(self.core) as tries:
+            for one in mutate.sample(self.core, ["plate"], 100, 1):
+                killed, shown = tries.noticed(one, cover)
+                rows = [row for row in shown.split("\n") if row[:1] == "+" and row[:3] != "+++"]
+                noticed[rows[0][1:].strip()] = killed
         self.assertTrue(noticed["return grams is not None and grams < LIMIT"])
         self.assertTrue(noticed["LIMIT = 11"])
         # 2 + 2 and 2 x 3 are both more.
