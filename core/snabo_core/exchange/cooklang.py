@@ -136,7 +136,9 @@ def _line(mark: re.Match[str], found: _Found) -> str | None:
     amount, _, unit = (piece.strip() for piece in inside.partition("%"))
     note = _unescaped((mark["note"] or "").strip())
     how = mark["how"]
-    if "+" not in how and not amount and (("&" in how) or (key in found.named and not note)):
+    # What a sign refers to and nobody told before is told here.
+    again = key in found.named and ("&" in how or not note)
+    if "+" not in how and not amount and again:
         return None
     found.named[key] = name
     tail = [note] if note else []

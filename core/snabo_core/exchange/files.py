@@ -16,9 +16,9 @@ from snabo_core.dish import Dish, UnitSystem
 from snabo_core.errors import BadInput, UnknownFood
 from snabo_core.exchange.cooklang import is_cooklang, read_cooklang
 from snabo_core.exchange.foods_csv import COLUMNS
-from snabo_core.exchange.front_matter import facts_of, front_matter
+from snabo_core.exchange.front_matter import apart, facts_of, front_matter
 from snabo_core.exchange.json_ld import document_in, unchanged
-from snabo_core.exchange.markdown import is_markdown, read_markdown
+from snabo_core.exchange.markdown import is_markdown, read_markdown, write_markdown
 from snabo_core.exchange.pages import (
     Page,
     decoded,
@@ -27,6 +27,7 @@ from snabo_core.exchange.pages import (
     objects_in,
     read_page,
 )
+from snabo_core.exchange.plain_keys import recipes_of_fields, yaml_in
 from snabo_core.exchange.schema_org import Found, recipes_in
 from snabo_core.foods import Library
 from snabo_core.plate.setting import Setting
@@ -43,7 +44,9 @@ from snabo_core.wording import worded
 LONGEST_BYTES = 10_000_000
 # A page may hold a recipe for each week; more are not read at once.
 MOST_RECIPES = 12
-FileKind = Literal["page", "json_ld", "cooklang", "markdown", "text", "foods", "archive", "pack"]
+FileKind = Literal[
+    "page", "json_ld", "fields", "cooklang", "markdown", "text", "foods", "archive", "pack"
+]
 ARCHIVE_MARK = re.compile(r'\A\s*\{\s*"snabo_archive"')
 PACK_MARK = re.compile(r"^\[\[stand_in\]\]", re.MULTILINE)
 _LEAST_COLUMNS = 3
@@ -122,12 +125,10 @@ def read_source(text: str, reader: Reader, name: str = "") -> ReadFile:
         raise BadInput("There is nothing to read in it.", "file")
     if (kind := _kept_elsewhere(text)) is not None:
         return ReadFile(kind)
-    if text.lstrip()[:1] in "{[":
-        found = recipes_in(objects_in(text))
-        if found:
-            return _read("json_ld", _dishes(found, reader), len(found))
-        if ending in {".json", ".jsonld"}:
-            raise BadInput("There is no recipe in this file that Snabo knows.", "file")
+    if (fielded := _of_fields(text, ending, reader)) is not None:
+        return fielded
+    if (listed := _listed_in_head(text)) is not None:
+        return ReadFile("markdown", (_told(listed, reader),))
     if ending in {".html", ".htm", ".xhtml"} or is_page(text):
         return _of_page(read_page(text), reader)
     if ending == ".cook" or (ending in {"", ".txt"} and is_cooklang(text)):
@@ -138,6 +139,44 @@ def read_source(text: str, reader: Reader, name: str = "") -> ReadFile:
             named = replace(told, title=told.title or stem)
             return ReadFile("markdown", (_told(named, reader),))
     return _of_words(_head_in_words(text), reader)
+
+
+def _of_fields(text: str, ending: str, reader: Reader) -> ReadFile | None:
+    """Return the recipes of JSON or YAML, in the vocabulary or in plain fields; None of another.
+
+    Raises:
+        BadInput: it is named as JSON, and holds none.
+    """
+    if text.lstrip()[:1] in "{[":
+        documents = objects_in(text)
+        if found := recipes_in(documents):
+            return _read("json_ld", _dishes(found, reader), len(found))
+        if found := recipes_of_fields(documents):
+            return _read("fields", _dishes(found, reader), len(found))
+        if ending in {".json", ".jsonld"}:
+            raise BadInput("There is no recipe in this file that Snabo knows.", "file")
+    if ending in {".yaml", ".yml"} and (found := recipes_of_fields(yaml_in(text))):
+        return _read("fields", _dishes(found, reader), len(found))
+    return None
+
+
+def _listed_in_head(text: str) -> ToldRecipe | None:
+    """Return a recipe whose ingredients stand in the head of the file, and its method below."""
+    head, body = apart(text)
+    found = recipes_of_fields(yaml_in(head)) if head else []
+    if not found:
+        return None
+    told = found[0].told
+    if told.steps or not body.strip():
+        return told
+    listed = ToldRecipe(told.title or "Recipe", parts=told.parts)
+    below = read_markdown(f"{write_markdown(listed)}\n{body}")
+    if below is None:
+        return told
+    return replace(
+        told, steps=below.steps, asides=(*told.asides, *below.asides),
+        claims=told.claims or below.claims, source=told.source or below.source,
+    )  # fmt: skip
 
 
 def _head_in_words(text: str) -> str:

@@ -17,7 +17,7 @@ from snabo_core.recipe.told import served, with_makes
 
 LONGEST = 16_000
 # The one in C, where it was built: the other takes seconds over a head of brackets.
-_LOADER = getattr(yaml, "CBaseLoader", yaml.BaseLoader)
+LOADER = getattr(yaml, "CBaseLoader", yaml.BaseLoader)
 _HEAD = re.compile(r"\A\ufeff?---[ \t]*\n(?P<head>.*?)\n---[ \t]*(?:\n|\Z)", re.DOTALL)
 _TOML = re.compile(r"\A\ufeff?\+\+\+[ \t]*\n(?P<head>.*?)\n\+\+\+[ \t]*(?:\n|\Z)", re.DOTALL)
 _SERVES = ("servings", "serves", "portions", "serving", "feeds", "base servings")
@@ -58,6 +58,13 @@ class Facts:
     left: tuple[str, ...] = ()
 
 
+def apart(text: str) -> tuple[str, str]:
+    """Return the YAML above a text as it is written, and the text; no YAML where there is none."""
+    plain = text.replace("\r\n", "\n").replace("\r", "\n")
+    match = _HEAD.match(plain[: LONGEST + 10])
+    return (match["head"], plain[match.end() :]) if match else ("", plain)
+
+
 def front_matter(text: str) -> tuple[dict[str, str], str]:
     """Return the facts above a text and the text; no facts where the head is none or broken.
 
@@ -73,7 +80,7 @@ def front_matter(text: str) -> tuple[dict[str, str], str]:
         return {}, plain
     try:
         # The base loader makes texts, lists and mappings, and nothing else.
-        found = yaml.load(match["head"], Loader=_LOADER)  # noqa: S506
+        found = yaml.load(match["head"], Loader=LOADER)  # noqa: S506
     except (yaml.YAMLError, RecursionError, ValueError):
         return _by_line(match["head"]), plain[match.end() :]
     return (_flat(found, "", 0) if isinstance(found, dict) else {}), plain[match.end() :]

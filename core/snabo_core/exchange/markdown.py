@@ -32,7 +32,7 @@ from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES, NUTRITION
 from snabo_core.recipe.servings import servings_in
 from snabo_core.recipe.titles import source_in
 from snabo_core.recipe.told import heading_of, with_makes, without_makes
-from snabo_core.recipe.written import only_amount, with_fields
+from snabo_core.recipe.written import columns_named, only_amount, row_told, with_fields
 
 # Lines above the list that are looked at for servings and times; a long story has fifty.
 MOST_STORY = 200
@@ -54,15 +54,13 @@ _WORDS = {
 _BESIDE = {"figures", "notes", "source"}
 # What a plain text calls them as well.
 _PLACES = (("list", INGREDIENTS), ("steps", METHOD), ("notes", NOTES))
-_AMOUNT = re.compile(r"amounts?|quantity|qty|how much|weights?|grams?|g|measures?", re.IGNORECASE)
-_FOOD = re.compile(r"ingredients?|items?|foods?|what", re.IGNORECASE)
-_REMARK = re.compile(r"notes?|remarks?|details?|prep(?:aration|ared)?|how|cut", re.IGNORECASE)
 _TIME_NAMES = {"prep": "Prep", "cook": "Cook", "rest": "Rest", "total": "Total"}
 _SPECIAL = re.compile(r"([\\`*_{}\[\]<>#|~!&])")
 _LABEL = re.compile(
     r"\W*(?:nutrition\w*|macros)\b|\W*(?:per|each|one)\s+(?:serving|portion|person|slice|piece)\b",
     re.IGNORECASE,
 )
+_FROM = re.compile(r"^(?:from|by)\s*:", re.IGNORECASE)
 # Facts above a list stand on one line.
 LONGEST_FACTS = 160
 # Fewer lines under a heading do not say what it begins.
@@ -137,11 +135,16 @@ def _without_quotes(text: str) -> tuple[str, list[str]]:
     lines = text.splitlines()
     said = [line for line in lines if line.strip()]
     letter = sum(_QUOTED.match(line) is not None for line in said) * 2 > len(said)
+    # Where steps stand unquoted, what is quoted among them is none of them.
+    heads = (place for place, line in enumerate(lines) if METHOD.match(line.strip(" #*:")))
+    method = lines[next(heads, len(lines)) :]
+    told = any(_QUOTED.match(line) is None and is_step(line) for line in method)
     kept, remarks, below = [], [], False
     for line in lines:
         bare = _QUOTED.sub("", line)
-        if below and not letter and bare != line and not is_step(bare):
-            remarks += [" ".join(bare.split())] if bare.strip() else []
+        if below and not letter and bare != line and (told or not is_step(bare)):
+            remark = _words(MarkdownIt("commonmark").parseInline(bare)[0])
+            remarks += [" ".join(remark.split())] if remark else []
             kept.append("")
         else:
             below = below or METHOD.match(bare.strip(" #*:")) is not None
@@ -238,9 +241,8 @@ class _Table:
 
     place: str = ""
     names: str = ""
-    turned: bool = False
+    columns: Sequence[str] = ()
     across: str = ""
-    remarks: int | None = None
     # The names above a row of facts: "Serves | Prep | Cook".
     labels: Sequence[str] = ()
 
@@ -257,10 +259,9 @@ class _Table:
         elif found.place == "figures":
             found.claims += _claim(row)
         elif self.names == "list" or found.place == "list":
-            cells = [*row[1:2], *row[:1], *row[2:]] if self.turned else [*row]
-            if self.remarks is not None and self.remarks < len(cells) and cells[self.remarks]:
-                cells[self.remarks - 1] += ","
-            _take(" ".join(" ".join(cells).split()), found)
+            whole = len(row) == len(self.columns)
+            line = row_told(self.columns, row) if whole else " ".join(row)
+            _take(" ".join(line.split()), found)
         elif any(row):
             line = " ".join(" ".join(row).split())
             if found.place == "head" and len(self.labels) == len(row):
@@ -273,13 +274,10 @@ class _Table:
                 found.asides.append(("note", line))
 
     def _head(self, row: Sequence[str], found: _Found) -> None:
-        amounts = [_AMOUNT.fullmatch(cell.strip()) is not None for cell in row[:2]]
-        foods = any(_FOOD.fullmatch(cell.strip()) for cell in row)
-        if foods and any(amounts) and self.place in {"head", "list"}:
+        columns = columns_named(row)
+        if columns and self.place in {"head", "list"}:
             self.names = found.place = "list"
-            self.turned = not amounts[0]
-            named = [n for n, cell in enumerate(row) if n > 1 and _REMARK.fullmatch(cell.strip())]
-            self.remarks = named[0] if named else None
+            self.columns = columns
         elif row and NUTRITION.match(row[0]):
             self.names = found.place = "figures"
         self.labels = row if all(map(is_fact_label, row)) else ()
@@ -441,6 +439,10 @@ def _fact(line: str, found: _Found) -> None:
         found.serves = found.serves or (with_makes(serves, makes) if feeds and makes else serves)
     for kind, value in minutes.items():
         found.minutes.setdefault(kind, value)
+    if served or minutes:
+        # "Serves: 6 | From: the blue notebook".
+        origins = (source_in(_FROM.sub("Source:", piece.strip())) for piece in pieces_of(line))
+        found.source = found.source or next(filter(None, origins), "")
     # Told in passing: "serves 4 · 21 g protein, 18 g carbs".
     claims = claims_in([line]) if len(line) <= LONGEST_FACTS else ()
     found.claims += claims if len(claims) >= LEAST_TOLD else ()

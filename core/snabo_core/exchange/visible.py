@@ -15,6 +15,7 @@ from snabo_core.recipe.claims import columns_of
 from snabo_core.recipe.facts import is_fact_label, only_times, times_in
 from snabo_core.recipe.sections import INGREDIENTS, METHOD
 from snabo_core.recipe.servings import only_servings, servings_in
+from snabo_core.recipe.written import columns_named, row_told
 
 _DROPPED = ("script", "style", "noscript", "iframe", "object", "embed", "form", "button", "select",
             "svg", "template", "nav", "footer", "header[@role]", "aside")  # fmt: skip
@@ -132,6 +133,23 @@ def _tell_by_name(head: Any) -> None:
     head.drop_tree()
 
 
+def _tell_columns(head: Any) -> None:
+    """Put the rows of a table of ingredients as lines, by what its head says of its columns."""
+    columns = columns_named([cell.text_content()[:LONGEST_LABEL] for cell in head])
+    if not columns:
+        return
+    body = head.getparent().getnext()
+    for row in (*head.itersiblings("tr"), *(body if body is not None else ())):
+        if len(row) != len(columns):
+            continue
+        cells = [" ".join(cell.text_content().split()) for cell in row]
+        for cell in row[1:]:
+            cell.drop_tree()
+        for inner in row[0]:
+            inner.drop_tree()
+        row[0].text = row_told(columns, cells)
+
+
 def _fills_cell(bold: Any) -> bool:
     """Tell a block or a row of a table that is one bold name."""
     block = bold.getparent()
@@ -159,6 +177,7 @@ def _tell_tables(tree: Any) -> None:
         if listed and (INGREDIENTS.match(words) or METHOD.match(words)):
             cell.tag = "h3"
     for head in tree.xpath("//tr[following-sibling::tr or ../following-sibling::tbody/tr]"):
+        _tell_columns(head)
         _tell_by_name(head)
 
 

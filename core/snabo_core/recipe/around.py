@@ -30,6 +30,8 @@ _SEASONING = re.compile(r"\b(?:salt|pepper|oil|butter|water|herbs?|seasoning|par
                         r"mint|thyme|paprika|nutmeg|cayenne|sugar|spray|lemon|lime)\b", re.IGNORECASE)  # fmt: skip
 _NO_NAME = {"times", "servings", "nutrition", "furniture"}
 LONGEST_NAME = 90
+# What is told of a dish below its name: "with pickled red onion".
+GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
 # Lines so long may be broken at the edge of a page; so many paragraphs with such lines tell it.
 WRAPPED_AT, LEAST_BROKEN = 40, 2
 
@@ -119,6 +121,22 @@ class Around:
             return False
         named = any(map(self._says_dish, line.text.split()))
         return not named and any(map(self._says_dish, follows.text.split())) and self.name_follows()
+
+    def title_goes_on(self, title: str, below: Written) -> bool:
+        """Tell the second line of a name: "Turkey and barley", below it "stuffed cabbage"."""
+        words = below.text.split()
+        behind = self.next(2)
+        plain = below.text[:1].islower() and not any(c.isdigit() for c in below.text)
+        apart = not below.after_blank and behind is not None and behind.after_blank
+        if (
+            GOES_ON.match(below.text)
+            or not (plain and apart)
+            or len(words) > MOST_NAME_WORDS
+            or title[-1:] in ".!?:,"
+        ):
+            return False
+        unfinished = not any(word.strip(" ,").lower() in NOUNS for word in title.split())
+        return unfinished and self._says_dish(words[-1]) and not begins_with_amount(below.text)
 
     def _says_dish(self, word: str) -> bool:
         bare = word.strip(" ,.:;()&").lower()

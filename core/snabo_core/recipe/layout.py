@@ -20,7 +20,7 @@ from snabo_core.quantities.kinds import (
     kind_of_line,
 )
 from snabo_core.quantities.numbers import spell_numbers
-from snabo_core.recipe.around import MOST_NAME_WORDS, WRAPPED_AT, Around, opens_list
+from snabo_core.recipe.around import GOES_ON, MOST_NAME_WORDS, WRAPPED_AT, Around, opens_list
 from snabo_core.recipe.claims import claims_in, tells_figures
 from snabo_core.recipe.facts import (
     labels_time,
@@ -148,8 +148,6 @@ _ON_A_PAGE = re.compile(
     r"^(?:difficulty|level|skill|cuisine|course|category)\b",
     re.IGNORECASE,
 )
-# What a title goes on with on its second line: "with pickled red onion".
-_GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
 
 
 class _Sorter:
@@ -240,6 +238,10 @@ class _Sorter:
         return replace(line, text=rest, raw=rest)
 
     def _take(self, written: Written) -> None:
+        if written.other:
+            # Who asked for it may have named it.
+            self._aside("story" if self.section == "head" else "furniture", written.raw)
+            return
         line = self._behind_facts(self._behind_label(written))
         if line is not None:
             self._take_whole(line)
@@ -390,6 +392,10 @@ class _Sorter:
 
     def _take_title(self, text: str) -> None:
         self.titled = text
+        follows = self.around.next()
+        if follows is not None and self.around.title_goes_on(text, follows):
+            text = f"{text} {follows.text}"
+            self.around.place += 1
         self.layout.title, servings = title_of(text)
         if (name := told_in_letter(text)) is not None:
             self.layout.title = name
@@ -544,8 +550,14 @@ class _Sorter:
     def _signs(self, line: Written) -> bool:
         """Tell the name under the last words of a letter."""
         above = self.around.lines[self.around.place - 1].text if self.around.place else ""
-        short = len(line.text.split()) <= MOST_SIGNED and not is_step(line.text)
-        return short and SIGN_OFF.match(above) is not None
+        words = line.text.split()
+        short = len(words) <= MOST_SIGNED and not is_step(line.text)
+        if short and SIGN_OFF.match(above) is not None:
+            return True
+        # Who gave a recipe to a book stands under it, far to the right.
+        last = self.around.next() is None and above[-1:] in ".!" and len(words) > 1
+        named = all(word[:1].isupper() and word.isalpha() for word in words)
+        return short and last and named and not self.around.names_food(line.text)
 
     def _opens_plain_list(self, line: Written) -> bool:
         """Tell the first line of a list that stands behind a step ("Oven 350. 1 hr.")."""
@@ -721,13 +733,22 @@ class _Sorter:
         # "A family favourite" counts nothing.
         counts = any(c.isdigit() for c in text) or self.around.names_food(text)
         if (has_amount(text) and counts) or is_step(text):
-            return False
+            # "A brunch that holds its own at dinner", alone above "Serves 4", is no list.
+            return not any(c.isdigit() for c in text) and self._above_facts(line)
         above = self.around.lines[self.around.place - 1].text if self.around.place else ""
-        if above == self.titled and not line.after_blank and _GOES_ON.match(text):
+        if above == self.titled and not line.after_blank and GOES_ON.match(text):
             return True
         follows = self.around.next()
         facts = follows is not None and only_facts(follows.text)
-        return self.around.place < self.list_at or (facts and not self.around.names_food(text))
+        facts = facts and not self.around.names_food(text)
+        return self.around.place < self.list_at or facts or self._above_facts(line)
+
+    def _above_facts(self, line: Written) -> bool:
+        """Tell a line of its own right above one that says nothing but whom it serves."""
+        follows = self.around.next()
+        if follows is None or not (line.after_blank and follows.after_blank):
+            return False
+        return not line.marked and only_servings(follows.text)
 
     def _tells_before_list(self, text: str) -> bool:
         """Tell a sentence above a list that a method with a heading of its own follows."""

@@ -51,7 +51,7 @@ ALL_IN_GRAMS = re.compile(
 )
 # "Method: Boil the peas." on one line.
 METHOD_SAYS = re.compile(
-    r"^\W*(?:method|directions?|instructions?|how to make(?: it)?|to make)\s*:\s+(?=\w)",
+    r"^\W*(?:method|mode|directions?|instructions?|how to make(?: it)?|to make)\s*:\s+(?=\w)",
     re.IGNORECASE,
 )
 NOTES = re.compile(
@@ -69,7 +69,7 @@ MAIL_HEAD = re.compile(
     r"^\W*(?:from|to|cc|bcc|date|sent|reply-to|subject|re|fwd?|betreff|von|an|datum)\s*:\s*\S",
     re.IGNORECASE,
 )
-GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|yo|omg|guys|ladies|(?:ok(?:ay)?|right|well|alright)\b.{0,20}\bhere(?:'s|’s| is| goes)|morning|evening|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
+GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|yo|omg|guys|ladies|(?:ok(?:ay)?|right|well|alright)\b.{0,20}\bhere(?:'s|’s| is| goes| (?:it is|you go)(?=\W*$))|morning|evening|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
                        r"as promised|fwd?:|re:|subject:|from:|sent:|to:|on \d)\b", re.IGNORECASE)  # fmt: skip
 SIGN_OFF = re.compile(r"^\W*(?:love|cheers|next (?:week|time|month)\b|see you|sent from|best|regards|xx?|enjoy|seen \d|on \d{1,2} \w+.*wrote|forwarded|kind regards|"
                        r"bon app|happy cooking|reply|yours)\b", re.IGNORECASE)  # fmt: skip

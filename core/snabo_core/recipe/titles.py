@@ -18,6 +18,11 @@ _LABEL = (
 _LABELLED = re.compile(rf"^(?:{_LABEL}\s*[:=–—]\s*)+(?=\S)", re.IGNORECASE)
 # A reply to somebody's question names the dish, but hardly as its title.
 _REPLY = re.compile(r"^(?:(?:re|fwd?|fw|subject)\s*:\s*)+(?=\S)", re.IGNORECASE)
+_LOOKED_FOR = re.compile(
+    r"^\W*(?:(?:i(?:'m|’m| am)?\s+)?(?:looking|lookin'?|searching)\s+for|wanted\s*:|iso\b|anyone (?:have|got))"
+    r"\W*(?:(?:an?|the|your|any)\s+)?(?:(?:good|great|best|nice|easy)\s+)?(?:recipes?\s+for\s+)?",
+    re.IGNORECASE,
+)
 _NAMED = re.compile(
     r"^\W*(?:recipe|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish|(?:recipe|dish)\s+(?:name|title))\s*[:=]\s*(?P<name>\S.{2,})$",
     re.IGNORECASE,
@@ -43,7 +48,7 @@ _TODAY = re.compile(
     re.IGNORECASE,
 )
 # A name needs no full stop, an abbreviation its own.
-_STOP = re.compile(r"(?<=[a-z]{4})\.$")
+_STOP = re.compile(r"(?<=[A-Za-z]{4})\.$")
 _DOTTED = re.compile(r"\s*(?:\.\s?){4,}\d{1,4}$")
 _SITE = re.compile(
     r"^(?P<name>.+?)\s+[-–—]\s+.{0,30}(?:kitchens?|cooks?|recipes|foods?|blog|magazine|eats|\.\w{2,3})$",
@@ -152,7 +157,7 @@ def stands_above(text: str) -> bool:
 def replies_about(text: str) -> str | None:
     """Return what a reply is about ("Re: Re: best dumplings?"), None where it is none."""
     match = _REPLY.match(text)
-    return text[match.end() :].strip(" ?!") if match is not None else None
+    return _LOOKED_FOR.sub("", text[match.end() :]).strip(" ?!") if match is not None else None
 
 
 def told_name(text: str) -> str | None:

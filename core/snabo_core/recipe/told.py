@@ -12,6 +12,7 @@ from snabo_core.recipe.claims import label_words
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.layout import sort_list, without_step_number
 from snabo_core.recipe.outline import Aside, Layout
+from snabo_core.recipe.sections import METHOD
 from snabo_core.recipe.servings import Servings, counts_people, servings_in
 from snabo_core.recipe.titles import title_of
 
@@ -160,15 +161,15 @@ def steps_of(steps: Sequence[tuple[str, str]]) -> list[tuple[str, str]]:
         under = _section(section)
         for piece in _pieces(text):
             name = heading_name(piece)
-            if name is not None and not is_step(piece):
-                under = name
+            if (name is not None or METHOD.match(piece)) and not is_step(piece):
+                under = _section(name or piece)
             elif any(c.isalnum() for c in piece) and not _ENJOY.fullmatch(piece):
                 found.append((under, piece))
     return found
 
 
 def _section(name: str) -> str:
-    return "" if _NAMED_STEP.match(name) else heading_of(name)
+    return "" if _NAMED_STEP.match(name) or METHOD.match(name) else heading_of(name)
 
 
 def _pieces(text: str) -> list[str]:

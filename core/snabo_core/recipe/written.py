@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 import re
+from collections import Counter
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
@@ -16,6 +17,16 @@ from snabo_core.quantities.tidying import tidy, without_pictures
 MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 20_000
 # "serves:: 4" of who keeps fields in notes.
 _FIELD = re.compile(r"^([^\w\n]{0,8}\w[\w ]{1,20})::[ \t]+", re.MULTILINE)
+# Labels as old books set them: "INGREDIENTS.—2 lbs. of neck of mutton", "MODE.--Cut it up."
+_RUN_IN = re.compile(
+    r"^([^\w\n]{0,4}(?:ingredients|mode|method|directions|preparation|time|sufficient|seasonable"
+    r"|note|average cost|yield|serves))[ \t]?\.?[ \t]?[—–-]{1,3}[ \t]?(?=\w)",
+    re.IGNORECASE | re.MULTILINE,
+)
+# What a page that anybody may change puts behind its headings.
+_EDIT = re.compile(
+    r"[ \t]*\[[ \t]?edit(?:[ \t]source)?[ \t]?\][ \t]*$", re.IGNORECASE | re.MULTILINE
+)
 _BULLET = re.compile(r"^\s*(?:(?:[-–—*•·+▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
 STEP_NUMBER = re.compile(
     r"^\s*(?:step\s*)?\(?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d\ufe0f?\u20e3\s*",
@@ -39,7 +50,7 @@ _PEOPLE_SIGNS = re.compile(
 _DATE, _CLOCK = r"\d{1,4}[./-]\d{1,2}(?:[./-]\d{1,4})?\.?", r"\d{1,2}:\d{2}(?::\d{2})?(?:\s?[ap]m)?"
 # Who said it when, before a line of a chat: "[14:02] Ann: 2 onions", "1/3/24, 14:02 - Ann: ...".
 _CHAT = re.compile(
-    rf"^(?:\[(?:{_DATE},?\s+)?{_CLOCK}\]|{_DATE},?\s+{_CLOCK}\s+-)\s*[^\d:\n]{{1,30}}:\s+",
+    rf"^(?:\[(?:{_DATE},?\s+)?{_CLOCK}\]|{_DATE},?\s+{_CLOCK}\s+-)\s*(?P<who>[^\d:\n]{{1,30}}):\s+",
     re.IGNORECASE,
 )
 _LABEL = re.compile(
@@ -49,10 +60,12 @@ _LABEL = re.compile(
 )
 # What the columns of a table of ingredients are called; signs between them.
 _COLUMNS = {
-    "qty": "amount", "quantity": "amount", "amount": "amount", "how much": "amount",
-    "unit": "unit", "measure": "unit", "uom": "unit", "ingredient": "food", "item": "food",
-    "food": "food", "name": "food", "prep": "note", "preparation": "note", "note": "note",
-    "comment": "note", "method": "note",
+    **dict.fromkeys(("qty", "quantity", "amount", "how much", "weight"), "amount"),
+    **dict.fromkeys(("gram", "g", "weight (g)", "amount (g)", "grams (g)"), "grams"),
+    **dict.fromkeys(("unit", "measure", "uom"), "unit"),
+    **dict.fromkeys(("ingredient", "item", "food", "name", "what", "product"), "food"),
+    **dict.fromkeys(("prep", "preparation", "prepared", "note", "comment", "remark", "detail",
+                     "method", "how", "cut"), "note"),
 }  # fmt: skip
 _MARKS = ("\t", ",", ";", "|")
 LEAST_CELLS = 3
@@ -102,6 +115,8 @@ class Written:
     step: bool = False
     # Known to be a heading by what is drawn around it.
     drawn: bool = False
+    # Said in a chat by somebody else than who tells the recipe.
+    other: bool = False
 
 
 def _unquoted(text: str) -> str:
@@ -120,17 +135,23 @@ def with_fields(text: str) -> str:
 
 def written_lines(text: str) -> list[Written]:
     """Return the lines of a text that hold words, without bullets and pictures."""
-    found, blank = [], True
-    pieces = _hanging(_columns_apart([*_pieces(_unquoted(with_fields(text)))]))
+    found: list[Written] = []
+    senders: list[str] = []
+    blank, who = True, ""
+    text = _EDIT.sub("", _RUN_IN.sub(r"\1: ", with_fields(text)))
+    pieces = _hanging(_columns_apart([*_pieces(_unquoted(text))]))
     for raw in _one_below_the_other(_rows_told(pieces)):
         whole = tidy(raw)
         said = _CHAT.sub("", whole)
+        sent = _CHAT.match(whole)
+        who = sent["who"] if sent else who
         plain = _PEOPLE_SIGNS.sub(_serves, _unmarked(said))
         bare = without_pictures(_BULLET.sub("", _parted_by_pictures(plain)))
         bare = _BULLET.sub("", bare) if not re.match(r"^-?\d", bare) else bare
         if not any(c.isalnum() for c in bare):
             if any(not c.isspace() for c in plain) and re.search(r"[★☆⭐♡❤💬👍]", plain):
                 found.append(Written(plain, blank, marked=False, raw=plain))
+                senders.append(who)
             blank = True
             continue
         # What somebody sent is a line of its own, as what stands behind a bullet is.
@@ -138,7 +159,14 @@ def written_lines(text: str) -> list[Written]:
         bare = drawn["name"] if drawn is not None else bare
         marked = bare != plain or said != whole or STEP_NUMBER.match(bare) is not None
         found.append(Written(bare, blank, marked, plain, drawn=drawn is not None))
+        senders.append(who)
         blank = False
+    if len({*senders}) > 1:
+        teller, _ = Counter(filter(None, senders)).most_common(1)[0]
+        found = [
+            replace(line, other=who not in {"", teller})
+            for line, who in zip(found, senders, strict=True)
+        ]
     return _runs_below_a_list(_numbers_marked(_unnumbered_list(_labels_joined(found))))
 
 
@@ -243,9 +271,7 @@ def _rows_told(pieces: list[str]) -> list[str]:
         if found is not None:
             sign, columns = found
         elif columns and len(cells) == len(columns):
-            told = dict(zip(columns, cells, strict=True))
-            amount = " ".join(filter(None, (told.get(c, "") for c in ("amount", "unit", "food"))))
-            result.append(", ".join(filter(None, (amount, told.get("note", "")))))
+            result.append(row_told(columns, cells))
             continue
         else:
             columns = []
@@ -253,12 +279,26 @@ def _rows_told(pieces: list[str]) -> list[str]:
     return result
 
 
+def columns_named(cells: Sequence[str]) -> list[str]:
+    """Return what each column of a table of ingredients holds, by its head; none of another."""
+    columns = [_COLUMNS.get(" ".join(cell.lower().split()).rstrip("s:"), "") for cell in cells]
+    amounts = {"amount", "grams"} & {*columns}
+    return columns if "food" in columns and amounts and "" not in columns else []
+
+
+def row_told(columns: Sequence[str], cells: Sequence[str]) -> str:
+    """Return the row of such a table as a line: "800 g chicken thighs, boneless"."""
+    told = dict(zip(columns, cells, strict=True))
+    if (grams := told.get("grams", "")) and grams.replace(".", "", 1).isdigit():
+        told["grams"] = f"{grams} g"
+    line = " ".join(filter(None, (told.get(c, "") for c in ("amount", "grams", "unit", "food"))))
+    return ", ".join(filter(None, (line, told.get("note", ""))))
+
+
 def _head_of(piece: str, sign: str) -> tuple[str, list[str]] | None:
     """Return the columns of a table's head, None where a line is none."""
-    cells = [cell.strip().lower().rstrip("s") for cell in piece.split(sign)]
-    columns = [_COLUMNS.get(cell, "") for cell in cells]
-    whole = len(columns) >= LEAST_CELLS and "food" in columns and "amount" in columns
-    return (sign, columns) if whole and "" not in columns else None
+    columns = columns_named(piece.split(sign))
+    return (sign, columns) if len(columns) >= LEAST_CELLS else None
 
 
 def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
@@ -300,22 +340,29 @@ def _numbers_marked(lines: list[Written]) -> list[Written]:
     result = list(lines)
     start = 0
     while start < len(lines):
-        run = 0
-        while (
-            start + run < len(lines)
-            and (counted := _COUNTED.match(lines[start + run].text)) is not None
-            and int(counted["n"]) == run + 1
-        ):
-            run += 1
-        steps = lines[start : start + run]
-        if run >= LEAST_STEPS and any(
-            first_word(_COUNTED.sub("", s.text)) in COMMANDS for s in steps
-        ):
-            for place, step in enumerate(steps, start):
+        places: list[int] = []
+        here = start
+        while here < len(lines):
+            counted = _COUNTED.match(lines[here].text)
+            if counted is not None and int(counted["n"]) == len(places) + 1:
+                places.append(here)
+            elif not places or not _goes_on(lines[here - 1], lines[here]):
+                break
+            here += 1
+        first = [first_word(_COUNTED.sub("", lines[place].text)) for place in places]
+        if len(places) >= LEAST_STEPS and not COMMANDS.isdisjoint(first):
+            for place in places:
+                step = lines[place]
                 text = _COUNTED.sub(r"\g<n>. ", step.text)
                 result[place] = Written(text, step.after_blank, marked=True, raw=text, step=True)
-        start += max(run, 1)
+        start = max(here, start + 1)
     return result
+
+
+def _goes_on(above: Written, line: Written) -> bool:
+    """Tell the rest of a line that was broken at the edge of a page."""
+    counted = line.after_blank or line.marked or line.text[:1].isdigit()
+    return not counted and not above.raw.rstrip().endswith(_ENDED)
 
 
 def _unnumbered_list(lines: list[Written]) -> list[Written]:

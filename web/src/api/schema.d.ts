@@ -3194,7 +3194,7 @@ export interface components {
          */
         ReadFile: {
             /** @enum {unknown} */
-            kind: "archive" | "cooklang" | "foods" | "json_ld" | "markdown" | "pack" | "page" | "text";
+            kind: "archive" | "cooklang" | "fields" | "foods" | "json_ld" | "markdown" | "pack" | "page" | "text";
             dishes: components["schemas"]["Dish"][];
             left_out: number;
         };

@@ -5,7 +5,7 @@ import { useRef, useState, type DragEvent, type JSX, type ReactNode } from 'reac
 import styles from './fileDrop.module.css';
 
 const ACCEPT =
-  '.html,.htm,.mhtml,.json,.jsonld,.cook,.md,.markdown,.txt,.csv,.zip,.toml,text/*,application/json';
+  '.html,.htm,.mhtml,.json,.jsonld,.yaml,.yml,.cook,.md,.markdown,.txt,.csv,.zip,.toml,text/*,application/json';
 
 interface Props {
   onFile: (file: File) => void;
