@@ -25,7 +25,13 @@ from snabo_core.quantities.kinds import (
 )
 from snabo_core.quantities.tidying import without_pictures
 from snabo_core.recipe import ToldRecipe
-from snabo_core.recipe.claims import LEAST_ACROSS, claims_in, columns_of, tells_figures
+from snabo_core.recipe.claims import (
+    LEAST_ACROSS,
+    claims_in,
+    columns_of,
+    serving_column,
+    tells_figures,
+)
 from snabo_core.recipe.facts import is_fact_label, pieces_of, times_in, yield_in
 from snabo_core.recipe.layout import sort_lines
 from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES, NUTRITION
@@ -61,6 +67,10 @@ _LABEL = re.compile(
     re.IGNORECASE,
 )
 _FROM = re.compile(r"^(?:from|by)\s*:", re.IGNORECASE)
+# Links and marks of who keeps notes: "[[Millet|millet]]", "==eggs==", "#halloumi".
+_LINKED = re.compile(r"(?<!!)\[\[(?:[^\[\]|\n]{1,80}\|)?(?P<said>[^\[\]|\n]{1,80})\]\]")
+_MARKED = re.compile(r"==(?=\S)(?P<said>[^=\n]{1,200}?)(?<=\S)==")
+_TAGGED = re.compile(r"(?<=\s)#(?=[^\W\d][\w/-]*)|\[!\w{2,12}\][+-]?[ \t]*")
 # Facts above a list stand on one line.
 LONGEST_FACTS = 160
 # Fewer lines under a heading do not say what it begins.
@@ -111,7 +121,7 @@ def read_markdown(text: str) -> ToldRecipe | None:
                    source=facts.source, claims=list(facts.claims))  # fmt: skip
     if facts.story:
         found.asides.append(("story", facts.story))
-    plain, remarks = _without_quotes(body)
+    plain, remarks = _without_quotes(_without_links(body))
     tokens = MarkdownIt("commonmark").enable("table").parse(with_fields(plain))
     heads = [_words(below) for above, below in pairwise(tokens) if above.type == "heading_open"]
     found.headed = any(_place_of(words.rstrip(":"), alone=True) for words in heads)
@@ -125,6 +135,12 @@ def read_markdown(text: str) -> ToldRecipe | None:
         tuple(found.steps), tuple(found.asides), tuple(found.claims), found.source,
         set_apart=True,
     )  # fmt: skip
+
+
+def _without_links(text: str) -> str:
+    """Return a note without what its program makes links, tags and marks of."""
+    said = _MARKED.sub(r"\g<said>", _LINKED.sub(r"\g<said>", text))
+    return _TAGGED.sub("", said)
 
 
 def _without_quotes(text: str) -> tuple[str, list[str]]:
@@ -243,6 +259,8 @@ class _Table:
     names: str = ""
     columns: Sequence[str] = ()
     across: str = ""
+    # Which figure of a row is that of a serving.
+    serving: int | None = None
     # The names above a row of facts: "Serves | Prep | Cook".
     labels: Sequence[str] = ()
 
@@ -257,7 +275,10 @@ class _Table:
         elif found.place == "figures" and self.across:
             found.claims += claims_in([self.across, " | ".join(row)])
         elif found.place == "figures":
-            found.claims += _claim(row)
+            figures = [*row[1:]]
+            if self.serving is not None and self.serving < len(figures):
+                figures = [figures[self.serving]]
+            found.claims += _claim([*row[:1], *figures])
         elif self.names == "list" or found.place == "list":
             whole = len(row) == len(self.columns)
             line = row_told(self.columns, row) if whole else " ".join(row)
@@ -275,6 +296,7 @@ class _Table:
 
     def _head(self, row: Sequence[str], found: _Found) -> None:
         columns = columns_named(row)
+        self.serving = serving_column(row)
         if columns and self.place in {"head", "list"}:
             self.names = found.place = "list"
             self.columns = columns

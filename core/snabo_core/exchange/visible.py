@@ -9,6 +9,8 @@ from __future__ import annotations
 import re
 from typing import Any
 
+import lxml.html
+
 from snabo_core.exchange.page_sections import stands_alone
 from snabo_core.quantities.kinds import begins_with_amount
 from snabo_core.recipe.claims import columns_of
@@ -167,6 +169,26 @@ def _is_fact(words: str) -> bool:
     return labelled and (only_times(words) or only_servings(words))
 
 
+def _keep_lines(tree: Any) -> None:
+    """Break a text that is shown as it was typed where its lines end."""
+    for typed in tree.xpath("//pre[not(ancestor::pre)]"):
+        for node in [*typed.iter()]:
+            inside = (node.text or "").split("\n") if isinstance(node.tag, str) else [""]
+            behind = (node.tail or "").split("\n") if node is not typed else [""]
+            node.text = inside[0] if len(inside) > 1 else node.text
+            node.tail = behind[0] if len(behind) > 1 else node.tail
+            for place, line in enumerate(inside[1:]):
+                node.insert(place, _break(line))
+            for line in reversed(behind[1:]):
+                node.addnext(_break(line))
+
+
+def _break(behind: str) -> Any:
+    found = lxml.html.Element("br")
+    found.tail = behind
+    return found
+
+
 def _tell_tables(tree: Any) -> None:
     """Put the names of what a table tells above or before it."""
     for cell in tree.xpath("//td | //th"):
@@ -224,6 +246,7 @@ def visible_words(tree: Any) -> str:
             if element.getparent() is not None:
                 element.drop_tree()
     _drop_what_is_around(tree)
+    _keep_lines(tree)
     _tell_tables(tree)
     _tell_inline(tree)
     _tell_pairs(tree)

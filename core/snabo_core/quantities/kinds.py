@@ -228,6 +228,22 @@ _SOME_OF = re.compile(
 
 # A line is looked at from several sides; what was seen is remembered for a while.
 REMEMBERED = 2048
+# What is needed and is no food: "8 wooden skewers", "1-litre pie dish, greased".
+_EQUIPMENT = re.compile(
+    r"^\W*(?:(?:an?|some|one|two|you(?:'ll|’ll| will)? (?:also )?need|\d++(?:[.,/]\d++)?+)[\s-]++(?:[x×]\s++)?+){0,3}+"
+    r"(?:(?:large|small|medium|deep|shallow|wide|round|square|oval|greased|lined|long|short|heavy|"
+    r"lidded|disposable|non-?stick|\d[\w.,×/-]*|lit(?:re|er)s?|cm|inch|in|x|by|hole|cup|sheets?|"
+    r"pieces?|squares?|lengths?|of|wooden|metal|bamboo|sturdy|resealable)[\s-]++){0,8}+"
+    r"(?:(?:pie|casserole|gratin|roasting|ovenproof|lasagne|tart|quiche|souffl[eé])[\s-]?"
+    r"(?:dish|tin|tray|pan|pot)(?:es|s)?|baking[\s-]?(?:dish|tin|tray|sheet|pan)(?:es|s)?|"
+    r"(?:muffin|loaf|cake|bun|springform|flan)[\s-]?"
+    r"(?:tin|pan|mou?ld)s?|skewers?|cocktail sticks|toothpicks|(?:kitchen|butcher(?:['’]s)?) (?:string|twine|paper)|"
+    r"(?:baking|greaseproof|parchment) (?:parchment|paper)|cling ?film|(?:(?:tin|alumini?um|kitchen) ?)?foil|"
+    r"(?:freezer|piping|zip[\w-]*) bags?|(?:(?:stick|hand) )?blender|food processor|potato ricer|ramekins?|"
+    r"(?:(?:meat|kitchen|oven|food) )?thermometer|mandoline?|muslin|cheesecloth|steamer(?: basket)?|rolling pin|"
+    r"griddle pan|wok|slow cooker)(?:\s*\([^()]{1,60}\)|,[^\d]{1,60})?\W*$",
+    re.IGNORECASE,
+)
 
 
 @lru_cache(maxsize=REMEMBERED)
@@ -399,7 +415,7 @@ def kind_of_line(text: str, system: str = "metric") -> LineKind:
                       or (_NUTRITION.search(clean) is not None and not begins_with_amount(clean))),
         ("servings", len(clean) <= 80 and _SERVINGS.match(clean) is not None
                      and re.match(r"^\W*for\b", clean, re.IGNORECASE) is None),
-        ("note", _COMMAND.match(clean) is not None or _NOTE.match(clean) is not None),
+        ("note", any(words.match(clean) for words in (_COMMAND, _NOTE, _EQUIPMENT))),
         ("heading", heading_name(clean) is not None),
         ("step", is_step(clean, system)),
     )  # fmt: skip

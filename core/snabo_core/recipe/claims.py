@@ -55,6 +55,15 @@ _KJ_FIRST = re.compile(r"\d[\d.,]*\s*kj\s*[/,(|]?\s*(\d[\d.,]*\s*k?cal)", re.IGN
 _PER_100 = re.compile(r"\bper\s*100\s*(?:g|ml)\b|/\s*100\s*g\b", re.IGNORECASE)
 
 
+# A label with a column for each: "Per 100g | Per serving".
+_HUNDRED = re.compile(r"\b(?:per\s*)?100\s*(?:g|ml)\b", re.IGNORECASE)
+_A_SERVING = re.compile(
+    r"\b(?:(?:per|each|a)\s+(?:\w+\s+)?)?(?:serving|portion|slice|piece|head|person)\b",
+    re.IGNORECASE,
+)
+LONGEST_HEAD = 120
+
+
 def figure_in(text: str, key: str) -> tuple[float, float] | None:
     """Return a claimed figure from low to high, None where the text states none.
 
@@ -118,13 +127,46 @@ def claims_in(lines: Iterable[str]) -> tuple[Claim, ...]:
     """Return what the lines of a label claim of a serving; those of 100 g are not ours to hold."""
     figures: list[tuple[str, str]] = []
     head: list[str] = []
-    for line in lines:
+    column: int | None = None
+    for told in lines:
+        column = serving_column([told]) if tells_columns(told) else column
+        line = _of_column(told[:400], column)
         if _PER_100.search(line):
             continue
         across = _across(head, line[:400])
         figures += across or _figures(line[:400])
         head = head if across else columns_of(line[:400])
     return claimed(figures)
+
+
+def tells_columns(line: str) -> bool:
+    """Tell the head of a label that has a column for 100 g and one for a serving."""
+    return serving_column([line]) is not None
+
+
+def serving_column(cells: Sequence[str]) -> int | None:
+    """Return which column of figures is that of a serving, beside one of 100 g; None of others.
+
+    Args:
+        cells: the head of a label, cell by cell or as one line; its names do not count.
+    """
+    line = " | ".join(cells)[:LONGEST_HEAD]
+    hundred, serving = _HUNDRED.search(line), _A_SERVING.search(line)
+    if hundred is None or serving is None or columns_of(_HUNDRED.sub("", line)):
+        return None
+    return int(hundred.start() < serving.start())
+
+
+def _of_column(line: str, column: int | None) -> str:
+    """Return a row of such a label with its figure for a serving alone."""
+    values = [one for one in re.finditer(_VALUE, line, re.IGNORECASE)
+              if line[one.end() : one.end() + 1] != "%"]  # fmt: skip
+    energy = [one for one in values if one[0].lower().endswith("cal")]
+    # "385kJ / 92kcal" is one figure.
+    values = energy if len(energy) * 2 == len(values) else values
+    if column is None or len(values) <= column or len(values) < LEAST_ACROSS:
+        return line
+    return f"{re.split(_VALUE, line, maxsplit=1)[0]}{values[column][0]}"
 
 
 def tells_figures(text: str) -> bool:

@@ -11,6 +11,11 @@ _YIELD = re.compile(
     r"\b(?:makes|yields?)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|\s(?!\s)){1,60})",
     re.IGNORECASE,
 )
+# "20 falafel, serves 4".
+_MADE_FIRST = re.compile(
+    r"^(?P<what>\d{1,3}\s+(?!people\b|persons?\b|servings?\b|portions?\b|m|h)[^\d,;(|.]{3,40})[,;(]\s*(?:serves|feeds|enough for)\b",
+    re.IGNORECASE,
+)
 # "2h15m" runs on.
 _UNIT = r"(?:h(?=\d)|hrs?(?=\d)|h\b|hrs?\b\.?|hours?\b|m\b|mins?\b\.?|minutes?\b|days?\b)"
 _ONE_TIME = rf"\d+(?:\.\d+)?(?:\s\d/\d)?\s*(?:(?:-|–|to)\s*\d+\s*)?{_UNIT}"
@@ -38,6 +43,11 @@ _ALONE = re.compile(
 
 # "Makes 8 crêpes, serves 4" makes eight.
 _SERVED_TOO = re.compile(r"\W+(?:serv(?:es|ing)|feeds|enough for|for \d)\b", re.IGNORECASE)
+_ADDED_UP = re.compile(
+    rf"^\W*(?:takes|time|total(?:\s+time)?|ready\s+in)\b\s*:?\s*(?P<one>{_DURATION})"
+    rf"(?:\s+[a-z]+){{0,3}}?\s*(?:\+|\bplus\b)\s*(?P<other>{_DURATION})",
+    re.IGNORECASE,
+)
 _SERVED = re.compile(
     r"\b(?:serves?|feeds?|serving|portions?|servings?|people|persons?)\b|^\W*for\s+\d",
     re.IGNORECASE,
@@ -123,7 +133,7 @@ _FACT_LABEL = re.compile(
 
 def yield_in(text: str) -> str:
     """Return what a line says is made ("9 squares"), empty where it says nothing."""
-    match = _YIELD.search(text[:200])
+    match = _YIELD.search(text[:200]) or _MADE_FIRST.match(text[:200])
     return _SERVED_TOO.split(match["what"])[0].strip(" ,:-") if match else ""
 
 
@@ -173,7 +183,11 @@ def times_in(text: str) -> dict[str, float]:
         named = {kind: value for times in told for kind, value in times.items()}
         if len(named) == len(told):
             return named
-    return _times_of(text)
+    found = _times_of(text)
+    if (both := _ADDED_UP.match(_spelled(text))) is not None:
+        # "Takes 10 minutes + 35 minutes in the oven".
+        found["total"] = minutes_of(both["one"]) + minutes_of(both["other"])
+    return found
 
 
 def _times_of(text: str) -> dict[str, float]:

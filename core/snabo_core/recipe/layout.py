@@ -21,7 +21,7 @@ from snabo_core.quantities.kinds import (
 )
 from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.recipe.around import GOES_ON, MOST_NAME_WORDS, WRAPPED_AT, Around, opens_list
-from snabo_core.recipe.claims import claims_in, tells_figures
+from snabo_core.recipe.claims import claims_in, tells_columns, tells_figures
 from snabo_core.recipe.facts import (
     labels_time,
     only_times,
@@ -39,10 +39,12 @@ from snabo_core.recipe.lines import (
     served_at_end,
     tells_without_order,
 )
-from snabo_core.recipe.outline import Aside, Layout, weigh_in_grams
+from snabo_core.recipe.outline import Aside, Layout, one_of_two_systems, weigh_in_grams
 from snabo_core.recipe.sections import (
     ALL_IN_GRAMS,
+    CHAPTER,
     COMMENTS,
+    FIRST_CHAPTER,
     FROM,
     GREETING,
     HOW_TO,
@@ -55,6 +57,7 @@ from snabo_core.recipe.sections import (
     OVEN_ALONE,
     SIGN_OFF,
     STEP_LABEL,
+    SYSTEM_TOLD,
 )
 from snabo_core.recipe.servings import (
     counts_people,
@@ -168,6 +171,8 @@ class _Sorter:
         self.starred = False
         # Where facts were told last.
         self.facts_at = -2
+        # Whether the times of a film's chapters stand in it.
+        self.filmed = any(FIRST_CHAPTER.match(line.text) for line in lines)
         # What a reply is about, where nothing else is a title.
         self.about = ""
         # The title as it stands, with all that is said around it.
@@ -188,6 +193,7 @@ class _Sorter:
             self.around.place += 1
         layout = self.layout
         layout.parts = [(name, lines) for name, lines in layout.parts if lines]
+        one_of_two_systems(layout)
         layout.title = layout.title or (title_of(self.about)[0] if self.about else "")
         if not layout.title:
             stories = [aside.text for aside in layout.asides if aside.kind == "story"]
@@ -258,6 +264,7 @@ class _Sorter:
             return
         elif (
             is_button(text)
+            or (self.filmed and CHAPTER.match(text))
             # A page's title once more, above its recipe.
             or (text == self.titled and not self.layout.parts)
             or (kind_of_line(line.raw) == "furniture" and not self._is_title(line))
@@ -281,7 +288,7 @@ class _Sorter:
 
     def _is_figure(self, text: str) -> bool:
         """Take a line under "Nutrition per serving": there "Fat 22g" is no food."""
-        self.figures = self.figures and bool(claims_in([text]))
+        self.figures = self.figures and (bool(claims_in([text])) or tells_columns(text))
         if self.figures:
             self._aside("nutrition", text)
         return self.figures
@@ -320,8 +327,14 @@ class _Sorter:
     def _section_of(self, line: Written) -> bool:
         text = line.text
         if opens_list(text):
+            if self._told_twice():
+                # Of an earlier "Ingredients you'll need" only talk stood below.
+                self.layout.asides += [Aside("story", step) for step in self.layout.steps]
+                self.layout.steps, self.layout.sections = [], []
             self.section = "list"
             self.layout.servings = self.layout.servings or servings_in(text)
+            if (system := SYSTEM_TOLD.search(text)) is not None:
+                self.layout.open_part(system["name"])
         elif METHOD.match(text) or (HOW_TO.match(text) and self.layout.parts):
             self.section = "method"
         elif NOTES.match(text) and self.layout.title:
@@ -337,6 +350,11 @@ class _Sorter:
         else:
             return False
         return True
+
+    def _told_twice(self) -> bool:
+        """Tell the list below another head of a list, under which nothing was listed."""
+        below = self.list_at < self.around.place < self.method_at
+        return below and bool(self.layout.steps) and not any(part for _, part in self.layout.parts)
 
     def _has_dish(self) -> bool:
         """Tell whether the recipe itself stands above: what follows comments is not read."""

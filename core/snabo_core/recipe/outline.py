@@ -69,5 +69,38 @@ def weigh_in_grams(layout: Layout) -> None:
     ]
 
 
+# The same list in cups and in grams, side by side on a page that lets its reader choose.
+_SYSTEMS = {
+    "us": re.compile(
+        r"\W*(?:u\.?s\.?(?:\s+customary)?|american|imperial|cups?|standard)(?:\s+measure(?:ment)?s?)?\W*",
+        re.IGNORECASE,
+    ),
+    "metric": re.compile(
+        r"\W*(?:metric|grams?|g|weights?|u\.?k\.?|european)(?:\s+measure(?:ment)?s?)?\W*",
+        re.IGNORECASE,
+    ),
+}
+# So alike in length are two tellings of one list.
+MOST_APART = 1
+
+
+def one_of_two_systems(layout: Layout) -> None:
+    """Keep the list in grams where a text tells one list twice; the other is set aside.
+
+    "US" and "Metric" head them, each alone or behind "Ingredients".
+    """
+    named = {
+        system: next((part for part in layout.parts if words.fullmatch(part[0])), None)
+        for system, words in _SYSTEMS.items()
+    }
+    theirs, ours = named["us"], named["metric"]
+    if theirs is None or ours is None or abs(len(theirs[1]) - len(ours[1])) > MOST_APART:
+        return
+    layout.asides += [Aside("note", line) for line in theirs[1]]
+    layout.parts = [
+        ("" if part is ours else part[0], part[1]) for part in layout.parts if part is not theirs
+    ]
+
+
 def _without_unit(text: str) -> re.Match[str] | None:
     return None if begins_with_amount(text) else _NO_UNIT.search(text)

@@ -33,6 +33,15 @@ INGREDIENTS = re.compile(
     r"|^\W*(?:ingredients?|items?|foods?)\s*[|\t]\s*(?:qty|quantity|amounts?|how much|weight|grams?|g)\b.{0,60}$",
     re.IGNORECASE,
 )
+# "Ingredients (metric)", where the same list stands in cups as well.
+SYSTEM_TOLD = re.compile(
+    r"[(\[:–—-]\s*(?P<name>us(?: customary)?|imperial|metric)\s*[)\]]?\W*$", re.IGNORECASE
+)
+# The chapters of a film: "0:00 Intro", "3:10 Baking", and what heads them.
+FIRST_CHAPTER = re.compile(r"^\W*0?0:00(?::00)?\s+\S")
+CHAPTER = re.compile(
+    r"^\W*(?:\d{1,2}:)?\d{1,2}:\d\d\s+\S|^\W*(?:time\s?stamps?|chapters)\W*$", re.IGNORECASE
+)
 METHOD = re.compile(
     r"^\W*(?:the\s+|cooking\s+|step[\s-]by[\s-]step\s+)?(?:method|directions?|instructions?|steps|preparation|procedure|what to do|what you(?:'ll|’ll)? do|"
     r"how to (?:make|cook|do)(?: it| this)?|how to|here(?:'s|’s) how|all you need to do|making it|to make|process|"
@@ -73,3 +82,12 @@ GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|yo|omg|guys|ladies|(?:ok(?
                        r"as promised|fwd?:|re:|subject:|from:|sent:|to:|on \d)\b", re.IGNORECASE)  # fmt: skip
 SIGN_OFF = re.compile(r"^\W*(?:love|cheers|next (?:week|time|month)\b|see you|sent from|best|regards|xx?|enjoy|seen \d|on \d{1,2} \w+.*wrote|forwarded|kind regards|"
                        r"bon app|happy cooking|reply|yours)\b", re.IGNORECASE)  # fmt: skip
+
+
+def in_one_tongue(text: str) -> str:
+    """Return the half of a heading in two languages that is known: "Zubereitung / Method"."""
+    halves = [half.strip() for half in text.split("/")]
+    if len(halves) != len(("theirs", "ours")) or not all(halves) or any(map(str.isdigit, text)):
+        return text
+    known = (half for half in reversed(halves) if INGREDIENTS.match(half) or METHOD.match(half))
+    return next(known, text)

@@ -64,6 +64,7 @@ _SERVES = tuple(
         rf"\b{_SAYS}\b\s*[:=\-–—.…]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\())?\(?{_ABOUT}{_RANGE}",
         rf"\b{_RANGE}\s+of us\b",
         rf"\bfor\s+{_RANGE}\s?p\b\.?",
+        rf"^\W*for\s*:\s*{_ABOUT}{_RANGE}\W*$",
         rf"\bfeeds\s+(?:just\s+)?(?:me|one|1)\s+{_RANGE}\s+times\b",
         rf"\b(?:this|it)\s+(?:will|should|can)\s+(?:do|feed|serve)\s+{_ABOUT}{_RANGE}\b",
         rf"\(\s*{_RANGE}\s?p\.?\s*\)",

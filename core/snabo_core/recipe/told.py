@@ -11,7 +11,7 @@ from snabo_core.quantities.kinds import heading_name, is_step
 from snabo_core.recipe.claims import label_words
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.layout import sort_list, without_step_number
-from snabo_core.recipe.outline import Aside, Layout
+from snabo_core.recipe.outline import Aside, Layout, one_of_two_systems
 from snabo_core.recipe.sections import METHOD
 from snabo_core.recipe.servings import Servings, counts_people, servings_in
 from snabo_core.recipe.titles import title_of
@@ -24,6 +24,8 @@ _BARE = re.compile(
     r"(?:\s+(?:\w+\s+)?(?:bowls|bowlfuls|plates|platefuls)|\s+as an?\s+(?:\w+\s+)?(?:side|main|starter|snack))?",
     re.IGNORECASE,
 )
+# A sentence goes on small in the next line.
+_BROKEN = re.compile(r"(?<=[a-z,])\n(?=[a-z])")
 LEAST_NUMBERED = 2
 # Far more than a dish has room for: what stands behind is counted, and not looked at.
 MOST_SORTED = 1000
@@ -96,6 +98,7 @@ def lay_out(told: ToldRecipe, names_food: Callable[[str], bool]) -> Layout:
         layout.asides += sorted_list.asides
         if beyond := lines[MOST_SORTED:]:
             layout.parts.append((heading_of(name), [*beyond]))
+    one_of_two_systems(layout)
     layout.servings = served(told.serves) or served(told.title)
     makes = yield_in(told.serves)
     beside = "" if counts_people(makes) else makes
@@ -174,7 +177,7 @@ def _section(name: str) -> str:
 
 def _pieces(text: str) -> list[str]:
     pieces: list[str] = []
-    for line in text.splitlines():
+    for line in _BROKEN.sub(" ", text).splitlines():
         split = _NEXT_STEP.split(line)
         numbered = len(split) >= LEAST_NUMBERED
         pieces += split if numbered else [line]

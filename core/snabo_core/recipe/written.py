@@ -12,6 +12,7 @@ from snabo_core.quantities.amounts import read_amount
 from snabo_core.quantities.kinds import COMMANDS, begins_with_amount, first_word
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.tidying import tidy, without_pictures
+from snabo_core.recipe.sections import in_one_tongue
 
 # No line of a recipe is longer, and no recipe itself.
 MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 20_000
@@ -25,8 +26,10 @@ _RUN_IN = re.compile(
 )
 # What a page that anybody may change puts behind its headings.
 _EDIT = re.compile(
-    r"[ \t]*\[[ \t]?edit(?:[ \t]source)?[ \t]?\][ \t]*$", re.IGNORECASE | re.MULTILINE
+    r"(?<![ \t])[ \t]*\[[ \t]?edit(?:[ \t]source)?[ \t]?\][ \t]*$", re.IGNORECASE | re.MULTILINE
 )
+# Points that lead the eye from a food to its amount.
+_LEADERS = re.compile(r"(?<![ \t.])[ \t]*\.{4,}[ \t]*(?=\w)")
 _BULLET = re.compile(r"^\s*(?:(?:[-–—*•·+▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
 STEP_NUMBER = re.compile(
     r"^\s*(?:step\s*)?\(?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d\ufe0f?\u20e3\s*",
@@ -138,6 +141,7 @@ def written_lines(text: str) -> list[Written]:
     found: list[Written] = []
     senders: list[str] = []
     blank, who = True, ""
+    text = _LEADERS.sub(" ", text)
     text = _EDIT.sub("", _RUN_IN.sub(r"\1: ", with_fields(text)))
     pieces = _hanging(_columns_apart([*_pieces(_unquoted(text))]))
     for raw in _one_below_the_other(_rows_told(pieces)):
@@ -156,7 +160,7 @@ def written_lines(text: str) -> list[Written]:
             continue
         # What somebody sent is a line of its own, as what stands behind a bullet is.
         drawn = _DRAWN.match(said)
-        bare = drawn["name"] if drawn is not None else bare
+        bare = in_one_tongue(drawn["name"] if drawn is not None else bare)
         marked = bare != plain or said != whole or STEP_NUMBER.match(bare) is not None
         found.append(Written(bare, blank, marked, plain, drawn=drawn is not None))
         senders.append(who)
@@ -307,7 +311,8 @@ def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
     columns = any(len(row) == COLUMNS and all(map(begins_with_amount, row)) for row in rows)
     for piece, row in zip(pieces, rows, strict=True):
         cells = [cell.strip() for cell in piece.strip(" |").split("|")]
-        if len(cells) == COLUMNS and only_amount(cells[0]):
+        drawn = piece.lstrip().startswith("|") and piece.rstrip().endswith("|")
+        if len(cells) == COLUMNS and (drawn or only_amount(cells[0])):
             # A row of a table: "| 60 g | walnuts |".
             yield " ".join(cells)
             continue
