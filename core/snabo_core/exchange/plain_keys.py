@@ -124,6 +124,8 @@ def _thing(node: Node) -> Node | None:
         for name in _TIMES:
             if (value := _said(inner, _NAMES[name])) is not None:
                 thing[name] = value
+    if isinstance(thing.get("recipeYield"), Mapping):
+        thing["recipeYield"] = _measured(thing["recipeYield"])
     makes = _said(fields, _MAKES)
     if makes is not None and makes != thing.get("recipeYield"):
         thing["recipeYield"] = [thing["recipeYield"], makes]
@@ -195,10 +197,18 @@ def _line(item: Any, fields: Mapping[str, Any]) -> str:
     food = text_of(_said(fields, _FOOD))
     if not food:
         return text_of(_said(fields, _WHOLE))
-    amount = f"{text_of(_said(fields, _AMOUNT))} {text_of(_said(fields, _UNIT))}"
+    amount = f"{_measured(_said(fields, _AMOUNT))} {text_of(_said(fields, _UNIT))}"
     remark = text_of(_said(fields, _REMARK))
     line = " ".join(f"{amount} {food}".split())
     return f"{line}, {remark}" if remark else line
+
+
+def _measured(value: Any) -> str:
+    """Return an amount: a number, words, or {"amount": 1, "unit": "lb"}."""
+    if not isinstance(value, Mapping):
+        return text_of(value)
+    inner = _by_letters(value)
+    return f"{text_of(_said(inner, _AMOUNT))} {text_of(_said(inner, _UNIT))}".strip()
 
 
 def _step(item: Any, fields: Mapping[str, Any]) -> str:

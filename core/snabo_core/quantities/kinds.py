@@ -102,7 +102,8 @@ _TIME_WORDS = (
 _DURATION = (r"(?:\d[\d./½¼¾\s-]*\s*(?:h\b|hr?s?\b|hours?\b|m\b|mins?\b|minutes?\b|days?\b)|overnight|"
              r"(?:half|an|one|quarter of an) (?:an )?hour)")  # fmt: skip
 _TIMES = re.compile(
-    rf"^\W*{_TIME_WORDS}(?:\s+(?:time|in|ahead))?\s*[:=\-–]?\s*(?:about\s+)?{_DURATION}",
+    rf"^\W*{_TIME_WORDS}(?:\s+(?:time|in|ahead))?\s*[:=\-–]?\s*(?:about\s+)?{_DURATION}"
+    rf"|^\W*(?:under|less than|up to|within|over|more than|at least|max\w*)\s+{_DURATION}\W*$",
     re.IGNORECASE,
 )
 _SERVINGS = re.compile(

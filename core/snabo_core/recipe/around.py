@@ -18,6 +18,7 @@ from snabo_core.quantities.kinds import (
     without_enumeration,
 )
 from snabo_core.recipe.facts import yield_in
+from snabo_core.recipe.lines import measures
 from snabo_core.recipe.sections import INGREDIENTS, METHOD
 from snabo_core.recipe.servings import lists_ingredients, servings_in
 from snabo_core.recipe.titles import stands_above, title_of
@@ -34,6 +35,11 @@ LONGEST_NAME = 90
 GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
 # Lines so long may be broken at the edge of a page; so many paragraphs with such lines tell it.
 WRAPPED_AT, LEAST_BROKEN = 40, 2
+
+
+def _weighs(text: str) -> bool:
+    """Tell a line with an amount, also "flat rice noodles 800g dried"."""
+    return has_amount(text) or only_amount(text) or (measures(text) and not is_step(text))
 
 
 def opens_list(text: str) -> bool:
@@ -175,7 +181,7 @@ class Around:
         ):
             return None
         follows = self.next()
-        if follows is None or not (has_amount(follows.text) or only_amount(follows.text)):
+        if follows is None or not _weighs(follows.text):
             return None
         if self.names_food(bare):
             # Set apart by a blank, unmarked among bullets, or the name of something made.

@@ -39,7 +39,7 @@ from snabo_core.recipe.lines import (
     served_at_end,
     tells_without_order,
 )
-from snabo_core.recipe.outline import Aside, Layout, one_of_two_systems, weigh_in_grams
+from snabo_core.recipe.outline import Layout, one_of_two_systems, weigh_in_grams
 from snabo_core.recipe.sections import (
     ALL_IN_GRAMS,
     CHAPTER,
@@ -210,7 +210,7 @@ class _Sorter:
         return layout
 
     def _aside(self, kind: AsideKind, text: str) -> None:
-        self.layout.asides.append(Aside(kind, text))
+        self.layout.set_aside(kind, text)
 
     def _behind_label(self, line: Written) -> Written:
         """Return what "Method: boil the peas" says of the method, else the line as it is."""
@@ -329,7 +329,8 @@ class _Sorter:
         if opens_list(text):
             if self._told_twice():
                 # Of an earlier "Ingredients you'll need" only talk stood below.
-                self.layout.asides += [Aside("story", step) for step in self.layout.steps]
+                for step in self.layout.steps:
+                    self._aside("story", step)
                 self.layout.steps, self.layout.sections = [], []
             self.section = "list"
             self.layout.servings = self.layout.servings or servings_in(text)

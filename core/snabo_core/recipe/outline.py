@@ -41,6 +41,10 @@ class Layout:
         """Begin a part; one that was left empty is forgotten."""
         self.parts.append((name, []))
 
+    def set_aside(self, kind: AsideKind, text: str) -> None:
+        """Keep what is neither food nor step."""
+        self.asides.append(Aside(kind, text))
+
     def add_line(self, text: str) -> None:
         """Add an ingredient line to the part that is open."""
         if not self.parts:

@@ -20,8 +20,10 @@ from snabo_core.dish import (
 )
 from snabo_core.foods import Library
 from snabo_core.quantities.grams import weigh
+from snabo_core.quantities.kinds import COMMANDS
 from snabo_core.quantities.leavings import leavings_of
 from snabo_core.quantities.lexicon import choose_form, head_span, segments_of, spans_in, words_in
+from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
 from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.from_steps import lines_in_steps
@@ -39,6 +41,11 @@ MAX_STEPS = 120
 # A story that names so many amounts is a recipe.
 LEAST_TOLD = 2
 DEFAULT_SERVINGS = 4.0
+# Who says so of this many foods in a sentence lists them, and orders nothing.
+_LISTS = re.compile(
+    r"\b(?:i|you|we|one)(?:['’]ll| will)? (?:take|need|use|buy|get|want)\b", re.IGNORECASE
+)
+LEAST_LISTED = 4
 SYSTEM_WORDS: dict[UnitSystem, str] = {
     "metric": "metric", "us": "North American", "australia": "Australian",
 }  # fmt: skip
@@ -167,6 +174,22 @@ class _Hand:
     learned: Mapping[str, tuple[str, str | None]] | None
 
 
+def _set_lists_aside(layout: Layout, lines: Sequence[str]) -> None:
+    """Take out of the method what only lists: "For four I take 300 g polenta, 50 g butter ..."."""
+    kept = []
+    under = [*layout.sections, *[""] * len(layout.steps)]
+    for step, section in zip(layout.steps, under, strict=False):
+        spelled = spell_numbers(step)
+        listed = sum(line in spelled for line in lines) >= LEAST_LISTED
+        orders = not COMMANDS.isdisjoint(re.findall(r"[a-z]+", _LISTS.sub("", step.lower())))
+        if listed and _LISTS.search(step) is not None and not orders:
+            layout.set_aside("story", step)
+        else:
+            kept.append((step, section))
+    layout.steps = [step for step, _ in kept]
+    layout.sections = [section for _, section in kept]
+
+
 def _dish_of(
     layout: Layout, text: str, hand: _Hand, notes: list[str], recipe: ToldRecipe | None = None
 ) -> Dish:
@@ -187,6 +210,7 @@ def _dish_of(
         if found:
             layout.parts = [("", found)]
             notes.append(worded("note_from_steps"))
+            _set_lists_aside(layout, found)
     parts = _parts(layout, library, system, make_id, notes, hand.learned)
     if layout.grams:
         notes.append(worded(f"note_grams_{layout.grams}"))

@@ -125,6 +125,10 @@ _TOLD_ASIDE = re.compile(
     re.IGNORECASE,
 )
 _OF_US = re.compile(rf"\b{_RANGE}\s+of us\b", re.IGNORECASE)
+# "For four hungry people I take 300 g".
+_TAKEN_FOR = re.compile(
+    rf"\bfor\s+{_RANGE}\s+(?:\w+\s+){{0,2}}{_FOLK}\s+(?:i|we|you|one)\s", re.IGNORECASE
+)
 _SHARED = re.compile(
     rf"\b(?:divide|share|split|spoon|ladle|serve|pour|plate|dish|pile|heap|scoop)\b[^.;]{{0,60}}?\b(?:between|among|amongst|"
     rf"into|onto|in|over|on|across)\s+{_RANGE}\s+(?:\w+\s+){{0,2}}(?:plates|bowls|people|dishes|containers|portions|boxes)\b",
@@ -265,7 +269,7 @@ def servings_in_story(text: str) -> Servings | None:
     if (shared := _shared_out(spell_numbers(text[: 2 * LOOKED_AT]))) is not None:
         return shared
     plain = spell_numbers(text[: 2 * LOOKED_AT])
-    told = _TOLD_ASIDE.search(plain) or _OF_US.search(plain)
+    told = next(filter(None, (p.search(plain) for p in (_TOLD_ASIDE, _OF_US, _TAKEN_FOR))), None)
     return _checked(told) if told is not None else None
 
 

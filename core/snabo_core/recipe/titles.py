@@ -185,6 +185,11 @@ def source_in(text: str) -> str:
 
 # "(a side for 4, or lunch for 2)", "(serves 2, easily doubled)": said in brackets at its end.
 _BRACKET_BEHIND = re.compile(r"\s*\([^()]{3,60}\)\s*$")
+# "Beef broth for a crowd (8)".
+_CROWD = re.compile(
+    r"\bfor (?:an? |the )?(?:crowd|party|family|group|gang|table)(?P<bracket>\s*\((?P<n>\d{1,2})\))$",
+    re.IGNORECASE,
+)
 # "For a crowd of 8", "- dinner for two".
 _SO_MANY_BEHIND = re.compile(
     r"[\s,–—-]+(?:for (?:a |the )?(?:crowd|family|party|group|table|gang) of"
@@ -204,6 +209,9 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
     told = _LABELS_BEHIND.search(bare)
     servings: Servings | None = None
+    if (crowd := _CROWD.search(bare)) is not None:
+        servings = servings_in(f"serves {crowd['n']}")
+        bare = bare[: crowd.start("bracket")]
     if told is not None and told.start() > 0:
         servings = servings_in(bare[told.start() :])
         bare = bare[: told.start()]
