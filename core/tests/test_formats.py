@@ -14,9 +14,10 @@ from snabo_core.exchange.cooklang import read_cooklang, write_cooklang
 from snabo_core.exchange.files import Reader, read_file
 from snabo_core.exchange.formats import FORMATS, file_name, formats_of, write
 from snabo_core.exchange.json_ld import open_fields, write_json_ld
-from snabo_core.exchange.markdown import read_markdown, write_markdown
+from snabo_core.exchange.markdown import read_markdown
 from snabo_core.exchange.schema_org import told_of
 from snabo_core.exchange.telling import telling
+from snabo_core.exchange.to_markdown import write_markdown
 from snabo_core.foods import library
 from snabo_core.recipe import ToldRecipe, read_recipe
 from snabo_core.swaps.book import book

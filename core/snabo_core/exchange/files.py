@@ -18,7 +18,7 @@ from snabo_core.exchange.cooklang import is_cooklang, read_cooklang
 from snabo_core.exchange.foods_csv import COLUMNS
 from snabo_core.exchange.front_matter import apart, facts_of, front_matter
 from snabo_core.exchange.json_ld import document_in, unchanged
-from snabo_core.exchange.markdown import is_markdown, read_markdown, write_markdown
+from snabo_core.exchange.markdown import is_markdown, read_markdown
 from snabo_core.exchange.pages import (
     Page,
     decoded,
@@ -29,6 +29,7 @@ from snabo_core.exchange.pages import (
 )
 from snabo_core.exchange.plain_keys import recipes_of_fields, yaml_in
 from snabo_core.exchange.schema_org import Found, recipes_in
+from snabo_core.exchange.to_markdown import write_markdown
 from snabo_core.foods import Library
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe import ToldRecipe, new_id, read_recipe, read_told

@@ -9,9 +9,9 @@ from typing import Literal
 from snabo_core.dish import Dish
 from snabo_core.exchange.cooklang import write_cooklang
 from snabo_core.exchange.json_ld import write_json_ld
-from snabo_core.exchange.markdown import write_markdown
 from snabo_core.exchange.tables import plate_table
 from snabo_core.exchange.telling import still_made, telling
+from snabo_core.exchange.to_markdown import write_markdown
 from snabo_core.swaps.judged import Judged
 from snabo_core.wording import worded
 

@@ -1,7 +1,6 @@
 """Recipes as Markdown: headings for the parts of the page, lists for lines and steps.
 
-Read by CommonMark (markdown-it); a note's front matter (`title: ...`) is its facts. Written so
-that reading gives the same recipe again.
+Read by CommonMark (markdown-it); a note's front matter (`title: ...`) is its facts.
 """
 
 from __future__ import annotations
@@ -16,7 +15,7 @@ from markdown_it.token import Token
 
 from snabo_core.dish import AsideKind, Claim
 from snabo_core.exchange.front_matter import facts_of, front_matter
-from snabo_core.plate.nutrients import LABELS, UNIT
+from snabo_core.plate.nutrients import LABELS
 from snabo_core.quantities.kinds import (
     begins_with_amount,
     heading_name,
@@ -60,8 +59,6 @@ _WORDS = {
 _BESIDE = {"figures", "notes", "source"}
 # What a plain text calls them as well.
 _PLACES = (("list", INGREDIENTS), ("steps", METHOD), ("notes", NOTES))
-_TIME_NAMES = {"prep": "Prep", "cook": "Cook", "rest": "Rest", "total": "Total"}
-_SPECIAL = re.compile(r"([\\`*_{}\[\]<>#|~!&])")
 _LABEL = re.compile(
     r"\W*(?:nutrition\w*|macros)\b|\W*(?:per|each|one)\s+(?:serving|portion|person|slice|piece)\b",
     re.IGNORECASE,
@@ -484,53 +481,3 @@ def _claim(row: Sequence[str]) -> list[Claim]:
     except ValueError:
         return []
     return [Claim(keys[row[0]], value, value)]
-
-
-def write_markdown(recipe: ToldRecipe) -> str:
-    """Return a told recipe as Markdown; reading it gives the recipe again."""
-    said = [f"# {_escaped(recipe.title)}", ""]
-    if recipe.serves:
-        counted = f"Serves {recipe.serves}" if _counted(recipe.serves) else recipe.serves
-        said += [_escaped(counted), ""]
-    for kind, name in _TIME_NAMES.items():
-        if kind in recipe.minutes:
-            said += [f"{name}: {recipe.minutes[kind]:g} min", ""]
-    said += [_escaped(text) + "\n" for kind, text in recipe.asides if kind == "story"]
-    said += ["## Ingredients", ""]
-    for name, lines in recipe.parts:
-        said += (
-            ([f"### {_escaped(name)}", ""] if name else [])
-            + [f"- {_item(x)}" for x in lines]
-            + [""]
-        )
-    said += ["## Method", ""]
-    under, number = "", 0
-    for section, text in recipe.steps:
-        if section != under:
-            said += ["", f"### {_escaped(section or 'Method')}", ""]
-            under, number = section, 0
-        number += 1
-        said.append(f"{number}. {_item(text)}")
-    notes = [text for kind, text in recipe.asides if kind != "story"]
-    if notes:
-        said += ["", "## Notes", "", *(f"- {_item(text)}" for text in notes)]
-    if recipe.claims:
-        said += ["", "## Per serving", "", "| Figure | Amount |", "|---|---|"]
-        said += [f"| {LABELS[c.key]} | {c.high:g} {UNIT.get(c.key, 'g')} |" for c in recipe.claims]
-    if recipe.source:
-        said += ["", "## Source", "", _item(recipe.source)]
-    return re.sub(r"\n{3,}", "\n\n", "\n".join(said)).strip() + "\n"
-
-
-def _counted(serves: str) -> bool:
-    return servings_in(f"serves {serves}") is not None and servings_in(serves) is None
-
-
-def _escaped(text: str) -> str:
-    return _SPECIAL.sub(r"\\\1", text)
-
-
-def _item(text: str) -> str:
-    """Return a text as an item: what would begin a list or a heading in it is escaped."""
-    escaped = _escaped(text)
-    return re.sub(r"^(\d+)([.)])(?=\s|$)", r"\1\\\2", re.sub(r"^([-+=:])", r"\\\1", escaped))

@@ -5,50 +5,28 @@ from __future__ import annotations
 import re
 from collections.abc import Callable, Sequence
 from dataclasses import replace
-from itertools import takewhile
 
-from snabo_core.dish import AsideKind
 from snabo_core.quantities.kinds import (
-    STEP_VERBS,
     begins_with_amount,
-    first_word,
     heading_name,
     is_button,
-    is_dated,
     is_energy,
     is_step,
     kind_of_line,
 )
-from snabo_core.quantities.numbers import spell_numbers
-from snabo_core.recipe.around import GOES_ON, MOST_NAME_WORDS, WRAPPED_AT, Around, opens_list
+from snabo_core.recipe.around import opens_list
 from snabo_core.recipe.claims import claims_in, tells_columns, tells_figures
-from snabo_core.recipe.facts import (
-    labels_time,
-    only_times,
-    pieces_of,
-    times_in,
-    yield_in,
-)
-from snabo_core.recipe.from_steps import AMOUNT_STARTS
-from snabo_core.recipe.lines import (
-    LEAST_SENTENCE,
-    counts_out,
-    is_facts,
-    measures,
-    only_facts,
-    served_at_end,
-    tells_without_order,
-)
+from snabo_core.recipe.facts import labels_time, only_times, pieces_of, times_in, yield_in
+from snabo_core.recipe.head_lines import HeadLines
+from snabo_core.recipe.lines import counts_out, is_facts, only_facts
+from snabo_core.recipe.method_lines import MethodLines
 from snabo_core.recipe.outline import Layout, one_of_two_systems, weigh_in_grams
 from snabo_core.recipe.sections import (
     ALL_IN_GRAMS,
     CHAPTER,
     COMMENTS,
-    FIRST_CHAPTER,
     FROM,
-    GREETING,
     HOW_TO,
-    MAIL_HEAD,
     METHOD,
     METHOD_SAYS,
     NOTES,
@@ -66,125 +44,34 @@ from snabo_core.recipe.servings import (
     servings_in_story,
     shared_among,
 )
-from snabo_core.recipe.titles import (
-    asked_for,
-    replies_about,
-    stands_above,
-    title_of,
-    told_in_letter,
-    told_name,
-)
-from snabo_core.recipe.written import (
-    STEP_NUMBER,
-    Written,
-    ends_with_amount,
-    has_amount,
-    only_amount,
-    written_lines,
-)
+from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_TOLD
+from snabo_core.recipe.titles import asked_for, replies_about, title_of, told_name
+from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, written_lines
 
-# "Some butter" begins a line of its own, however the line before it ended.
-_OWN_LINE = re.compile(r"(?:some|more|extra|additional|plenty|any|a)\b", re.IGNORECASE)
-# A line that ends so goes on in the next.
-_LEFT_OPEN = re.compile(
-    r"(?:,|;|-|\b(?:and|then|or|to|&|the|a|an|with|in|of|until|til|for))\s*$", re.IGNORECASE
-)
-# What is longer is not taken up again by the next line.
-LONGEST_STEP, LONGEST_LINE = 2000, 400
-# No ingredient is broken over more lines than this beside its first.
-MOST_JOINED = 5
-_WHOLE_PART = re.compile(
-    r"^(?:for (?:the )?)?(?P<name>[^\W\d][^\d:,.]{1,40}):\s+(?P<rest>\S.*)$", re.IGNORECASE
-)
-_NEXT_ITEM = re.compile(
-    r"[,;]\s+(?=(?:\d|[½¼¾⅓⅔⅛]|an?\s|half\s|some\s|(?:large |small |good |big )?(?:pinch|handful|knob|splash|drizzle|dash)"
-    r"|salt\b|pepper\b))",
-    re.IGNORECASE,
-)
 # Whom it feeds, and a stop with more behind it.
 _FACTS_FIRST = re.compile(
     r"\W*(?:serves|feeds|makes|for|enough for|takes|prep|cook)\b[^.!;]{1,40}[.!;]\s+(?=[^\W\d])",
     re.IGNORECASE,
 )
 _TELLS_ON = re.compile(r"(?:takes|needs|ready|keeps|freezes)\b", re.IGNORECASE)
-_SAYS_WHAT_IS = re.compile(
-    r"\W*(?:\w+\s+){1,3}(?:is|are|was|were|has|have|had|makes|made|tastes)\b"
-)
-_BRACKETS = re.compile(r"[()\[\]{}]")
 # How a list begins that is told: "You need 1 leek".
 _NEEDED = re.compile(
     r"^(?:you(?:'ll|’ll| will)?\s+(?:also\s+)?need|take|get|have ready)\W*\s+(?=[\d½¼¾⅓⅔])",
     re.IGNORECASE,
 )
-# What is spoken has no stops: so many words with so many amounts are a recipe, no story.
-LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
-_NO_AMOUNT = re.compile(r"\d+\s+(?:minutes?|mins?|hours?|degrees?|times?|people)\b", re.IGNORECASE)
-LEAST_LISTED = 3
-LEAST_OF_A_LETTER = 2
-# No longer is a name under a letter.
-MOST_SIGNED = 3
 _SALT_OR_SUGAR = re.compile(r"\W*(?:salt|sugar)\b\W*\d", re.IGNORECASE)
 _SALT_AND_PEPPER = re.compile(
     r"\W*s\s?(?:&|\+|/|n|and)\s?p\b(?:\s+(?:to|for|as)\b.{0,30})?\W*", re.IGNORECASE
 )
-# So many items with an amount make a list of a line.
-# A sentence of so many words tells something.
-LEAST_TOLD = 8
-LEAST_ITEMS = 2
-_OPEN_END = re.compile(
-    r"(?:,|-|\b(?:and|or|of|in|into|with|a|an|the|to|for|from|plus|finely|coarsely|roughly|thinly|freshly|lightly|"
-    r"very|cut|about|then))$",
-    re.IGNORECASE,
-)
-
-
 _IN_BRACKETS = re.compile(
     r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"
     r"(?:slices|squares|pieces|wedges|muffins|cakes|balls|patties|rolls|tarts|pies|cups|loaves|bars))\s*\)",
     re.IGNORECASE,
 )
-# What stands on a page and is no title.
-LONGEST_TITLE_LINE = 70
-_ON_A_PAGE = re.compile(
-    r"[★☆|↓©]|jump|print|^home\s*[/|]|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
-    r"cookie|share|posted|updated|\bsave\b|sign|log ?in|(?:contributed|submitted|written) by|"
-    r"^(?:difficulty|level|skill|cuisine|course|category)\b",
-    re.IGNORECASE,
-)
 
 
-class _Sorter:
+class _Sorter(HeadLines, MethodLines):
     """Goes through the lines once, knowing what the next one is."""
-
-    def __init__(self, lines: Sequence[Written], names_food: Callable[[str], bool]) -> None:
-        self.around = Around(lines, names_food)
-        self.layout = Layout()
-        self.under = ""
-        self.section = "head"
-        # How many lines the last ingredient line has taken up already.
-        self.joined = 0
-        # Whether the method was broken at the edge of a page.
-        self.broken = False
-        # Whether the figures of a label are gone through.
-        self.figures = False
-        # Whether steps stand behind stars.
-        self.starred = False
-        # Where facts were told last.
-        self.facts_at = -2
-        # Whether the times of a film's chapters stand in it.
-        self.filmed = any(FIRST_CHAPTER.match(line.text) for line in lines)
-        # What a reply is about, where nothing else is a title.
-        self.about = ""
-        # The title as it stands, with all that is said around it.
-        self.titled = ""
-        head = list(takewhile(lambda line: MAIL_HEAD.match(line.text), lines))
-        # One alone ("From: the garden") may be part of a recipe, unless the dish is named below it.
-        named = len(head) == 1 and _names_dish(lines[1:3])
-        self.letter = len(head) if named or len(head) >= LEAST_OF_A_LETTER else 0
-        heads = (i for i, line in enumerate(lines) if opens_list(line.text))
-        self.list_at = next(heads, 0)
-        methods = (i for i, line in enumerate(lines) if METHOD.match(line.text))
-        self.method_at = next(methods, 0)
 
     def run(self) -> Layout:
         """Sort every line and return the layout."""
@@ -208,9 +95,6 @@ class _Sorter:
         layout.servings = layout.servings or shared_among(layout.steps)
         weigh_in_grams(layout)
         return layout
-
-    def _aside(self, kind: AsideKind, text: str) -> None:
-        self.layout.set_aside(kind, text)
 
     def _behind_label(self, line: Written) -> Written:
         """Return what "Method: boil the peas" says of the method, else the line as it is."""
@@ -293,13 +177,6 @@ class _Sorter:
             self._aside("nutrition", text)
         return self.figures
 
-    def _stands_above(self, line: Written) -> bool:
-        """Tell what stands above the name of the dish and is none."""
-        if stands_above(line.text):
-            fact = times_in(line.text) or servings_in(line.text) is not None
-            return not fact and self.around.name_follows()
-        return not self.layout.title and self.around.house_above(line)
-
     def _tells_nutrition(self, line: Written) -> bool:
         """Tell what a serving has in it; "Salt: 1/2 tsp" among the lines of a list is a food."""
         if self.section == "list" and _SALT_OR_SUGAR.match(line.text) and not line.after_blank:
@@ -362,67 +239,6 @@ class _Sorter:
         lines = [text for _, part in self.layout.parts for text in part]
         listed = sum(map(has_amount, lines)) >= LEAST_ITEMS
         return self.around.place > self.list_at and (listed or bool(self.layout.steps))
-
-    def _is_title(self, line: Written) -> bool:
-        """Tell whether a line can be the title: the first words that say no more than a name."""
-        if self.layout.title or self.section != "head":
-            return False
-        text = line.text
-        if (
-            re.match(r"^by\s+\w+", text, re.IGNORECASE)
-            or GREETING.match(text)
-            or FROM.match(text)
-            or is_dated(line.raw)
-            or len(text) > 140
-            or self._whole_part(text) is not None
-            or (times_in(text) and kind_of_line(text) == "times")
-            # What a letter is about names the dish better than a sentence of it.
-            or (self.about and text[-1:] in ".!?,:")
-        ):
-            return False
-        kind = kind_of_line(line.raw)
-        if kind in {"times", "nutrition"} or (
-            kind == "servings" and not re.search(r"[a-z]{4,}.*[a-z]{4,}.*[a-z]{4,}", text)
-        ):
-            return False
-        if kind == "furniture":
-            return _ON_A_PAGE.search(text) is None and len(text) < LONGEST_TITLE_LINE
-        if only_amount(text):
-            return False
-        measured = measures(text)
-        if measured and (begins_with_amount(text) or self.around.names_food(text)):
-            return False
-        if begins_with_amount(text):
-            # "3-Cheese Gnocchi Bake" is a title where no list goes on under it.
-            follows = self.around.next()
-            listed = (
-                follows is not None
-                and begins_with_amount(follows.text)
-                and self.around.names_food(follows.text)
-                and not line.after_blank
-            )
-            return (
-                not listed
-                and re.match(r"^\d+\s?(?:g|kg|ml|l|oz|lb|cups?|tbsp|tsp)\b", text, re.IGNORECASE)
-                is None
-            )
-        prose = text.rstrip().endswith(".") and len(text.split()) > 9
-        return not prose
-
-    def _take_title(self, text: str) -> None:
-        self.titled = text
-        follows = self.around.next()
-        if follows is not None and self.around.title_goes_on(text, follows):
-            text = f"{text} {follows.text}"
-            self.around.place += 1
-        self.layout.title, servings = title_of(text)
-        if (name := told_in_letter(text)) is not None:
-            self.layout.title = name
-        self.layout.servings = self.layout.servings or servings
-        _, name, behind = text.partition(self.layout.title)
-        for kind, value in times_in(_BRACKETS.sub(" | ", behind)).items() if name else ():
-            # "Leek bake (serves 4, 40 minutes)".
-            self.layout.minutes.setdefault(kind, value)
 
     def _take_facts(self, line: Written) -> bool:
         """Take servings, yield and times from a line that says them; True if that is all it says."""
@@ -488,23 +304,6 @@ class _Sorter:
         self.section = "list"
         return True
 
-    def _whole_part(self, text: str) -> tuple[str, list[str]] | None:
-        match = _WHOLE_PART.match(text)
-        aside = kind_of_line(text) in {"nutrition", "furniture"} or tells_figures(text)
-        if match is None or aside:
-            return None
-        split = _NEXT_ITEM.split(match["rest"].rstrip(" ."))
-        items = max(split, self._items(match["rest"]), key=len)
-        named = len(match["name"].split()) <= MOST_NAME_WORDS
-        if not named or sum(has_amount(item) for item in items) < LEAST_ITEMS:
-            return None
-        return match["name"], items
-
-    def _servings_in_story(self, text: str) -> None:
-        self.layout.servings = self.layout.servings or served_at_end(text)
-        if self.layout.servings is None and self.section == "head":
-            self.layout.servings = servings_in_story(text)
-
     def _in_notes(self, line: Written) -> None:
         if heading_name(line.text) is not None and self.around.amounts_follow(2):
             self.section = "list"
@@ -559,67 +358,6 @@ class _Sorter:
             steps.append(text)
             self.layout.sections.append(self.under)
 
-    def _is_starred(self, line: Written) -> bool:
-        """Tell a star below steps without one that marks a remark; of several each is a step."""
-        follows, first = self.around.next(), not self.starred
-        self.starred = self.starred or line.raw.startswith("*")
-        alone = follows is None or not follows.raw.startswith("*")
-        return line.raw.startswith("*") and line.after_blank and first and alone
-
-    def _signs(self, line: Written) -> bool:
-        """Tell the name under the last words of a letter."""
-        above = self.around.lines[self.around.place - 1].text if self.around.place else ""
-        words = line.text.split()
-        short = len(words) <= MOST_SIGNED and not is_step(line.text)
-        if short and SIGN_OFF.match(above) is not None:
-            return True
-        # Who gave a recipe to a book stands under it, far to the right.
-        last = self.around.next() is None and above[-1:] in ".!" and len(words) > 1
-        named = all(word[:1].isupper() and word.isalpha() for word in words)
-        return short and last and named and not self.around.names_food(line.text)
-
-    def _opens_plain_list(self, line: Written) -> bool:
-        """Tell the first line of a list that stands behind a step ("Oven 350. 1 hr.")."""
-        text = line.text
-        listed = has_amount(text) and not is_step(text) and self.around.names_food(text)
-        return listed and self.around.amounts_follow(2)
-
-    def _continues_step(self, line: Written) -> bool:
-        """Tell the rest of a step that was broken at the edge of a page."""
-        steps = self.layout.steps
-        if not steps or line.after_blank or line.marked or len(steps[-1]) > LONGEST_STEP:
-            return False
-        before = self.around.lines[self.around.place - 1].raw
-        if re.search(r"[.!?:;)]$", before) and line.text[:1].isupper():
-            # In a text broken at its edge a sentence may end there as well.
-            ends = len(before) >= WRAPPED_AT and before[-1] != ":"
-            return ends and self.broken
-        wrapped = len(before) >= WRAPPED_AT and re.search(r"[.!?:]$", before) is None
-        # Who writes without capitals begins each step small.
-        small = steps[0][:1].islower()
-        if small and (not wrapped or self._commands_anew(line, before)):
-            return False
-        return wrapped or line.text[:1].islower() or line.text[:1] in "(/"
-
-    def _commands_anew(self, line: Written, before: str) -> bool:
-        """Tell the next step of who writes without capitals and full stops, a line for each."""
-        stopped = any(step.rstrip().endswith(".") for step in self.layout.steps)
-        # "Off the heat stir in paprika."
-        first = re.findall(r"[a-zé]+", line.text.lower())[:4]
-        commands = is_step(line.text) or not STEP_VERBS.isdisjoint(first)
-        return not stopped and commands and not _LEFT_OPEN.search(before)
-
-    def _is_remark(self, line: Written) -> bool:
-        """Tell a remark behind the last step: no verb of cooking in it, set apart by a blank."""
-        if not line.after_blank or line.marked or not self.layout.steps:
-            return False
-        words = {w.lower() for w in re.findall(r"[A-Za-zé]+", line.text)}
-        if first_word(line.text) in STEP_VERBS:
-            return False
-        return not words & STEP_VERBS or re.match(
-            r"^\W*(?:if (?:the|you|it)|could|can|you can|this|it|keeps|leftovers|works|any|we|i)\b", line.text, re.IGNORECASE
-        ) is not None  # fmt: skip
-
     def _in_list(self, line: Written) -> None:
         text = line.text
         if self.layout.parts and OVEN_ALONE.match(text):
@@ -665,16 +403,6 @@ class _Sorter:
             for item in self._items(_NEEDED.sub("", text)):
                 self.layout.add_line(_without_number(item))
 
-    def _is_late_title(self, line: Written) -> bool:
-        """Tell the name of a dish that stands between its list and its steps."""
-        follows = self.around.next()
-        if self.layout.title or not self.layout.parts or follows is None or line.marked:
-            return False
-        apart = line.after_blank and follows.after_blank
-        orders = is_step(STEP_NUMBER.sub("", follows.text))
-        named = len(line.text.split()) > 1 and not has_amount(line.text)
-        return apart and orders and named and heading_name(line.text) is None
-
     def _in_words(self, line: Written) -> bool:
         """Take what is told among or before the lines of a list and is none of them."""
         text = line.text
@@ -696,131 +424,6 @@ class _Sorter:
             self._aside("story", text)
             return True
         return False
-
-    def _items(self, text: str) -> list[str]:
-        """Return the lines of a list that was written on one, each a food, most with an amount."""
-        items = [item.strip() for item in re.split(r"[,;]\s+(?:and\s+)?", text.rstrip(" ."))]
-        last = re.split(r"\s+(?:and|&)\s+(?=\d)", items[-1])
-        items = [*items[:-1], *last] if len(items) >= LEAST_ITEMS else items
-        counted = sum(has_amount(item) for item in items)
-        least = 2 if all(ends_with_amount(item) for item in items) else LEAST_LISTED
-        if len(items) < least or counted < len(items) - 1:
-            return [text]
-        return items if all(self.around.names_food(item) for item in items) else [text]
-
-    def _joins_line(self, line: Written) -> bool:
-        """Tell the rest of an ingredient line that was broken, or the food under its amount."""
-        parts = self.layout.parts
-        open_line = self.section == "list" and parts and parts[-1][1] and not line.after_blank
-        if not open_line or self.joined >= MOST_JOINED:
-            return False
-        before = parts[-1][1][-1]
-        closed = not before.endswith(("(", "-")) and before.count("(") <= before.count(")")
-        if len(before) > LONGEST_LINE or (closed and begins_with_amount(line.text)):
-            return False
-        if before.count("(") > before.count(")"):
-            return True
-        if line.marked and self.around.lines[self.around.place - 1].marked:
-            return False
-        if only_amount(before) or line.text.startswith("("):
-            return heading_name(line.text) is None or not self.around.amounts_follow(1)
-        digits = any(c.isdigit() for c in line.text)
-        if not line.text[:1].islower() or digits or _OWN_LINE.match(line.text):
-            return False
-        # What nobody here knows ("calamansi") is a line of its own above a food.
-        unfinished = not self.around.names_food(before) and (
-            begins_with_amount(before) or not self.around.names_food(line.text)
-        )
-        return unfinished or _OPEN_END.search(before) is not None
-
-    def _is_spoken(self, text: str) -> bool:
-        """Tell a recipe that was said into a machine: amounts in words, no full stop, no end."""
-        if self.layout.parts or len(text.split()) < LEAST_SPOKEN or re.search(r"[.!?,;]\s", text):
-            return False
-        spelled = _NO_AMOUNT.sub(" ", spell_numbers(text))
-        return len(AMOUNT_STARTS.findall(spelled)) >= LEAST_AMOUNTS
-
-    def _is_before_list(self, line: Written) -> bool:
-        """Tell what is said of a dish between its title and the head of its list."""
-        text = line.text
-        if self.section != "head" or self.layout.parts or not (self.layout.title or self.about):
-            return False
-        if re.fullmatch(r"\([^()\d]*\)", text) is not None and not self.around.names_food(text):
-            return True
-        if self._tells_before_list(text) or self._says_above_list(text):
-            return True
-        # "A family favourite" counts nothing.
-        counts = any(c.isdigit() for c in text) or self.around.names_food(text)
-        if (has_amount(text) and counts) or is_step(text):
-            # "A brunch that holds its own at dinner", alone above "Serves 4", is no list.
-            return not any(c.isdigit() for c in text) and self._above_facts(line)
-        above = self.around.lines[self.around.place - 1].text if self.around.place else ""
-        if above == self.titled and not line.after_blank and GOES_ON.match(text):
-            return True
-        follows = self.around.next()
-        facts = follows is not None and only_facts(follows.text)
-        facts = facts and not self.around.names_food(text)
-        return self.around.place < self.list_at or facts or self._above_facts(line)
-
-    def _above_facts(self, line: Written) -> bool:
-        """Tell a line of its own right above one that says nothing but whom it serves."""
-        follows = self.around.next()
-        if follows is None or not (line.after_blank and follows.after_blank):
-            return False
-        return not line.marked and only_servings(follows.text)
-
-    def _tells_before_list(self, text: str) -> bool:
-        """Tell a sentence above a list that a method with a heading of its own follows."""
-        told = self.method_at > self.list_at > self.around.place and text[-1:] in ".!?"
-        first = first_word(text)
-        orders = first in STEP_VERBS or is_step(text.split(",", maxsplit=1)[0])
-        # "Fennel is best when it has given up."
-        orders = orders and _SAYS_WHAT_IS.match(text) is None
-        return (
-            told and len(text.split()) >= LEAST_TOLD and not orders and not begins_with_amount(text)
-        )
-
-    def _is_story(self, line: Written) -> bool:
-        """Tell prose before the list."""
-        text = line.text
-        if self._stands_alone(line):
-            self.layout.servings = self.layout.servings or servings_in(text)
-            return True
-        if self.layout.parts or begins_with_amount(text):
-            return False
-        if GREETING.match(text):
-            return True
-        words = len(text.split())
-        first = first_word(text)
-        if re.match(r"^by\s+[A-Za-z]", text):
-            return True
-        talks = re.search(
-            r"\b(?:i|my|we|our|you|gran|mum|mom|she|he|they|nobody|never|always|because)\b",
-            text,
-            re.IGNORECASE,
-        )
-        if (
-            words >= 8
-            and talks
-            and (first not in STEP_VERBS or not is_step(text) or self.section == "head")
-        ):
-            return not re.search(r"\b\d+\s?(?:g|kg|ml|tbsp|tsp|cups?|oz|lb)\b", text)
-        return words >= 12 and not is_step(text) and text.rstrip().endswith((".", "!", "?"))
-
-    def _stands_alone(self, line: Written) -> bool:
-        """Tell a sentence of its own between the title and the list: "A side for six, at best."."""
-        text, follows = line.text, self.around.next()
-        if self.section != "head" or not self.layout.title or self.layout.parts:
-            return False
-        if self._says_above_list(text):
-            return True
-        apart = line.after_blank and not line.marked and follows is not None and follows.after_blank
-        said = text.endswith((".", "!")) and len(text.split()) >= LEAST_SENTENCE
-        return apart and said and not is_step(text) and not measures(text)
-
-    def _says_above_list(self, text: str) -> bool:
-        """Tell a sentence that orders nothing, above lines with amounts: "Not quick, but good."."""
-        return tells_without_order(text) and self.around.list_follows(LEAST_LISTED)
 
     def listed(self, *, guessed: bool) -> Layout:
         """Take every line as one of an ingredient list, headings among them.
@@ -863,16 +466,6 @@ def sort_lines(text: str, names_food: Callable[[str], bool]) -> Layout:
         names_food: tells whether a short text names a food; headings are told from foods by it.
     """
     return _Sorter(written_lines(text), names_food).run()
-
-
-def _names_dish(lines: Sequence[Written]) -> bool:
-    """Tell a name with what is known of the dish right below it, as below a letter's subject."""
-    if len(lines) < 2 or lines[1].after_blank:
-        return False
-    name, below = (line.text for line in lines)
-    plain = not (begins_with_amount(name) or opens_list(name) or GREETING.match(name))
-    facts = only_facts(below) or only_servings(below) or begins_with_amount(below)
-    return plain and facts and name[-1:] not in ".!?,:"
 
 
 def _marked_heading(line: Written) -> str | None:

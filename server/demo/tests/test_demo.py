@@ -19,8 +19,8 @@ from snabo_core import dish as core
 from snabo_core.exchange.cooklang import write_cooklang
 from snabo_core.exchange.files import Reader, read_file
 from snabo_core.exchange.json_ld import write_json_ld
-from snabo_core.exchange.markdown import write_markdown
 from snabo_core.exchange.telling import telling
+from snabo_core.exchange.to_markdown import write_markdown
 from snabo_core.swaps.judged import Judged, judged
 from snabo_core.ways.finding import find_ways, fits, fitting_of
 from snabo_core.ways.splitting import split_of

@@ -1,0 +1,201 @@
+"""What stands above a list: the title, what is said of the dish, and what is neither."""
+
+from __future__ import annotations
+
+import re
+
+from snabo_core.quantities.kinds import (
+    STEP_VERBS,
+    begins_with_amount,
+    first_word,
+    heading_name,
+    is_dated,
+    is_step,
+    kind_of_line,
+)
+from snabo_core.recipe.around import GOES_ON
+from snabo_core.recipe.facts import times_in
+from snabo_core.recipe.lines import LEAST_SENTENCE, measures, only_facts, tells_without_order
+from snabo_core.recipe.list_lines import ListLines
+from snabo_core.recipe.sections import FROM, GREETING
+from snabo_core.recipe.servings import only_servings, servings_in
+from snabo_core.recipe.sorting import LEAST_LISTED, LEAST_TOLD
+from snabo_core.recipe.titles import stands_above, title_of, told_in_letter
+from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, only_amount
+
+_SAYS_WHAT_IS = re.compile(
+    r"\W*(?:\w+\s+){1,3}(?:is|are|was|were|has|have|had|makes|made|tastes)\b"
+)
+_BRACKETS = re.compile(r"[()\[\]{}]")
+# What stands on a page and is no title.
+LONGEST_TITLE_LINE = 70
+_ON_A_PAGE = re.compile(
+    r"[★☆|↓©]|jump|print|^home\s*[/|]|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
+    r"cookie|share|posted|updated|\bsave\b|sign|log ?in|(?:contributed|submitted|written) by|"
+    r"^(?:difficulty|level|skill|cuisine|course|category)\b",
+    re.IGNORECASE,
+)
+
+
+class HeadLines(ListLines):
+    """Tells the title of a recipe from the words around it."""
+
+    def _stands_above(self, line: Written) -> bool:
+        """Tell what stands above the name of the dish and is none."""
+        if stands_above(line.text):
+            fact = times_in(line.text) or servings_in(line.text) is not None
+            return not fact and self.around.name_follows()
+        return not self.layout.title and self.around.house_above(line)
+
+    def _is_title(self, line: Written) -> bool:
+        """Tell whether a line can be the title: the first words that say no more than a name."""
+        if self.layout.title or self.section != "head":
+            return False
+        text = line.text
+        if (
+            re.match(r"^by\s+\w+", text, re.IGNORECASE)
+            or GREETING.match(text)
+            or FROM.match(text)
+            or is_dated(line.raw)
+            or len(text) > 140
+            or self._whole_part(text) is not None
+            or (times_in(text) and kind_of_line(text) == "times")
+            # What a letter is about names the dish better than a sentence of it.
+            or (self.about and text[-1:] in ".!?,:")
+        ):
+            return False
+        kind = kind_of_line(line.raw)
+        if kind in {"times", "nutrition"} or (
+            kind == "servings" and not re.search(r"[a-z]{4,}.*[a-z]{4,}.*[a-z]{4,}", text)
+        ):
+            return False
+        if kind == "furniture":
+            return _ON_A_PAGE.search(text) is None and len(text) < LONGEST_TITLE_LINE
+        if only_amount(text):
+            return False
+        measured = measures(text)
+        if measured and (begins_with_amount(text) or self.around.names_food(text)):
+            return False
+        if begins_with_amount(text):
+            # "3-Cheese Gnocchi Bake" is a title where no list goes on under it.
+            follows = self.around.next()
+            listed = (
+                follows is not None
+                and begins_with_amount(follows.text)
+                and self.around.names_food(follows.text)
+                and not line.after_blank
+            )
+            return (
+                not listed
+                and re.match(r"^\d+\s?(?:g|kg|ml|l|oz|lb|cups?|tbsp|tsp)\b", text, re.IGNORECASE)
+                is None
+            )
+        prose = text.rstrip().endswith(".") and len(text.split()) > 9
+        return not prose
+
+    def _take_title(self, text: str) -> None:
+        self.titled = text
+        follows = self.around.next()
+        if follows is not None and self.around.title_goes_on(text, follows):
+            text = f"{text} {follows.text}"
+            self.around.place += 1
+        self.layout.title, servings = title_of(text)
+        if (name := told_in_letter(text)) is not None:
+            self.layout.title = name
+        self.layout.servings = self.layout.servings or servings
+        _, name, behind = text.partition(self.layout.title)
+        for kind, value in times_in(_BRACKETS.sub(" | ", behind)).items() if name else ():
+            # "Leek bake (serves 4, 40 minutes)".
+            self.layout.minutes.setdefault(kind, value)
+
+    def _is_late_title(self, line: Written) -> bool:
+        """Tell the name of a dish that stands between its list and its steps."""
+        follows = self.around.next()
+        if self.layout.title or not self.layout.parts or follows is None or line.marked:
+            return False
+        apart = line.after_blank and follows.after_blank
+        orders = is_step(STEP_NUMBER.sub("", follows.text))
+        named = len(line.text.split()) > 1 and not has_amount(line.text)
+        return apart and orders and named and heading_name(line.text) is None
+
+    def _is_before_list(self, line: Written) -> bool:
+        """Tell what is said of a dish between its title and the head of its list."""
+        text = line.text
+        if self.section != "head" or self.layout.parts or not (self.layout.title or self.about):
+            return False
+        if re.fullmatch(r"\([^()\d]*\)", text) is not None and not self.around.names_food(text):
+            return True
+        if self._tells_before_list(text) or self._says_above_list(text):
+            return True
+        # "A family favourite" counts nothing.
+        counts = any(c.isdigit() for c in text) or self.around.names_food(text)
+        if (has_amount(text) and counts) or is_step(text):
+            # "A brunch that holds its own at dinner", alone above "Serves 4", is no list.
+            return not any(c.isdigit() for c in text) and self._above_facts(line)
+        above = self.around.lines[self.around.place - 1].text if self.around.place else ""
+        if above == self.titled and not line.after_blank and GOES_ON.match(text):
+            return True
+        follows = self.around.next()
+        facts = follows is not None and only_facts(follows.text)
+        facts = facts and not self.around.names_food(text)
+        return self.around.place < self.list_at or facts or self._above_facts(line)
+
+    def _above_facts(self, line: Written) -> bool:
+        """Tell a line of its own right above one that says nothing but whom it serves."""
+        follows = self.around.next()
+        if follows is None or not (line.after_blank and follows.after_blank):
+            return False
+        return not line.marked and only_servings(follows.text)
+
+    def _tells_before_list(self, text: str) -> bool:
+        """Tell a sentence above a list that a method with a heading of its own follows."""
+        told = self.method_at > self.list_at > self.around.place and text[-1:] in ".!?"
+        first = first_word(text)
+        orders = first in STEP_VERBS or is_step(text.split(",", maxsplit=1)[0])
+        # "Fennel is best when it has given up."
+        orders = orders and _SAYS_WHAT_IS.match(text) is None
+        return (
+            told and len(text.split()) >= LEAST_TOLD and not orders and not begins_with_amount(text)
+        )
+
+    def _is_story(self, line: Written) -> bool:
+        """Tell prose before the list."""
+        text = line.text
+        if self._stands_alone(line):
+            self.layout.servings = self.layout.servings or servings_in(text)
+            return True
+        if self.layout.parts or begins_with_amount(text):
+            return False
+        if GREETING.match(text):
+            return True
+        words = len(text.split())
+        first = first_word(text)
+        if re.match(r"^by\s+[A-Za-z]", text):
+            return True
+        talks = re.search(
+            r"\b(?:i|my|we|our|you|gran|mum|mom|she|he|they|nobody|never|always|because)\b",
+            text,
+            re.IGNORECASE,
+        )
+        if (
+            words >= 8
+            and talks
+            and (first not in STEP_VERBS or not is_step(text) or self.section == "head")
+        ):
+            return not re.search(r"\b\d+\s?(?:g|kg|ml|tbsp|tsp|cups?|oz|lb)\b", text)
+        return words >= 12 and not is_step(text) and text.rstrip().endswith((".", "!", "?"))
+
+    def _stands_alone(self, line: Written) -> bool:
+        """Tell a sentence of its own between the title and the list: "A side for six, at best."."""
+        text, follows = line.text, self.around.next()
+        if self.section != "head" or not self.layout.title or self.layout.parts:
+            return False
+        if self._says_above_list(text):
+            return True
+        apart = line.after_blank and not line.marked and follows is not None and follows.after_blank
+        said = text.endswith((".", "!")) and len(text.split()) >= LEAST_SENTENCE
+        return apart and said and not is_step(text) and not measures(text)
+
+    def _says_above_list(self, text: str) -> bool:
+        """Tell a sentence that orders nothing, above lines with amounts: "Not quick, but good."."""
+        return tells_without_order(text) and self.around.list_follows(LEAST_LISTED)

@@ -1,0 +1,101 @@
+"""Lines of an ingredient list: several on one, one broken over two, one behind its heading."""
+
+from __future__ import annotations
+
+import re
+
+from snabo_core.quantities.kinds import begins_with_amount, heading_name, is_step, kind_of_line
+from snabo_core.quantities.numbers import spell_numbers
+from snabo_core.recipe.around import MOST_NAME_WORDS
+from snabo_core.recipe.claims import tells_figures
+from snabo_core.recipe.from_steps import AMOUNT_STARTS
+from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_LISTED, Sorting
+from snabo_core.recipe.written import Written, ends_with_amount, has_amount, only_amount
+
+# "Some butter" begins a line of its own, however the line before it ended.
+_OWN_LINE = re.compile(r"(?:some|more|extra|additional|plenty|any|a)\b", re.IGNORECASE)
+# What is longer is not taken up again by the next line.
+LONGEST_LINE = 400
+# No ingredient is broken over more lines than this beside its first.
+MOST_JOINED = 5
+_WHOLE_PART = re.compile(
+    r"^(?:for (?:the )?)?(?P<name>[^\W\d][^\d:,.]{1,40}):\s+(?P<rest>\S.*)$", re.IGNORECASE
+)
+_NEXT_ITEM = re.compile(
+    r"[,;]\s+(?=(?:\d|[½¼¾⅓⅔⅛]|an?\s|half\s|some\s|(?:large |small |good |big )?(?:pinch|handful|knob|splash|drizzle|dash)"
+    r"|salt\b|pepper\b))",
+    re.IGNORECASE,
+)
+# What is spoken has no stops: so many words with so many amounts are a recipe, no story.
+LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
+_NO_AMOUNT = re.compile(r"\d+\s+(?:minutes?|mins?|hours?|degrees?|times?|people)\b", re.IGNORECASE)
+_OPEN_END = re.compile(
+    r"(?:,|-|\b(?:and|or|of|in|into|with|a|an|the|to|for|from|plus|finely|coarsely|roughly|thinly|freshly|lightly|"
+    r"very|cut|about|then))$",
+    re.IGNORECASE,
+)
+
+
+class ListLines(Sorting):
+    """Tells how lines of a list hang together."""
+
+    def _whole_part(self, text: str) -> tuple[str, list[str]] | None:
+        match = _WHOLE_PART.match(text)
+        aside = kind_of_line(text) in {"nutrition", "furniture"} or tells_figures(text)
+        if match is None or aside:
+            return None
+        split = _NEXT_ITEM.split(match["rest"].rstrip(" ."))
+        items = max(split, self._items(match["rest"]), key=len)
+        named = len(match["name"].split()) <= MOST_NAME_WORDS
+        if not named or sum(has_amount(item) for item in items) < LEAST_ITEMS:
+            return None
+        return match["name"], items
+
+    def _opens_plain_list(self, line: Written) -> bool:
+        """Tell the first line of a list that stands behind a step ("Oven 350. 1 hr.")."""
+        text = line.text
+        listed = has_amount(text) and not is_step(text) and self.around.names_food(text)
+        return listed and self.around.amounts_follow(2)
+
+    def _items(self, text: str) -> list[str]:
+        """Return the lines of a list that was written on one, each a food, most with an amount."""
+        items = [item.strip() for item in re.split(r"[,;]\s+(?:and\s+)?", text.rstrip(" ."))]
+        last = re.split(r"\s+(?:and|&)\s+(?=\d)", items[-1])
+        items = [*items[:-1], *last] if len(items) >= LEAST_ITEMS else items
+        counted = sum(has_amount(item) for item in items)
+        least = 2 if all(ends_with_amount(item) for item in items) else LEAST_LISTED
+        if len(items) < least or counted < len(items) - 1:
+            return [text]
+        return items if all(self.around.names_food(item) for item in items) else [text]
+
+    def _joins_line(self, line: Written) -> bool:
+        """Tell the rest of an ingredient line that was broken, or the food under its amount."""
+        parts = self.layout.parts
+        open_line = self.section == "list" and parts and parts[-1][1] and not line.after_blank
+        if not open_line or self.joined >= MOST_JOINED:
+            return False
+        before = parts[-1][1][-1]
+        closed = not before.endswith(("(", "-")) and before.count("(") <= before.count(")")
+        if len(before) > LONGEST_LINE or (closed and begins_with_amount(line.text)):
+            return False
+        if before.count("(") > before.count(")"):
+            return True
+        if line.marked and self.around.lines[self.around.place - 1].marked:
+            return False
+        if only_amount(before) or line.text.startswith("("):
+            return heading_name(line.text) is None or not self.around.amounts_follow(1)
+        digits = any(c.isdigit() for c in line.text)
+        if not line.text[:1].islower() or digits or _OWN_LINE.match(line.text):
+            return False
+        # What nobody here knows ("calamansi") is a line of its own above a food.
+        unfinished = not self.around.names_food(before) and (
+            begins_with_amount(before) or not self.around.names_food(line.text)
+        )
+        return unfinished or _OPEN_END.search(before) is not None
+
+    def _is_spoken(self, text: str) -> bool:
+        """Tell a recipe that was said into a machine: amounts in words, no full stop, no end."""
+        if self.layout.parts or len(text.split()) < LEAST_SPOKEN or re.search(r"[.!?,;]\s", text):
+            return False
+        spelled = _NO_AMOUNT.sub(" ", spell_numbers(text))
+        return len(AMOUNT_STARTS.findall(spelled)) >= LEAST_AMOUNTS

@@ -1,0 +1,74 @@
+"""What is known while the lines of a pasted text are gone through."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from itertools import takewhile
+
+from snabo_core.dish import AsideKind
+from snabo_core.quantities.kinds import begins_with_amount
+from snabo_core.recipe.around import Around, opens_list
+from snabo_core.recipe.lines import only_facts, served_at_end
+from snabo_core.recipe.outline import Layout
+from snabo_core.recipe.sections import FIRST_CHAPTER, GREETING, MAIL_HEAD, METHOD
+from snabo_core.recipe.servings import only_servings, servings_in_story
+from snabo_core.recipe.written import Written
+
+LEAST_LISTED = 3
+LEAST_OF_A_LETTER = 2
+# A sentence of so many words tells something.
+LEAST_TOLD = 8
+# So many items with an amount make a list of a line.
+LEAST_ITEMS = 2
+
+
+class Sorting:
+    """Where the sorting of a text stands: the lines, what was found, where the next belongs."""
+
+    def __init__(self, lines: Sequence[Written], names_food: Callable[[str], bool]) -> None:
+        self.around = Around(lines, names_food)
+        self.layout = Layout()
+        self.under = ""
+        self.section = "head"
+        # How many lines the last ingredient line has taken up already.
+        self.joined = 0
+        # Whether the method was broken at the edge of a page.
+        self.broken = False
+        # Whether the figures of a label are gone through.
+        self.figures = False
+        # Whether steps stand behind stars.
+        self.starred = False
+        # Where facts were told last.
+        self.facts_at = -2
+        # Whether the times of a film's chapters stand in it.
+        self.filmed = any(FIRST_CHAPTER.match(line.text) for line in lines)
+        # What a reply is about, where nothing else is a title.
+        self.about = ""
+        # The title as it stands, with all that is said around it.
+        self.titled = ""
+        head = list(takewhile(lambda line: MAIL_HEAD.match(line.text), lines))
+        # One alone ("From: the garden") may be part of a recipe, unless the dish is named below it.
+        named = len(head) == 1 and _names_dish(lines[1:3])
+        self.letter = len(head) if named or len(head) >= LEAST_OF_A_LETTER else 0
+        heads = (i for i, line in enumerate(lines) if opens_list(line.text))
+        self.list_at = next(heads, 0)
+        methods = (i for i, line in enumerate(lines) if METHOD.match(line.text))
+        self.method_at = next(methods, 0)
+
+    def _aside(self, kind: AsideKind, text: str) -> None:
+        self.layout.set_aside(kind, text)
+
+    def _servings_in_story(self, text: str) -> None:
+        self.layout.servings = self.layout.servings or served_at_end(text)
+        if self.layout.servings is None and self.section == "head":
+            self.layout.servings = servings_in_story(text)
+
+
+def _names_dish(lines: Sequence[Written]) -> bool:
+    """Tell a name with what is known of the dish right below it, as below a letter's subject."""
+    if len(lines) < 2 or lines[1].after_blank:
+        return False
+    name, below = (line.text for line in lines)
+    plain = not (begins_with_amount(name) or opens_list(name) or GREETING.match(name))
+    facts = only_facts(below) or only_servings(below) or begins_with_amount(below)
+    return plain and facts and name[-1:] not in ".!?,:"
