@@ -126,7 +126,8 @@ _LABEL = re.compile(rf"\W*(?:{'|'.join(_KINDS.values())})\w*(?:\s+time\b|\s*[:=]
 
 
 _FACT_LABEL = re.compile(
-    rf"(?:serves|servings?|portions?|yields?|people|(?:{'|'.join(_KINDS.values())})(?:\s+time)?|time)",
+    rf"(?:serves?|servings?|portions?|yields?|makes|feeds|people|level|difficulty|ready in"
+    rf"|(?:{'|'.join(_KINDS.values())})(?:\s+time)?|time)",
     re.IGNORECASE,
 )
 

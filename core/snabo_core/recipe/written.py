@@ -12,6 +12,8 @@ from snabo_core.quantities.amounts import read_amount
 from snabo_core.quantities.kinds import COMMANDS, begins_with_amount, first_word
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.tidying import tidy, without_pictures
+from snabo_core.recipe.facts import is_fact_label
+from snabo_core.recipe.lines import measures
 from snabo_core.recipe.sections import in_one_tongue
 
 # No line of a recipe is longer, and no recipe itself.
@@ -54,11 +56,6 @@ _DATE, _CLOCK = r"\d{1,4}[./-]\d{1,2}(?:[./-]\d{1,4})?\.?", r"\d{1,2}:\d{2}(?::\
 # Who said it when, before a line of a chat: "[14:02] Ann: 2 onions", "1/3/24, 14:02 - Ann: ...".
 _CHAT = re.compile(
     rf"^(?:\[(?:{_DATE},?\s+)?{_CLOCK}\]|{_DATE},?\s+{_CLOCK}\s+-)\s*(?P<who>[^\d:\n]{{1,30}}):\s+",
-    re.IGNORECASE,
-)
-_LABEL = re.compile(
-    r"^\W*(?:serves?|servings?|yields?|makes|ready in|(?:prep(?:aration)?|cook(?:ing)?|total|active|rest(?:ing)?|chill(?:ing)?)"
-    r"(?: time)?|time|portions?|level|difficulty|feeds)\W*$",
     re.IGNORECASE,
 )
 # What the columns of a table of ingredients are called; signs between them.
@@ -333,7 +330,7 @@ def _amounts_joined(cells: list[str]) -> list[str]:
     joined: list[str] = []
     for cell in cells:
         amount = joined and only_amount(joined[-1]) and not begins_with_amount(cell)
-        if amount or (joined and _LABEL.match(joined[-1]) and cell[:1].isdigit()):
+        if amount or (joined and is_fact_label(joined[-1]) and cell[:1].isdigit()):
             joined[-1] = f"{joined[-1]} {cell}"
         else:
             joined.append(cell)
@@ -415,7 +412,9 @@ def _labels_joined(lines: Sequence[Written]) -> list[Written]:
     joined: list[Written] = []
     for line in lines:
         before = joined[-1] if joined else None
-        label = before is not None and len(line.text) < 25 and _LABEL.match(before.text)
+        label = before is not None and len(line.text) < 25 and is_fact_label(before.text)
+        # "Bake" may head a part.
+        label = label and not measures(line.text)
         said = spell_numbers(line.text)
         step = re.fullmatch(r"\W*\d{1,2}[.)]\W*", line.text)
         short = label and not step and re.match(r"^\W*\d[\d\s./:–-]*(?:\w+\.?\s*){0,3}$", said)
