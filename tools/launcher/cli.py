@@ -331,10 +331,11 @@ def _tested(database: Database | None, labels: Sequence[str]) -> int:
     tallies = [one[0].split() for one in found]
     passed, failed, skipped = (sum(int(one[place]) for one in tallies) for place in range(3))
     # Of a long run only the end may be kept: what failed is named there once more.
-    for name in (name for one in found for name in one[1:]):
+    for name in (name for one in found for name in one[2:]):
         say(f"failed: {name}")
     for group in lost:
         say(f"The tests in {', '.join(group)} did not come to their end.")
+    say(f"time: {', '.join(filter(None, (one[1] for one in found)))}")
     tail = f", {skipped} skipped" if skipped else ""
     say(f"{passed} passed, {failed + len(lost)} failed{tail}")
     return max((abs(code) for code in codes), default=1)

@@ -255,8 +255,8 @@ class Counts(Home):
 case "$*" in
 *no-end*) exit 3 ;;
 *core/tests*) echo "a line of its own"
-  { echo "3 1 0"; echo "tests.Lid: TimeoutError: too long"; } > "$SNABO_COUNTS"; exit 1 ;;
-*) echo "5 0 2" > "$SNABO_COUNTS" ;;
+  { echo "3 1 0"; echo "core 9 s"; echo "tests.Lid: TimeoutError: too long"; } > "$SNABO_COUNTS"; exit 1 ;;
+*) { echo "5 0 2"; echo "e2e 40 s"; } > "$SNABO_COUNTS" ;;
 esac
 """
 
@@ -278,6 +278,7 @@ esac
         self.assertEqual(self.said[0], "failed: tests.Lid: TimeoutError: too long")
         both = self.closed("core/tests", "server", "e2e")
         self.assertEqual(both, (1, "8 passed, 1 failed, 2 skipped"))
+        self.assertEqual(self.said[-2], "time: e2e 40 s, core 9 s")
 
     def test_what_came_to_no_end_has_failed(self) -> None:
         code, line = self.closed("core/tests", "e2e.no-end")

@@ -2,7 +2,7 @@
 
 from unittest import TestCase
 
-from config.test_runner import MOST_WORDS, last_words
+from config.test_runner import MOST_WORDS, last_words, package_of
 
 TRACE = """Traceback (most recent call last):
   File "test_path.py", line 144, in test_a_correction
@@ -30,3 +30,10 @@ class LastWords(TestCase):
         self.assertEqual(last_words("Gone.\n"), "Gone.")
         self.assertEqual(last_words(""), "")
         self.assertEqual(len(last_words("x" * 1000)), MOST_WORDS)
+
+    def test_the_package_of_a_test(self) -> None:
+        for test, package in (
+            ("tests.test_plate.Plate.test_order", "core"), ("dishes.tests.test_api.A.b", "dishes"),
+            ("e2e.test_path.Path.test_path", "e2e"), ("launcher_tests.test_slow.A.b", "tools"),
+        ):  # fmt: skip
+            self.assertEqual(package_of(test), package)

@@ -12,7 +12,7 @@ import { emptyLine, setChoice, withGrams } from '../../draft/edits';
 import { plain } from '../../parts/format';
 import { FoodPicker } from '../../parts/FoodPicker';
 import { Notice } from '../../parts/Notice';
-import { NetCarbs } from './Candidates';
+import { NetCarbs } from './NetCarbs';
 import styles from './bench.module.css';
 
 interface Props {

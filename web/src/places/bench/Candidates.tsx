@@ -12,12 +12,13 @@ import type { CandidateView, Choice, Part, Slot } from '../../api/types';
 import { useOpenDish } from '../../draft/context';
 import { setChoice } from '../../draft/edits';
 import { PlainButton } from '../../parts/PlainButton';
-import { minutesMore, withUnit, workMore } from '../../parts/format';
+import { minutesMore, workMore } from '../../parts/format';
 import { Notice } from '../../parts/Notice';
 import { ReachBar } from '../../parts/ReachBar';
 import { Tick } from '../../parts/Tick';
 import { ByHand } from './ByHand';
 import { CandidateFacts } from './CandidateFacts';
+import { NetCarbs } from './NetCarbs';
 import { ORDERS, ordered, smellsStrongly, type Order } from './ordering';
 import styles from './candidates.module.css';
 
@@ -109,23 +110,6 @@ function Strip(props: StripProps): JSX.Element {
         />
       )}
     </li>
-  );
-}
-
-/** Net carbs of a serving, before and after; words, not a bar, so that rows can be compared. */
-export function NetCarbs({
-  now,
-  was,
-}: {
-  now: number | null;
-  was: number | null;
-}): JSX.Element | null {
-  if (now === null) return null;
-  return (
-    <b className="net-carbs">
-      {was !== null && <>{withUnit(was, 'g')} → </>}
-      {withUnit(now, 'g')} net carbs.{' '}
-    </b>
   );
 }
 
