@@ -255,7 +255,8 @@ class Counts(Home):
 case "$*" in
 *no-end*) exit 3 ;;
 *core/tests*) echo "a line of its own"
-  { echo "3 1 0"; echo "core 9 s"; echo "tests.Lid: TimeoutError: too long"; } > "$SNABO_COUNTS"; exit 1 ;;
+  { echo "3 1 0"; echo "core 9 s"; echo "tests.Lid: TimeoutError: too long"; } > "$SNABO_COUNTS"
+  exit 1 ;;
 *) { echo "5 0 2"; echo "e2e 40 s"; } > "$SNABO_COUNTS" ;;
 esac
 """
