@@ -36,6 +36,10 @@ _NUT_OF = re.compile(
     re.IGNORECASE,
 )
 _BIG_SPOON = re.compile(r"\b(?:big|large|serving|table) spoon((?:ful)?s?)\b", re.IGNORECASE)
+# "A mugful of stock" is a mug of it.
+_VESSELFUL = re.compile(
+    r"\b(?P<vessel>mug|glass|jug|bowl|pan|ladle|teacup|saucer|pot)ful(?P<many>s?)\b", re.IGNORECASE
+)
 _COOKING_SPOON = re.compile(r"\bcooking[\s-]?spoon(?:ful)?s?\b", re.IGNORECASE)
 _LITTLE_SPOON = re.compile(r"\b(?:small|little|tea) spoon((?:ful)?s?)\b", re.IGNORECASE)
 # "mint small bunch": an amount in words that stands behind its food.
@@ -179,6 +183,7 @@ def plain_line(text: str) -> str:
     clean = _TOLD_SPOON.sub(r"\g<kind>spoon\g<many>", _TOLD_CUP.sub(r"\g<cup>", clean))
     clean = _NUT_OF.sub("knob of ", clean)
     clean = _COOKING_SPOON.sub("cookingspoon", clean)
+    clean = _VESSELFUL.sub(r"\g<vessel>\g<many>", clean)
     clean = _BIG_SPOON.sub("tablespoon\\1", clean)
     clean = _LITTLE_SPOON.sub("teaspoon\\1", clean)
     clean = _SALT_AND_PEPPER.sub("salt and pepper", clean)

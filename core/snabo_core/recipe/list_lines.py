@@ -26,6 +26,7 @@ _NEXT_ITEM = re.compile(
     r"|salt\b|pepper\b))",
     re.IGNORECASE,
 )
+_STROKES = re.compile(r"\s+[/|]\s+")
 # What is spoken has no stops: so many words with so many amounts are a recipe, no story.
 LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
 _NO_AMOUNT = re.compile(r"\d+\s+(?:minutes?|mins?|hours?|degrees?|times?|people)\b", re.IGNORECASE)
@@ -59,6 +60,10 @@ class ListLines(Sorting):
 
     def _items(self, text: str) -> list[str]:
         """Return the lines of a list that was written on one, each a food, most with an amount."""
+        strokes = _STROKES.split(text)
+        if len(strokes) >= LEAST_LISTED and sum(map(has_amount, strokes)) >= len(strokes) - 1:
+            # "8 oz noodles / 2 cans tuna / 1 cup milk".
+            return strokes if all(map(self.around.names_food, strokes)) else [text]
         items = [item.strip() for item in re.split(r"[,;]\s+(?:and\s+)?", text.rstrip(" ."))]
         last = re.split(r"\s+(?:and|&)\s+(?=\d)", items[-1])
         items = [*items[:-1], *last] if len(items) >= LEAST_ITEMS else items

@@ -54,6 +54,11 @@ class Layout:
 
 # "Fish stock 1200": an amount at the end whose unit was left away.
 _NO_UNIT = re.compile(r"(?<=[^\W\d])\)?[\s:–-]+(?P<n>\d{1,5}(?:[.,]\d+)?)$")
+# "Pancetta g 80" has its unit before the number.
+_UNIT_BEFORE = re.compile(
+    r"\s(?:g|gr|grams?|kg|ml|cl|dl|l|tbsp|tsp|cups?|oz|lb|n)\.?\s*\d{1,5}(?:[.,]\d+)?$",
+    re.IGNORECASE,
+)
 # So many such lines, of so many, and so much in their middle, are weighed in grams.
 LEAST_WITHOUT, LEAST_SHARE, LEAST_MIDDLE = 4, 0.6, 20.0
 
@@ -107,4 +112,5 @@ def one_of_two_systems(layout: Layout) -> None:
 
 
 def _without_unit(text: str) -> re.Match[str] | None:
-    return None if begins_with_amount(text) else _NO_UNIT.search(text)
+    told = begins_with_amount(text) or _UNIT_BEFORE.search(text) is not None
+    return None if told else _NO_UNIT.search(text)

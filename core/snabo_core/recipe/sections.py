@@ -24,7 +24,7 @@ OVEN_ALONE = re.compile(
 STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
 INGREDIENTS = re.compile(
     r"^\W*(?:the\s+)?(?:ingredients?(?: list)?(?:\s*[(\[](?!\s*for\b)[^()\[\]]*[)\]])?|what (?:u|ya) need|u need|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
-    r"what goes in|you need|things you need)\W*$"
+    r"what goes in(?:to)?(?: (?:it|the \w+))?|you need|things you need)\W*$"
     # The head of a table.
     r"|^\W*(?:(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|foods?|prep(?:aration)?|notes?|what|how much)"
     r"[\s|,/]+){2,}(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|prep(?:aration)?|notes?)?\W*$"
@@ -47,7 +47,7 @@ METHOD = re.compile(
     r"how to (?:make|cook|do)(?: it| this)?|how to|here(?:'s|’s) how|all you need to do|making it|to make|process|"
     r"reali[sz]ation|elaboration|execution|proceedings?|(?:preparation|cooking) (?:method|steps|instructions|directions)|"
     r"step[\s-]by[\s-]step|(?:here(?:'s|’s) )?what to do|get cooking|to cook|"
-    r"cooking(?: method)?|let(?:'s|’s) (?:get )?cook(?:ing)?|do this|to do|to make it)\W*$",
+    r"cooking(?: method)?|how (?:it(?:'s|’s| is)|to get it) (?:done|made|cooked)|how it goes|let(?:'s|’s) (?:get )?cook(?:ing)?|do this|to do|to make it)\W*$",
     re.IGNORECASE,
 )
 # Behind a list: "How to make mushroom stroganoff".

@@ -64,6 +64,8 @@ _SERVES = tuple(
         rf"\b{_SAYS}\b\s*[:=\-–—.…]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\())?\(?{_ABOUT}{_RANGE}",
         rf"\b{_RANGE}\s+of us\b",
         rf"\bfor\s+{_RANGE}\s?p\b\.?",
+        rf"\(\s*{_ABOUT}{_RANGE}\s+(?:bowls|bowlfuls|plates|platefuls|helpings)\s*\)",
+        rf"^\W*(?:you(?:'ll|’ll| will)? need|shopping|what you need)\W*\(\s*for\s+{_RANGE}\b",
         rf"^\W*for\s*:\s*{_ABOUT}{_RANGE}\W*$",
         rf"\bfeeds\s+(?:just\s+)?(?:me|one|1)\s+{_RANGE}\s+times\b",
         rf"\b(?:this|it)\s+(?:will|should|can)\s+(?:do|feed|serve)\s+{_ABOUT}{_RANGE}\b",
@@ -109,7 +111,7 @@ sized scaled get gets we i out box boxes next day prep single just me circa ca c
 """
 _SAID_OF_LISTS = """
 zutaten ingrédients ingredientes ingredienti ingrediënten składniki für pour para per voor
-ingredient ingredients list you you'll you’ll will need needed what shopping things in
+ingredient ingredients list you you'll you’ll will need needed what shopping things in seconds
 """
 _LISTS = re.compile(
     r"\bingredients?\b|\bneed\b|\bzutaten\b|\bingrédients\b|\bingredient(?:es|i)\b|\bingrediënten\b|\bskładniki\b",

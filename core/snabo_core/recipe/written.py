@@ -32,6 +32,10 @@ _EDIT = re.compile(
 )
 # Points that lead the eye from a food to its amount.
 _LEADERS = re.compile(r"(?<![ \t.])[ \t]*\.{4,}[ \t]*(?=\w)")
+# "Basil pork with rice  ✦ weeknight ✦": what signs set apart stands beside the name.
+_IN_SIGNS = re.compile(
+    r"(?<=[^\W\d])\s+(?P<sign>[✦✧✨★☆❖◆♥❤])\s*(?P<said>[^\W\d][^\d✦✧✨★☆❖◆♥❤]{1,40}?)\s*(?P=sign)\s*$"
+)
 _BULLET = re.compile(r"^\s*(?:(?:[-–—*•·+▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
 STEP_NUMBER = re.compile(
     r"^\s*(?:step\s*)?\(?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d\ufe0f?\u20e3\s*",
@@ -146,7 +150,7 @@ def written_lines(text: str) -> list[Written]:
         said = _CHAT.sub("", whole)
         sent = _CHAT.match(whole)
         who = sent["who"] if sent else who
-        plain = _PEOPLE_SIGNS.sub(_serves, _unmarked(said))
+        plain = _PEOPLE_SIGNS.sub(_serves, _unmarked(_IN_SIGNS.sub(r" | \g<said>", said)))
         bare = without_pictures(_BULLET.sub("", _parted_by_pictures(plain)))
         bare = _BULLET.sub("", bare) if not re.match(r"^-?\d", bare) else bare
         if not any(c.isalnum() for c in bare):
@@ -309,6 +313,11 @@ def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
     for piece, row in zip(pieces, rows, strict=True):
         cells = [cell.strip() for cell in piece.strip(" |").split("|")]
         drawn = piece.lstrip().startswith("|") and piece.rstrip().endswith("|")
+        both = not any(map(only_amount, cells)) and all(map(begins_with_amount, cells))
+        if len(cells) == COLUMNS and both and not drawn:
+            # Two lines side by side: "4 corn tortillas | 500 g sweet potato".
+            yield from cells
+            continue
         if len(cells) == COLUMNS and (drawn or only_amount(cells[0])):
             # A row of a table: "| 60 g | walnuts |".
             yield " ".join(cells)
