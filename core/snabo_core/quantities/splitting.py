@@ -44,6 +44,13 @@ _BARS, _SLASH, _DASH = (
 )
 _APART = ((_BARS, 2), (_SLASH, 2), (_DASH, 3))
 _SIGNS = re.compile(r"[|•·]|\s[/–—-]\s")
+# "4 chicken thighs, salt and pepper": the amount is that of the thighs.
+_SEASONED = re.compile(
+    r"^(?P<food>(?:\d|an?\s|one\s|two\s|half\s)[^()]*?[a-z])(?:\s*[,;]|\s+(?:and|with|&|\+))\s+"
+    r"(?P<seasoning>(?:sea |kosher |fine |flaky |some )?salt\s*(?:and|&|\+|/|,)\s*"
+    r"(?:(?:freshly|ground|cracked|black|white)\s+)*pepper)$",
+    re.IGNORECASE,
+)
 LEAST_MEASURED, PAIR = 0.6, 2
 _DIGIT = re.compile(r"[\d½¼¾⅓⅔]")
 _JOINED = re.compile(
@@ -200,6 +207,10 @@ def split_foods(text: str, system: str, library: Library) -> tuple[Clause, ...]:
     apart = _told_apart(text, system, library)
     if apart:
         return apart
+    seasoned = _SEASONED.match(text)
+    if seasoned is not None and _piece(seasoned["food"], system, library) is not None:
+        foods = (seasoned["food"], seasoned["seasoning"])
+        return tuple(one for some in foods for one in split_foods(some, system, library))
     each = _EACH.match(text)
     body, prefix = (text[each.end() :], each["amount"]) if each else (text, "")
     cuts = _cuts(body, library)
@@ -253,24 +264,26 @@ def _clauses(
 ) -> tuple[Clause, ...]:
     trailing = ", ".join(s.strip() for s in stretches[named[-1] + 1 :] if s.strip())
     leading = ", ".join(s.strip() for s in stretches[: named[0]] if s.strip())
-    first = pieces[named[0]]
-    shares = bool(first and first.amount) and not prefix
-    lacking = sum(1 for i in named[1:] if (p := pieces[i]) is not None and p.amount is None)
+    # Whose amount a food without one shares: that of the last before it which has one.
+    owners: list[int | None] = []
+    for place in named:
+        piece = pieces[place]
+        own_amount = piece is not None and piece.amount is not None
+        owners.append(place if own_amount else owners[-1] if owners else None)
     clauses = []
     for number, place in enumerate(named):
         until = named[number + 1] if number + 1 < len(named) else place + 1
         own = [s.strip() for s in stretches[place:until] if s.strip()]
-        piece = pieces[place]
+        owner = owners[number]
         words = ", ".join(own)
-        shared = (
-            shares and lacking > 0 and (number == 0 or (piece is not None and piece.amount is None))
-        )
+        sharers = owners.count(owner)
+        shared = not prefix and owner is not None and sharers > 1
         if prefix:
             words = f"{prefix} {words}"
-        elif shared and number:
-            words = f"{_amount_text(stretches[named[0]])} {words}"
+        elif shared and owner is not None and owner != place:
+            words = f"{_amount_text(stretches[owner])} {words}"
         text = ", ".join(x for x in (words, leading, trailing) if x)
-        clauses.append(Clause(text, shared, lacking + 1 if shared else 1))
+        clauses.append(Clause(text, shared, sharers if shared else 1))
     return tuple(clauses)
 
 

@@ -36,6 +36,15 @@ _NUT_OF = re.compile(
     re.IGNORECASE,
 )
 _BIG_SPOON = re.compile(r"\b(?:big|large|serving|table) spoon((?:ful)?s?)\b", re.IGNORECASE)
+# "Salt & lots of pepper": how much lots are, nobody says.
+_PLENTY = re.compile(
+    r"(?P<before>^|,\s*|\s(?:and|&|\+)\s+)(?:lots|plenty|loads|heaps|masses) of\s+(?=[^\W\d])",
+    re.IGNORECASE,
+)
+# "3 tbsp flour s+p": seasoning that stands behind a food without a comma.
+_SEASONED_LAST = re.compile(
+    r"^(?P<food>\d[^,;()&+]*[a-z])\s+(?:s\s?[&+/]\s?p|salt\s?(?:&|\+|and)\s?pepper)$", re.IGNORECASE
+)
 # "A mugful of stock" is a mug of it.
 _VESSELFUL = re.compile(
     r"\b(?P<vessel>mug|glass|jug|bowl|pan|ladle|teacup|saucer|pot)ful(?P<many>s?)\b", re.IGNORECASE
@@ -183,6 +192,8 @@ def plain_line(text: str) -> str:
     clean = _TOLD_SPOON.sub(r"\g<kind>spoon\g<many>", _TOLD_CUP.sub(r"\g<cup>", clean))
     clean = _NUT_OF.sub("knob of ", clean)
     clean = _COOKING_SPOON.sub("cookingspoon", clean)
+    clean = _PLENTY.sub(r"\g<before>", clean)
+    clean = _SEASONED_LAST.sub(r"\g<food>, salt and pepper", clean)
     clean = _VESSELFUL.sub(r"\g<vessel>\g<many>", clean)
     clean = _BIG_SPOON.sub("tablespoon\\1", clean)
     clean = _LITTLE_SPOON.sub("teaspoon\\1", clean)

@@ -31,6 +31,10 @@ _SEASONING = re.compile(r"\b(?:salt|pepper|oil|butter|water|herbs?|seasoning|par
                         r"mint|thyme|paprika|nutmeg|cayenne|sugar|spray|lemon|lime)\b", re.IGNORECASE)  # fmt: skip
 _NO_NAME = {"times", "servings", "nutrition", "furniture"}
 LONGEST_NAME = 90
+# "For the" in other languages.
+_FOR_THE = re.compile(r"(?:per|pour|für|para|voor|för|dla)\s", re.IGNORECASE)
+# No heading in two languages is longer.
+MOST_TOLD = 60
 # What is told of a dish below its name: "with pickled red onion".
 GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
 # Lines so long may be broken at the edge of a page; so many paragraphs with such lines tell it.
@@ -57,6 +61,8 @@ class Around:
         self.lines = lines
         self.names_food = names_food
         self.place = 0
+        # Where the last list of so many foods ends.
+        self._last_lists: dict[int, int] = {}
 
     def broken_at_edge(self, since: int) -> bool:
         """Tell whether the text from a line on was broken by hand at its right edge.
@@ -89,15 +95,16 @@ class Around:
 
     def list_follows(self, least: int) -> bool:
         """Tell whether so many lines below are foods with an amount, one after the other."""
-        found = 0
-        for line in self.lines[self.place + 1 :]:
-            text = line.text
-            sentence = text[-1:] in ".!?" and len(text.split()) > MOST_NAME_WORDS
-            listed = has_amount(text) and not sentence and self.names_food(text)
-            found = found + 1 if listed else 0
-            if found >= least:
-                return True
-        return False
+        if least not in self._last_lists:
+            found, last = 0, -1
+            for place, line in enumerate(self.lines):
+                text = line.text
+                sentence = text[-1:] in ".!?" and len(text.split()) > MOST_NAME_WORDS
+                listed = has_amount(text) and not sentence and self.names_food(text)
+                found = found + 1 if listed else 0
+                last = place if found >= least else last
+            self._last_lists[least] = last
+        return self._last_lists[least] - self.place >= least
 
     def name_follows(self) -> bool:
         """Tell whether one of the next lines can be the name of a dish."""
@@ -167,8 +174,8 @@ class Around:
             and not METHOD.match(name)
         ):
             return name
-        if _SET_OFF.fullmatch(line.raw) and self.amounts_follow(2):
-            return line.raw.strip(" >:")
+        if (_SET_OFF.fullmatch(line.raw) or self._in_two_tongues(line)) and self.amounts_follow(2):
+            return line.raw.rpartition("/")[2].strip(" >:").capitalize()
         bare = text.strip(" *_#=-~[]").rstrip(":")
         too_long = len(bare) > 45 or len(bare.split()) > 6
         if begins_with_amount(text) or too_long or any(c.isdigit() for c in bare) or line.marked:
@@ -194,6 +201,14 @@ class Around:
             if not lone or _SEASONING.search(bare) is not None or not enough:
                 return None
         return bare.capitalize()
+
+    def _in_two_tongues(self, line: Written) -> bool:
+        """Tell a heading in two languages: "Per il ragù / ragù", set apart above its foods."""
+        halves = [half.strip() for half in line.text.split("/")]
+        told = len(halves) > 1 and all(halves) and len(line.text) <= MOST_TOLD
+        apart = line.after_blank and not any(c.isdigit() for c in line.text)
+        for_the = _FOR_THE.match(line.text) is not None
+        return told and apart and (for_the or not self.names_food(halves[0]))
 
     def _enumerated_heading(self, text: str) -> str | None:
         """Return the name in "B. Topping", where no numbered list goes on under it."""

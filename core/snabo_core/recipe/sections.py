@@ -23,7 +23,7 @@ OVEN_ALONE = re.compile(
 )
 STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
 INGREDIENTS = re.compile(
-    r"^\W*(?:the\s+)?(?:ingredients?(?: list)?(?:\s*[(\[](?!\s*for\b)[^()\[\]]*[)\]])?|what (?:u|ya) need|u need|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
+    r"^\W*(?:the\s+)?(?:ingred(?:ient)?s?(?: list)?(?:\s*[(\[](?!\s*for\b)[^()\[\]]*[)\]])?|what (?:u|ya) need|u need|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
     r"what goes in(?:to)?(?: (?:it|the \w+))?|you need|things you need)\W*$"
     # The head of a table.
     r"|^\W*(?:(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|foods?|prep(?:aration)?|notes?|what|how much)"

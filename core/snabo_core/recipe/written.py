@@ -7,6 +7,7 @@ import re
 from collections import Counter
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from snabo_core.quantities.amounts import read_amount
 from snabo_core.quantities.kinds import COMMANDS, begins_with_amount, first_word
@@ -15,6 +16,7 @@ from snabo_core.quantities.tidying import tidy, without_pictures
 from snabo_core.recipe.facts import is_fact_label
 from snabo_core.recipe.lines import measures
 from snabo_core.recipe.sections import in_one_tongue
+from snabo_core.recipe.servings import only_servings
 
 # No line of a recipe is longer, and no recipe itself.
 MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 20_000
@@ -86,6 +88,8 @@ _SIDE_BY_SIDE = re.compile(
 )
 _GAP = re.compile(r"(?<=\S)(?: {3,}|\s*\t\s*)(?=\S)")
 COLUMNS = 2
+# A line is asked from several sides.
+REMEMBERED = 2048
 _SERVES = re.compile(r"(?:serves|servings|feeds|yields?|makes|portions)\b\W*\w", re.IGNORECASE)
 _TIMED = re.compile(
     r"(?:prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|ready in|time)\b\W*\d[\d\s\W]*(?:m|h|mins?|hrs?|hours?|minutes?)\b"
@@ -161,6 +165,7 @@ def written_lines(text: str) -> list[Written]:
             continue
         # What somebody sent is a line of its own, as what stands behind a bullet is.
         drawn = _DRAWN.match(said)
+        bare = _served_in_one_tongue(bare)
         bare = in_one_tongue(drawn["name"] if drawn is not None else bare)
         marked = bare != plain or said != whole or STEP_NUMBER.match(bare) is not None
         found.append(Written(bare, blank, marked, plain, drawn=drawn is not None))
@@ -173,6 +178,13 @@ def written_lines(text: str) -> list[Written]:
             for line, who in zip(found, senders, strict=True)
         ]
     return _runs_below_a_list(_numbers_marked(_unnumbered_list(_labels_joined(found))))
+
+
+def _served_in_one_tongue(text: str) -> str:
+    """Return what is known of "dosi per 8 / serves 8"."""
+    theirs, stroke, ours = text.partition(" / ")
+    alike = re.findall(r"\d+", theirs) == re.findall(r"\d+", ours)
+    return ours if stroke and alike and only_servings(ours) else text
 
 
 def _serves(sign: re.Match[str]) -> str:
@@ -435,6 +447,7 @@ def _labels_joined(lines: Sequence[Written]) -> list[Written]:
     return joined
 
 
+@lru_cache(maxsize=REMEMBERED)
 def only_amount(text: str) -> bool:
     """Tell a line that is a number with its unit and nothing else."""
     plain = spell_numbers(spell_fractions(text))
@@ -442,6 +455,7 @@ def only_amount(text: str) -> bool:
     return amount is not None and not plain[end:].strip(" .,:") and plain[:1].isdigit()
 
 
+@lru_cache(maxsize=REMEMBERED)
 def ends_with_amount(text: str) -> bool:
     """Tell an item whose food stands first: nothing stands behind its amount but a bracket."""
     name = _NAME_FIRST.match(text)
