@@ -29,6 +29,9 @@ AMOUNT_STARTS = re.compile(
 _MEASURE_STARTSS = re.compile(rf"(?<=[a-z] ){_A_MEASURE}", re.IGNORECASE)
 _ENDS = re.compile(
     r"[.;:()!?]|\s(?=\d)|"
+    # "2 tablespoons of flour salt and pepper" in who speaks without a comma.
+    r"(?<=[a-z]{3})(?<!\bsea)(?<!\brock)(?<!kosher)(?<!table)(?<!celery)(?<!garlic)(?<!onion)"
+    r"(?<!flaky)(?<!fine)(?<!coarse)(?<!curing)(?<!cooking)\s(?=salt\b)|"
     r"\s(?:and|some|add|then|in|into|with|to|for|over|until|till|on|from|while|at)\s|,",
     re.IGNORECASE,
 )

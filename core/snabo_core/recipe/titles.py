@@ -98,7 +98,8 @@ _BOAST = re.compile(
 _ASKED_FOR = re.compile(
     r"\b(?:(?:recipe|receipt|directions)\s+(?:for|of)\s+(?:the|my|our|your|that|an?)?"
     r"|(?:asked|begged|wanted to know)\s+(?:me\s+)?(?:for|about|after)\s+(?:the|my|our|your|that)"
-    r"|how (?:i|we) (?:make|do|cook)\s+(?:the|my|our|that))\s*(?P<name>[a-z'’-]+(?: [a-z'’-]+){0,6}?)"
+    r"|how (?:i|we) (?:make|do|cook)\s+(?:the|my|our|that)"
+    r"|^(?:right|ok|okay|so|well)(?:\s+so)?\s+for\s+(?:the|my|our))\s*(?P<name>[a-z'’-]+(?: [a-z'’-]+){0,6}?)"
     r"(?=\s+(?:you|that|which|i|we|she|he|from|as|is|was|about|again|so many|a few|loads)\b|[,.!?:;(]|\s*$)",
     re.IGNORECASE,
 )
