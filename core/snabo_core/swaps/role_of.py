@@ -16,6 +16,7 @@ from snabo_core.foods import Library
 from snabo_core.foods.library import words_of
 from snabo_core.swaps.book import Book, StarchGroup
 from snabo_core.swaps.role_words import (
+    BATTERED,
     BELOW,
     BOUND,
     BULK,
@@ -27,6 +28,7 @@ from snabo_core.swaps.role_words import (
     DUMPLINGS,
     DUSTED,
     DUSTING,
+    FILLED,
     FLOURED,
     INTO_MINCE,
     LEAST_DUMPLINGS,
@@ -42,6 +44,7 @@ from snabo_core.swaps.role_words import (
     NUT_ROAST,
     RAISING,
     ROUX,
+    SALAD,
     SHAPED,
     SHORT_PASTA,
     SHORT_WORD,
@@ -161,7 +164,9 @@ def _by_companions(
         return "binder" if BOUND.search(whole) else "crumb"
     if group.key == "bread" and context.minced and _is_soaked(line, context):
         return "binder"
-    if group.key == "meal" and unnamed and _rises(context.part, book):
+    # Scones: their fat is rubbed in as that of a crust is.
+    scones = group.key == "flour" and _named(context.title, group, book) == "quick_bread"
+    if (group.key == "meal" or scones) and unnamed and _rises(context.part, book):
         return "quick_bread"
     mash = group.key == "potato" and by_name in {None, "lid"} and _is_mash(line, context, book)
     return "mash" if mash else None
@@ -295,7 +300,8 @@ def _cut(line: Line, group: StarchGroup, context: Context) -> str | None:
     """Return the role the line's own words point to: grated, sliced, mashed, in cubes."""
     words = f"{line.text} {line.preparation}".lower()
     if group.key == "potato":
-        if re.search(r"\bgrated|shredded\b", words):
+        filled = "baking" in words and FILLED.search(context.steps) is not None
+        if filled or re.search(r"\bgrated|shredded\b", words):
             return "shell"
         if "mash" in words:
             return "mash"
@@ -303,17 +309,12 @@ def _cut(line: Line, group: StarchGroup, context: Context) -> str | None:
             return "sliced_bake"
     if group.key == "bread":
         return _cut_bread(words, context)
-    said = re.search(r"\bbatter\b", f"{context.title} {context.part.name} {context.steps}".lower())
+    told = f"{context.title} {context.part.name} {context.steps}".lower()
+    said = BATTERED.search(told)
     wet = group.key == "flour" and context.liquid >= 100 and (line.grams or 0) <= 300
     if wet and (context.eggs or said is not None):
-        return (
-            "batter"
-            if re.search(
-                r"batter|pancake|pudding|crepe|fritter|toad",
-                f"{context.title} {context.part.name} {context.steps}".lower(),
-            )
-            else None
-        )
+        named = said or re.search(r"pancake|pudding|crepe|fritter|toad", told)
+        return "batter" if named else None
     return None
 
 
@@ -330,7 +331,8 @@ def _cut_bread(words: str, context: Context) -> str | None:
             r"stuff|dressing|panade|bake|pudding|strata",
             f"{context.title} {context.part.name}".lower(),
         )
-        return "stuffing" if named or re.search(r"stuff|dressing", context.steps) else "crumb"
+        stuffs = re.search(r"stuff|dressing", context.steps) and not SALAD.search(context.steps)
+        return "stuffing" if named or stuffs else "crumb"
     if context.eggs and STRATA.search(context.title):
         return "stuffing"
     return None

@@ -80,6 +80,12 @@ ROUX = re.compile(
     r"(?:stir|whisk|beat|mix|sprinkle)\w*\s+(?:in\s+)?(?:the\s+)?flour\b[^.;]{0,30}[,.;]?\s*"
     r"(?:then\s+|and\s+)?(?:add|pour|whisk|stir|gradually|bit by bit)"
 )
+# What is done with a potato that is baked whole.
+FILLED = re.compile(r"\b(?:fill|split|scoop|pile|stuff|load)\w*")
+# Leaves that torn bread is tossed with: their dressing is no stuffing.
+SALAD = re.compile(r"\b(?:crouton|salad|leaves|lettuce|toss)")
+# What something is dipped in, or that is a batter by its name.
+BATTERED = re.compile(r"\b(?:batter|tempura|pakora|bhaji)")
 # What fat and flour are shaped to, and from how many grams on.
 DUMPLINGS, LEAST_DUMPLINGS = re.compile(r"\bdumplings?\b"), 60.0
 # Bread that eggs and milk set in a dish.

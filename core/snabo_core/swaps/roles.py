@@ -16,6 +16,7 @@ from snabo_core.swaps.already import already
 from snabo_core.swaps.book import Book, RoleName
 from snabo_core.swaps.role_of import Context, context_of, role_of, starchy
 from snabo_core.swaps.role_words import (
+    BATTERED,
     KERNELS,
     LEAST_DOUGH,
     MASHED,
@@ -69,7 +70,8 @@ def _whole_potatoes(by_role: dict[str, list[Line]], context: Context, book: Book
 def _one_batter(by_role: dict[str, list[Line]], context: Context) -> None:
     """Put the starch of a batter with its flour where no sauce is thickened."""
     sauce = THICKENS.search(context.steps) or ROUX.search(context.steps)
-    if "batter" in by_role and "batter" in context.steps and not sauce:
+    told = BATTERED.search(f"{context.title} {context.steps}")
+    if "batter" in by_role and told is not None and not sauce:
         by_role["batter"] += by_role.pop("thickener", [])
 
 
