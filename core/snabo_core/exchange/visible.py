@@ -225,6 +225,22 @@ def _tell_pairs(tree: Any) -> None:
             name.append(said)
 
 
+def _tell_named_steps(tree: Any) -> None:
+    """Put the name of a numbered step before what it says: "Crisp the rice: toss with oil"."""
+    for name in tree.xpath("//ol/li/*[self::h3 or self::h4 or self::h5 or self::h6][1]"):
+        said = name.getnext()
+        if said is None or said.tag not in {"p", "div"} or not name.text_content().strip():
+            continue
+        name.tag, said.tag = "span", "span"
+        name.append(_colon())
+
+
+def _colon() -> Any:
+    found = lxml.html.Element("span")
+    found.text, found.tail = ":", " "
+    return found
+
+
 def _drop_what_is_around(tree: Any) -> None:
     """Drop the window's title where the page names its recipe, menus above and columns beside."""
     menus = _before_heading(tree)
@@ -247,6 +263,7 @@ def visible_words(tree: Any) -> str:
                 element.drop_tree()
     _drop_what_is_around(tree)
     _keep_lines(tree)
+    _tell_named_steps(tree)
     _tell_tables(tree)
     _tell_inline(tree)
     _tell_pairs(tree)

@@ -48,9 +48,16 @@ from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_TOLD
 from snabo_core.recipe.titles import asked_for, replies_about, title_of, told_name
 from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, written_lines
 
+# What is said of figures among them: "All values are per serve."
+_OF_FIGURES = re.compile(
+    r"\b(?:nutrition\w*|values?|daily|amounts?) .*\b(?:per|are|based|approx\w*)\b|^\W*per serv",
+    re.IGNORECASE,
+)
 # Whom it feeds, and a stop with more behind it.
 _FACTS_FIRST = re.compile(
-    r"\W*(?:serves|feeds|makes|for|enough for|takes|prep|cook)\b[^.!;]{1,40}[.!;]\s+(?=[^\W\d])",
+    r"\W*(?:serves|feeds|makes|for|enough for|takes|prep|cook)\b[^.!;]{1,40}[.!;]\s+(?=[^\W\d])"
+    # "For 1: 75 g rice, 30 g peas."
+    r"|\W*for\s+\d{1,2}(?:\s?[-–]\s?\d{1,2})?\s*:\s+(?=\S)",
     re.IGNORECASE,
 )
 _TELLS_ON = re.compile(r"(?:takes|needs|ready|keeps|freezes)\b", re.IGNORECASE)
@@ -172,7 +179,8 @@ class _Sorter(HeadLines, MethodLines):
 
     def _is_figure(self, text: str) -> bool:
         """Take a line under "Nutrition per serving": there "Fat 22g" is no food."""
-        self.figures = self.figures and (bool(claims_in([text])) or tells_columns(text))
+        told = bool(claims_in([text])) or tells_columns(text) or _OF_FIGURES.search(text)
+        self.figures = self.figures and bool(told)
         if self.figures:
             self._aside("nutrition", text)
         return self.figures

@@ -26,7 +26,7 @@ _NEXT_ITEM = re.compile(
     r"|salt\b|pepper\b))",
     re.IGNORECASE,
 )
-_STROKES = re.compile(r"\s+[/|]\s+")
+_STROKES = re.compile(r"\s+[/|–—-]\s+")
 # What is spoken has no stops: so many words with so many amounts are a recipe, no story.
 LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
 _NO_AMOUNT = re.compile(r"\d+\s+(?:minutes?|mins?|hours?|degrees?|times?|people)\b", re.IGNORECASE)

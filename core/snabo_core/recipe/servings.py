@@ -66,6 +66,7 @@ _SERVES = tuple(
         rf"\bfor\s+{_RANGE}\s?p\b\.?",
         rf"\(\s*{_ABOUT}{_RANGE}\s+(?:bowls|bowlfuls|plates|platefuls|helpings)\s*\)",
         rf"^\W*(?:you(?:'ll|’ll| will)? need|shopping|what you need)\W*\(\s*for\s+{_RANGE}\b",
+        rf"^\W*for\s+{_RANGE}\s*:(?=\s)",
         rf"^\W*for\s*:\s*{_ABOUT}{_RANGE}\W*$",
         rf"\bfeeds\s+(?:just\s+)?(?:me|one|1)\s+{_RANGE}\s+times\b",
         rf"\b(?:this|it)\s+(?:will|should|can)\s+(?:do|feed|serve)\s+{_ABOUT}{_RANGE}\b",
@@ -127,6 +128,11 @@ _TOLD_ASIDE = re.compile(
     re.IGNORECASE,
 )
 _OF_US = re.compile(rf"\b{_RANGE}\s+of us\b", re.IGNORECASE)
+# "It's for 2."
+_IT_IS_FOR = re.compile(
+    rf"\b(?:it(?:['’]s| is)|this is|recipe is)\s+for\s+{_RANGE}(?=\s*[.,!;]|\s+(?:people|of us)\b|\s*$)",
+    re.IGNORECASE,
+)
 # "For four hungry people I take 300 g".
 _TAKEN_FOR = re.compile(
     rf"\bfor\s+{_RANGE}\s+(?:\w+\s+){{0,2}}{_FOLK}\s+(?:i|we|you|one)\s", re.IGNORECASE
@@ -153,7 +159,7 @@ _PARTY = re.compile(
 # Without any of these words and a number nobody says for how many something is.
 _SPEAKS_OF_IT = re.compile(
     r"serv|feed|portion|people|person|ppl|pax|mak|yield|enough|sufficient|cover|diner|dinner|lunch|supper|meal|eater|mouth|"
-    r"guest|does|dose|adult|famil|crowd|head|helping|\bus\b",
+    r"guest|does|dose|adult|famil|crowd|head|helping|\bus\b|\bfor\b",
     re.IGNORECASE,
 )
 _NUMBER = re.compile(
@@ -271,7 +277,9 @@ def servings_in_story(text: str) -> Servings | None:
     if (shared := _shared_out(spell_numbers(text[: 2 * LOOKED_AT]))) is not None:
         return shared
     plain = spell_numbers(text[: 2 * LOOKED_AT])
-    told = next(filter(None, (p.search(plain) for p in (_TOLD_ASIDE, _OF_US, _TAKEN_FOR))), None)
+    told = next(
+        filter(None, (p.search(plain) for p in (_TOLD_ASIDE, _OF_US, _IT_IS_FOR, _TAKEN_FOR))), None
+    )
     return _checked(told) if told is not None else None
 
 

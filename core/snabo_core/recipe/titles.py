@@ -109,6 +109,10 @@ _SOURCE = re.compile(
     r"(?:adapted|recipe|taken|copied) from\b)[:\s]*(?P<who>[^\W_][^\n]{1,80})$",
     re.IGNORECASE | re.MULTILINE,
 )
+# "Kedgeree            p. 88".
+_PAGE_BEHIND = re.compile(
+    r"(?<=\S)(?:\s{2,}|\s+[-–—,(]?\s*)(?:p|pg|page)\.?\s?\d{1,3}\)?$", re.IGNORECASE
+)
 # The tray of a canteen.
 _TRAY = re.compile(r"[,;\s(]+gn\s*\d(?:/\d)?\)?$", re.IGNORECASE)
 # What stands above a title: a column of a paper, a date, a page, whose box it came from.
@@ -207,6 +211,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     bare = _IN_QUOTES.sub(r"\g<name>", _SAID_BEFORE.sub("", _SIGNS_BEHIND.sub("", bare)))
     for before in (_TODAY, _LABELLED, _DATED, _PAGE, _PLACE, _SO, _HERE):
         bare = before.sub("", bare)
+    bare = _PAGE_BEHIND.sub("", bare)
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
     told = _LABELS_BEHIND.search(bare)
     servings: Servings | None = None

@@ -17,7 +17,11 @@ from snabo_core.recipe.servings import Servings, counts_people, servings_in
 from snabo_core.recipe.titles import title_of
 
 # A number at the start of a sentence that counts the steps in one long text.
-_NEXT_STEP = re.compile(r"(?<=[.!?)])\s+(?=(?:step\s*)?\d{1,2}\s*[.):]\s*[A-Z])", re.IGNORECASE)
+_NEXT_STEP = re.compile(
+    # A page that forgot its breaks has no room before the number either.
+    r"(?:(?<=[.!?)])\s+|(?<=[a-z)][.!]))(?=(?:step\s*)?\d{1,2}\s*[.):]\s*[A-Z])",
+    re.IGNORECASE,
+)
 # "4 to 6", and what one eater eats from: "6 bowls".
 _BARE = re.compile(
     r"(?P<count>\d{1,3}(?:\.\d)?(?:\s*(?:-|–|to)\s*\d{1,3}(?:\.\d)?)?)"

@@ -308,8 +308,13 @@ def row_told(columns: Sequence[str], cells: Sequence[str]) -> str:
     told = dict(zip(columns, cells, strict=True))
     if (grams := told.get("grams", "")) and grams.replace(".", "", 1).isdigit():
         told["grams"] = f"{grams} g"
+    # "Rye bread, to serve": what counts nothing stands behind.
+    amount = told.get("amount", "")
+    said = amount if amount and not any(c.isdigit() or c in "½¼¾⅓⅔" for c in amount) else ""
+    told["amount"] = amount.removesuffix(said) if said and said.startswith("to ") else amount
     line = " ".join(filter(None, (told.get(c, "") for c in ("amount", "grams", "unit", "food"))))
-    return ", ".join(filter(None, (line, told.get("note", ""))))
+    behind = said if not told["amount"] else ""
+    return ", ".join(filter(None, (line, behind, told.get("note", ""))))
 
 
 def _head_of(piece: str, sign: str) -> tuple[str, list[str]] | None:

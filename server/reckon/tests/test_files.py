@@ -7,6 +7,7 @@ from pathlib import Path
 from django.test import override_settings
 
 from config.tests.base import KitchenCase
+from dishes.models import Dish
 
 SAVED = Path(__file__).resolve().parents[3] / "core" / "tests" / "data" / "saved"
 
@@ -25,6 +26,8 @@ class FilesIn(KitchenCase):
                 self.assertTrue(found["dishes"])
                 stored = self.send("post", "dishes", found["dishes"][0])
                 self.assertEqual(stored.status_code, 201, stored.content[:300])
+                # More files than a household keeps dishes.
+                Dish.objects.all().delete()
 
     def test_the_source_of_a_page_may_be_pasted(self) -> None:
         source = (SAVED / "02_graph.html").read_text("utf-8")

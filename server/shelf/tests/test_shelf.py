@@ -181,7 +181,7 @@ class TwoDevices(TransactionTestCase):
 
     def test_the_last_of_it_goes_to_one_of_them(self) -> None:
         household = Household.objects.create(name="Ours")
-        today = today_in(household=household)
+        cook, today = cook_of(household), today_in(household=household)
         row = ShelfBatch.objects.create(
             household=household, name="Soup", grams=300, place="fridge", made=today, put=today,
             keeping={**_built("soup_stew")},
@@ -190,11 +190,9 @@ class TwoDevices(TransactionTestCase):
 
         def take() -> None:
             try:
-                gate.wait(10)
+                gate.wait(60)
                 told = SentToShelf([ShelfTold(uuid.uuid4(), row.uid, "took", 300.0)])
-                outcomes.append(
-                    take_events(household=household, by=cook_of(household), body=told).answers[0]
-                )
+                outcomes.append(take_events(household=household, by=cook, body=told).answers[0])
             finally:
                 connection.close()
 
@@ -202,7 +200,7 @@ class TwoDevices(TransactionTestCase):
         for device in devices:
             device.start()
         for device in devices:
-            device.join(20)
+            device.join(120)
         self.assertEqual(sorted(one.outcome for one in outcomes), ["accepted", "refused"])
         late = next(one for one in outcomes if one.outcome == "refused")
         self.assertIn("taken the last", late.sentence)
