@@ -47,5 +47,19 @@ class SharedAmounts(unittest.TestCase):
         self.assertEqual(set(grams_of("plenty of parsley")), {"parsley"})
 
 
+class Counted(unittest.TestCase):
+    """What a pack, a head and a tin hold."""
+
+    def test_how_much_it_is(self) -> None:
+        for text, food, grams in (
+            ("1 (8-count) package flour tortillas", "tortilla", 392.0),
+            ("1 garlic bulb", "garlic", 45.0), ("2 garlic cloves", "garlic", 6.0),
+            ("a 400g can of chickpeas, including the liquid", "chickpeas", 400.0),
+            ("a 400g can of chickpeas", "chickpeas", 240.0), ("1 tin anchovies", "anchovy", 30.0),
+            ("a mugful of stock (300ml)", "vegetable_stock", 300.0),
+        ):  # fmt: skip
+            self.assertEqual(grams_of(text), {food: (grams, False)}, text)
+
+
 if __name__ == "__main__":
     unittest.main()

@@ -45,6 +45,20 @@ _PLENTY = re.compile(
 _SEASONED_LAST = re.compile(
     r"^(?P<food>\d[^,;()&+]*[a-z])\s+(?:s\s?[&+/]\s?p|salt\s?(?:&|\+|and)\s?pepper)$", re.IGNORECASE
 )
+# "1 (8-count) package tortillas" is eight of them.
+_COUNTED_PACK = re.compile(
+    r"^(?:an?|1|one)\s+\(?(?P<n>\d{1,2})[\s-]?(?:count|ct)\b\.?\)?\s+"
+    r"(?:package|pack|packet|pkg|bag|box)\b\.?\s+(?:of\s+)?",
+    re.IGNORECASE,
+)
+# "A 400 g can of chickpeas, including the liquid" is not drained.
+_WITH_LIQUID = re.compile(
+    r",?\s+(?:including|with|plus|in|and)\s+(?:the|its|their)\s+(?:liquid|juices?|brine|water)"
+    r"(?:\s+(?:from the (?:tin|can|jar)))?$",
+    re.IGNORECASE,
+)
+# "1 garlic bulb" is a head of it.
+_GARLIC_BULB = re.compile(r"\bgarlic (?P<bulb>bulbs?|heads?)\b", re.IGNORECASE)
 # "A mugful of stock" is a mug of it.
 _VESSELFUL = re.compile(
     r"\b(?P<vessel>mug|glass|jug|bowl|pan|ladle|teacup|saucer|pot)ful(?P<many>s?)\b", re.IGNORECASE
@@ -192,6 +206,9 @@ def plain_line(text: str) -> str:
     clean = _TOLD_SPOON.sub(r"\g<kind>spoon\g<many>", _TOLD_CUP.sub(r"\g<cup>", clean))
     clean = _NUT_OF.sub("knob of ", clean)
     clean = _COOKING_SPOON.sub("cookingspoon", clean)
+    clean = _COUNTED_PACK.sub(r"\g<n> ", clean)
+    clean = _WITH_LIQUID.sub(", undrained", clean)
+    clean = _GARLIC_BULB.sub(r"\g<bulb> garlic", clean)
     clean = _PLENTY.sub(r"\g<before>", clean)
     clean = _SEASONED_LAST.sub(r"\g<food>, salt and pepper", clean)
     clean = _VESSELFUL.sub(r"\g<vessel>\g<many>", clean)
