@@ -28,7 +28,7 @@ class PlainKeys(unittest.TestCase):
         for told in (
             ["200 g peas"], "200 g peas", [{"amount": 200, "unit": "g", "name": "peas"}],
             [{"original": "200 g peas", "id": 3}], [{"qty": "200 g", "ingredient": "peas"}],
-            [{"peas": "200 g"}], [{"text": "200 g peas"}],
+            [{"peas": "200 g"}], [{"text": "200 g peas"}], {"peas": "200 g"},
         ):  # fmt: skip
             self.assertEqual(lines_of(told), peas, told)
         remarked = [{"quantity": 2, "unit": "", "name": "leeks", "preparation": "sliced"}]
@@ -67,6 +67,12 @@ class PlainKeys(unittest.TestCase):
             told, [("Peas", "Boil the peas."), ("End", "Drain."), ("End", "Serve hot.")]
         )
         self.assertIn("Freezes well.", [aside.text for aside in dish.asides])
+
+    def test_steps_under_numbers(self) -> None:
+        for told in ({"1": "Boil it.", "2": "Drain."}, [{"1": "Boil it."}, {"2": "Drain."}],
+                     "1. Boil it.\n2. Drain."):  # fmt: skip
+            dish = dish_of({"name": "Pot", "ingredients": ["200 g peas"], "method": told})
+            self.assertEqual([step.text for step in dish.steps], ["Boil it.", "Drain."], told)
 
     def test_a_group_is_no_recipe_of_its_own_and_several_are_read(self) -> None:
         group = {"name": "Sauce", "ingredients": ["1 tin tomatoes"]}

@@ -158,7 +158,10 @@ def _grouped(value: Any, one: _One) -> list[Any]:
         # Names of groups, and what is in each; or one group alone.
         if all(isinstance(inner, list) for inner in value.values()):
             return [_section(name, inner, one) for name, inner in value.items()]
-        value = [value]
+        # "flour: 200 g", "1: Boil the peas.", a field for each; or one alone.
+        each = not any(isinstance(inner, Mapping | list) for inner in value.values())
+        whole = not {*_by_letters(value)}.isdisjoint({*_FOOD, *_WHOLE, *_STEP})
+        value = [{key: inner} for key, inner in value.items()] if each and not whole else [value]
     if not isinstance(value, list):
         return _texts(value)
     found: list[Any] = []
@@ -212,4 +215,7 @@ def _measured(value: Any) -> str:
 
 
 def _step(item: Any, fields: Mapping[str, Any]) -> str:
-    return text_of(_said(fields, _STEP)) if fields else text_of(item)
+    if not isinstance(item, Mapping):
+        return text_of(item)
+    alone = next(iter(item.values()), "") if len(item) == 1 else ""
+    return text_of(_said(fields, _STEP) or alone)
