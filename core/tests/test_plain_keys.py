@@ -38,6 +38,8 @@ class PlainKeys(unittest.TestCase):
             {"Broth": ["1 l stock"], "Top": ["80 g oats"]},
             [{"group": "Broth", "items": ["1 l stock"]}, {"group": "Top", "items": ["80 g oats"]}],
             [{"Broth": ["1 l stock"]}, {"Top": ["80 g oats"]}],
+            [{"section": "Broth"}, "1 l stock", {"section": "Top"}, ["80", "g", "oats"]],
+            {"Broth": {"stock": "1 l"}, "Top": {"oats": "80 g"}},
         ):  # fmt: skip
             self.assertEqual(lines_of(told), parts, told)
 
@@ -67,6 +69,21 @@ class PlainKeys(unittest.TestCase):
             told, [("Peas", "Boil the peas."), ("End", "Drain."), ("End", "Serve hot.")]
         )
         self.assertIn("Freezes well.", [aside.text for aside in dish.asides])
+
+    def test_ingredients_among_the_steps_and_amounts_of_their_own(self) -> None:
+        leek = {"food": {"name": "leek"}, "unit": {"name": "g"}, "amount": 300, "note": "sliced"}
+        step = {"step": 1, "action": "Boil.", "ingredients": [leek]}
+        dish = dish_of({"name": "Pot", "steps": [step]})
+        self.assertEqual([line.text for line in dish.parts[0].lines], ["300 g leek, sliced"])
+        self.assertEqual([step.text for step in dish.steps], ["Boil."])
+        weighed = {
+            "name": "peas",
+            "measures": {"metric": {"amount": 200}},
+            "original": "200 g peas",
+        }
+        self.assertEqual(lines_of([weighed]), [("Dish", "200 g peas")])
+        self.assertEqual(lines_of([{"name": "peas", "amount": {"value": 200, "unit": "g"}}]),
+                         [("Dish", "200 g peas")])  # fmt: skip
 
     def test_steps_under_numbers(self) -> None:
         for told in ({"1": "Boil it.", "2": "Drain."}, [{"1": "Boil it."}, {"2": "Drain."}],

@@ -55,8 +55,20 @@ _REMARK = ("note", "notes", "preparation", "prep", "comment", "remark", "remarks
 _HEAD = ("group", "section", "name", "title", "heading", "header", "component", "part", "for")
 _ITEMS = ("ingredients", "items", "list", "lines", "entries", "steps", "instructions",
           "directions", "method")  # fmt: skip
-_STEP = ("text", "step", "description", "instruction", "direction", "body", "content", "details")
-MOST_ITEMS = 2000
+_STEP = (
+    "text",
+    "step",
+    "description",
+    "instruction",
+    "direction",
+    "body",
+    "content",
+    "details",
+    "action",
+)
+# A field of its own that heads what follows it.
+_HEADS = ("section", "group", "heading", "header")
+MOST_ITEMS, MOST_CELLS = 2000, 8
 
 
 def recipes_of_fields(documents: Any) -> list[Found]:
@@ -110,8 +122,8 @@ def _said(fields: Mapping[str, Any], names: tuple[str, ...]) -> Any:
 def _thing(node: Node) -> Node | None:
     """Return a thing of the vocabulary with what the fields mean; None: they are no recipe."""
     fields = _by_letters(node)
-    listed = _said(fields, _NAMES["recipeIngredient"])
     method = _said(fields, _NAMES["recipeInstructions"])
+    listed = _said(fields, _NAMES["recipeIngredient"]) or _among_steps(method)
     if listed is None or not (method or _said(fields, _NAMES["name"])):
         return None
     thing: dict[str, Any] = {
@@ -143,6 +155,13 @@ def _thing(node: Node) -> Node | None:
     return thing
 
 
+def _among_steps(method: Any) -> list[Any] | None:
+    """Return the ingredients that steps name each for itself, None where they name none."""
+    steps = [one for one in method if isinstance(one, Mapping)] if isinstance(method, list) else []
+    named = [_said(_by_letters(one), _NAMES["recipeIngredient"]) for one in steps]
+    return [item for some in named if isinstance(some, list) for item in some] or None
+
+
 def _words(key: Any) -> str:
     return re.sub(r"(?<=[a-z])(?=[A-Z])|_", " ", str(key)[:60]).lower().removesuffix(" content")
 
@@ -154,6 +173,11 @@ def _texts(value: Any) -> list[str]:
 
 def _grouped(value: Any, one: _One) -> list[Any]:
     """Return a list of items, or of groups with a name and items of their own."""
+    if isinstance(value, Mapping) and all(isinstance(one, Mapping) for one in value.values()):
+        # Names of groups, and the fields of each.
+        groups = [(name, _grouped(inner, one)) for name, inner in value.items()]
+        return [{"@type": "HowToSection", "name": text_of(name), "itemListElement": inner}
+                for name, inner in groups]  # fmt: skip
     if isinstance(value, Mapping):
         # Names of groups, and what is in each; or one group alone.
         if all(isinstance(inner, list) for inner in value.values()):
@@ -168,6 +192,7 @@ def _grouped(value: Any, one: _One) -> list[Any]:
     for item in value[:MOST_ITEMS]:
         fields = _by_letters(item) if isinstance(item, Mapping) else {}
         inner = next((fields[name] for name in _ITEMS if isinstance(fields.get(name), list)), None)
+        inner = None if one is _step and _said(fields, _STEP) is not None else inner
         if inner is not None:
             found.append(_section(_said(fields, _HEAD), inner, one))
         elif isinstance(item, Mapping) and len(item) == 1 and isinstance(
@@ -190,17 +215,21 @@ def _section(name: Any, items: list[Any], one: _One) -> Node:
 
 def _line(item: Any, fields: Mapping[str, Any]) -> str:
     """Return one ingredient as it is read in a list: amount, unit, name, and a remark behind."""
+    if isinstance(item, list):
+        return " ".join(filter(None, map(text_of, item[:MOST_CELLS])))
     if not fields:
         return text_of(item)
+    if len(fields) == 1 and (head := _said(fields, _HEADS)) is not None:
+        return f"{text_of(head)}:"
     if len(fields) == 1 and not isinstance(next(iter(item.values())), Mapping | list):
         # "flour: 200 g", a field for each.
         key, value = next(iter(item.items()))
         if _letters(key) not in {*_WHOLE, *_FOOD}:
             return f"{text_of(value)} {key}".strip()
-    food = text_of(_said(fields, _FOOD))
-    if not food:
-        return text_of(_said(fields, _WHOLE))
+    food, whole = text_of(_said(fields, _FOOD)), text_of(_said(fields, _WHOLE))
     amount = f"{_measured(_said(fields, _AMOUNT))} {text_of(_said(fields, _UNIT))}"
+    if not food or (not amount.strip() and any(map(str.isdigit, whole))):
+        return whole
     remark = text_of(_said(fields, _REMARK))
     line = " ".join(f"{amount} {food}".split())
     return f"{line}, {remark}" if remark else line
@@ -218,4 +247,7 @@ def _step(item: Any, fields: Mapping[str, Any]) -> str:
     if not isinstance(item, Mapping):
         return text_of(item)
     alone = next(iter(item.values()), "") if len(item) == 1 else ""
-    return text_of(_said(fields, _STEP) or alone)
+    said = [fields[name] for name in _STEP if name in fields]
+    # "step: 3" counts it.
+    told = next((one for one in said if not str(one).isdigit()), alone)
+    return text_of(told)
