@@ -21,7 +21,7 @@ from snabo_core.recipe.claims import claims_in
 _NAMES: Mapping[str, tuple[str, ...]] = {
     "name": ("title", "name", "recipe", "recipename", "recipetitle", "dish"),
     "recipeYield": ("servings", "serves", "portions", "serving", "feeds", "yield", "yields",
-                    "recipeyield", "makes", "people", "numservings", "baseservings"),
+                    "recipeyield", "makes", "people", "numservings", "baseservings", "for"),
     "prepTime": ("preptime", "prep", "preparationtime", "prepminutes", "timeprep", "prepmin",
                  "preptimeminutes"),
     "cookTime": ("cooktime", "cook", "cookingtime", "cookminutes", "timecook", "cookmin",
@@ -246,7 +246,10 @@ def _measured(value: Any) -> str:
 def _step(item: Any, fields: Mapping[str, Any]) -> str:
     if not isinstance(item, Mapping):
         return text_of(item)
-    alone = next(iter(item.values()), "") if len(item) == 1 else ""
+    key, alone = next(iter(item.items()), ("", "")) if len(item) == 1 else ("", "")
+    if _letters(key) not in {"", "step", *_STEP} and isinstance(alone, str):
+        # "- Boil: 20 min" of who writes YAML by hand.
+        return f"{key}: {alone}"
     said = [fields[name] for name in _STEP if name in fields]
     # "step: 3" counts it.
     told = next((one for one in said if not str(one).isdigit()), alone)

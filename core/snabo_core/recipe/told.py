@@ -8,6 +8,7 @@ from dataclasses import dataclass, field, replace
 
 from snabo_core.dish import AsideKind, Claim, Told
 from snabo_core.quantities.kinds import heading_name, is_step
+from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.recipe.claims import label_words
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.layout import sort_list, without_step_number
@@ -148,7 +149,8 @@ def heading_of(name: str) -> str:
 def served(text: str) -> Servings | None:
     """Return how many a yield says it feeds: "4", "Serves 4 to 6", "4 servings"."""
     plain = " ".join(text.split())
-    counted = _BARE.fullmatch(plain)
+    # "four" alone.
+    counted = _BARE.fullmatch(spell_numbers(plain) if plain.isalpha() else plain)
     return servings_in(f"serves {counted['count']}" if counted else plain)
 
 
