@@ -56,6 +56,8 @@ class Counted(unittest.TestCase):
             ("1 garlic bulb", "garlic", 45.0), ("2 garlic cloves", "garlic", 6.0),
             ("a 400g can of chickpeas, including the liquid", "chickpeas", 400.0),
             ("a 400g can of chickpeas", "chickpeas", 240.0), ("1 tin anchovies", "anchovy", 30.0),
+            ("a squeeze of lemon", "lemon_juice", 5.1),
+            ("minced beef, a pound", "beef_mince", 453.6),
             ("a mugful of stock (300ml)", "vegetable_stock", 300.0),
         ):  # fmt: skip
             self.assertEqual(grams_of(text), {food: (grams, False)}, text)

@@ -39,7 +39,7 @@ _FURNITURE = re.compile(
     r"^\W*(?:amounts?|quantit(?:y|ies)|qty)\s+(?:units?\s+)?(?:ingredients?|items?|foods?)\W*$|"
     r"(?:like|reply|quote|report|share)\s*[·|•]\s*(?:like|reply|quote|report|share|\d)|^re\s*:|tag us\b|"
     r"did you (?:make|try|like) (?:this|it)|pin (?:this|it|me) (?:for|to)\b|last edited|joined:|"
-    r"^\W*(?:seasonable|average cost)\b|^\W*printed (?:from|on|by|at)\b|(?:previous|next|older|newer) (?:posts?|recipes?|articles?|entry|entries)|private notes?|cooking notes \(|home\s*[›>»/]|^\W*(?:all )?recipes?\s*[›>»]|back to (?:the )?(?:top|front page|home|start|list|index|all recipes|recipes|main page)|print\s*[|·•]|save\s*[|·•]|"
+    r"^\W*(?:seasonable|average cost)\b|^\W*(?:budget|costs?|price)\s*:?\s*(?:about\s+)?[£$€]\s?\d|^\W*printed (?:from|on|by|at)\b|(?:previous|next|older|newer) (?:posts?|recipes?|articles?|entry|entries)|private notes?|cooking notes \(|home\s*[›>»/]|^\W*(?:all )?recipes?\s*[›>»]|back to (?:the )?(?:top|front page|home|start|list|index|all recipes|recipes|main page)|print\s*[|·•]|save\s*[|·•]|"
     r"tell us below|made it\?|nutrition (?:facts|info|information)|wp recipe|\bads?\b by|"
     r"report (?:this|an? )|select all|updated \d|posted \d|more from|top comment|seen \d\d:|sent from my|ingredients? to cart|instacart|cart\b.*\$|difficulty:|skill level|"
     r"(?:course|cuisine|category|keywords?|author|diet|tags?|published|updated|posted(?: on| by)?|"

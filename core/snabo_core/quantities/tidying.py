@@ -59,6 +59,17 @@ _WITH_LIQUID = re.compile(
 )
 # "1 garlic bulb" is a head of it.
 _GARLIC_BULB = re.compile(r"\bgarlic (?P<bulb>bulbs?|heads?)\b", re.IGNORECASE)
+# "Seasoning", and nothing else.
+_SEASONING = re.compile(r"^seasoning(?:s)?(?:\s+to taste)?$", re.IGNORECASE)
+# A squeeze of lemon is one of its juice.
+_SQUEEZE = re.compile(
+    r"\bsqueeze (?:of )?(?:(?:fresh|a) )?(?P<fruit>lemon|lime|orange)s?\b(?! juice)", re.IGNORECASE
+)
+# "Salt nutmeg": two seasonings side by side.
+_SALT_FIRST = re.compile(
+    r"^(?P<salt>salt)\s+(?=(?:nutmeg|paprika|chilli|chili|cumin|sugar|oil|garlic|thyme|oregano|cayenne|herbs)\b)",
+    re.IGNORECASE,
+)
 # "A mugful of stock" is a mug of it.
 _VESSELFUL = re.compile(
     r"\b(?P<vessel>mug|glass|jug|bowl|pan|ladle|teacup|saucer|pot)ful(?P<many>s?)\b", re.IGNORECASE
@@ -68,7 +79,7 @@ _LITTLE_SPOON = re.compile(r"\b(?:small|little|tea) spoon((?:ful)?s?)\b", re.IGN
 # "mint small bunch": an amount in words that stands behind its food.
 _AMOUNT_LAST = re.compile(
     r"^(?P<food>[^\W\d][^\d,;(]*?)(?:\s+(?P<amount>(?:an?\s+)?(?:small|large|big|good)\s+(?:bunch|handful|pinch|knob|sprig|bulb|head))"
-    r"|,?\s+(?P<words>(?:an?|one|half an?)\s+(?:tablespoon|teaspoon|dessertspoon|tbsp|tsp|cup|knob|handful|pinch|bunch|splash|drizzle|glug|"
+    r"|,?\s+(?P<words>(?:an?|one|half an?)\s+(?:pound|kilo|lb|pint|litre|liter|tablespoon|teaspoon|dessertspoon|tbsp|tsp|cup|knob|handful|pinch|bunch|splash|drizzle|glug|"
     r"dash|sprig|clove|tin|can|jar|little)))$",
     re.IGNORECASE,
 )
@@ -209,6 +220,9 @@ def plain_line(text: str) -> str:
     clean = _COUNTED_PACK.sub(r"\g<n> ", clean)
     clean = _WITH_LIQUID.sub(", undrained", clean)
     clean = _GARLIC_BULB.sub(r"\g<bulb> garlic", clean)
+    clean = _SEASONING.sub("salt and pepper", clean)
+    clean = _SQUEEZE.sub(r"squeeze of \g<fruit> juice", clean)
+    clean = _SALT_FIRST.sub(r"\g<salt>, ", clean)
     clean = _PLENTY.sub(r"\g<before>", clean)
     clean = _SEASONED_LAST.sub(r"\g<food>, salt and pepper", clean)
     clean = _VESSELFUL.sub(r"\g<vessel>\g<many>", clean)

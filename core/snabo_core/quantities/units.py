@@ -112,6 +112,7 @@ UNITS: dict[str, Unit] = {
         _vague("smidgen", TSP / 48, TSP / 32, TSP / 24),
         _vague("drizzle", TSP / 2, TSP, 3 * TSP),
         _vague("splash", TSP, 2 * TSP, 3 * TSP),
+        _vague("squeeze", TSP / 2, TSP, 3 * TSP),
         _vague("glug", 2 * TSP, 3 * TSP, 6 * TSP),
         _vague("spoonful", 2 * TSP, 3 * TSP, 5 * TSP),
         # A West African pot spoon.

@@ -68,7 +68,7 @@ _NEEDED = re.compile(
 )
 _SALT_OR_SUGAR = re.compile(r"\W*(?:salt|sugar)\b\W*\d", re.IGNORECASE)
 _SALT_AND_PEPPER = re.compile(
-    r"\W*s\s?(?:&|\+|/|n|and)\s?p\b(?:\s+(?:to|for|as)\b.{0,30})?\W*", re.IGNORECASE
+    r"\W*(?:seasonings?|s\s?(?:&|\+|/|n|and)\s?p\b)(?:\s+(?:to|for|as)\b.{0,30})?\W*", re.IGNORECASE
 )
 _IN_BRACKETS = re.compile(
     r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"

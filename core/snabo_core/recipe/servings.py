@@ -66,6 +66,7 @@ _SERVES = tuple(
         rf"\bfor\s+{_RANGE}\s?p\b\.?",
         rf"\(\s*{_ABOUT}{_RANGE}\s+(?:bowls|bowlfuls|plates|platefuls|helpings)\s*\)",
         rf"^\W*(?:you(?:'ll|’ll| will)? need|shopping|what you need)\W*\(\s*for\s+{_RANGE}\b",
+        rf"^\W*{_RANGE}\s+(?:plates|platefuls|bowls|bowlfuls)\W*$",
         rf"^\W*for\s+{_RANGE}\s*:(?=\s)",
         rf"^\W*for\s*:\s*{_ABOUT}{_RANGE}\W*$",
         rf"\bfeeds\s+(?:just\s+)?(?:me|one|1)\s+{_RANGE}\s+times\b",
@@ -128,6 +129,11 @@ _TOLD_ASIDE = re.compile(
     re.IGNORECASE,
 )
 _OF_US = re.compile(rf"\b{_RANGE}\s+of us\b", re.IGNORECASE)
+# "Kids: 2  Adults: 2".
+_FAMILY = re.compile(
+    r"\b(?:kids|children|adults)\s*:\s*(?P<one>\d{1,2})\W+(?:kids|children|adults)\s*:\s*(?P<other>\d{1,2})\b",
+    re.IGNORECASE,
+)
 # "It's for 2."
 _IT_IS_FOR = re.compile(
     rf"\b(?:it(?:['’]s| is)|this is|recipe is)\s+for\s+{_RANGE}(?=\s*[.,!;]|\s+(?:people|of us)\b|\s*$)",
@@ -194,6 +200,9 @@ def servings_in(text: str) -> Servings | None:
     if (both := _BOTH.search(plain)) is not None:
         eaters = float(both["low"]) + float(both["high"])
         return Servings(eaters, eaters) if eaters <= MOST_SERVINGS else None
+    if (family := _FAMILY.search(plain)) is not None:
+        eaters = float(family["one"]) + float(family["other"])
+        return Servings(eaters, eaters) if eaters else None
     for pattern in _SERVES:
         match = pattern.search(plain)
         if match is not None and not _WHOLE_ONE.match(plain[match.start("low") :]):

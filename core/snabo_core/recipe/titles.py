@@ -13,7 +13,7 @@ _LABEL = (
     r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
     r"menu item|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
-    rf"{_WEEKDAY}(?:\s+(?:night|dinner|supper|lunch))?)"
+    rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?{_WEEKDAY}(?:\s+(?:night|dinner|supper|lunch))?)"
 )
 _LABELLED = re.compile(rf"^(?:{_LABEL}\s*[:=–—]\s*)+(?=\S)", re.IGNORECASE)
 # A reply to somebody's question names the dish, but hardly as its title.
@@ -141,6 +141,7 @@ _ABOVE = re.compile(
     rf"|\d{{1,4}}[./-]\d{{1,2}}[./-]\d{{1,4}}|(?:{_WEEKDAY},?\s+)?"
     r"(?:\d{1,2}(?:st|nd|rd|th)?\s+)?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?\s*"
     r"(?:\d{1,2}(?:st|nd|rd|th)?,?\s*)?(?:\d{4})?"
+    r"|(?:copied |got |handed down )?from\s+(?-i:[A-Z])[\w'’]+(?:\s+(?-i:[A-Z])[\w'’]+)?(?:,.{0,40})?"
     r"|from\s+(?:[\w'’]+\s+){0,3}(?:tin box|recipe box|box|tin|book|notebook|cards?|collection|files?|folder|archives?)"
     # Whose sheet it stands on: "ALLOTMENT SOCIETY - RECIPE SHEET".
     r"|(?:[^\W\d][\w'’&.-]*\s+){0,6}[-–—:|]?\s*(?:recipe (?:sheets?|cards?|booklet|leaflet|exchange|swap|pages?|corner|club)|newsletter|bulletin)"
@@ -185,7 +186,8 @@ def told_in_letter(text: str) -> str | None:
 def source_in(text: str) -> str:
     """Return whom a text says it is by or from ("Source: Aunt Merle"), empty for nobody."""
     match = _SOURCE.search(text[:_LOOKED_AT]) or _SOURCE.search(text[-_LOOKED_AT:])
-    return match["who"].strip(" .*_") if match is not None else ""
+    # "Recipe by: Anselm          Date: 14/10".
+    return re.split(r"\s{3,}", match["who"])[0].strip(" .*_") if match is not None else ""
 
 
 # "(a side for 4, or lunch for 2)", "(serves 2, easily doubled)": said in brackets at its end.

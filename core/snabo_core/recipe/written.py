@@ -90,7 +90,9 @@ _GAP = re.compile(r"(?<=\S)(?: {3,}|\s*\t\s*)(?=\S)")
 COLUMNS = 2
 # A line is asked from several sides.
 REMEMBERED = 2048
-_SERVES = re.compile(r"(?:serves|servings|feeds|yields?|makes|portions)\b\W*\w", re.IGNORECASE)
+_SERVES = re.compile(
+    r"(?:serves|servings|feeds|yields?|makes|portions|covers)\b\W*\w", re.IGNORECASE
+)
 _TIMED = re.compile(
     r"(?:prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|ready in|time)\b\W*\d[\d\s\W]*(?:m|h|mins?|hrs?|hours?|minutes?)\b"
     r"[\w\s]{0,20}$",
