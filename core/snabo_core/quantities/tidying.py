@@ -32,7 +32,7 @@ _TALK = re.compile(
 
 # Ways to say one thing.
 _NUT_OF = re.compile(
-    r"\b(?:nut|noix|(?:walnut|hazelnut)[\s-]sized (?:piece|knob|lump|bit)) of (?=(?:\w+ )?(?:butter|marg\w*|lard|dripping|ghee))",
+    r"\b(?:nut|noix|walnut|hazelnut|(?:walnut|hazelnut)[\s-]sized (?:piece|knob|lump|bit)) of (?=(?:\w+ )?(?:butter|marg\w*|lard|dripping|ghee))",
     re.IGNORECASE,
 )
 _BIG_SPOON = re.compile(r"\b(?:big|large|serving|table) spoon((?:ful)?s?)\b", re.IGNORECASE)
@@ -59,6 +59,8 @@ _WITH_LIQUID = re.compile(
 )
 # "1 garlic bulb" is a head of it.
 _GARLIC_BULB = re.compile(r"\bgarlic (?P<bulb>bulbs?|heads?)\b", re.IGNORECASE)
+# "6 outer leaves of savoy".
+_OUTER = re.compile(r"\b(?:outer|inner)\s+(?=lea(?:f|ves)\b)", re.IGNORECASE)
 # "Seasoning", and nothing else.
 _SEASONING = re.compile(r"^seasoning(?:s)?(?:\s+to taste)?$", re.IGNORECASE)
 # A squeeze of lemon is one of its juice.
@@ -220,6 +222,7 @@ def plain_line(text: str) -> str:
     clean = _COUNTED_PACK.sub(r"\g<n> ", clean)
     clean = _WITH_LIQUID.sub(", undrained", clean)
     clean = _GARLIC_BULB.sub(r"\g<bulb> garlic", clean)
+    clean = _OUTER.sub("", clean)
     clean = _SEASONING.sub("salt and pepper", clean)
     clean = _SQUEEZE.sub(r"squeeze of \g<fruit> juice", clean)
     clean = _SALT_FIRST.sub(r"\g<salt>, ", clean)

@@ -53,6 +53,10 @@ _OF_FIGURES = re.compile(
     r"\b(?:nutrition\w*|values?|daily|amounts?) .*\b(?:per|are|based|approx\w*)\b|^\W*per serv",
     re.IGNORECASE,
 )
+_PORTION_OF = re.compile(
+    r"^\d{1,2}\s+(?:servings?|portions?)\s+(?:of\s+)?(?!(?:per|each|at|about|for|or|and)\b)[a-z]",
+    re.IGNORECASE,
+)
 # Whom it feeds, and a stop with more behind it.
 _FACTS_FIRST = re.compile(
     r"\W*(?:serves|feeds|makes|for|enough for|takes|prep|cook)\b[^.!;]{1,40}[.!;]\s+(?=[^\W\d])"
@@ -251,6 +255,9 @@ class _Sorter(HeadLines, MethodLines):
     def _take_facts(self, line: Written) -> bool:
         """Take servings, yield and times from a line that says them; True if that is all it says."""
         text = line.text
+        if self.section == "list" and _PORTION_OF.match(text) and self.around.names_food(text):
+            # "2 portions cooked noodles" are no eaters.
+            return False
         kind = kind_of_line(text)
         facts_above = self.facts_at == self.around.place - 1
         goes_on = facts_above and (only_facts(text) or only_servings(text))
