@@ -662,7 +662,7 @@ class Pieces(Case):
     def test_so_much_of_something_is_no_step_and_no_heading(self) -> None:
         for text, food in (
             ("sprinkle of nutmeg", "nutmeg"), ("drizzle of olive oil", "olive_oil"),
-            ("dollop of creme fraiche", "creme_fraiche"), ("squeeze of lemon", "lemon"),
+            ("dollop of creme fraiche", "creme_fraiche"), ("squeeze of lemon", "lemon_juice"),
             ("squeeze of tomato puree", "tomato_puree"), ("milk as needed", "milk"),
             ("stock to cover", "vegetable_stock"), ("flour to dust", "wheat_flour"),
         ):  # fmt: skip
