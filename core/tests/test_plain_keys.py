@@ -6,6 +6,7 @@ from typing import Any
 
 from snabo_core.dish import Dish
 from snabo_core.errors import BadInput
+from snabo_core.exchange.files import MOST_RECIPES
 from tests.test_saved_files import read
 
 
@@ -117,6 +118,13 @@ class PlainKeys(unittest.TestCase):
             with self.assertRaises(BadInput, msg=content[:80]) as caught:
                 read("a.json", content)
             self.assertIn("no recipe", caught.exception.sentence)
+        # What names itself over and over, and far too many recipes.
+        levels = "\n".join(f"a{n}: &a{n} {{p: *a{n - 1}, q: *a{n - 1}}}" for n in range(1, 60))
+        bomb = f"a0: &a0 {{x: {{y: 1}}}}\n{levels}\nname: Pot\ningredients: *a59\n"
+        found = read("a.yaml", bomb).dishes[0]
+        self.assertLess(sum(len(part.lines) for part in found.parts), 10)
+        many = [{"name": f"Pot {n}", "ingredients": [f"{n} eggs"]} for n in range(5000)]
+        self.assertEqual(len(read("a.json", json.dumps(many)).dishes), MOST_RECIPES)
         # Broken YAML, and words that only look like it, are plain words.
         for content in ("a: [1\n- b", "name: Pot\nwe like it"):
             self.assertEqual(read("a.yaml", content).kind, "text")

@@ -69,6 +69,8 @@ _STEP = (
 # A field of its own that heads what follows it.
 _HEADS = ("section", "group", "heading", "header")
 MOST_ITEMS, MOST_CELLS = 2000, 8
+# Groups lie in no more than one another; a file of more recipes than these is a library.
+DEEPEST_GROUP, MOST_FOUND = 2, 200
 
 
 def recipes_of_fields(documents: Any) -> list[Found]:
@@ -78,6 +80,8 @@ def recipes_of_fields(documents: Any) -> list[Found]:
     """
     found: list[Found] = []
     for one in things(documents):
+        if len(found) >= MOST_FOUND:
+            break
         thing = _thing(one)
         if thing is None:
             continue
@@ -171,11 +175,13 @@ def _texts(value: Any) -> list[str]:
     return [line for one in items[:MOST_ITEMS] for line in text_of(one).splitlines()]
 
 
-def _grouped(value: Any, one: _One) -> list[Any]:
+def _grouped(value: Any, one: _One, deep: int = 0) -> list[Any]:
     """Return a list of items, or of groups with a name and items of their own."""
     if isinstance(value, Mapping) and all(isinstance(one, Mapping) for one in value.values()):
-        # Names of groups, and the fields of each.
-        groups = [(name, _grouped(inner, one)) for name, inner in value.items()]
+        # Names of groups, and the fields of each; YAML can name itself.
+        if deep >= DEEPEST_GROUP:
+            return []
+        groups = [(name, _grouped(inner, one, deep + 1)) for name, inner in value.items()]
         return [{"@type": "HowToSection", "name": text_of(name), "itemListElement": inner}
                 for name, inner in groups]  # fmt: skip
     if isinstance(value, Mapping):
