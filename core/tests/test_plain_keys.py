@@ -107,6 +107,12 @@ class PlainKeys(unittest.TestCase):
             self.assertEqual([line.text for line in dish.parts[0].lines], ["200 g peas"])
             self.assertEqual([step.text for step in dish.steps], ["Boil the peas."])
 
+    def test_what_stands_below_a_whole_recipe_is_kept(self) -> None:
+        head = "---\ntitle: Pot\ningredients: [200 g peas]\nmethod: [Boil the peas.]\n---\n"
+        dish = read("pot.md", f"{head}\nFreezes for three months.\n").dishes[0]
+        self.assertEqual([step.text for step in dish.steps], ["Boil the peas."])
+        self.assertIn("Freezes for three months.", [aside.text for aside in dish.asides])
+
     def test_what_is_no_recipe_is_said_to_be_none(self) -> None:
         deep: Any = {"ingredients": ["1 egg"], "name": "Pot"}
         for _ in range(60):

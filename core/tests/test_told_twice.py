@@ -59,6 +59,17 @@ class Lists(unittest.TestCase):
             self.assertEqual(lines, ["450 g beans", "4 sausages"], told)
             self.assertIn("1 pound beans", [aside.text for aside in dish.asides])
 
+    def test_a_table_whose_cells_are_dressed_up_is_told_once(self) -> None:
+        rows = "".join(
+            f"<tr><td><b>{n}</b> <i>g</i></td><td><a>{food}</a><!-- x --></td><td>{note}</td></tr>"
+            for n, food, note in ((200, "peas", ""), (80, "oats", "rolled"))
+        )
+        table = f"<table><tr><th>Amount</th><th>Ingredient</th><th>Note</th></tr>{rows}</table>"
+        page = f"<html><body><h1>Pot</h1>{table}<h2>Method</h2><p>Boil it.</p></body></html>"
+        dish = read("a.html", page).dishes[0]
+        lines = [line.text for part in dish.parts for line in part.lines]
+        self.assertEqual(lines, ["200 g peas", "80 g oats, rolled"])
+
     def test_lists_that_differ_in_length_are_two(self) -> None:
         told = "US\n1 pound beans\n\nMETRIC\n450 g beans\n4 sausages\n1 leek\n"
         dish = read("a.txt", f"Bean pot\n\nIngredients\n\n{told}\nMethod\nBake it.\n").dishes[0]

@@ -12,7 +12,7 @@ from dataclasses import dataclass, replace
 from pathlib import PurePosixPath
 from typing import Literal
 
-from snabo_core.dish import Dish, UnitSystem
+from snabo_core.dish import AsideKind, Dish, UnitSystem
 from snabo_core.errors import BadInput, UnknownFood
 from snabo_core.exchange.cooklang import is_cooklang, read_cooklang
 from snabo_core.exchange.foods_csv import COLUMNS
@@ -168,12 +168,16 @@ def _listed_in_head(text: str) -> ToldRecipe | None:
     if not found:
         return None
     told = found[0].told
-    if told.steps or not body.strip():
-        return told
+    said: tuple[tuple[AsideKind, str], ...] = tuple(
+        ("note", line.strip()) for line in body.splitlines() if line.strip()
+    )
+    if told.steps or not said:
+        # What stands below is no method then, and is kept beside the recipe.
+        return replace(told, asides=(*told.asides, *said))
     listed = ToldRecipe(told.title or "Recipe", parts=told.parts)
     below = read_markdown(f"{write_markdown(listed)}\n{body}")
     if below is None:
-        return told
+        return replace(told, asides=(*told.asides, *said))
     return replace(
         told, steps=below.steps, asides=(*told.asides, *below.asides),
         claims=told.claims or below.claims, source=told.source or below.source,

@@ -147,7 +147,7 @@ def _tell_columns(head: Any) -> None:
         cells = [" ".join(cell.text_content().split()) for cell in row]
         for cell in row[1:]:
             cell.drop_tree()
-        for inner in row[0]:
+        for inner in list(row[0]):
             inner.drop_tree()
         row[0].text = row_told(columns, cells)
 
