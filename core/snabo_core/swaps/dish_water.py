@@ -150,8 +150,8 @@ def own_changes(
         library: where foods are looked up.
         setting: the kitchen, and what its scale said.
     """
-    known = (techniques().get(step.technique) for step in dish.method)
-    if all(one is None or one.water == "none" for one in known):
+    # What gives off no water still leaves something in the blender.
+    if all(step.technique not in techniques() for step in dish.method):
         return ()
     return _Water(dish, book, library, setting, bands=False).changes()
 
