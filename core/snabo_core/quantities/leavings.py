@@ -11,6 +11,12 @@ from snabo_core.book import entries_of
 from snabo_core.dish import Leaves, Leaving, Use
 from snabo_core.foods import Food
 
+# "250 g flour, plus extra to dust": the extra is weighed by nobody, the 250 g all go in.
+_UNWEIGHED = re.compile(
+    r"[,;(]?\s*(?:\bplus|\band|\bwith|\+|&)\s+(?:(?:a|an)\s+(?:little|bit|few|tad|touch|dash|drop)|some|extra|more)\b[^,;()]*\)?",
+    re.IGNORECASE,
+)
+
 
 @dataclass(frozen=True)
 class Cause:
@@ -50,11 +56,12 @@ def leavings_of(text: str, food: Food, form: str, uses: Sequence[Use]) -> tuple[
     Where only one use of the line says so, the shares are of that use.
 
     Args:
-        text: the written words of this food.
+        text: the written words of this food; of an extra without an amount nothing is counted.
         food: the food that was read.
         form: its form.
         uses: how the line is shared out; words such as "plus extra for frying" are one of them.
     """
+    text = _UNWEIGHED.sub(" ", text)
     for cause in causes():
         if food.food_class not in cause.classes or (cause.forms and form not in cause.forms):
             continue
