@@ -68,6 +68,8 @@ TEMPLATES: dict[str, str] = {
     "other_would_do": "the recipe's other choice, {food}, would do",
     "option_in": "In: {costs} a serving",
     "option_out": "Out. It would bring {costs} a serving",
+    "option_in_unmeasured": "In, though nobody says how much of it",
+    "option_out_unmeasured": "Out, as nobody says how much of it",
     "salt_usual": "{salt} g of salt in 100 g of the dish, as usual ({low} to {high} g)",
     "salt_less": "{salt} g of salt in 100 g of the dish, less than usual ({low} to {high} g)",
     "salt_more": "{salt} g of salt in 100 g of the dish, more than usual ({low} to {high} g)",
@@ -382,6 +384,7 @@ TEMPLATES: dict[str, str] = {
     "note_longer": "The text is longer than a recipe: what follows after {count} characters "
     "was not read.",
     "note_very_long": "The text was very long; its end was left out.",
+    "note_beside": "Not on the plate until you say how much: {foods}.",
     "note_grams_told": "The recipe tells once that its amounts are grams.",
     "note_grams_guessed": "No unit stands behind the amounts: they are read as grams.",
     "note_edited_elsewhere": "This file was changed since Snabo wrote it: its words are read anew.",

@@ -25,6 +25,7 @@ from snabo_core.quantities.leavings import leavings_of
 from snabo_core.quantities.lexicon import choose_form, head_span, segments_of, spans_in, words_in
 from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
+from snabo_core.recipe.beside import unmeasured_out
 from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.from_steps import lines_in_steps
 from snabo_core.recipe.layout import sort_lines
@@ -217,6 +218,9 @@ def _dish_of(
     if layout.grams == "guessed":
         parts = _unit_asked(parts)
     parts = _dry_where_soaked(parts, layout.steps, library, system)
+    parts, beside = unmeasured_out(parts, library)
+    if beside:
+        notes.append(worded("note_beside", foods=", ".join(beside)))
     if len(layout.steps) > MAX_STEPS:
         notes.append(worded("note_steps", count=str(MAX_STEPS)))
     under = [*layout.sections, *[""] * len(layout.steps)]

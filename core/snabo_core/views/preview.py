@@ -273,6 +273,8 @@ def _options(made: Judged) -> tuple[OptionView, ...]:
             costs = tuple(changes_of_a_serving(sums, None, share))
             words = ", ".join(costs) or "next to nothing"
             code = "option_out" if line.left_out else "option_in"
+            if line.used().grams is None:
+                code = f"{code}_unmeasured"
             name = line.food_name or line.text
             found.append(
                 OptionView(line.id, part.id, name, not line.left_out,

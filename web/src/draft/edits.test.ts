@@ -81,6 +81,8 @@ describe('one line', () => {
     expect([typed.grams_low, typed.grams, typed.grams_high]).toEqual([150, 150, 150]);
     expect([typed.doubts, typed.settled]).toEqual([[], true]);
     expect(withGrams({ ...vague, food: null }, 150).settled).toBe(false);
+    expect(withGrams({ ...vague, left_out: true }, 150).left_out).toBe(false);
+    expect(withGrams(line('leek', 90, { left_out: true }), 150).left_out).toBe(true);
   });
 
   it('has one leaving of a kind, by the cook’s word', () => {

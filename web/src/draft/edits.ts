@@ -115,6 +115,8 @@ export function withGrams(line: Line, grams: number): Line {
     grams_high: grams,
     reason: 'typed by you',
     assumed: false,
+    // What was left out for want of an amount goes in with it.
+    left_out: line.left_out && line.grams !== null,
     doubts: line.doubts.filter((doubt) => doubt !== 'no_grams'),
     settled: line.food !== null,
   };
