@@ -1,13 +1,12 @@
 """Scores the reading of whole recipes in many hands: python -m tests.score_recipes, in core/.
 
-Half of them, by a fingerprint of their text, are set aside: scored, but nobody looks at their
-faults while the reading is tuned. The format of the key is told at the head of
-`data/recipes.txt`.
+Those whose hand is marked "(set aside)" are scored, but nobody looks at their faults while the
+reading is tuned; others take their place once they have been opened. The format of the key is told
+at the head of `data/recipes.txt`.
 """
 
 from __future__ import annotations
 
-import hashlib
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
@@ -25,7 +24,7 @@ from snabo_core.swaps.roles import propose_slots
 from tests.score_lines import alike
 
 RECIPES = Path(__file__).with_name("data") / "recipes.txt"
-SEEN = "(seen)"
+SET_ASIDE = "(set aside)"
 TIMES = ("prep", "cook", "rest", "total")
 # A plate counts where all of these lie inside what the careful cook's grams come to.
 PLATED = ("net_carbs", "protein", "fat")
@@ -61,10 +60,8 @@ class Recipe:
 
     @property
     def set_aside(self) -> bool:
-        """Whether it belongs to the half nobody tuned to; a hand marked "(seen)" never does."""
-        return (
-            not self.hand.endswith(SEEN) and hashlib.sha256(self.text.encode()).digest()[0] % 2 == 1
-        )
+        """Whether nobody has tuned to it."""
+        return self.hand.endswith(SET_ASIDE)
 
 
 @dataclass
@@ -265,7 +262,7 @@ def score(chosen: Sequence[Recipe]) -> Marks:
 
 
 def main() -> None:
-    """Print the score of both halves and the faults of the one that may be tuned to."""
+    """Print the score of both and the faults of the one that may be tuned to."""
     for name, aside in (("tuned to", False), ("set aside", True)):
         chosen = [recipe for recipe in recipes() if recipe.set_aside == aside]
         marks = score(chosen)

@@ -522,7 +522,7 @@ class Doubts(Case):
             found = read(text)
             self.assertEqual((found.food, found.doubts), (food, ()), text)
             self.assertAlmostEqual(found.grams.best, grams, delta=0.5, msg=text)
-        self.foods("salt pepper chilli", "salt", "black_pepper", "chilli")
+        self.foods("salt pepper chilli", "salt", "black_pepper", "chilli_flakes")
         self.foods("1 onion 2 carrots", "onion", "carrot")
         # A choice stays one.
         self.foods("1 onion or 2 shallots", "onion")

@@ -75,6 +75,8 @@ DISAGREE = 1.4
 # Common practice, no source; the run asks for what really went in.
 TO_TASTE = {"salt": (0.0, 3.0, 8.0), "spice": (0.0, 0.5, 2.0), "herb": (0.0, 3.0, 10.0),
             "oil": (1.0, 5.0, 15.0), "fat_dairy": (1.0, 5.0, 15.0)}  # fmt: skip
+# A bottled sauce to taste.
+SHARP_SAUCES, DASHED = {"worcestershire", "hot_sauce", "sriracha", "soy_sauce"}, (0.0, 5.0, 20.0)
 DRIED_HERB_TO_TASTE = (0.0, 1.0, 2.5)
 # Units whose measure hardly depends on the food: grams (low, best, high); common practice.
 USUAL: dict[str, dict[str, tuple[float, float, float]]] = {
@@ -88,6 +90,7 @@ USUAL: dict[str, dict[str, tuple[float, float, float]]] = {
     "leaf": {"herb": (0.1, 0.4, 1.0)},
     "stalk": {"herb": (1.0, 2.5, 6.0)},
     "spray": {"oil": (0.2, 0.4, 0.8)},
+    "slice": {"vegetable": (8.0, 20.0, 40.0), "root": (8.0, 20.0, 40.0)},
     "scoop": {"dairy": (25.0, 30.0, 35.0)},
 }  # fmt: skip
 
@@ -375,7 +378,8 @@ def _counted(amount: Amount, food: Food, form: str, unit: str) -> Grams:
     for name in (unit, *ALIKE.get(unit, ())):
         if name in food.counts:
             return _measured(amount, food.counts[name], sized=amount.size is None)
-    if unit == "can":
+    # Beans come in cartons as they come in tins.
+    if unit == "can" or (unit == "carton" and form in {"drained", "tinned"}):
         kind = "fish" if food.food_class == "fish" else form
         low, best, high = USUAL_CAN.get(kind, USUAL_CAN["whole"])
         usual = Measure("can", best, low, high, "usual size, common practice")
@@ -427,4 +431,6 @@ def _by_taste(food: Food, form: str, *, noted: bool) -> Grams:
         return unknown("no_amount", food=food.name)
     if food.food_class == "starch" and noted:
         return Grams(*DUSTING, Message("to_taste", {}))
+    if food.key in SHARP_SAUCES and noted:
+        return Grams(*DASHED, Message("to_taste", {}))
     return prior_of(food, form)

@@ -21,7 +21,7 @@ LEAST_COMMANDS = 2
 _FOODS_IN_LETTERS = {"EVOO", "MSG", "TVP"}
 
 _FURNITURE = re.compile(
-    r"\b(?:jump to|skip to|print(?: this| recipe| friendly)?\b(?! on)|pin (?:it|this|recipe)|save recipe|"
+    r"\b(?:jump to|skip to|skip (?:navigation|ad)\b|print(?: this| recipe| friendly)?\b(?! on)|pin (?:it|this|recipe)|save recipe|save (?:this|it) for later|"
     r"rate (?:this|it|recipe)|share (?:this|on|it|the recipe)|did you make|tag (?:me|us|@)|"
     r"follow (?:me|us)|subscribe|newsletter|sign up|log ?in|sign in|advertisement|sponsored|"
     r"adverti[sz]ing|affiliate|copyright|all rights reserved|privacy|cookies?(?= policy| settings)|"
@@ -78,10 +78,11 @@ _STARS = re.compile(
     re.IGNORECASE,
 )
 _LINK = re.compile(
-    r"https?://|www\.|(?<=[^\s@])@[^\s@]+\.\w{2,}|\.com\b|#\w+\s+#\w+", re.IGNORECASE
+    r"https?://|www\.|(?<=[^\s@])@[^\s@]+\.\w{2,}|\.com\b|#\w+\s+#\w+|^\s*#[a-z]\w{2,}\s*$",
+    re.IGNORECASE,
 )
 _NUTRITION = re.compile(
-    r"^\W*(?:macros\b|\w+(?: \w+)? (?:per|a|each) (?:serving|portion|box|slice|person|piece|bowl)\s*[:=]?\s*~?\d|"
+    r"^\W*(?:macros\b|(?:each|one|per)?\s*(?:portion|serving)(?:\s+size)?\s*[:=]\s*(?:about\s+)?[\d¼½¾][\d/.\s]*\s*(?:cups?|g|ml|oz|ladles?)\b\W*$|\w+(?: \w+)? (?:per|a|each) (?:serving|portion|box|slice|person|piece|bowl)\s*[:=]?\s*~?\d|"
     r"allergens?\s*:|contains\s*:|nutrition\b|per serving\b|calories\b|amount per|energy\b\s*:?\s*\d|kcal\b|kj\b|(?:total |net |of which )?"
     r"(?:carbs?|carbohydrates?|protein|saturates|saturated fat|saturated|fib(?:re|er)|sodium|cholesterol|potassium|"
     r"sugars|trans fat|total fat)\s*:?\s*\d|fat\s*:\s*\d|sugar\s*:\s*\d|salt\s*:\s*\d|p\s*\d+\s*/\s*c\s*\d+)"
@@ -116,7 +117,7 @@ _SERVINGS = re.compile(
 )
 _NOTE = re.compile(
     r"^\W*(?:(?:cook'?s?|chef'?s?|recipe|baker'?s?|my|editor'?s?)?\s*(?:notes?|tips?|hints?|variations?|substitutions?|"
-    r"storage|make[\s-]ahead|to store|to freeze|freezing|leftovers|to reheat|serving suggestions?|"
+    r"(?:[\w-]+\s+){1,2}note(?=\s*:)|storage|make[\s-]ahead|to store|to freeze|freezing|leftovers|to reheat|serving suggestions?|"
     r"nb|n\.b\.|ps|p\.s\.|warning|remember|disclaimer|equipment|special equipment|you will need)\s*[:.\-–—]|\*{1,3}\s*\w+ .*"
     r"|(?:p\.?\s?p?\.?s\.?|n\.?b\.?)\s+(?-i:[A-Z])"
     # What is said of a dish: "It keeps for 4 days."
@@ -166,7 +167,7 @@ wilt sear deglaze scrape dissolve rub coat dip dredge crack break separate whip 
 crush pound trim rinse pat dry toast reheat thaw defrost microwave steam poach braise stew
 broil scramble flip invert unmold unmould cool decorate drizzle top store keep
 assemble stuff fill tie truss skewer marinate strain sift sieve prepare wait
-bind blitz whizz whiz pile chuck bung plonk open close uncover insert test pierce prick score stand swirl work throw dump
+bind blitz whizz whiz flake nestle pile chuck bung plonk open close uncover insert test pierce prick score stand swirl work throw dump
 """.split()
 )
 # Step verbs that are foods or adjectives at the head of an ingredient line too.
@@ -174,7 +175,7 @@ _AMBIGUOUS = frozenset(
     """
 mash top dry cool warm roast toast grill slice press set line crush roll stew dip cut chop mix
 cover rub season form steam dressing butter oil salt pepper flour crack crumble shape whip stuff
-work stand in on over to first once while using before after score broil
+flake work stand in on over to first once while using before after score broil
 """.split()
 )
 # Verbs that no ingredient line begins with.
@@ -191,6 +192,18 @@ _COMMAND = re.compile(
 _HEAT = re.compile(r"\b\d{2,3}\s?°|\b\d{3}\s?[CF]\b|\bgas (?:mark )?\d|\boven\b|\buntil\b|\bfor (?:about )?\d+[\s-]|"
                    r"\b\d+\s?(?:-|–|to)?\s?\d*\s?min", re.IGNORECASE)  # fmt: skip
 
+# "Brown lentils 1 cup" tells a colour, "brown onions in the oil" what to do.
+_BROWN_FOOD = re.compile(
+    r"brown\s+(?:(?:basmati|long[\s-]?grain|short[\s-]?grain|cooked|dried|green|whole)\s+){0,2}"
+    r"(?:lentils?|rice|sugar|bread|basmati|sauce|flour|gravy|ale|mushrooms|mustard(?: seeds?)?|linseeds?|flax\w*|shrimps?|stock)\b"
+    r"(?!.*\b(?:until|till|in the|in a|for \d|on all)\b)",
+    re.IGNORECASE,
+)
+# "Roast salmon 200 for 12 mins".
+_TIMED_COMMAND = re.compile(
+    r"^[^,;(]*\bfor\s+(?:about\s+|another\s+)?\d[\d\s–-]*(?:mins?|minutes?|hrs?|hours?)\b",
+    re.IGNORECASE,
+)
 _HOURS = re.compile(
     r"\b\d\s?(?:½|1/2)?\s?(?:h|hrs?|hours?)\b|\b\dh\d\d\b|\b\d{1,3}\s?['′’](?=\s|$)", re.IGNORECASE
 )
@@ -247,6 +260,29 @@ _EQUIPMENT = re.compile(
 )
 
 
+# "You also need: a 20 cm dish, foil".
+_NEEDED_TOO = re.compile(
+    r"^\W*(?:you(?:'ll|’ll| will)? (?:also )?need|(?:special )?equipment|tools)\s*[:–—-]\s*",
+    re.IGNORECASE,
+)
+_SIZED_DISH = re.compile(
+    r"\W*(?:an?\s+)?\d{1,2}(?:[.,x×]\d{1,2})?[\s-]?(?:cm|in(?:ch(?:es)?)?|lit(?:re|er)s?|l|quart|qt)[\s-]+(?:\w+\s+){0,2}"
+    r"(?:dish|tin|pan|tray|pot|mould|mold|skillet)\W*",
+    re.IGNORECASE,
+)
+
+
+def _is_equipment(text: str) -> bool:
+    """Tell what is needed and is no food: "8 wooden skewers", "You also need: foil, a tin"."""
+    if _EQUIPMENT.match(text) is not None:
+        return True
+    head = _NEEDED_TOO.match(text)
+    if head is None:
+        return False
+    pieces = re.split(r",|\band\b|&", text[head.end() : LONG_LINE])
+    return all(_EQUIPMENT.match(piece) or _SIZED_DISH.fullmatch(piece) for piece in pieces)
+
+
 @lru_cache(maxsize=REMEMBERED)
 def begins_with_amount(text: str, system: str = "metric") -> bool:
     """Tell an ingredient line by its amount: "Pot" alone is a unit, but measures nothing."""
@@ -266,7 +302,10 @@ def is_button(text: str) -> bool:
     if len(pieces) > 2 and all(len(piece.split()) <= 3 for piece in pieces):
         # "Home | News | Recipes": most of them are known.
         return sum(_BUTTON.match(piece) is not None for piece in pieces) * 2 > len(pieces)
-    return _BUTTON.match(text) is not None
+    words = [word for word in re.split(r"\s+", text.strip()) if word]
+    # "HOME ABOUT RECIPES SHOP".
+    menu = len(words) > 2 and text.isupper() and all(map(_BUTTON.match, words))
+    return menu or _BUTTON.match(text) is not None
 
 
 @lru_cache(maxsize=REMEMBERED)
@@ -312,13 +351,18 @@ def is_step(text: str, system: str = "metric") -> bool:
     if _NUMBERED_STEP.match(text):
         text = text.lstrip(" 0123456789")
     bare = re.sub(r"^\W*(?:step\s*)?\d{1,2}\s*[.):]\s*", "", text, flags=re.IGNORECASE)
-    if _SOME_OF.match(bare):
+    if _SOME_OF.match(bare) or _BROWN_FOOD.match(bare) is not None:
         return False
     verb = first_word(text)
     ends = text.rstrip().endswith((".", "!"))
     words = len(bare.split())
-    if (verb in STEP_VERBS and _is_told_in_commands(bare)) or (
-        _says_how_long_and_hot(bare) and not begins_with_amount(text, system)
+    timed = (
+        verb in STEP_VERBS and words > LEAST_COMMANDS and _TIMED_COMMAND.search(bare) is not None
+    )
+    if (
+        timed
+        or (verb in STEP_VERBS and _is_told_in_commands(bare))
+        or (_says_how_long_and_hot(bare) and not begins_with_amount(text, system))
     ):
         return True
     if verb in STEP_VERBS and (verb not in _AMBIGUOUS or (ends and (words >= 4 or words == 1)) or
@@ -416,7 +460,8 @@ def kind_of_line(text: str, system: str = "metric") -> LineKind:
                       or (_NUTRITION.search(clean) is not None and not begins_with_amount(clean))),
         ("servings", len(clean) <= 80 and _SERVINGS.match(clean) is not None
                      and re.match(r"^\W*for\b", clean, re.IGNORECASE) is None),
-        ("note", any(words.match(clean) for words in (_COMMAND, _NOTE, _EQUIPMENT))),
+        ("note", _COMMAND.match(clean) is not None or _NOTE.match(clean) is not None
+                 or _is_equipment(clean)),
         ("heading", heading_name(clean) is not None),
         ("step", is_step(clean, system)),
     )  # fmt: skip

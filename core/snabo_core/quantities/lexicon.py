@@ -30,6 +30,8 @@ STOPS = {
     "plus", "weighed", "made", "stuck", "per", "on", "under", "over", "such", "including", "eg",
     "ideally", "preferably", "i", "my", "we", "that", "which", "when", "so", "than", "like",
 }  # fmt: skip
+# What brackets say of a food and is none of its name.
+NO_NAME = {"meat", "jar", "tin", "can", "packet", "bottle", "carton", "tub"}
 # Classes of words that may stand beside a name without making another food of it.
 MILD = {"prep", "quality", "variety", "part", "filler", "chat", "purpose", "cooked"}
 
@@ -253,6 +255,9 @@ def specialised(line: Sequence[Word], head: Span, library: Library) -> tuple[Spa
     used: set[int] = set(range(head.first, head.last))
     key, names = head.key, [tuple(w.plain for w in line[head.first : head.last])]
     negated = _negated(line) | _aside(line) | _later_cooked(line, head)
+    # "1 fryer (about 4 cups meat)", "white sauce (jar)": that is no part of a name.
+    own = line[head.first].segment
+    negated |= {i for i, w in enumerate(line) if w.plain in NO_NAME and w.segment != own}
     for _ in range(2):
         names += [n for n in library.names_of(key) if n not in names]
         better = _longer(line, names, used | negated, library)

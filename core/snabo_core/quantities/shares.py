@@ -23,6 +23,10 @@ _CLAIM = re.compile(
 )
 # "8 g sugar" at the head of a line is sugar weighed out.
 _WEIGHED_OUT = re.compile(r"[\d.,]+\s?(?:g|grams?)\s(?:of\s)?(?:sugar|fat)", re.IGNORECASE)
+# So is "320 g protein pasta" a pasta's weight.
+_OF_PROTEIN = re.compile(
+    r"[\d.,]+\s?(?:g|grams?)\sprotein\s+(?!per\b|each\b|a\b|an\b|and\b)[a-z]", re.IGNORECASE
+)
 _DIMENSION = re.compile(
     r"\b(?P<n>\d+(?:[.,/]\d+)?(?:\s*(?:-|–|to|x|×)\s*\d+(?:[.,/]\d+)?)?)\s?-?\s?"
     r"(?P<unit>cm|mm|inch(?:es)?|in\.?(?=\s)|\"|”|'')(?![a-z])(?:[\s-]*(?:thick|long|wide|round|"
@@ -75,7 +79,10 @@ def take_shares(text: str) -> Shares:
         kept = " " if what not in {"meat", "pork", "beef", "greek", "whole", "rye"} else f" {what} "
         text = text[: match.start()] + kept + text[match.end() :]
     claim = _CLAIM.search(text)
-    if claim and not (claim.start() == 0 and _WEIGHED_OUT.fullmatch(claim.group().strip())):
+    weighed = claim is not None and (
+        _WEIGHED_OUT.fullmatch(claim.group().strip()) or _OF_PROTEIN.match(text)
+    )
+    if claim and not (claim.start() == 0 and weighed):
         text = _CLAIM.sub(" ", text)
     else:
         claim = None

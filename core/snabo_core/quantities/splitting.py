@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import TypeGuard
 
 from snabo_core.foods import Library
 from snabo_core.quantities.amounts import Amount, read_amount
@@ -20,7 +21,7 @@ from snabo_core.quantities.vocabulary import class_of
 
 MOST_FOODS = 12
 _JOIN = re.compile(
-    r"\s+(?:and|plus|with(?=\s+(?:\d|an?\s|one\s|two\s))|w/(?=\s*\d)|(?:slaked|dissolved|whisked|stirred|blended)\s+(?:in|into|with)(?=\s+(?:\d|an?\s)))\s+|\s*[&+]\s*(?=[^\W_])|\s*[,;]\s*"
+    r"\s+(?:and|plus|with(?=\s+(?:\d|an?\s|one\s|two\s))|w/(?=\s*\d)|(?:slaked|dissolved|whisked|stirred|blended|mixed|soaked|steeped|infused|crumbled)\s+(?:in|into|with)(?=\s+(?:\d|an?\s))|in(?=\s+\d[\d./]*\s?(?:tbsp|tsp|ml|tablespoons?|teaspoons?)\b))\s+|\s*[&+]\s*(?=[^\W_])|\s*[,;]\s*"
     r"(?:(?:and|plus)\s+)?"
     # Nothing stands between "1 onion 2 carrots" but the next amount.
     r"|(?<=[a-z])(?<!\bor)(?<!\bto)(?<!\bx)(?<!\bof)(?<!\bin)(?<!\bfor)(?<!\bwith)(?<!\bfrom)(?<!\babout)"
@@ -61,6 +62,7 @@ _BEHIND = re.compile(
     r"^(?P<name>[^\d½¼¾⅓⅔]+?)[\s,:]+(?:x\s?)?(?P<amount>(?:an?\s|one\s|[\d½¼¾⅓⅔]).{0,25})$"
 )
 PLAIN = {"prep", "quality", "variety", "part", "filler", "shade", "cooked", "change", "purpose"}
+SEASONINGS = {"salt", "spice", "herb"}
 DRINKABLE = {"water", "ice"}
 _CLOSES = re.compile(r"\s*[,;(]|\s[-–—]\s")
 
@@ -227,7 +229,7 @@ def split_foods(text: str, system: str, library: Library) -> tuple[Clause, ...]:
         or not _are_foods(pieces, named, joins, library, each=bool(prefix))
     ):
         return (Clause(f"{prefix} {body}".strip() if prefix else text),)
-    return _clauses(stretches, pieces, named, prefix)
+    return _clauses(stretches, pieces, named, prefix, joins, library)
 
 
 def _are_foods(
@@ -239,28 +241,37 @@ def _are_foods(
     each: bool,
 ) -> bool:
     """Tell foods of their own from words that only say which food is meant."""
-    found = [pieces[i] for i in named]
+    found = [piece for i in named if (piece := pieces[i]) is not None]
     first, others = found[0], found[1:]
-    assert first is not None  # noqa: S101  named ones only
     for other in others:
-        assert other is not None  # noqa: S101  named ones only
         if other.amount is None and (
             other.key == first.key
             or other.name + first.name in library.names
             or first.name + other.name in library.names
         ):
             return False
-    if each or all(p is not None and p.amount is not None for p in others):
+    if each or all(p.amount is not None for p in others):
         return True
     listed = any(
         re.search(r"and|&|\+|plus", joins[i - 1], re.IGNORECASE) is not None for i in named[1:]
     )
-    no_amounts = all(p is not None and p.amount is None for p in found)
-    return listed or (no_amounts and named[0] == 0 and len(named) == len(pieces))
+    # "Salt, pepper, 2 tbsp oil": beside what has an amount only a seasoning needs none.
+    measured = any(p.amount is not None for p in found)
+    free = all(p.amount is not None or not measured or _seasons(p, library) for p in found)
+    return listed or (free and named[0] == 0 and len(named) == len(pieces))
+
+
+def _seasons(piece: _Piece | None, library: Library) -> TypeGuard[_Piece]:
+    return piece is not None and library.food(piece.key).food_class in SEASONINGS
 
 
 def _clauses(
-    stretches: Sequence[str], pieces: Sequence[_Piece | None], named: Sequence[int], prefix: str
+    stretches: Sequence[str],
+    pieces: Sequence[_Piece | None],
+    named: Sequence[int],
+    prefix: str,
+    joins: Sequence[str],
+    library: Library,
 ) -> tuple[Clause, ...]:
     trailing = ", ".join(s.strip() for s in stretches[named[-1] + 1 :] if s.strip())
     leading = ", ".join(s.strip() for s in stretches[: named[0]] if s.strip())
@@ -269,7 +280,15 @@ def _clauses(
     for place in named:
         piece = pieces[place]
         own_amount = piece is not None and piece.amount is not None
-        owners.append(place if own_amount else owners[-1] if owners else None)
+        before = owners[-1] if owners else None
+        # A seasoning shares the amount of another, not that of what it seasons.
+        alike = before is not None and _seasons(pieces[before], library)
+        # "100 g leeks and parsley" may share, "2 leeks, thyme" hardly.
+        apart = _seasons(piece, library) and (
+            library.food(piece.key).food_class != "herb" or joins[place - 1].strip() in {",", ";"}
+        )
+        shares = before if alike or not apart else None
+        owners.append(place if own_amount else shares)
     clauses = []
     for number, place in enumerate(named):
         until = named[number + 1] if number + 1 < len(named) else place + 1
@@ -337,7 +356,10 @@ def _joined_name(left: str, right: str, library: Library) -> str | None:
     if plural and not _DIGIT.search(right):
         return None
     head = head_span(after, spans, library)
-    if head is None:
+    sweet = library.names.get(tuple(w.plain for w in before[-1:]))
+    # "Honey or runner beans" offers no honey beans.
+    sweetener = sweet is not None and library.food(sweet).food_class == "sweetener"
+    if head is None or sweetener:
         return None
     tail = after[head.first : head.last]
     for skip in range(1, len(tail)):

@@ -5,6 +5,7 @@ from __future__ import annotations
 import html
 import re
 import unicodedata
+from collections.abc import Callable
 
 from snabo_core.quantities.numbers import spell_fractions
 
@@ -38,7 +39,8 @@ _NUT_OF = re.compile(
 _BIG_SPOON = re.compile(r"\b(?:big|large|serving|table) spoon((?:ful)?s?)\b", re.IGNORECASE)
 # "Salt & lots of pepper": how much lots are, nobody says.
 _PLENTY = re.compile(
-    r"(?P<before>^|,\s*|\s(?:and|&|\+)\s+)(?:lots|plenty|loads|heaps|masses) of\s+(?=[^\W\d])",
+    r"(?P<before>^|,\s*|\s(?:and|&|\+)\s+)(?:(?:lots|plenty|loads|heaps|masses) of|plenty|(?:a (?:little|bit of)|some)(?=\s+(?:(?:white|black|ground|fresh|sea) )?(?:salt|pepper|nutmeg)\b))"
+    r"\s+(?=[^\W\d])",
     re.IGNORECASE,
 )
 # "3 tbsp flour s+p": seasoning that stands behind a food without a comma.
@@ -55,6 +57,47 @@ _COUNTED_PACK = re.compile(
 _WITH_LIQUID = re.compile(
     r",?\s+(?:including|with|plus|in|and)\s+(?:the|its|their)\s+(?:liquid|juices?|brine|water)"
     r"(?:\s+(?:from the (?:tin|can|jar)))?$",
+    re.IGNORECASE,
+)
+# "1 can chickpeas, DON'T drain".
+_NOT_DRAINED = re.compile(
+    r"\b(?:do not|don['’]?t|never|not|without) drain(?:ed|ing)?\b", re.IGNORECASE
+)
+# "GF macaroni", "DF spread".
+_FREE_FROM = re.compile(r"\b(?P<what>GF|DF)\b(?=\s+[a-z])")
+_FREE = {"GF": "gluten-free", "DF": "dairy-free"}
+_A_BIT = re.compile(r"\ba (?:wee |tiny |little )?bit of\s+(?=[^\W\d])", re.IGNORECASE)
+# "Zest + juice 1 lemon".
+_ZEST_AND_JUICE = re.compile(
+    r"^(?P<one>zest|juice)\s*(?:\+|&|and)\s*(?P<other>juice|zest)\s+(?P<of>(?:\d|an?|half|one|two)\b)",
+    re.IGNORECASE,
+)
+# What caterers call by a number: "2 No. 10 cans"; grams of what is in it, from memory.
+_NUMBERED_CAN = re.compile(
+    r"\b(?P<n>\d{1,2}|an?|one|two|three)\s+(?:no\.?\s?|#\s?)(?P<size>10|5|3|2\.5|2 1/2|2½|2|303|300)\s+(?:size\s+)?(?:cans?|tins?)\b",
+    re.IGNORECASE,
+)
+_CAN_GRAMS = {
+    "10": 3000,
+    "5": 1600,
+    "3": 1450,
+    "2.5": 820,
+    "2 1/2": 820,
+    "2½": 820,
+    "2": 570,
+    "303": 450,
+    "300": 410,
+}
+# "4 eggs + 2 whites".
+_WHITES = re.compile(
+    r"\b(?P<eggs>eggs?)\s*(?:\+|&|,|and|plus)\s*(?P<n>\d{1,2}|an?|one|two|three|four)\s+(?:extra\s+)?(?P<part>whites?|yolks?)\b",
+    re.IGNORECASE,
+)
+# "50% less fat cheddar".
+_LESS_FAT = re.compile(r"\b\d\d\s?% (?:less|reduced|lower)[\s-]fat\b", re.IGNORECASE)
+# "Meat broth 1 litre and a half".
+_HALF_MORE = re.compile(
+    r"\b(?P<n>\d|an?|one|two|three)\s+(?P<unit>lit(?:re|er)s?|pints?|pounds?|kilos?|cups?) and a half\b",
     re.IGNORECASE,
 )
 # "1 garlic bulb" is a head of it.
@@ -76,15 +119,29 @@ _SALT_FIRST = re.compile(
 _VESSELFUL = re.compile(
     r"\b(?P<vessel>mug|glass|jug|bowl|pan|ladle|teacup|saucer|pot)ful(?P<many>s?)\b", re.IGNORECASE
 )
+_WINE_GLASS = re.compile(r"\bwine[\s-]glass(?=(?:es|ful|fuls)?\b)", re.IGNORECASE)
+# "2 soup cans water": the tin is the measure.
+_SOUP_CAN = re.compile(
+    r"\bsoup[\s-](?:can|tin)s?(?=\s+(?:of\s+)?(?:milk|water|stock|broth|cream|wine)\b)",
+    re.IGNORECASE,
+)
+# "Salt pepper chilli": a seasoning among its like.
+_CHILLI_LAST = re.compile(r"(?P<before>^|\bpepper,?(?:\s+(?:and|&))?\s+)chill?i$", re.IGNORECASE)
 _COOKING_SPOON = re.compile(r"\bcooking[\s-]?spoon(?:ful)?s?\b", re.IGNORECASE)
 _LITTLE_SPOON = re.compile(r"\b(?:small|little|tea) spoon((?:ful)?s?)\b", re.IGNORECASE)
 # "mint small bunch": an amount in words that stands behind its food.
 _AMOUNT_LAST = re.compile(
-    r"^(?P<food>[^\W\d][^\d,;(]*?)(?:\s+(?P<amount>(?:an?\s+)?(?:small|large|big|good)\s+(?:bunch|handful|pinch|knob|sprig|bulb|head))"
-    r"|,?\s+(?P<words>(?:an?|one|half an?)\s+(?:pound|kilo|lb|pint|litre|liter|tablespoon|teaspoon|dessertspoon|tbsp|tsp|cup|knob|handful|pinch|bunch|splash|drizzle|glug|"
+    r"^(?P<food>[^\W\d][^\d,;(]*?)(?:,?\s+(?P<amount>(?:an?\s+)?(?:small|large|big|good)\s+(?:bunch|handful|pinch|knob|sprig|bulb|head|squirt|splash|drizzle|dollop|squeeze|glug))"
+    r"|,?\s+(?P<words>(?:an?|one|half an?)\s+(?:pound|kilo|lb|pint|litre|liter|tablespoon|teaspoon|dessertspoon|tbsp|tsp|cup|knob|handful|pinch|bunch|splash|drizzle|glug|glass|wineglass|mug|"
     r"dash|sprig|clove|tin|can|jar|little)))$",
     re.IGNORECASE,
 )
+# Cream with as much milk.
+_HALF_AND_HALF = re.compile(
+    r"\bhalf\s?[-&+]\s?(?:and\s?-?\s?)?half\b|\bhalf[\s-]and[\s-]half\b", re.IGNORECASE
+)
+_N_FOR_AND = re.compile(r"(?<=[a-z])\s+'?n'?\s+(?=[a-z])", re.IGNORECASE)
+_COMMA_AT_THE_END = re.compile(r"(?<![\s,])[\s,]++$")
 # "Pound of mince" is one.
 _ONE_OF = re.compile(r"^(?:pound|lb|kilo|kilogram|kg|ounce)(?=\s+of\s)", re.IGNORECASE)
 _ADDED = r"(?:no[\s-]+(?:added[\s-]+)?{0}(?:[\s-]+added)?|without(?:\s+added)?\s+{0}|{0}[\s-]free|un{0}ed)\b"
@@ -164,6 +221,12 @@ _TIMES_BEHIND = re.compile(r"(?<=[a-z])\s*[x×]\s?(?=\d{1,3}\s*(?:$|[,;(*]|\b\s[
 _CIRCA = re.compile(r"^\s*ca?\.\s*(?=\d)|(?<=[,;(–-])\s*ca?\.\s*(?=\d)", re.IGNORECASE)
 
 
+def _half_more(said: re.Match[str]) -> str:
+    """Return "1.5 litre" for "1 litre and a half"."""
+    number = {"a": 1, "an": 1, "one": 1, "two": 2, "three": 3}.get(said["n"].lower(), said["n"])
+    return f"{number}.5 {said['unit']}"
+
+
 def tidy(text: str) -> str:
     """Return a line with entities decoded, odd spaces and control characters gone."""
     plain = _LONG_WORD.sub(r"\g<0> ", html.unescape(text))
@@ -181,6 +244,64 @@ def _spaced(text: str, odd: set[str]) -> str:
     return re.sub(r"\s+", " ", plain).strip()
 
 
+# What is said in another way is said once; in this order.
+_SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], ...] = (
+    (_HALF_AND_HALF, "halfandhalf"),
+    (_ZERO_FLOUR, "plain flour"),
+    (_DECAGRAMS, r"\g<n>0 g"),
+    (_BARE_NUMBER, r"\g<n>"),
+    (_UNIT_FIRST, r"\g<n> \g<unit>"),
+    (_ENOUGH, "to taste"),
+    (_SEASONED, "salt and pepper, "),
+    (_COMMA_AT_THE_END, ""),
+    (_SIZED, r"\g<n> x \g<size>"),
+    (_WEIGHT_LAST, r"\g<pack> (\g<weight>)"),
+    (_SAME, "1 "),
+    (_CREAM_OF, "cream of"),
+    (_RIB_EYE, "ribeye"),
+    (_CHICKEN, "chicken"),
+    (_N_FOR_AND, " and "),
+    (_LITTLE_GEM, "baby gem lettuce"),
+    (_OR_ENOUGH, r", \g<how>"),
+    (_SURFACE_DRIED, r"\g<before>"),
+    (_TIMES_BEHIND, " "),
+    (_CIRCA, "about "),
+    (_SCANNED_ONE, "1"),
+    (_SCANNED_POUND, r"\g<gap>l\g<pounds>"),
+    (_FRENCH_SPOON, lambda spoon: "tbsp " if spoon["kind"][0] in "sS" else "tsp "),
+    (_TOLD_CUP, r"\g<cup>"),
+    (_TOLD_SPOON, r"\g<kind>spoon\g<many>"),
+    (_NUT_OF, "knob of "),
+    (_WINE_GLASS, "wineglass"),
+    (_COOKING_SPOON, "cookingspoon"),
+    (_SOUP_CAN, "soupcan"),
+    (_CHILLI_LAST, r"\g<before>chilli flakes"),
+    (_COUNTED_PACK, r"\g<n> "),
+    (_WITH_LIQUID, ", undrained"),
+    (_NOT_DRAINED, "undrained"),
+    (_LESS_FAT, "reduced fat"),
+    (_HALF_MORE, _half_more),
+    (_A_BIT, "a little "),
+    (_WHITES, r"\g<eggs>, \g<n> egg \g<part>"),
+    (_NUMBERED_CAN, lambda can: f"{can['n']} x {_CAN_GRAMS[can['size']]} g cans"),
+    (_ZEST_AND_JUICE, r"\g<one> and \g<other> of \g<of>"),
+    (_FREE_FROM, lambda said: _FREE[said["what"]]),
+    (_GARLIC_BULB, r"\g<bulb> garlic"),
+    (_OUTER, ""),
+    (_SEASONING, "salt and pepper"),
+    (_SQUEEZE, r"squeeze of \g<fruit> juice"),
+    (_SALT_FIRST, r"\g<salt>, "),
+    (_PLENTY, r"\g<before>"),
+    (_SEASONED_LAST, r"\g<food>, salt and pepper"),
+    (_VESSELFUL, r"\g<vessel>\g<many>"),
+    (_BIG_SPOON, r"tablespoon\1"),
+    (_LITTLE_SPOON, r"teaspoon\1"),
+    (_SALT_AND_PEPPER, "salt and pepper"),
+    (_CLOVES, " cloves "),
+    (_ONE_OF, r"1 \g<0>"),
+)
+
+
 def plain_line(text: str) -> str:
     """Return an ingredient line without bullet, pictures and talk, fractions spelled out.
 
@@ -194,46 +315,8 @@ def plain_line(text: str) -> str:
                                 clean[taken_back.end() :], re.IGNORECASE):  # fmt: skip
         clean = clean[taken_back.end() :]
     clean = _TALK.sub("", clean) if _TALK.match(clean) and " " in clean else clean
-    clean = re.sub(
-        r"\bhalf\s?[-&+]\s?(?:and\s?-?\s?)?half\b|\bhalf[\s-]and[\s-]half\b",
-        "halfandhalf",
-        clean,
-        flags=re.IGNORECASE,
-    )
-    clean = _ZERO_FLOUR.sub("plain flour", clean)
-    clean = _DECAGRAMS.sub(r"\g<n>0 g", clean)
-    clean = _UNIT_FIRST.sub(r"\g<n> \g<unit>", _BARE_NUMBER.sub(r"\g<n>", clean))
-    clean = _ENOUGH.sub("to taste", clean)
-    clean = _SEASONED.sub("salt and pepper, ", clean).rstrip(" ,")
-    clean = _SIZED.sub(r"\g<n> x \g<size>", clean)
-    clean = _WEIGHT_LAST.sub(r"\g<pack> (\g<weight>)", clean)
-    clean = _CREAM_OF.sub("cream of", _SAME.sub("1 ", clean))
-    clean = _CHICKEN.sub("chicken", _RIB_EYE.sub("ribeye", clean))
-    clean = re.sub(r"(?<=[a-z])\s+'?n'?\s+(?=[a-z])", " and ", clean, flags=re.IGNORECASE)
-    clean = _LITTLE_GEM.sub("baby gem lettuce", clean)
-    clean = _OR_ENOUGH.sub(r", \g<how>", clean)
-    clean = _SURFACE_DRIED.sub(r"\g<before>", clean)
-    clean = _CIRCA.sub("about ", _TIMES_BEHIND.sub(" ", clean))
-    clean = _SCANNED_POUND.sub(r"\g<gap>l\g<pounds>", _SCANNED_ONE.sub("1", clean))
-    clean = _FRENCH_SPOON.sub(lambda spoon: "tbsp " if spoon["kind"][0] in "sS" else "tsp ", clean)
-    clean = _TOLD_SPOON.sub(r"\g<kind>spoon\g<many>", _TOLD_CUP.sub(r"\g<cup>", clean))
-    clean = _NUT_OF.sub("knob of ", clean)
-    clean = _COOKING_SPOON.sub("cookingspoon", clean)
-    clean = _COUNTED_PACK.sub(r"\g<n> ", clean)
-    clean = _WITH_LIQUID.sub(", undrained", clean)
-    clean = _GARLIC_BULB.sub(r"\g<bulb> garlic", clean)
-    clean = _OUTER.sub("", clean)
-    clean = _SEASONING.sub("salt and pepper", clean)
-    clean = _SQUEEZE.sub(r"squeeze of \g<fruit> juice", clean)
-    clean = _SALT_FIRST.sub(r"\g<salt>, ", clean)
-    clean = _PLENTY.sub(r"\g<before>", clean)
-    clean = _SEASONED_LAST.sub(r"\g<food>, salt and pepper", clean)
-    clean = _VESSELFUL.sub(r"\g<vessel>\g<many>", clean)
-    clean = _BIG_SPOON.sub("tablespoon\\1", clean)
-    clean = _LITTLE_SPOON.sub("teaspoon\\1", clean)
-    clean = _SALT_AND_PEPPER.sub("salt and pepper", clean)
-    clean = _CLOVES.sub(" cloves ", clean)
-    clean = _ONE_OF.sub(r"1 \g<0>", clean)
+    for pattern, words in _SAID_ONCE:
+        clean = pattern.sub(words, clean)
     last = _AMOUNT_LAST.match(clean)
     clean = f"{last['amount'] or last['words']} {last['food']}" if last else clean
     clean = _NO_SALT.sub(" unsalted ", clean)

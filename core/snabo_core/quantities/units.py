@@ -117,6 +117,8 @@ UNITS: dict[str, Unit] = {
         _vague("spoonful", 2 * TSP, 3 * TSP, 5 * TSP),
         # A West African pot spoon.
         _vague("cookingspoon", 25, 40, 60),
+        # The tin a soup came in, filled again.
+        _vague("soupcan", 280, 300, 330, name="soup cans"),
         _vague("squirt", TSP / 2, TSP, 2 * TSP),
         _vague("touch", TSP / 32, TSP / 8, TSP / 2),
         _vague("sprinkling", TSP / 4, TSP, 3 * TSP),
@@ -130,6 +132,7 @@ UNITS: dict[str, Unit] = {
         _vague("teacup", 140, 170, 190),
         _vague("katori", 150, 175, 200),
         _vague("glass", 180, 220, 250),
+        _vague("wineglass", 100, 130, 160, name="wine glasses"),
         _vague("mug", 240, 280, 330),
         _vague("shot", 25, 30, 44),
     )
@@ -146,7 +149,7 @@ UNITS.update((word, Unit(word, "count", word)) for word in COUNTS)
 # Words as people write them, singular; those that differ by system come from BY_SYSTEM.
 WORDS: dict[str, str] = {
     "g": "gram", "gr": "gram", "gm": "gram", "gram": "gram", "gramme": "gram",
-    "kg": "kilogram", "kilo": "kilogram", "kilogram": "kilogram", "mg": "milligram",
+    "kg": "kilogram", "kilo": "kilogram", "k": "kilogram", "kilogram": "kilogram", "mg": "milligram",
     "lb": "pound", "pound": "pound", "oz": "ounce", "ounce": "ounce",
     "ml": "millilitre", "millilitre": "millilitre", "milliliter": "millilitre",
     "cl": "centilitre", "dl": "decilitre", "l": "litre", "litre": "litre", "liter": "litre",
@@ -174,7 +177,7 @@ SYSTEM_WORDS: dict[str, str] = {
     "cup": "cup", "c": "cup", "tbsp": "tbsp", "tablespoon": "tbsp", "tbs": "tbsp", "tb": "tbsp",
     "tblsp": "tbsp", "tbl": "tbsp", "tblespoon": "tbsp", "tbsps": "tbsp", "tbps": "tbsp",
     "tbspn": "tbsp", "tablespoonful": "tbsp", "tbls": "tbsp", "tablesp": "tbsp",
-    "el": "tbsp", "tl": "tsp", "cs": "tbsp", "kaffeelöffel": "tsp", "cucharadas": "tbsp", "msk": "tbsp", "tsk": "tsp", "spsk": "tbsp", "esslöffel": "tbsp",
+    "el": "tbsp", "tl": "tsp", "ss": "tbsp", "cs": "tbsp", "kaffeelöffel": "tsp", "cucharadas": "tbsp", "msk": "tbsp", "tsk": "tsp", "spsk": "tbsp", "esslöffel": "tbsp",
     "teelöffel": "tsp", "łyżka": "tbsp", "łyżki": "tbsp", "łyżek": "tbsp", "łyżeczka": "tsp",
     "łyżeczki": "tsp", "cucharada": "tbsp", "cucharadita": "tsp", "cucchiaio": "tbsp",
     "cucchiai": "tbsp", "cucchiaino": "tsp", "cucchiaini": "tsp", "eetlepel": "tbsp",

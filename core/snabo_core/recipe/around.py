@@ -20,7 +20,7 @@ from snabo_core.quantities.kinds import (
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.lines import measures
 from snabo_core.recipe.sections import INGREDIENTS, METHOD
-from snabo_core.recipe.servings import lists_ingredients, servings_in
+from snabo_core.recipe.servings import lists_ingredients, only_servings, servings_in
 from snabo_core.recipe.titles import stands_above, title_of
 from snabo_core.recipe.written import Written, ends_with_amount, has_amount, only_amount
 
@@ -134,6 +134,15 @@ class Around:
             return False
         named = any(map(self._says_dish, line.text.split()))
         return not named and any(map(self._says_dish, follows.text.split())) and self.name_follows()
+
+    def slogan_above(self, line: Written) -> bool:
+        """Tell what stands over the name of a dish: "Eating well on a budget", then "Bean soup"."""
+        follows, below = self.next(), self.next(2)
+        if follows is None or below is None or any(map(self._says_dish, line.text.split())):
+            return False
+        short = len(follows.text.split()) <= MOST_NAME_WORDS and follows.text[-1:] not in ".!?:,"
+        named = short and any(map(self._says_dish, follows.text.split()))
+        return named and not begins_with_amount(follows.text) and only_servings(below.text)
 
     def title_goes_on(self, title: str, below: Written) -> bool:
         """Tell the second line of a name: "Turkey and barley", below it "stuffed cabbage"."""

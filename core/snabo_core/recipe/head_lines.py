@@ -18,7 +18,7 @@ from snabo_core.recipe.facts import times_in
 from snabo_core.recipe.lines import LEAST_SENTENCE, measures, only_facts, tells_without_order
 from snabo_core.recipe.list_lines import ListLines
 from snabo_core.recipe.sections import FROM, GREETING
-from snabo_core.recipe.servings import only_servings, servings_in
+from snabo_core.recipe.servings import makes_and_serves, only_servings, servings_in
 from snabo_core.recipe.sorting import LEAST_LISTED, LEAST_TOLD
 from snabo_core.recipe.titles import stands_above, title_of, told_in_letter
 from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, only_amount
@@ -27,6 +27,12 @@ _SAYS_WHAT_IS = re.compile(
     r"\W*(?:\w+\s+){1,3}(?:is|are|was|were|has|have|had|makes|made|tastes)\b"
 )
 _BRACKETS = re.compile(r"[()\[\]{}]")
+_TWO_SENTENCES = re.compile(r"[a-z]{3}[.!?]\s+[A-Z][^.!?]*[.!?]\W*$")
+_ONLY_A_PART = re.compile(
+    r"\W*(?:(?:the|for the)\s+)?(?:base|topping|filling|sauce|crust|dressing|marinade|dough|pastry|garnish|batter|coating)\W*",
+    re.IGNORECASE,
+)
+_CUT_WORD = re.compile(r"[a-z]-$")
 # What stands on a page and is no title.
 LONGEST_TITLE_LINE = 70
 _ON_A_PAGE = re.compile(
@@ -45,7 +51,8 @@ class HeadLines(ListLines):
         if stands_above(line.text):
             fact = times_in(line.text) or servings_in(line.text) is not None
             return not fact and self.around.name_follows()
-        return not self.layout.title and self.around.house_above(line)
+        above = self.around.house_above(line) or self.around.slogan_above(line)
+        return not self.layout.title and above
 
     def _is_title(self, line: Written) -> bool:
         """Tell whether a line can be the title: the first words that say no more than a name."""
@@ -71,7 +78,9 @@ class HeadLines(ListLines):
             return False
         if kind == "furniture":
             return _ON_A_PAGE.search(text) is None and len(text) < LONGEST_TITLE_LINE
-        if only_amount(text):
+        facts = only_amount(text) or only_servings(text) or makes_and_serves(text)
+        part = _ONLY_A_PART.fullmatch(text) is not None and self.around.amounts_follow(2)
+        if facts or part or self._is_spoken(text):
             return False
         measured = measures(text)
         if measured and (begins_with_amount(text) or self.around.names_food(text)):
@@ -96,7 +105,11 @@ class HeadLines(ListLines):
     def _take_title(self, text: str) -> None:
         self.titled = text
         follows = self.around.next()
-        if follows is not None and self.around.title_goes_on(text, follows):
+        if follows is not None and _CUT_WORD.search(text) and follows.text[:1].islower():
+            # "With fen-", and below it "nel".
+            text = f"{text[:-1]}{follows.text}"
+            self.around.place += 1
+        elif follows is not None and self.around.title_goes_on(text, follows):
             text = f"{text} {follows.text}"
             self.around.place += 1
         self.layout.title, servings = title_of(text)
@@ -166,7 +179,9 @@ class HeadLines(ListLines):
             return True
         if self.layout.parts or begins_with_amount(text):
             return False
-        if GREETING.match(text):
+        # "We stuff ours. Serves 4 for tea."
+        says = servings_in(text) is not None and _TWO_SENTENCES.search(text) is not None
+        if GREETING.match(text) or (says and not is_step(text)):
             return True
         words = len(text.split())
         first = first_word(text)

@@ -39,13 +39,14 @@ from snabo_core.recipe.sections import (
 )
 from snabo_core.recipe.servings import (
     counts_people,
+    makes_and_serves,
     only_servings,
     servings_in,
     servings_in_story,
     shared_among,
 )
 from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_TOLD
-from snabo_core.recipe.titles import asked_for, replies_about, title_of, told_name
+from snabo_core.recipe.titles import asked_for, handed_over, replies_about, title_of, told_name
 from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, written_lines
 
 # What is said of figures among them: "All values are per serve."
@@ -95,7 +96,8 @@ class _Sorter(HeadLines, MethodLines):
         layout.title = layout.title or (title_of(self.about)[0] if self.about else "")
         if not layout.title:
             stories = [aside.text for aside in layout.asides if aside.kind == "story"]
-            layout.title = next(filter(None, map(asked_for, [*stories, *layout.steps])), "")
+            named = (*map(handed_over, stories), *map(asked_for, [*stories, *layout.steps]))
+            layout.title = next(filter(None, named), "")
         said = [
             *layout.steps,
             *(aside.text for aside in layout.asides if aside.kind != "nutrition"),
@@ -281,7 +283,7 @@ class _Sorter(HeadLines, MethodLines):
                     or only_servings(text)
                     or only_facts(text)
                     or only_times(text)
-                    or (self.section == "head" and counts_out(text))
+                    or (self.section == "head" and (counts_out(text) or makes_and_serves(text)))
                 )
             )
         )
@@ -312,8 +314,13 @@ class _Sorter(HeadLines, MethodLines):
         if found is None:
             return False
         name, items = found
-        # "Ingredients: 400 g parsnips, 1 onion" is the whole list.
-        self.layout.open_part("" if opens_list(name) else name.strip().capitalize())
+        talked = title_of(name)[0]
+        if talked != name and not (self.layout.title or self.layout.parts):
+            # "Ok so fish pie thing: 400 g fish, ..." names the dish.
+            self.titled, self.layout.title, name = line.text, talked.capitalize(), ""
+        # "Ingredients: 400 g parsnips, 1 onion" is the whole list; what is at hand goes on with it.
+        if name or not self.layout.parts:
+            self.layout.open_part("" if opens_list(name) else name.strip().capitalize())
         for item in items:
             self.layout.add_line(item)
         self.section = "list"

@@ -10,6 +10,7 @@ from snabo_core.recipe.around import MOST_NAME_WORDS
 from snabo_core.recipe.claims import tells_figures
 from snabo_core.recipe.from_steps import AMOUNT_STARTS
 from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_LISTED, Sorting
+from snabo_core.recipe.titles import title_of
 from snabo_core.recipe.written import Written, ends_with_amount, has_amount, only_amount
 
 # "Some butter" begins a line of its own, however the line before it ended.
@@ -21,6 +22,13 @@ MOST_JOINED = 5
 _WHOLE_PART = re.compile(
     r"^(?:for (?:the )?)?(?P<name>[^\W\d][^\d:,.]{1,40}):\s+(?P<rest>\S.*)$", re.IGNORECASE
 )
+# What stands behind these belongs to the list above it.
+_AT_HAND = re.compile(
+    r"(?:(?:from )?(?:your|the) |store)?(?:store[\s-]?)?(?:cupboard|pantry|larder)(?: (?:staples|ingredients|items))?"
+    r"|you(?:'ll|’ll| will)? also need|(?:and )?also|plus",
+    re.IGNORECASE,
+)
+_MARKED_OFF = re.compile(r"^\([A-Z*]{1,2}\)\s*")
 _NEXT_ITEM = re.compile(
     r"[,;]\s+(?=(?:\d|[½¼¾⅓⅔⅛]|an?\s|half\s|some\s|(?:large |small |good |big )?(?:pinch|handful|knob|splash|drizzle|dash)"
     r"|salt\b|pepper\b))",
@@ -29,6 +37,11 @@ _NEXT_ITEM = re.compile(
 _STROKES = re.compile(r"\s+[/|–—-]\s+")
 # What is spoken has no stops: so many words with so many amounts are a recipe, no story.
 LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
+# Fewer do where it begins as people talk: "you take a pound of".
+LEAST_TALKED, _TALKS = (
+    16,
+    re.compile(r"\W*(?:(?:so|ok|okay|right|well|first)\s+)*(?:you|we|i|take|get)\s", re.IGNORECASE),
+)
 _NO_AMOUNT = re.compile(r"\d+\s+(?:minutes?|mins?|hours?|degrees?|times?|people)\b", re.IGNORECASE)
 _OPEN_END = re.compile(
     r"(?:,|-|\b(?:and|or|of|in|into|with|a|an|the|to|for|from|plus|finely|coarsely|roughly|thinly|freshly|lightly|"
@@ -47,7 +60,9 @@ class ListLines(Sorting):
             return None
         split = _NEXT_ITEM.split(match["rest"].rstrip(" ."))
         items = max(split, self._items(match["rest"]), key=len)
-        named = len(match["name"].split()) <= MOST_NAME_WORDS
+        if _AT_HAND.fullmatch(match["name"]) is not None:
+            return ("", items) if all(map(self.around.names_food, items)) else None
+        named = len(title_of(match["name"])[0].split()) <= MOST_NAME_WORDS
         if not named or sum(has_amount(item) for item in items) < LEAST_ITEMS:
             return None
         return match["name"], items
@@ -87,7 +102,9 @@ class ListLines(Sorting):
             return True
         if line.marked and self.around.lines[self.around.place - 1].marked:
             return False
-        if only_amount(before) or line.text.startswith("("):
+        # "(A) Dashi 150 ml" begins a line of its own.
+        aside = line.text.startswith("(") and not ends_with_amount(_MARKED_OFF.sub("", line.text))
+        if only_amount(before) or aside:
             return heading_name(line.text) is None or not self.around.amounts_follow(1)
         digits = any(c.isdigit() for c in line.text)
         if not line.text[:1].islower() or digits or _OWN_LINE.match(line.text):
@@ -100,7 +117,8 @@ class ListLines(Sorting):
 
     def _is_spoken(self, text: str) -> bool:
         """Tell a recipe that was said into a machine: amounts in words, no full stop, no end."""
-        if self.layout.parts or len(text.split()) < LEAST_SPOKEN or re.search(r"[.!?,;]\s", text):
+        least = LEAST_TALKED if _TALKS.match(text) else LEAST_SPOKEN
+        if self.layout.parts or len(text.split()) < least or re.search(r"[.!?,;]\s", text):
             return False
         spelled = _NO_AMOUNT.sub(" ", spell_numbers(text))
         return len(AMOUNT_STARTS.findall(spelled)) >= LEAST_AMOUNTS

@@ -47,7 +47,7 @@ METHOD = re.compile(
     r"how to (?:make|cook|do)(?: it| this)?|how to|here(?:'s|’s) how|all you need to do|making it|to make|process|"
     r"reali[sz]ation|elaboration|execution|proceedings?|(?:preparation|cooking) (?:method|steps|instructions|directions)|"
     r"step[\s-]by[\s-]step|(?:here(?:'s|’s) )?what to do|get cooking|to cook|"
-    r"cooking(?: method)?|how (?:it(?:'s|’s| is)|to get it) (?:done|made|cooked)|how it goes|let(?:'s|’s) (?:get )?cook(?:ing)?|do this|to do|to make it)\W*$",
+    r"cooking(?: method)?|how (?:it(?:'s|’s| is)|to get it) (?:done|made|cooked)|how it goes|how (?:you|i|we) (?:do|make|cook)(?: it| this)?|let(?:'s|’s) (?:get )?cook(?:ing)?|do this|to do|to make it)\W*$",
     re.IGNORECASE,
 )
 # Behind a list: "How to make mushroom stroganoff".
@@ -78,9 +78,9 @@ MAIL_HEAD = re.compile(
     r"^\W*(?:from|to|cc|bcc|date|sent|reply-to|subject|re|fwd?|betreff|von|an|datum)\s*:\s*\S",
     re.IGNORECASE,
 )
-GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|yo|omg|guys|ladies|(?:ok(?:ay)?|right|well|alright)\b.{0,20}\bhere(?:'s|’s| is| goes| (?:it is|you go)(?=\W*$))|morning|evening|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
+GREETING = re.compile(r"^\W*(?:hi|hiya|hello|hey|dear|yo|omg|guys|ladies|(?:ok(?:ay)?|right|well|alright)\b.{0,20}\bhere(?:'s|’s| is| goes| (?:it is|you go)(?=\W*$))|(?:good\s+)?(?:morning|evening|afternoon)(?=\W*$|\s*[,!]|\s+(?:all|everyone|everybody|folks|ladies|guys|team)\b)|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
                        r"as promised|fwd?:|re:|subject:|from:|sent:|to:|on \d)\b", re.IGNORECASE)  # fmt: skip
-SIGN_OFF = re.compile(r"^\W*(?:love|cheers|next (?:week|time|month)\b|see you|sent from|best|regards|xx?|enjoy|seen \d|on \d{1,2} \w+.*wrote|forwarded|kind regards|"
+SIGN_OFF = re.compile(r"^\W*(?:love|cheers|greetings|best wishes|warm(?:est)? regards|all the best|(?:your|my) (?:loving|ever|own)\b|lots of love|next (?:week|time|month)\b|see you|sent from|best|regards|xx?|enjoy|seen \d|on \d{1,2} \w+.*wrote|forwarded|kind regards|"
                        r"bon app|happy cooking|reply|yours)\b", re.IGNORECASE)  # fmt: skip
 
 

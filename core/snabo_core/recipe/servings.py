@@ -49,7 +49,8 @@ _SIZE = re.compile(r"\bserving size\W{0,3}\d[\d./]*\s*\w*", re.IGNORECASE)
 # "2 (hungry) or 4".
 _WHO_THEY_ARE = re.compile(r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d)")
 _ALONE = re.compile(
-    r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself))\W*",
+    r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself)"
+    r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid))\W*",
     re.IGNORECASE,
 )
 _TWICE = re.compile(r"\btwice\b", re.IGNORECASE)
@@ -75,6 +76,11 @@ _SERVES = tuple(
         rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{_ABOUT}{_RANGE}\s*(?:$|[).,|+·•]|\(or\b|(?:of us\b)|as\s+an?\b|{_PEOPLE})",
         rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{_ABOUT}{_RANGE}\s*(?:$|[|.,(·•])(?!.*\b(?:each|per)\b)",
     )
+)
+# "Batch: 10 x 250 g".
+_BATCH_OF = re.compile(
+    rf"^\W*(?:batch|yield|portions?|servings?|makes)\s*[:=]\s*{_RANGE}(?=\s*[x×]\s*\d+\s*(?:g|ml|kg|oz)\b)",
+    re.IGNORECASE,
 )
 # A piece of these is a meal; of others (dumplings, squares, crackers) several are.
 _MEALS = (
@@ -109,11 +115,12 @@ roughly up to at least or and plus as a an the of with main side starter course 
 generously big small large polite average leftovers leftover this recipe dose doses quantity
 quantities number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
 plate easily comfortably greedy ones do does can total is are it that will should us batch heads head
-sized scaled get gets we i out box boxes next day prep single just me circa ca c
+sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
 """
 _SAID_OF_LISTS = """
 zutaten ingrédients ingredientes ingredienti ingrediënten składniki für pour para per voor
 ingredient ingredients list you you'll you’ll will need needed what shopping things in seconds
+full complete
 """
 _LISTS = re.compile(
     r"\bingredients?\b|\bneed\b|\bzutaten\b|\bingrédients\b|\bingredient(?:es|i)\b|\bingrediënten\b|\bskładniki\b",
@@ -155,6 +162,10 @@ _ONE_EATER = (
     r"an?\s+(?:friend|child|kid|toddler|guest))\b"
     r"|(?P<n{0}>\d{{1,2}})\s+(?:hungry\s+|small\s+|little\s+)?(?:more|others?|kids?|children|adults?|people|friends|guests|teenagers|toddlers|grown[- ]?ups)\b)"
 )
+# "Does me him and 2 kids".
+_SIDE_BY_SIDE = re.compile(
+    r"\b(?P<who>me|him|her|you)\s+(?=(?:me|him|her|you|the kids)\b)", re.IGNORECASE
+)
 _AND = r"\s*(?:,\s*(?:and\s+)?|\band\b|&|\+|\bplus\b)\s*"
 _PARTY = re.compile(
     r"\b(?:enough|plenty|serves|feeds|does|fed|sufficient)\s+(?:for\s+)?(?P<who>"
@@ -162,6 +173,8 @@ _PARTY = re.compile(
     + ")?(?:" + _AND + _ONE_EATER.format(3) + ")?)",
     re.IGNORECASE,
 )  # fmt: skip
+_MAKES = re.compile(r"\b(?:makes|yields)\s+(?:\d|an?\b|one\b).*\b(?:serv|feed)", re.IGNORECASE)
+_BRACKETED = re.compile(r"\([^()]*\)")
 # Without any of these words and a number nobody says for how many something is.
 _SPEAKS_OF_IT = re.compile(
     r"serv|feed|portion|people|person|ppl|pax|mak|yield|enough|sufficient|cover|diner|dinner|lunch|supper|meal|eater|mouth|"
@@ -203,10 +216,9 @@ def servings_in(text: str) -> Servings | None:
     if (family := _FAMILY.search(plain)) is not None:
         eaters = float(family["one"]) + float(family["other"])
         return Servings(eaters, eaters) if eaters else None
-    for pattern in _SERVES:
-        match = pattern.search(plain)
-        if match is not None and not _WHOLE_ONE.match(plain[match.start("low") :]):
-            return _checked(match)
+    found = _counted_out(plain)
+    if found is not None:
+        return _checked(found)
     if (shared := _shared_out(plain)) is not None:
         return shared
     match = _MEAL.search(plain)
@@ -214,9 +226,17 @@ def servings_in(text: str) -> Servings | None:
     return _checked(match) if match is not None and float(match["low"]) >= 2 else None
 
 
+def _counted_out(plain: str) -> re.Match[str] | None:
+    """Return where a line counts those who eat: "serves 4", "batch: 10 x 250 g"."""
+    if (batch := _BATCH_OF.match(plain)) is not None:
+        return batch
+    found = (pattern.search(plain) for pattern in _SERVES)
+    return next((m for m in found if m and not _WHOLE_ONE.match(plain[m.start("low") :])), None)
+
+
 def _party_in(text: str) -> re.Match[str] | None:
     """Return those who eat, one by one, told in words or in figures."""
-    said = text[:LOOKED_AT]
+    said = _SIDE_BY_SIDE.sub(r"\g<who>, ", text[:LOOKED_AT])
     return _PARTY.search(said) or _PARTY.search(spell_numbers(said))
 
 
@@ -250,11 +270,20 @@ def only_servings(text: str) -> bool:
     """Tell a line that says for how many and nothing else: every word of it speaks of that."""
     if servings_in(text) is None:
         return False
+    if _ALONE.fullmatch(text[:LOOKED_AT]) is not None:
+        return True
     if (party := _party_in(text)) is not None:
         said = party.string
         return not _other_words(f"{said[: party.start()]} {said[party.end() :]}")
     whole = _WHOLE_LINE.fullmatch(spell_numbers(text[:LOOKED_AT])) is not None
     return whole or not _other_words(text)
+
+
+def makes_and_serves(text: str) -> bool:
+    """Tell a line that says both: "Pairs: makes 1 dish, serves 3"."""
+    # "Fish cakes (makes 8, feeds 4)" is a name.
+    plain = _BRACKETED.sub("", text)
+    return _MAKES.search(plain) is not None and servings_in(plain) is not None
 
 
 def counts_people(made: str) -> bool:

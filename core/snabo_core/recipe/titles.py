@@ -13,7 +13,7 @@ _LABEL = (
     r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
     r"menu item|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
-    rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?{_WEEKDAY}(?:\s+(?:night|dinner|supper|lunch))?)"
+    rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?)"
 )
 _LABELLED = re.compile(rf"^(?:{_LABEL}\s*[:=–—]\s*)+(?=\S)", re.IGNORECASE)
 # A reply to somebody's question names the dish, but hardly as its title.
@@ -34,13 +34,26 @@ _PLACE = re.compile(
 )
 # How somebody begins to tell: "ok so the rice thing".
 _SO = re.compile(
-    r"^(?:ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?|so\b[\s,]+)(?=(?:the|that|this|my|our)\s+\S)",
+    r"^(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)"
+    r"|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
     re.IGNORECASE,
 )
 # What is said when something is handed over: "ok here it is, gran's dumplings".
 _HERE = re.compile(
     r"^(?:(?:ok(?:ay)?|so|right|well|hi|hey)\b[\s,!]+)*(?:here (?:it is|you (?:go|are)|goes)|as promised)"
     r"\s*[,:!–-]+\s*(?=[^\W\d])",
+    re.IGNORECASE,
+)
+# "Hey, here's that lentil lasagne!!".
+_HERE_IS = re.compile(
+    r"^(?:(?:ok(?:ay)?|so|right|well|hi|hiya|hey|hello|yo)\b[\s,!]+){0,3}here(?:['’]s|\s+is)\s+(?:the|that|my|our|your)\s+"
+    r"(?:(?:recipe|receipt)\s+(?:for|of)\s+(?:the|that|my|our)?\s*)?(?P<name>[a-z][a-z'’ -]{3,60}?)\W*$",
+    re.IGNORECASE,
+)
+# "Y'all asked so here it is!! my slow cooker spaghetti".
+_ASKED = re.compile(
+    r"^(?=.{0,30}\b(?:asked|asking|requested|promised|wanted)\b).{0,50}?\bhere (?:it is|you (?:go|are)|we go)\W+"
+    r"(?:(?:my|the|our)\s+)?(?=[^\W\d])",
     re.IGNORECASE,
 )
 _TODAY = re.compile(
@@ -73,11 +86,12 @@ _FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
 _FOR_SO_MANY = re.compile(
     r"\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
     r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?\s*[)\]]?\s*$"
-    # "Leek pie (4 p)".
-    r"|\s*\(\s*\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p\.?\s*\)\s*$",
+    # "Leek pie (4 p)", "Koshari on a budget (4)".
+    r"|\s*\(\s*\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*\)\s*$",
     re.IGNORECASE,
 )
 _LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•(\[]+?)\s*[)\]]?$")
+_NUMBER_ALONE = re.compile(r"\W*(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)\W*")
 _DASHED = re.compile(r"\s+[-–—]\s+")
 _TIME_ONLY = re.compile(
     r"(?:prep|cook|bake|total)\s+\d{1,3}|"
@@ -132,7 +146,7 @@ _ABOVE = re.compile(
     r"|(?:page|pg|p)\.?\s*\d{1,4}(?:\s*(?:of|/)\s*\d{1,4})?"
     r"|(?:chapter|section|part|lesson|unit|module|volume|vol|issue)\s*\.?\s*(?:\d{1,3}|[ivx]{1,5})\b.{0,40}"
     r"|(?=.{0,60}\b(?:plan|menu|diet|challenge|programme|program)\b)(?=.{0,60}\b(?:week|day)\s*\d{1,2}).{0,80}"
-    rf"|(?:week|day)\s*\d{{1,2}}(?:\s*[-,:]?\s*{_WEEKDAY})?"
+    rf"|(?:week|day)\s*\d{{1,2}}(?:\s*[-–,:|]?\s*(?:{_WEEKDAY}|breakfast|brunch|lunch|dinner|supper|tea|snack))?"
     r"|(?:the\s+)?(?:[\w'’]+\s+){0,4}(?:cook\s?books?|recipe (?:books?|box|files?|binder|collection))"
     r"(?:,?\s*(?:page|pg|p)\.?\s*\d{1,4})?"
     r"|(?:my|our|family)\s+(?:[\w'’]+\s+){0,2}(?:recipes|kitchen|favou?rites)"
@@ -178,6 +192,12 @@ def asked_for(text: str) -> str | None:
     return match["name"].strip().capitalize() if match is not None else None
 
 
+def handed_over(text: str) -> str | None:
+    """Return the dish that somebody hands over ("Hey, here's that lentil lasagne!!"), or None."""
+    match = _HERE_IS.match(text)
+    return match["name"].strip().capitalize() if match is not None else None
+
+
 def told_in_letter(text: str) -> str | None:
     """Return the dish of a letter's sentence ("You asked for the fish pie"), None for a name."""
     return asked_for(text) if _SPEAKS.match(text) else None
@@ -197,6 +217,16 @@ _CROWD = re.compile(
     r"\bfor (?:an? |the )?(?:crowd|party|family|group|gang|table)(?P<bracket>\s*\((?P<n>\d{1,2})\))$",
     re.IGNORECASE,
 )
+# "Leek pie, serves 2 or me twice".
+_SAID_BEHIND = re.compile(
+    r"\s*[,;(–—-]\s*(?:serves|feeds|does|enough for)\s[^,;()]{1,40}\)?$", re.IGNORECASE
+)
+# "Chicken casserole -- Mrs. Odile B.", "Leek pie - by Aunt Merle".
+_BY_BEHIND = re.compile(
+    r"\s+(?:--?|[–—])\s+(?:by\s+\S.{1,40}|(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|chef)\b\.?\s+"
+    r"(?-i:[A-Z])\S*(?:\s+\S{1,20}){0,2})$",
+    re.IGNORECASE,
+)
 # "For a crowd of 8", "- dinner for two".
 _SO_MANY_BEHIND = re.compile(
     r"[\s,–—-]+(?:for (?:a |the )?(?:crowd|family|party|group|table|gang) of"
@@ -211,9 +241,9 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     text = text[:_LOOKED_AT]
     bare = _TAGS.sub("", text.translate(_BRACES)).strip(" #*_=|")
     bare = _IN_QUOTES.sub(r"\g<name>", _SAID_BEFORE.sub("", _SIGNS_BEHIND.sub("", bare)))
-    for before in (_TODAY, _LABELLED, _DATED, _PAGE, _PLACE, _SO, _HERE):
+    for before in (_ASKED, _TODAY, _LABELLED, _DATED, _PAGE, _PLACE, _SO, _HERE):
         bare = before.sub("", bare)
-    bare = _PAGE_BEHIND.sub("", bare)
+    bare = _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", bare))
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
     told = _LABELS_BEHIND.search(bare)
     servings: Servings | None = None
@@ -246,13 +276,15 @@ def title_of(text: str) -> tuple[str, Servings | None]:
 
 def _served_behind(text: str) -> Servings | None:
     """Return for how many the end of a title says it is; of several the first."""
+    if (alone := _NUMBER_ALONE.fullmatch(text)) is not None:
+        text = f"serves {alone['n']}"
     first = re.split(r",|\bor\b", text)[0]
     return servings_in(f"{first})") or servings_in(text)
 
 
 def _tail(text: str) -> int | None:
     """Return where the last piece of a title begins, if it only tells servings or times."""
-    for behind in (_BRACKET_BEHIND, _SO_MANY_BEHIND):
+    for behind in (_BRACKET_BEHIND, _SO_MANY_BEHIND, _SAID_BEHIND):
         said = behind.search(text)
         if said is not None and said.start() > 0 and _served_behind(said[0]) is not None:
             return said.start()

@@ -93,6 +93,9 @@ REMEMBERED = 2048
 _SERVES = re.compile(
     r"(?:serves|servings|feeds|yields?|makes|portions|covers)\b\W*\w", re.IGNORECASE
 )
+_FACT_CELL = re.compile(
+    r"dish|title|recipe(?: name)?|name|serves|servings|portions|yield", re.IGNORECASE
+)
 _TIMED = re.compile(
     r"(?:prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|ready in|time)\b\W*\d[\d\s\W]*(?:m|h|mins?|hrs?|hours?|minutes?)\b"
     r"[\w\s]{0,20}$",
@@ -340,6 +343,14 @@ def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
         if len(cells) == COLUMNS and (drawn or only_amount(cells[0])):
             # A row of a table: "| 60 g | walnuts |".
             yield " ".join(cells)
+            continue
+        if len(row) == COLUMNS and _FACT_CELL.fullmatch(row[0]) is not None and "\t" in piece:
+            # The head of a sheet: "Dish", and beside it its name.
+            yield f"{row[0]}: {row[1]}"
+            continue
+        if len(cells) == COLUMNS and only_amount(cells[1]) and not is_fact_label(cells[0]):
+            # The food first: "Brown rice (raw) | 280 g".
+            yield f"{cells[1]} {cells[0]}"
             continue
         named = len(row) == COLUMNS and any(c.isalpha() for c in row[1]) and not only_amount(row[1])
         listed = named and columns and begins_with_amount(row[0])

@@ -24,11 +24,15 @@ from snabo_core.swaps.role_words import (
     COATED,
     CRUMBED,
     CRUMBLE,
+    CRUMBLED_BREAD,
     DONE,
+    DOUGH,
     DUMPLINGS,
     DUSTED,
     DUSTING,
+    FAMILY,
     FILLED,
+    FLOATING,
     FLOURED,
     INTO_MINCE,
     LEAST_DUMPLINGS,
@@ -42,6 +46,8 @@ from snabo_core.swaps.role_words import (
     MOST_FLOUR_SHARE,
     MOST_ROUX_GRAMS,
     NUT_ROAST,
+    OF_A_DOUGH,
+    OMELETTE,
     RAISING,
     ROUX,
     SALAD,
@@ -67,6 +73,8 @@ class Context:
     liquid: float
     minced: bool
     eggs: bool
+    # How many times as much of anything as for a family.
+    crowd: float = 1.0
 
 
 def starchy(part: Part, library: Library) -> list[Line]:
@@ -84,16 +92,17 @@ def _thickens(line: Line, context: Context, book: Book) -> bool:
     if line.food not in book.roles["thickener"].foods or line.food in {"bread", "mashed_potato"}:
         return False
     grams = line.grams or 0.0
-    limit = min(MOST_FLOUR_SHARE * context.liquid, MOST_ROUX_GRAMS)
+    most = MOST_ROUX_GRAMS * context.crowd
+    limit = min(MOST_FLOUR_SHARE * context.liquid, most)
     said = re.search(
         r"\b(?:sauce|gravy|roux|thicken|stew|soup|casserole)", context.part.name, re.IGNORECASE
     )
     group = book.group_of(line.food)
-    if group is not None and group.key == "starch" and grams <= MOST_ROUX_GRAMS:
+    if group is not None and group.key == "starch" and grams <= most:
         return context.liquid >= LEAST_LIQUID_GRAMS or said is not None
     if context.liquid < LEAST_LIQUID_GRAMS:
         return False
-    return grams <= limit or (grams <= MOST_ROUX_GRAMS and ROUX.search(context.steps) is not None)
+    return grams <= limit or (grams <= most and ROUX.search(context.steps) is not None)
 
 
 def context_of(dish: Dish, part: Part, library: Library) -> Context:
@@ -115,7 +124,8 @@ def context_of(dish: Dish, part: Part, library: Library) -> Context:
         minced = minced or (food.food_class == "nut" and (line.grams or 0.0) >= NUT_ROAST)
         eggs = eggs or food.key == "egg"
     steps = " ".join(step.text for step in dish.steps).lower()
-    return Context(dish.title.lower(), steps, part, liquid, minced, eggs)
+    crowd = max(1.0, dish.servings / FAMILY)
+    return Context(dish.title.lower(), steps, part, liquid, minced, eggs, crowd)
 
 
 def role_of(
@@ -130,6 +140,10 @@ def role_of(
     if group.key in {"short_pasta", "long_pasta"}:
         return _noodle(line, group, context)
     by_name = _named(f"{part.name}", group, book)
+    if by_name == "crust" and DOUGH.fullmatch(part.name) is not None:
+        # A dough is what the dish is: that of pelmeni no crust.
+        named = _named(context.title, group, book)
+        by_name = named if named in OF_A_DOUGH else by_name
     if (told := _by_companions(line, group, by_name, context, book)) is not None:
         return told
     able = (
@@ -153,7 +167,7 @@ def _by_companions(
         _coats(line, context, book) or (unnamed and _is_dusted(line, context))
     ):
         return "crumb"
-    if group.key == "flour" and unnamed and _is_for_dumplings(line, context):
+    if unnamed and _is_for_dumplings(line, group, context, book):
         return "dumpling"
     if group.key == "crumbs" and unnamed and CRUMBED.search(context.steps) is not None:
         return "crumb"
@@ -172,9 +186,24 @@ def _by_companions(
     return "mash" if mash else None
 
 
-def _is_for_dumplings(line: Line, context: Context) -> bool:
+def _is_for_dumplings(line: Line, group: StarchGroup, context: Context, book: Book) -> bool:
     words = f"{context.title} {context.steps}"
-    return (line.grams or 0.0) >= LEAST_DUMPLINGS and DUMPLINGS.search(words) is not None
+    named = (line.grams or 0.0) >= LEAST_DUMPLINGS and DUMPLINGS.search(words) is not None
+    if group.key == "flour" and named:
+        return True
+    return group.key in {"flour", "potato"} and _floats(line, context, book)
+
+
+def _floats(line: Line, context: Context, book: Book) -> bool:
+    """Tell a dough boiled until it swims: flour, or potatoes with flour beside them."""
+    flour = (other for other in context.part.lines if _group_key(other, book) == "flour")
+    enough = any((other.grams or 0.0) >= LEAST_DUMPLINGS for other in flour)
+    return enough and (line.grams or 0.0) > 0 and FLOATING.search(context.steps) is not None
+
+
+def _group_key(line: Line, book: Book) -> str:
+    group = book.group_of(line.food)
+    return group.key if group is not None else ""
 
 
 def _is_told_otherwise(line: Line, group: StarchGroup, context: Context, book: Book) -> bool:
@@ -305,7 +334,8 @@ def _cut(line: Line, group: StarchGroup, context: Context) -> str | None:
             return "shell"
         if "mash" in words:
             return "mash"
-        if re.search(r"\bslice|thinly|rounds\b", words):
+        omelette = context.eggs and OMELETTE.search(context.title) is not None
+        if omelette or re.search(r"\bslice|thinly|rounds\b", words):
             return "sliced_bake"
     if group.key == "bread":
         return _cut_bread(words, context)
@@ -322,8 +352,9 @@ def _cut_bread(words: str, context: Context) -> str | None:
     """Return the role that bread is cut for: buns, crumbs, cubes, the slices of a pudding."""
     if re.search(r"\b(?:bun|roll|bap)s?\b", words):
         return "shell"
-    if re.search(r"\bcrumb|blitz|blend|whizz", words):
-        return "binder" if context.minced else "crumb"
+    if re.search(r"\bcrumb|blitz|blend|whizz", words) or CRUMBLED_BREAD.search(context.steps):
+        bound = context.minced and CRUMBLED_BREAD.search(context.steps) is None
+        return "binder" if bound else "crumb"
     if context.liquid >= SOUP_GRAMS and STIRRED_IN.search(context.steps):
         return "thickener"
     if re.search(r"\bcube|torn|chunks|pieces\b", words):

@@ -6,6 +6,8 @@ import re
 
 # In a part with this much liquid, this much flour or starch thickens rather than makes dough.
 LEAST_LIQUID_GRAMS, MOST_FLOUR_SHARE, MOST_ROUX_GRAMS = 100.0, 0.2, 90.0
+# So many eat what these amounts are for.
+FAMILY = 6.0
 SOME_LIQUID = 200.0
 LIQUID_CLASSES = {"dairy", "plant_milk", "stock", "drink", "vegetable"}
 LONG_PASTA = re.compile(
@@ -82,12 +84,25 @@ ROUX = re.compile(
 )
 # What is done with a potato that is baked whole.
 FILLED = re.compile(r"\b(?:fill|split|scoop|pile|stuff|load)\w*")
+# Eggs that potatoes in slices set in, whatever it is called.
+OMELETTE = re.compile(r"\b(?:omelet(?:te)?|frittata|tortilla (?:de|espa)|spanish tortilla)")
 # Leaves that torn bread is tossed with: their dressing is no stuffing.
 SALAD = re.compile(r"\b(?:crouton|salad|leaves|lettuce|toss)")
 # What something is dipped in, or that is a batter by its name.
 BATTERED = re.compile(r"\b(?:batter|tempura|pakora|bhaji)")
 # What fat and flour are shaped to, and from how many grams on.
 DUMPLINGS, LEAST_DUMPLINGS = re.compile(r"\bdumplings?\b"), 60.0
+# A dough in pieces that are done when they come up.
+FLOATING = re.compile(
+    r"\b(?:till|until|when|once)\b[^.;]{0,25}\b(?:float|swim|surface|bob|come up|rise to)"
+)
+# "Crumb the bread over": what is cut as slices and lies above as crumbs.
+CRUMBLED_BREAD = re.compile(
+    r"\b(?:crumb|crumble|blitz|whizz|grate)\s+(?:up\s+)?(?:the\s+|your\s+)?(?:stale\s+)?bread\b"
+)
+# A part called so by what it is made of, and what may become of it by the title.
+DOUGH = re.compile(r"(?:the\s+)?doughs?", re.IGNORECASE)
+OF_A_DOUGH = {"dumpling", "skillet_base", "quick_bread"}
 # Bread that eggs and milk set in a dish.
 STRATA = re.compile(r"\bstrata\b|\bbread\b.*\b(?:pudding|bake)\b|\bpanade\b")
 # Bread that falls apart in a soup of so much liquid.
@@ -102,7 +117,9 @@ RAISING = {"baking_powder", "bicarbonate", "self_raising_flour"}
 # Vegetables by what is done with them, though their starch counts in full.
 KERNELS = {"sweetcorn", "creamed_corn", "corn_cob"}
 SMALL_ROLES = {"thickener", "binder", "crumb"}
-MASHED = re.compile(r"\b(?:mash|rice[sd]?\b|ricer|grat|gnocchi|press through|sieve|puree|purée)\w*")
+MASHED = re.compile(
+    r"\b(?:mash|rice[sd]?\b|ricer|grat|gnocchi|press (?:through|the potato)|sieve|puree|purée)\w*"
+)
 CRUMBLE = re.compile(r"\b(?:crumble|streusel)\b")
 SLICED = re.compile(r"\b(?:slice|thinly|grated|shredded|rounds|wedges|chips)", re.IGNORECASE)
 DUSTING = re.compile(

@@ -39,7 +39,7 @@ def _slot_lines(part: Part, marking: Sequence[Line], role: RoleName) -> tuple[st
 
 def _one_dough(by_role: dict[str, list[Line]], book: Book) -> None:
     """Put the flour of a bread with its meal: beside so much of that it thickens no milk."""
-    others = [role for role in ("thickener", "lid", "crust") if role in by_role]
+    others = [r for r in ("thickener", "lid", "crust", "binder", "batter") if r in by_role]
     flour = [
         line
         for line in (line for role in others for line in by_role[role])
@@ -86,6 +86,19 @@ def _beside_a_shell(by_role: dict[str, list[Line]], book: Book) -> None:
         by_role.setdefault("sliced_bake", []).extend(inside)
 
 
+def _under_a_lid(by_role: dict[str, list[Line]], context: Context, book: Book) -> None:
+    """Leave potatoes in pieces out of a lid or crust of pastry: they lie under it."""
+    for role in ("lid", "crust"):
+        lines = by_role.get(role, [])
+        groups = {line.id: book.group_of(line.food) for line in lines}
+        keys = {line.id: group.key for line in lines if (group := groups[line.id]) is not None}
+        below = [line for line in lines if keys.get(line.id) == "potato"]
+        pastry = not {"pastry", "base_pastry", "flour"}.isdisjoint(keys.values())
+        if pastry and below and MASHED.search(context.steps) is None:
+            by_role[role] = [line for line in lines if line not in below]
+            by_role.setdefault("sliced_bake", []).extend(below)
+
+
 def _without_kernels(by_role: dict[str, list[Line]]) -> dict[str, list[Line]]:
     """Return the roles without sweetcorn: beside a bed or a dough it is one of the vegetables."""
     left = {
@@ -106,6 +119,7 @@ def _by_role(dish: Dish, part: Part, book: Book, library: Library) -> dict[str, 
     _one_dough(by_role, book)
     _whole_potatoes(by_role, context, book)
     _beside_a_shell(by_role, book)
+    _under_a_lid(by_role, context, book)
     _one_batter(by_role, context)
     return by_role
 

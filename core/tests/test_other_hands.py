@@ -1,0 +1,328 @@
+"""Lines and whole recipes as other hands write them: what was once read wrong without saying so."""
+
+from __future__ import annotations
+
+import unittest
+
+from snabo_core.dish import Dish, Line
+from snabo_core.foods import library
+from snabo_core.plate import plate_of
+from snabo_core.quantities.kinds import is_step, kind_of_line
+from snabo_core.quantities.reading import read_lines
+from snabo_core.recipe import read_recipe
+from snabo_core.recipe.servings import only_servings, servings_in
+from snabo_core.recipe.titles import title_of
+from snabo_core.swaps.book import book
+from snabo_core.swaps.roles import propose_slots
+
+
+def read(*written: str) -> Dish:
+    """Return a pasted text as it is read, its slots proposed."""
+    return propose_slots(read_recipe("\n".join(written), library(), None), book(), library())
+
+
+def lines(dish: Dish) -> list[Line]:
+    """Return every line of a dish."""
+    return [line for part in dish.parts for line in part.lines]
+
+
+def roles(dish: Dish) -> dict[str, set[str | None]]:
+    """Return the foods of every proposed role."""
+    return {
+        slot.role: {line.food for line in part.lines if line.id in slot.line_ids}
+        for part in dish.parts
+        for slot in part.slots
+    }
+
+
+class Lines(unittest.TestCase):
+    """One line each, with what a careful cook reads in it; grams are from memory."""
+
+    def weighed(self, text: str, **wanted: tuple[float, float]) -> None:
+        found = {line.food: line.grams for line in read_lines(text, library())}
+        self.assertEqual(set(found), set(wanted), text)
+        for food, (low, high) in wanted.items():
+            best = found[food].best
+            self.assertTrue(best is not None and low <= best <= high, (text, food, best))
+
+    def test_measures_of_other_kitchens(self) -> None:
+        self.weighed("1/4 k pork, sliced thin", pork=(245, 255))
+        self.weighed("3 ss butter", butter=(36, 48))
+        self.weighed("1 wine glass olive oil, maybe less", olive_oil=(90, 150))
+        self.weighed("Olive oil for frying, a glass", olive_oil=(160, 230))
+        self.weighed("1/2 soup can milk", milk=(140, 170))
+        self.weighed("2 No. 10 cans diced tomatoes", tomato=(5500, 6200))
+        self.weighed("a litre and a half of stock", vegetable_stock=(1490, 1510))
+        self.weighed("Meat broth 1 litre and a half", lamb_stock=(1490, 1510))
+        self.weighed("Coriander, small bunch", coriander=(10, 40))
+        self.weighed("sriracha a good squirt", sriracha=(3, 15))
+        self.weighed("a bit of dill", dill=(1, 8))
+
+    def test_what_has_no_weight_written_by_its_piece(self) -> None:
+        self.weighed("garlic x2", garlic=(4, 12))
+        self.weighed("20 mini pepperoni", salami=(16, 60))
+        self.weighed("2 slices onion", onion=(14, 80))
+        self.weighed("1 sachet saffron", saffron=(0.1, 0.5))
+        self.weighed("Chickpeas 1 carton", chickpeas=(210, 260))
+        self.weighed("Worcestershire to taste", worcestershire=(0, 15))
+
+    def test_seasonings_beside_what_is_measured(self) -> None:
+        self.weighed(
+            "salt, pepper, 2 tbsp oil", salt=(0, 8), black_pepper=(0, 2), vegetable_oil=(25, 30)
+        )
+        self.weighed("400 g mince, salt", beef_mince=(400, 400), salt=(0, 8))
+        self.weighed("2 onions, thyme", onion=(200, 300), thyme=(0, 10))
+        self.weighed("salt and plenty white pepper", salt=(0, 8), white_pepper=(0, 2))
+        self.weighed(
+            "nutmeg, pepper, a little salt", nutmeg=(0, 2), black_pepper=(0, 2), salt=(0, 8)
+        )
+
+    def test_several_foods_in_few_words(self) -> None:
+        self.weighed("4 eggs + 2 whites", egg=(180, 240), egg_white=(60, 75))
+        self.weighed("zest + juice 1 lemon", lemon_zest=(3, 12), lemon_juice=(25, 60))
+        self.weighed("a pinch of saffron in 3 tbsp warm milk", saffron=(0, 0.5), milk=(43, 48))
+
+    def test_what_a_food_is_called(self) -> None:
+        for text, food in (
+            ("1kg gravy beef, cubed", "beef_stew"), ("Kappa (tapioca root) 1 kg", "cassava"),
+            ("1 fryer, boiled & boned (about 4 c. meat)", "chicken_whole"),
+            ("1 can mushroom soup", "mushroom_soup"), ("1 1/2 c. yellow corn meal", "cornmeal"),
+            ("200g GF macaroni", "gluten_free_pasta"), ("1 tbsp DF spread", "vegan_butter"),
+            ("50g 50% less fat cheddar", "reduced_fat_cheese"),
+            ("2 tbsp browning", "gravy_browning"),
+            ("300ml white sauce (jar)", "white_sauce"), ("12 sour cabbage leaves", "sauerkraut"),
+        ):  # fmt: skip
+            self.assertEqual([line.food for line in read_lines(text, library())], [food], text)
+        self.assertEqual(read_lines("200g fresh flat rice noodles", library())[0].form, "fresh")
+
+    def test_protein_pasta_weighs_what_it_weighs(self) -> None:
+        self.weighed("320g protein pasta (dry)", pasta=(320, 320))
+        self.assertIsNone(read_lines("20g protein per serving", library())[0].grams.best)
+
+    def test_an_extra_that_nobody_weighs_takes_nothing_from_what_is_weighed(self) -> None:
+        for text in ("250g self-raising flour, plus extra to dust",
+                     "50 g butter, plus extra for greasing",
+                     "100 g breadcrumbs, and some more for coating"):  # fmt: skip
+            self.assertEqual(read_lines(text, library())[0].leavings, (), text)
+        self.assertNotEqual(read_lines("2 tbsp flour, for dusting", library())[0].leavings, ())
+
+    def test_brown_is_a_colour_before_what_is_brown(self) -> None:
+        for food in (
+            "brown lentils 1 cup",
+            "Brown lentils 3,2 kg",
+            "Brown rice (raw) 280 g",
+            "brown sugar 1 tbsp",
+        ):
+            self.assertFalse(is_step(food), food)
+        for order in ("Brown onions in the oil", "Brown the lentils in the oil for 5 minutes",
+                      "Roast salmon 200 for 12 mins, flake over the rice"):  # fmt: skip
+            self.assertTrue(is_step(order), order)
+
+    def test_what_is_needed_and_is_no_food(self) -> None:
+        for text in ("You also need: a 20 cm dish, foil", "EACH PORTION: 1 Cup",
+                     "Save this for later!",
+                     "HOME ABOUT RECIPES SHOP", "FODMAP note: keep to one serve."):  # fmt: skip
+            self.assertIn(kind_of_line(text), {"note", "nutrition", "furniture"}, text)
+
+
+class Heads(unittest.TestCase):
+    """Titles and servings."""
+
+    def test_how_many_it_is_for(self) -> None:
+        for text, eaters in (("n = 4 portions", 4), ("Batch: 10 x 250 g", 10), ("Per scout:", 1),
+                             ("Pairs: makes 1 dish, serves 3", 3),
+                             ("does me him and 2 kids", 4)):  # fmt: skip
+            told = servings_in(text)
+            self.assertEqual((told.low, told.high) if told else None, (eaters, eaters), text)
+        self.assertTrue(only_servings("n = 4 portions"))
+
+    def test_titles_without_what_stands_around_them(self) -> None:
+        for text, title in (
+            ("RANCH CASSEROLE -- Mrs. Odile B.", "RANCH CASSEROLE"),
+            ("My pasta e ceci, serves 2 or me twice", "My pasta e ceci"),
+            ("Koshari on a budget (4)", "Koshari on a budget"), ("MON: Millet mash", "Millet mash"),
+            ("y'all asked so here it is!! my slow cooker spaghetti", "slow cooker spaghetti"),
+            ("ok so fish pie thing", "fish pie thing"),
+        ):  # fmt: skip
+            self.assertEqual(title_of(text)[0], title, text)
+
+    def test_what_stands_above_a_title(self) -> None:
+        for above in ("Eating well on a budget", "Day 3 - Dinner", "Skip to content"):
+            told = ("Bean and barley soup", "Serves 6", "", "150 g pearl barley", "2 onions")
+            self.assertEqual(read(above, *told).title, "Bean and barley soup", above)
+
+    def test_a_dish_named_only_in_a_greeting(self) -> None:
+        dish = read("hey here's that lentil lasagne!!", "does 6-8", "9 lasagne sheets", "1 onion")
+        self.assertEqual((dish.title, dish.servings), ("Lentil lasagne", 7.0))
+
+    def test_a_title_cut_at_the_edge(self) -> None:
+        dish = read("Potato-topped fish with fen-", "nel", "Serves 4", "700 g haddock", "1 egg")
+        self.assertEqual(dish.title, "Potato-topped fish with fennel")
+
+    def test_a_list_in_one_breath_under_its_name(self) -> None:
+        dish = read(
+            "ok so fish pie thing: 400g white fish, 300ml white sauce, 600g mash, 50g cheese",
+            "in a dish in that order 190 for 35 mins",
+            "does me him and 2 kids",
+        )
+        self.assertEqual((dish.title, dish.servings, len(lines(dish))), ("Fish pie thing", 4.0, 4))
+
+    def test_what_is_told_without_stops(self) -> None:
+        dish = read(
+            "you take a pound and a half of neck of lamb four big potatoes two carrots three "
+            "onions and a pint of water",
+            "layer it in the pot two hours slow that does four",
+        )
+        found = {line.food: line.grams for line in lines(dish)}
+        self.assertEqual(set(found), {"lamb_shoulder", "potato", "carrot", "onion", "water"})
+        self.assertAlmostEqual(found["lamb_shoulder"] or 0.0, 680.4, 0)
+
+
+class Lists(unittest.TestCase):
+    """How lists are laid out."""
+
+    def test_the_food_first_and_its_amount_behind_a_bar(self) -> None:
+        dish = read(
+            "Dal",
+            "Serves 4",
+            "Red lentils (dry) | 240 g",
+            "Brown rice (raw) | 280 g",
+            "Onion | 150 g",
+            "Boil all.",
+        )
+        self.assertEqual(
+            [(line.food, line.grams) for line in lines(dish)],
+            [("red_lentils", 240.0), ("brown_rice", 280.0), ("onion", 150.0)],
+        )
+
+    def test_a_sheet_that_begins_with_labels(self) -> None:
+        dish = read(
+            "Dish\tFish finger wraps",
+            "Serves\t4",
+            "Qty\tUnit\tIngredient\tNotes",
+            "12\t\tfish fingers\tfrozen",
+            "4\tlarge\ttortilla wraps\t",
+            "Warm the wraps and fill.",
+        )
+        self.assertEqual((dish.title, dish.servings), ("Fish finger wraps", 4.0))
+
+    def test_what_comes_from_the_cupboard_goes_on_with_the_list(self) -> None:
+        dish = read(
+            "Gnocchi bake",
+            "Serves 2",
+            "300 g gnocchi",
+            "100 g feta",
+            "From your cupboard: 1 tbsp olive oil, salt",
+            "Bake.",
+        )
+        self.assertEqual(
+            [line.food for line in lines(dish)], ["gnocchi", "feta", "olive_oil", "salt"]
+        )
+        self.assertEqual(len(dish.parts), 1)
+
+    def test_lines_marked_by_a_letter_stay_apart(self) -> None:
+        dish = read(
+            "Beef bowl",
+            "Serves 2",
+            "Beef 200g",
+            "Rice, cooked 400g",
+            "(A) Dashi 150ml",
+            "(A) Soy sauce 2 tbsp",
+            "Boil.",
+        )
+        found = {line.food: line.grams for line in lines(dish)}
+        self.assertEqual(found["rice"], 400.0)
+
+    def test_what_is_served_beside_and_measured_by_nobody_is_asked_for(self) -> None:
+        dish = read(
+            "Pies",
+            "Serves 6",
+            "500 g chicken thighs",
+            "200 g peas",
+            "Raita, to serve",
+            "Steamed rice, to serve",
+            "Bake.",
+        )
+        out = {line.food: line.left_out for line in lines(dish)}
+        self.assertEqual([food for food, gone in out.items() if gone], ["tzatziki"])
+        # Starch may be most of a plate: it is not passed over.
+        self.assertIsNone(plate_of(dish, library()).figures["net_carbs"].best)
+        self.assertTrue(
+            any("tzatziki" in note or "raita" in note for note in dish.notes), dish.notes
+        )
+        self.assertIn("no_grams", next(line.doubts for line in lines(dish) if line.left_out))
+
+
+class Roles(unittest.TestCase):
+    """What starchy food is in a dish; common practice, no source."""
+
+    def test_doughs_that_swim(self) -> None:
+        dish = read(
+            "Kopytka",
+            "Serves 4",
+            "1 kg potatoes",
+            "250 g flour",
+            "1 egg",
+            "Press the potatoes, knead with flour and egg, roll, cut. Boil till they swim.",
+        )
+        self.assertEqual(roles(dish).get("dumpling"), {"potato", "wheat_flour", "egg"})
+
+    def test_the_dough_of_a_dumpling_and_of_a_flat_bread(self) -> None:
+        told = (
+            "Serves 4", "Dough", "500 g flour", "200 ml water", "1 tsp salt", "Filling",
+            "300 g beef", "1 onion", "Knead, roll, fill.",
+        )  # fmt: skip
+        self.assertIn("dumpling", roles(read("Pelmeni", *told)))
+        self.assertIn("skillet_base", roles(read("Stuffed paratha", *told)))
+        self.assertIn("crust", roles(read("Beef pie", *told)))
+
+    def test_potatoes_under_a_lid(self) -> None:
+        dish = read(
+            "Chowder with a lid of puff",
+            "Serves 4",
+            "350 g potatoes, diced",
+            "500 ml fish stock",
+            "320 g puff pastry",
+            "Simmer the potatoes. Top with pastry and bake.",
+        )
+        self.assertEqual(roles(dish)["lid"], {"puff_pastry"})
+
+    def test_bread_crumbled_over_a_pan_with_lentils(self) -> None:
+        dish = read(
+            "Sausage and lentil pan",
+            "Serves 4",
+            "8 sausages",
+            "250 g green lentils",
+            "2 slices stale bread",
+            "Simmer. Crumb the bread over, grill till crunchy.",
+        )
+        self.assertEqual(roles(dish), {"crumb": {"bread"}})
+
+    def test_flour_for_a_crowd_still_thickens(self) -> None:
+        dish = read(
+            "Chicken pie",
+            "Serves 24",
+            "2.4 kg chicken",
+            "150 g plain flour",
+            "1.5 l milk",
+            "1.2 kg shortcrust pastry",
+            "Add flour, then milk. Cover with pastry.",
+        )
+        self.assertEqual(
+            (roles(dish)["thickener"], roles(dish)["lid"]), ({"wheat_flour"}, {"shortcrust"})
+        )
+
+    def test_a_potato_omelette_is_no_flat_bread(self) -> None:
+        dish = read(
+            "Tortilla de patatas",
+            "Serves 4",
+            "6 eggs",
+            "600 g potatoes",
+            "1 onion",
+            "Fry. Mix with the eggs.",
+        )
+        self.assertEqual(roles(dish), {"sliced_bake": {"potato"}})
+
+
+if __name__ == "__main__":
+    unittest.main()
