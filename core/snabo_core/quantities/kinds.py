@@ -21,7 +21,7 @@ LEAST_COMMANDS = 2
 _FOODS_IN_LETTERS = {"EVOO", "MSG", "TVP"}
 
 _FURNITURE = re.compile(
-    r"\b(?:jump to|skip to|skip (?:navigation|ad)\b|print(?: this| recipe| friendly)?\b(?! on)|pin (?:it|this|recipe)|save recipe|save (?:this|it) for later|"
+    r"\b(?:jump to|skip to|skip (?:navigation|ad)\b|print(?: this| recipe| friendly)?\b(?! on)|pin (?:it|this|recipe)|save recipe|save (?:this|it) for later|search (?:this|the|our) (?:site|blog|website|recipes)|^\W*by\s+\S.{1,40}\s+on\s+(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)|"
     r"rate (?:this|it|recipe)|share (?:this|on|it|the recipe)|did you make|tag (?:me|us|@)|"
     r"follow (?:me|us)|subscribe|newsletter|sign up|log ?in|sign in|advertisement|sponsored|"
     r"adverti[sz]ing|affiliate|copyright|all rights reserved|privacy|cookies?(?= policy| settings)|"
@@ -60,6 +60,8 @@ _DATED = re.compile(
     r"(?:(?:by|at|in)\s.{1,40}|[|·•–-].{1,60})?"
     # The head of a page in a book: "No. 37   SUPPERS".
     r"|\W*(?:no|nr|page|pg|p)\.?\s*\d{1,4}(?:\s+(?-i:[A-Z &]{3,40}))?\W*"
+    # Whose it is: "Mrs. Hebden".
+    r"|\s*(?:mrs|mr|ms|miss|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma)?)\b\.?\s+(?-i:[A-Z][a-z]+)(?:\s+(?-i:[A-Z])\S{0,15}){0,2}\W*"
     r"|\s*(?:©|\(c\)\s).{0,80}",
     re.IGNORECASE,
 )
@@ -126,6 +128,7 @@ _NOTE = re.compile(
     r"excellent|super|wonderful|yummy)\s+(?:with|on|cold|hot|the|for|as|if|next|in|eaten|served|reheated|when|alongside|after|made|too)\b"
     r"|(?:freezes|keeps|reheats|stores|tastes|doubles|halves)\s+\w+|goes\s+(?:\w+\s+)?with\b"
     r"|(?:any\s+)?leftovers\s+(?:keep|freeze|reheat|make|are|will|can|go|taste|do|become)\b"
+    r"|no added (?:salt|sugar)\W*$|(?:gluten|dairy|nut|egg|lactose)[\s-]free\W*$|suitable for\b"
     r"|note\s*\d|do not\b|don'?t\b|never\b|please\b|enjoy\b)",
     re.IGNORECASE,
 )

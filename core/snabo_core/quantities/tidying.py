@@ -39,7 +39,7 @@ _NUT_OF = re.compile(
 _BIG_SPOON = re.compile(r"\b(?:big|large|serving|table) spoon((?:ful)?s?)\b", re.IGNORECASE)
 # "Salt & lots of pepper": how much lots are, nobody says.
 _PLENTY = re.compile(
-    r"(?P<before>^|,\s*|\s(?:and|&|\+)\s+)(?:(?:lots|plenty|loads|heaps|masses) of|plenty|(?:a (?:little|bit of)|some)(?=\s+(?:(?:white|black|ground|fresh|sea) )?(?:salt|pepper|nutmeg)\b))"
+    r"(?P<before>^|,\s*|\s(?:and|&|\+)\s+)(?:(?:a lot|lots|plenty|loads|heaps|masses) of|plenty|(?:a (?:little|bit of)|some)(?=\s+(?:(?:white|black|ground|fresh|sea) )?(?:salt|pepper|nutmeg)\b))"
     r"\s+(?=[^\W\d])",
     re.IGNORECASE,
 )

@@ -32,11 +32,11 @@ _ONLY_A_PART = re.compile(
     r"\W*(?:(?:the|for the)\s+)?(?:base|topping|filling|sauce|crust|dressing|marinade|dough|pastry|garnish|batter|coating)\W*",
     re.IGNORECASE,
 )
-_CUT_WORD = re.compile(r"[a-z]-$")
+_CUT_WORD = re.compile(r"[A-Za-z]-$")
 # What stands on a page and is no title.
 LONGEST_TITLE_LINE = 70
 _ON_A_PAGE = re.compile(
-    r"[★☆|↓©]|jump|print|^recipe by\b|^home\s*[/|]|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
+    r"[★☆|↓©]|jump|print|^search\b|^skip\b|^recipe by\b|^home\s*[/|]|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
     r"cookie|share|posted|updated|\bsave\b|sign|log ?in|(?:contributed|submitted|written) by|"
     r"^(?:difficulty|level|skill|cuisine|course|category)\b",
     re.IGNORECASE,
@@ -105,7 +105,8 @@ class HeadLines(ListLines):
     def _take_title(self, text: str) -> None:
         self.titled = text
         follows = self.around.next()
-        if follows is not None and _CUT_WORD.search(text) and follows.text[:1].islower():
+        cut = follows is not None and _CUT_WORD.search(text) is not None
+        if follows is not None and cut and text[-2].isupper() == follows.text[:1].isupper():
             # "With fen-", and below it "nel".
             text = f"{text[:-1]}{follows.text}"
             self.around.place += 1
@@ -136,7 +137,9 @@ class HeadLines(ListLines):
         text = line.text
         if self.section != "head" or self.layout.parts or not (self.layout.title or self.about):
             return False
-        if re.fullmatch(r"\([^()\d]*\)", text) is not None and not self.around.names_food(text):
+        if re.fullmatch(r"\([^()\d]*\)", text) is not None and (
+            self._right_below_title() or not self.around.names_food(text)
+        ):
             return True
         if self._tells_before_list(text) or self._says_above_list(text):
             return True
@@ -145,13 +148,17 @@ class HeadLines(ListLines):
         if (has_amount(text) and counts) or is_step(text):
             # "A brunch that holds its own at dinner", alone above "Serves 4", is no list.
             return not any(c.isdigit() for c in text) and self._above_facts(line)
-        above = self.around.lines[self.around.place - 1].text if self.around.place else ""
-        if above == self.titled and not line.after_blank and GOES_ON.match(text):
+        if self._right_below_title() and not line.after_blank and GOES_ON.match(text):
             return True
         follows = self.around.next()
         facts = follows is not None and only_facts(follows.text)
         facts = facts and not self.around.names_food(text)
         return self.around.place < self.list_at or facts or self._above_facts(line)
+
+    def _right_below_title(self) -> bool:
+        """Tell the line under the one that holds the title."""
+        above = self.around.lines[self.around.place - 1].text if self.around.place else ""
+        return bool(above) and above == self.titled
 
     def _above_facts(self, line: Written) -> bool:
         """Tell a line of its own right above one that says nothing but whom it serves."""

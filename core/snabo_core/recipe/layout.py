@@ -408,7 +408,7 @@ class _Sorter(HeadLines, MethodLines):
             self.section = "list"
             return
         kind = "food" if _SALT_AND_PEPPER.fullmatch(text) else kind_of_line(text)
-        if kind == "note":
+        if kind == "note" or self._is_footnote(line):
             self._aside("note", text)
         elif line.step or kind == "step" or (kind == "heading" and is_step(text)):
             self.section = "method"
@@ -422,7 +422,7 @@ class _Sorter(HeadLines, MethodLines):
             self._aside("furniture", text)
         else:
             self.section, self.joined = "list", 0
-            for item in self._items(_NEEDED.sub("", text)):
+            for item in self._items(self._without_label(_NEEDED.sub("", text))):
                 self.layout.add_line(_without_number(item))
 
     def _in_words(self, line: Written) -> bool:

@@ -20,7 +20,8 @@ LONGEST_LINE = 400
 # No ingredient is broken over more lines than this beside its first.
 MOST_JOINED = 5
 _WHOLE_PART = re.compile(
-    r"^(?:for (?:the )?)?(?P<name>[^\W\d][^\d:,.]{1,40}):\s+(?P<rest>\S.*)$", re.IGNORECASE
+    r"^(?:for (?:the )?)?(?P<name>[^\W\d][^\d:,.–—-]{1,40})(?::|\s[-–—])\s+(?P<rest>\S.*)$",
+    re.IGNORECASE,
 )
 # What stands behind these belongs to the list above it.
 _AT_HAND = re.compile(
@@ -29,6 +30,11 @@ _AT_HAND = re.compile(
     re.IGNORECASE,
 )
 _MARKED_OFF = re.compile(r"^\([A-Z*]{1,2}\)\s*")
+_FOOTNOTE, _MARKED = (
+    re.compile(r"\s*(?P<mark>\*{1,3}|[†‡])(?=[^\W\d_])"),
+    r"(?<=[a-z)]){}(?=\s|$|,)",
+)
+_LABELLED = re.compile(r"^[^\W\d][^\d:,.()]{1,30}:\s+(?P<rest>\S.*)$")
 _NEXT_ITEM = re.compile(
     r"[,;]\s+(?=(?:\d|[½¼¾⅓⅔⅛]|an?\s|half\s|some\s|(?:large |small |good |big )?(?:pinch|handful|knob|splash|drizzle|dash)"
     r"|salt\b|pepper\b))",
@@ -66,6 +72,20 @@ class ListLines(Sorting):
         if not named or sum(has_amount(item) for item in items) < LEAST_ITEMS:
             return None
         return match["name"], items
+
+    def _is_footnote(self, line: Written) -> bool:
+        """Tell "*not included" below a list where "1 tbsp oil*" stands."""
+        note = _FOOTNOTE.match(line.raw)
+        listed = (item for _, items in self.layout.parts for item in items)
+        return note is not None and any(
+            re.search(_MARKED.format(re.escape(note["mark"])), item) for item in listed
+        )
+
+    def _without_label(self, text: str) -> str:
+        """Return what stands behind "gravy:" where that names a food with an amount by itself."""
+        told = _LABELLED.match(text)
+        own = told is not None and begins_with_amount(told["rest"])
+        return told["rest"] if told and own and self.around.names_food(told["rest"]) else text
 
     def _opens_plain_list(self, line: Written) -> bool:
         """Tell the first line of a list that stands behind a step ("Oven 350. 1 hr.")."""

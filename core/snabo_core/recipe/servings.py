@@ -35,7 +35,7 @@ _PEOPLE = (
 _CHILDREN = r"(?:kids?|children|child|toddlers?|little ones|small (?:people|ones)|little people)"
 # Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
 _BOTH = re.compile(
-    rf"\b(?P<low>{_N})\s*(?:hungry\s+)?(?:adults?|grown[\s-]?ups?|big(?: people| ones)?)\s*(?:,|and|plus|\+|&|with)+\s*"
+    rf"\b(?P<low>{_N})\s*(?:hungry\s+)?(?:adults?|grown[\s-]?ups?|big(?: people| ones)?)\s*(?:(?:,|and|plus|\+|&|with)+\s*)?"
     rf"(?P<high>{_N})\s*(?:small\s+)?{_CHILDREN}\b",
     re.IGNORECASE,
 )
@@ -173,7 +173,10 @@ _PARTY = re.compile(
     + ")?(?:" + _AND + _ONE_EATER.format(3) + ")?)",
     re.IGNORECASE,
 )  # fmt: skip
-_MAKES = re.compile(r"\b(?:makes|yields)\s+(?:\d|an?\b|one\b).*\b(?:serv|feed)", re.IGNORECASE)
+_MAKES = re.compile(
+    r"\b(?:makes|yields)\s+(?:\d|an?\b|one\b|two|three|four|five|six|eight|ten|twelve).*\b(?:serv|feed|each\b|of us\b|apiece)",
+    re.IGNORECASE,
+)
 _BRACKETED = re.compile(r"\([^()]*\)")
 # Without any of these words and a number nobody says for how many something is.
 _SPEAKS_OF_IT = re.compile(

@@ -46,7 +46,7 @@ _HERE = re.compile(
 )
 # "Hey, here's that lentil lasagne!!".
 _HERE_IS = re.compile(
-    r"^(?:(?:ok(?:ay)?|so|right|well|hi|hiya|hey|hello|yo)\b[\s,!]+){0,3}here(?:['’]s|\s+is)\s+(?:the|that|my|our|your)\s+"
+    r"^(?:(?:ok(?:ay)?|so|right|well|(?:hi|hiya|hey|hello|dear|yo)(?:\s+\w+){0,2})\b[\s,!–-]+){0,3}here(?:['’]s|\s+is)\s+(?:the|that|my|our|your)\s+"
     r"(?:(?:recipe|receipt)\s+(?:for|of)\s+(?:the|that|my|our)?\s*)?(?P<name>[a-z][a-z'’ -]{3,60}?)\W*$",
     re.IGNORECASE,
 )
@@ -65,6 +65,11 @@ _STOP = re.compile(r"(?<=[A-Za-z]{4})\.$")
 _DOTTED = re.compile(r"\s*(?:\.\s?){4,}\d{1,4}$")
 _SITE = re.compile(
     r"^(?P<name>.+?)\s+[-–—]\s+.{0,30}(?:kitchens?|cooks?|recipes|foods?|blog|magazine|eats|\.\w{2,3})$",
+    re.IGNORECASE,
+)
+# "Tuna bake (85p a portion)".
+_PRICED = re.compile(
+    r"\s*\(\s*(?:about\s+)?(?:[£$€]\s?\d+(?:\.\d\d)?|\d{1,3}\s?p)\s+(?:a|an|per|each)\b[^()]{0,20}\)\s*$",
     re.IGNORECASE,
 )
 _TAGS = re.compile(r"</?[a-z][a-z0-9]{0,9}>", re.IGNORECASE)
@@ -243,7 +248,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     bare = _IN_QUOTES.sub(r"\g<name>", _SAID_BEFORE.sub("", _SIGNS_BEHIND.sub("", bare)))
     for before in (_ASKED, _TODAY, _LABELLED, _DATED, _PAGE, _PLACE, _SO, _HERE):
         bare = before.sub("", bare)
-    bare = _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", bare))
+    bare = _PRICED.sub("", _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", bare)))
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
     told = _LABELS_BEHIND.search(bare)
     servings: Servings | None = None

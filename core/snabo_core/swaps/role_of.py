@@ -169,7 +169,7 @@ def _by_companions(
         return "crumb"
     if unnamed and _is_for_dumplings(line, group, context, book):
         return "dumpling"
-    if group.key == "crumbs" and unnamed and CRUMBED.search(context.steps) is not None:
+    if group.key == "crumbs" and unnamed and _is_around(context):
         return "crumb"
     if group.key == "crumbs" and context.minced and by_name not in {"crumb", "stuffing"}:
         if INTO_MINCE.search(context.steps) is not None:
@@ -199,6 +199,12 @@ def _floats(line: Line, context: Context, book: Book) -> bool:
     flour = (other for other in context.part.lines if _group_key(other, book) == "flour")
     enough = any((other.grams or 0.0) >= LEAST_DUMPLINGS for other in flour)
     return enough and (line.grams or 0.0) > 0 and FLOATING.search(context.steps) is not None
+
+
+def _is_around(context: Context) -> bool:
+    """Tell crumbs that something is turned in: "in flour, egg and crumbs"."""
+    told = CRUMBED.search(context.steps) or (context.eggs and FLOURED.search(context.steps))
+    return bool(told)
 
 
 def _group_key(line: Line, book: Book) -> str:
@@ -262,7 +268,9 @@ def _bound(line: Line, group: StarchGroup, context: Context, by_name: str | None
         return None
     if by_name is None and CRUMBLE.search(context.title):
         return "crumb"
-    held = context.minced if group.key == "oats" else by_name is None and _binds(line, context)
+    into = BOUND.search(f"{context.title} {context.part.name} {context.steps}".lower())
+    mixed = context.minced and (into is not None or INTO_MINCE.search(context.steps) is not None)
+    held = mixed if group.key == "oats" else by_name is None and _binds(line, context)
     return "binder" if held else None
 
 
