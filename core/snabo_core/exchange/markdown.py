@@ -8,6 +8,7 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
+from functools import lru_cache
 from itertools import islice, pairwise
 
 from markdown_it import MarkdownIt
@@ -41,6 +42,8 @@ from snabo_core.recipe.written import columns_named, only_amount, row_told, with
 
 # Lines above the list that are looked at for servings and times; a long story has fifty.
 MOST_STORY = 200
+# A line is asked from several sides, and long tables say one thing again.
+REMEMBERED = 256
 # Never over the end of a line: a file of empty ones would be gone through line by line anew.
 _MARKS = re.compile(
     r"^(?:#{1,6}[ \t]+\S|[ \t]*[-*+][ \t]+\S|[ \t]*\d{1,2}[.)][ \t]+\S)", re.MULTILINE
@@ -437,6 +440,7 @@ def _tells_figures(line: str, found: _Found) -> bool:
     return found.place == "figures" or tells_figures(line) or _LABEL.match(line) is not None
 
 
+@lru_cache(maxsize=REMEMBERED)
 def _serves(text: str) -> bool:
     layout = sort_lines(f"x\n{text}", lambda _: False)
     return layout.servings is not None or layout.makes != ""

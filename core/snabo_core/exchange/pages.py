@@ -93,9 +93,20 @@ def html_in(content: bytes) -> bytes | None:
 
 
 def decoded(content: bytes) -> str:
-    """Return the text of a page by its byte order mark, what it declares, or UTF-8."""
-    _, text = html_to_unicode(None, content, default_encoding="utf-8")
+    """Return the text of a page by its byte order mark, what it declares, or as it can be read.
+
+    What is no UTF-8 is as Windows writes (the encoding standard's fallback): its ½ is kept.
+    """
+    _, text = html_to_unicode(None, content, auto_detect_fun=_encoding_of)
     return text
+
+
+def _encoding_of(content: bytes) -> str:
+    try:
+        content.decode("utf-8")
+    except UnicodeDecodeError:
+        return "cp1252"
+    return "utf-8"
 
 
 def read_page(source: str) -> Page:

@@ -72,6 +72,8 @@ MOST_ITEMS, MOST_CELLS = 2000, 8
 # Groups lie in no more than one another; a file of more recipes than these is a library.
 DEEPEST_GROUP, MOST_FOUND = 2, 200
 
+UNITS_IN_NAMES = {"g": "g", "grams": "g", "mg": "mg", "kcal": "kcal", "kj": "kJ"}
+
 
 def recipes_of_fields(documents: Any) -> list[Found]:
     """Return the recipes among decoded JSON or YAML, each once; those with the longest list first.
@@ -153,7 +155,7 @@ def _thing(node: Node) -> Node | None:
     label = _said(fields, _LABEL)
     if isinstance(label, Mapping):
         # Keys of two words are written in one: "saturatedFat", "saturated_fat".
-        thing["label"] = [f"{_words(key)}: {text_of(value)}" for key, value in label.items()]
+        thing["label"] = [_figure(key, text_of(value)) for key, value in label.items()]
     elif label is not None:
         thing["label"] = _texts(label)
     return thing
@@ -164,6 +166,14 @@ def _among_steps(method: Any) -> list[Any] | None:
     steps = [one for one in method if isinstance(one, Mapping)] if isinstance(method, list) else []
     named = [_said(_by_letters(one), _NAMES["recipeIngredient"]) for one in steps]
     return [item for some in named if isinstance(some, list) for item in some] or None
+
+
+def _figure(key: Any, said: str) -> str:
+    """Return a figure of a label as a line; its unit may stand in its name: "carbs_g: 36"."""
+    words = _words(key)
+    name, _, unit = words.rpartition(" ")
+    behind = name and unit in UNITS_IN_NAMES and said[-1:].isdigit()
+    return f"{name}: {said} {UNITS_IN_NAMES[unit]}" if behind else f"{words}: {said}"
 
 
 def _words(key: Any) -> str:

@@ -13,6 +13,7 @@ import lxml.html
 
 from snabo_core.exchange.page_sections import stands_alone
 from snabo_core.quantities.kinds import begins_with_amount
+from snabo_core.recipe.around import opens_list
 from snabo_core.recipe.claims import columns_of
 from snabo_core.recipe.facts import is_fact_label, only_times, times_in
 from snabo_core.recipe.sections import INGREDIENTS, METHOD
@@ -235,6 +236,33 @@ def _tell_named_steps(tree: Any) -> None:
         name.append(_colon())
 
 
+def _tell_parts(tree: Any) -> None:
+    """Mark the heading of a list of what is weighed, though it may name a food: "Brown butter"."""
+    for head in tree.iter("h3", "h4", "h5", "h6"):
+        listed = head.getnext()
+        words = head.text_content().strip()
+        if listed is None or listed.tag not in {"ul", "ol"} or not words or words[-1] in ".:!?)":
+            continue
+        items = [" ".join(one.text_content()[:200].split()) for one in listed.iter("li")]
+        weighed = sum(map(begins_with_amount, items))
+        if weighed * 2 >= len(items) > 0 and not opens_list(words):
+            head.append(_colon())
+
+
+def _tell_nested(tree: Any) -> None:
+    """Put what stands in a list below one item behind it: how it is prepared, not another food."""
+    for inner in tree.xpath("//ul/li/ul | //ul/li/ol"):
+        item = inner.getparent()
+        own = " ".join((item.text or "").split())
+        below = [" ".join(one.text_content().split()) for one in inner.iter("li")]
+        if not begins_with_amount(own) or any(map(begins_with_amount, below)):
+            continue
+        told = lxml.html.Element("span")
+        told.text = "".join(f", {words}" for words in below if words)
+        item.replace(inner, told)
+        item.text = own
+
+
 def _colon() -> Any:
     found = lxml.html.Element("span")
     found.text, found.tail = ":", " "
@@ -264,6 +292,8 @@ def visible_words(tree: Any) -> str:
     _drop_what_is_around(tree)
     _keep_lines(tree)
     _tell_named_steps(tree)
+    _tell_nested(tree)
+    _tell_parts(tree)
     _tell_tables(tree)
     _tell_inline(tree)
     _tell_pairs(tree)

@@ -51,7 +51,7 @@ class Hit:
     score: float
 
 
-@lru_cache(maxsize=50_000)
+@lru_cache(maxsize=20_000)
 def plain_word(word: str) -> str:
     """Return a word as kitchen words are compared: small letters, no accents, singular."""
     bare = "".join(c for c in unicodedata.normalize("NFKD", word) if not unicodedata.combining(c))

@@ -244,7 +244,7 @@ _SOME_OF = re.compile(
 )
 
 # A line is looked at from several sides; what was seen is remembered for a while.
-REMEMBERED = 2048
+REMEMBERED = 512
 # What is needed and is no food: "8 wooden skewers", "1-litre pie dish, greased".
 _EQUIPMENT = re.compile(
     r"^\W*(?:(?:an?|some|one|two|you(?:'ll|’ll| will)? (?:also )?need|\d++(?:[.,/]\d++)?+)[\s-]++(?:[x×]\s++)?+){0,3}+"

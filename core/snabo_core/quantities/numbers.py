@@ -6,7 +6,7 @@ import re
 from functools import lru_cache
 
 # The same words are asked about from several sides.
-REMEMBERED = 2048
+REMEMBERED = 512
 MOST_THOUSANDS = 20_000
 FRACTIONS = {
     "½": "1/2", "⅓": "1/3", "⅔": "2/3", "¼": "1/4", "¾": "3/4", "⅕": "1/5", "⅖": "2/5",

@@ -18,7 +18,7 @@ from snabo_core.quantities.kinds import (
     without_enumeration,
 )
 from snabo_core.recipe.facts import yield_in
-from snabo_core.recipe.lines import measures
+from snabo_core.recipe.lines import measures, only_facts
 from snabo_core.recipe.sections import INGREDIENTS, METHOD
 from snabo_core.recipe.servings import lists_ingredients, only_servings, servings_in
 from snabo_core.recipe.titles import stands_above, title_of
@@ -142,7 +142,8 @@ class Around:
             return False
         short = len(follows.text.split()) <= MOST_NAME_WORDS and follows.text[-1:] not in ".!?:,"
         named = short and any(map(self._says_dish, follows.text.split()))
-        return named and not begins_with_amount(follows.text) and only_servings(below.text)
+        facts = only_servings(below.text) or only_facts(below.text)
+        return named and facts and not begins_with_amount(follows.text)
 
     def title_goes_on(self, title: str, below: Written) -> bool:
         """Tell the second line of a name: "Turkey and barley", below it "stuffed cabbage"."""

@@ -40,6 +40,8 @@ _NAMES = {
     "fat": r"(?:total fat|fats?)",
     "kcal": r"(?:calories|energy|kcals?|cals?)(?:\s+(?:per|a|each)\s+(?:serving|portion|head))?",
 }
+# Without one of these a line claims nothing.
+_ANY_NAME = re.compile(rf"(?:{'|'.join(_NAMES.values())}|k?cal)", re.IGNORECASE)
 _WORDS = {"kcal": "energy", "net_carbs": "net carbs", "saturated": "saturated fat",
           "sodium_mg": "sodium"}  # fmt: skip
 _UNITS = {"kcal": "kcal", "sodium_mg": "mg"}
@@ -200,6 +202,8 @@ def _across(head: Sequence[str], row: str) -> list[tuple[str, str]]:
 
 def _figures(line: str) -> list[tuple[str, str]]:
     """Return figures by key: "Fat 12 g, protein 9 g" or "12 g fat, 9 g protein"."""
+    if _ANY_NAME.search(line) is None:
+        return []
     rest = _OF_WHAT.sub("", line)
     behind, before = _paired(rest, before=False), _paired(rest, before=True)
     if len(behind) != len(before):

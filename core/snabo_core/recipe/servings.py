@@ -13,7 +13,7 @@ MOST_SERVINGS = 200.0
 LOOKED_AT = 200
 LONGEST_HEAD = 70
 # A line is asked from several sides.
-REMEMBERED = 2048
+REMEMBERED = 512
 _N = r"\d{1,3}(?:\.\d)?"
 _RANGE = (
     rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving) or)\s*(?P<high>{_N})"

@@ -89,7 +89,7 @@ _SIDE_BY_SIDE = re.compile(
 _GAP = re.compile(r"(?<=\S)(?: {3,}|\s*\t\s*)(?=\S)")
 COLUMNS = 2
 # A line is asked from several sides.
-REMEMBERED = 2048
+REMEMBERED = 512
 _SERVES = re.compile(
     r"(?:serves|servings|feeds|yields?|makes|portions|covers)\b\W*\w", re.IGNORECASE
 )
