@@ -10,6 +10,7 @@ from snabo_core.plate import plate_of
 from snabo_core.quantities.kinds import is_step, kind_of_line
 from snabo_core.quantities.reading import read_lines
 from snabo_core.recipe import read_recipe
+from snabo_core.recipe.from_steps import lines_in_steps
 from snabo_core.recipe.servings import only_servings, servings_in
 from snabo_core.recipe.titles import title_of
 from snabo_core.swaps.book import book
@@ -95,6 +96,18 @@ class Lines(unittest.TestCase):
             self.assertEqual([line.food for line in read_lines(text, library())], [food], text)
         self.assertEqual(read_lines("200g fresh flat rice noodles", library())[0].form, "fresh")
 
+    def test_a_word_like_another_is_left_as_it_is(self) -> None:
+        self.assertEqual(read_lines("batter: 140g plain flour", library())[0].food, "wheat_flour")
+        self.weighed("a lot of black pepper", black_pepper=(0.1, 4))
+        self.weighed("Saffron pinch", saffron=(0.05, 0.5))
+        self.weighed("500 g yellow polenta flour", cornmeal=(500, 500))
+
+    def test_minced_is_no_minutes(self) -> None:
+        found = lines_in_steps(
+            ["take a pound of minced beef and a handful of mint"], "uk", library()
+        )
+        self.assertEqual(found, ["a pound of minced beef", "a handful of mint"])
+
     def test_protein_pasta_weighs_what_it_weighs(self) -> None:
         self.weighed("320g protein pasta (dry)", pasta=(320, 320))
         self.assertIsNone(read_lines("20g protein per serving", library())[0].grams.best)
@@ -143,6 +156,8 @@ class Heads(unittest.TestCase):
             ("Koshari on a budget (4)", "Koshari on a budget"), ("MON: Millet mash", "Millet mash"),
             ("y'all asked so here it is!! my slow cooker spaghetti", "slow cooker spaghetti"),
             ("ok so fish pie thing", "fish pie thing"),
+            ("Tuna Pasta Bake (85p a portion)", "Tuna Pasta Bake"),
+            ("GNOCCHETTI WITH SAUSAGE (x4)", "GNOCCHETTI WITH SAUSAGE"),
         ):  # fmt: skip
             self.assertEqual(title_of(text)[0], title, text)
 
@@ -150,6 +165,14 @@ class Heads(unittest.TestCase):
         for above in ("Eating well on a budget", "Day 3 - Dinner", "Skip to content"):
             told = ("Bean and barley soup", "Serves 6", "", "150 g pearl barley", "2 onions")
             self.assertEqual(read(above, *told).title, "Bean and barley soup", above)
+
+    def test_what_stands_around_a_title_is_no_food(self) -> None:
+        told = ("Bean soup", "(a thick bean and barley one)", "Serves 4", "Mrs. Hebden",
+                "200 g beans", "150 g pearl barley", "1 tbsp oil*", "*not included")  # fmt: skip
+        for above in ("Search this site", "RECIPE   REVIEWS (41)   NUTRITION", "Skip to recipe"):
+            dish = read(above, *told)
+            self.assertEqual((dish.title, dish.servings), ("Bean soup", 4.0), above)
+            self.assertEqual(len(lines(dish)), 3, [line.text for line in lines(dish)])
 
     def test_a_dish_named_only_in_a_greeting(self) -> None:
         dish = read("hey here's that lentil lasagne!!", "does 6-8", "9 lasagne sheets", "1 onion")
@@ -194,6 +217,18 @@ class Lists(unittest.TestCase):
             [(line.food, line.grams) for line in lines(dish)],
             [("red_lentils", 240.0), ("brown_rice", 280.0), ("onion", 150.0)],
         )
+
+    def test_a_table_with_labels_above_its_head(self) -> None:
+        dish = read("Recipe,Squash stew", "Portions,16", "ingredient,qty,unit",
+                    "butternut squash,3,kg", "onions,8,", "couscous,1.2,kg")  # fmt: skip
+        self.assertEqual((dish.title, dish.servings), ("Squash stew", 16.0))
+        self.assertEqual([line.grams for line in lines(dish)][::2], [3000.0, 1200.0])
+
+    def test_a_part_named_before_a_dash_or_a_colon(self) -> None:
+        dish = read("Toad", "Serves 4", "8 sausages", "batter - 140g plain flour, 4 eggs",
+                    "gravy: 1 stock cube in 400ml water", "Bake.")  # fmt: skip
+        self.assertIn("Batter", [part.name for part in dish.parts])
+        self.assertNotIn("instant_gravy", [line.food for line in lines(dish)])
 
     def test_a_sheet_that_begins_with_labels(self) -> None:
         dish = read(

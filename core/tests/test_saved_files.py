@@ -56,6 +56,13 @@ def pot(**recipe: Any) -> Dish:
 class SavedFiles(unittest.TestCase):
     """Every file of the set, whole."""
 
+    def test_fractions_as_windows_writes_them_are_kept(self) -> None:
+        told = "Pot\n\nServes 4 – takes 1½ hours\n\n½ kg peas\n100 ml crème fraîche\n\nBoil.\n"
+        for encoding in ("cp1252", "utf-8", "utf-8-sig", "utf-16"):
+            dish = read("pot.txt", told.encode(encoding)).dishes[0]
+            self.assertEqual(dish.told.total_minutes, 90.0, encoding)
+            self.assertEqual(dish.parts[0].lines[0].grams, 500.0, encoding)
+
     def test_each_file_says_what_it_says(self) -> None:
         told = json.loads((DATA / "saved.json").read_text())
         self.assertEqual(set(told), {path.name for path in (DATA / "saved").iterdir()})

@@ -75,6 +75,12 @@ _BUTTON = re.compile(
     r"[\d.,]+\s*[km]?\s+(?:shares?|likes?|saves?|views?|pins?|comments?|reviews?|ratings?|photos?))\W*$",
     re.IGNORECASE,
 )
+# What the leaves of a page are called: "RECIPE   REVIEWS (41)   NUTRITION".
+_TAB = re.compile(
+    r"(?:recipes?|reviews?|nutrition|ingredients|method|directions|instructions|videos?|comments?|tips|photos?|notes|q&a)",
+    re.IGNORECASE,
+)
+_COUNT_BEHIND = re.compile(r"\s*\(\d+\)")
 _STARS = re.compile(
     r"^\W*\d\.\d\s*\(\d[\d,.]*k?(?:\s*(?:ratings?|reviews?|votes?))?\)\W*$|^\W*\d(?:\.\d)?\s+stars?\W*$|^by\s+[A-Z][\w'’. -]{2,40}\s*[·|•]|\b\d(?:\.\d+)?\s+from\s+[\d,]+\s+(?:votes?|ratings?|reviews?)\b|^\W*ratings?\b\W*\d|^\W*u/\w+\b|[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b",
     re.IGNORECASE,
@@ -307,7 +313,9 @@ def is_button(text: str) -> bool:
         return sum(_BUTTON.match(piece) is not None for piece in pieces) * 2 > len(pieces)
     words = [word for word in re.split(r"\s+", text.strip()) if word]
     # "HOME ABOUT RECIPES SHOP".
-    menu = len(words) > 2 and text.isupper() and all(map(_BUTTON.match, words))
+    bare = re.split(r"\s+", _COUNT_BEHIND.sub("", text).strip())
+    tabs = len(bare) > 1 and all(map(_TAB.fullmatch, bare))
+    menu = tabs or (len(words) > 2 and text.isupper() and all(map(_BUTTON.match, words)))
     return menu or _BUTTON.match(text) is not None
 
 

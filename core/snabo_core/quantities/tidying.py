@@ -131,7 +131,7 @@ _COOKING_SPOON = re.compile(r"\bcooking[\s-]?spoon(?:ful)?s?\b", re.IGNORECASE)
 _LITTLE_SPOON = re.compile(r"\b(?:small|little|tea) spoon((?:ful)?s?)\b", re.IGNORECASE)
 # "mint small bunch": an amount in words that stands behind its food.
 _AMOUNT_LAST = re.compile(
-    r"^(?P<food>[^\W\d][^\d,;(]*?)(?:,?\s+(?P<amount>(?:an?\s+)?(?:small|large|big|good)\s+(?:bunch|handful|pinch|knob|sprig|bulb|head|squirt|splash|drizzle|dollop|squeeze|glug))"
+    r"^(?P<food>[^\W\d][^\d,;(]*?)(?:,?\s+(?P<amount>(?:an?\s+)?(?:(?:small|large|big|good)\s+)?(?:bunch|handful|pinch|knob|sprig|bulb|head|squirt|splash|drizzle|dollop|squeeze|glug))"
     r"|,?\s+(?P<words>(?:an?|one|half an?)\s+(?:pound|kilo|lb|pint|litre|liter|tablespoon|teaspoon|dessertspoon|tbsp|tsp|cup|knob|handful|pinch|bunch|splash|drizzle|glug|glass|wineglass|mug|"
     r"dash|sprig|clove|tin|can|jar|little)))$",
     re.IGNORECASE,

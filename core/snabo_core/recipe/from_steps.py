@@ -32,7 +32,7 @@ _ENDS = re.compile(
     # "2 tablespoons of flour salt and pepper" in who speaks without a comma.
     r"(?<=[a-z]{3})(?<!\bsea)(?<!\brock)(?<!kosher)(?<!table)(?<!celery)(?<!garlic)(?<!onion)"
     r"(?<!flaky)(?<!fine)(?<!coarse)(?<!curing)(?<!cooking)\s(?=salt\b)|"
-    r"\s(?:and|some|add|then|in|into|with|to|for|over|until|till|on|from|while|at)\s|,",
+    r"\s(?:and|some|add|then|in|into|with|to|for|over|until|till|on|from|while|at|you|we|i)\s|,",
     re.IGNORECASE,
 )
 _PARTED = re.compile(
@@ -46,8 +46,8 @@ _LAST_WORD = re.compile(r"\w*$")
 LONGEST_SHORT = 8
 _DETAIL = re.compile(r"^,\s*(?:\w+ly\s+)?(?:drained|halved|sliced|chopped|crushed|grated|peeled|rinsed|diced|thawed|torn|"
                      r"crumbled|beaten)(?:\s+and\s+\w+)?\b", re.IGNORECASE)  # fmt: skip
-_NO_FOOD = re.compile(r"^\s*(?:°|degrees?|[cf]\b|mins?|minutes?|hours?|hrs?|h\b|secs?|seconds?|cm|mm|inch|days?|%|x\s*\d|"
-                      r"times?|dips?|batches|layers?|more|fan|gas)", re.IGNORECASE)  # fmt: skip
+_NO_FOOD = re.compile(r"^\s*(?:°|%|x\s*\d|(?:degrees?|[cf]|mins?|minutes?|hours?|hrs?|h|secs?|seconds?|cm|mm|"
+                      r"inch(?:es)?|days?|times?|dips?|batches|layers?|more|fan|gas)\b)", re.IGNORECASE)  # fmt: skip
 
 
 def lines_in_steps(steps: Sequence[str], system: str, library: Library) -> list[str]:

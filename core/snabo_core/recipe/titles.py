@@ -92,11 +92,11 @@ _FOR_SO_MANY = re.compile(
     r"\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
     r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?\s*[)\]]?\s*$"
     # "Leek pie (4 p)", "Koshari on a budget (4)".
-    r"|\s*\(\s*\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*\)\s*$",
+    r"|\s*\(\s*(?:[x×]\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*\)\s*$",
     re.IGNORECASE,
 )
 _LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•(\[]+?)\s*[)\]]?$")
-_NUMBER_ALONE = re.compile(r"\W*(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)\W*")
+_NUMBER_ALONE = re.compile(r"\W*(?:[x×]\s?)?(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)\W*")
 _DASHED = re.compile(r"\s+[-–—]\s+")
 _TIME_ONLY = re.compile(
     r"(?:prep|cook|bake|total)\s+\d{1,3}|"

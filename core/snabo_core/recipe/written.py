@@ -112,6 +112,11 @@ _COUNTED = re.compile(r"^(?P<n>\d{1,2})\s+(?:[-–—]\s+)?(?=[^\W\d])")
 LEAST_STEPS, MOST_HEADING_WORDS = 3, 4
 # "Leeks 2, peas 100g, garlic 3 cloves": where the food stands first, its amount ends the item.
 _NAME_FIRST = re.compile(r"^[^\W\d][^\d½¼¾]{1,40}?[\s:]+(?:x\s?)?(?=[\d½¼¾])")
+# "Saffron pinch", "basil handful".
+_LITTLE_BEHIND = re.compile(
+    r"[^\W\d][^\d,;()]{2,30}\s(?:an?\s+)?(?:pinch|handful|knob|splash|drizzle|dash|glug)",
+    re.IGNORECASE,
+)
 # "Olive oil (2 tbsp)".
 _LAST_BRACKET = re.compile(r"[^\W\d][^\d()]*\((?P<amount>[^()]{1,20})\)")
 
@@ -284,7 +289,14 @@ def _rows_told(pieces: list[str]) -> list[str]:
     result: list[str] = []
     columns: list[str] = []
     sign = ","
+    heads = (found for piece in pieces for mark in _MARKS if (found := _head_of(piece, mark)))
+    above, _ = next(heads, ("", []))
     for piece in pieces:
+        label, _, said = piece.partition(above) if above and not columns else ("", "", "")
+        if said.strip(above) and _FACT_CELL.fullmatch(label.strip()) is not None:
+            # "Portions,16" above the head of the table.
+            result.append(f"{label.strip()}: {said.strip(above)}")
+            continue
         if not piece.strip():
             result.append(piece)
             continue
@@ -479,6 +491,8 @@ def ends_with_amount(text: str) -> bool:
     name = _NAME_FIRST.match(text)
     bracket = _LAST_BRACKET.fullmatch(text)
     if bracket is not None and only_amount(bracket["amount"]):
+        return True
+    if _LITTLE_BEHIND.fullmatch(text) is not None:
         return True
     if name is None:
         return False
