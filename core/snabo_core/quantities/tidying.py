@@ -97,7 +97,7 @@ _WHITES = re.compile(
 _LESS_FAT = re.compile(r"\b\d\d\s?% (?:less|reduced|lower)[\s-]fat\b", re.IGNORECASE)
 # "Meat broth 1 litre and a half".
 _HALF_MORE = re.compile(
-    r"\b(?P<n>\d|an?|one|two|three)\s+(?P<unit>lit(?:re|er)s?|pints?|pounds?|kilos?|cups?) and a half\b",
+    r"(?:\b(?P<n>\d|an?|one|two|three)\s+|^)(?P<unit>lit(?:re|er)s?|pints?|pounds?|kilos?|cups?) and a half\b",
     re.IGNORECASE,
 )
 # "1 garlic bulb" is a head of it.
@@ -223,7 +223,8 @@ _CIRCA = re.compile(r"^\s*ca?\.\s*(?=\d)|(?<=[,;(–-])\s*ca?\.\s*(?=\d)", re.IG
 
 def _half_more(said: re.Match[str]) -> str:
     """Return "1.5 litre" for "1 litre and a half"."""
-    number = {"a": 1, "an": 1, "one": 1, "two": 2, "three": 3}.get(said["n"].lower(), said["n"])
+    told = (said["n"] or "one").lower()
+    number = {"a": 1, "an": 1, "one": 1, "two": 2, "three": 3}.get(told, told)
     return f"{number}.5 {said['unit']}"
 
 

@@ -153,7 +153,7 @@ WORDS: dict[str, str] = {
     "lb": "pound", "pound": "pound", "oz": "ounce", "ounce": "ounce",
     "ml": "millilitre", "millilitre": "millilitre", "milliliter": "millilitre",
     "cl": "centilitre", "dl": "decilitre", "l": "litre", "litre": "litre", "liter": "litre",
-    "tin": "can", "packet": "pack", "pkg": "pack",
+    "bu": "bunch", "tin": "can", "packet": "pack", "pkg": "pack",
     "package": "pack", "pkt": "pack", "pack": "pack", "env": "pack", "envelope": "pack", "cc": "millilitre", "dsp": "dessertspoon",
     "dollop": "spoonful", "dod": "knob", "lug": "glug", "rasher": "rasher", "strip": "rasher", "inche": "inch",
     "teacupful": "teacup", "bundle": "bunch", "tooth": "clove", "teeth": "clove", "toothe": "clove",

@@ -205,9 +205,10 @@ class Around:
             made = names_component(bare) and opened > 0
             lone = made or line.after_blank or opened == 0 or follows.marked
             # Set apart like the headings before it, it may open a part of one line.
-            apart = line.after_blank and not follows.after_blank and opened > 1
+            named = self._named_below(bare)
+            apart = opened > 1 and ((line.after_blank and not follows.after_blank) or named)
             enough = self.amounts_follow(1 if apart else 2)
-            lone = lone or self._named_below(bare) or self._among_amounts(bare)
+            lone = lone or named or self._among_amounts(bare)
             if not lone or _SEASONING.search(bare) is not None or not enough:
                 return None
         return bare.capitalize()

@@ -27,10 +27,10 @@ _ADJ = (
     r"(?:(?:hungry|generous|hearty|large|big|small|polite|people|adults?|main|side|good)\s+){0,2}"
 )
 # Who eats, and nothing else: one or two words of any kind may stand before.
-_FOLK = r"(?:people|persons|eaters|diners|guests|mouths|grown[\s-]?ups|covers|heads|pax|ppl)"
+_FOLK = r"(?:people|persons|eaters|diners|guests|mouths|grown[\s-]?ups|grand(?:children|kids)|teenagers|friends|workers|students|helpers|walkers|hikers|farmhands|covers|heads|pax|ppl)"
 _PEOPLE = (
     rf"(?:{_FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
-    r"personas|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals)"
+    r"personas|os[oó]b[ay]?|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals)"
 )
 _CHILDREN = r"(?:kids?|children|child|toddlers?|little ones|small (?:people|ones)|little people)"
 # Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
@@ -80,6 +80,12 @@ _SERVES = tuple(
 # "Batch: 10 x 250 g".
 _BATCH_OF = re.compile(
     rf"^\W*(?:batch|yield|portions?|servings?|makes)\s*[:=]\s*{_RANGE}(?=\s*[x×]\s*\d+\s*(?:g|ml|kg|oz)\b)",
+    re.IGNORECASE,
+)
+# "Makes 12. Serving: 2 muffins": for six.
+_PIECES_A_SERVING = re.compile(
+    rf"\b(?:makes|yields?)\b\s*:?\s*(?P<made>{_N})\b.{{0,40}}?\b(?:serving|portion)(?:\s+size)?\s*[:=]?\s*"
+    rf"(?P<each>{_N})\s+(?!people|persons?|servings?|portions?|g\b|ml\b|cups?\b)[a-z]",
     re.IGNORECASE,
 )
 # A piece of these is a meal; of others (dumplings, squares, crackers) several are.
@@ -233,6 +239,8 @@ def _counted_out(plain: str) -> re.Match[str] | None:
     """Return where a line counts those who eat: "serves 4", "batch: 10 x 250 g"."""
     if (batch := _BATCH_OF.match(plain)) is not None:
         return batch
+    if _PIECES_A_SERVING.search(plain) is not None:
+        return None
     found = (pattern.search(plain) for pattern in _SERVES)
     return next((m for m in found if m and not _WHOLE_ONE.match(plain[m.start("low") :])), None)
 
@@ -245,7 +253,7 @@ def _party_in(text: str) -> re.Match[str] | None:
 
 def _shared_out(plain: str) -> Servings | None:
     """Return among how many what is made goes: "makes 6 waffles, 2 each"."""
-    shared = _EACH.search(plain)
+    shared = _EACH.search(plain) or _PIECES_A_SERVING.search(plain)
     if shared is None or float(shared["each"]) <= 0:
         return None
     eaters = float(shared["made"]) / float(shared["each"])
