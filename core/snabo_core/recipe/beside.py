@@ -26,7 +26,7 @@ def unmeasured_out(
 ) -> tuple[tuple[Part, ...], tuple[str, ...]]:
     """Leave out what is served beside a dish and has no amount, and return the names of that.
 
-    It is no part of the plate until the cook says how much of it there is; what it may hold is
+    One tap puts it in. It is no part of the plate until the cook says how much of it there is; what it may hold is
     named all the same. Starchy food stays in, unknown as it is: it may be most of the plate.
 
     Args:
@@ -43,7 +43,7 @@ def unmeasured_out(
         if food.starch == "full":
             return line
         names.append(food.name)
-        return replace(line, left_out=True)
+        return replace(line, optional=True, left_out=True)
 
     kept = tuple(
         replace(part, lines=tuple(looked_at(line, part) for line in part.lines)) for part in parts
