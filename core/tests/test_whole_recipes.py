@@ -113,8 +113,8 @@ class Whole(unittest.TestCase):
 
     def test_those_set_aside(self) -> None:
         aside = [recipe for recipe in recipes() if recipe.set_aside]
-        self.assertGreaterEqual(len(aside), 10)
+        self.assertGreaterEqual(len(aside), 8)
         marks = score(aside)
-        for what, least in (("title", 0.7), ("servings", 0.85), ("foods", 0.8), ("slots", 0.65)):
+        for what, least in (("title", 0.8), ("servings", 0.95), ("foods", 0.9), ("slots", 0.8)):
             self.assertGreaterEqual(marks.share(what), least, what)
-        self.assertGreaterEqual(marks.share("plates told"), 0.9)
+        self.assertEqual(marks.share("plates told"), 1.0)

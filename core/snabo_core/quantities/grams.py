@@ -27,7 +27,7 @@ SOLE_COUNTS = ("bulb", "head", "loaf", "fillet", "sheet", "piece", "leaf", "stal
                "link", "cap", "nest", "slice", "block", "spear", "pod", "rasher", "square",
                "cube")  # fmt: skip
 CONTAINERS = {"can", "jar", "pack", "bag", "block", "tub", "carton", "box", "tube", "ball",
-              "bottle", "punnet"}  # fmt: skip
+              "bottle", "punnet", "sleeve"}  # fmt: skip
 SEALED = {"can", "jar", "bottle", "tub", "carton"}
 # Flour for a board or for turning food in; common practice, no source.
 DUSTING = (5.0, 15.0, 30.0)

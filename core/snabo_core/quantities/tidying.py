@@ -63,6 +63,11 @@ _WITH_LIQUID = re.compile(
 _NOT_DRAINED = re.compile(
     r"\b(?:do not|don['’]?t|never|not|without) drain(?:ed|ing)?\b", re.IGNORECASE
 )
+# "2 tbsp puree": that of a tube.
+_PUREE_ALONE = re.compile(
+    r"^(?P<n>(?:\d|an?\s|one\s|two\s|[½¼¾])[^,;()]{0,12}(?:tbsps?|tsps?|\w*spoons?(?:ful)?|squeeze|tube))\s+(?:of\s+)?pur[eé]e$",
+    re.IGNORECASE,
+)
 # "GF macaroni", "DF spread".
 _FREE_FROM = re.compile(r"\b(?P<what>GF|DF)\b(?=\s+[a-z])")
 _FREE = {"GF": "gluten-free", "DF": "dairy-free"}
@@ -142,6 +147,12 @@ _HALF_AND_HALF = re.compile(
 )
 _N_FOR_AND = re.compile(r"(?<=[a-z])\s+'?n'?\s+(?=[a-z])", re.IGNORECASE)
 _COMMA_AT_THE_END = re.compile(r"(?<![\s,])[\s,]++$")
+# "Peas, frozen, mug".
+_BARE_LAST = re.compile(
+    r"^(?P<food>[^\W\d][^\d;()]*?),\s+(?P<amount>mug|mugful|cup|glass|handful|knob|splash|drizzle|pinch|"
+    r"(?:a\s+)?few (?:drops|dashes|sprigs|leaves|slices|handfuls))$",
+    re.IGNORECASE,
+)
 # "Pound of mince" is one.
 _ONE_OF = re.compile(r"^(?:pound|lb|kilo|kilogram|kg|ounce)(?=\s+of\s)", re.IGNORECASE)
 _ADDED = r"(?:no[\s-]+(?:added[\s-]+)?{0}(?:[\s-]+added)?|without(?:\s+added)?\s+{0}|{0}[\s-]free|un{0}ed)\b"
@@ -280,6 +291,7 @@ _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], 
     (_COUNTED_PACK, r"\g<n> "),
     (_WITH_LIQUID, ", undrained"),
     (_NOT_DRAINED, "undrained"),
+    (_PUREE_ALONE, r"\g<n> tomato puree"),
     (_LESS_FAT, "reduced fat"),
     (_HALF_MORE, _half_more),
     (_A_BIT, "a little "),
@@ -320,6 +332,7 @@ def plain_line(text: str) -> str:
         clean = pattern.sub(words, clean)
     last = _AMOUNT_LAST.match(clean)
     clean = f"{last['amount'] or last['words']} {last['food']}" if last else clean
+    clean = _BARE_LAST.sub(r"\g<amount> \g<food>", clean)
     clean = _NO_SALT.sub(" unsalted ", clean)
     clean = _NO_SUGAR.sub(" unsweetened ", clean)
     return spell_fractions(re.sub(r"\s+", " ", clean).strip())

@@ -112,6 +112,7 @@ UNITS: dict[str, Unit] = {
         _vague("smidgen", TSP / 48, TSP / 32, TSP / 24),
         _vague("drizzle", TSP / 2, TSP, 3 * TSP),
         _vague("splash", TSP, 2 * TSP, 3 * TSP),
+        _vague("drop", 0.03, 0.05, 0.1, name="drops"),
         _vague("squeeze", TSP / 2, TSP, 3 * TSP),
         _vague("glug", 2 * TSP, 3 * TSP, 6 * TSP),
         _vague("spoonful", 2 * TSP, 3 * TSP, 5 * TSP),
@@ -140,7 +141,7 @@ UNITS: dict[str, Unit] = {
 COUNTS = (
     "clove", "head", "can", "slice", "bulb", "bunch", "stalk", "stick", "rib", "leaf", "sprig",
     "floret", "fillet", "sheet", "jar", "pack", "bag", "block", "ball", "tub", "carton",
-    "punnet", "rasher", "knob", "thumb", "piece", "handful", "cube", "ear", "cap", "nest",
+    "punnet", "sleeve", "rasher", "knob", "thumb", "piece", "handful", "cube", "ear", "cap", "nest",
     "tube", "tuber", "loaf", "link", "pat", "log", "box", "spear", "pod", "bottle", "ring", "inch",
     "spray", "second", "ladle", "scoop", "square", "strand", "round", "rack", "side", "joint",
 )  # fmt: skip

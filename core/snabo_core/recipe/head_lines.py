@@ -18,7 +18,12 @@ from snabo_core.recipe.facts import times_in
 from snabo_core.recipe.lines import LEAST_SENTENCE, measures, only_facts, tells_without_order
 from snabo_core.recipe.list_lines import ListLines
 from snabo_core.recipe.sections import FROM, GREETING
-from snabo_core.recipe.servings import makes_and_serves, only_servings, servings_in
+from snabo_core.recipe.servings import (
+    makes_and_serves,
+    only_servings,
+    servings_in,
+    servings_in_story,
+)
 from snabo_core.recipe.sorting import LEAST_LISTED, LEAST_TOLD
 from snabo_core.recipe.titles import stands_above, title_of, told_in_letter
 from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, only_amount
@@ -27,6 +32,8 @@ _SAYS_WHAT_IS = re.compile(
     r"\W*(?:\w+\s+){1,3}(?:is|are|was|were|has|have|had|makes|made|tastes)\b"
 )
 _BRACKETS = re.compile(r"[()\[\]{}]")
+# "They are for 4."
+_OF_IT = re.compile(r"(?:it|they|this|these|that)\b", re.IGNORECASE)
 _TWO_SENTENCES = re.compile(r"[a-z]{3}[.!?]\s+[A-Z][^.!?]*[.!?]\W*$")
 _ONLY_A_PART = re.compile(
     r"\W*(?:(?:the|for the)\s+)?(?:base|topping|filling|sauce|crust|dressing|marinade|dough|pastry|garnish|batter|coating)\W*",
@@ -78,7 +85,8 @@ class HeadLines(ListLines):
             return False
         if kind == "furniture":
             return _ON_A_PAGE.search(text) is None and len(text) < LONGEST_TITLE_LINE
-        facts = only_amount(text) or only_servings(text) or makes_and_serves(text)
+        told = text.endswith(".") and servings_in_story(text) is not None and _OF_IT.match(text)
+        facts = told or only_amount(text) or only_servings(text) or makes_and_serves(text)
         part = _ONLY_A_PART.fullmatch(text) is not None and self.around.amounts_follow(2)
         if facts or part or self._is_spoken(text):
             return False

@@ -149,7 +149,7 @@ _FAMILY = re.compile(
 )
 # "It's for 2."
 _IT_IS_FOR = re.compile(
-    rf"\b(?:it(?:['’]s| is)|this is|recipe is)\s+for\s+{_RANGE}(?=\s*[.,!;]|\s+(?:people|of us)\b|\s*$)",
+    rf"\b(?:it(?:['’]s| is)|this is|recipe is|(?:they|these)(?:['’]re| are))\s+for\s+{_RANGE}(?=\s*[.,!;]|\s+(?:people|of us)\b|\s*$)",
     re.IGNORECASE,
 )
 # "For four hungry people I take 300 g".

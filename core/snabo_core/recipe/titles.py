@@ -91,6 +91,8 @@ _FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
 _FOR_SO_MANY = re.compile(
     r"\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
     r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?\s*[)\]]?\s*$"
+    # "Leek pie x 6 portions".
+    r"|\s+[x×]\s?\d{1,3}\s+(?:portions?|servings?|meals?)\s*$"
     # "Leek pie (4 p)", "Koshari on a budget (4)".
     r"|\s*\(\s*(?:[x×]\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*\)\s*$",
     re.IGNORECASE,

@@ -135,6 +135,8 @@ def role_of(
     group = book.group_of(line.food)
     if group is None or DUSTING.search(line.text):
         return None
+    if group.key == "starch" and _is_for_dumplings(line, group, context, book):
+        return "dumpling"
     if _thickens(line, context, book) and not _is_told_otherwise(line, group, context, book):
         return "thickener"
     if group.key in {"short_pasta", "long_pasta"}:
@@ -189,14 +191,17 @@ def _by_companions(
 def _is_for_dumplings(line: Line, group: StarchGroup, context: Context, book: Book) -> bool:
     words = f"{context.title} {context.steps}"
     named = (line.grams or 0.0) >= LEAST_DUMPLINGS and DUMPLINGS.search(words) is not None
-    if group.key == "flour" and named:
+    potatoes = any(_group_key(other, book) == "potato" for other in context.part.lines)
+    if named and (group.key == "flour" or (group.key == "starch" and potatoes)):
         return True
-    return group.key in {"flour", "potato"} and _floats(line, context, book)
+    dough = group.key in {"flour", "potato"} or (group.key == "starch" and potatoes)
+    return dough and _floats(line, context, book)
 
 
 def _floats(line: Line, context: Context, book: Book) -> bool:
     """Tell a dough boiled until it swims: flour, or potatoes with flour beside them."""
-    flour = (other for other in context.part.lines if _group_key(other, book) == "flour")
+    binding = {"flour", "starch"}
+    flour = (other for other in context.part.lines if _group_key(other, book) in binding)
     enough = any((other.grams or 0.0) >= LEAST_DUMPLINGS for other in flour)
     return enough and (line.grams or 0.0) > 0 and FLOATING.search(context.steps) is not None
 

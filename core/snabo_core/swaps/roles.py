@@ -19,6 +19,7 @@ from snabo_core.swaps.role_words import (
     BATTERED,
     KERNELS,
     LEAST_DOUGH,
+    LEAST_DUMPLINGS,
     MASHED,
     ROUX,
     SMALL_ROLES,
@@ -86,6 +87,21 @@ def _beside_a_shell(by_role: dict[str, list[Line]], book: Book) -> None:
         by_role.setdefault("sliced_bake", []).extend(inside)
 
 
+def _within_bread(by_role: dict[str, list[Line]], book: Book) -> None:
+    """Leave a little flour out of bread that is bought: it holds what lies in it together."""
+    for role in ("skillet_base", "shell"):
+        lines = by_role.get(role, [])
+        groups = {line.id: book.group_of(line.food) for line in lines}
+        keys = {line.id: group.key for line in lines if (group := groups[line.id]) is not None}
+        inside = [
+            line for line in lines
+            if keys.get(line.id) == "flour" and (line.grams or 0.0) < LEAST_DUMPLINGS
+        ]  # fmt: skip
+        if "flatbread" in keys.values() and inside:
+            by_role[role] = [line for line in lines if line not in inside]
+            by_role.setdefault("binder", []).extend(inside)
+
+
 def _under_a_lid(by_role: dict[str, list[Line]], context: Context, book: Book) -> None:
     """Leave potatoes in pieces out of a lid or crust of pastry: they lie under it."""
     for role in ("lid", "crust"):
@@ -119,6 +135,7 @@ def _by_role(dish: Dish, part: Part, book: Book, library: Library) -> dict[str, 
     _one_dough(by_role, book)
     _whole_potatoes(by_role, context, book)
     _beside_a_shell(by_role, book)
+    _within_bread(by_role, book)
     _under_a_lid(by_role, context, book)
     _one_batter(by_role, context)
     return by_role
