@@ -10,6 +10,7 @@ from snabo_core.plate import plate_of
 from snabo_core.quantities.kinds import is_step, kind_of_line
 from snabo_core.quantities.reading import read_lines
 from snabo_core.recipe import read_recipe
+from snabo_core.recipe.facts import minutes_of
 from snabo_core.recipe.from_steps import lines_in_steps
 from snabo_core.recipe.servings import only_servings, servings_in
 from snabo_core.recipe.titles import title_of
@@ -148,6 +149,13 @@ class Heads(unittest.TestCase):
             told = servings_in(text)
             self.assertEqual((told.low, told.high) if told else None, (eaters, eaters), text)
         self.assertTrue(only_servings("n = 4 portions"))
+
+    def test_durations_in_the_heads_of_files(self) -> None:
+        for text, minutes in (
+            ("1h20", 80), ("1½ hours", 90), ("½ hour", 30), ("1/2 hour", 30), ("1 1/2 hours", 90),
+            ("1 hr 20 min", 80), ("2 hours 15", 135), ("0:45", 45), ("10-15 mins", 12.5),
+        ):  # fmt: skip
+            self.assertEqual(minutes_of(text), minutes, text)
 
     def test_titles_without_what_stands_around_them(self) -> None:
         for text, title in (

@@ -42,6 +42,13 @@ _NO_NAME = re.compile(
     r"(?:my |new )?(?:recipe|document|page|tab|index|home)s?(?:[ -]?(?:card|\d+))?)\W*"
 )
 
+# "50 g", "2 large", "1 1/2 cups": an amount and nothing else.
+_AMOUNT = re.compile(
+    r"[\d½¼¾⅓⅔][\d½¼¾⅓⅔/.,\s–-]*(?:(?:g|kg|ml|cl|dl|l|oz|lbs?|tbsp|tsp|cups?|tins?|cans?|cloves?|small|medium|large|"
+    r"heads?|bunch(?:es)?|slices?|sticks?|pints?|packs?|tablespoons?|teaspoons?)\b\.?)?\s*",
+    re.IGNORECASE,
+)
+
 
 def _names_itself(tree: Any) -> bool:
     """Tell a page that names its recipe itself: the window's title says it among other things."""
@@ -226,6 +233,23 @@ def _tell_pairs(tree: Any) -> None:
             name.append(said)
 
 
+def _tell_weighed(tree: Any) -> None:
+    """Put the amount of a food before its name where a list of terms tells both: "Flour", "50 g"."""
+    for name in tree.xpath("//dt[following-sibling::*[1][self::dd]]"):
+        said = name.getnext()
+        food, amount = (" ".join(one.text_content().split()) for one in (name, said))
+        if _AMOUNT.fullmatch(food) is not None:
+            food, amount = amount, food
+        named = not any(map(str.isdigit, food)) and not is_fact_label(food)
+        if _AMOUNT.fullmatch(amount) is None or not named:
+            continue
+        for one in (name, said):
+            for inner in list(one):
+                inner.drop_tree()
+        name.tag, name.text = "p", f"{amount} {food}"
+        said.drop_tree()
+
+
 def _tell_named_steps(tree: Any) -> None:
     """Put the name of a numbered step before what it says: "Crisp the rice: toss with oil"."""
     for name in tree.xpath("//ol/li/*[self::h3 or self::h4 or self::h5 or self::h6][1]"):
@@ -296,6 +320,7 @@ def visible_words(tree: Any) -> str:
     _tell_parts(tree)
     _tell_tables(tree)
     _tell_inline(tree)
+    _tell_weighed(tree)
     _tell_pairs(tree)
     main = tree.xpath("(//main | //article)[1]")
     return str(extract_text(main[0] if main else tree, guess_layout=True))

@@ -127,7 +127,7 @@ _NOTE = re.compile(
     r"^\W*(?:(?:cook'?s?|chef'?s?|recipe|baker'?s?|my|editor'?s?)?\s*(?:notes?|tips?|hints?|variations?|substitutions?|"
     r"(?:[\w-]+\s+){1,2}note(?=\s*:)|storage|make[\s-]ahead|to store|to freeze|freezing|leftovers|to reheat|serving suggestions?|"
     r"nb|n\.b\.|ps|p\.s\.|warning|remember|disclaimer|equipment|special equipment|you will need)\s*[:.\-–—]|\*{1,3}\s*\w+ .*"
-    r"|(?:p\.?\s?p?\.?s\.?|n\.?b\.?)\s+(?-i:[A-Z])"
+    r"|(?:p\.?\s?p?\.?s\.?)\s+[a-z]|n\.?b\.?\s+(?-i:[A-Z])"
     # What is said of a dish: "It keeps for 4 days."
     r"|(?:it|this|these|they|that)\s+(?:is|are|was|were|keeps?|makes?|feeds?|freezes?|takes?|tastes?|works?|goes|can|will|needs?|has|have)\b"
     r"|(?:(?:also|really|very|even|just|extra|all)\s+){0,2}(?:nice|lovely|delicious|great|best|good|better|tasty|perfect|brilliant|"

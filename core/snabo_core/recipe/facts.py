@@ -263,12 +263,16 @@ def minutes_of(text: str) -> float:
     clock = re.fullmatch(r"\s*(\d{1,2}):(\d{2})\s*", text)
     if clock:
         return int(clock[1]) * 60.0 + int(clock[2])
-    short = re.fullmatch(r"\s*(\d+)\s*h\w*\.?\s*(?:and\s*)?(\d{1,2})\s*", text, re.IGNORECASE)
+    text = spell_fractions(text)
+    # "1h20" are eighty.
+    short = re.fullmatch(r"\s*(\d+)\s*h[a-z]*\.?\s*(?:and\s*)?(\d{1,2})\s*", text, re.IGNORECASE)
     if short:
         return int(short[1]) * 60.0 + int(short[2])
     total = 0.0
     for match in re.finditer(
-        rf"(\d+(?:\.\d+)?(?:\s\d/\d)?)\s*(?:(?:-|–|to)\s*(\d+)\s*)?({_UNIT})", text, re.IGNORECASE
+        rf"(\d+/\d+|\d+(?:\.\d+)?(?:\s\d/\d)?)\s*(?:(?:-|–|to)\s*(\d+)\s*)?({_UNIT})",
+        text,
+        re.IGNORECASE,
     ):
         low = to_number(match[1])
         value = (low + float(match[2])) / 2 if match[2] else low

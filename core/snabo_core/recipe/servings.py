@@ -40,7 +40,7 @@ _BOTH = re.compile(
     re.IGNORECASE,
 )
 _SAYS = (
-    r"(?:serves?|serving(?!\s+size)|servings|feeds|portions?|does|enough for|good for|sufficient for|people|covers|doses? for|"
+    r"(?:serves?|serving(?!\s+size)|servings|feeds|fed|portions?|does|enough for|good for|sufficient for|people|covers|doses? for|"
     r"recipe serves|number of servings|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
@@ -114,7 +114,7 @@ _WHOLE_ONE = re.compile(
 )
 # All that a line about servings and nothing else is made of.
 _SAID = """
-serves serve serving servings feeds feed makes make made yields yield portion portions people
+serves serve serving servings feeds feed fed makes make made yields yield portion portions people
 persons person pers ppl pax covers guests adults adult kids kid children child eaters mouths diners
 family crowd party table household for enough sufficient good about around approx approximately
 roughly up to at least or and plus as a an the of with main side starter course hungry very generous
@@ -186,7 +186,7 @@ _MAKES = re.compile(
 _BRACKETED = re.compile(r"\([^()]*\)")
 # Without any of these words and a number nobody says for how many something is.
 _SPEAKS_OF_IT = re.compile(
-    r"serv|feed|portion|people|person|ppl|pax|mak|yield|enough|sufficient|cover|diner|dinner|lunch|supper|meal|eater|mouth|"
+    r"serv|feed|\bfed\b|portion|people|person|ppl|pax|mak|yield|enough|sufficient|cover|diner|dinner|lunch|supper|meal|eater|mouth|"
     r"guest|does|dose|adult|famil|crowd|head|helping|\bus\b|\bfor\b",
     re.IGNORECASE,
 )
