@@ -25,11 +25,14 @@ _MAKES = ("yield", "yields", "makes", "recipeyield", "recipe_yield")
 _TITLES = ("title", "name", "recipe")
 _TIMES = {
     "prep": ("prep time", "prep_time", "preptime", "time.prep", "prep", "preparation",
-             "preparation time", "preparation_time", "time_prep", "active time"),
+             "preparation time", "preparation_time", "time_prep", "active time",
+             "times.prep"),
     "cook": ("cook time", "cook_time", "cooktime", "time.cook", "cook", "cooking",
-             "cooking time", "cooking_time", "time_cook", "bake time"),
+             "cooking time", "cooking_time", "time_cook", "bake time", "bake", "baking", "oven",
+             "time.bake", "times.cook", "times.bake", "baking time"),
     "total": ("time", "time required", "total time", "total_time", "totaltime", "duration",
-              "time.total", "total", "ready in", "takes", "ready_in", "time_total", "overall time"),
+              "time.total", "times.total", "total", "ready in",
+               "takes", "ready_in", "time_total", "overall time"),
 }  # fmt: skip
 _SOURCES = (
     "source",

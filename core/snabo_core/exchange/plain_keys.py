@@ -25,7 +25,7 @@ _NAMES: Mapping[str, tuple[str, ...]] = {
     "prepTime": ("preptime", "prep", "preparationtime", "prepminutes", "timeprep", "prepmin",
                  "preptimeminutes"),
     "cookTime": ("cooktime", "cook", "cookingtime", "cookminutes", "timecook", "cookmin",
-                 "cooktimeminutes", "baketime"),
+                 "cooktimeminutes", "baketime", "bake", "baking", "bakingtime", "oven"),
     "totalTime": ("totaltime", "total", "time", "duration", "readyin", "readyinminutes",
                   "totalminutes", "takes", "totaltimeminutes"),
     "recipeIngredient": ("ingredients", "ingredient", "ingredientlist", "ingredientlines",

@@ -55,6 +55,7 @@ MOST_HEADS = 0.4
 # What goes on small in the next line is broken, and no list.
 _SMALL_BELOW = re.compile(r"[^.:]\n[a-z(]")
 _DROPPED = re.compile(r"(?is)<(script|style|noscript|iframe|object|template)\b.*?(?:</\1\s*>|\Z)")
+_EATERS = re.compile(r"\b(?:serv|portion|people|person|feeds|eaters)", re.IGNORECASE)
 
 
 def text_of(value: Any) -> str:
@@ -326,7 +327,9 @@ def _yield(values: list[Any]) -> str:
     """Return the one of several yields that counts people: ["4", "4 servings"], "8 squares"."""
     texts = [text_of(value).replace("\n", " ") for value in values]
     texts = [text for text in texts if text]
-    counted = next((text for text in texts if served(text) is not None), "")
+    counts = [text for text in texts if served(text) is not None]
+    # "8", "8 crêpes (4 servings)": the one that says it speaks of who eats.
+    counted = next((text for text in counts if _EATERS.search(text)), next(iter(counts), ""))
     beside = [text for text in texts if served(text) is None and carries_makes(bare_makes(text))]
     # "4", "4 bowls" tells the same twice.
     made = next((text for text in beside if not text.startswith(f"{counted} ")), "")

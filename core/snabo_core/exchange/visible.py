@@ -234,7 +234,7 @@ def _tell_pairs(tree: Any) -> None:
 
 
 def _tell_weighed(tree: Any) -> None:
-    """Put the amount of a food before its name where a list of terms tells both: "Flour", "50 g"."""
+    """Put an amount before the food it is of where a list of terms tells both: "Flour", "50 g"."""
     for name in tree.xpath("//dt[following-sibling::*[1][self::dd]]"):
         said = name.getnext()
         food, amount = (" ".join(one.text_content().split()) for one in (name, said))

@@ -75,6 +75,10 @@ _SALT_OR_SUGAR = re.compile(r"\W*(?:salt|sugar)\b\W*\d", re.IGNORECASE)
 _SALT_AND_PEPPER = re.compile(
     r"\W*(?:seasonings?|s\s?(?:&|\+|/|n|and)\s?p\b)(?:\s+(?:to|for|as)\b.{0,30})?\W*", re.IGNORECASE
 )
+_ORDER = re.compile(
+    r"\W*(?:bake|cook|rest|chill|simmer|roast|stand|soak|marinate)\b(?=.*(?:\.\s*$|\b(?:at|on|gas)\b|°))",
+    re.IGNORECASE,
+)
 _IN_BRACKETS = re.compile(
     r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"
     r"(?:slices|squares|pieces|wedges|muffins|cakes|balls|patties|rolls|tarts|pies|cups|loaves|bars))\s*\)",
@@ -264,7 +268,10 @@ class _Sorter(HeadLines, MethodLines):
         facts_above = self.facts_at == self.around.place - 1
         goes_on = facts_above and (only_facts(text) or only_servings(text))
         told = goes_on or labels_time(text)
-        if self.section == "method" and not (line.after_blank or told or kind == "servings"):
+        # "Bake 40 minutes at 180." is the last step, and no time of the dish.
+        order = self.layout.steps and not labels_time(text) and _ORDER.match(text) is not None
+        apart = line.after_blank or told or kind == "servings"
+        if self.section == "method" and (order or not apart):
             self._servings_in_story(text)
             return False
         minutes, servings = times_in(text), servings_in(text)
