@@ -236,6 +236,8 @@ class Lists(unittest.TestCase):
         dish = read("Toad", "Serves 4", "8 sausages", "batter - 140g plain flour, 4 eggs",
                     "gravy: 1 stock cube in 400ml water", "Bake.")  # fmt: skip
         self.assertIn("Batter", [part.name for part in dish.parts])
+        whole = read("Soup", "Serves 4", "Tomatoes - 3 large, 2 small", "1 l stock", "Boil.")
+        self.assertEqual([part.name for part in whole.parts], ["Dish"])
         self.assertNotIn("instant_gravy", [line.food for line in lines(dish)])
 
     def test_a_sheet_that_begins_with_labels(self) -> None:

@@ -31,8 +31,8 @@ _TIMES = {
              "cooking time", "cooking_time", "time_cook", "bake time", "bake", "baking", "oven",
              "time.bake", "times.cook", "times.bake", "baking time"),
     "total": ("time", "time required", "total time", "total_time", "totaltime", "duration",
-              "time.total", "times.total", "total", "ready in",
-               "takes", "ready_in", "time_total", "overall time"),
+              "time.total", "times.total", "total", "ready in", "takes", "ready_in",
+              "time_total", "overall time"),
 }  # fmt: skip
 _SOURCES = (
     "source",

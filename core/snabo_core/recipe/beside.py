@@ -11,11 +11,11 @@ from snabo_core.foods import Library
 
 _BESIDE = re.compile(
     r"\b(?:(?:to|for|when) serv(?:e|ing)|serve with|on the side|alongside|(?:to|for) garnish(?:ing)?|garnish|"
-    r"(?:for|to) (?:the )?top(?:ping)?|optional(?:ly)?|if (?:you )?(?:like|liked|want|wanted|wish|desired|have (?:it|some|any)))\b",
+    r"optional(?:ly)?|if (?:you )?(?:like|liked|want|wanted|wish|desired|have (?:it|some|any)))\b",
     re.IGNORECASE,
 )
 _PART_BESIDE = re.compile(
-    r"\W*(?:(?:to|for) serv(?:e|ing)|serve with|(?:to|for) garnish|garnish(?:es)?|(?:optional )?(?:toppings|extras)|"
+    r"\W*(?:(?:to|for) serv(?:e|ing)|serve with|(?:to|for) garnish|garnish(?:es)?|extras|"
     r"optional(?:\s.*)?|on the side|toppings? \(?optional\)?)\W*",
     re.IGNORECASE,
 )
@@ -26,8 +26,9 @@ def unmeasured_out(
 ) -> tuple[tuple[Part, ...], tuple[str, ...]]:
     """Leave out what is served beside a dish and has no amount, and return the names of that.
 
-    One tap puts it in. It is no part of the plate until the cook says how much of it there is; what it may hold is
-    named all the same. Starchy food stays in, unknown as it is: it may be most of the plate.
+    It is no part of the plate until the cook says how much of it there is, or puts it in by one
+    tap; what it may hold is named all the same. Starchy food stays in, unknown as it is: it may
+    be most of the plate.
 
     Args:
         parts: of a recipe that was just read.

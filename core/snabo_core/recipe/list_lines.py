@@ -20,7 +20,7 @@ LONGEST_LINE = 400
 # No ingredient is broken over more lines than this beside its first.
 MOST_JOINED = 5
 _WHOLE_PART = re.compile(
-    r"^(?:for (?:the )?)?(?P<name>[^\W\d][^\d:,.–—-]{1,40})(?::|\s[-–—])\s+(?P<rest>\S.*)$",
+    r"^(?:for (?:the )?)?(?P<name>[^\W\d][^\d:,.–—-]{1,40})(?P<sign>:|\s[-–—])\s+(?P<rest>\S.*)$",
     re.IGNORECASE,
 )
 # What stands behind these belongs to the list above it.
@@ -69,6 +69,8 @@ class ListLines(Sorting):
         if _AT_HAND.fullmatch(match["name"]) is not None:
             return ("", items) if all(map(self.around.names_food, items)) else None
         named = len(title_of(match["name"])[0].split()) <= MOST_NAME_WORDS
+        # "Tomatoes - 3 large, 2 small" is no part.
+        named = named and (match["sign"] == ":" or all(map(self.around.names_food, items)))
         if not named or sum(has_amount(item) for item in items) < LEAST_ITEMS:
             return None
         return match["name"], items
