@@ -106,7 +106,9 @@ class ListLines(Sorting):
         items = [*items[:-1], *last] if len(items) >= LEAST_ITEMS else items
         counted = sum(has_amount(item) for item in items)
         least = 2 if all(ends_with_amount(item) for item in items) else LEAST_LISTED
-        if len(items) < least or counted < len(items) - 1:
+        # Of a long list some need no amount: "..., 1 clove garlic, basil; flour; oil to fry".
+        most = counted >= LEAST_LISTED and counted * 3 >= len(items) * 2
+        if len(items) < least or not (most or counted >= len(items) - 1):
             return [text]
         return items if all(self.around.names_food(item) for item in items) else [text]
 
