@@ -103,6 +103,11 @@ class Lines(unittest.TestCase):
         self.weighed("Saffron pinch", saffron=(0.05, 0.5))
         self.weighed("500 g yellow polenta flour", cornmeal=(500, 500))
 
+    def test_a_joint_that_says_what_it_weighs(self) -> None:
+        self.weighed("1 gammon joint, about 1.2 kg", gammon=(900, 1200))
+        self.weighed("1 leg of lamb (2 kg)", lamb_leg=(1200, 2000))
+        self.assertIsNone(read_lines("1 gammon joint", library())[0].grams.best)
+
     def test_minced_is_no_minutes(self) -> None:
         found = lines_in_steps(
             ["take a pound of minced beef and a handful of mint"], "uk", library()

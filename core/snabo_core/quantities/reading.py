@@ -465,7 +465,9 @@ def _grams(
     elif re.search(r"\bdrained\b", text, re.IGNORECASE) and form in {"tinned", "unsalted"}:
         form = "drained"
     found = weigh(of_babies(text, amount, food), food, form, waste=waste, by_taste=by_taste)
-    bare = amount is not None and amount.unit is None and found.best is not None
+    # "1 gammon joint, about 1.2 kg": it says itself what the piece weighs.
+    bare = amount is not None and amount.unit is None and amount.again is None
+    bare = bare and found.best is not None
     each = (found.best or 0.0) / amount.best if bare and amount is not None and amount.best else 0.0
     if each and is_no_piece(text, food, each):
         return unknown("no_count", food=food.name)

@@ -32,7 +32,13 @@ _NAMED: dict[str, str] = {
 # Words of a line that cut its food to play a role; the second has to stand in the title.
 _CUT: dict[str, tuple[str, str]] = {
     "long_noodle": (r"\b(?:ribbons?|noodles|spirali[sz]ed|spirals|strands)\b", ""),
-    "grain_bed": (r"\briced\b|\b(?:cauliflower|kohlrabi|broccoli) rice\b", ""),
+    "grain_bed": (
+        (
+            r"\briced\b|\b(?:cauliflower|kohlrabi|broccoli) rice\b"
+            r"|\b(?:blitzed|pulsed|grated|chopped) (?:in)?to (?:a )?rice\b"
+        ),
+        "",
+    ),
     "sliced_bake": (r"\b(?:sliced|slices|rounds)\b", r"gratin|hotpot|dauphinois|boulang|scallop"),
     "sheet": (r"\b(?:planks|sheets|lengthways|lengthwise)\b", r"lasagn|cannelloni"),
 }
