@@ -63,6 +63,16 @@ Make a roux, add the stock, simmer 20 min. Boil the potatoes and mash with the m
 Bake 175 C 35 min.
 """
 
+BESIDE = """Towpath lentil pies
+Serves 6
+250 g red lentils
+3 carrots
+320 g puff pastry
+Raita, to serve
+
+Simmer the lentils and carrots. Cover with the pastry, bake 25 minutes at 200 C.
+"""
+
 # Two recipes in a page, the first of them with what it claims.
 PAGE = """<html><body><p>Advert</p><script type="application/ld+json">{"@graph": [
 {"@type": "Recipe", "name": "Lock house barley pot", "recipeYield": "4",
@@ -196,6 +206,23 @@ class Bring(CookCase):
         page.reload()
         expect(page.get_by_role("button", name=re.compile("^Put it in"))).to_be_visible()
         expect(page.get_by_label("Grams of the crumb used here")).to_have_value("50")
+
+    def test_what_is_served_beside_counts_once_it_is_weighed(self) -> None:
+        page = self.page
+        self.sign_in()
+        self.paste(BESIDE)
+        read = page.get_by_role("region", name="What was read")
+        expect(
+            read.get_by_text("Not on the plate until you say how much: tzatziki")
+        ).to_be_visible()
+        expect(read.get_by_role("button", name=re.compile("^Put it in"))).to_be_visible()
+        # Its grams put it in.
+        read.get_by_role("button", name="Fix tzatziki").click()
+        read.get_by_label("Grams").fill("180")
+        read.get_by_role("button", name="Done").click()
+        expect(read.get_by_role("button", name=re.compile("^Leave it out"))).to_be_visible()
+        page.get_by_role("button", name="Put it on the Bench").click()
+        expect(page.get_by_text(re.compile("In: .* a serving"))).to_be_visible()
 
     def test_a_part_becomes_a_food_of_another_dish(self) -> None:
         page = self.page

@@ -7,6 +7,7 @@ import unittest
 from snabo_core.dish import Dish, Line
 from snabo_core.foods import library
 from snabo_core.plate import plate_of
+from snabo_core.plate.setting import Setting
 from snabo_core.quantities.kinds import is_step, kind_of_line
 from snabo_core.quantities.reading import read_lines
 from snabo_core.recipe import read_recipe
@@ -16,6 +17,7 @@ from snabo_core.recipe.servings import only_servings, servings_in
 from snabo_core.recipe.titles import title_of
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
+from snabo_core.views.preview import preview
 
 
 def read(*written: str) -> Dish:
@@ -301,6 +303,8 @@ class Lists(unittest.TestCase):
             any("tzatziki" in note or "raita" in note for note in dish.notes), dish.notes
         )
         self.assertIn("no_grams", next(line.doubts for line in lines(dish) if line.left_out))
+        said = {one.words for one in preview(dish, Setting(()), book(), library()).options}
+        self.assertEqual(said, {"Out, as nobody says how much of it"})
 
 
 class Roles(unittest.TestCase):

@@ -17,6 +17,7 @@ from snabo_core.dish import AsideKind
 from snabo_core.recipe import ToldRecipe
 from snabo_core.recipe.claims import claimed
 from snabo_core.recipe.facts import minutes_of
+from snabo_core.recipe.servings import servings_in
 from snabo_core.recipe.told import bare_makes, carries_makes, served, with_makes
 
 Node = Mapping[str, Any]
@@ -55,7 +56,6 @@ MOST_HEADS = 0.4
 # What goes on small in the next line is broken, and no list.
 _SMALL_BELOW = re.compile(r"[^.:]\n[a-z(]")
 _DROPPED = re.compile(r"(?is)<(script|style|noscript|iframe|object|template)\b.*?(?:</\1\s*>|\Z)")
-_EATERS = re.compile(r"\b(?:serv|portion|people|person|feeds|eaters)", re.IGNORECASE)
 
 
 def text_of(value: Any) -> str:
@@ -329,7 +329,8 @@ def _yield(values: list[Any]) -> str:
     texts = [text for text in texts if text]
     counts = [text for text in texts if served(text) is not None]
     # "8", "8 crêpes (4 servings)": the one that says it speaks of who eats.
-    counted = next((text for text in counts if _EATERS.search(text)), next(iter(counts), ""))
+    eaters = (text for text in counts if servings_in(text) is not None)
+    counted = next(eaters, next(iter(counts), ""))
     beside = [text for text in texts if served(text) is None and carries_makes(bare_makes(text))]
     # "4", "4 bowls" tells the same twice.
     made = next((text for text in beside if not text.startswith(f"{counted} ")), "")

@@ -311,12 +311,12 @@ def is_button(text: str) -> bool:
     if len(pieces) > 2 and all(len(piece.split()) <= 3 for piece in pieces):
         # "Home | News | Recipes": most of them are known.
         return sum(_BUTTON.match(piece) is not None for piece in pieces) * 2 > len(pieces)
-    words = [word for word in re.split(r"\s+", text.strip()) if word]
+    leaves = _COUNT_BEHIND.sub("", text).split()
+    tabs = len(leaves) > 1 and all(map(_TAB.fullmatch, leaves))
     # "HOME ABOUT RECIPES SHOP".
-    bare = re.split(r"\s+", _COUNT_BEHIND.sub("", text).strip())
-    tabs = len(bare) > 1 and all(map(_TAB.fullmatch, bare))
-    menu = tabs or (len(words) > 2 and text.isupper() and all(map(_BUTTON.match, words)))
-    return menu or _BUTTON.match(text) is not None
+    words = text.split()
+    menu = len(words) > 2 and text.isupper() and all(map(_BUTTON.match, words))
+    return tabs or menu or _BUTTON.match(text) is not None
 
 
 @lru_cache(maxsize=REMEMBERED)

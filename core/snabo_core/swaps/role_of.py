@@ -191,7 +191,7 @@ def _by_companions(
 def _is_for_dumplings(line: Line, group: StarchGroup, context: Context, book: Book) -> bool:
     words = f"{context.title} {context.steps}"
     named = (line.grams or 0.0) >= LEAST_DUMPLINGS and DUMPLINGS.search(words) is not None
-    potatoes = any(_group_key(other, book) == "potato" for other in context.part.lines)
+    potatoes = any(group_key(other, book) == "potato" for other in context.part.lines)
     if named and (group.key == "flour" or (group.key == "starch" and potatoes)):
         return True
     dough = group.key in {"flour", "potato"} or (group.key == "starch" and potatoes)
@@ -201,7 +201,7 @@ def _is_for_dumplings(line: Line, group: StarchGroup, context: Context, book: Bo
 def _floats(line: Line, context: Context, book: Book) -> bool:
     """Tell a dough boiled until it swims: flour, or potatoes with flour beside them."""
     binding = {"flour", "starch"}
-    flour = (other for other in context.part.lines if _group_key(other, book) in binding)
+    flour = (other for other in context.part.lines if group_key(other, book) in binding)
     enough = any((other.grams or 0.0) >= LEAST_DUMPLINGS for other in flour)
     return enough and (line.grams or 0.0) > 0 and FLOATING.search(context.steps) is not None
 
@@ -212,7 +212,8 @@ def _is_around(context: Context) -> bool:
     return bool(told)
 
 
-def _group_key(line: Line, book: Book) -> str:
+def group_key(line: Line, book: Book) -> str:
+    """Return the starch group a line's food belongs to, empty for none."""
     group = book.group_of(line.food)
     return group.key if group is not None else ""
 

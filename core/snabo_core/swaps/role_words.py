@@ -37,6 +37,8 @@ DONE: tuple[tuple[str, str], ...] = (
 MEATS = {"meat", "fish", "soy", "pulse"}
 # From so many grams on nuts are what a roast is made of.
 NUT_ROAST = 80.0
+# What a lid or a crust is rolled of.
+PASTRY = {"pastry", "base_pastry", "flour"}
 # From so many grams on, flour beside the meal of a bread is part of its dough.
 LEAST_DOUGH = 30.0
 MINCED = re.compile(

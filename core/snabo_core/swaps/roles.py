@@ -14,13 +14,14 @@ from snabo_core.dish import Dish, Line, Part, Slot
 from snabo_core.foods import Library
 from snabo_core.swaps.already import already
 from snabo_core.swaps.book import Book, RoleName
-from snabo_core.swaps.role_of import Context, context_of, role_of, starchy
+from snabo_core.swaps.role_of import Context, context_of, group_key, role_of, starchy
 from snabo_core.swaps.role_words import (
     BATTERED,
     KERNELS,
     LEAST_DOUGH,
     LEAST_DUMPLINGS,
     MASHED,
+    PASTRY,
     ROUX,
     SMALL_ROLES,
     THICKENS,
@@ -44,9 +45,7 @@ def _one_dough(by_role: dict[str, list[Line]], book: Book) -> None:
     flour = [
         line
         for line in (line for role in others for line in by_role[role])
-        if (group := book.group_of(line.food)) is not None
-        and group.key == "flour"
-        and (line.grams or 0.0) >= LEAST_DOUGH
+        if group_key(line, book) == "flour" and (line.grams or 0.0) >= LEAST_DOUGH
     ]
     if "quick_bread" in by_role and flour:
         by_role["quick_bread"] += flour
@@ -56,16 +55,19 @@ def _one_dough(by_role: dict[str, list[Line]], book: Book) -> None:
                 by_role[role] = rest
 
 
+def _moved(by_role: dict[str, list[Line]], lines: Sequence[Line], role: str, to: str) -> None:
+    """Give lines of one role another."""
+    by_role[role] = [line for line in by_role[role] if line not in lines]
+    by_role.setdefault(to, []).extend(lines)
+
+
 def _whole_potatoes(by_role: dict[str, list[Line]], context: Context, book: Book) -> None:
     """Leave potatoes out of dumplings of flour where nobody mashes or grates them."""
     lines = by_role.get("dumpling", [])
-    groups = {line.id: book.group_of(line.food) for line in lines}
-    whole = [line for line in lines if (g := groups[line.id]) is not None and g.key == "potato"]
+    whole = [line for line in lines if group_key(line, book) == "potato"]
     words = f"{context.steps} {' '.join(line.text for line in whole)}".lower()
-    if not whole or len(whole) == len(lines) or MASHED.search(words) is not None:
-        return
-    by_role["dumpling"] = [line for line in lines if line not in whole]
-    by_role.setdefault("sliced_bake", []).extend(whole)
+    if whole and len(whole) < len(lines) and MASHED.search(words) is None:
+        _moved(by_role, whole, "dumpling", "sliced_bake")
 
 
 def _one_batter(by_role: dict[str, list[Line]], context: Context) -> None:
@@ -76,43 +78,32 @@ def _one_batter(by_role: dict[str, list[Line]], context: Context) -> None:
         by_role["batter"] += by_role.pop("thickener", [])
 
 
-def _beside_a_shell(by_role: dict[str, list[Line]], book: Book) -> None:
-    """Leave potatoes in pieces out of a shell of flat bread: they lie in it."""
-    lines = by_role.get("shell", [])
-    groups = {line.id: book.group_of(line.food) for line in lines}
-    keys = {line.id: group.key for line in lines if (group := groups[line.id]) is not None}
-    inside = [line for line in lines if keys.get(line.id) == "potato"]
-    if "flatbread" in keys.values() and inside:
-        by_role["shell"] = [line for line in lines if line not in inside]
-        by_role.setdefault("sliced_bake", []).extend(inside)
-
-
 def _within_bread(by_role: dict[str, list[Line]], book: Book) -> None:
-    """Leave a little flour out of bread that is bought: it holds what lies in it together."""
+    """Leave out of flat bread what lies in it: potatoes in pieces, a little flour that binds."""
     for role in ("skillet_base", "shell"):
         lines = by_role.get(role, [])
-        groups = {line.id: book.group_of(line.food) for line in lines}
-        keys = {line.id: group.key for line in lines if (group := groups[line.id]) is not None}
-        inside = [
+        if "flatbread" not in {group_key(line, book) for line in lines}:
+            continue
+        potatoes = [line for line in lines if group_key(line, book) == "potato"]
+        if role == "shell" and potatoes:
+            _moved(by_role, potatoes, role, "sliced_bake")
+        little = [
             line for line in lines
-            if keys.get(line.id) == "flour" and (line.grams or 0.0) < LEAST_DUMPLINGS
+            if group_key(line, book) == "flour" and (line.grams or 0.0) < LEAST_DUMPLINGS
         ]  # fmt: skip
-        if "flatbread" in keys.values() and inside:
-            by_role[role] = [line for line in lines if line not in inside]
-            by_role.setdefault("binder", []).extend(inside)
+        if little:
+            _moved(by_role, little, role, "binder")
 
 
 def _under_a_lid(by_role: dict[str, list[Line]], context: Context, book: Book) -> None:
     """Leave potatoes in pieces out of a lid or crust of pastry: they lie under it."""
+    if MASHED.search(context.steps) is not None:
+        return
     for role in ("lid", "crust"):
         lines = by_role.get(role, [])
-        groups = {line.id: book.group_of(line.food) for line in lines}
-        keys = {line.id: group.key for line in lines if (group := groups[line.id]) is not None}
-        below = [line for line in lines if keys.get(line.id) == "potato"]
-        pastry = not {"pastry", "base_pastry", "flour"}.isdisjoint(keys.values())
-        if pastry and below and MASHED.search(context.steps) is None:
-            by_role[role] = [line for line in lines if line not in below]
-            by_role.setdefault("sliced_bake", []).extend(below)
+        below = [line for line in lines if group_key(line, book) == "potato"]
+        if below and not PASTRY.isdisjoint(group_key(line, book) for line in lines):
+            _moved(by_role, below, role, "sliced_bake")
 
 
 def _without_kernels(by_role: dict[str, list[Line]]) -> dict[str, list[Line]]:
@@ -134,7 +125,6 @@ def _by_role(dish: Dish, part: Part, book: Book, library: Library) -> dict[str, 
             by_role.setdefault(role, []).append(line)
     _one_dough(by_role, book)
     _whole_potatoes(by_role, context, book)
-    _beside_a_shell(by_role, book)
     _within_bread(by_role, book)
     _under_a_lid(by_role, context, book)
     _one_batter(by_role, context)
