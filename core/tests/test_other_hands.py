@@ -49,6 +49,39 @@ class Lines(unittest.TestCase):
             best = found[food].best
             self.assertTrue(best is not None and low <= best <= high, (text, food, best))
 
+    def test_a_bird_or_its_meat(self) -> None:
+        for text in ("500 g chicken, diced", "500 g skinless chicken, cubed"):
+            self.weighed(text, chicken_strips=(490, 510))
+            self.assertEqual(read_lines(text, library())[0].doubts, ())
+        self.weighed("1 chicken, jointed", chicken_whole=(800, 1200))
+        self.weighed("3 lbs chicken, cut up", chicken_whole=(750, 1000))
+        # Nothing tells whether there are bones in it: the line asks.
+        for text in ("500 g chicken", "1.5 kg chicken"):
+            self.assertEqual(read_lines(text, library())[0].doubts, ("which_one",), text)
+
+    def test_roasts_weigh_their_bone(self) -> None:
+        self.weighed("1 leg of lamb, about 2 kg", lamb_leg=(1200, 1600))
+        self.weighed("1 turkey crown, 2 kg", turkey_whole=(1200, 1600))
+        self.weighed("1 duck, about 2 kg", duck=(1200, 1600))
+        self.weighed("1 kg leg of lamb, boned", lamb_leg=(980, 1020))
+        self.weighed("600 g leg of lamb, diced", lamb_leg=(590, 610))
+
+    def test_a_bracket_that_weighs_all_packages(self) -> None:
+        self.weighed("2 sachets (14g) yeast", dried_yeast=(14, 14))
+        self.weighed("2 x 14g sachets yeast", dried_yeast=(28, 28))
+        self.weighed("2 tins (800 g) chopped tomatoes", tomato=(790, 810))
+        self.weighed("2 tins (400 g) chopped tomatoes", tomato=(790, 810))
+        self.weighed("2 cans (28 oz) tomatoes", tomato=(1580, 1600))
+
+    def test_two_foods_are_no_third(self) -> None:
+        self.weighed("2 onions and salt", onion=(160, 300), salt=(0, 8))
+        (line,) = read_lines("100 g black pudding or puffed rice", library())
+        self.assertEqual(line.food, "black_pudding")
+
+    def test_what_is_made_with_a_food_is_another(self) -> None:
+        for text in ("1 tsp celery seasoning", "100 g fish batter", "100 g cheese topping"):
+            self.assertIn("unread", read_lines(text, library())[0].doubts, text)
+
     def test_measures_of_other_kitchens(self) -> None:
         self.weighed("1/4 k pork, sliced thin", pork=(245, 255))
         self.weighed("3 ss butter", butter=(36, 48))
@@ -272,6 +305,24 @@ class Lists(unittest.TestCase):
         )
         self.assertEqual(len(dish.parts), 1)
 
+    def test_a_title_below_what_a_letter_says_of_it(self) -> None:
+        listed = ("For four", "2 lb potatoes", "1 lb onions", "", "Bake it for two hours.")
+        for head, title in (
+            (("Sir, your reader asked for my aunt's tattie pot.", "Aunt Elspeth's Tattie Pot"),
+             "Aunt Elspeth's Tattie Pot"),
+            (("Fwd: that bean thing", "> Hi love, here you go", "> Bean chilli with corn top"),
+             "Bean chilli with corn top"),
+            (("Tues - turkey pasta bake",), "turkey pasta bake"),
+        ):  # fmt: skip
+            dish = read(*head, *listed)
+            self.assertEqual(dish.title, title)
+            self.assertEqual([line.food for line in lines(dish)], ["potato", "onion"])
+
+    def test_a_line_broken_behind_a_food(self) -> None:
+        dish = read("Bake", "", "Serves 4", "500 g skinless chicken", "thigh fillets, diced",
+                    "2 leeks", "salt", "", "Bake it for an hour.")  # fmt: skip
+        self.assertEqual([line.food for line in lines(dish)], ["chicken_thigh", "leek", "salt"])
+
     def test_lines_marked_by_a_letter_stay_apart(self) -> None:
         dish = read(
             "Beef bowl",
@@ -365,6 +416,18 @@ class Roles(unittest.TestCase):
         self.assertEqual(
             (roles(dish)["thickener"], roles(dish)["lid"]), ({"wheat_flour"}, {"shortcrust"})
         )
+
+    def test_a_grain_beside_meatballs_and_in_them(self) -> None:
+        beside = read("Meatballs with risoni", "Serves 4", "500 g lamb mince", "35 g breadcrumbs",
+                      "1 egg", "500 ml stock", "220 g risoni", "",
+                      "Combine mince, crumbs and egg. Roll into balls and brown.",
+                      "Add stock and risoni. Return meatballs. Simmer for 12 minutes.")  # fmt: skip
+        self.assertEqual(roles(beside)["grain_bed"], {"orzo"})
+        self.assertEqual(roles(beside)["binder"], {"breadcrumbs"})
+        within = read("Hedgehog meatballs", "Serves 4", "500 g beef mince", "60 g rice", "1 egg",
+                      "400 g passata", "", "Mix the rice, the mince and the egg. Roll into balls.",
+                      "Simmer in the passata for 40 minutes.")  # fmt: skip
+        self.assertEqual(roles(within)["binder"], {"rice"})
 
     def test_a_potato_omelette_is_no_flat_bread(self) -> None:
         dish = read(

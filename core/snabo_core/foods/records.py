@@ -106,6 +106,7 @@ class Food:
     with a bare number: "2 peppers" are no peppercorns; `if_spooned` where nothing but the name
     comes by the teaspoon: "1 tsp coriander" is the spice. `pieces` are the words with which a bare
     number means its cut: "2 duck breasts", but "1 duck" is a bird nobody has weighed.
+    `if_cut` is the meat meant where a bird stands diced or skinned.
     """
 
     key: str
@@ -132,6 +133,7 @@ class Food:
     if_counted: str | None = None
     if_spooned: str | None = None
     pieces: tuple[str, ...] = ()
+    if_cut: str | None = None
     densities: dict[str, Density] = field(default_factory=dict)
     counts: dict[str, Measure] = field(default_factory=dict)
     curated: bool = True

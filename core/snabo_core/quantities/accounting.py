@@ -162,6 +162,10 @@ def _is_low(food: Food, form: str, library: Library, what: str) -> bool:
     return not np.isnan(value) and value <= LOW_UP_TO[what]
 
 
+# Behind a food's name these name another food.
+_MADE_WITH = set("seasoning coating batter dough glaze topping filling marinade dressing".split())
+
+
 @dataclass
 class _Ledger:
     """The words still to be accounted for while a line is gone through."""
@@ -229,9 +233,22 @@ def account(
     if food.food_class in COOKED_WEIGHS_LESS and form == "raw":
         # Cooked meat weighs less than raw: as a row of raw meat it would be another amount.
         book.changes += [w for w in said if w in FIRED and w not in chosen]
-    others = [*_other_foods(book), *_of_what(text, line, used), *words_of_part(text, food)]
+    others = [
+        *_other_foods(book),
+        *_made_with(line, head, used),
+        *_of_what(text, line, used),
+        *words_of_part(text, food),
+    ]
     return Account(tuple(said), tuple(dict.fromkeys([*unread, *others])),
                    tuple(book.changes), unsure)  # fmt: skip
+
+
+def _made_with(line: Sequence[Word], head: Span, used: frozenset[int]) -> list[str]:
+    """Return the word that names what is made with a food: "burger seasoning", "potato topping"."""
+    behind = line[head.last : head.last + 1]
+    same = behind and behind[0].segment == line[head.last - 1].segment
+    found = same and head.last not in used and behind[0].plain in _MADE_WITH
+    return [behind[0].plain] if found else []
 
 
 def _of_what(text: str, line: Sequence[Word], used: frozenset[int]) -> list[str]:

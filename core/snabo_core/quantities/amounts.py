@@ -64,6 +64,7 @@ class Amount:
     size: str | None = None
     each: float | None = None
     each_unit: Unit | None = None
+    told_behind: bool = False
     again: Amount | None = None
     heap: str | None = None
     stated: bool = True
@@ -241,6 +242,9 @@ class _Meaning(Transformer[Token, Amount]):
         if not spoken_of and inside.size != "each":
             return replace(amounts[0], unit=unit, again=inside)
         return replace(amounts[0], unit=unit, each=inside.best, each_unit=inside.unit)
+
+    def packages_told(self, parts: list[Any]) -> Amount:
+        return replace(self.packages(parts), told_behind=True)
 
     def one_package(self, parts: list[Any]) -> Amount:
         size, count = parts

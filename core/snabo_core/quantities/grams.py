@@ -66,6 +66,9 @@ BONED: dict[str, tuple[float, float, float]] = {
 EDIBLE_DOUBT = 0.12
 # Spoons and cups that differ from country to country.
 REGIONAL = ("tbsp", "tsp", "cup")
+METRIC = {"gram", "kilogram", "millilitre", "litre"}
+# A package this many times as heavy as usual is likelier to be all of them.
+TWICE = 1.8
 # The size of a weight that a line gives of what is left of a tin.
 NET = "net"
 # Two amounts of one line further apart than this are not the same amount: a US pint and an
@@ -273,6 +276,8 @@ def _weight(amount: Amount, size: float, food: Food, waste: Waste) -> Grams:
 def _packages(amount: Amount, food: Food, form: str, waste: Waste) -> Grams:
     unit = amount.each_unit
     each = (amount.each or 0.0) * ((unit.size if unit else None) or 1.0)
+    if _means_all(amount, each, food):
+        each /= amount.best
     if unit is not None and unit.kind == "volume":
         density = food.density(form)
         each *= density.best if density else 1.0
@@ -293,6 +298,24 @@ def _packages(amount: Amount, food: Food, form: str, waste: Waste) -> Grams:
     counts = (amount.low, amount.best, amount.high)
     low, best, high = (c * s * each for c, s in zip(counts, shares, strict=True))
     return Grams(low, best, high, reason)
+
+
+def _means_all(amount: Amount, grams: float, food: Food) -> bool:
+    """Tell a bracket that weighs all packages: "2 sachets (14 g) yeast", "2 tins (800 g)".
+
+    A tin of 28 oz is sold, so ounces are of each.
+    """
+    if amount.unit is None or not amount.told_behind or amount.best <= 1:
+        return False
+    known = food.counts.get(amount.unit.id)
+    if amount.unit.id in SEALED:
+        metric = amount.each_unit is not None and amount.each_unit.id in METRIC
+        least, one, most = USUAL_CAN["whole"] if metric else (0.0, 0.0, 0.0)
+    elif known is not None:
+        least, one, most = known.low, known.grams, known.high
+    else:
+        return False
+    return least <= grams / amount.best <= most and grams > TWICE * one
 
 
 def _heap(amount: Amount, food: Food, form: str) -> tuple[float, float, float]:

@@ -281,6 +281,8 @@ def _longer(
             if places & set(used):
                 continue
             more = tuple(w.plain for w in line[first : first + length])
+            if more in library.names and _apart(line, places, used):
+                continue
             for name in names:
                 for longer in (more + name, name + more):
                     key = library.names.get(longer)
@@ -299,6 +301,12 @@ def _aside(line: Sequence[Word]) -> set[int]:
                 found.add(end)
                 end += 1
     return found
+
+
+def _apart(line: Sequence[Word], places: Collection[int], used: Collection[int]) -> bool:
+    """Tell two foods with an "and" between them: "onions and salt" are no onion salt."""
+    between = range(min(*places, *used), max(*places, *used))
+    return any(line[i].plain in {"and", "plus", "&"} for i in between if i not in used)
 
 
 def _negated(line: Sequence[Word]) -> set[int]:

@@ -20,6 +20,27 @@ _JOINT = re.compile(
     re.IGNORECASE,
 )
 LIGHTEST_JOINT = 400.0
+# Roasts that are sold on the bone; pork and beef come boned and rolled as often. Common practice,
+# no source.
+_ON_THE_BONE = re.compile(
+    r"\b(?:legs?|shoulders?|haunch|saddle|racks?|knuckle|carcass) of (?!pork\b|beef\b|veal\b)|"
+    r"\bcrowns? of |\bwhole (?:turkey|duck|goose|rabbit|pheasant)\b|"
+    r"^\W*(?:1|2|an?|one|two) (?:duck|goose|rabbit|pheasant|turkey)\b(?=$|\s*[,;(]| about)|"
+    r"\bturkey (?:crown|legs?|drumsticks?|wings?)\b|\bduck legs?\b",
+    re.IGNORECASE,
+)
+_CUT_OFF_THE_BONE = re.compile(
+    r"\b(?:(?<!into )dice[ds]?|cubed?|cubes|minced?|ground|strips?|chunks?|sliced|slices|"
+    r"chopped|shredded|steaks?|boned|boneless|rolled|skinless|skinned|bite[\s-]?sized?|fillets?|"
+    r"off the bone|meat)\b|\bcut in(?:to)? (?:small |large |big )?(?:bits|dice)\b",
+    re.IGNORECASE,
+)
+_ON_ITS_BONES = re.compile(
+    r"\b(?:whole|joint(?:s|ed)?|pieces|portion(?:s|ed)|cut up|quartered|bones?|skin[\s-]on)\b",
+    re.IGNORECASE,
+)
+# A bird weighs at least this; less of it that nobody calls whole is more often meat.
+LIGHTEST_BIRD = 1000.0
 _ONLY_PART = re.compile(
     r"\b(?P<which>white|pale|green|dark green|tender)s?(?: and (?:pale|light)[a-z ]*)?"
     r"(?: parts?| ends?| bits?)? only\b|\bcrusts? (?:off|removed|cut off)\b|"
@@ -64,6 +85,37 @@ def is_no_piece(text: str, food: Food, grams: float) -> bool:
     if usual is None or fillet is None or food.food_class != "fish":
         return False
     return (fillet.low, fillet.high) == (usual.low, usual.high) and bool(_WHOLE_FISH.search(text))
+
+
+def on_the_bone(text: str, food: Food) -> bool:
+    """Tell a roast that is weighed with its bone: a leg of lamb, a turkey crown.
+
+    Args:
+        text: the line.
+        food: that is weighed.
+    """
+    roast = food.food_class == "meat" and _ON_THE_BONE.search(text) is not None
+    return roast and _CUT_OFF_THE_BONE.search(text) is None
+
+
+def meat_or_bird(text: str, food: Food, grams: float | None) -> tuple[str, bool]:
+    """Return the food that a name kitchens use for the bird and for its meat means.
+
+    Args:
+        text: the line.
+        food: the bird, which names its meat in `if_cut`.
+        grams: what the line says it weighs, None where it counts or says nothing.
+
+    Returns:
+        The key of the food and whether nothing in the line tells which of the two it is.
+    """
+    if food.if_cut is None:
+        return food.key, False
+    if _ON_ITS_BONES.search(text) is None and _CUT_OFF_THE_BONE.search(text) is not None:
+        return food.if_cut, False
+    if grams is None or _ON_ITS_BONES.search(text) is not None:
+        return food.key, False
+    return (food.if_cut if grams < LIGHTEST_BIRD else food.key), True
 
 
 def of_babies(text: str, amount: Amount | None, food: Food) -> Amount | None:

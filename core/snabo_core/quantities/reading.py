@@ -40,7 +40,14 @@ from snabo_core.quantities.lexicon import (
     words_in,
 )
 from snabo_core.quantities.numbers import spell_fractions
-from snabo_core.quantities.pieces import PARTS, is_no_piece, of_babies, stays
+from snabo_core.quantities.pieces import (
+    PARTS,
+    is_no_piece,
+    meat_or_bird,
+    of_babies,
+    on_the_bone,
+    stays,
+)
 from snabo_core.quantities.splitting import Clause, first_of, split_foods
 from snabo_core.quantities.tidying import LINE_LIMIT, plain_line, tidy
 from snabo_core.quantities.units import UNITS, unit_for
@@ -251,6 +258,7 @@ def _read_clause(
     packed = unit.id if unit is not None and unit.id in PACKED else None
     found = _find(body, main, library, learned, in_cans=in_cans, counted=counted, spooned=spooned,
                   packed=packed)  # fmt: skip
+    found = _meat_or_bird(clause.text, found, draft.amount, library)
     read = _assembled(text, clause, draft, body, main, alternatives, notes, found, library)
     if found is None or read.form is None:
         return read
@@ -278,6 +286,24 @@ class _Found:
     sure: bool = False
     instead_of: str | None = None
     form: str | None = None
+    either: tuple[str, ...] = ()
+
+
+def _meat_or_bird(
+    text: str, found: _Found | None, amount: Amount | None, library: Library
+) -> _Found | None:
+    """Return the meat where a bird's bare name means that: "500 g chicken, diced"."""
+    if found is None or found.sure:
+        return found
+    food = found.match.food
+    bare = [w.plain for w in found.line[found.head.first : found.head.last]]
+    if food.if_cut is None or bare != [*food.names[:1]]:
+        return found
+    size = amount.unit.size if amount and amount.unit and amount.unit.kind == "mass" else None
+    grams = amount.best * size if amount and size else None
+    key, unsure = meat_or_bird(text, food, grams)
+    match = replace(found.match, food=library.food(key))
+    return replace(found, match=match, either=(food.if_cut, food.key) if unsure else ())
 
 
 def _packed(line: Sequence[Word], head: Span, unit: str, library: Library) -> Span:
@@ -410,6 +436,8 @@ def _next_foods(main: str, found: _Found | None, library: Library) -> tuple[str,
         return candidates(main, library, None)
     if found.instead_of is not None:
         return found.match.food.key, found.instead_of
+    if found.either:
+        return found.either
     meant = tuple(key for key in _general(found) if key in library.foods)
     return meant or candidates(main, library, found.match.food)
 
@@ -455,7 +483,7 @@ def _grams(
     if waste == "none":
         if _PREPARED.search(text):
             waste = "trimmed_already"
-        elif _BOUGHT_WHOLE.search(text):
+        elif _BOUGHT_WHOLE.search(text) or on_the_bone(text, food):
             waste = "as_bought"
         elif _TRIMMED.search(text) and form not in {"tinned", "drained"}:
             # What is in a tin was trimmed before it went in.
@@ -538,7 +566,7 @@ def _doubts(draft: Draft, found: _Found, grams: Grams, counts: Account) -> tuple
             doubts.append("cooked_or_dry")
     if draft.claim:
         doubts.append("label_claim")
-    if _general(found) or found.instead_of is not None:
+    if _general(found) or found.instead_of is not None or found.either:
         doubts.append("which_one")
     if disagrees(draft.amount):
         doubts.append("two_amounts")

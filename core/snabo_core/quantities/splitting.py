@@ -103,6 +103,9 @@ def depth_of(text: str) -> list[int]:
     return depths
 
 
+_AND = re.compile(r"and|&|\+|plus", re.IGNORECASE)
+
+
 def _cuts(text: str, library: Library) -> list[tuple[int, int]]:
     """Return where a line could be cut between foods: never inside brackets or a name."""
     depths = depth_of(text)
@@ -243,18 +246,16 @@ def _are_foods(
     """Tell foods of their own from words that only say which food is meant."""
     found = [piece for i in named if (piece := pieces[i]) is not None]
     first, others = found[0], found[1:]
-    for other in others:
-        if other.amount is None and (
-            other.key == first.key
-            or other.name + first.name in library.names
-            or first.name + other.name in library.names
-        ):
+    for other, place in zip(others, named[1:], strict=False):
+        # "Cheese, cottage" is one name, "onions and salt" are two.
+        one_name = _AND.search(joins[place - 1]) is None and (
+            other.name + first.name in library.names or first.name + other.name in library.names
+        )
+        if other.amount is None and (other.key == first.key or one_name):
             return False
     if each or all(p.amount is not None for p in others):
         return True
-    listed = any(
-        re.search(r"and|&|\+|plus", joins[i - 1], re.IGNORECASE) is not None for i in named[1:]
-    )
+    listed = any(_AND.search(joins[i - 1]) is not None for i in named[1:])
     # "Salt, pepper, 2 tbsp oil": beside what has an amount only a seasoning needs none.
     measured = any(p.amount is not None for p in found)
     free = all(p.amount is not None or not measured or _seasons(p, library) for p in found)
@@ -362,11 +363,14 @@ def _joined_name(left: str, right: str, library: Library) -> str | None:
     if head is None or sweetener:
         return None
     tail = after[head.first : head.last]
+    # "Black pudding or puffed rice" offers no pudding rice: a name is shared whole.
+    least = max((s.last - s.first for s in spans_in(before, library) if s.last == len(before)),
+                default=1)  # fmt: skip
     for skip in range(1, len(tail)):
         rest = tuple(w.plain for w in tail[skip:])
         for length in (3, 2, 1):
             own = tuple(w.plain for w in before[-length:])
-            if len(own) == length and own + rest in library.names:
+            if length >= least and len(own) == length and own + rest in library.names:
                 shared = after_text[tail[skip].start : tail[-1].end]
                 return f"{left.rstrip()} {shared}"
     return None

@@ -33,6 +33,8 @@ _SAYS_WHAT_IS = re.compile(
 )
 _BRACKETS = re.compile(r"[()\[\]{}]")
 # "They are for 4."
+# No title below a letter's sentence is longer.
+MOST_TITLE_WORDS = 9
 _OF_IT = re.compile(r"(?:it|they|this|these|that)\b", re.IGNORECASE)
 _TALKS = re.compile(r"\b(?:i|we|me|us|you)\b", re.IGNORECASE)
 _TWO_SENTENCES = re.compile(r"[a-z]{3}[.!?]\s+[A-Z][^.!?]*[.!?]\W*$")
@@ -126,11 +128,23 @@ class HeadLines(ListLines):
         self.layout.title, servings = title_of(text)
         if (name := told_in_letter(text)) is not None:
             self.layout.title = name
+            if follows is not None and self._names_again(name, follows):
+                self.titled, self.around.place = follows.text, self.around.place + 1
+                self.layout.title, servings = title_of(follows.text)
         self.layout.servings = self.layout.servings or servings
         _, name, behind = text.partition(self.layout.title)
         for kind, value in times_in(_BRACKETS.sub(" | ", behind)).items() if name else ():
             # "Leek bake (serves 4, 40 minutes)".
             self.layout.minutes.setdefault(kind, value)
+
+    def _names_again(self, name: str, below: Written) -> bool:
+        """Tell a title of its own below the sentence of a letter that names the dish."""
+        words = set(re.findall(r"[a-z]{4,}", name.lower()))
+        again = words & set(re.findall(r"[a-z]{4,}", below.text.lower()))
+        short = len(below.text.split()) <= MOST_TITLE_WORDS
+        return (
+            bool(again) and short and not has_amount(below.text) and below.text[-1:] not in ".!?,:"
+        )
 
     def _is_late_title(self, line: Written) -> bool:
         """Tell the name of a dish that stands between its list and its steps."""

@@ -49,6 +49,11 @@ LEAST_TALKED, _TALKS = (
     re.compile(r"\W*(?:(?:so|ok|okay|right|well|first)\s+)*(?:you|we|i|take|get)\s", re.IGNORECASE),
 )
 _NO_AMOUNT = re.compile(r"\d+\s+(?:minutes?|mins?|hours?|degrees?|times?|people)\b", re.IGNORECASE)
+_GOES_ON = re.compile(
+    r"(?:thighs?|breasts?|fillets?|drumsticks?|mince|legs?|shoulder|loin|steaks?|chunks?|pieces|"
+    r"strips?|florets?|leaves|stalks?|sticks?|seeds?|paste|powder|sauce|pur[eé]e|flakes|granules|"
+    r"cubes|halves|slices|wedges|meat|concentrate|dressing)\b"
+)
 _OPEN_END = re.compile(
     r"(?:,|-|\b(?:and|or|of|in|into|with|a|an|the|to|for|from|plus|finely|coarsely|roughly|thinly|freshly|lightly|"
     r"very|cut|about|then))$",
@@ -137,7 +142,9 @@ class ListLines(Sorting):
         unfinished = not self.around.names_food(before) and (
             begins_with_amount(before) or not self.around.names_food(line.text)
         )
-        return unfinished or _OPEN_END.search(before) is not None
+        # "500 g skinless chicken" over "thigh fillets, diced": no food by itself.
+        goes_on = _GOES_ON.match(line.text) is not None and not self.around.names_food(line.text)
+        return unfinished or goes_on or _OPEN_END.search(before) is not None
 
     def _is_spoken(self, text: str) -> bool:
         """Tell a recipe that was said into a machine: amounts in words, no full stop, no end."""

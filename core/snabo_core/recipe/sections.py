@@ -6,7 +6,7 @@ import re
 
 # Where a recipe comes from, not what it is.
 FROM = re.compile(
-    r"^\W*(?:begin )?(?:forwarded|original) message\W*$|^(?:(?:re|subject)\s*:|(?:an? |this )?(?:recipe )?from (?:the|my|our|your|an?)? ?(?:kitchen|desk|recipe box|files?|pages?|archives?|test kitchen|garden)\b)"
+    r"^\W*(?:begin )?(?:forwarded|original) message\W*$|^(?:(?:re|fwd?|fw|subject)\s*:|(?:an? |this )?(?:recipe )?from (?:the|my|our|your|an?)? ?(?:kitchen|desk|recipe box|files?|pages?|archives?|test kitchen|garden)\b)"
     r"|^\W*(?:(?:the |this )?recipe )?(?:from|off|on) (?:the |a |an |our )?(?:(?:local|sunday|daily|weekly|old) )?(?:newspaper|paper|magazine|internet|radio|telly|tv|"
     r"(?:back|side|inside|lid) of|packet|box|tin|bag|library book|cookery book|cookbook)\b[^.]{0,60}$",
     re.IGNORECASE,

@@ -15,7 +15,7 @@ _LABEL = (
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
     rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?)"
 )
-_LABELLED = re.compile(rf"^(?:{_LABEL}\s*[:=–—]\s*)+(?=\S)", re.IGNORECASE)
+_LABELLED = re.compile(rf"^(?:{_LABEL}(?:\s*[:=–—]\s*|\s+-\s+))+(?=\S)", re.IGNORECASE)
 # A reply to somebody's question names the dish, but hardly as its title.
 _REPLY = re.compile(r"^(?:(?:re|fwd?|fw|subject)\s*:\s*)+(?=\S)", re.IGNORECASE)
 _LOOKED_FOR = re.compile(
@@ -124,7 +124,10 @@ _ASKED_FOR = re.compile(
     r"(?=\s+(?:you|that|which|i|we|she|he|from|as|is|was|about|again|so many|a few|loads)\b|[,.!?:;(]|\s*$)",
     re.IGNORECASE,
 )
-_SPEAKS = re.compile(r"^\W*(?:you|as you|since you|i|we|here(?:'s|’s| is))\b", re.IGNORECASE)
+_SPEAKS = re.compile(
+    r"^\W*(?:you|as you|since you|i|we|here(?:'s|’s| is)|(?:dear )?(?:sirs?|madam|editor)\b(?=,))\b",
+    re.IGNORECASE,
+)
 _SOURCE = re.compile(
     r"^[^\w\n]*(?:(?:source|author|credit)s?\s*[:–—-]|(?:recipe|written|contributed|submitted|sent in) by\b|"
     r"(?:adapted|recipe|taken|copied) from\b)[:\s]*(?P<who>[^\W_][^\n]{1,80})$",

@@ -42,6 +42,7 @@ from snabo_core.swaps.role_words import (
     LONG_PASTA,
     MEATS,
     MINCED,
+    MIXED_WITH_MEAT,
     MOST_COATING,
     MOST_FLOUR_SHARE,
     MOST_ROUX_GRAMS,
@@ -155,8 +156,11 @@ def role_of(
         or _done(line, group, context, library)
         or _named(_title_of(dish, part), group, book)
     )
-    if able == "binder" and group.key == "grain" and _share(line, part) >= BULK:
-        return "loaf_base"
+    if able == "binder" and group.key == "grain":
+        if _lies_apart(line, context, book):
+            return group.usual
+        if _share(line, part) >= BULK:
+            return "loaf_base"
     return able or group.usual
 
 
@@ -278,6 +282,17 @@ def _bound(line: Line, group: StarchGroup, context: Context, by_name: str | None
     mixed = context.minced and (into is not None or INTO_MINCE.search(context.steps) is not None)
     held = mixed if group.key == "oats" else by_name is None and _binds(line, context)
     return "binder" if held else None
+
+
+def _lies_apart(line: Line, context: Context, book: Book) -> bool:
+    """Tell a grain beside meatballs from one in them: risoni that simmers in their sauce."""
+    plain = re.split(r"[,;]", re.sub(r"\([^()]*\)", " ", line.text.lower()))[0]
+    word = re.search(r"[a-z]{4,}(?=\W*$)", plain)
+    named = [one for one in re.split(r"(?<=[.;!])\s+", context.steps)
+             if word is not None and word.group() in one]  # fmt: skip
+    crumbs = any(group_key(other, book) in {"crumbs", "bread"} for other in context.part.lines)
+    within = any(MIXED_WITH_MEAT.search(one) for one in named)
+    return not within and (crumbs or bool(named))
 
 
 def _binds(line: Line, context: Context) -> bool:

@@ -69,6 +69,10 @@ _NEAR = r"[^.;]{0,60}"
 INTO_MINCE = re.compile(
     rf"\b(?:mix|combine|work|knead|stir)\w*\b{_NEAR}(?:{_MEAT}{_NEAR}{_BREAD}|{_BREAD}{_NEAR}{_MEAT})"
 )
+MIXED_WITH_MEAT = re.compile(
+    rf"\b(?:mix|combine|work|knead|stir|mash|blitz)\w*\b{_NEAR}{_MEAT}|"
+    rf"{_MEAT}{_NEAR}\b(?:mixed|combined|worked|kneaded)\b"
+)
 # Cakes of something grated or mashed that egg and flour hold together.
 CAKES = re.compile(
     r"\b(?:egg|eggs)\b[^.;]{0,30}\bflour\b[^.;]{0,60}\b(?:cakes|patties|fritters|spoonfuls|pancakes|rounds|r[oö]sti)\b"
