@@ -81,6 +81,11 @@ TO_TASTE = {"salt": (0.0, 3.0, 8.0), "spice": (0.0, 0.5, 2.0), "herb": (0.0, 3.0
 # A bottled sauce to taste.
 SHARP_SAUCES, DASHED = {"worcestershire", "hot_sauce", "sriracha", "soy_sauce"}, (0.0, 5.0, 20.0)
 DRIED_HERB_TO_TASTE = (0.0, 1.0, 2.5)
+# Seeds that are strewn over a dish.
+STREWN, STREWN_TO_TASTE = (
+    {"sesame_seeds", "black_sesame", "poppy_seeds", "nigella_seeds"},
+    (0.0, 4.0, 12.0),
+)
 # Units whose measure hardly depends on the food: grams (low, best, high); common practice.
 USUAL: dict[str, dict[str, tuple[float, float, float]]] = {
     "handful": {"": (10.0, 20.0, 40.0), "herb": (5.0, 12.0, 30.0), "nut": (25.0, 30.0, 45.0),
@@ -439,6 +444,8 @@ def prior_of(food: Food, form: str = "") -> Grams:
     prior = TO_TASTE.get(kind)
     if kind == "herb" and form == "dry":
         prior = DRIED_HERB_TO_TASTE
+    if food.key in STREWN:
+        prior = STREWN_TO_TASTE
     if prior is None:
         return unknown("no_amount", food=food.name)
     return Grams(prior[0], prior[1], prior[2], Message("to_taste", {}))

@@ -26,13 +26,13 @@ _FURNITURE = re.compile(
     r"follow (?:me|us)|subscribe|newsletter|sign up|log ?in|sign in|advertisement|sponsored|"
     r"adverti[sz]ing|affiliate|copyright|all rights reserved|privacy|cookies?(?= policy| settings)|"
     r"leave a (?:comment|review|reply)|comments?\s*\(?\d|\d+ comments|\d+ (?:reviews?|ratings?|votes?)|reviews?\s*\(\d|"
-    r"from \d+ (?:votes|reviews|ratings)|rating:|cook mode|keep (?:your )?screen|screen (?:awake|on)|"
+    r"from \d+ (?:votes|reviews|ratings|readers|cooks|users|members)|rating:|cook mode|keep (?:your )?screen|screen (?:awake|on)|"
     r"us customary|metric\s*[|/·]|1/?2?x\s*[1-9]x|scale (?:recipe|this)|facebook|instagram|pinterest|whatsapp|twitter|"
     r"tiktok|youtube|email (?:this|me)|read more|see more|view (?:all|more|recipe|gallery)|load more|"
     r"related recipes|you (?:may|might) also (?:like|enjoy)|more (?:like this|recipes)|"
     r"add to (?:favou?rites|collection|shopping|cart|meal|my)|shop (?:now|ingredients|this)|"
     r"shopping list|click here|watch (?:the )?video|play video|photo(?: credit| by|:)|image:|"
-    r"picture:|by using this|terms of use|powered by|recipe card|continue reading|"
+    r"picture:|^\W*(?:music|song|soundtrack|camera|filmed|edited)(?: by)?\s*:|by using this|terms of use|powered by|recipe card|continue reading|"
     r"(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
     r"^\W*(?:legend|thanks?(?: so much| a lot)?|thank you(?: so much)?|cheers|yum+y?|wow|love it|perfect|lol|haha)\W*$|"
     r"^\W*(?:published|entered|updated)\s+(?:by|on|in)?\s*(?:user\b|the\b|\d|(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec))|"
@@ -82,7 +82,7 @@ _TAB = re.compile(
 )
 _COUNT_BEHIND = re.compile(r"\s*\(\d+\)")
 _STARS = re.compile(
-    r"^\W*\d\.\d\s*\(\d[\d,.]*k?(?:\s*(?:ratings?|reviews?|votes?))?\)\W*$|^\W*\d(?:\.\d)?\s+stars?\W*$|^by\s+[A-Z][\w'’. -]{2,40}\s*[·|•]|\b\d(?:\.\d+)?\s+from\s+[\d,]+\s+(?:votes?|ratings?|reviews?)\b|^\W*ratings?\b\W*\d|^\W*u/\w+\b|[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b",
+    r"^\W*\d\.\d\s*\(\d[\d,.]*k?(?:\s*(?:ratings?|reviews?|votes?))?\)\W*$|^\W*\d(?:\.\d)?\s+stars?\W*$|^by\s+[A-Z][\w'’. -]{2,40}\s*[·|•]|\b\d(?:\.\d+)?\s+from\s+[\d,]+\s+(?:votes?|ratings?|reviews?|readers?|cooks?|users?|members?|people)\b|^\W*ratings?\b\W*\d|^\W*u/\w+\b|[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b",
     re.IGNORECASE,
 )
 _LINK = re.compile(

@@ -37,6 +37,8 @@ _BRACKETS = re.compile(r"[()\[\]{}]")
 MOST_TITLE_WORDS = 9
 _OF_IT = re.compile(r"(?:it|they|this|these|that)\b", re.IGNORECASE)
 _TALKS = re.compile(r"\b(?:i|we|me|us|you)\b", re.IGNORECASE)
+# "Nobody had the amounts so I weighed it, here it is".
+_HANDED_OVER = re.compile(r"[a-z ]{20}\W+here (?:it is|you go|it goes)\W*$", re.IGNORECASE)
 _TWO_SENTENCES = re.compile(r"[a-z]{3}[.!?]\s+[A-Z][^.!?]*[.!?]\W*$")
 _ONLY_A_PART = re.compile(
     r"\W*(?:(?:the|for the)\s+)?(?:base|topping|filling|sauce|crust|dressing|marinade|dough|pastry|garnish|batter|coating)\W*",
@@ -89,7 +91,8 @@ class HeadLines(ListLines):
         if kind == "furniture":
             return _ON_A_PAGE.search(text) is None and len(text) < LONGEST_TITLE_LINE
         told = text.endswith(".") and servings_in_story(text) is not None and _OF_IT.match(text)
-        talks = _TALKS.search(text) is not None and _TWO_SENTENCES.search(text) is not None
+        said = _TWO_SENTENCES.search(text) or _HANDED_OVER.search(text)
+        talks = _TALKS.search(text) is not None and said is not None
         facts = told or talks or only_amount(text) or only_servings(text) or makes_and_serves(text)
         part = _ONLY_A_PART.fullmatch(text) is not None and self.around.amounts_follow(2)
         if facts or part or self._is_spoken(text):

@@ -27,7 +27,12 @@ _ADJ = (
     r"(?:(?:hungry|generous|hearty|large|big|small|polite|people|adults?|main|side|good)\s+){0,2}"
 )
 # Who eats, and nothing else: one or two words of any kind may stand before.
-_FOLK = r"(?:people|persons|eaters|diners|guests|mouths|grown[\s-]?ups|grand(?:children|kids)|teenagers|friends|workers|students|helpers|walkers|hikers|farmhands|covers|heads|pax|ppl)"
+_FOLK = (
+    r"(?:people|persons|eaters|diners|guests|mouths|grown[\s-]?ups|grand(?:children|kids)|teenagers|friends|workers|students|helpers|walkers|hikers|farmhands|covers|heads|pax|ppl|"
+    r"scouts|guides|pupils|campers|crew|players|nurses|soldiers|sailors|staff|neighbours|cousins|lads|girls|boys|men|women|ladies|"
+    r"pensioners|residents|patients|members|volunteers|singers|colleagues|housemates|flatmates|room-?mates|teens|bellies|tummies|"
+    r"appetites|souls|climbers|cyclists|rowers|runners|skiers|farmers|builders|drivers|visitors|relatives)"
+)
 _PEOPLE = (
     rf"(?:{_FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
     r"personas|os[oó]b[ay]?|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals)"
@@ -92,7 +97,7 @@ _PIECES_A_SERVING = re.compile(
 _MEALS = (
     r"(?:(?:loaded|stuffed|jacket|baked)\s+(?:potatoes|spuds|taters|peppers|courgettes|zucchini|aubergines|squash(?:es)?)|"
     r"meals?|dinners|lunches|suppers|lunch\s?boxes|meal preps?|containers|burgers?|pies?|pasties|pasty|wraps?|burritos?|"
-    r"bowls?|pizzas?|sandwich(?:es)?|parcels?|tarts|galettes?|calzones?|omelettes?|jackets?|peppers|toasties|subs|"
+    r"bowls?|bowlfuls|plates|platefuls|pizzas?|sandwich(?:es)?|parcels?|tarts|galettes?|calzones?|omelettes?|jackets?|peppers|toasties|subs|"
     r"hot dogs|wedges|single serves?|individual \w+|flatbreads|steaks|fillets)"
 )
 _MEAL = re.compile(
@@ -101,7 +106,7 @@ _MEAL = re.compile(
 )
 # "Makes 4 bagels, 1 per person", "12 dumplings, 3 each".
 _EACH = re.compile(
-    rf"\b(?:makes|yields?)\b\s*:?\s*{_ABOUT}(?P<made>{_N})\b.{{1,40}}?(?<![\d/.])(?P<each>{_N})(?!/)\s*"
+    rf"\b(?:makes|yields?|(?:cuts|slices) into|gives)\b\s*:?\s*{_ABOUT}(?P<made>{_N})\b.{{1,40}}?(?<![\d/.])(?P<each>{_N})(?!/)\s*"
     # "6 bowls, about 2 cups each" are six.
     r"(?!(?:cups?|ml|litres?|liters?|g|grams?|kg|oz|ounces?|lbs?|cm|mm|inch(?:es)?|in|kcal|cal(?:orie)?s?|minutes?|mins?)\b)"
     r"(?:\w+\s+)?(?:per (?:person|head|plate|"
@@ -121,7 +126,7 @@ roughly up to at least or and plus as a an the of with main side starter course 
 generously big small large polite average leftovers leftover this recipe dose doses quantity
 quantities number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
 plate easily comfortably greedy ones do does can total is are it that will should us batch heads head
-sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
+cuts into slices pieces squares allow allowing gives sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
 """
 _SAID_OF_LISTS = """
 zutaten ingrédients ingredientes ingredienti ingrediënten składniki für pour para per voor
@@ -180,7 +185,7 @@ _PARTY = re.compile(
     re.IGNORECASE,
 )  # fmt: skip
 _MAKES = re.compile(
-    r"\b(?:makes|yields)\s+(?:\d|an?\b|one\b|two|three|four|five|six|eight|ten|twelve).*\b(?:serv|feed|each\b|of us\b|apiece)",
+    r"\b(?:makes|yields|(?:cuts|slices) into)\s+(?:\d|an?\b|one\b|two|three|four|five|six|eight|ten|twelve).*\b(?:serv|feed|each\b|of us\b|apiece)",
     re.IGNORECASE,
 )
 _BRACKETED = re.compile(r"\([^()]*\)")

@@ -12,6 +12,7 @@ _WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 _LABEL = (
     r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
     r"menu item|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
+    r"(?:ep(?:isode|\.)?|part|lesson|class)\s*\d{1,4}|(?:recipe|no\.?|number)\s*\d{1,3}|"
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
     rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?)"
 )
@@ -84,7 +85,7 @@ _BRACES = str.maketrans("{}", "()")
 _LOOKED_AT = 600
 _DIETS = re.compile(
     r"(?:\s*[(\[]\s*(?:v|vg|vgn|ve|gf|df|nf|lf|lc|vegan|vegetarian|veggie|keto|low[\s-]carb|"
-    r"(?:gluten|dairy|nut)[\s-]free)\s*[)\]])+$",
+    r"(?:gluten|dairy|nut)[\s-]free)(?:\s+(?:option(?:al)?|version|friendly))?\s*[)\]])+$",
     re.IGNORECASE,
 )
 _FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
@@ -97,7 +98,7 @@ _FOR_SO_MANY = re.compile(
     r"|\s*\(\s*(?:[x×]\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*\)\s*$",
     re.IGNORECASE,
 )
-_LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•(\[]+?)\s*[)\]]?$")
+_LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•()\[\]]+?)\s*[)\]]?$")
 _NUMBER_ALONE = re.compile(r"\W*(?:[x×]\s?)?(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)\W*")
 _DASHED = re.compile(r"\s+[-–—]\s+")
 _TIME_ONLY = re.compile(
@@ -232,6 +233,10 @@ _SAID_BEHIND = re.compile(
     r"\s*[,;(–—-]\s*(?:serves|feeds|does|enough for)\s[^,;()]{1,40}\)?$", re.IGNORECASE
 )
 # "Chicken casserole -- Mrs. Odile B.", "Leek pie - by Aunt Merle".
+_WHOSE_BEHIND = re.compile(
+    r"\s*\((?:(?:by|from)\s+)?(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|sister|brother|chef)\b\.?[^()]{0,50}\)$",
+    re.IGNORECASE,
+)
 _BY_BEHIND = re.compile(
     r"\s+(?:--?|[–—])\s+(?:by\s+\S.{1,40}|(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|chef)\b\.?\s+"
     r"(?-i:[A-Z])\S*(?:\s+\S{1,20}){0,2})$",
@@ -253,7 +258,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     bare = _IN_QUOTES.sub(r"\g<name>", _SAID_BEFORE.sub("", _SIGNS_BEHIND.sub("", bare)))
     for before in (_ASKED, _TODAY, _LABELLED, _DATED, _PAGE, _PLACE, _SO, _HERE):
         bare = before.sub("", bare)
-    bare = _PRICED.sub("", _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", bare)))
+    bare = _PRICED.sub("", _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", _WHOSE_BEHIND.sub("", bare))))
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
     told = _LABELS_BEHIND.search(bare)
     servings: Servings | None = None
@@ -270,9 +275,10 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     if (site := _SITE.match(bare)) is not None:
         bare = site["name"]
     name, *said = re.split(r"\.\s+", bare)
-    if said and all(only_servings(one) or only_times(one.rstrip(".")) for one in said):
+    pieces = [piece for one in said for piece in re.split(r",\s+", one)]
+    if said and all(only_servings(one) or only_times(one.rstrip(".")) for one in pieces):
         # "Swede bake. Takes an hour. Feeds 8."
-        servings = next(filter(None, map(servings_in, said)), None)
+        servings = next(filter(None, map(servings_in, pieces)), None)
         bare = name
     while (cut := _tail(bare)) is not None:
         servings = servings or _served_behind(bare[cut:])
