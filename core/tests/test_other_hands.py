@@ -13,7 +13,7 @@ from snabo_core.quantities.reading import read_lines
 from snabo_core.recipe import read_recipe
 from snabo_core.recipe.facts import minutes_of
 from snabo_core.recipe.from_steps import lines_in_steps
-from snabo_core.recipe.servings import only_servings, servings_in
+from snabo_core.recipe.servings import Servings, only_servings, servings_in
 from snabo_core.recipe.titles import title_of
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
@@ -77,6 +77,15 @@ class Lines(unittest.TestCase):
         self.weighed("2 onions and salt", onion=(160, 300), salt=(0, 8))
         (line,) = read_lines("100 g black pudding or puffed rice", library())
         self.assertEqual(line.food, "black_pudding")
+
+    def test_names_that_share_their_end(self) -> None:
+        self.weighed("500 g pork and beef mince", pork_mince=(240, 260), beef_mince=(240, 260))
+        self.weighed("1 tsp garlic and onion powder", garlic_powder=(1, 2), onion_powder=(1, 2))
+        (sausages,) = read_lines("6 pork & leek sausages", library())
+        self.assertEqual((sausages.food, sausages.doubts), ("sausage", ("unread",)))
+
+    def test_seeds_that_are_strewn(self) -> None:
+        self.weighed("sesame seeds", sesame_seeds=(1, 10))
 
     def test_what_is_made_with_a_food_is_another(self) -> None:
         for text in ("1 tsp celery seasoning", "100 g fish batter", "100 g cheese topping"):
@@ -304,6 +313,24 @@ class Lists(unittest.TestCase):
             [line.food for line in lines(dish)], ["gnocchi", "feta", "olive_oil", "salt"]
         )
         self.assertEqual(len(dish.parts), 1)
+
+    def test_who_eats_it_in_other_words(self) -> None:
+        for text, eaters in (
+            ("For 12 scouts", 12), ("Yield: 4 plates", 4), ("15 rolls, 3 per person", 5),
+            ("Cuts into 8 slices, allow 2 each", 4),
+        ):  # fmt: skip
+            self.assertTrue(only_servings(text), text)
+            self.assertEqual(servings_in(text), Servings(eaters, eaters), text)
+
+    def test_a_title_without_what_stands_around_it(self) -> None:
+        for text, title in (
+            ("Episode 41: Duck leg cassoulet", "Duck leg cassoulet"),
+            ("NUT LOAF      (Mrs K., Church Lane)", "NUT LOAF"),
+            ("Chilli (no heat) - 6 portions", "Chilli (no heat)"),
+            ("Bean mash. 2 ppl, 15 min", "Bean mash"),
+            ("Potato curry (Vegan, GF)", "Potato curry"), ("Leek pie (Ve option)", "Leek pie"),
+        ):  # fmt: skip
+            self.assertEqual(title_of(text)[0], title)
 
     def test_a_title_below_what_a_letter_says_of_it(self) -> None:
         listed = ("For four", "2 lb potatoes", "1 lb onions", "", "Bake it for two hours.")

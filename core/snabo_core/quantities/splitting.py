@@ -103,6 +103,12 @@ def depth_of(text: str) -> list[int]:
     return depths
 
 
+# "Pork and fennel sausages" are sausages.
+_ONE_MIXTURE = re.compile(
+    r"\b(?:pork|beef|lamb|chicken|turkey|venison|duck|veal)\s+(?:and|&)\s+[a-z]+(?:\s+[a-z]+)?\s+"
+    r"(?:sausages?|chipolatas|burgers?|meatballs|p[âa]t[ée]|terrine|sausage ?meat|stuffing)\b",
+    re.IGNORECASE,
+)
 _AND = re.compile(r"and|&|\+|plus", re.IGNORECASE)
 
 
@@ -112,6 +118,7 @@ def _cuts(text: str, library: Library) -> list[tuple[int, int]]:
     segments = segments_of(text)
     line = words_in(text, segments)
     held = [(line[s.first].start, line[s.last - 1].end) for s in spans_in(line, library)]
+    held += [match.span() for match in _ONE_MIXTURE.finditer(text)]
     return [
         match.span()
         for match in _JOIN.finditer(text)
@@ -276,6 +283,7 @@ def _clauses(
 ) -> tuple[Clause, ...]:
     trailing = ", ".join(s.strip() for s in stretches[named[-1] + 1 :] if s.strip())
     leading = ", ".join(s.strip() for s in stretches[: named[0]] if s.strip())
+    tailed = _with_shared_tails(stretches, pieces, joins, library)
     # Whose amount a food without one shares: that of the last before it which has one.
     owners: list[int | None] = []
     for place in named:
@@ -284,16 +292,18 @@ def _clauses(
         before = owners[-1] if owners else None
         # A seasoning shares the amount of another, not that of what it seasons.
         alike = before is not None and _seasons(pieces[before], library)
-        # "100 g leeks and parsley" may share, "2 leeks, thyme" hardly.
+        # "100 g leeks and parsley" may share, "2 leeks, thyme" hardly, "garlic and onion powder" do.
         apart = _seasons(piece, library) and (
             library.food(piece.key).food_class != "herb" or joins[place - 1].strip() in {",", ";"}
         )
-        shares = before if alike or not apart else None
+        shares = before if alike or not apart or place - 1 in tailed else None
         owners.append(place if own_amount else shares)
     clauses = []
     for number, place in enumerate(named):
         until = named[number + 1] if number + 1 < len(named) else place + 1
         own = [s.strip() for s in stretches[place:until] if s.strip()]
+        if place in tailed:
+            own[-1] = tailed[place]
         owner = owners[number]
         words = ", ".join(own)
         sharers = owners.count(owner)
@@ -305,6 +315,23 @@ def _clauses(
         text = ", ".join(x for x in (words, leading, trailing) if x)
         clauses.append(Clause(text, shared, sharers if shared else 1))
     return tuple(clauses)
+
+
+def _with_shared_tails(
+    stretches: Sequence[str],
+    pieces: Sequence[_Piece | None],
+    joins: Sequence[str],
+    library: Library,
+) -> dict[int, str]:
+    """Return the stretches that share the end of a name: "500 g pork and beef mince"."""
+    found: dict[int, str] = {}
+    for place, join in enumerate(joins):
+        behind = pieces[place + 1]
+        bare = behind is not None and behind.amount is None and pieces[place] is not None
+        if bare and _AND.search(join) is not None:
+            name = _joined_name(stretches[place].strip(), stretches[place + 1], library)
+            found |= {place: name} if name is not None else {}
+    return found
 
 
 def _amount_text(stretch: str) -> str:

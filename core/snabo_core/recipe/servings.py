@@ -113,6 +113,12 @@ _EACH = re.compile(
     r"portion|serving)|each|apiece|a (?:person|head))\b",
     re.IGNORECASE,
 )
+# "15 rolls, 3 per person" is a line of its own.
+_EACH_OF_THEM = re.compile(
+    rf"^\W*(?P<made>{_N})\s+(?:[a-z-]+\s+)?[a-z-]+s\s*[,;:(–-]+\s*(?:about\s+)?(?P<each>{_N})\s+"
+    r"(?:per (?:person|head|plate|portion|serving)|each|apiece|a (?:person|head))\W*$",
+    re.IGNORECASE,
+)
 _WHOLE_ONE = re.compile(
     rf"^{_N}\s*(?:-|x|×)?\s*\d*\s*(?:cm|inch|in\b|litre|liter|l\b|ml\b|g\b|kg\b|oz|cups?|quarts?|pints?|x)",
     re.IGNORECASE,
@@ -258,7 +264,7 @@ def _party_in(text: str) -> re.Match[str] | None:
 
 def _shared_out(plain: str) -> Servings | None:
     """Return among how many what is made goes: "makes 6 waffles, 2 each"."""
-    shared = _EACH.search(plain) or _PIECES_A_SERVING.search(plain)
+    shared = _EACH.search(plain) or _EACH_OF_THEM.match(plain) or _PIECES_A_SERVING.search(plain)
     if shared is None or float(shared["each"]) <= 0:
         return None
     eaters = float(shared["made"]) / float(shared["each"])
@@ -291,8 +297,9 @@ def only_servings(text: str) -> bool:
     if (party := _party_in(text)) is not None:
         said = party.string
         return not _other_words(f"{said[: party.start()]} {said[party.end() :]}")
-    whole = _WHOLE_LINE.fullmatch(spell_numbers(text[:LOOKED_AT])) is not None
-    return whole or not _other_words(text)
+    plain = spell_numbers(text[:LOOKED_AT])
+    whole = _WHOLE_LINE.fullmatch(plain) or _EACH_OF_THEM.match(plain)
+    return whole is not None or not _other_words(text)
 
 
 def makes_and_serves(text: str) -> bool:

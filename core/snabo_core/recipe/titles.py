@@ -84,8 +84,8 @@ _BRACES = str.maketrans("{}", "()")
 # Characters of a title that are read.
 _LOOKED_AT = 600
 _DIETS = re.compile(
-    r"(?:\s*[(\[]\s*(?:v|vg|vgn|ve|gf|df|nf|lf|lc|vegan|vegetarian|veggie|keto|low[\s-]carb|"
-    r"(?:gluten|dairy|nut)[\s-]free)(?:\s+(?:option(?:al)?|version|friendly))?\s*[)\]])+$",
+    r"(?:\s*[(\[](?:\s*[,/&+]?\s*(?:v|vg|vgn|ve|gf|df|nf|lf|lc|vegan|vegetarian|veggie|keto|low[\s-]carb|"
+    r"(?:gluten|dairy|nut)[\s-]free)(?:\s+(?:option(?:al)?|version|friendly))?){1,5}\s*[)\]])+$",
     re.IGNORECASE,
 )
 _FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")

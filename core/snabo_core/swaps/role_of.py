@@ -19,6 +19,7 @@ from snabo_core.swaps.role_words import (
     BATTERED,
     BELOW,
     BOUND,
+    BROWNED_FLOUR,
     BULK,
     CAKES,
     COATED,
@@ -101,6 +102,8 @@ def _thickens(line: Line, context: Context, book: Book) -> bool:
     group = book.group_of(line.food)
     if group is not None and group.key == "starch" and grams <= most:
         return context.liquid >= LEAST_LIQUID_GRAMS or said is not None
+    if grams <= most and BROWNED_FLOUR.search(context.steps) is not None:
+        return True
     if context.liquid < LEAST_LIQUID_GRAMS:
         return False
     return grams <= limit or (grams <= most and ROUX.search(context.steps) is not None)

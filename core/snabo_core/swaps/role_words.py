@@ -88,6 +88,8 @@ ROUX = re.compile(
     r"(?:stir|whisk|beat|mix|sprinkle)\w*\s+(?:in\s+)?(?:the\s+)?flour\b[^.;]{0,30}[,.;]?\s*"
     r"(?:then\s+|and\s+)?(?:add|pour|whisk|stir|gradually|bit by bit)"
 )
+# Flour browned in fat at the end thickens, though nobody measured the water.
+BROWNED_FLOUR = re.compile(r"\b(?:brown|toast|fry)(?:ed|s|ing)?\s+(?:the\s+|in\s+)?flour\b")
 # What is done with a potato that is baked whole.
 FILLED = re.compile(r"\b(?:fill|split|scoop|pile|stuff|load)\w*")
 # Eggs that potatoes in slices set in, whatever it is called.
