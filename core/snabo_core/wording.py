@@ -30,6 +30,7 @@ TEMPLATES: dict[str, str] = {
     "usual weight of a cup, common practice",
     "count_by_measure": "1 {unit} at {grams} g; {source}",
     "part_goes_in": "{whole}; about {share:%} of that goes in, common practice",
+    "by_width": "{whole}; {share:.1f} times that for its width, as heavy as its area",
     "to_taste": "to taste; a usual amount is assumed, common practice",
     "typed": "typed by you",
     "no_density": "nobody here knows what a cup of {food} weighs; type the grams",

@@ -78,6 +78,14 @@ class Lines(unittest.TestCase):
         (line,) = read_lines("100 g black pudding or puffed rice", library())
         self.assertEqual(line.food, "black_pudding")
 
+    def test_a_flat_bread_weighs_as_the_square_of_its_width(self) -> None:
+        # A flour tortilla of 8 inches weighs about 49 g, one of 10 about 72, of 12 about 105:
+        # from memory.
+        self.weighed("8 8-inch flour tortillas", tortilla=(350, 450))
+        self.weighed("10 flour tortillas (10 inch)", tortilla=(650, 820))
+        self.weighed("4 large (12-inch) flour tortillas", tortilla=(400, 480))
+        self.weighed("8 six-inch corn tortillas", corn_tortilla=(190, 230))
+
     def test_names_that_share_their_end(self) -> None:
         self.weighed("500 g pork and beef mince", pork_mince=(240, 260), beef_mince=(240, 260))
         self.weighed("1 tsp garlic and onion powder", garlic_powder=(1, 2), onion_powder=(1, 2))
@@ -443,6 +451,12 @@ class Roles(unittest.TestCase):
         self.assertEqual(
             (roles(dish)["thickener"], roles(dish)["lid"]), ({"wheat_flour"}, {"shortcrust"})
         )
+
+    def test_hash_browns_in_a_burrito_are_not_its_wrap(self) -> None:
+        dish = read("Breakfast burritos", "Makes 10 burritos", "10 flour tortillas", "12 eggs",
+                    "560 g hash browns", "", "Brown the hash browns. Scramble the eggs.",
+                    "Divide over the tortillas and roll.")  # fmt: skip
+        self.assertEqual(roles(dish)["shell"], {"tortilla"})
 
     def test_a_grain_beside_meatballs_and_in_them(self) -> None:
         beside = read("Meatballs with risoni", "Serves 4", "500 g lamb mince", "35 g breadcrumbs",

@@ -280,6 +280,7 @@ def _curated(key: str, entry: dict[str, Any], place: str) -> Food:
             if_spooned=entry.get("if_spooned"),
             pieces=tuple(entry.get("pieces", ())),
             if_cut=entry.get("if_cut"),
+            across=entry.get("across"),
             tags=tuple(entry.get("tags", ())),
             edible_share=entry.get("edible", 1.0),
             densities={form: Density(*d) for form, d in entry.get("density", {}).items()},

@@ -106,7 +106,8 @@ class Food:
     with a bare number: "2 peppers" are no peppercorns; `if_spooned` where nothing but the name
     comes by the teaspoon: "1 tsp coriander" is the spice. `pieces` are the words with which a bare
     number means its cut: "2 duck breasts", but "1 duck" is a bird nobody has weighed.
-    `if_cut` is the meat meant where a bird stands diced or skinned.
+    `if_cut` is the meat meant where a bird stands diced or skinned, `across` how wide the usual
+    piece of a flat bread is, in centimetres.
     """
 
     key: str
@@ -134,6 +135,7 @@ class Food:
     if_spooned: str | None = None
     pieces: tuple[str, ...] = ()
     if_cut: str | None = None
+    across: float | None = None
     densities: dict[str, Density] = field(default_factory=dict)
     counts: dict[str, Measure] = field(default_factory=dict)
     curated: bool = True

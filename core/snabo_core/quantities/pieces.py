@@ -7,6 +7,7 @@ from dataclasses import replace
 
 from snabo_core.foods import Food
 from snabo_core.quantities.amounts import Amount
+from snabo_core.quantities.numbers import spell_numbers
 
 # Of these a food has many: without a weight for one nobody knows what they weigh.
 PARTS = {"leaf", "frond", "floret", "spear"}
@@ -39,6 +40,10 @@ _ON_ITS_BONES = re.compile(
     r"\b(?:whole|joint(?:s|ed)?|pieces|portion(?:s|ed)|cut up|quartered|bones?|skin[\s-]on)\b",
     re.IGNORECASE,
 )
+_WIDE = re.compile(
+    r"(?<![\d.])(?P<n>\d{1,2}(?:\.\d)?)\s?-?\s?(?P<unit>cm|inch(?:es)?|in\b|[\"”″])", re.IGNORECASE
+)
+CM_PER_INCH, NARROWEST, WIDEST = 2.54, 8.0, 40.0
 # A bird weighs at least this; less of it that nobody calls whole is more often meat.
 LIGHTEST_BIRD = 1000.0
 _ONLY_PART = re.compile(
@@ -96,6 +101,22 @@ def on_the_bone(text: str, food: Food) -> bool:
     """
     roast = food.food_class == "meat" and _ON_THE_BONE.search(text) is not None
     return roast and _CUT_OFF_THE_BONE.search(text) is None
+
+
+def by_diameter(text: str, food: Food) -> float:
+    """Return by how much a flat bread of a told width weighs more than the usual one.
+
+    As thick, it weighs as the square of its width; 1 where no width is told.
+
+    Args:
+        text: the line.
+        food: whose `across` is the width of its usual piece in centimetres.
+    """
+    match = _WIDE.search(spell_numbers(text)) if food.across else None
+    if match is None or not food.across:
+        return 1.0
+    wide = float(match["n"]) * (1.0 if match["unit"].lower() == "cm" else CM_PER_INCH)
+    return (wide / food.across) ** 2 if NARROWEST <= wide <= WIDEST else 1.0
 
 
 def meat_or_bird(text: str, food: Food, grams: float | None) -> tuple[str, bool]:

@@ -42,6 +42,7 @@ from snabo_core.quantities.lexicon import (
 from snabo_core.quantities.numbers import spell_fractions
 from snabo_core.quantities.pieces import (
     PARTS,
+    by_diameter,
     is_no_piece,
     meat_or_bird,
     of_babies,
@@ -496,6 +497,10 @@ def _grams(
     # "1 gammon joint, about 1.2 kg": it says itself what the piece weighs.
     bare = amount is not None and amount.unit is None and amount.again is None
     bare = bare and found.best is not None
+    wider = by_diameter(text, food) if bare and amount is not None and amount.each is None else 1.0
+    if amount is not None and wider != 1.0:
+        found = weigh(replace(amount, size=None), food, form, waste=waste)
+        found = _of_part(found, (wider, wider, wider), "by_width")
     each = (found.best or 0.0) / amount.best if bare and amount is not None and amount.best else 0.0
     if each and is_no_piece(text, food, each):
         return unknown("no_count", food=food.name)
@@ -503,13 +508,13 @@ def _grams(
     return found if part is None else _of_part(found, part)
 
 
-def _of_part(grams: Grams, share: tuple[float, float, float]) -> Grams:
+def _of_part(grams: Grams, share: tuple[float, float, float], why: str = "part_goes_in") -> Grams:
     """Return grams of what stays of something: low, usual and high share."""
     low, best, high = (
         None if g is None else g * s
         for g, s in zip((grams.low, grams.best, grams.high), share, strict=True)
     )
-    reason = Message("part_goes_in", {"whole": say(grams.reason), "share": share[1]})
+    reason = Message(why, {"whole": say(grams.reason), "share": share[1]})
     return replace(grams, low=low, best=best, high=high, reason=reason)
 
 

@@ -70,6 +70,7 @@ _SERVES = tuple(
         rf"\b{_SAYS}\b\s*[:=\-–—.…]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\())?\(?{_ABOUT}{_RANGE}",
         rf"\b{_RANGE}\s+of us\b",
         rf"\bfor\s+{_RANGE}\s?p\b\.?",
+        rf"\bfor\s+{_ABOUT}{_RANGE}\s+{_ADJ}(?:bowls|bowlfuls|plates|platefuls)\b",
         rf"\(\s*{_ABOUT}{_RANGE}\s+(?:bowls|bowlfuls|plates|platefuls|helpings)\s*\)",
         rf"^\W*(?:you(?:'ll|’ll| will)? need|shopping|what you need)\W*\(\s*for\s+{_RANGE}\b",
         rf"^\W*{_RANGE}\s+(?:plates|platefuls|bowls|bowlfuls)\W*$",

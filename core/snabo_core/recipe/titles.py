@@ -77,7 +77,9 @@ _TAGS = re.compile(r"</?[a-z][a-z0-9]{0,9}>", re.IGNORECASE)
 # A title in quotes or brackets as a whole.
 _IN_QUOTES = re.compile(r"^[\"“«»„(](?P<name>[^\"“”«»„()]{3,})[\"”“»«)]$")
 # "Copy of leek pie", "Recipe for leek pie".
-_SAID_BEFORE = re.compile(r"^(?:copy of|recipe for(?: an?| the)?)\s+(?=[^\W\d])", re.IGNORECASE)
+_SAID_BEFORE = re.compile(
+    r"^(?:copy of|(?:recipe|ingredients) for(?: an?| the)?)\s+(?=[^\W\d])", re.IGNORECASE
+)
 # "Leek pie #supper", "Leek pie ->".
 _SIGNS_BEHIND = re.compile(r"(?:\s+#\w+)+$|\s*(?:[-=]>|/)\s*$")
 _BRACES = str.maketrans("{}", "()")

@@ -87,6 +87,9 @@ def _within_bread(by_role: dict[str, list[Line]], book: Book) -> None:
         potatoes = [line for line in lines if group_key(line, book) == "potato"]
         if role == "shell" and potatoes:
             _moved(by_role, potatoes, role, "sliced_bake")
+        grated = [line for line in lines if group_key(line, book) == "grated"]
+        if role == "shell" and grated:
+            _moved(by_role, grated, role, "skillet_base")
         little = [
             line for line in lines
             if group_key(line, book) == "flour" and (line.grams or 0.0) < LEAST_DUMPLINGS
