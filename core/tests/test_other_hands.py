@@ -92,6 +92,15 @@ class Lines(unittest.TestCase):
         (sausages,) = read_lines("6 pork & leek sausages", library())
         self.assertEqual((sausages.food, sausages.doubts), ("sausage", ("unread",)))
 
+    def test_a_unit_ahead_of_its_number(self) -> None:
+        self.weighed("gr 250 pasta", pasta=(250, 250))
+        self.weighed("kg. 1,5 tomatoes", tomato=(1500, 1500))
+        self.weighed("lt 1 stock", vegetable_stock=(990, 1010))
+        self.weighed("hg 3 beef mince", beef_mince=(300, 300))
+
+    def test_leaves_of_a_herb(self) -> None:
+        self.weighed("a few coriander leaves", coriander=(0.5, 3))
+
     def test_seeds_that_are_strewn(self) -> None:
         self.weighed("sesame seeds", sesame_seeds=(1, 10))
 
@@ -325,10 +334,15 @@ class Lists(unittest.TestCase):
     def test_who_eats_it_in_other_words(self) -> None:
         for text, eaters in (
             ("For 12 scouts", 12), ("Yield: 4 plates", 4), ("15 rolls, 3 per person", 5),
-            ("Cuts into 8 slices, allow 2 each", 4),
+            ("Cuts into 8 slices, allow 2 each", 4), ("Serves a hungry 4", 4),
+            ("Quantities for 4 big bowls", 4),
         ):  # fmt: skip
             self.assertTrue(only_servings(text), text)
             self.assertEqual(servings_in(text), Servings(eaters, eaters), text)
+
+    def test_minutes_are_no_eaters(self) -> None:
+        for text in ("Bake at 350 for 10.", "Simmer for 20.", "180C for 25."):
+            self.assertIsNone(servings_in(text), text)
 
     def test_a_title_without_what_stands_around_it(self) -> None:
         for text, title in (
@@ -336,6 +350,8 @@ class Lists(unittest.TestCase):
             ("NUT LOAF      (Mrs K., Church Lane)", "NUT LOAF"),
             ("Chilli (no heat) - 6 portions", "Chilli (no heat)"),
             ("Bean mash. 2 ppl, 15 min", "Bean mash"),
+            ("Beef noodles | 31 g protein", "Beef noodles"), ("Korma (40 kids)", "Korma"),
+            ("Ingredients for leek pie", "leek pie"), ("Traybake (meal prep x4)", "Traybake"),
             ("Potato curry (Vegan, GF)", "Potato curry"), ("Leek pie (Ve option)", "Leek pie"),
         ):  # fmt: skip
             self.assertEqual(title_of(text)[0], title)

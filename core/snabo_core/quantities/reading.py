@@ -525,6 +525,9 @@ def _unit_behind(amount: Amount | None, found: _Found, food: Food) -> Amount | N
     near = list(found.line[found.head.first : found.head.last + 1])
     for word in near[1:] if len(near) > 1 else near:
         unit = unit_for(word.plain, "metric", food.counts)
+        herb = food.food_class == "herb" and not {"medium", "whole", "leaf"} & set(food.counts)
+        if unit is not None and unit.id == "leaf" and herb:
+            return replace(amount, unit=unit)
         if unit is not None and unit.kind == "count" and unit.id in food.counts:
             # "Bay leaves" are what the food is called, "garlic cloves" how it is counted.
             called = unit.id == "leaf" and {"medium", "whole"} & set(food.counts)

@@ -188,6 +188,12 @@ _DECAGRAMS = re.compile(r"\b(?P<n>\d{1,3})\s?(?:dag|dkg|deka)\b", re.IGNORECASE)
 _UNIT_FIRST = re.compile(
     r"\b(?P<unit>gr|g|kg|ml|cl|dl|lt)\.?\s+(?P<n>\d+(?:[.,]\d+)?)$", re.IGNORECASE
 )
+_METRIC = {"lt": "l", "hg": "x 100 g"}
+# "Gr. 250 pasta", "kg 1 potatoes".
+_UNIT_AHEAD = re.compile(
+    r"^(?P<unit>gr|g|kg|ml|cl|dl|lt|l|hg)\.?\s*(?P<n>\d+(?:[.,]\d+)?)\s+(?:of\s+|di\s+)?(?=[^\W\d])",
+    re.IGNORECASE,
+)
 _BARE_NUMBER = re.compile(r"\bn[.°º]\s*(?P<n>\d{1,2})\b", re.IGNORECASE)
 _ENOUGH = re.compile(r"\bq\.?\s?b\.?(?=\s|$)", re.IGNORECASE)
 _SEASONED = re.compile(r"^salt\s+(?:&\s+)?pepper\b(?!\w)\s*(?=$|[a-z])", re.IGNORECASE)
@@ -263,6 +269,7 @@ _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], 
     (_DECAGRAMS, r"\g<n>0 g"),
     (_BARE_NUMBER, r"\g<n>"),
     (_UNIT_FIRST, r"\g<n> \g<unit>"),
+    (_UNIT_AHEAD, lambda told: f"{told['n']} {_METRIC.get(told['unit'].lower(), told['unit'])} "),
     (_ENOUGH, "to taste"),
     (_SEASONED, "salt and pepper, "),
     (_COMMA_AT_THE_END, ""),

@@ -118,8 +118,12 @@ class Around:
                 return False
             below = self.next(offset + 1)
             # "Courgette drop cakes" is a part's name, but not above "(makes about 12)".
-            part = names_component(text) and not (
-                below and (servings_in(below.text) or yield_in(below.text))
+            # "Baked eggs on potato cakes" is the whole of it.
+            whole = re.search(r"\b(?:on|with|over)\b", text, re.IGNORECASE) is not None
+            part = (
+                names_component(text)
+                and not whole
+                and not (below and (servings_in(below.text) or yield_in(below.text)))
             )
             opens = opens_list(text) or METHOD.match(text) is not None or part
             return not opens and len(text) <= LONGEST_NAME and not is_step(text)

@@ -97,7 +97,7 @@ class HeadLines(ListLines):
         part = _ONLY_A_PART.fullmatch(text) is not None and self.around.amounts_follow(2)
         if facts or part or self._is_spoken(text):
             return False
-        measured = measures(text)
+        measured = measures(title_of(text)[0])
         if measured and (begins_with_amount(text) or self.around.names_food(text)):
             return False
         if begins_with_amount(text):

@@ -18,7 +18,9 @@ OVEN = re.compile(
 )
 # "Oven 190." and nothing else.
 OVEN_ALONE = re.compile(
-    r"^\W*(?:oven|gas)\b\W{0,4}(?:mark|temp\w*|(?:on )?(?:at|to)|on)?\W{0,3}\d{1,3}\s*°?\s*(?:[cf]|fan|deg\w*)?\b\W*$",
+    r"^\W*(?:oven|gas)\b\W{0,4}(?:mark|temp\w*|(?:on )?(?:at|to)|on)?\W{0,3}\d{1,3}\s*°?\s*(?:[cf]|fan|deg\w*)?\b\W*$"
+    # "200c 40 min."
+    r"|^\W*\d{3}\s?°?\s?(?:[cf]|fan|deg\w*)\b.{0,20}?\b\d{1,3}\s?(?:m|mins?|minutes?|h|hrs?|hours?)\b.{0,40}$",
     re.IGNORECASE,
 )
 STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)

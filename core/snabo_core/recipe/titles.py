@@ -90,10 +90,18 @@ _DIETS = re.compile(
     r"(?:gluten|dairy|nut)[\s-]free)(?:\s+(?:option(?:al)?|version|friendly))?){1,5}\s*[)\]])+$",
     re.IGNORECASE,
 )
+# "Beef noodles | 31 g protein", "Leek pie (410 kcal)".
+_CLAIM_BEHIND = re.compile(
+    r"(?:\s*[|·•,(–—+]\s*|\s+-\s+)(?:only |just |under )?~?\d{1,4}\s?"
+    r"(?:g\s+(?:of\s+)?(?:net |total )?(?:protein|carbs?|fat|fibre|fiber)|kcal|cals?|calories|kj)\b(?:\s+(?:per|a|each)\s*\w*)?\s*\)?$",
+    re.IGNORECASE,
+)
 _FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
 _FOR_SO_MANY = re.compile(
     r"\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
     r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?\s*[)\]]?\s*$"
+    # "Traybake (meal prep x4)".
+    r"|\s*\(\s*(?:meal prep|batch|freezer)\s*[x×]?\s?\d{1,2}\s*\)\s*$"
     # "Leek pie x 6 portions".
     r"|\s+[x×]\s?\d{1,3}\s+(?:portions?|servings?|meals?)\s*$"
     # "Leek pie (4 p)", "Koshari on a budget (4)".
@@ -262,6 +270,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         bare = before.sub("", bare)
     bare = _PRICED.sub("", _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", _WHOSE_BEHIND.sub("", bare))))
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
+    bare = _CLAIM_BEHIND.sub("", _CLAIM_BEHIND.sub("", bare))
     told = _LABELS_BEHIND.search(bare)
     servings: Servings | None = None
     if (crowd := _CROWD.search(bare)) is not None:
