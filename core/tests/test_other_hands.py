@@ -101,6 +101,12 @@ class Lines(unittest.TestCase):
     def test_leaves_of_a_herb(self) -> None:
         self.weighed("a few coriander leaves", coriander=(0.5, 3))
 
+    def test_what_is_brushed_on(self) -> None:
+        self.weighed("milk to brush", milk=(0, 20))
+        self.weighed("beaten egg, to glaze", egg=(10, 50))
+        (beside,) = read_lines("milk, to serve", library())
+        self.assertIsNone(beside.grams.best)
+
     def test_seeds_that_are_strewn(self) -> None:
         self.weighed("sesame seeds", sesame_seeds=(1, 10))
 

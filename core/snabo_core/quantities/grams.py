@@ -80,6 +80,8 @@ TO_TASTE = {"salt": (0.0, 3.0, 8.0), "spice": (0.0, 0.5, 2.0), "herb": (0.0, 3.0
             "oil": (1.0, 5.0, 15.0), "fat_dairy": (1.0, 5.0, 15.0)}  # fmt: skip
 # A bottled sauce to taste.
 SHARP_SAUCES, DASHED = {"worcestershire", "hot_sauce", "sriracha", "soy_sauce"}, (0.0, 5.0, 20.0)
+# What is brushed on a crust, by what it is.
+BRUSHED = {"dairy": (0.0, 8.0, 20.0), "plant_milk": (0.0, 8.0, 20.0), "egg": (8.0, 25.0, 50.0)}
 DRIED_HERB_TO_TASTE = (0.0, 1.0, 2.5)
 # Seeds that are strewn over a dish.
 STREWN, STREWN_TO_TASTE = (

@@ -44,6 +44,7 @@ _WIDE = re.compile(
     r"(?<![\d.])(?P<n>\d{1,2}(?:\.\d)?)\s?-?\s?(?P<unit>cm|inch(?:es)?|in\b|[\"”″])", re.IGNORECASE
 )
 CM_PER_INCH, NARROWEST, WIDEST = 2.54, 8.0, 40.0
+_BRUSHED = re.compile(r"\b(?:to|for) (?:brush|glaz)(?:e|ing)?\b|\begg[- ]?wash\b", re.IGNORECASE)
 # A bird weighs at least this; less of it that nobody calls whole is more often meat.
 LIGHTEST_BIRD = 1000.0
 _ONLY_PART = re.compile(
@@ -101,6 +102,11 @@ def on_the_bone(text: str, food: Food) -> bool:
     """
     roast = food.food_class == "meat" and _ON_THE_BONE.search(text) is not None
     return roast and _CUT_OFF_THE_BONE.search(text) is None
+
+
+def is_brushed_on(text: str, food: Food) -> bool:
+    """Tell milk, cream or egg that a crust is brushed with: "milk to glaze"."""
+    return food.food_class in {"dairy", "plant_milk", "egg"} and _BRUSHED.search(text) is not None
 
 
 def by_diameter(text: str, food: Food) -> float:

@@ -14,6 +14,7 @@ from snabo_core.quantities.amounts import Amount
 from snabo_core.quantities.drafting import SIZE_OF, Draft, draft_of
 from snabo_core.quantities.fat_shares import by_fat
 from snabo_core.quantities.grams import (
+    BRUSHED,
     TOO_MUCH,
     Grams,
     disagrees,
@@ -43,6 +44,7 @@ from snabo_core.quantities.numbers import spell_fractions
 from snabo_core.quantities.pieces import (
     PARTS,
     by_diameter,
+    is_brushed_on,
     is_no_piece,
     meat_or_bird,
     of_babies,
@@ -480,6 +482,8 @@ def _grams(
         return in_a_kitchen(Grams(low * count, best * count, high * count, reason), food)
     if _BATCH.match(text) and amount is not None and amount.each is None and amount.again is None:
         return unknown("no_batch", food=food.name)
+    if amount is None and is_brushed_on(text, food):
+        return Grams(*BRUSHED[food.food_class], Message("to_taste", {}))
     waste = draft.waste
     if waste == "none":
         if _PREPARED.search(text):

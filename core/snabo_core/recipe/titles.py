@@ -12,7 +12,7 @@ _WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 _LABEL = (
     r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
     r"menu item|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
-    r"(?:ep(?:isode|\.)?|part|lesson|class)\s*\d{1,4}|(?:recipe|no\.?|number)\s*\d{1,3}|"
+    r"(?:ep(?:isode|\.)?|part|lesson|class)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
     rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?)"
 )
