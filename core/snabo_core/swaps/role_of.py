@@ -26,6 +26,7 @@ from snabo_core.swaps.role_words import (
     CRUMBED,
     CRUMBLE,
     CRUMBLED_BREAD,
+    CRUSHED,
     DONE,
     DOUGH,
     DUMPLINGS,
@@ -320,7 +321,8 @@ def _is_mash(line: Line, context: Context, book: Book) -> bool:
     others = [other for other in context.part.lines if other.id != line.id]
     companions = set(book.roles["mash"].companions)
     alone = all(other.food in companions for other in others)
-    return "mash" in said or (alone and (bool(others) or "lid" in context.part.name.lower()))
+    mashed = "mash" in said or CRUSHED.search(said) is not None
+    return mashed or (alone and (bool(others) or "lid" in context.part.name.lower()))
 
 
 def _noodle(line: Line, group: StarchGroup, context: Context) -> str:

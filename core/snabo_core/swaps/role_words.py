@@ -129,6 +129,11 @@ SMALL_ROLES = {"thickener", "binder", "crumb"}
 MASHED = re.compile(
     r"\b(?:mash|rice[sd]?\b|ricer|grat|gnocchi|press (?:through|the potato)|sieve|puree|purée)\w*"
 )
+# Mashed in other words: "crush them with the butter and the milk".
+CRUSHED = re.compile(
+    r"\b(?:crush|pur[eé]e|pound|beat|work)\w*\b[^.;]{0,40}\bwith (?:the )?(?:hot |warm )?(?:butter|milk|cream)\b|"
+    r"\bpotato(?:es)?\b[^.;]{0,40}\b(?:to|into) (?:a |the )?pur[eé]e\b"
+)
 CRUMBLE = re.compile(r"\b(?:crumble|streusel)\b")
 SLICED = re.compile(r"\b(?:slice|thinly|grated|shredded|rounds|wedges|chips)", re.IGNORECASE)
 DUSTING = re.compile(
