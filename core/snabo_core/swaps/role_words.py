@@ -131,7 +131,8 @@ MASHED = re.compile(
 )
 # Mashed in other words: "crush them with the butter and the milk".
 CRUSHED = re.compile(
-    r"\b(?:crush|pur[eé]e|pound|beat|work)\w*\b[^.;]{0,40}\bwith (?:the )?(?:hot |warm )?(?:butter|milk|cream)\b|"
+    r"\b(?:crush|pur[eé]e|pound)\w*\b[^.;]{0,40}\bwith (?:the )?(?:hot |warm )?"
+    r"(?:butter|milk|cream)\b|"
     r"\bpotato(?:es)?\b[^.;]{0,40}\b(?:to|into) (?:a |the )?pur[eé]e\b"
 )
 CRUMBLE = re.compile(r"\b(?:crumble|streusel)\b")
