@@ -44,6 +44,8 @@ _DURATION = re.compile(
     re.IGNORECASE,
 )
 _MINUTES = {"w": 10_080.0, "d": 1440.0, "h": 60.0, "m": 1.0, "s": 1 / 60}
+# Words of a name that is no cut-off beginning of a step.
+SHORT_NAME = 3
 MOST_SOURCES = 4
 LONGEST_MINUTES = 10_000.0
 _TAG = re.compile(r"<(?P<end>/?)(?P<name>[a-zA-Z][a-zA-Z0-9]*)\b[^<>]*>")
@@ -226,6 +228,7 @@ class _Reader:
         self, items: list[Any], under: str, found: list[tuple[str, str]],
         tips: list[tuple[AsideKind, str]], deep: int,
     ) -> None:  # fmt: skip
+        named = any(map(_is_named, items[:MOST_ITEMS]))
         for one in items[:MOST_ITEMS]:
             item = self.seen(one)
             if deep > DEEPEST:
@@ -235,13 +238,13 @@ class _Reader:
             elif isinstance(item, Mapping) and is_a(item, "HowToTip"):
                 tips.append(("note", text_of(item)))
             elif isinstance(item, Mapping):
-                self._step(item, under, found, tips, deep)
+                self._step(item, under, found, tips, deep, named=named)
             else:
                 found.append((under, text_of(item)))
 
     def _step(
         self, item: Node, under: str, found: list[tuple[str, str]],
-        tips: list[tuple[AsideKind, str]], deep: int,
+        tips: list[tuple[AsideKind, str]], deep: int, *, named: bool,
     ) -> None:  # fmt: skip
         name, text = text_of(item.get("name")), text_of(item.get("text"))
         inner = item.get("itemListElement") or item.get("steps") or item.get("item")
@@ -255,10 +258,21 @@ class _Reader:
         if not text and not is_a(item, "HowToSection"):
             text = name
         alike = _letters(text).startswith(_letters(name.rstrip(".… ")))
-        # The name of a step says what its section is only where it stands in none.
-        heading = under if under or alike else name
+        # The name of a step says what its section is only where it stands in none. "Simmer" does
+        # beside other names, though its step begins so; the first words of a step do not.
+        short = named and len(name.split()) <= SHORT_NAME and text != name
+        heading = under if under or (alike and not short) else name
         if text:
             found.append((heading, text))
+
+
+def _is_named(item: Any) -> bool:
+    """Tell a step with a name that is more than how its text begins."""
+    if not isinstance(item, Mapping):
+        return False
+    name = _letters(text_of(item.get("name")).rstrip(".… "))
+    text = _letters(text_of(item.get("text")) or text_of(item.get("description")))
+    return len(name) >= SHORT_NAME and bool(text) and not text.startswith(name)
 
 
 def _is_head(item: Any) -> bool:

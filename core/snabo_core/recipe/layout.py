@@ -172,6 +172,8 @@ class _Sorter(HeadLines, MethodLines):
             or (self.section == "head" and self._stands_above(line))
         ):
             self._aside("furniture", line.raw)
+            # "Published 2 May. Serves 2. Takes 40 minutes."
+            self._facts_in_story(text)
         elif not self.layout.title and self._is_title(line):
             self._take_title(text)
         elif self._take_facts(line) or self._take_whole_part(line):
@@ -216,7 +218,7 @@ class _Sorter(HeadLines, MethodLines):
             return False
         self.about = self.about or (replies_about(line.text) or "")
         self._aside("furniture", line.raw)
-        self._servings_in_story(line.text)
+        self._facts_in_story(line.text)
         return True
 
     def _section_of(self, line: Written) -> bool:
@@ -272,7 +274,7 @@ class _Sorter(HeadLines, MethodLines):
         order = self.layout.steps and not labels_time(text) and _ORDER.match(text) is not None
         apart = line.after_blank or told or kind == "servings"
         if self.section == "method" and (order or not apart):
-            self._servings_in_story(text)
+            self._facts_in_story(text)
             return False
         minutes, servings = times_in(text), servings_in(text)
         if (made := _IN_BRACKETS.fullmatch(text)) is not None and servings is None:
@@ -295,7 +297,7 @@ class _Sorter(HeadLines, MethodLines):
             )
         )
         if not told:
-            self._servings_in_story(text)
+            self._facts_in_story(text)
             return False
         self.facts_at = self.around.place
         for name, value in minutes.items():

@@ -63,7 +63,8 @@ _SERVES = tuple(
     re.compile(pattern, re.IGNORECASE)
     for pattern in (
         rf"\b(?:family|crowd|group|party|table|household)\s+of\s+{_ABOUT}{_RANGE}\b",
-        rf"(?:\b|\bx){_RANGE}\s*{_ADJ}{_PEOPLE}\b",
+        # "No. 37 SUPPERS" is a page.
+        rf"(?:(?<!no )(?<!no\. )\b|\bx){_RANGE}\s*{_ADJ}{_PEOPLE}\b",
         rf"\b{_RANGE}\s+(?:[a-z-]+\s+){{1,2}}{_FOLK}\b",
         rf"\b{_RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
         rf"\b{_FOLK}\s*[:=]\s*{_ABOUT}{_RANGE}\b",
@@ -211,6 +212,7 @@ _NUMBER = re.compile(
     re.IGNORECASE,
 )
 MOST_SENTENCES = 60
+_NUMBERED = re.compile(r"\bno\.\s+(?=\d)", re.IGNORECASE)
 _SENTENCES = re.compile(r"(?<=[.!?;,])\s+|\s{3,}|\s[|·•]\s|[()\[\]]")
 
 
@@ -337,6 +339,7 @@ def servings_in_story(text: str) -> Servings | None:
     """Return how many a text says it serves in a sentence of its own: "Sufficient for 7 persons"."""
     if _SPEAKS_OF_IT.search(text) is None or _NUMBER.search(text) is None:
         return None
+    text = _NUMBERED.sub("no ", text)
     for sentence in _SENTENCES.split(text, maxsplit=MOST_SENTENCES):
         if _SPEAKS_OF_IT.search(sentence) is not None and only_servings(sentence):
             return servings_in(sentence)

@@ -8,10 +8,11 @@ from itertools import takewhile
 from snabo_core.dish import AsideKind
 from snabo_core.quantities.kinds import begins_with_amount
 from snabo_core.recipe.around import Around, opens_list
+from snabo_core.recipe.facts import only_times, times_in
 from snabo_core.recipe.lines import only_facts, served_at_end
 from snabo_core.recipe.outline import Layout
 from snabo_core.recipe.sections import FIRST_CHAPTER, GREETING, MAIL_HEAD, METHOD
-from snabo_core.recipe.servings import only_servings, servings_in_story
+from snabo_core.recipe.servings import MOST_SENTENCES, only_servings, servings_in_story
 from snabo_core.recipe.written import Written
 
 LEAST_LISTED = 3
@@ -58,10 +59,15 @@ class Sorting:
     def _aside(self, kind: AsideKind, text: str) -> None:
         self.layout.set_aside(kind, text)
 
-    def _servings_in_story(self, text: str) -> None:
+    def _facts_in_story(self, text: str) -> None:
+        """Take for how many it is and how long it takes from a sentence of its own."""
         self.layout.servings = self.layout.servings or served_at_end(text)
         if self.layout.servings is None and self.section == "head":
             self.layout.servings = servings_in_story(text)
+        if self.section == "head" and not self.layout.minutes:
+            for sentence in text.split(". ")[:MOST_SENTENCES]:
+                if only_times(sentence.rstrip(". ")):
+                    self.layout.minutes |= times_in(sentence)
 
 
 def _names_dish(lines: Sequence[Written]) -> bool:
