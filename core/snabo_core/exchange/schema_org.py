@@ -287,7 +287,8 @@ def _letters(text: str) -> str:
 def _ingredient(item: Any) -> str:
     """Return a line: a text, or a quantity with its unit and a name."""
     if not isinstance(item, Mapping):
-        return text_of(item)
+        # "2 garlic cloves , crushed", put together by a machine.
+        return text_of(item).replace(" , ", ", ")
     if text := text_of(item.get("text")):
         return text
     amount = " ".join(
