@@ -33,6 +33,7 @@ from snabo_core.recipe.sections import (
     NUTRITION,
     OVEN,
     OVEN_ALONE,
+    SHELVES,
     SIGN_OFF,
     STEP_LABEL,
     SYSTEM_TOLD,
@@ -327,6 +328,8 @@ class _Sorter(HeadLines, MethodLines):
         if talked != name and not (self.layout.title or self.layout.parts):
             # "Ok so fish pie thing: 400 g fish, ..." names the dish.
             self.titled, self.layout.title, name = line.text, talked.capitalize(), ""
+        # A shopping list goes by shelves: no parts of a dish.
+        name = "" if name.lower().strip() in SHELVES else name
         # "Ingredients: 400 g parsnips, 1 onion" is the whole list; what is at hand goes on with it.
         if name or not self.layout.parts:
             self.layout.open_part("" if opens_list(name) else name.strip().capitalize())

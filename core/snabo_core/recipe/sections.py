@@ -11,6 +11,30 @@ FROM = re.compile(
     r"(?:back|side|inside|lid) of|packet|box|tin|bag|library book|cookery book|cookbook)\b[^.]{0,60}$",
     re.IGNORECASE,
 )
+# Where things stand in a shop or a kitchen.
+SHELVES = {
+    "meat",
+    "veg",
+    "vegetables",
+    "fruit",
+    "fruit and veg",
+    "fruit & veg",
+    "dairy",
+    "larder",
+    "pantry",
+    "cupboard",
+    "store cupboard",
+    "storecupboard",
+    "fridge",
+    "freezer",
+    "tins",
+    "cans",
+    "dry goods",
+    "bakery",
+    "produce",
+    "deli",
+    "aisle",
+}
 # How hot it is to be, said on the head of a card.
 OVEN = re.compile(
     r"^\W*(?:oven|heat|temp(?:erature)?|gas(?: mark)?)\b[^a-z]{0,3}\s*:?\s*.{0,20}\d.{0,30}$",

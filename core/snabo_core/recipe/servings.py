@@ -106,6 +106,8 @@ _MEALS = (
     r"bowls?|bowlfuls|plates|platefuls|pizzas?|sandwich(?:es)?|parcels?|tarts|galettes?|calzones?|omelettes?|jackets?|peppers|toasties|subs|"
     r"hot dogs|wedges|single serves?|individual \w+|flatbreads|steaks|fillets)"
 )
+# One pie is not one serving.
+LEAST_MEALS = 2
 _MEAL = re.compile(
     rf"(?:\b(?:makes|yields?|yield|batch)\b|=)\s*[:=]?\s*{_ABOUT}{_RANGE}\s+(?:\w+\s+){{0,2}}{_MEALS}\b",
     re.IGNORECASE,
@@ -249,8 +251,13 @@ def servings_in(text: str) -> Servings | None:
     if (shared := _shared_out(plain)) is not None:
         return shared
     match = _MEAL.search(plain)
-    # One pie is not one serving.
-    return _checked(match) if match is not None and float(match["low"]) >= 2 else None
+    return _checked(match) if match is not None and float(match["low"]) >= LEAST_MEALS else None
+
+
+def meals_in(made: str) -> Servings | None:
+    """Return for how many pieces are that a meal each is: "4 individual pies", None for squares."""
+    match = _MEAL.search(f"makes {spell_numbers(made[:LOOKED_AT])}")
+    return _checked(match) if match is not None and float(match["low"]) >= LEAST_MEALS else None
 
 
 def _counted_out(plain: str) -> re.Match[str] | None:

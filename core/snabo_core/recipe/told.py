@@ -14,7 +14,7 @@ from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.layout import sort_list, without_step_number
 from snabo_core.recipe.outline import Aside, Layout, one_of_two_systems
 from snabo_core.recipe.sections import METHOD
-from snabo_core.recipe.servings import Servings, counts_people, servings_in
+from snabo_core.recipe.servings import Servings, counts_people, meals_in, servings_in
 from snabo_core.recipe.titles import title_of
 
 # A number at the start of a sentence that counts the steps in one long text.
@@ -104,10 +104,12 @@ def lay_out(told: ToldRecipe, names_food: Callable[[str], bool]) -> Layout:
         if beyond := lines[MOST_SORTED:]:
             layout.parts.append((heading_of(name), [*beyond]))
     one_of_two_systems(layout)
-    layout.servings = served(told.serves) or served(told.title)
+    layout.servings = served(told.serves) or meals_in(told.serves) or served(told.title)
     makes = yield_in(told.serves)
     beside = "" if counts_people(makes) else makes
-    layout.makes = made(told.serves) if layout.servings is None else beside
+    # "4 individual pies" tells what is made, and for how many.
+    alone = served(told.serves) is None
+    layout.makes = made(told.serves) if alone else beside
     layout.minutes = dict(told.minutes)
     for section, text in steps_of(told.steps):
         layout.steps.append(text)
