@@ -45,6 +45,7 @@ from snabo_core.wording import worded
 LONGEST_BYTES = 10_000_000
 # A page may hold a recipe for each week; more are not read at once.
 MOST_RECIPES = 12
+MARKDOWN = {".md", ".markdown"}
 FileKind = Literal[
     "page", "json_ld", "fields", "cooklang", "markdown", "text", "foods", "archive", "pack"
 ]
@@ -134,12 +135,14 @@ def read_source(text: str, reader: Reader, name: str = "") -> ReadFile:
         return _of_page(read_page(text), reader)
     if ending == ".cook" or (ending in {"", ".txt"} and is_cooklang(text)):
         return ReadFile("cooklang", (_told(read_cooklang(text, stem), reader),))
-    if ending in {".md", ".markdown"} or is_markdown(text):
+    if ending in MARKDOWN or is_markdown(text):
         told = read_markdown(text)
         if told is not None:
             named = replace(told, title=told.title or stem)
             return ReadFile("markdown", (_told(named, reader),))
-    return _of_words(_head_in_words(text), reader)
+    # Markdown without headings is read as words are.
+    kind = "markdown" if ending in MARKDOWN else "text"
+    return replace(_of_words(_head_in_words(text), reader), kind=kind)
 
 
 def _of_fields(text: str, ending: str, reader: Reader) -> ReadFile | None:
