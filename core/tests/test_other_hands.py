@@ -346,6 +346,14 @@ class Lists(unittest.TestCase):
             self.assertTrue(only_servings(text), text)
             self.assertEqual(servings_in(text), Servings(eaters, eaters), text)
 
+    def test_what_a_page_shows_above_a_recipe(self) -> None:
+        for above in ("\u2630 Menu   Search", "This week: beetroot, and what to do with it",
+                      "MAIN COURSE"):  # fmt: skip
+            dish = read(above, "Beetroot barley bake", "Serves 4, takes about 1 hr",
+                        "500 g beetroot", "200 g pearl barley", "", "Bake for an hour.")  # fmt: skip
+            self.assertEqual(dish.title, "Beetroot barley bake", above)
+            self.assertEqual([line.food for line in lines(dish)], ["beetroot", "barley"], above)
+
     def test_minutes_are_no_eaters(self) -> None:
         for text in ("Bake at 350 for 10.", "Simmer for 20.", "180C for 25."):
             self.assertIsNone(servings_in(text), text)
@@ -358,6 +366,9 @@ class Lists(unittest.TestCase):
             ("Bean mash. 2 ppl, 15 min", "Bean mash"),
             ("Beef noodles | 31 g protein", "Beef noodles"), ("Korma (40 kids)", "Korma"),
             ("Ingredients for leek pie", "leek pie"), ("Traybake (meal prep x4)", "Traybake"),
+            ("HAMBURGER SOUP     from Irma", "HAMBURGER SOUP"),
+            ("Receipt for pan haggerty, as Granda told it", "pan haggerty"),
+            ("CURRY NIGHT: Lamb balti - 60 portions", "Lamb balti"),
             ("Potato curry (Vegan, GF)", "Potato curry"), ("Leek pie (Ve option)", "Leek pie"),
         ):  # fmt: skip
             self.assertEqual(title_of(text)[0], title)

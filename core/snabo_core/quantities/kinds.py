@@ -32,6 +32,7 @@ _FURNITURE = re.compile(
     r"related recipes|you (?:may|might) also (?:like|enjoy)|more (?:like this|recipes)|"
     r"add to (?:favou?rites|collection|shopping|cart|meal|my)|shop (?:now|ingredients|this)|"
     r"shopping list|click here|watch (?:the )?video|play video|photo(?: credit| by|:)|image:|"
+    r"^\W*(?:(?:menu|search|home|recipes|about|shop|cart|basket|log ?in|sign in|account|contact|blog|saved|favou?rites)\b\W*){2,10}$|"
     r"picture:|^\W*(?:music|song|soundtrack|camera|filmed|edited)(?: by)?\s*:|by using this|terms of use|powered by|recipe card|continue reading|"
     r"(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
     r"^\W*(?:legend|thanks?(?: so much| a lot)?|thank you(?: so much)?|cheers|yum+y?|wow|love it|perfect|lol|haha)\W*$|"
@@ -116,7 +117,7 @@ _TIMES = re.compile(
     re.IGNORECASE,
 )
 _SERVINGS = re.compile(
-    r"^\W*(?:serves?|servings?|feeds|makes|yields?|portions?|enough for|good for|for)\b\s*:?\s*(?:about |around |approx\w* |up to |"
+    r"^\W*(?:serves?|servings?|feeds|does|makes|yields?|portions?|enough for|good for|for)\b\s*:?\s*(?:about |around |approx\w* |up to |"
     r"one |a |an )?(?:\d|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|half)"
     r"|^\W*(?:pour|für|para|voor)\s+\d+(?:\s?(?:[-–àa]|bis)\s?\d+)?\s+pers\w*"
     r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|pers(?:ons|onen|onnes)?|serves|porcj[ei]|portioner|portionen|port)\b"
@@ -466,7 +467,7 @@ def kind_of_line(text: str, system: str = "metric") -> LineKind:
         return "furniture"
     tests: tuple[tuple[LineKind, bool], ...] = (
         ("times", _TIMES.match(clean) is not None),
-        ("furniture", is_furniture(raw)),
+        ("furniture", is_furniture(raw) or is_furniture(clean.lstrip("☰ "))),
         ("nutrition", is_energy(clean)
                       or (_NUTRITION.search(clean) is not None and not begins_with_amount(clean))),
         ("servings", len(clean) <= 80 and _SERVINGS.match(clean) is not None

@@ -43,6 +43,11 @@ _ALONE = re.compile(
 
 # "Makes 8 crêpes, serves 4" makes eight.
 _SERVED_TOO = re.compile(r"\W+(?:serv(?:es|ing)|feeds|enough for|for \d)\b", re.IGNORECASE)
+# "30 minutes, start to finish" is said in one breath.
+_ALL_OF_IT = re.compile(
+    r"(?<=[a-z\d.]),\s+(?=(?:from )?start to (?:finish|table|plate|fork)|all in\b|altogether|overall)",
+    re.IGNORECASE,
+)
 _ADDED_UP = re.compile(
     rf"^\W*(?:takes|time|total(?:\s+time)?|ready\s+in)\b\s*:?\s*(?P<one>{_DURATION})"
     rf"(?:\s+[a-z]+){{0,3}}?\s*(?:\+|\bplus\b)\s*(?P<other>{_DURATION})",
@@ -148,6 +153,7 @@ def _plainly(text: str) -> str:
     for pattern in (_H_AND_MIN, _H_COMMA_MIN, _H_MIN):
         said = pattern.sub(r"\1 h \2 min", said)
     said = _STROKE_MINUTES.sub(r"\1 min", said)
+    said = _ALL_OF_IT.sub(" ", said)
     return _OR_SO.sub(r"\1", _ABOUT_SO.sub("", said))
 
 

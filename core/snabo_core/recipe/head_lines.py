@@ -48,7 +48,7 @@ _CUT_WORD = re.compile(r"[A-Za-z]-$")
 # What stands on a page and is no title.
 LONGEST_TITLE_LINE = 70
 _ON_A_PAGE = re.compile(
-    r"[★☆|↓©]|jump|print|^search\b|^skip\b|^recipe by\b|^home\s*[/|]|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
+    r"[★☆|↓©☰≡]|^menu\b|jump|print|^search\b|^skip\b|^recipe by\b|^home\s*[/|]|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
     r"cookie|share|posted|updated|\bsave\b|sign|log ?in|(?:contributed|submitted|written) by|"
     r"^(?:difficulty|level|skill|cuisine|course|category)\b",
     re.IGNORECASE,

@@ -16,7 +16,7 @@ LONGEST_HEAD = 70
 REMEMBERED = 512
 _N = r"\d{1,3}(?:\.\d)?"
 _RANGE = (
-    rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving) or)\s*(?P<high>{_N})"
+    rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving) or|,\s*or)\s*(?P<high>{_N})"
     # "Serves 3 - 45 minutes" is for three.
     r"(?!\d|\s*-?\s*(?:min|m\b|hours?\b|hrs?\b|h\b|kcal|cal\b|°|%))"
     # "Serves 6 (8 if there is bread)".

@@ -13,6 +13,7 @@ _LABEL = (
     r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
     r"menu item|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
     r"(?:ep(?:isode|\.)?|part|lesson|class)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
+    r"(?:[a-z]+ )?(?:night|lunch|supper|dinner|breakfast|brunch|tea|feast|special)|"
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
     rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?)"
 )
@@ -78,7 +79,7 @@ _TAGS = re.compile(r"</?[a-z][a-z0-9]{0,9}>", re.IGNORECASE)
 _IN_QUOTES = re.compile(r"^[\"“«»„(](?P<name>[^\"“”«»„()]{3,})[\"”“»«)]$")
 # "Copy of leek pie", "Recipe for leek pie".
 _SAID_BEFORE = re.compile(
-    r"^(?:copy of|(?:recipe|ingredients) for(?: an?| the)?)\s+(?=[^\W\d])", re.IGNORECASE
+    r"^(?:copy of|(?:recipe|receipt|ingredients) for(?: an?| the)?)\s+(?=[^\W\d])", re.IGNORECASE
 )
 # "Leek pie #supper", "Leek pie ->".
 _SIGNS_BEHIND = re.compile(r"(?:\s+#\w+)+$|\s*(?:[-=]>|/)\s*$")
@@ -183,6 +184,7 @@ _ABOVE = re.compile(
     r"|(?:standardi[sz]ed )?recipe\s+(?:card|code|ref(?:erence)?|id|no\.?|number)\s*[:#]?\s*[\w-]{1,12}"
     r"|(?:client|patient|resident|customer|member|date|table|order|ref(?:erence)?|recipe ref|code|author|chef|contributor|"
     r"submitted(?: by)?|source|club|class|unit|ward|site|copied from|sent|from|to)\s*[:#]\s*\S.{0,80}"
+    r"|(?:this|next) (?:week|month|season)\s*[:–—-]\s*\S.{0,80}|in season(?: now)?\b.{0,40}"
     r"|leaflet\s+(?:no\.?\s*)?\d+"
     r"|(?:ep|episode)\.?\s*\d{1,4}\b.{0,80}|#\d{1,5}|\d{2,4}\s+[A-Z][\w&'’]+(?:\s+[\w&'’]+){0,4}"
     r"|#\w+)\W*$",
@@ -247,6 +249,10 @@ _WHOSE_BEHIND = re.compile(
     r"\s*\((?:(?:by|from)\s+)?(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|sister|brother|chef)\b\.?[^()]{0,50}\)$",
     re.IGNORECASE,
 )
+# "Pan haggerty, as Grandad told it"; "HAMBURGER SOUP from Irma".
+_TOLD_BEHIND = re.compile(
+    r",\s+as\s+\S.{0,40}\s(?:it|me|us|them)$|(?<=[A-Z]{3})\s+(?-i:from|by)\s+(?-i:[A-Z][a-z]+)(?:\s+\S+){0,2}$"
+)
 _BY_BEHIND = re.compile(
     r"\s+(?:--?|[–—])\s+(?:by\s+\S.{1,40}|(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|chef)\b\.?\s+"
     r"(?-i:[A-Z])\S*(?:\s+\S{1,20}){0,2})$",
@@ -270,6 +276,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         bare = before.sub("", bare)
     bare = _PRICED.sub("", _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", _WHOSE_BEHIND.sub("", bare))))
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
+    bare = _TOLD_BEHIND.sub("", bare)
     bare = _CLAIM_BEHIND.sub("", _CLAIM_BEHIND.sub("", bare))
     told = _LABELS_BEHIND.search(bare)
     servings: Servings | None = None
