@@ -347,10 +347,19 @@ class Lists(unittest.TestCase):
             self.assertEqual(servings_in(text), Servings(eaters, eaters), text)
 
     def test_what_a_page_shows_above_a_recipe(self) -> None:
-        for above in ("\u2630 Menu   Search", "This week: beetroot, and what to do with it",
+        for above in ("\u2630 Menu   Search", "Recipes   About   Shop", "Last modified: 12 Feb",
+                      "@Tibor here's what we had last night",
+                      "This week: beetroot, and what to do with it",
                       "MAIN COURSE"):  # fmt: skip
-            dish = read(above, "Beetroot barley bake", "Serves 4, takes about 1 hr",
-                        "500 g beetroot", "200 g pearl barley", "", "Bake for an hour.")  # fmt: skip
+            dish = read(
+                above,
+                "Beetroot barley bake",
+                "Serves 4, takes about 1 hr",
+                "500 g beetroot",
+                "200 g pearl barley",
+                "",
+                "Bake for an hour.",
+            )
             self.assertEqual(dish.title, "Beetroot barley bake", above)
             self.assertEqual([line.food for line in lines(dish)], ["beetroot", "barley"], above)
 
@@ -369,6 +378,7 @@ class Lists(unittest.TestCase):
             ("HAMBURGER SOUP     from Irma", "HAMBURGER SOUP"),
             ("Receipt for pan haggerty, as Granda told it", "pan haggerty"),
             ("CURRY NIGHT: Lamb balti - 60 portions", "Lamb balti"),
+            ("Cheese flan (for the children who like it), 50 portions", "Cheese flan"),
             ("Potato curry (Vegan, GF)", "Potato curry"), ("Leek pie (Ve option)", "Leek pie"),
         ):  # fmt: skip
             self.assertEqual(title_of(text)[0], title)
@@ -484,6 +494,12 @@ class Roles(unittest.TestCase):
         self.assertEqual(
             (roles(dish)["thickener"], roles(dish)["lid"]), ({"wheat_flour"}, {"shortcrust"})
         )
+
+    def test_bread_that_becomes_dumplings(self) -> None:
+        dish = read("Stale bread gnocchi", "Serves 2", "250 g stale white bread", "200 ml milk",
+                    "1 egg", "60 g plain flour", "", "Soak the bread in the milk, mix, shape.",
+                    "Boil until they float.")  # fmt: skip
+        self.assertLessEqual({"bread", "wheat_flour"}, roles(dish)["dumpling"])
 
     def test_hash_browns_in_a_burrito_are_not_its_wrap(self) -> None:
         dish = read("Breakfast burritos", "Makes 10 burritos", "10 flour tortillas", "12 eggs",

@@ -32,9 +32,8 @@ _FURNITURE = re.compile(
     r"related recipes|you (?:may|might) also (?:like|enjoy)|more (?:like this|recipes)|"
     r"add to (?:favou?rites|collection|shopping|cart|meal|my)|shop (?:now|ingredients|this)|"
     r"shopping list|click here|watch (?:the )?video|play video|photo(?: credit| by|:)|image:|"
-    r"^\W*(?:(?:menu|search|home|recipes|about|shop|cart|basket|log ?in|sign in|account|contact|blog|saved|favou?rites)\b\W*){2,10}$|"
     r"picture:|^\W*(?:music|song|soundtrack|camera|filmed|edited)(?: by)?\s*:|by using this|terms of use|powered by|recipe card|continue reading|"
-    r"(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
+    r"last (?:modified|updated|edited)|(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
     r"^\W*(?:legend|thanks?(?: so much| a lot)?|thank you(?: so much)?|cheers|yum+y?|wow|love it|perfect|lol|haha)\W*$|"
     r"^\W*(?:published|entered|updated)\s+(?:by|on|in)?\s*(?:user\b|the\b|\d|(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec))|"
     r"^\W*(?:amounts?|quantit(?:y|ies)|qty)\s+(?:units?\s+)?(?:ingredients?|items?|foods?)\W*$|"
@@ -70,7 +69,7 @@ _DATED = re.compile(
 _BUTTON = re.compile(
     r"^\W*(?:share|save|saved|pin|pin it|tweet|e-?mail|text|comments?|rate|reviews?|menu|search|home|close|"
     r"next|previous|prev|back|more|less|edit|copy|copied|download|likes?|love|follow|shop|about|about us|"
-    r"contact|contact us|help|ok|cancel|send|reply|video|videos|gallery|photos?|recipes?|all recipes|"
+    r"contact|contact us|cart|basket|account|blog|help|ok|cancel|send|reply|video|videos|gallery|photos?|recipes?|all recipes|"
     r"(?:[½¼\d/.]+\s?x)(?:\s+[½¼\d/.]+\s?x)+|"
     r"ads?|new|faqs?|loading|continue|accept|accept all|settings|options|hide|show|show all|expand|collapse|"
     r"[\d.,]+\s*[km]?\s+(?:shares?|likes?|saves?|views?|pins?|comments?|reviews?|ratings?|photos?))\W*$",
@@ -314,9 +313,9 @@ def is_button(text: str) -> bool:
         return sum(_BUTTON.match(piece) is not None for piece in pieces) * 2 > len(pieces)
     leaves = _COUNT_BEHIND.sub("", text).split()
     tabs = len(leaves) > 1 and all(map(_TAB.fullmatch, leaves))
-    # "HOME ABOUT RECIPES SHOP".
-    words = text.split()
-    menu = len(words) > 2 and text.isupper() and all(map(_BUTTON.match, words))
+    # "HOME ABOUT RECIPES SHOP", "☰ Menu Search".
+    words = text.replace("☰", " ").split()
+    menu = len(words) > 1 and all(map(_BUTTON.match, words))
     return tabs or menu or _BUTTON.match(text) is not None
 
 
@@ -467,7 +466,7 @@ def kind_of_line(text: str, system: str = "metric") -> LineKind:
         return "furniture"
     tests: tuple[tuple[LineKind, bool], ...] = (
         ("times", _TIMES.match(clean) is not None),
-        ("furniture", is_furniture(raw) or is_furniture(clean.lstrip("☰ "))),
+        ("furniture", is_furniture(raw)),
         ("nutrition", is_energy(clean)
                       or (_NUTRITION.search(clean) is not None and not begins_with_amount(clean))),
         ("servings", len(clean) <= 80 and _SERVINGS.match(clean) is not None

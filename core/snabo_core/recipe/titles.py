@@ -249,6 +249,11 @@ _WHOSE_BEHIND = re.compile(
     r"\s*\((?:(?:by|from)\s+)?(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|sister|brother|chef)\b\.?[^()]{0,50}\)$",
     re.IGNORECASE,
 )
+# "Cheese flan (for the children who don't eat fish)".
+_REMARK_BEHIND = re.compile(
+    r"\s*\((?:for (?:the|those|when|people)|when|if|because|sorry|thanks)\b[^()\d]{8,80}\)$",
+    re.IGNORECASE,
+)
 # "Pan haggerty, as Grandad told it"; "HAMBURGER SOUP from Irma".
 _TOLD_BEHIND = re.compile(
     r",\s+as\s+\S.{0,40}\s(?:it|me|us|them)$|(?<=[A-Z]{3})\s+(?-i:from|by)\s+(?-i:[A-Z][a-z]+)(?:\s+\S+){0,2}$"
@@ -303,7 +308,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         bare = bare[:cut].rstrip(" -–—:|,/~•·")
     first, *others = re.split(r"\s+\|\s+", bare)
     bare = first if others and len(first.split()) > 1 else bare
-    bare = _DIETS.sub("", bare)
+    bare = _REMARK_BEHIND.sub("", _DIETS.sub("", bare))
     title = _STOP.sub("", bare.strip(" -–—:|,"))[:LONGEST_TITLE] or text.strip()[:LONGEST_TITLE]
     return title, servings
 
