@@ -348,7 +348,8 @@ class Lists(unittest.TestCase):
 
     def test_what_a_page_shows_above_a_recipe(self) -> None:
         for above in ("\u2630 Menu   Search", "Recipes   About   Shop", "Last modified: 12 Feb",
-                      "@Tibor here's what we had last night",
+                      "@Tibor here's what we had last night", "THE HARVEST TABLE",
+                      "Menu for the 14th", "Card 112",
                       "This week: beetroot, and what to do with it",
                       "MAIN COURSE"):  # fmt: skip
             dish = read(
@@ -362,6 +363,11 @@ class Lists(unittest.TestCase):
             )
             self.assertEqual(dish.title, "Beetroot barley bake", above)
             self.assertEqual([line.food for line in lines(dish)], ["beetroot", "barley"], above)
+
+    def test_a_name_without_a_food_above_whom_it_feeds(self) -> None:
+        dish = read("Cawl", "Feeds 6-8 with bread and cheese", "1 kg lamb neck", "600 g potatoes",
+                    "", "Simmer for three hours.")  # fmt: skip
+        self.assertEqual(dish.title, "Cawl")
 
     def test_minutes_are_no_eaters(self) -> None:
         for text in ("Bake at 350 for 10.", "Simmer for 20.", "180C for 25."):
@@ -379,6 +385,9 @@ class Lists(unittest.TestCase):
             ("Receipt for pan haggerty, as Granda told it", "pan haggerty"),
             ("CURRY NIGHT: Lamb balti - 60 portions", "Lamb balti"),
             ("Cheese flan (for the children who like it), 50 portions", "Cheese flan"),
+            ("TEST 4 - Oven risotto", "Oven risotto"),
+            ("Mince and skirlie - for 6 tired folk", "Mince and skirlie"),
+            ("Beans - feeds 2-3, takes ages, worth it", "Beans"),
             ("Potato curry (Vegan, GF)", "Potato curry"), ("Leek pie (Ve option)", "Leek pie"),
         ):  # fmt: skip
             self.assertEqual(title_of(text)[0], title)

@@ -24,6 +24,8 @@ from snabo_core.recipe.servings import lists_ingredients, only_servings, serving
 from snabo_core.recipe.titles import stands_above, title_of
 from snabo_core.recipe.written import Written, ends_with_amount, has_amount, only_amount
 
+# So many lines of a page stand between the name of a dish and whom it serves; no name is longer.
+MOST_BETWEEN, MOST_TITLE_WORDS = 4, 12
 MOST_NAME_WORDS, MOST_HOUSE_WORDS, LEAST_LETTERS = 4, 5, 4
 # A heading set off by a mark: "> Tray".
 _SET_OFF = re.compile(r">\s*[^\W\d][^\d,.;]{1,40}")
@@ -141,13 +143,30 @@ class Around:
 
     def slogan_above(self, line: Written) -> bool:
         """Tell what stands over the name of a dish: "Eating well on a budget", then "Bean soup"."""
-        follows, below = self.next(), self.next(2)
-        if follows is None or below is None or any(map(self._says_dish, line.text.split())):
+        follows = self.next()
+        if follows is None or any(map(self._says_dish, line.text.split())):
             return False
-        short = len(follows.text.split()) <= MOST_NAME_WORDS and follows.text[-1:] not in ".!?:,"
-        named = short and any(map(self._says_dish, follows.text.split()))
-        facts = only_servings(below.text) or only_facts(below.text)
-        return named and facts and not begins_with_amount(follows.text)
+        if kind_of_line(follows.text) in _NO_NAME or servings_in(follows.text) is not None:
+            # "Feeds 6 with bread and cheese" below "Cawl".
+            return False
+        words = follows.text.split()
+        short = len(words) <= MOST_TITLE_WORDS and follows.text[-1:] not in ".!?:,"
+        named = short and any(map(self._says_dish, words)) and not begins_with_amount(follows.text)
+        return named and self._tells_of_dish(
+            2, len(words) > 1 and not names_component(follows.text)
+        )
+
+    def _tells_of_dish(self, offset: int, whole: bool) -> bool:
+        """Tell whether the facts of a dish come next, or, for a whole name, its list."""
+        for ahead in range(offset, offset + MOST_BETWEEN):
+            below = self.next(ahead)
+            if below is None:
+                return False
+            if only_servings(below.text) or only_facts(below.text):
+                return True
+            if kind_of_line(below.text) != "furniture":
+                return whole and ahead == offset and begins_with_amount(below.text)
+        return False
 
     def title_goes_on(self, title: str, below: Written) -> bool:
         """Tell the second line of a name: "Turkey and barley", below it "stuffed cabbage"."""

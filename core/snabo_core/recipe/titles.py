@@ -12,7 +12,7 @@ _WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 _LABEL = (
     r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
     r"menu item|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
-    r"(?:ep(?:isode|\.)?|part|lesson|class)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
+    r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
     r"(?:[a-z]+ )?(?:night|lunch|supper|dinner|breakfast|brunch|tea|feast|special)|"
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
     rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?)"
@@ -185,6 +185,7 @@ _ABOVE = re.compile(
     r"|(?:client|patient|resident|customer|member|date|table|order|ref(?:erence)?|recipe ref|code|author|chef|contributor|"
     r"submitted(?: by)?|source|club|class|unit|ward|site|copied from|sent|from|to)\s*[:#]\s*\S.{0,80}"
     r"|(?:this|next) (?:week|month|season)\s*[:–—-]\s*\S.{0,80}|in season(?: now)?\b.{0,40}"
+    r"|card\s*(?:no\.?\s*)?\d{1,4}|menu (?:for|of)\b.{0,60}"
     r"|leaflet\s+(?:no\.?\s*)?\d+"
     r"|(?:ep|episode)\.?\s*\d{1,4}\b.{0,80}|#\d{1,5}|\d{2,4}\s+[A-Z][\w&'’]+(?:\s+[\w&'’]+){0,4}"
     r"|#\w+)\W*$",
@@ -242,7 +243,9 @@ _CROWD = re.compile(
 )
 # "Leek pie, serves 2 or me twice".
 _SAID_BEHIND = re.compile(
-    r"\s*[,;(–—-]\s*(?:serves|feeds|does|enough for)\s[^,;()]{1,40}\)?$", re.IGNORECASE
+    r"\s*[,;(–—-]\s*(?:serves|feeds|does|enough for)\s[^,;()]{1,40}\)?$"
+    r"|\s+[-–—]\s+(?:serves|feeds|does)\s+\d[^()]{1,60}$",
+    re.IGNORECASE,
 )
 # "Chicken casserole -- Mrs. Odile B.", "Leek pie - by Aunt Merle".
 _WHOSE_BEHIND = re.compile(

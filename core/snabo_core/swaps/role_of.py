@@ -377,7 +377,7 @@ def _cut(line: Line, group: StarchGroup, context: Context) -> str | None:
     said = BATTERED.search(told)
     wet = group.key == "flour" and context.liquid >= 100 and (line.grams or 0) <= 300
     if wet and (context.eggs or said is not None):
-        named = said or re.search(r"pancake|pudding|crepe|fritter|toad", told)
+        named = said or re.search(r"pancake|pudding|cr[eê]pe|thin galettes|fritter|toad", told)
         return "batter" if named else None
     return None
 

@@ -107,7 +107,8 @@ FLOATING = re.compile(
 # "Crumb the bread over": what is cut as slices and lies above as crumbs.
 CRUMBLED_BREAD = re.compile(
     r"\b(?:crumb|crumble|blitz|whizz|grate)\s+(?:up\s+)?(?:the\s+|your\s+)?(?:stale\s+)?bread\b|"
-    r"\bcrumbs\b[^.;]{0,40}\b(?:on|over) (?:the )?top\b|\bscatter\b[^.;]{0,30}\bcrumbs\b"
+    r"\bcrumbs\b[^.;]{0,40}\b(?:on|over) (?:the )?top\b|\bscatter\b[^.;]{0,30}\bcrumbs\b|"
+    r"\b(?:fry|toast) (?:the )?crumbs\b"
 )
 # A part called so by what it is made of, and what may become of it by the title.
 DOUGH = re.compile(r"(?:the\s+)?doughs?", re.IGNORECASE)
