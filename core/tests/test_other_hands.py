@@ -364,6 +364,16 @@ class Lists(unittest.TestCase):
             self.assertEqual(dish.title, "Beetroot barley bake", above)
             self.assertEqual([line.food for line in lines(dish)], ["beetroot", "barley"], above)
 
+    def test_lines_between_a_title_and_whom_it_feeds(self) -> None:
+        for between in ("from Plot 22", "38 g carbs \u2022 21 g protein \u2022 19 g fat"):
+            dish = read("RECIPE OF THE MONTH", "Runner Bean and Potato Curry", between, "Serves 4",
+                        "400g runner beans", "500g potatoes", "", "Fry for 10 minutes.")  # fmt: skip
+            self.assertEqual(dish.title, "Runner Bean and Potato Curry", between)
+            self.assertEqual([line.food for line in lines(dish)], ["runner_beans", "potato"])
+        house = read("NORTH COUNTRY KITCHEN", "Est. 2009", "", "Lamb with pearl barley",
+                     "Serves: 6", "1 kg lamb shoulder", "300 g pearl barley", "", "Roast.")  # fmt: skip
+        self.assertEqual(house.title, "Lamb with pearl barley")
+
     def test_a_name_without_a_food_above_whom_it_feeds(self) -> None:
         dish = read("Cawl", "Feeds 6-8 with bread and cheese", "1 kg lamb neck", "600 g potatoes",
                     "", "Simmer for three hours.")  # fmt: skip

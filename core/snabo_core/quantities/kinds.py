@@ -33,7 +33,7 @@ _FURNITURE = re.compile(
     r"add to (?:favou?rites|collection|shopping|cart|meal|my)|shop (?:now|ingredients|this)|"
     r"shopping list|click here|watch (?:the )?video|play video|photo(?: credit| by|:)|image:|"
     r"picture:|^\W*(?:music|song|soundtrack|camera|filmed|edited)(?: by)?\s*:|by using this|terms of use|powered by|recipe card|continue reading|"
-    r"last (?:modified|updated|edited)|(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
+    r"last (?:modified|updated|edited)|^\W*est(?:ablished|d|\.)?\.?\s+(?:in\s+)?\d{4}\W*$|(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
     r"^\W*(?:legend|thanks?(?: so much| a lot)?|thank you(?: so much)?|cheers|yum+y?|wow|love it|perfect|lol|haha)\W*$|"
     r"^\W*(?:published|entered|updated)\s+(?:by|on|in)?\s*(?:user\b|the\b|\d|(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec))|"
     r"^\W*(?:amounts?|quantit(?:y|ies)|qty)\s+(?:units?\s+)?(?:ingredients?|items?|foods?)\W*$|"
@@ -102,6 +102,14 @@ _NUTRITION = re.compile(
 _ENERGY = re.compile(
     r"\W*(?:(?:about|approx\w*|around|circa)\.?\s+)?\d{2,4}\s*(?:kcals?|calories|cals?)"
     r"(?:\s*(?:/|per\b|each\b|an?\b).{0,20})?\W*",
+    re.IGNORECASE,
+)
+# "38 g carbs • 21 g protein • 19 g fat".
+_MACROS = re.compile(
+    r"\W*(?:\d{1,3}(?:\.\d)?\s?g\s+(?:of\s+)?(?:net\s+|total\s+)?(?:carbs?|carbohydrates?|protein|fat|fib(?:re|er)|sugars?|saturates)"
+    r"|\d{2,4}\s?(?:kcals?|calories|cals?))"
+    r"(?:\W+(?:and\s+)?(?:\d{1,3}(?:\.\d)?\s?g\s+(?:of\s+)?(?:net\s+|total\s+)?(?:carbs?|carbohydrates?|protein|fat|fib(?:re|er)|sugars?|saturates)"
+    r"|\d{2,4}\s?(?:kcals?|calories|cals?))){1,6}(?:\s+(?:per|each|a)\b.{0,20})?\W*",
     re.IGNORECASE,
 )
 _TIME_WORDS = (
@@ -467,7 +475,7 @@ def kind_of_line(text: str, system: str = "metric") -> LineKind:
     tests: tuple[tuple[LineKind, bool], ...] = (
         ("times", _TIMES.match(clean) is not None),
         ("furniture", is_furniture(raw)),
-        ("nutrition", is_energy(clean)
+        ("nutrition", is_energy(clean) or _MACROS.fullmatch(clean) is not None
                       or (_NUTRITION.search(clean) is not None and not begins_with_amount(clean))),
         ("servings", len(clean) <= 80 and _SERVINGS.match(clean) is not None
                      and re.match(r"^\W*for\b", clean, re.IGNORECASE) is None),

@@ -118,18 +118,23 @@ class Around:
             # "Haddock bake, covers 10" ends with no amount of a food.
             if line is None or has_amount(title_of(text)[0]) or text.rstrip().endswith(":"):
                 return False
-            below = self.next(offset + 1)
             # "Courgette drop cakes" is a part's name, but not above "(makes about 12)".
             # "Baked eggs on potato cakes" is the whole of it.
             whole = re.search(r"\b(?:on|with|over)\b", text, re.IGNORECASE) is not None
             part = (
                 names_component(text)
                 and not whole
-                and not (below and (servings_in(below.text) or yield_in(below.text)))
+                and not any(map(self._counts, (offset + 1, offset + 2)))
             )
             opens = opens_list(text) or METHOD.match(text) is not None or part
             return not opens and len(text) <= LONGEST_NAME and not is_step(text)
         return False
+
+    def _counts(self, offset: int) -> bool:
+        """Tell whether a line ahead says for how many something is."""
+        line = self.next(offset)
+        told = line is not None and (servings_in(line.text) or yield_in(line.text))
+        return bool(told) and line is not None and not self.names_food(line.text)
 
     def house_above(self, line: Written) -> bool:
         """Tell whose page it is, in capitals above the name of a dish: "THE GARDEN GATE"."""
@@ -143,7 +148,11 @@ class Around:
 
     def slogan_above(self, line: Written) -> bool:
         """Tell what stands over the name of a dish: "Eating well on a budget", then "Bean soup"."""
-        follows = self.next()
+        at = next(
+            (one for one in range(1, MOST_BETWEEN)
+             if (ahead := self.next(one)) and kind_of_line(ahead.text) != "furniture"), 1,
+        )  # fmt: skip
+        follows = self.next(at)
         if follows is None or any(map(self._says_dish, line.text.split())):
             return False
         if kind_of_line(follows.text) in _NO_NAME or servings_in(follows.text) is not None:
@@ -152,9 +161,8 @@ class Around:
         words = follows.text.split()
         short = len(words) <= MOST_TITLE_WORDS and follows.text[-1:] not in ".!?:,"
         named = short and any(map(self._says_dish, words)) and not begins_with_amount(follows.text)
-        return named and self._tells_of_dish(
-            2, len(words) > 1 and not names_component(follows.text)
-        )
+        whole = len(words) > 1 and not names_component(follows.text)
+        return named and self._tells_of_dish(at + 1, whole)
 
     def _tells_of_dish(self, offset: int, whole: bool) -> bool:
         """Tell whether the facts of a dish come next, or, for a whole name, its list."""

@@ -35,6 +35,8 @@ _BRACKETS = re.compile(r"[()\[\]{}]")
 # "They are for 4."
 # No title below a letter's sentence is longer.
 MOST_TITLE_WORDS = 9
+# "from Plot 22", below the title.
+_SENT_BY = re.compile(r"^\W*(?:from|by|via)\s+(?:(?:the|our)\s+)?[A-Z][^.:;]{1,40}$")
 _OF_IT = re.compile(r"(?:it|they|this|these|that)\b", re.IGNORECASE)
 _TALKS = re.compile(r"\b(?:i|we|me|us|you)\b", re.IGNORECASE)
 # "Nobody had the amounts so I weighed it, here it is".
@@ -169,6 +171,8 @@ class HeadLines(ListLines):
         ):
             return True
         if self._tells_before_list(text) or self._says_above_list(text):
+            return True
+        if self._right_below_title() and _SENT_BY.match(text) is not None:
             return True
         # "A family favourite" counts nothing.
         counts = any(c.isdigit() for c in text) or self.around.names_food(text)

@@ -249,6 +249,7 @@ _SAID_BEHIND = re.compile(
 )
 # "Chicken casserole -- Mrs. Odile B.", "Leek pie - by Aunt Merle".
 _WHOSE_BEHIND = re.compile(
+    r"\s*\((?-i:[A-Z])[a-z]+,\s+(?:unit|flat|room|plot|table|no\.?|class|year|ward|block)\b[^()]{0,30}\)$|"
     r"\s*\((?:(?:by|from)\s+)?(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|sister|brother|chef)\b\.?[^()]{0,50}\)$",
     re.IGNORECASE,
 )
