@@ -340,7 +340,8 @@ class Lists(unittest.TestCase):
     def test_who_eats_it_in_other_words(self) -> None:
         for text, eaters in (
             ("For 12 scouts", 12), ("Yield: 4 plates", 4), ("15 rolls, 3 per person", 5),
-            ("Cuts into 8 slices, allow 2 each", 4), ("Serves a hungry 4", 4),
+            ("Cuts into 8 slices, allow 2 each", 4), ("Served 40", 40), ("Dose: 6 pessoas", 6),
+            ("Does us 3", 3), ("Serves a hungry 4", 4),
             ("Quantities for 4 big bowls", 4),
         ):  # fmt: skip
             self.assertTrue(only_servings(text), text)
@@ -366,12 +367,29 @@ class Lists(unittest.TestCase):
 
     def test_lines_between_a_title_and_whom_it_feeds(self) -> None:
         for between in ("from Plot 22", "38 g carbs \u2022 21 g protein \u2022 19 g fat"):
-            dish = read("RECIPE OF THE MONTH", "Runner Bean and Potato Curry", between, "Serves 4",
-                        "400g runner beans", "500g potatoes", "", "Fry for 10 minutes.")  # fmt: skip
+            dish = read(
+                "RECIPE OF THE MONTH",
+                "Runner Bean and Potato Curry",
+                between,
+                "Serves 4",
+                "400g runner beans",
+                "500g potatoes",
+                "",
+                "Fry for 10 minutes.",
+            )
             self.assertEqual(dish.title, "Runner Bean and Potato Curry", between)
             self.assertEqual([line.food for line in lines(dish)], ["runner_beans", "potato"])
-        house = read("NORTH COUNTRY KITCHEN", "Est. 2009", "", "Lamb with pearl barley",
-                     "Serves: 6", "1 kg lamb shoulder", "300 g pearl barley", "", "Roast.")  # fmt: skip
+        house = read(
+            "NORTH COUNTRY KITCHEN",
+            "Est. 2009",
+            "",
+            "Lamb with pearl barley",
+            "Serves: 6",
+            "1 kg lamb shoulder",
+            "300 g pearl barley",
+            "",
+            "Roast.",
+        )
         self.assertEqual(house.title, "Lamb with pearl barley")
 
     def test_a_name_without_a_food_above_whom_it_feeds(self) -> None:
@@ -401,6 +419,15 @@ class Lists(unittest.TestCase):
             ("Potato curry (Vegan, GF)", "Potato curry"), ("Leek pie (Ve option)", "Leek pie"),
         ):  # fmt: skip
             self.assertEqual(title_of(text)[0], title)
+
+    def test_a_list_by_letters_and_steps_by_paragraphs(self) -> None:
+        dish = read("1. CHICKEN ON TOAST", "To serve 4:", "(a) 500 g cooked chicken",
+                    "(b) 250 g mushrooms", "(c) 1 green pepper", "(d) 8 slices toast", "2. METHOD",
+                    "2.1 Cook (b) and (c), 8 minutes.", "2.2 Add (a). Serve on (d).")  # fmt: skip
+        self.assertEqual([line.food for line in lines(dish)],
+                         ["roast_chicken", "mushroom", "green_pepper", "bread"])  # fmt: skip
+        self.assertEqual([step.text for step in dish.steps],
+                         ["Cook (b) and (c), 8 minutes.", "Add (a). Serve on (d)."])  # fmt: skip
 
     def test_a_title_below_what_a_letter_says_of_it(self) -> None:
         listed = ("For four", "2 lb potatoes", "1 lb onions", "", "Bake it for two hours.")

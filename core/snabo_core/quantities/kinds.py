@@ -62,7 +62,8 @@ _DATED = re.compile(
     r"|\W*(?:no|nr|page|pg|p)\.?\s*\d{1,4}(?:\s+(?-i:[A-Z &]{3,40}))?\W*"
     # Whose it is: "Mrs. Hebden".
     r"|\s*(?:mrs|mr|ms|miss|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma)?)\b\.?\s+(?-i:[A-Z][a-z]+)(?:\s+(?-i:[A-Z])\S{0,15}){0,2}\W*"
-    r"|\s*(?:©|\(c\)\s).{0,80}",
+    # "(c) 1 green pepper" is the third of a list.
+    r"|\s*(?:©.{0,80}|\(c\)\s*(?:copyright\b.{0,60}|.{0,40}\b(?:19|20)\d\d\b.{0,40}))",
     re.IGNORECASE,
 )
 # A whole line that is the label of a button or a link.

@@ -139,7 +139,16 @@ class Around:
     def house_above(self, line: Written) -> bool:
         """Tell whose page it is, in capitals above the name of a dish: "THE GARDEN GATE"."""
         follows = self.next()
-        if follows is None or not follows.after_blank or not line.text.isupper():
+        if follows is None or not line.text.isupper():
+            return False
+        slogan = follows.text[:1].islower() and not has_amount(follows.text)
+        slogan = slogan and kind_of_line(follows.text) not in _NO_NAME
+        if slogan and not any(map(self._says_dish, follows.text.split())):
+            # "THYME & AGAIN", below it "weeknight food for real kitchens".
+            name = self.next(2)
+            said = name is not None and not has_amount(name.text) and name.text.split()
+            return bool(said) and any(map(self._says_dish, said))
+        if not follows.after_blank:
             return False
         if follows.text.isupper() or len(line.text.split()) > MOST_HOUSE_WORDS:
             return False

@@ -69,7 +69,7 @@ CHAPTER = re.compile(
     r"^\W*(?:\d{1,2}:)?\d{1,2}:\d\d\s+\S|^\W*(?:time\s?stamps?|chapters)\W*$", re.IGNORECASE
 )
 METHOD = re.compile(
-    r"^\W*(?:the\s+|cooking\s+|step[\s-]by[\s-]step\s+)?(?:m[eé]thode?|zubereitung|preparaci[oó]n|elaboraci[oó]n|preparazione|procedimento|"
+    r"^\W*(?:\d{1,2}\s*[.)]\s+)?(?:the\s+|cooking\s+|step[\s-]by[\s-]step\s+)?(?:m[eé]thode?|zubereitung|preparaci[oó]n|elaboraci[oó]n|preparazione|procedimento|"
     r"bereiding(?:swijze)?|tillagning|framgangsm[aå]te|fremgangsm[aå]de|wykonanie|pr[eé]paration|r[eé]alisation|(?:cook|make|do|build|bake) it|directions?|instructions?|steps|preparation|procedure|what to do|what you(?:'ll|’ll)? do|"
     r"how to (?:make|cook|do)(?: it| this)?|how to|here(?:'s|’s) how|all you need to do|making it|to make|process|"
     r"reali[sz]ation|elaboration|execution|proceedings?|(?:preparation|cooking) (?:method|steps|instructions|directions)|"

@@ -35,7 +35,7 @@ _FOLK = (
 )
 _PEOPLE = (
     rf"(?:{_FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
-    r"personas|os[oó]b[ay]?|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals)"
+    r"personas|pessoas|os[oó]b[ay]?|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals|pessoas)"
 )
 _CHILDREN = r"(?:kids?|children|child|toddlers?|little ones|small (?:people|ones)|little people)"
 # Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
@@ -70,6 +70,9 @@ _SERVES = tuple(
         rf"\b{_FOLK}\s*[:=]\s*{_ABOUT}{_RANGE}\b",
         rf"\b{_SAYS}\b\s*[:=\-–—.…]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{_ABOUT}{_RANGE}",
         rf"\b{_RANGE}\s+of us\b",
+        rf"\b(?:does|feeds|serves|enough for)\s+(?:us|all of us|all)\s+{_RANGE}\b",
+        rf"^\W*served\s+{_RANGE}\W*$",
+        rf"[👥👤🍽]\ufe0f?\s*{_RANGE}\b",
         rf"\bfor\s+{_RANGE}\s?p\b\.?",
         rf"\bfor\s+{_ABOUT}{_RANGE}\s+{_ADJ}(?:bowls|bowlfuls|plates|platefuls)\b",
         rf"\(\s*{_ABOUT}{_RANGE}\s+(?:bowls|bowlfuls|plates|platefuls|helpings)\s*\)",
@@ -140,7 +143,7 @@ roughly up to at least or and plus as a an the of with main side starter course 
 generously big small large polite average leftovers leftover this recipe dose doses quantity
 quantities number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
 plate easily comfortably greedy ones do does can total is are it that will should us batch heads head
-y tray dish pan pot loaf cuts into slices pieces squares allow allowing gives sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
+y served tray dish pan pot loaf cuts into slices pieces squares allow allowing gives sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
 """
 _SAID_OF_LISTS = """
 zutaten ingrédients ingredientes ingredienti ingrediënten składniki für pour para per voor

@@ -123,6 +123,10 @@ _LABELS_BEHIND = re.compile(
     r"cost|price|batch|makes)\s*:.*$",
     re.IGNORECASE,
 )
+# "Soup lunch, 11 Feb. - Recipe used: Ham, lentil & barley".
+_USED = re.compile(
+    r"^.{3,60}?\brecipe(?: used| for the day)?\s*:\s+(?P<name>[^:]{6,60})$", re.IGNORECASE
+)
 _BOAST = re.compile(
     r"^(?=.{60})(?=.*\b(?:i|i['’]ve|my|me|we|our|this|you)\b).*:\s+(?P<name>[^:]{6,60})$",
     re.IGNORECASE,
@@ -295,7 +299,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     if told is not None and told.start() > 0:
         servings = servings_in(bare[told.start() :])
         bare = bare[: told.start()]
-    if (boast := _BOAST.match(bare)) is not None:
+    if (boast := _BOAST.match(bare) or _USED.match(bare)) is not None:
         bare = boast["name"]
     crumbs = re.split(r"\s+[>»›]\s+", bare)
     bare = crumbs[-1]
