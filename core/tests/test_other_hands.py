@@ -547,6 +547,24 @@ class Roles(unittest.TestCase):
                     "Boil until they float.")  # fmt: skip
         self.assertLessEqual({"bread", "wheat_flour"}, roles(dish)["dumpling"])
 
+    def test_a_pot_is_covered_not_the_dish(self) -> None:
+        dish = read("Corn chowder", "Serves 4", "300 g potatoes, diced", "240 ml water",
+                    "500 ml milk", "", "Add potatoes and water, cover, cook 15 min.",
+                    "Add milk and heat.")  # fmt: skip
+        self.assertNotIn("lid", roles(dish))
+
+    def test_a_pudding_of_suet_is_a_crust(self) -> None:
+        dish = read(
+            "Leek pudding",
+            "Serves 4",
+            "225 g self-raising flour",
+            "115 g suet",
+            "4 leeks",
+            "",
+            "Mix flour and suet with water. Line a basin, fill, steam.",
+        )
+        self.assertIn("crust", roles(dish))
+
     def test_hash_browns_in_a_burrito_are_not_its_wrap(self) -> None:
         dish = read("Breakfast burritos", "Makes 10 burritos", "10 flour tortillas", "12 eggs",
                     "560 g hash browns", "", "Brown the hash browns. Scramble the eggs.",

@@ -75,7 +75,7 @@ _SERVES = tuple(
         rf"[👥👤🍽]\ufe0f?\s*{_RANGE}\b",
         rf"\bfor\s+{_RANGE}\s?p\b\.?",
         rf"\bfor\s+{_ABOUT}{_RANGE}\s+{_ADJ}(?:bowls|bowlfuls|plates|platefuls)\b",
-        rf"\(\s*{_ABOUT}{_RANGE}\s+(?:bowls|bowlfuls|plates|platefuls|helpings)\s*\)",
+        rf"\(\s*{_ABOUT}{_RANGE}\s+(?:bowls|bowlfuls|plates|platefuls|helpings|boxes|tubs|containers)\s*\)",
         rf"^\W*(?:you(?:'ll|’ll| will)? need|shopping|what you need)\W*\(\s*for\s+{_RANGE}\b",
         rf"^\W*{_RANGE}\s+(?:plates|platefuls|bowls|bowlfuls)\W*$",
         rf"^\W*for\s+{_RANGE}\s*:(?=\s)",

@@ -63,6 +63,7 @@ from snabo_core.swaps.role_words import (
     SOUP_GRAMS,
     STIRRED_IN,
     STRATA,
+    SUETS,
 )
 
 
@@ -160,6 +161,9 @@ def role_of(
         or _done(line, group, context, library)
         or _named(_title_of(dish, part), group, book)
     )
+    if able == "batter" and any(other.food in SUETS for other in part.lines):
+        # A pudding of flour and suet is a crust.
+        return "crust"
     if able == "binder" and group.key == "grain":
         if _lies_apart(line, context, book):
             return group.usual

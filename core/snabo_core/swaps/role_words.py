@@ -21,13 +21,19 @@ _SHAPED = (
     r"pierogi|varenyky)\w*"
 )
 # What a step does with the food, and the role that follows.
+# "Add potatoes and water, cover, cook" speaks of the pot's own lid.
+_COVERED = (
+    r"cover(?!(?:ed)?\s*(?:[,.;]|$|(?:and|tightly|loosely|until|for|again|it|partly|partially)\b|"
+    r"(?:the |your )(?:pan|pot|dish|casserole|tin)\b|(?:with )?(?:an? |the |its )?(?:tight\w* )?"
+    r"(?:lid|foil|paper|plate|cloth|tray|cold water|water|stock|boiling|hot)\b))"
+)
 DONE: tuple[tuple[str, str], ...] = (
     ("shell", r"(?:grate|shred|coarsely grat)\w*"),
     ("mash", r"(?:mash|rice[sd]? (?:them|it)|crush|puree|purée|cream)\w*"),
     ("sheet", r"(?:layer|stack)\w*"),
     ("sliced_bake", r"(?:overlap|layer|slice|arrange|fan)\w*"),
     ("dumpling", _SHAPED),
-    ("lid", r"(?:drape|cover|lay(?!er)|top|crimp|seal|egg wash|over the (?:top|filling))\w*"),
+    ("lid", rf"(?:drape|{_COVERED}|lay(?!er)|top|crimp|seal|egg wash|over the (?:top|filling))\w*"),
     ("crust", r"(?:line (?:a|the|your)|bake blind|prick|base|press into the tin|rub)\w*"),
     ("stuffing", r"(?:stuff|dressing)\w*"),
     ("binder", r"(?:mix (?:well )?with your hands|shape into|patties|loaf)\w*"),
@@ -110,6 +116,7 @@ CRUMBLED_BREAD = re.compile(
     r"\bcrumbs\b[^.;]{0,40}\b(?:on|over) (?:the )?top\b|\bscatter\b[^.;]{0,30}\bcrumbs\b|"
     r"\b(?:fry|toast) (?:the )?crumbs\b"
 )
+SUETS = {"suet", "vegetable_suet"}
 # A part called so by what it is made of, and what may become of it by the title.
 DOUGH = re.compile(r"(?:the\s+)?doughs?", re.IGNORECASE)
 OF_A_DOUGH = {"dumpling", "skillet_base", "quick_bread"}
