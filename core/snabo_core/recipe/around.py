@@ -146,8 +146,8 @@ class Around:
         if slogan and not any(map(self._says_dish, follows.text.split())):
             # "THYME & AGAIN", below it "weeknight food for real kitchens".
             name = self.next(2)
-            said = name is not None and not has_amount(name.text) and name.text.split()
-            return bool(said) and any(map(self._says_dish, said))
+            said = name.text if name is not None and not has_amount(name.text) else ""
+            return any(map(self._says_dish, said.split()))
         if not follows.after_blank:
             return False
         if follows.text.isupper() or len(line.text.split()) > MOST_HOUSE_WORDS:

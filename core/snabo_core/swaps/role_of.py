@@ -161,15 +161,22 @@ def role_of(
         or _done(line, group, context, library)
         or _named(_title_of(dish, part), group, book)
     )
-    if able == "batter" and any(other.food in SUETS for other in part.lines):
+    return _in_this_part(able, line, group, context, book) or group.usual
+
+
+def _in_this_part(
+    able: str | None, line: Line, group: StarchGroup, context: Context, book: Book
+) -> str | None:
+    """Return the role that a word pointed to, or another that the rest of the part tells."""
+    if able == "batter" and any(other.food in SUETS for other in context.part.lines):
         # A pudding of flour and suet is a crust.
         return "crust"
     if able == "binder" and group.key == "grain":
         if _lies_apart(line, context, book):
             return group.usual
-        if _share(line, part) >= BULK:
+        if _share(line, context.part) >= BULK:
             return "loaf_base"
-    return able or group.usual
+    return able
 
 
 def _by_companions(
