@@ -348,7 +348,8 @@ class Lists(unittest.TestCase):
             self.assertEqual(servings_in(text), Servings(eaters, eaters), text)
 
     def test_what_a_page_shows_above_a_recipe(self) -> None:
-        for above in ("\u2630 Menu   Search", "Recipes   About   Shop", "Last modified: 12 Feb",
+        for above in ("\u2630 Menu   Search", "Recipes   About   Shop",
+                      "Home | Bread | Savoury | Contact", "Last modified: 12 Feb",
                       "@Tibor here's what we had last night", "THE HARVEST TABLE",
                       "Menu for the 14th", "Card 112",
                       "This week: beetroot, and what to do with it",
@@ -414,6 +415,7 @@ class Lists(unittest.TestCase):
             ("CURRY NIGHT: Lamb balti - 60 portions", "Lamb balti"),
             ("Cheese flan (for the children who like it), 50 portions", "Cheese flan"),
             ("TEST 4 - Oven risotto", "Oven risotto"),
+            ("Bean pasta, for whoever turns up (about 5)", "Bean pasta"),
             ("Mince and skirlie - for 6 tired folk", "Mince and skirlie"),
             ("Beans - feeds 2-3, takes ages, worth it", "Beans"),
             ("Potato curry (Vegan, GF)", "Potato curry"), ("Leek pie (Ve option)", "Leek pie"),

@@ -319,7 +319,8 @@ def is_button(text: str) -> bool:
     pieces = _BARS.split(text.strip())
     if len(pieces) > 2 and all(len(piece.split()) <= 3 for piece in pieces):
         # "Home | News | Recipes": most of them are known.
-        return sum(_BUTTON.match(piece) is not None for piece in pieces) * 2 > len(pieces)
+        known = sum(_BUTTON.match(piece) is not None for piece in pieces)
+        return known * 2 > len(pieces) or pieces[0].strip().lower() in {"home", "menu"}
     leaves = _COUNT_BEHIND.sub("", text).split()
     tabs = len(leaves) > 1 and all(map(_TAB.fullmatch, leaves))
     # "HOME ABOUT RECIPES SHOP", "☰ Menu Search".

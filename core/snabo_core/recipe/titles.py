@@ -106,7 +106,7 @@ _FOR_SO_MANY = re.compile(
     # "Leek pie x 6 portions".
     r"|\s+[x×]\s?\d{1,3}\s+(?:portions?|servings?|meals?)\s*$"
     # "Leek pie (4 p)", "Koshari on a budget (4)".
-    r"|\s*\(\s*(?:[x×]\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*\)\s*$",
+    r"|\s*\(\s*(?:[x×]\s?|about\s+|approx\.?\s+|c\.?\s?|~\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*\)\s*$",
     re.IGNORECASE,
 )
 _LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•()\[\]]+?)\s*[)\]]?$")
@@ -262,6 +262,10 @@ _REMARK_BEHIND = re.compile(
     r"\s*\((?:for (?:the|those|when|people)|when|if|because|sorry|thanks)\b[^()\d]{8,80}\)$",
     re.IGNORECASE,
 )
+# "Bean pasta, for whoever turns up".
+_WHOEVER = re.compile(
+    r",\s+for (?:whoever|anyone|everyone|those who|when)\b.{0,40}$", re.IGNORECASE
+)
 # "Pan haggerty, as Grandad told it"; "HAMBURGER SOUP from Irma".
 _TOLD_BEHIND = re.compile(
     r",\s+as\s+\S.{0,40}\s(?:it|me|us|them)$|(?<=[A-Z]{3})\s+(?-i:from|by)\s+(?-i:[A-Z][a-z]+)(?:\s+\S+){0,2}$"
@@ -316,7 +320,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         bare = bare[:cut].rstrip(" -–—:|,/~•·")
     first, *others = re.split(r"\s+\|\s+", bare)
     bare = first if others and len(first.split()) > 1 else bare
-    bare = _REMARK_BEHIND.sub("", _DIETS.sub("", bare))
+    bare = _WHOEVER.sub("", _REMARK_BEHIND.sub("", _DIETS.sub("", bare)))
     title = _STOP.sub("", bare.strip(" -–—:|,"))[:LONGEST_TITLE] or text.strip()[:LONGEST_TITLE]
     return title, servings
 
