@@ -393,6 +393,11 @@ class Lists(unittest.TestCase):
         )
         self.assertEqual(house.title, "Lamb with pearl barley")
 
+    def test_whose_it_is_and_how_strong_the_oven_are_no_food(self) -> None:
+        for above in ("Dot P.", "H. Olsen", "Power: 800 W", "Cost: 90p each   |   1 hr 10"):
+            dish = read("Grits bake", "Serves 10", above, "165 g grits", "2 eggs", "", "Bake.")
+            self.assertEqual([line.food for line in lines(dish)], ["grits", "egg"], above)
+
     def test_a_name_without_a_food_above_whom_it_feeds(self) -> None:
         dish = read("Cawl", "Feeds 6-8 with bread and cheese", "1 kg lamb neck", "600 g potatoes",
                     "", "Simmer for three hours.")  # fmt: skip

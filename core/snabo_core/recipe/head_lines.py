@@ -37,6 +37,9 @@ _BRACKETS = re.compile(r"[()\[\]{}]")
 MOST_TITLE_WORDS = 9
 # "from Plot 22", below the title.
 _SENT_BY = re.compile(r"^\W*(?:from|by|via)\s+(?:(?:the|our)\s+)?[A-Z][^.:;]{1,40}$")
+# "Dot P.", "H. Olsen"; "Power: 800 W".
+_INITIAL = re.compile(r"^(?:[A-Z][a-z]+ [A-Z]|[A-Z]\.? [A-Z][a-z]+)\.?$")
+_LABEL = re.compile(r"^[A-Z][a-z]+(?: [a-z]+)?:\s+\S")
 _OF_IT = re.compile(r"(?:it|they|this|these|that)\b", re.IGNORECASE)
 _TALKS = re.compile(r"\b(?:i|we|me|us|you)\b", re.IGNORECASE)
 # "Nobody had the amounts so I weighed it, here it is".
@@ -151,6 +154,13 @@ class HeadLines(ListLines):
             bool(again) and short and not has_amount(below.text) and below.text[-1:] not in ".!?,:"
         )
 
+    def _says_no_food(self, text: str) -> bool:
+        """Tell whose dish it is or what else is told of it right above its list."""
+        follows = self.around.next()
+        listed = follows is not None and begins_with_amount(follows.text)
+        told = _INITIAL.match(text) or _LABEL.match(text)
+        return listed and told is not None and not self.around.names_food(text)
+
     def _is_late_title(self, line: Written) -> bool:
         """Tell the name of a dish that stands between its list and its steps."""
         follows = self.around.next()
@@ -173,6 +183,8 @@ class HeadLines(ListLines):
         if self._tells_before_list(text) or self._says_above_list(text):
             return True
         if self._right_below_title() and _SENT_BY.match(text) is not None:
+            return True
+        if self._says_no_food(text):
             return True
         # "A family favourite" counts nothing.
         counts = any(c.isdigit() for c in text) or self.around.names_food(text)

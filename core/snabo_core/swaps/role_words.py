@@ -123,7 +123,9 @@ OF_A_DOUGH = {"dumpling", "skillet_base", "quick_bread"}
 # Bread that eggs and milk set in a dish.
 STRATA = re.compile(r"\bstrata\b|\bbread\b.*\b(?:pudding|bake)\b|\bpanade\b")
 # Bread that falls apart in a soup of so much liquid.
-STIRRED_IN = re.compile(r"\b(?:stir in|add|tip in) (?:the )?(?:stale |torn |old )*bread\b")
+STIRRED_IN = re.compile(
+    r"\b(?:stir in|add|tip in|layer with) (?:the )?(?:stale |torn |old )*bread\b"
+)
 SOUP_GRAMS = 400.0
 # Words for what flour and starch do in a sauce.
 THICKENS = re.compile(r"\b(?:thicken|slake|sauce|gravy|glossy|roux)\w*")
