@@ -572,6 +572,15 @@ class Roles(unittest.TestCase):
         )
         self.assertIn("crust", roles(dish))
 
+    def test_oats_around_fish_and_bread_in_dumplings(self) -> None:
+        dish = read("Haddock in oats", "For two", "300 g haddock", "1 egg", "60 g oatmeal", "",
+                    "Dip the fish in egg and oatmeal, fry 4 minutes a side.")  # fmt: skip
+        self.assertIn("crumb", roles(dish))
+        dish = read("Cheese dumplings", "Serves 4", "250 g white bread, in small cubes",
+                    "200 ml milk", "150 g cheddar", "2 eggs", "", "Pour the milk over the bread.",
+                    "Form 8 dumplings, let them draw in salted water.")  # fmt: skip
+        self.assertIn("bread", roles(dish)["dumpling"])
+
     def test_hash_browns_in_a_burrito_are_not_its_wrap(self) -> None:
         dish = read("Breakfast burritos", "Makes 10 burritos", "10 flour tortillas", "12 eggs",
                     "560 g hash browns", "", "Brown the hash browns. Scramble the eggs.",

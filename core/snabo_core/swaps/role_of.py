@@ -49,12 +49,14 @@ from snabo_core.swaps.role_words import (
     MOST_FLOUR_SHARE,
     MOST_ROUX_GRAMS,
     NUT_ROAST,
+    OATED,
     OF_A_DOUGH,
     OMELETTE,
     RAISING,
     ROUX,
     SALAD,
     SHAPED,
+    SHAPED_DUMPLINGS,
     SHORT_PASTA,
     SHORT_WORD,
     SLICED,
@@ -190,7 +192,8 @@ def _by_companions(
         return "crumb"
     if unnamed and _is_for_dumplings(line, group, context, book):
         return "dumpling"
-    if group.key == "crumbs" and unnamed and _is_around(context):
+    crumbs = group.key == "crumbs" and unnamed and _is_around(context)
+    if crumbs or (group.key == "oats" and OATED.search(context.steps) is not None):
         return "crumb"
     if group.key == "crumbs" and context.minced and by_name not in {"crumb", "stuffing"}:
         if INTO_MINCE.search(context.steps) is not None:
@@ -213,6 +216,9 @@ def _is_for_dumplings(line: Line, group: StarchGroup, context: Context, book: Bo
     potatoes = any(group_key(other, book) == "potato" for other in context.part.lines)
     if named and (group.key == "flour" or (group.key == "starch" and potatoes)):
         return True
+    if named and group.key == "bread" and context.eggs:
+        # "Form 8 dumplings" of bread, egg and milk.
+        return SHAPED_DUMPLINGS.search(words) is not None
     dough = group.key in {"flour", "potato"} or (group.key == "starch" and potatoes)
     return dough and _floats(line, context, book)
 

@@ -69,6 +69,11 @@ FLOURED = re.compile(r"\bflour\b\W+(?:then\s+|and\s+)?(?:the\s+|beaten\s+|in\s+)
 CRUMBED = re.compile(
     r"\b(?:coat|crumb|bread|dip|dredge|roll|turn|press)(?:ed|s|ing)?\b[^.;]{0,60}\b(?:in|into|with|then)\b[^.;]{0,40}\b(?:crumbs|breadcrumbs|panko)\b"
 )
+# Oats that something is turned in: "dip the fish in egg and oatmeal".
+OATED = re.compile(
+    r"\b(?:coat|dip|dredge|roll|turn|press)(?:ed|s|ing)?\b[^.;]{0,60}"
+    r"\b(?:in|into|with|on)\b[^.;]{0,30}\b(?:oats|oatmeal|oat flakes)\b"
+)
 _MEAT = r"\b(?:mince|meat|sausage ?meat|beef|pork|lamb|turkey|lentils|beans)\b"
 _BREAD = r"\b(?:crumbs|breadcrumbs|panko|bread)\b"
 _NEAR = r"[^.;]{0,60}"
@@ -105,6 +110,7 @@ SALAD = re.compile(r"\b(?:crouton|salad|leaves|lettuce|toss)")
 # What something is dipped in, or that is a batter by its name.
 BATTERED = re.compile(r"\b(?:batter|tempura|pakora|bhaji)")
 # What fat and flour are shaped to, and from how many grams on.
+SHAPED_DUMPLINGS = re.compile(r"\b(?:form|shape|roll|make)\w*\b[^.;]{0,30}\b(?:dumplings?|balls)\b")
 DUMPLINGS, LEAST_DUMPLINGS = re.compile(r"\bdumplings?\b"), 60.0
 # A dough in pieces that are done when they come up.
 FLOATING = re.compile(
