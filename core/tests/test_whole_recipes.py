@@ -104,8 +104,8 @@ class Whole(unittest.TestCase):
     def test_those_that_were_opened(self) -> None:
         marks = score([recipe for recipe in recipes() if not recipe.set_aside])
         for what, least in (
-            ("title", 0.95), ("servings", 0.97), ("foods", 0.97), ("slots", 0.96),
-            ("headings", 0.97), ("furniture", 0.98), ("times", 0.95), ("plates", 0.9),
+            ("title", 0.97), ("servings", 0.97), ("foods", 0.98), ("slots", 0.96),
+            ("headings", 0.97), ("furniture", 0.98), ("times", 0.95), ("plates", 0.92),
         ):  # fmt: skip
             self.assertGreaterEqual(marks.share(what), least, what)
         # A plate outside the careful cook's range never comes without a doubt beside it.
@@ -113,8 +113,8 @@ class Whole(unittest.TestCase):
 
     def test_those_set_aside(self) -> None:
         aside = [recipe for recipe in recipes() if recipe.set_aside]
-        self.assertGreaterEqual(len(aside), 15)
+        self.assertGreaterEqual(len(aside), 30)
         marks = score(aside)
-        for what, least in (("title", 0.8), ("servings", 0.95), ("foods", 0.9), ("slots", 0.8)):
+        for what, least in (("title", 0.9), ("servings", 0.95), ("foods", 0.95), ("slots", 0.85)):
             self.assertGreaterEqual(marks.share(what), least, what)
         self.assertEqual(marks.share("plates told"), 1.0)
