@@ -36,7 +36,10 @@ _BRACKETS = re.compile(r"[()\[\]{}]")
 # No title below a letter's sentence is longer.
 MOST_TITLE_WORDS = 9
 # "from Plot 22", below the title.
-_SENT_BY = re.compile(r"^\W*(?:from|by|via)\s+(?:(?:the|our)\s+)?[A-Z][^.:;]{1,40}$")
+_SENT_BY = re.compile(
+    r"^\W*(?:from|by|via)\s+(?:(?:the|our)\s+)?[A-Z][^.:;]{1,40}$|"
+    r"^\W*as (?:made|told|cooked|served|eaten|taught|done)\b[^:;\d]{3,60}$"
+)
 # "Dot P.", "H. Olsen"; "Power: 800 W".
 _INITIAL = re.compile(r"^(?:[A-Z][a-z]+ [A-Z]|[A-Z]\.? [A-Z][a-z]+)\.?$")
 _LABEL = re.compile(r"^[A-Z][a-z]+(?: [a-z]+)?:\s+\S")

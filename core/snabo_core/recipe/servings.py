@@ -16,7 +16,7 @@ LONGEST_HEAD = 70
 REMEMBERED = 512
 _N = r"\d{1,3}(?:\.\d)?"
 _RANGE = (
-    rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving) or|,\s*or)\s*(?P<high>{_N})"
+    rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving)(?:\s+(?:people|ones|eaters|folk))? or|,\s*or)\s*(?P<high>{_N})"
     # "Serves 3 - 45 minutes" is for three.
     r"(?!\d|\s*-?\s*(?:min|m\b|hours?\b|hrs?\b|h\b|kcal|cal\b|°|%))"
     # "Serves 6 (8 if there is bread)".
@@ -29,7 +29,7 @@ _ADJ = (
 # Who eats, and nothing else: one or two words of any kind may stand before.
 _FOLK = (
     r"(?:people|persons|eaters|diners|guests|mouths|grown[\s-]?ups|grand(?:children|kids)|teenagers|friends|workers|students|helpers|walkers|hikers|farmhands|covers|heads|pax|ppl|"
-    r"folks?|kids|children|toddlers|scouts|guides|pupils|campers|crew|players|nurses|soldiers|sailors|staff|neighbours|cousins|lads|girls|boys|men|women|ladies|"
+    r"folks?|(?:normal|small|big|polite) ones|kids|children|toddlers|scouts|guides|pupils|campers|crew|players|nurses|soldiers|sailors|staff|neighbours|cousins|lads|girls|boys|men|women|ladies|"
     r"pensioners|residents|patients|members|volunteers|singers|colleagues|housemates|flatmates|room-?mates|teens|bellies|tummies|"
     r"appetites|souls|climbers|cyclists|rowers|runners|skiers|farmers|builders|drivers|visitors|relatives)"
 )
@@ -42,6 +42,11 @@ _CHILDREN = r"(?:kids?|children|child|toddlers?|little ones|small (?:people|ones
 _BOTH = re.compile(
     rf"\b(?P<low>{_N})\s*(?:hungry\s+)?(?:adults?|grown[\s-]?ups?|big(?: people| ones)?)\s*(?:(?:,|and|plus|\+|&|with)+\s*)?"
     rf"(?P<high>{_N})\s*(?:small\s+)?{_CHILDREN}\b",
+    re.IGNORECASE,
+)
+# "Makes 2 dinners + 2 lunches".
+_BOTH_MEALS = re.compile(
+    rf"\b(?P<low>{_N})\s+(?:dinners?|suppers?|meals?|mains?)\s*(?:,|and|plus|\+|&)+\s*(?P<high>{_N})\s+(?:lunch(?:es)?|lunch ?boxes|breakfasts?)\b",
     re.IGNORECASE,
 )
 _SAYS = (
@@ -72,6 +77,9 @@ _SERVES = tuple(
         rf"\b{_RANGE}\s+of us\b",
         rf"\b(?:does|feeds|serves|enough for)\s+(?:us|all of us|all)\s+{_RANGE}\b",
         rf"^\W*served\s+{_RANGE}\W*$",
+        # "4 p", "(6)" below a title.
+        rf"^\W*{_RANGE}\s?p\.?\W*$",
+        rf"^\(\s*{_RANGE}\s*\)$",
         rf"[👥👤🍽]\ufe0f?\s*{_RANGE}\b",
         rf"\bfor\s+{_RANGE}\s?p\b\.?",
         rf"\bfor\s+{_ABOUT}{_RANGE}\s+{_ADJ}(?:bowls|bowlfuls|plates|platefuls)\b",
@@ -143,7 +151,7 @@ roughly up to at least or and plus as a an the of with main side starter course 
 generously big small large polite average leftovers leftover this recipe dose doses quantity
 quantities number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
 plate easily comfortably greedy ones do does can total is are it that will should us batch heads head
-y served tray dish pan pot loaf cuts into slices pieces squares allow allowing gives sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
+y p served normal tray dish pan pot loaf cuts into slices pieces squares allow allowing gives sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
 """
 _SAID_OF_LISTS = """
 zutaten ingrédients ingredientes ingredienti ingrediënten składniki für pour para per voor
@@ -242,9 +250,8 @@ def servings_in(text: str) -> Servings | None:
         return None
     plain = _SIZE.sub(" ", text[:LOOKED_AT])
     plain = _WHO_THEY_ARE.sub(" ", spell_numbers(spell_fractions(_TWICE.sub("2 times", plain))))
-    if (both := _BOTH.search(plain)) is not None:
-        eaters = float(both["low"]) + float(both["high"])
-        return Servings(eaters, eaters) if eaters <= MOST_SERVINGS else None
+    if (both := both_kinds(plain)) is not None:
+        return both
     if (family := _FAMILY.search(plain)) is not None:
         eaters = float(family["one"]) + float(family["other"])
         return Servings(eaters, eaters) if eaters else None
@@ -261,6 +268,16 @@ def meals_in(made: str) -> Servings | None:
     """Return for how many pieces are that a meal each is: "4 individual pies", None for squares."""
     match = _MEAL.search(f"makes {spell_numbers(made[:LOOKED_AT])}")
     return _checked(match) if match is not None and float(match["low"]) >= LEAST_MEALS else None
+
+
+def both_kinds(text: str) -> Servings | None:
+    """Return for how many two kinds of eaters or of meals are: "2 adults and 2 kids"."""
+    plain = spell_numbers(text[:LOOKED_AT])
+    both = _BOTH.search(plain) or _BOTH_MEALS.search(plain)
+    if both is None:
+        return None
+    eaters = float(both["low"]) + float(both["high"])
+    return Servings(eaters, eaters) if 0 < eaters <= MOST_SERVINGS else None
 
 
 def _counted_out(plain: str) -> re.Match[str] | None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 
 from snabo_core.recipe.facts import only_times
-from snabo_core.recipe.servings import Servings, only_servings, servings_in
+from snabo_core.recipe.servings import Servings, both_kinds, only_servings, servings_in
 
 LONGEST_TITLE = 120
 _WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
@@ -79,7 +79,7 @@ _TAGS = re.compile(r"</?[a-z][a-z0-9]{0,9}>", re.IGNORECASE)
 _IN_QUOTES = re.compile(r"^[\"“«»„(](?P<name>[^\"“”«»„()]{3,})[\"”“»«)]$")
 # "Copy of leek pie", "Recipe for leek pie".
 _SAID_BEFORE = re.compile(
-    r"^(?:copy of|(?:recipe|receipt|ingredients) for(?: an?| the)?)\s+(?=[^\W\d])", re.IGNORECASE
+    r"^(?:\[recipe\]|copy of|(?:recipe|receipt|ingredients) for(?: an?| the)?)\s*(?<=[\s\]])(?=[^\W\d])", re.IGNORECASE
 )
 # "Leek pie #supper", "Leek pie ->".
 _SIGNS_BEHIND = re.compile(r"(?:\s+#\w+)+$|\s*(?:[-=]>|/)\s*$")
@@ -109,7 +109,7 @@ _FOR_SO_MANY = re.compile(
     r"|\s*\(\s*(?:[x×]\s?|about\s+|approx\.?\s+|c\.?\s?|~\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*\)\s*$",
     re.IGNORECASE,
 )
-_LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•()\[\]]+?)\s*[)\]]?$")
+_LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s~(?=\s)|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•()\[\]]+?)\s*[)\]]?$")
 _NUMBER_ALONE = re.compile(r"\W*(?:[x×]\s?)?(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)\W*")
 _DASHED = re.compile(r"\s+[-–—]\s+")
 _TIME_ONLY = re.compile(
@@ -134,7 +134,7 @@ _BOAST = re.compile(
 # "Here's the recipe for the corn pudding you asked about."
 _ASKED_FOR = re.compile(
     r"\b(?:(?:recipe|receipt|directions)\s+(?:for|of)\s+(?:the|my|our|your|that|an?)?"
-    r"|(?:asked|begged|wanted to know)\s+(?:me\s+)?(?:for|about|after)\s+(?:the|my|our|your|that)"
+    r"|you (?:wanted|were after|liked)\s+(?:the|my|our|that)|(?:asked|begged|wanted to know)\s+(?:me\s+)?(?:for|about|after)\s+(?:the|my|our|your|that)"
     r"|how (?:i|we) (?:make|do|cook)\s+(?:the|my|our|that)"
     r"|^(?:right|ok|okay|so|well)(?:\s+so)?\s+for\s+(?:the|my|our))\s*(?P<name>[a-z'’-]+(?: [a-z'’-]+){0,6}?)"
     r"(?=\s+(?:you|that|which|i|we|she|he|from|as|is|was|about|again|so many|a few|loads)\b|[,.!?:;(]|\s*$)",
@@ -151,7 +151,7 @@ _SOURCE = re.compile(
 )
 # "Kedgeree            p. 88".
 _PAGE_BEHIND = re.compile(
-    r"(?<=\S)(?:\s{2,}|\s+[-–—,(]?\s*)(?:p|pg|page)\.?\s?\d{1,3}\)?$", re.IGNORECASE
+    r"\s*\((?:continued|cont\.?)\b[^()]{0,40}\)$|(?<=\S)(?:\s{2,}|\s+[-–—,(]?\s*)(?:p|pg|page)\.?\s?\d{1,3}\)?$", re.IGNORECASE
 )
 # The tray of a canteen.
 _TRAY = re.compile(r"[,;\s(]+gn\s*\d(?:/\d)?\)?$", re.IGNORECASE)
@@ -248,7 +248,9 @@ _CROWD = re.compile(
 # "Leek pie, serves 2 or me twice".
 _SAID_BEHIND = re.compile(
     r"\s*[,;(–—-]\s*(?:serves|feeds|does|enough for)\s[^,;()]{1,40}\)?$"
-    r"|\s+[-–—]\s+(?:serves|feeds|does)\s+\d[^()]{1,60}$",
+    r"|\s+[-–—]\s+(?:serves|feeds|does)\s+\d[^()]{1,60}$"
+    # "Our leek bake serves four and takes an hour".
+    r"|(?<=[a-z]{3})\s+(?:serves|feeds)\s+(?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b[^()]{0,50}$",
     re.IGNORECASE,
 )
 # "Chicken casserole -- Mrs. Odile B.", "Leek pie - by Aunt Merle".
@@ -262,6 +264,8 @@ _REMARK_BEHIND = re.compile(
     r"\s*\((?:for (?:the|those|when|people)|when|if|because|sorry|thanks)\b[^()\d]{8,80}\)$",
     re.IGNORECASE,
 )
+# "LEEK BAKE      Serves 4-6      Oven 190".
+_OVEN_BEHIND = re.compile(r"\s+oven\s*:?\s*\d{2,3}\b.{0,15}$", re.IGNORECASE)
 # "Bean pasta, for whoever turns up".
 _WHOEVER = re.compile(
     r",\s+for (?:whoever|anyone|everyone|those who|when)\b.{0,40}$", re.IGNORECASE
@@ -293,7 +297,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         bare = before.sub("", bare)
     bare = _PRICED.sub("", _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", _WHOSE_BEHIND.sub("", bare))))
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
-    bare = _TOLD_BEHIND.sub("", bare)
+    bare = _OVEN_BEHIND.sub("", _TOLD_BEHIND.sub("", bare))
     bare = _CLAIM_BEHIND.sub("", _CLAIM_BEHIND.sub("", bare))
     told = _LABELS_BEHIND.search(bare)
     servings: Servings | None = None
@@ -305,6 +309,9 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         bare = bare[: told.start()]
     if (boast := _BOAST.match(bare) or _USED.match(bare)) is not None:
         bare = boast["name"]
+    # "WEEK 2 / TUESDAY / LEEK BAKE".
+    while (first := re.match(r"^(?P<above>[^/]{3,40})\s+/\s+(?=\S)", bare)) and _ABOVE.match(first["above"]):
+        bare = bare[first.end() :]
     crumbs = re.split(r"\s+[>»›]\s+", bare)
     bare = crumbs[-1]
     if (site := _SITE.match(bare)) is not None:
@@ -318,10 +325,10 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     while (cut := _tail(bare)) is not None:
         servings = servings or _served_behind(bare[cut:])
         bare = bare[:cut].rstrip(" -–—:|,/~•·")
-    first, *others = re.split(r"\s+\|\s+", bare)
+    first, *others = re.split(r"\s+[|~]\s+", bare)
     bare = first if others and len(first.split()) > 1 else bare
     bare = _WHOEVER.sub("", _REMARK_BEHIND.sub("", _DIETS.sub("", bare)))
-    title = _STOP.sub("", bare.strip(" -–—:|,"))[:LONGEST_TITLE] or text.strip()[:LONGEST_TITLE]
+    title = _STOP.sub("", re.sub(r"!{2,}$", "", bare.strip(" -–—:|,~")))[:LONGEST_TITLE] or text.strip()[:LONGEST_TITLE]
     return title, servings
 
 
@@ -329,6 +336,8 @@ def _served_behind(text: str) -> Servings | None:
     """Return for how many the end of a title says it is; of several the first."""
     if (alone := _NUMBER_ALONE.fullmatch(text)) is not None:
         text = f"serves {alone['n']}"
+    if (both := both_kinds(text)) is not None:
+        return both
     first = re.split(r",|\bor\b", text)[0]
     return servings_in(f"{first})") or servings_in(text)
 
