@@ -33,7 +33,7 @@ _FURNITURE = re.compile(
     r"add to (?:favou?rites|collection|shopping|cart|meal|my)|shop (?:now|ingredients|this)|"
     r"shopping list|click here|watch (?:the )?video|play video|photo(?: credit| by|:)|image:|"
     r"picture:|^\W*(?:music|song|soundtrack|camera|filmed|edited)(?: by)?\s*:|by using this|terms of use|powered by|recipe card|continue reading|"
-    r"last (?:modified|updated|edited)|^\W*est(?:ablished|d|\.)?\.?\s+(?:in\s+)?\d{4}\W*$|(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
+    r"^\W*(?:date|dated|tested|test date|batch no\.?|ref)\s*[:#]|recipe courtesy of\b|last (?:modified|updated|edited)|^\W*est(?:ablished|d|\.)?\.?\s+(?:in\s+)?\d{4}\W*$|(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
     r"^\W*(?:legend|thanks?(?: so much| a lot)?|thank you(?: so much)?|cheers|yum+y?|wow|love it|perfect|lol|haha)\W*$|"
     r"^\W*(?:published|entered|updated)\s+(?:by|on|in)?\s*(?:user\b|the\b|\d|(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec))|"
     r"^\W*(?:amounts?|quantit(?:y|ies)|qty)\s+(?:units?\s+)?(?:ingredients?|items?|foods?)\W*$|"

@@ -48,6 +48,8 @@ _ALL_OF_IT = re.compile(
     r"(?<=[a-z\d.]),\s+(?=(?:from )?start to (?:finish|table|plate|fork)|all in\b|altogether|overall)",
     re.IGNORECASE,
 )
+# "15 minutes mins", as a page shows it to eyes and to ears.
+_TWICE_TOLD = re.compile(r"\b(minutes|hours?)\s+(?:mins?|hrs?)\b", re.IGNORECASE)
 _ADDED_UP = re.compile(
     rf"^\W*(?:takes|time|total(?:\s+time)?|ready\s+in)\b\s*:?\s*(?P<one>{_DURATION})"
     rf"(?:\s+[a-z]+){{0,3}}?\s*(?:\+|\bplus\b)\s*(?P<other>{_DURATION})",
@@ -153,7 +155,7 @@ def _plainly(text: str) -> str:
     for pattern in (_H_AND_MIN, _H_COMMA_MIN, _H_MIN):
         said = pattern.sub(r"\1 h \2 min", said)
     said = _STROKE_MINUTES.sub(r"\1 min", said)
-    said = _ALL_OF_IT.sub(" ", said)
+    said = _TWICE_TOLD.sub(r"\1", _ALL_OF_IT.sub(" ", said))
     return _OR_SO.sub(r"\1", _ABOUT_SO.sub("", said))
 
 

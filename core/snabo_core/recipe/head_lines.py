@@ -33,6 +33,9 @@ _SAYS_WHAT_IS = re.compile(
 )
 _BRACKETS = re.compile(r"[()\[\]{}]")
 # "They are for 4."
+# Words from which a line above whom a dish serves says more than a food's name, and how many such
+# lines stand there.
+LEAST_SAID, MOST_ABOVE_FACTS = 5, 3
 # No title below a letter's sentence is longer.
 MOST_TITLE_WORDS = 9
 # "from Plot 22", below the title.
@@ -157,12 +160,27 @@ class HeadLines(ListLines):
             bool(again) and short and not has_amount(below.text) and below.text[-1:] not in ".!?,:"
         )
 
+    def _is_above_facts(self, text: str) -> bool:
+        """Tell what is said of a dish between its title and whom it serves: no ingredient."""
+        food = self.around.names_food(text)
+        # "A love story in four layers" counts nothing.
+        counts = begins_with_amount(text) and (food or any(c.isdigit() for c in text))
+        if counts or (food and len(text.split()) < LEAST_SAID) or text.rstrip().endswith(":"):
+            return False
+        for offset in range(1, MOST_ABOVE_FACTS + 1):
+            ahead = self.around.next(offset)
+            if ahead is None or begins_with_amount(ahead.text):
+                return False
+            if only_servings(ahead.text) or only_facts(ahead.text):
+                return True
+        return False
+
     def _says_no_food(self, text: str) -> bool:
         """Tell whose dish it is or what else is told of it right above its list."""
-        follows = self.around.next()
-        listed = follows is not None and begins_with_amount(follows.text)
-        told = _INITIAL.match(text) or _LABEL.match(text)
-        return listed and told is not None and not self.around.names_food(text)
+        ahead = (self.around.next(offset) for offset in (1, 2))
+        listed = any(line is not None and begins_with_amount(line.text) for line in ahead)
+        told = _INITIAL.match(text) or _LABEL.match(text) or servings_in(text)
+        return listed and bool(told) and not self.around.names_food(text)
 
     def _is_late_title(self, line: Written) -> bool:
         """Tell the name of a dish that stands between its list and its steps."""
@@ -187,7 +205,7 @@ class HeadLines(ListLines):
             return True
         if self._right_below_title() and _SENT_BY.match(text) is not None:
             return True
-        if self._says_no_food(text):
+        if self._says_no_food(text) or self._is_above_facts(text):
             return True
         # "A family favourite" counts nothing.
         counts = any(c.isdigit() for c in text) or self.around.names_food(text)

@@ -22,7 +22,7 @@ _RANGE = (
     # "Serves 6 (8 if there is bread)".
     rf"|\s*\(\s*(?:or\s+)?(?P<more>{_N})\s+(?:if|with|as|when|for|in)\b)?"
 )
-_ABOUT = r"(?:about|around|approx\.?|approximately|up to|roughly|at least|a good|some|circa|ca?\.|[~≈])?\s*"
+_ABOUT = r"(?:about|around|approx\.?|approximately|up to|as many as|roughly|at least|a good|some|circa|ca?\.|[~≈])?\s*"
 _ADJ = (
     r"(?:(?:hungry|generous|hearty|large|big|small|polite|people|adults?|main|side|good)\s+){0,2}"
 )
@@ -76,7 +76,7 @@ _SERVES = tuple(
         rf"\b{_SAYS}\b\s*[:=\-–—.…]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{_ABOUT}{_RANGE}",
         rf"\b{_RANGE}\s+of us\b",
         rf"\b(?:does|feeds|serves|enough for)\s+(?:us|all of us|all)\s+{_RANGE}\b",
-        rf"^\W*served\s+{_RANGE}\W*$",
+        rf"^\W*(?:number )?served\s*:?\s+{_RANGE}\W*$",
         # "4 p", "(6)" below a title.
         rf"^\W*{_RANGE}\s?p\.?\W*$",
         rf"^\(\s*{_RANGE}\s*\)$",
@@ -151,7 +151,7 @@ roughly up to at least or and plus as a an the of with main side starter course 
 generously big small large polite average leftovers leftover this recipe dose doses quantity
 quantities number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
 plate easily comfortably greedy ones do does can total is are it that will should us batch heads head
-y p served normal tray dish pan pot loaf cuts into slices pieces squares allow allowing gives sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
+y p served normal would many tray dish pan pot loaf cuts into slices pieces squares allow allowing gives sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
 """
 _SAID_OF_LISTS = """
 zutaten ingrédients ingredientes ingredienti ingrediënten składniki für pour para per voor

@@ -12,12 +12,16 @@ _WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 _LABEL = (
     r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
     r"menu item|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
+    r"ready in (?:about )?\d{1,3} (?:minutes|mins?|hours?)|"
     r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
     r"(?:[a-z]+ )?(?:night|lunch|supper|dinner|breakfast|brunch|tea|feast|special)|"
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
     rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?)"
 )
-_LABELLED = re.compile(rf"^(?:{_LABEL}(?:\s*[:=–—]\s*|\s+-\s+))+(?=\S)", re.IGNORECASE)
+_LABELLED = re.compile(
+    rf"^(?:.{{3,40}} presents\s*:\s+(?=\S)|(?:{_LABEL}(?:\s*[:=–—]\s*|\s+-\s+))+(?=\S))",
+    re.IGNORECASE,
+)
 # A reply to somebody's question names the dish, but hardly as its title.
 _REPLY = re.compile(r"^(?:(?:re|fwd?|fw|subject)\s*:\s*)+(?=\S)", re.IGNORECASE)
 _LOOKED_FOR = re.compile(
@@ -79,7 +83,8 @@ _TAGS = re.compile(r"</?[a-z][a-z0-9]{0,9}>", re.IGNORECASE)
 _IN_QUOTES = re.compile(r"^[\"“«»„(](?P<name>[^\"“”«»„()]{3,})[\"”“»«)]$")
 # "Copy of leek pie", "Recipe for leek pie".
 _SAID_BEFORE = re.compile(
-    r"^(?:\[recipe\]|copy of|(?:recipe|receipt|ingredients) for(?: an?| the)?)\s*(?<=[\s\]])(?=[^\W\d])", re.IGNORECASE
+    r"^(?:\[recipe\]|copy of|(?:recipe|receipt|ingredients) for(?: an?| the)?)\s*(?<=[\s\]])(?=[^\W\d])",
+    re.IGNORECASE,
 )
 # "Leek pie #supper", "Leek pie ->".
 _SIGNS_BEHIND = re.compile(r"(?:\s+#\w+)+$|\s*(?:[-=]>|/)\s*$")
@@ -100,7 +105,7 @@ _CLAIM_BEHIND = re.compile(
 _FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
 _FOR_SO_MANY = re.compile(
     r"\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
-    r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?\s*[)\]]?\s*$"
+    r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?(?:\s+(?:with|plus) leftovers)?\s*[)\]]?\s*$"
     # "Traybake (meal prep x4)".
     r"|\s*\(\s*(?:meal prep|batch|freezer)\s*[x×]?\s?\d{1,2}\s*\)\s*$"
     # "Leek pie x 6 portions".
@@ -109,12 +114,14 @@ _FOR_SO_MANY = re.compile(
     r"|\s*\(\s*(?:[x×]\s?|about\s+|approx\.?\s+|c\.?\s?|~\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*\)\s*$",
     re.IGNORECASE,
 )
-_LAST = re.compile(r"\s*(?:[,/|·•(\[]|\s~(?=\s)|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•()\[\]]+?)\s*[)\]]?$")
+_LAST = re.compile(
+    r"\s*(?:[,/|·•(\[]|\s~(?=\s)|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•()\[\]]+?)\s*[)\]]?$"
+)
 _NUMBER_ALONE = re.compile(r"\W*(?:[x×]\s?)?(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)\W*")
 _DASHED = re.compile(r"\s+[-–—]\s+")
 _TIME_ONLY = re.compile(
     r"(?:prep|cook|bake|total)\s+\d{1,3}|"
-    r"(?:(?:ready )?in |under |about |only |just )*\d{1,3}(?:\s*[-–]\s*\d{1,3})?[\s-]*(?:m|mins?|minutes?|h|hrs?|hours?)\.?!*",
+    r"(?:(?:ready )?in |under |about |only |just )*\d{1,3}(?:\s*[-–]\s*\d{1,3})?[\s-]*(?:m|mins?|minutes?|h|hrs?|hours?)(?:['’]?\s+(?:work|prep|cooking|start to finish))?\.?!*",
     re.IGNORECASE,
 )
 # A form's further fields, and what somebody says before the name.
@@ -151,7 +158,8 @@ _SOURCE = re.compile(
 )
 # "Kedgeree            p. 88".
 _PAGE_BEHIND = re.compile(
-    r"\s*\((?:continued|cont\.?)\b[^()]{0,40}\)$|(?<=\S)(?:\s{2,}|\s+[-–—,(]?\s*)(?:p|pg|page)\.?\s?\d{1,3}\)?$", re.IGNORECASE
+    r"\s*\((?:continued|cont\.?)\b[^()]{0,40}\)$|(?<=\S)(?:\s{2,}|\s+[-–—,(]?\s*)(?:p|pg|page)\.?\s?\d{1,3}\)?$",
+    re.IGNORECASE,
 )
 # The tray of a canteen.
 _TRAY = re.compile(r"[,;\s(]+gn\s*\d(?:/\d)?\)?$", re.IGNORECASE)
@@ -266,6 +274,7 @@ _REMARK_BEHIND = re.compile(
 )
 # "LEEK BAKE      Serves 4-6      Oven 190".
 _OVEN_BEHIND = re.compile(r"\s+oven\s*:?\s*\d{2,3}\b.{0,15}$", re.IGNORECASE)
+_BEFORE_A_STROKE = re.compile(r"^(?P<above>[^/]{3,40})\s+/\s+(?=\S)")
 # "Bean pasta, for whoever turns up".
 _WHOEVER = re.compile(
     r",\s+for (?:whoever|anyone|everyone|those who|when)\b.{0,40}$", re.IGNORECASE
@@ -292,7 +301,9 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     # What comes after this is no title any more, and its runs of dashes would be looked at for ever.
     text = text[:_LOOKED_AT]
     bare = _TAGS.sub("", text.translate(_BRACES)).strip(" #*_=|")
+    bare = re.sub(r"\s::?\s(?=\d)", " | ", bare)
     bare = _IN_QUOTES.sub(r"\g<name>", _SAID_BEFORE.sub("", _SIGNS_BEHIND.sub("", bare)))
+    bare = bare.rstrip("!") if _TODAY.match(bare) else bare
     for before in (_ASKED, _TODAY, _LABELLED, _DATED, _PAGE, _PLACE, _SO, _HERE):
         bare = before.sub("", bare)
     bare = _PRICED.sub("", _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", _WHOSE_BEHIND.sub("", bare))))
@@ -310,8 +321,8 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     if (boast := _BOAST.match(bare) or _USED.match(bare)) is not None:
         bare = boast["name"]
     # "WEEK 2 / TUESDAY / LEEK BAKE".
-    while (first := re.match(r"^(?P<above>[^/]{3,40})\s+/\s+(?=\S)", bare)) and _ABOVE.match(first["above"]):
-        bare = bare[first.end() :]
+    while (above := _BEFORE_A_STROKE.match(bare)) and _ABOVE.match(above["above"]):
+        bare = bare[above.end() :]
     crumbs = re.split(r"\s+[>»›]\s+", bare)
     bare = crumbs[-1]
     if (site := _SITE.match(bare)) is not None:
@@ -328,7 +339,10 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     first, *others = re.split(r"\s+[|~]\s+", bare)
     bare = first if others and len(first.split()) > 1 else bare
     bare = _WHOEVER.sub("", _REMARK_BEHIND.sub("", _DIETS.sub("", bare)))
-    title = _STOP.sub("", re.sub(r"!{2,}$", "", bare.strip(" -–—:|,~")))[:LONGEST_TITLE] or text.strip()[:LONGEST_TITLE]
+    title = (
+        _STOP.sub("", re.sub(r"!{2,}$", "", bare.strip(" -–—:|,~")))[:LONGEST_TITLE]
+        or text.strip()[:LONGEST_TITLE]
+    )
     return title, servings
 
 
