@@ -97,6 +97,8 @@ class Lines(unittest.TestCase):
         self.weighed("kg. 1,5 tomatoes", tomato=(1500, 1500))
         self.weighed("lt 1 stock", vegetable_stock=(990, 1010))
         self.weighed("hg 3 beef mince", beef_mince=(300, 300))
+        # A list by letters.
+        self.weighed("g. 2 eggs", egg=(90, 120))
 
     def test_leaves_of_a_herb(self) -> None:
         self.weighed("a few coriander leaves", coriander=(0.5, 3))

@@ -53,8 +53,9 @@ class Amount:
 
     `unit` is None for bare counts ("3 eggs"). `each` holds the stated size of each package in
     `each_unit`, where one is written; `again` is the whole said a second time ("2 tbsp
-    (40 ml)", "1 swede (about 600 g)"). `heap` is how a measure is filled. `stated` is false
-    for "a few": the line gives no number.
+    (40 ml)", "1 swede (about 600 g)"). `told_behind` says that the size stands in a bracket behind
+    the package ("2 sachets (14 g)") and may be of all of them. `heap` is how a measure is filled.
+    `stated` is false for "a few": the line gives no number.
     """
 
     low: float

@@ -189,9 +189,9 @@ _UNIT_FIRST = re.compile(
     r"\b(?P<unit>gr|g|kg|ml|cl|dl|lt)\.?\s+(?P<n>\d+(?:[.,]\d+)?)$", re.IGNORECASE
 )
 _METRIC = {"lt": "l", "hg": "x 100 g"}
-# "Gr. 250 pasta", "kg 1 potatoes".
+# "Gr. 250 pasta", "kg 1 potatoes"; "g. 2 eggs" is the seventh of a list.
 _UNIT_AHEAD = re.compile(
-    r"^(?P<unit>gr|g|kg|ml|cl|dl|lt|l|hg)\.?\s*(?P<n>\d+(?:[.,]\d+)?)\s+(?:of\s+|di\s+)?(?=[^\W\d])",
+    r"^(?P<unit>gr|kg|ml|cl|dl|lt|hg|g(?=\s\d{2})|l(?=\s))\.?\s*(?P<n>\d+(?:[.,]\d+)?)\s+(?:of\s+|di\s+)?(?=[^\W\d])",
     re.IGNORECASE,
 )
 _BARE_NUMBER = re.compile(r"\bn[.°º]\s*(?P<n>\d{1,2})\b", re.IGNORECASE)
