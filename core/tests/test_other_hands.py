@@ -57,7 +57,7 @@ class Lines(unittest.TestCase):
         self.weighed("3 lbs chicken, cut up", chicken_whole=(750, 1000))
         # Nothing tells whether there are bones in it: the line asks.
         for text in ("500 g chicken", "1.5 kg chicken"):
-            self.assertEqual(read_lines(text, library())[0].doubts, ("which_one",), text)
+            self.assertEqual(read_lines(text, library())[0].doubts, ("with_bones",), text)
 
     def test_roasts_weigh_their_bone(self) -> None:
         self.weighed("1 leg of lamb, about 2 kg", lamb_leg=(1200, 1600))

@@ -578,8 +578,10 @@ def _doubts(draft: Draft, found: _Found, grams: Grams, counts: Account) -> tuple
             doubts.append("cooked_or_dry")
     if draft.claim:
         doubts.append("label_claim")
-    if _general(found) or found.instead_of is not None or found.either:
+    if _general(found) or found.instead_of is not None:
         doubts.append("which_one")
+    if found.either:
+        doubts.append("with_bones")
     if disagrees(draft.amount):
         doubts.append("two_amounts")
     if grams.best is None:

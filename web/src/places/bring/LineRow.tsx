@@ -46,6 +46,7 @@ const DOUBTS: Record<string, string> = {
   food_guessed: 'Is this the right food?',
   no_grams: 'How much is it?',
   which_one: 'Which one is meant?',
+  with_bones: 'Is it weighed with its bones, or is it meat alone?',
   two_amounts: 'The two amounts do not agree. How many grams is it?',
   changes_food: 'A word here may make it another food: is this the right one?',
   cooked_or_dry: 'Weighed dry or cooked?',
