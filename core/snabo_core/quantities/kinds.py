@@ -125,7 +125,7 @@ _TIMES = re.compile(
     re.IGNORECASE,
 )
 _SERVINGS = re.compile(
-    r"^\W*(?:serves?|servings?|feeds|does|makes|yields?|portions?|enough for|good for|for)\b\s*:?\s*(?:about |around |approx\w* |up to |"
+    r"^\W*(?:serves?|servings?|feeds|does|gives|makes|yields?|portions?|enough for|good for|for)\b\s*:?\s*(?:about |around |approx\w* |up to |"
     r"one |a |an )?(?:\d|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|half)"
     r"|^\W*(?:pour|für|para|voor)\s+\d+(?:\s?(?:[-–àa]|bis)\s?\d+)?\s+pers\w*"
     r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|pers(?:ons|onen|onnes)?|serves|porcj[ei]|portioner|portionen|port)\b"

@@ -33,6 +33,12 @@ _SEASONING = re.compile(r"\b(?:salt|pepper|oil|butter|water|herbs?|seasoning|par
                         r"mint|thyme|paprika|nutmeg|cayenne|sugar|spray|lemon|lime)\b", re.IGNORECASE)  # fmt: skip
 _NO_NAME = {"times", "servings", "nutrition", "furniture"}
 LONGEST_NAME = 90
+# What a page is called above its buttons: "The Pepper Mill Diaries".
+_HOUSE = re.compile(
+    r"\b(?:diaries|kitchens?|tables?|blog|cooks|eats|plates?|spoon|fork|ladle|pantry|larder|whisk|hearth|"
+    r"cupboard|chronicles|journal|notebook|club)$",
+    re.IGNORECASE,
+)
 # "For the" in other languages.
 _FOR_THE = re.compile(r"(?:per|pour|für|para|voor|för|dla)\s", re.IGNORECASE)
 # No heading in two languages is longer.
@@ -162,7 +168,8 @@ class Around:
              if (ahead := self.next(one)) and kind_of_line(ahead.text) != "furniture"), 1,
         )  # fmt: skip
         follows = self.next(at)
-        if follows is None or any(map(self._says_dish, line.text.split())):
+        house = at > 1 and _HOUSE.search(line.text) is not None
+        if follows is None or (any(map(self._says_dish, line.text.split())) and not house):
             return False
         if kind_of_line(follows.text) in _NO_NAME or servings_in(follows.text) is not None:
             # "Feeds 6 with bread and cheese" below "Cawl".

@@ -120,7 +120,7 @@ _MEALS = (
 # One pie is not one serving.
 LEAST_MEALS = 2
 _MEAL = re.compile(
-    rf"(?:\b(?:makes|yields?|yield|batch)\b|=)\s*[:=]?\s*{_ABOUT}{_RANGE}\s+(?:\w+\s+){{0,2}}{_MEALS}\b",
+    rf"(?:\b(?:makes|yields?|yield|batch|gives)\b|=)\s*[:=]?\s*{_ABOUT}{_RANGE}\s+(?:\w+\s+){{0,2}}{_MEALS}\b",
     re.IGNORECASE,
 )
 # "Makes 4 bagels, 1 per person", "12 dumplings, 3 each".
