@@ -106,11 +106,13 @@ _ENERGY = re.compile(
     re.IGNORECASE,
 )
 # "38 g carbs • 21 g protein • 19 g fat".
-_MACROS = re.compile(
-    r"\W*(?:\d{1,3}(?:\.\d)?\s?g\s+(?:of\s+)?(?:net\s+|total\s+)?(?:carbs?|carbohydrates?|protein|fat|fib(?:re|er)|sugars?|saturates)"
+_MACRO = (
+    r"(?:\d{1,3}(?:\.\d)?\s?g\s+(?:of\s+)?(?:net\s+|total\s+)?"
+    r"(?:carbs?|carbohydrates?|protein|fat|fib(?:re|er)|sugars?|saturates)"
     r"|\d{2,4}\s?(?:kcals?|calories|cals?))"
-    r"(?:\W+(?:and\s+)?(?:\d{1,3}(?:\.\d)?\s?g\s+(?:of\s+)?(?:net\s+|total\s+)?(?:carbs?|carbohydrates?|protein|fat|fib(?:re|er)|sugars?|saturates)"
-    r"|\d{2,4}\s?(?:kcals?|calories|cals?))){1,6}(?:\s+(?:per|each|a)\b.{0,20})?\W*",
+)
+_MACROS = re.compile(
+    rf"\W*{_MACRO}(?:\W+(?:and\s+)?{_MACRO}){{1,6}}(?:\s+(?:per|each|a)\b.{{0,20}})?\W*",
     re.IGNORECASE,
 )
 _TIME_WORDS = (

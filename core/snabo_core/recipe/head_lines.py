@@ -13,7 +13,7 @@ from snabo_core.quantities.kinds import (
     is_step,
     kind_of_line,
 )
-from snabo_core.recipe.around import GOES_ON
+from snabo_core.recipe.around import GOES_ON, MOST_TITLE_WORDS
 from snabo_core.recipe.facts import times_in
 from snabo_core.recipe.lines import LEAST_SENTENCE, measures, only_facts, tells_without_order
 from snabo_core.recipe.list_lines import ListLines
@@ -36,8 +36,6 @@ _BRACKETS = re.compile(r"[()\[\]{}]")
 # Words from which a line above whom a dish serves says more than a food's name, and how many such
 # lines stand there.
 LEAST_SAID, MOST_ABOVE_FACTS = 5, 3
-# No title below a letter's sentence is longer.
-MOST_TITLE_WORDS = 9
 # "from Plot 22", below the title.
 _SENT_BY = re.compile(
     r"^\W*(?:from|by|via)\s+(?:(?:the|our)\s+)?[A-Z][^.:;]{1,40}$|"
