@@ -36,9 +36,10 @@ from snabo_core.recipe.facts import is_fact_label, pieces_of, times_in, yield_in
 from snabo_core.recipe.layout import sort_lines
 from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES, NUTRITION
 from snabo_core.recipe.servings import servings_in
+from snabo_core.recipe.tables import columns_named, row_told
 from snabo_core.recipe.titles import source_in
 from snabo_core.recipe.told import heading_of, with_makes, without_makes
-from snabo_core.recipe.written import columns_named, only_amount, row_told, with_fields
+from snabo_core.recipe.written import only_amount, with_fields
 
 # Lines above the list that are looked at for servings and times; a long story has fifty.
 MOST_STORY = 200

@@ -18,7 +18,7 @@ from snabo_core.recipe.claims import columns_of
 from snabo_core.recipe.facts import is_fact_label, only_times, times_in
 from snabo_core.recipe.sections import INGREDIENTS, METHOD
 from snabo_core.recipe.servings import only_servings, servings_in
-from snabo_core.recipe.written import columns_named, row_told
+from snabo_core.recipe.tables import columns_named, row_told
 
 _DROPPED = ("script", "style", "noscript", "iframe", "object", "embed", "form", "button", "select",
             "svg", "template", "nav", "footer", "header[@role]", "aside")  # fmt: skip

@@ -154,11 +154,12 @@ _HEADING_WORDS = re.compile(
     r"instructions?|preparation|steps?|how to(?: make(?: it)?)?|what to do|to (?:serve|finish|garnish|assemble|decorate)|"
     r"topping|filling|sauce|gravy|crust|base|dressing|marinade|garnish|glaze|mash|stuffing|dough|pastry|crumble|"
     r"crumb topping|crumb|soup|salad|assembly|batter|coating|seasoning|spice mix|spices|"
-    r"meal \d+.*|day \d+.*|menu.*|optional(?: extras)?|optional toppings|extras|toppings|the (?:\w+ ){1,2}\w+)\s*:?$",
+    r"meal \d+.*|day \d+.*|menu.*|optional(?: extras)?|optional toppings|extras|toppings|the (?:\w+ ){1,2}\w+|"
+    r"(?:on|at|for|to) the (?:table|side)|on the side|alongside|to (?:eat|go) with (?:it|them))\s*:?$",
     re.IGNORECASE,
 )
 _ENUMERATED = re.compile(
-    r"^(?:(?:part|component|step|stage)\s*(?:\d{1,2}|[A-H])\b\s*[:.)\-–—]?|[A-H][.):]|\(?\d{1,2}[.)])\s+"
+    r"^(?:(?:part|component|step|stage)\s*(?:\d{1,2}|[A-H])\b\s*[:.)\-–—]?|layer\s*\d{1,2}\s*[:.)\-–—]|[A-H][.):]|\(?\d{1,2}[.)])\s+(?!ingredients\b)"
     r"(?=[^\W\d])(?!oz\b|g\b|ml\b|cups?\b)",
     re.IGNORECASE,
 )
@@ -435,20 +436,24 @@ def heading_name(text: str) -> str | None:
 
     Marked ones only: a colon at the end, capitals, "for the ...", "#", or a usual heading.
     """
-    bare = without_enumeration(text.strip(" #*_=-–—•~[]").strip())
+    bare = without_enumeration(text.strip(" #*_=-–—•~[]{}").strip())
     bracketed = re.fullmatch(r"\(\s*(for\s[^()]{3,50}?)\s*\)\s*:?", bare, re.IGNORECASE)
     bare = bracketed[1] if bracketed else bare
     plain = bare.rstrip(":").strip()
     if not plain or len(plain) > 60 or plain in _FOODS_IN_LETTERS:
         return None
     for_the = re.match(
-        r"^(?:(?:and|then|now|next|plus)\s+)?(?:for\s+(?:the\s+)?|to make the\s+|ingredients\s*\(?for (?:the\s+)?)"
-        r"(?P<name>[^\d,()]{2,40}?)(?:\s*\([^()\d]{2,40}\))?\s*\)?\s*:?$",
+        r"^(?:(?:and|then|now|next|plus)\s+)?(?:(?:you(?:'ll|’ll| will)? need |what you need |needed )?for\s+(?:the\s+)?|to make the\s+|ingredients\s*\(?for (?:the\s+)?)"
+        r"(?P<name>[^\d,()]{2,40}?)(?:\s+you(?:'ll|’ll| will)? (?:want|need|take))?(?:\s*\([^()\d]{2,40}\))?\s*\)?\s*:?$",
         bare, re.IGNORECASE,
     )  # fmt: skip
     if for_the:
         return for_the["name"].strip().capitalize()
-    of_it = re.match(r"^(?P<name>[^\d,:]{2,40}?)\s+ingredients\s*:?$", bare, re.IGNORECASE)
+    of_it = re.match(
+        r"^(?P<name>[^\d,:]{2,40}?|(?:step|part|stage)\s\d{1,2})\s+ingredients\s*(?:\(optional\)\s*)?:?$",
+        bare,
+        re.IGNORECASE,
+    )
     if of_it and len(of_it["name"].split()) <= 4:
         return of_it["name"].strip().capitalize()
     if any(c.isdigit() for c in plain) and not re.match(

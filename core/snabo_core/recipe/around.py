@@ -39,8 +39,18 @@ _HOUSE = re.compile(
     r"cupboard|chronicles|journal|notebook|club)$",
     re.IGNORECASE,
 )
+# "Gnocchi (makes about 60)", "Sage butter (20 g a head)" above its lines.
+_MADE_OF_IT = re.compile(
+    r"\s*\((?:(?:makes|yields?|serves|enough for|for|per)\b[^()]{1,30}|[^()]{1,20}\b(?:each|apiece|a head|per (?:person|head))"
+    r"|\d{1,2}|(?:see|from|if|can|may|make|made|prepare|start|use)\s[^()]{2,30}|(?:photo|picture|step|stage|page)\s\d{1,3})\)$",
+    re.IGNORECASE,
+)
+# "Filling...", "Dumplings |" above its lines.
+_OPEN_ENDED = re.compile(r"(?<=[^\W\d])\s*(?:\.{2,4}|…|\|)\s*$")
+_BRACKETED_NAME = re.compile(r"^\((?P<name>[^()\d,;.]{3,30})\)$")
 # "For the" in other languages.
 _FOR_THE = re.compile(r"(?:per|pour|für|para|voor|för|dla)\s", re.IGNORECASE)
+_FOR_A_PART = re.compile(r"\W*for the\s", re.IGNORECASE)
 # No heading in two languages is longer.
 MOST_TOLD = 60
 # What is told of a dish below its name: "with pickled red onion".
@@ -171,6 +181,8 @@ class Around:
         house = at > 1 and _HOUSE.search(line.text) is not None
         if follows is None or (any(map(self._says_dish, line.text.split())) and not house):
             return False
+        if _FOR_A_PART.match(without_enumeration(follows.text)):
+            return False
         if kind_of_line(follows.text) in _NO_NAME or servings_in(follows.text) is not None:
             # "Feeds 6 with bread and cheese" below "Cawl".
             return False
@@ -213,9 +225,18 @@ class Around:
         dish = bare in NOUNS or bare.removesuffix("s") in NOUNS
         return dish or (len(bare) >= LEAST_LETTERS and self.names_food(bare))
 
-    def heading(self, line: Written, opened: int) -> str | None:
-        """Return the name of the part a line opens: marked as one, or known by the lines under it."""
-        text = line.text
+    def heading(self, line: Written, opened: int, *, weighed: bool = False) -> str | None:
+        """Return the name of the part a line opens: marked as one, or known by the lines under it.
+
+        Args:
+            line: the line looked at.
+            opened: how many parts stand above.
+            weighed: whether every line of theirs has an amount.
+        """
+        text = _OPEN_ENDED.sub(":", line.text) if self.amounts_follow(1) else line.text
+        if line.after_blank and self.amounts_follow(2):
+            # "(vegetables)" above its lines.
+            text = _BRACKETED_NAME.sub(r"\g<name>", text)
         if is_enumerated(text):
             return self._enumerated_heading(text)
         drawn = text.capitalize() if line.drawn and self.amounts_follow(1) else None
@@ -233,7 +254,10 @@ class Around:
             return name
         if (_SET_OFF.fullmatch(line.raw) or self._in_two_tongues(line)) and self.amounts_follow(2):
             return line.raw.rpartition("/")[2].strip(" >:").capitalize()
-        bare = text.strip(" *_#=-~[]").rstrip(":")
+        bare = text.strip(" *_#=-~[]{}").rstrip(":")
+        told = 0
+        if line.after_blank and (below := self.next()) is not None and not below.after_blank:
+            bare, told = _MADE_OF_IT.subn("", bare)
         too_long = len(bare) > 45 or len(bare.split()) > 6
         if begins_with_amount(text) or too_long or any(c.isdigit() for c in bare) or line.marked:
             return None
@@ -253,10 +277,13 @@ class Around:
             lone = made or line.after_blank or opened == 0 or follows.marked
             # Set apart like the headings before it, it may open a part of one line.
             named = self._named_below(bare)
-            apart = opened > 1 and ((line.after_blank and not follows.after_blank) or named)
+            set_off = line.after_blank and not follows.after_blank
+            apart = (opened > 1 and (set_off or named)) or (named and set_off)
             enough = self.amounts_follow(1 if apart else 2)
-            lone = lone or named or self._among_amounts(bare)
-            if not lone or _SEASONING.search(bare) is not None or not enough:
+            uniform = weighed and opened > 1 and bare[:1].isupper()
+            lone = lone or named or uniform or self._among_amounts(bare)
+            seasons = not told and _SEASONING.search(bare) is not None
+            if not lone or seasons or not enough:
                 return None
         return bare.capitalize()
 

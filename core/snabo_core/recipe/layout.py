@@ -410,7 +410,7 @@ class _Sorter(HeadLines, MethodLines):
         name = (
             None
             if _SALT_AND_PEPPER.fullmatch(text)
-            else self.around.heading(line, len(self.layout.parts))
+            else self.around.heading(line, len(self.layout.parts), weighed=self._all_weighed())
         )
         if name is not None:
             name = re.sub(r"\s*\([^)]*\)\s*$", "", name)
@@ -436,6 +436,10 @@ class _Sorter(HeadLines, MethodLines):
             self.section, self.joined = "list", 0
             for item in self._items(self._without_label(_NEEDED.sub("", text))):
                 self.layout.add_line(_without_number(item))
+
+    def _all_weighed(self) -> bool:
+        """Tell a list without a line that has no amount: what has none there heads a part."""
+        return all(has_amount(item) for _, items in self.layout.parts for item in items)
 
     def _in_words(self, line: Written) -> bool:
         """Take what is told among or before the lines of a list and is none of them."""

@@ -20,11 +20,14 @@ _RANGE = (
     # "Serves 3 - 45 minutes" is for three.
     r"(?!\d|\s*-?\s*(?:min|m\b|hours?\b|hrs?\b|h\b|kcal|cal\b|°|%))"
     # "Serves 6 (8 if there is bread)".
-    rf"|\s*\(\s*(?:or\s+)?(?P<more>{_N})\s+(?:if|with|as|when|for|in)\b)?"
+    rf"|\s*(?:\(\s*(?:or\s+)?|,\s*(?:or\s+|maybe\s+|even\s+)?(?={_N}\s+(?:if|at a)\b))(?P<more>{_N})\s+(?:if|with|as|when|for|in|at a)\b)?"
 )
 _ABOUT = r"(?:about|around|approx\.?|approximately|up to|as many as|roughly|at least|a good|some|circa|ca?\.|[~≈])?\s*"
 _ADJ = (
     r"(?:(?:hungry|generous|hearty|large|big|small|polite|people|adults?|main|side|good)\s+){0,2}"
+)
+_MANNERS = (
+    r"(?:hungry|polite|big|small|greedy|light|normal|large|starving|growing|modest|dainty|ravenous)"
 )
 # Who eats, and nothing else: one or two words of any kind may stand before.
 _FOLK = (
@@ -56,8 +59,11 @@ _SAYS = (
 # The first pattern that matches decides; people go before pieces.
 # "Serving size: 1 slice" says for nobody.
 _SIZE = re.compile(r"\bserving size\W{0,3}\d[\d./]*\s*\w*", re.IGNORECASE)
-# "2 (hungry) or 4".
-_WHO_THEY_ARE = re.compile(r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d)")
+# "2 (hungry) or 4", "4 (generous) servings".
+_WHO_THEY_ARE = re.compile(
+    r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d|\s(?:servings?|portions?|people|helpings?)\b)",
+    re.IGNORECASE,
+)
 _ALONE = re.compile(
     r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself)"
     r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid))\W*",
@@ -80,6 +86,8 @@ _SERVES = tuple(
         # "4 p", "(6)" below a title.
         rf"^\W*{_RANGE}\s?p\.?\W*$",
         rf"^\(\s*{_RANGE}\s*\)$",
+        # "4 hungry or 6 polite".
+        rf"^\W*(?P<low>{_N})\s+{_MANNERS}\s+or\s+(?P<high>{_N})\s+{_MANNERS}(?P<more>(?!))?\W*$",
         rf"[👥👤🍽]\ufe0f?\s*{_RANGE}\b",
         rf"\bfor\s+{_RANGE}\s?p\b\.?",
         rf"\bfor\s+{_ABOUT}{_RANGE}\s+{_ADJ}(?:bowls|bowlfuls|plates|platefuls)\b",

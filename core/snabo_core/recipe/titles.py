@@ -11,12 +11,12 @@ LONGEST_TITLE = 120
 _WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 _LABEL = (
     r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
-    r"menu item|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
+    r"menu(?: item)?|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
     r"ready in (?:about )?\d{1,3} (?:minutes|mins?|hours?)|"
     r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
     r"(?:[a-z]+ )?(?:night|lunch|supper|dinner|breakfast|brunch|tea|feast|special)|"
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
-    rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?)"
+    rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?(?:\s+\d{{1,2}}(?:st|nd|rd|th)?)?)"
 )
 _LABELLED = re.compile(
     rf"^(?:.{{3,40}} presents\s*:\s+(?=\S)|(?:{_LABEL}(?:\s*[:=–—]\s*|\s+-\s+))+(?=\S))",
@@ -66,6 +66,11 @@ _TODAY = re.compile(
     r"^(?:(?:today|tonight)\b[\s,]*)?(?:we(?:['’]re| are)|i(?:['’]m| am))\s+(?:making|cooking|having)\s+(?=\S)",
     re.IGNORECASE,
 )
+# "Tonight's dinner is leek pie!"
+_TONIGHT = re.compile(
+    r"^(?:today|tonight|this week|sunday)['’]?s\s+(?:dinner|tea|supper|lunch|recipe|special|dish|meal)\s+(?:is|was)\s+(?:(?:my|our|the|an?)\s+)?(?=\S)",
+    re.IGNORECASE,
+)
 # A name needs no full stop, an abbreviation its own.
 _STOP = re.compile(r"(?<=[A-Za-z]{4})\.$")
 _DOTTED = re.compile(r"\s*(?:\.\s?){4,}\d{1,4}$")
@@ -79,6 +84,11 @@ _PRICED = re.compile(
     re.IGNORECASE,
 )
 _TAGS = re.compile(r"</?[a-z][a-z0-9]{0,9}>", re.IGNORECASE)
+# "[4 servings] Leek pie".
+_SO_MANY_BEFORE = re.compile(
+    r"^[(\[]\s*(?:serves|feeds|for)?\s*\d{1,3}(?:\s*[-–]\s*\d{1,3})?\s*(?:servings?|portions?|people|persons|pers\.?|p|x)?\s*[)\]]\s*(?=[^\W\d])",
+    re.IGNORECASE,
+)
 # A title in quotes or brackets as a whole.
 _IN_QUOTES = re.compile(r"^[\"“«»„(](?P<name>[^\"“”«»„()]{3,})[\"”“»«)]$")
 # "Copy of leek pie", "Recipe for leek pie".
@@ -118,7 +128,8 @@ _LAST = re.compile(
     r"\s*(?:[,/|·•(\[]|\s~(?=\s)|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•()\[\]]+?)\s*[)\]]?$"
 )
 _NUMBER_ALONE = re.compile(r"\W*(?:[x×]\s?)?(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)\W*")
-_DASHED = re.compile(r"\s+[-–—]\s+")
+_DASHED = re.compile(r"\s+[-–—]{1,2}\s+")
+_LAST_DASH = re.compile(r"\s[-–—]{1,2}\s+(?P<tail>(?:(?!\s[-–—])[^()\[\]]){1,60})$")
 _TIME_ONLY = re.compile(
     r"(?:prep|cook|bake|total)\s+\d{1,3}|"
     r"(?:(?:ready )?in |under |about |only |just )*\d{1,3}(?:\s*[-–]\s*\d{1,3})?[\s-]*(?:m|mins?|minutes?|h|hrs?|hours?)(?:['’]?\s+(?:work|prep|cooking|start to finish))?\.?!*",
@@ -159,6 +170,11 @@ _SOURCE = re.compile(
 # "Kedgeree            p. 88".
 _PAGE_BEHIND = re.compile(
     r"\s*\((?:continued|cont\.?)\b[^()]{0,40}\)$|(?<=\S)(?:\s{2,}|\s+[-–—,(]?\s*)(?:p|pg|page)\.?\s?\d{1,3}\)?$",
+    re.IGNORECASE,
+)
+# "Leek bake - week 3, Tuesday".
+_DAY_BEHIND = re.compile(
+    rf"\s*[-–—,]\s*(?:(?:week|day)\s*\d{{1,2}}\b[\s,/–-]*(?:{_WEEKDAY})?|{_WEEKDAY})$",
     re.IGNORECASE,
 )
 # The tray of a canteen.
@@ -255,7 +271,7 @@ _CROWD = re.compile(
 )
 # "Leek pie, serves 2 or me twice".
 _SAID_BEHIND = re.compile(
-    r"\s*[,;(–—-]\s*(?:serves|feeds|does|enough for)\s[^,;()]{1,40}\)?$"
+    r"\s*[,;(–—-]\s*(?:serves|feeds|does|enough for)\s[^,;()]{1,40}(?:\([^()]{3,30}\)|\))?$"
     r"|\s+[-–—]\s+(?:serves|feeds|does)\s+\d[^()]{1,60}$"
     # "Our leek bake serves four and takes an hour".
     r"|(?<=[a-z]{3})\s+(?:serves|feeds)\s+(?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b[^()]{0,50}$",
@@ -303,10 +319,23 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     bare = _TAGS.sub("", text.translate(_BRACES)).strip(" #*_=|")
     bare = re.sub(r"\s::?\s(?=\d)", " | ", bare)
     bare = _IN_QUOTES.sub(r"\g<name>", _SAID_BEFORE.sub("", _SIGNS_BEHIND.sub("", bare)))
-    bare = bare.rstrip("!") if _TODAY.match(bare) else bare
-    for before in (_ASKED, _TODAY, _LABELLED, _DATED, _PAGE, _PLACE, _SO, _HERE):
+    told_today = _TODAY.match(bare) or _TONIGHT.match(bare)
+    bare = bare.rstrip("!") if told_today else bare
+    for before in (
+        _SO_MANY_BEFORE,
+        _ASKED,
+        _TODAY,
+        _TONIGHT,
+        _LABELLED,
+        _DATED,
+        _PAGE,
+        _PLACE,
+        _SO,
+        _HERE,
+    ):
         bare = before.sub("", bare)
     bare = _PRICED.sub("", _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", _WHOSE_BEHIND.sub("", bare))))
+    bare = _DAY_BEHIND.sub("", bare)
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
     bare = _OVEN_BEHIND.sub("", _TOLD_BEHIND.sub("", bare))
     bare = _CLAIM_BEHIND.sub("", _CLAIM_BEHIND.sub("", bare))
@@ -365,9 +394,9 @@ def _tail(text: str) -> int | None:
     so_many = _FOR_SO_MANY.search(text)
     if so_many is not None and so_many.start() > 0:
         return so_many.start()
-    last = _LAST.search(text)
-    if last is None or last.start() == 0:
-        return None
-    pieces = _DASHED.split(last["tail"])
-    facts = all(only_servings(one) or _TIME_ONLY.fullmatch(one) is not None for one in pieces)
-    return last.start() if facts else None
+    for last in (_LAST.search(text), _LAST_DASH.search(text)):
+        pieces = _DASHED.split(last["tail"]) if last is not None and last.start() > 0 else []
+        facts = (only_servings(one) or _TIME_ONLY.fullmatch(one) is not None for one in pieces)
+        if last is not None and pieces and all(facts):
+            return last.start()
+    return None

@@ -17,6 +17,7 @@ from snabo_core.recipe.facts import is_fact_label
 from snabo_core.recipe.lines import measures
 from snabo_core.recipe.sections import in_one_tongue
 from snabo_core.recipe.servings import only_servings
+from snabo_core.recipe.tables import FACT_CELL, facts_told, labels_apart, rows_told
 
 # No line of a recipe is longer, and no recipe itself.
 MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 20_000
@@ -64,23 +65,12 @@ _CHAT = re.compile(
     rf"^(?:\[(?:{_DATE},?\s+)?{_CLOCK}\]|{_DATE},?\s+{_CLOCK}\s+-)\s*(?P<who>[^\d:\n]{{1,30}}):\s+",
     re.IGNORECASE,
 )
-# What the columns of a table of ingredients are called; signs between them.
-_COLUMNS = {
-    **dict.fromkeys(("qty", "quantity", "amount", "how much", "weight"), "amount"),
-    **dict.fromkeys(("gram", "g", "weight (g)", "amount (g)", "grams (g)"), "grams"),
-    **dict.fromkeys(("unit", "measure", "uom"), "unit"),
-    **dict.fromkeys(("ingredient", "item", "food", "name", "what", "product"), "food"),
-    **dict.fromkeys(("prep", "preparation", "prepared", "note", "comment", "remark", "detail",
-                     "method", "how", "cut"), "note"),
-}  # fmt: skip
-_MARKS = ("\t", ",", ";", "|")
-LEAST_CELLS = 3
 _COLUMN = re.compile(r"(?<=\S) {2,}(?=\S)")
 # What ends so is not broken at the edge of a page.
 _ENDED = (".", "!", "?", ":")
 # A letter quotes a recipe in so many lines at least.
 _QUOTED = re.compile(r"^\s*(?:>[ \t]?)+")
-LEAST_QUOTED = 5
+LEAST_QUOTED, LEAST_AMOUNTS_QUOTED = 5, 3
 # What stands so far apart stands in columns.
 _SIDE_BY_SIDE = re.compile(
     r"\s*(?P<list>ingredients|you need|what you need):?\s{3,}(?P<method>method|directions|instructions|preparation):?\s*",
@@ -92,9 +82,6 @@ COLUMNS = 2
 REMEMBERED = 512
 _SERVES = re.compile(
     r"(?:serves|servings|feeds|yields?|makes|portions|covers)\b\W*\w", re.IGNORECASE
-)
-_FACT_CELL = re.compile(
-    r"dish|title|recipe(?: name)?|name|serves|servings|portions|yield", re.IGNORECASE
 )
 _TIMED = re.compile(
     r"(?:prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|ready in|time)\b\W*\d[\d\s\W]*(?:m|h|mins?|hrs?|hours?|minutes?)\b"
@@ -141,7 +128,7 @@ def _unquoted(text: str) -> str:
     """Return a letter with the marks of what it quotes taken off, where a list stands in it."""
     lines = text.split("\n")
     quoted = [_QUOTED.sub("", line) for line in lines if line.lstrip().startswith(">")]
-    if len(quoted) < LEAST_QUOTED or sum(map(begins_with_amount, quoted)) < LEAST_CELLS:
+    if len(quoted) < LEAST_QUOTED or sum(map(begins_with_amount, quoted)) < LEAST_AMOUNTS_QUOTED:
         return text
     return "\n".join(_QUOTED.sub("", line) for line in lines)
 
@@ -158,8 +145,8 @@ def written_lines(text: str) -> list[Written]:
     blank, who = True, ""
     text = _LEADERS.sub(" ", text)
     text = _EDIT.sub("", _RUN_IN.sub(r"\1: ", with_fields(text)))
-    pieces = _hanging(_columns_apart([*_pieces(_unquoted(text))]))
-    for raw in _one_below_the_other(_rows_told(pieces)):
+    pieces = _hanging(labels_apart(_columns_apart([*_pieces(_unquoted(text))])))
+    for raw in _one_below_the_other(rows_told(facts_told(pieces))):
         whole = tidy(raw)
         said = _CHAT.sub("", whole)
         sent = _CHAT.match(whole)
@@ -280,66 +267,6 @@ def _hanging(pieces: list[str]) -> list[str]:
     return joined
 
 
-def _rows_told(pieces: list[str]) -> list[str]:
-    """Return the rows of a table as lines: its head tells what stands in which column.
-
-    "ingredient,amount,unit,notes" makes "800 g chicken thighs, boneless" of
-    "chicken thighs,800,g,boneless".
-    """
-    result: list[str] = []
-    columns: list[str] = []
-    sign = ","
-    heads = (found for piece in pieces for mark in _MARKS if (found := _head_of(piece, mark)))
-    above, _ = next(heads, ("", []))
-    for piece in pieces:
-        label, _, said = piece.partition(above) if above and not columns else ("", "", "")
-        if said.strip(above) and _FACT_CELL.fullmatch(label.strip()) is not None:
-            # "Portions,16" above the head of the table.
-            result.append(f"{label.strip()}: {said.strip(above)}")
-            continue
-        if not piece.strip():
-            result.append(piece)
-            continue
-        found = next(filter(None, (_head_of(piece, m) for m in _MARKS if m in piece)), None)
-        cells = [cell.strip() for cell in piece.split(sign)]
-        if found is not None:
-            sign, columns = found
-        elif columns and len(cells) == len(columns):
-            result.append(row_told(columns, cells))
-            continue
-        else:
-            columns = []
-        result.append(piece)
-    return result
-
-
-def columns_named(cells: Sequence[str]) -> list[str]:
-    """Return what each column of a table of ingredients holds, by its head; none of another."""
-    columns = [_COLUMNS.get(" ".join(cell.lower().split()).rstrip("s:"), "") for cell in cells]
-    amounts = {"amount", "grams"} & {*columns}
-    return columns if "food" in columns and amounts and "" not in columns else []
-
-
-def row_told(columns: Sequence[str], cells: Sequence[str]) -> str:
-    """Return the row of such a table as a line: "800 g chicken thighs, boneless"."""
-    told = dict(zip(columns, cells, strict=True))
-    if (grams := told.get("grams", "")) and grams.replace(".", "", 1).isdigit():
-        told["grams"] = f"{grams} g"
-    # "Rye bread, to serve": what counts nothing stands behind.
-    amount = told.get("amount", "")
-    said = amount if amount and not any(c.isdigit() or c in "½¼¾⅓⅔" for c in amount) else ""
-    told["amount"] = amount.removesuffix(said) if said and said.startswith("to ") else amount
-    line = " ".join(filter(None, (told.get(c, "") for c in ("amount", "grams", "unit", "food"))))
-    behind = said if not told["amount"] else ""
-    return ", ".join(filter(None, (line, behind, told.get("note", ""))))
-
-
-def _head_of(piece: str, sign: str) -> tuple[str, list[str]] | None:
-    """Return the columns of a table's head, None where a line is none."""
-    columns = columns_named(piece.split(sign))
-    return (sign, columns) if len(columns) >= LEAST_CELLS else None
-
-
 def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
     """Yield the lines of a card with two columns one below the other."""
     rows = [_amounts_joined(_GAP.split(piece.strip())) if piece.strip() else [] for piece in pieces]
@@ -356,7 +283,7 @@ def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
             # A row of a table: "| 60 g | walnuts |".
             yield " ".join(cells)
             continue
-        if len(row) == COLUMNS and _FACT_CELL.fullmatch(row[0]) is not None and "\t" in piece:
+        if len(row) == COLUMNS and FACT_CELL.fullmatch(row[0]) is not None and "\t" in piece:
             # The head of a sheet: "Dish", and beside it its name.
             yield f"{row[0]}: {row[1]}"
             continue

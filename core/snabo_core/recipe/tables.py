@@ -1,0 +1,144 @@
+"""The tables of a pasted text, told as lines: of ingredients, and of what is said of the dish."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+
+from snabo_core.recipe.facts import is_fact_label
+
+# What the columns of a table of ingredients are called; signs between them.
+_COLUMNS = {
+    **dict.fromkeys(("qty", "quantity", "amount", "how much", "weight"), "amount"),
+    **dict.fromkeys(("gram", "g", "weight (g)", "amount (g)", "grams (g)"), "grams"),
+    **dict.fromkeys(("unit", "measure", "uom"), "unit"),
+    **dict.fromkeys(("ingredient", "item", "food", "name", "what", "product"), "food"),
+    **dict.fromkeys(("prep", "preparation", "prepared", "note", "comment", "remark", "detail",
+                     "method", "how", "cut"), "note"),
+}  # fmt: skip
+_MARKS = ("\t", ",", ";", "|")
+LEAST_CELLS, LEAST_FACTS = 3, 2
+# Between the cells of a row: strokes, tabs, or a wide gap.
+_BETWEEN_CELLS = re.compile(r"\||\t|\s{3,}")
+# What heads a part, and a wide gap before the first amount of it.
+_LABEL_BESIDE = re.compile(r"(?P<label>[^\W\d][^:\d\s]*(?: [^:\d\s]+){0,4}:?) {2,60}(?=[\d½¼¾⅓⅔])")
+NEAR = 2
+_RULE = re.compile(r"[\s|:=+-]*-[\s|:=+-]*")
+FACT_CELL = re.compile(
+    r"dish|title|recipe(?: name)?|name|serves|servings|portions|yield", re.IGNORECASE
+)
+
+
+def facts_told(pieces: Sequence[str]) -> list[str]:
+    """Return a table of facts as lines, each label with what stands below it.
+
+    "| Prep | Serves |" over "| 15 min | 4 |" is "Prep: 15 min" and "Serves: 4".
+    """
+    result: list[str] = []
+    labels: list[str] = []
+    for piece in pieces:
+        cells = _cells(piece)
+        if labels and _RULE.fullmatch(piece) is not None:
+            continue
+        if labels and len(cells) == len(labels):
+            result.pop()
+            result += [
+                f"{label.strip(':')}: {said}" for label, said in zip(labels, cells, strict=True)
+            ]
+            labels = []
+            continue
+        result.append(piece)
+        labels = cells if len(cells) >= LEAST_FACTS and all(map(is_fact_label, cells)) else []
+    return result
+
+
+def labels_apart(pieces: Sequence[str]) -> list[str]:
+    """Return the names of parts that stand beside their first line above it, and the lines bare.
+
+    "Gnocchi:     500 g pumpkin" over "             200 g flour" are a heading and its two lines.
+    """
+    spaced = [piece.expandtabs().rstrip() for piece in pieces]
+    result: list[str] = []
+    column: int | None = None
+    for number, piece in enumerate(spaced):
+        beside = _LABEL_BESIDE.match(piece)
+        below = spaced[number + 1] if number + 1 < len(spaced) else ""
+        if beside is not None and (_begins_near(below, beside.end()) or column is not None):
+            column = beside.end()
+            result += [f"{beside['label'].rstrip(': ')}:", piece[column:]]
+        elif column is not None and _begins_near(piece, column):
+            result.append(piece.strip())
+        else:
+            column = None
+            result.append(pieces[number])
+    return result
+
+
+def _begins_near(piece: str, column: int) -> bool:
+    """Tell whether a line begins where a column does, or a letter or two beside it."""
+    into = len(piece) - len(piece.lstrip())
+    return bool(piece.strip()) and abs(into - column) <= NEAR
+
+
+def _cells(piece: str) -> list[str]:
+    return [cell.strip() for cell in _BETWEEN_CELLS.split(piece) if cell.strip()]
+
+
+def rows_told(pieces: list[str]) -> list[str]:
+    """Return the rows of a table as lines: its head tells what stands in which column.
+
+    "ingredient,amount,unit,notes" makes "800 g chicken thighs, boneless" of
+    "chicken thighs,800,g,boneless".
+    """
+    result: list[str] = []
+    columns: list[str] = []
+    sign = ","
+    heads = (found for piece in pieces for mark in _MARKS if (found := _head_of(piece, mark)))
+    above, _ = next(heads, ("", []))
+    for piece in pieces:
+        label, _, said = piece.partition(above) if above and not columns else ("", "", "")
+        if said.strip(above) and FACT_CELL.fullmatch(label.strip()) is not None:
+            # "Portions,16" above the head of the table.
+            result.append(f"{label.strip()}: {said.strip(above)}")
+            continue
+        if not piece.strip():
+            result.append(piece)
+            continue
+        found = next(filter(None, (_head_of(piece, m) for m in _MARKS if m in piece)), None)
+        cells = [cell.strip() for cell in piece.split(sign)]
+        if found is not None:
+            sign, columns = found
+        elif columns and len(cells) == len(columns):
+            result.append(row_told(columns, cells))
+            continue
+        else:
+            columns = []
+        result.append(piece)
+    return result
+
+
+def columns_named(cells: Sequence[str]) -> list[str]:
+    """Return what each column of a table of ingredients holds, by its head; none of another."""
+    columns = [_COLUMNS.get(" ".join(cell.lower().split()).rstrip("s:"), "") for cell in cells]
+    amounts = {"amount", "grams"} & {*columns}
+    return columns if "food" in columns and amounts and "" not in columns else []
+
+
+def row_told(columns: Sequence[str], cells: Sequence[str]) -> str:
+    """Return the row of such a table as a line: "800 g chicken thighs, boneless"."""
+    told = dict(zip(columns, cells, strict=True))
+    if (grams := told.get("grams", "")) and grams.replace(".", "", 1).isdigit():
+        told["grams"] = f"{grams} g"
+    # "Rye bread, to serve": what counts nothing stands behind.
+    amount = told.get("amount", "")
+    said = amount if amount and not any(c.isdigit() or c in "½¼¾⅓⅔" for c in amount) else ""
+    told["amount"] = amount.removesuffix(said) if said and said.startswith("to ") else amount
+    line = " ".join(filter(None, (told.get(c, "") for c in ("amount", "grams", "unit", "food"))))
+    behind = said if not told["amount"] else ""
+    return ", ".join(filter(None, (line, behind, told.get("note", ""))))
+
+
+def _head_of(piece: str, sign: str) -> tuple[str, list[str]] | None:
+    """Return the columns of a table's head, None where a line is none."""
+    columns = columns_named(piece.split(sign))
+    return (sign, columns) if len(columns) >= LEAST_CELLS else None
