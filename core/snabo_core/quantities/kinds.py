@@ -450,7 +450,7 @@ def heading_name(text: str) -> str | None:
     if for_the:
         return for_the["name"].strip().capitalize()
     of_it = re.match(
-        r"^(?P<name>[^\d,:]{2,40}?|(?:step|part|stage)\s\d{1,2})\s+ingredients\s*(?:\(optional\)\s*)?:?$",
+        r"^(?P<name>[^\d,:]{2,40}?|(?:step|part|stage)\s\d{1,2})\s+ingredients\s*(?:\([^()]{2,30}\)\s*)?:?$",
         bare,
         re.IGNORECASE,
     )

@@ -41,8 +41,10 @@ _HOUSE = re.compile(
 )
 # "Gnocchi (makes about 60)", "Sage butter (20 g a head)" above its lines.
 _MADE_OF_IT = re.compile(
-    r"\s*\((?:(?:makes|yields?|serves|enough for|for|per)\b[^()]{1,30}|[^()]{1,20}\b(?:each|apiece|a head|per (?:person|head))"
-    r"|\d{1,2}|(?:see|from|if|can|may|make|made|prepare|start|use)\s[^()]{2,30}|(?:photo|picture|step|stage|page)\s\d{1,3})\)$",
+    r"\s*\((?:(?:makes|yields?|serves|enough for|for|per)\b[^()]{1,30}|[^()]{1,20}\b(?:each|apiece|a head|per \w+)"
+    r"|\d{1,2}|(?:see|from|if|can|may|make|made|prepare|start|use)\s[^()]{2,30}|(?:photo|picture|step|stage|page|day)\s\d{1,3})\)$"
+    # "Gravy base, made ahead".
+    r"|,\s+(?:(?:made|prepared|cooked)\s(?:ahead|in advance|before|first)|(?:the )?(?:day|night) before)$",
     re.IGNORECASE,
 )
 # "Filling...", "Dumplings |" above its lines.
@@ -62,6 +64,11 @@ WRAPPED_AT, LEAST_BROKEN = 40, 2
 def _weighs(text: str) -> bool:
     """Tell a line with an amount, also "flat rice noodles 800g dried"."""
     return has_amount(text) or only_amount(text) or (measures(text) and not is_step(text))
+
+
+def _letters_of(text: str) -> str:
+    """Return a heading up to its bracket: "BROTH (makes 1 litre)" is in capitals."""
+    return text.partition("(")[0].strip()
 
 
 def opens_list(text: str) -> bool:
@@ -256,7 +263,8 @@ class Around:
             return line.raw.rpartition("/")[2].strip(" >:").capitalize()
         bare = text.strip(" *_#=-~[]{}").rstrip(":")
         told = 0
-        if line.after_blank and (below := self.next()) is not None and not below.after_blank:
+        set_off = line.after_blank or _letters_of(bare).isupper()
+        if set_off and (below := self.next()) is not None and not below.after_blank:
             bare, told = _MADE_OF_IT.subn("", bare)
         too_long = len(bare) > 45 or len(bare.split()) > 6
         if begins_with_amount(text) or too_long or any(c.isdigit() for c in bare) or line.marked:

@@ -278,7 +278,10 @@ class _Sorter(HeadLines, MethodLines):
             self._facts_in_story(text)
             return False
         minutes, servings = times_in(text), servings_in(text)
-        if (made := _IN_BRACKETS.fullmatch(text)) is not None and servings is None:
+        made = _IN_BRACKETS.fullmatch(text)
+        if made is None and self._apart_below_title(line):
+            made = _IN_BRACKETS.fullmatch(f"({text})")
+        if made is not None and servings is None:
             # "(8 slices)" below the title.
             self.layout.makes = self.layout.makes or made["what"]
             return True
@@ -318,12 +321,19 @@ class _Sorter(HeadLines, MethodLines):
             self._aside("note", text)
         return True
 
+    def _apart_below_title(self, line: Written) -> bool:
+        """Tell a line of its own between the title and the list."""
+        follows = self.around.next()
+        above = self.section == "head" and self.layout.title and not self.layout.parts
+        return bool(above) and not line.marked and follows is not None and follows.after_blank
+
     def _take_whole_part(self, line: Written) -> bool:
         """Take "Meat sauce: 1 lb ground beef, 1 onion, 3 cloves garlic" as a part with its lines."""
         found = self._whole_part(line.text)
         if found is None:
             return False
         name, items = found
+        self.whole_parts += 1
         talked = title_of(name)[0]
         if talked != name and not (self.layout.title or self.layout.parts):
             # "Ok so fish pie thing: 400 g fish, ..." names the dish.

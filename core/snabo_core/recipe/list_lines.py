@@ -76,7 +76,10 @@ class ListLines(Sorting):
         named = len(title_of(match["name"])[0].split()) <= MOST_NAME_WORDS
         # "Tomatoes - 3 large, 2 small" is no part.
         named = named and (match["sign"] == ":" or all(map(self.around.names_food, items)))
-        if not named or sum(has_amount(item) for item in items) < LEAST_ITEMS:
+        # "BREADS: 4 flatbreads" below parts that are told so too.
+        foods = self.whole_parts > 0 and all(map(self.around.names_food, items))
+        least = 1 if foods and kind_of_line(text) != "note" else LEAST_ITEMS
+        if not named or sum(has_amount(item) for item in items) < least:
             return None
         return match["name"], items
 

@@ -33,6 +33,8 @@ class Sorting:
         self.section = "head"
         # How many lines the last ingredient line has taken up already.
         self.joined = 0
+        # How many parts were told on one line each.
+        self.whole_parts = 0
         # Whether the method was broken at the edge of a page.
         self.broken = False
         # Whether the figures of a label are gone through.
