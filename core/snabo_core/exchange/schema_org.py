@@ -11,6 +11,7 @@ import html
 import re
 from collections.abc import Mapping
 from dataclasses import dataclass
+from operator import itemgetter
 from typing import Any
 
 from snabo_core.dish import AsideKind
@@ -49,6 +50,8 @@ SHORT_NAME = 3
 MOST_SOURCES = 4
 LONGEST_MINUTES = 10_000.0
 _TAG = re.compile(r"<(?P<end>/?)(?P<name>[a-zA-Z][a-zA-Z0-9]*)\b[^<>]*>")
+# Where a step stands among its like.
+_PLACE = re.compile(r"\d{1,4}", re.ASCII)
 _BREAKS = {"p", "br", "li", "div", "ol", "ul", "h1", "h2", "h3", "h4", "tr"}
 # A line that is dressed up as a whole; of a list at most so many are its headings.
 _HEAD = re.compile(
@@ -228,8 +231,9 @@ class _Reader:
         self, items: list[Any], under: str, found: list[tuple[str, str]],
         tips: list[tuple[AsideKind, str]], deep: int,
     ) -> None:  # fmt: skip
-        named = any(map(_is_named, items[:MOST_ITEMS]))
-        for one in items[:MOST_ITEMS]:
+        items = _in_order(items[:MOST_ITEMS])
+        named = any(map(_is_named, items))
+        for one in items:
             item = self.seen(one)
             if deep > DEEPEST:
                 return
@@ -264,6 +268,15 @@ class _Reader:
         heading = under if under or (alike and not short) else name
         if text:
             found.append((heading, text))
+
+
+def _in_order(items: list[Any]) -> list[Any]:
+    """Return steps by their position, where each of them tells one of its own."""
+    places = [item.get("position") if isinstance(item, Mapping) else None for item in items]
+    numbers = [int(place) for place in map(str, places) if _PLACE.fullmatch(place)]
+    if len({*numbers}) < len(items):
+        return items
+    return [item for _, item in sorted(zip(numbers, items, strict=True), key=itemgetter(0))]
 
 
 def _is_named(item: Any) -> bool:

@@ -240,7 +240,10 @@ def _tell_weighed(tree: Any) -> None:
         food, amount = (" ".join(one.text_content().split()) for one in (name, said))
         if _AMOUNT.fullmatch(food) is not None:
             food, amount = amount, food
-        named = not any(map(str.isdigit, food)) and not is_fact_label(food)
+        # "Herring fillets", and behind it "4 (about 300 g)".
+        amount, _, told = amount.partition(" (")
+        food = f"{food} ({told}" if told else food
+        named = not any(map(str.isdigit, food.partition(" (")[0])) and not is_fact_label(food)
         if _AMOUNT.fullmatch(amount) is None or not named:
             continue
         for one in (name, said):

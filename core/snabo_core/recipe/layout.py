@@ -14,7 +14,7 @@ from snabo_core.quantities.kinds import (
     is_step,
     kind_of_line,
 )
-from snabo_core.recipe.around import opens_list
+from snabo_core.recipe.around import MOST_TITLE_WORDS, opens_list
 from snabo_core.recipe.claims import claims_in, tells_columns, tells_figures
 from snabo_core.recipe.facts import labels_time, only_times, pieces_of, times_in, yield_in
 from snabo_core.recipe.head_lines import HeadLines
@@ -162,7 +162,7 @@ class _Sorter(HeadLines, MethodLines):
             self._aside("furniture", line.raw)
         elif ALL_IN_GRAMS.match(text):
             self.layout.grams = "told"
-        elif self._section_of(line):
+        elif self._section_of(line) or self._answers(line):
             return
         elif (
             is_button(text)
@@ -220,6 +220,26 @@ class _Sorter(HeadLines, MethodLines):
         self.about = self.about or (replies_about(line.text) or "")
         self._aside("furniture", line.raw)
         self._facts_in_story(line.text)
+        return True
+
+    def _answers(self, line: Written) -> bool:
+        """Take the name of a dish in the answer to a question, above whom it serves.
+
+        "What to do with leeks?" and what was said to it are no part of the recipe.
+        """
+        follows = self.around.next()
+        listed = any(has_amount(item) for _, items in self.layout.parts for item in items)
+        asked = "?" in self.titled or (not self.layout.title and "?" in self.about)
+        if not asked or listed or self.layout.steps or follows is None or not line.after_blank:
+            return False
+        named = not begins_with_amount(line.text) and len(line.text.split()) <= MOST_TITLE_WORDS
+        if not named or not only_servings(follows.text) or not self.around.amounts_follow(1):
+            return False
+        self._aside("furniture", self.titled or self.about)
+        for item in [item for _, items in self.layout.parts for item in items]:
+            self._aside("story", item)
+        self.layout.parts, self.layout.title, self.section = [], "", "head"
+        self._take_title(line.text)
         return True
 
     def _section_of(self, line: Written) -> bool:

@@ -71,7 +71,7 @@ CHAPTER = re.compile(
 METHOD = re.compile(
     r"^\W*(?:\d{1,2}\s*[.)]\s+)?(?:the\s+|cooking\s+|step[\s-]by[\s-]step\s+)?(?:m[eé]thode?|zubereitung|preparaci[oó]n|elaboraci[oó]n|preparazione|procedimento|"
     r"bereiding(?:swijze)?|tillagning|framgangsm[aå]te|fremgangsm[aå]de|wykonanie|pr[eé]paration|r[eé]alisation|(?:cook|make|do|build|bake) it|directions?|instructions?|steps|preparation|procedure|what to do|what you(?:'ll|’ll)? do|"
-    r"how to (?:make|cook|do)(?: it| this)?|how to|here(?:'s|’s) how|all you need to do|making it|to make|process|"
+    r"how to (?:make|cook|do)(?: it| this)?|how(?: to)?\??|here(?:'s|’s) how|all you need to do|making it|to make|process|"
     r"reali[sz]ation|elaboration|execution|proceedings?|(?:preparation|cooking) (?:method|steps|instructions|directions)|"
     r"step[\s-]by[\s-]step|(?:here(?:'s|’s) )?what to do|get cooking|to cook|"
     r"cooking(?: method)?|how (?:it(?:'s|’s| is)|to get it) (?:done|made|cooked)|how it goes|how (?:you|i|we) (?:do|make|cook)(?: it| this)?|let(?:'s|’s) (?:get )?cook(?:ing)?|do this|to do|to make it)\W*$",

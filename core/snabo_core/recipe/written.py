@@ -29,6 +29,11 @@ _RUN_IN = re.compile(
     r"|note|average cost|yield|serves))[ \t]?\.?[ \t]?[—–-]{1,3}[ \t]?(?=\w)",
     re.IGNORECASE | re.MULTILINE,
 )
+# "Yields4 Servings", where a page sets the two apart by colour alone.
+_GLUED = re.compile(
+    r"^([^\w\n]{0,4}(?:serves|servings|yields?|makes|(?:prep|cook|bake|total)(?:ing)? ?time))(?=\d)",
+    re.IGNORECASE | re.MULTILINE,
+)
 # What a page that anybody may change puts behind its headings.
 _EDIT = re.compile(
     r"(?<![ \t])[ \t]*\[[ \t]?edit(?:[ \t]source)?[ \t]?\][ \t]*$", re.IGNORECASE | re.MULTILINE
@@ -94,6 +99,8 @@ _BETWEEN_FACTS = re.compile(
 )
 LONGEST_FACTS = 120
 _NUMBERED = re.compile(r"^\(?(?P<n>\d{1,2})\s*[.)]\s+")
+_NUMBER_ALONE = re.compile(r"\W*(?P<n>\d{1,2})\W*")
+LEAST_ALONE = 2
 _COUNTED = re.compile(r"^(?P<n>\d{1,2})\s+(?:[-–—]\s+)?(?=[^\W\d])")
 # So many in a row, counted from one, are steps where one of them begins with a command.
 LEAST_STEPS, MOST_HEADING_WORDS = 3, 4
@@ -144,7 +151,7 @@ def written_lines(text: str) -> list[Written]:
     senders: list[str] = []
     blank, who = True, ""
     text = _LEADERS.sub(" ", text)
-    text = _EDIT.sub("", _RUN_IN.sub(r"\1: ", with_fields(text)))
+    text = _EDIT.sub("", _RUN_IN.sub(r"\1: ", with_fields(_GLUED.sub(r"\1: ", text))))
     pieces = _hanging(labels_apart(_columns_apart([*_pieces(_unquoted(text))])))
     for raw in _one_below_the_other(rows_told(facts_told(pieces))):
         whole = tidy(raw)
@@ -174,7 +181,9 @@ def written_lines(text: str) -> list[Written]:
             replace(line, other=who not in {"", teller})
             for line, who in zip(found, senders, strict=True)
         ]
-    return _runs_below_a_list(_numbers_marked(_unnumbered_list(_labels_joined(found))))
+    return _runs_below_a_list(
+        _numbers_marked(_unnumbered_list(_labels_joined(_numbers_joined(found))))
+    )
 
 
 def _served_in_one_tongue(text: str) -> str:
@@ -383,6 +392,29 @@ def _runs_below_a_list(lines: list[Written]) -> list[Written]:
         if run >= LEAST_STEPS and listed >= LEAST_STEPS and amounts * 3 <= run:
             result[place + 1 - run : place + 1] = [replace(step, step=True) for step in steps]
     return result
+
+
+def _numbers_joined(lines: list[Written]) -> list[Written]:
+    """Put the number of a step that stands on a line of its own before the step below it.
+
+    Only where they count on from one, and most of what is below them is an order.
+    """
+    places: list[int] = []
+    for place, line in enumerate(lines[:-1]):
+        alone = _NUMBER_ALONE.fullmatch(line.text)
+        if alone is not None and int(alone["n"]) == len(places) + 1:
+            places.append(place)
+    orders = sum(first_word(lines[place + 1].text) in COMMANDS for place in places)
+    if len(places) < LEAST_ALONE or orders * 2 < len(places):
+        return lines
+    joined: list[Written] = []
+    for place, line in enumerate(lines):
+        if place - 1 in places:
+            text = f"{places.index(place - 1) + 1}. {line.text}"
+            joined[-1] = replace(joined[-1], text=text, raw=text, marked=True, step=True)
+        else:
+            joined.append(line)
+    return joined
 
 
 def _labels_joined(lines: Sequence[Written]) -> list[Written]:
