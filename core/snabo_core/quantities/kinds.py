@@ -39,6 +39,7 @@ _FURNITURE = re.compile(
     r"^\W*(?:amounts?|quantit(?:y|ies)|qty)\s+(?:units?\s+)?(?:ingredients?|items?|foods?)\W*$|"
     r"(?:like|reply|quote|report|share)\s*[·|•]\s*(?:like|reply|quote|report|share|\d)|^re\s*:|tag us\b|"
     r"did you (?:make|try|like) (?:this|it)|pin (?:this|it|me) (?:for|to)\b|last edited|joined:|"
+    r"^\W*[\w.-]{2,30} (?:wrote|replied|posted)\b[^.!?]{0,30}:?\s*$|"
     r"^\W*(?:seasonable|average cost)\b|^\W*(?:budget|costs?|price)\s*:?\s*(?:about\s+)?[£$€]\s?\d|^\W*printed (?:from|on|by|at)\b|(?:previous|next|older|newer) (?:posts?|recipes?|articles?|entry|entries)|private notes?|cooking notes \(|home\s*[›>»/]|^\W*(?:all )?recipes?\s*[›>»]|back to (?:the )?(?:top|front page|home|start|list|index|all recipes|recipes|main page)|print\s*[|·•]|save\s*[|·•]|"
     r"tell us below|made it\?|nutrition (?:facts|info|information)|wp recipe|\bads?\b by|"
     r"report (?:this|an? )|select all|updated \d|posted \d|more from|top comment|seen \d\d:|sent from my|ingredients? to cart|instacart|cart\b.*\$|difficulty:|skill level|"
@@ -252,6 +253,7 @@ def first_word(text: str) -> str:
     return match["word"].lower() if match else ""
 
 
+_FREEZE_DRIED = re.compile(r"freeze[\s-]?dried\b", re.IGNORECASE)
 # "Sprinkle of nutmeg", "squeeze of lemon": so much of something, though it begins with a verb.
 _SOME_OF = re.compile(
     r"(?:good |big |little |small |generous |light )?(?:pound|drop|pat|jar|tin|can|bag|packet|pack|pouch|tub|bottle|carton|punnet|bunch|bulb|knob|thumb|lump|chunk|wedge|block|"
@@ -375,7 +377,7 @@ def is_step(text: str, system: str = "metric") -> bool:
     if _NUMBERED_STEP.match(text):
         text = text.lstrip(" 0123456789")
     bare = re.sub(r"^\W*(?:step\s*)?\d{1,2}\s*[.):]\s*", "", text, flags=re.IGNORECASE)
-    if _SOME_OF.match(bare) or _BROWN_FOOD.match(bare) is not None:
+    if _SOME_OF.match(bare) or _FREEZE_DRIED.match(bare) or _BROWN_FOOD.match(bare) is not None:
         return False
     verb = first_word(text)
     ends = text.rstrip().endswith((".", "!"))

@@ -33,7 +33,8 @@ _MIXED = re.compile(
     re.IGNORECASE,
 )
 _HALF_AFTER = re.compile(
-    rf"\b(?P<whole>an?|{_COUNTED})\s+(?P<unit>[a-z]+)\s+and\s+a\s+half\b(?:\s+of\b)?", re.IGNORECASE
+    rf"\b(?P<whole>an?|{_COUNTED})\s+(?P<unit>[a-z]+)\s+(?:and|plus)\s+a\s+(?P<part>half|quarter|third)\b(?:\s+of\b)?",
+    re.IGNORECASE,
 )
 _SHARE = re.compile(
     rf"\b(?:(?P<count>an?|{_ONE}|\d)[-\s]+)?(?P<part>half|halves|thirds?|quarters?|fifth|eighths?)\b"
@@ -46,7 +47,12 @@ _DOZEN = re.compile(r"\b(?:(?P<n>half\s+a|1/2\s+a?|an?|\d+|one|two|three)\s+)?(?
 _COUPLE = re.compile(r"\b(?:an?\s+)?couple\b(?:\s+of\b)?", re.IGNORECASE)
 _OR_TWO = re.compile(r"\ban?\s+(?P<unit>[a-z]+)\s+or\s+(?P<n>two|three|so)\b", re.IGNORECASE)
 _BETWEEN = re.compile(r"\bbetween\s+(?P<a>\S+)\s+and\s+(?P<b>\S+)", re.IGNORECASE)
-_COUNT = re.compile(rf"(?<![\w-])(?P<n>{_COUNTED})(?![\w-]*-free)\b", re.IGNORECASE)
+# "Five spice" and "three bean salad" count nothing.
+_NAMED = (
+    r"(?![-\s](?:spice\b|bean\s(?:mix|salad|chill?i|blend|soup)|cheese\s(?:blend|mix|sauce|ravioli|tortellini|pasta)"
+    r"|grain\s(?:mix|bread|rice|blend)|seed\s(?:mix|bread)|pepper\s(?:mix|blend)|mushroom\s(?:mix|blend)))"
+)
+_COUNT = re.compile(rf"(?<![\w-])(?P<n>{_COUNTED})(?![\w-]*-free){_NAMED}\b", re.IGNORECASE)
 
 
 def spell_fractions(text: str) -> str:
@@ -107,7 +113,7 @@ def spell_numbers(text: str) -> str:
     text = _COUPLE.sub("2 ", text)
     text = _OR_TWO.sub(_or_two, text)
     text = _MIXED.sub(_mixed, text)
-    text = _HALF_AFTER.sub(lambda m: f"{_plain(word_value(m['whole']) + 0.5)} {m['unit']}", text)
+    text = _HALF_AFTER.sub(_and_a_part, text)
     text = _SHARE.sub(_share, text)
     return _COUNT.sub(lambda m: m[0] if m["n"].isdigit() else _plain(word_value(m["n"])), text)
 
@@ -126,6 +132,12 @@ def _dozen(match: re.Match[str]) -> str:
 def _or_two(match: re.Match[str]) -> str:
     high = {"two": "2", "three": "3", "so": "2"}[match["n"].lower()]
     return f"1-{high} {match['unit']}"
+
+
+def _and_a_part(match: re.Match[str]) -> str:
+    """Return "1.25 cup" for "a cup and a quarter"."""
+    value = word_value(match["whole"]) + to_number(_PARTS[match["part"].lower()])
+    return f"{_plain(value)} {match['unit']}"
 
 
 def _mixed(match: re.Match[str]) -> str:

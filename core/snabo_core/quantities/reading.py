@@ -67,7 +67,7 @@ MOST_OF_ANYTHING = 20_000.0
 # "Prawns 300" are grams whose unit was left away, not three hundred prawns.
 MOST_COUNTED = 60
 # Packs that say which food is meant.
-PACKED = {"tube", "log", "block", "cube"}
+PACKED = {"tube", "log", "block", "cube", "rack"}
 _NOTES = re.compile(
     r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|\bopt\b\.?|for greasing|"
     r"for (?:shallow[\s-]?|deep[\s-]?|pan[\s-]?)?frying|for (?:the )?frying|for serving|to serve|to garnish|"
@@ -537,9 +537,12 @@ def _unit_behind(amount: Amount | None, found: _Found, food: Food) -> Amount | N
             called = unit.id == "leaf" and {"medium", "whole"} & set(food.counts)
             return amount if called else replace(amount, unit=unit)
     behind = found.line[found.head.last : found.head.last + 1]
+    # "1 cauliflower, leaves removed" counts no leaves.
+    apart = bool(behind) and behind[0].segment != found.line[found.head.last - 1].segment
     part = unit_for(behind[0].plain, "metric", food.counts) if behind else None
     # Ten leaves of spinach are not ten spinaches, whatever one weighs.
-    return replace(amount, unit=part) if part is not None and part.id in PARTS else amount
+    counts = part is not None and part.id in PARTS and not apart
+    return replace(amount, unit=part) if counts else amount
 
 
 def _one_of_a_size(text: str, amount: Amount | None, food: Food) -> Amount | None:

@@ -111,9 +111,19 @@ _GARLIC_BULB = re.compile(r"\bgarlic (?P<bulb>bulbs?|heads?)\b", re.IGNORECASE)
 _OUTER = re.compile(r"\b(?:outer|inner)\s+(?=lea(?:f|ves)\b)", re.IGNORECASE)
 # "Seasoning", and nothing else.
 _SEASONING = re.compile(r"^seasoning(?:s)?(?:\s+to taste)?$", re.IGNORECASE)
+# "One jalapeno seeds out"; "2 chillies, seeds left in".
+_SEEDED = r"(?P<food>\b(?:chil[a-z]+|jalape[nñ]os?|peppers?|tomato(?:es)?|cucumbers?|serranos?|habaneros?))"
+_SEEDS_OUT = re.compile(rf"{_SEEDED},?\s+\(?seeds?\s+(?:taken |scraped )?out\b\)?", re.IGNORECASE)
+_SEEDS_IN = re.compile(rf"{_SEEDED},?\s+\(?seeds?\s+(?:left |kept )?in\b\)?", re.IGNORECASE)
+# "1 cabbage, about a kilo".
+_ABOUT_A_KILO = re.compile(
+    r"(?P<about>\b(?:about|around|roughly|nearly))\s+an?\s+(?P<unit>kilo|kg|pound|lb|litre|liter)(?=\s*\)?$)",
+    re.IGNORECASE,
+)
 # A squeeze of lemon is one of its juice.
 _SQUEEZE = re.compile(
-    r"\bsqueeze (?:of )?(?:(?:fresh|a) )?(?P<fruit>lemon|lime|orange)s?\b(?! juice)", re.IGNORECASE
+    r"\b(?P<how>squeeze|squirt) (?:of )?(?:(?:fresh|a) )?(?P<fruit>lemon|lime|orange)s?\b(?! juice)",
+    re.IGNORECASE,
 )
 # "Salt nutmeg": two seasonings side by side.
 _SALT_FIRST = re.compile(
@@ -151,6 +161,16 @@ _COMMA_AT_THE_END = re.compile(r"(?<![\s,])[\s,]++$")
 _BARE_LAST = re.compile(
     r"^(?P<food>[^\W\d][^\d;()]*?),\s+(?P<amount>mug|mugful|cup|glass|handful|knob|splash|drizzle|pinch|"
     r"(?:a\s+)?few (?:drops|dashes|sprigs|leaves|slices|handfuls))$",
+    re.IGNORECASE,
+)
+# "Head of cauliflower 600 g", "rack of lamb, 2 x 400 g", "2 cans of chickpeas 400 g each": what
+# weighs or holds so much stands ahead of it.
+_WEIGHED_LAST = re.compile(
+    r"^(?:(?P<n>\d{1,2}|an?|one)\s+)?(?P<what>(?:(?:large|small|big|medium|whole)\s+)?"
+    r"(?:racks?|sides?|fillets?|heads?|slices?|cans?|tins?|jars?|bunch(?:es)?|sheets?|sticks?|blocks?|bags?|packs?|"
+    r"packets?|(?:foil\s+)?pouch(?:es)?|sachets?|balls?|loaf|loaves|cartons?|bottles?|tubs?|pieces?|tubes?|wedges?|punnets?)\s+(?:of\s+)?[^\W\d][^\d,;()]{2,40}?)"
+    r"[\s,:–-]+(?:(?P<times>\d{1,2})\s?[x×]\s?)?(?P<told>\d[\d.,]{0,6}\s?(?:kg|kilos?|g|gr|grams?|ml|cl|l|litres?|liters?|lbs?|oz)\b\.?)"
+    r"(?:\s?[x×]\s?(?P<more>\d{1,2}))?(?P<each>\s+each)?$",
     re.IGNORECASE,
 )
 # "Pound of mince" is one.
@@ -309,7 +329,10 @@ _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], 
     (_GARLIC_BULB, r"\g<bulb> garlic"),
     (_OUTER, ""),
     (_SEASONING, "salt and pepper"),
-    (_SQUEEZE, r"squeeze of \g<fruit> juice"),
+    (_SQUEEZE, r"\g<how> of \g<fruit> juice"),
+    (_SEEDS_OUT, r"\g<food>, seeds removed"),
+    (_SEEDS_IN, r"\g<food>, whole"),
+    (_ABOUT_A_KILO, r"\g<about> 1 \g<unit>"),
     (_SALT_FIRST, r"\g<salt>, "),
     (_PLENTY, r"\g<before>"),
     (_SEASONED_LAST, r"\g<food>, salt and pepper"),
@@ -320,6 +343,21 @@ _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], 
     (_CLOVES, " cloves "),
     (_ONE_OF, r"1 \g<0>"),
 )
+
+
+def _weight_first(line: re.Match[str]) -> str:
+    """Return "1 x 600 g head of cauliflower" for "head of cauliflower 600 g".
+
+    Of several that are counted nobody says whether each or all of them weigh so much: they stay.
+    """
+    count = line["n"] or ""
+    times = line["times"] or line["more"]
+    several = count.isdigit() and count != "1"
+    if (several and not (times == count or line["each"])) or (times and count and times != count):
+        return line[0]
+    thing = line["what"].split(" of ")[0].split()[0].lower()
+    many = times or (count if several else "" if thing.endswith("s") and not count else "1")
+    return f"{many} x {line['told']} {line['what']}" if many else f"{line['told']} {line['what']}"
 
 
 def plain_line(text: str) -> str:
@@ -340,6 +378,7 @@ def plain_line(text: str) -> str:
     last = _AMOUNT_LAST.match(clean)
     clean = f"{last['amount'] or last['words']} {last['food']}" if last else clean
     clean = _BARE_LAST.sub(r"\g<amount> \g<food>", clean)
+    clean = _WEIGHED_LAST.sub(_weight_first, clean)
     clean = _NO_SALT.sub(" unsalted ", clean)
     clean = _NO_SUGAR.sub(" unsweetened ", clean)
     return spell_fractions(re.sub(r"\s+", " ", clean).strip())
