@@ -82,6 +82,11 @@ _FOR_A_PART = re.compile(
     r"raita|tarka|paste|(?:egg )?wash)\b(?!\s+\w)",
     re.IGNORECASE,
 )
+# "To coat the fish", "for the toast": what a line is for is no other food of it.
+_FOR_THAT = re.compile(
+    r"\b(?:for|to)\s+(?:[a-z]+\s+){0,3}?(?:the|your|my)\s+(?!(?:stock|broth|marinade|brine|pot|water|pan)\b)[^,;()]*",
+    re.IGNORECASE,
+)
 # Figures up to which a row counts as free of, or low in; g per 100 g, mg for sodium.
 # EU 1924/2006 annex: low fat 3 g (1.5 for liquids), low sugars 5 g, low sodium 120 mg.
 FREE_UP_TO = {"sugar": 0.5, "salt": 60.0, "fat": 1.0, "alcohol": 0.0}
@@ -259,12 +264,9 @@ def _of_what(text: str, line: Sequence[Word], used: frozenset[int]) -> list[str]
 
 def _settle_claims(book: _Ledger) -> None:
     food, form, library, text = book.food, book.form, book.library, book.text
-    for match in _WEIGHED.finditer(text):
-        book.settle(*match.span())
-    for match in _FOR_A_PART.finditer(text):
-        book.settle(*match.span())
-    for match in _NUMBERED.finditer(text):
-        book.settle(*match.span())
+    for pattern in (_WEIGHED, _FOR_A_PART, _FOR_THAT, _NUMBERED, _SUCH_AS):
+        for match in pattern.finditer(text):
+            book.settle(*match.span())
     for match in _FREE.finditer(text):
         book.claim(*match.span(), holds=_is_free(food, form, library, match["what"]))
     for match in _LOW.finditer(text):
@@ -279,8 +281,6 @@ def _settle_claims(book: _Ledger) -> None:
         _settle_negation(book, match)
     for match in _PACKED.finditer(text):
         _settle_medium(book, match)
-    for match in _SUCH_AS.finditer(text):
-        book.settle(*match.span())
     names = {_joined(name) for name in (food.name, *food.names)}
     for match in _ALSO_CALLED.finditer(text):
         # "aubergines (brinjal)": the same food by another of its names.

@@ -74,6 +74,23 @@ _OFFERED_TOO = re.compile(
     r"\([^()]*?(?:['’]s|\b(?:is|are|works?|will|would))\s+(?:fine|ok|okay|good|also|too|do|work|well|just)\b[^()]*\)",
     re.IGNORECASE,
 )
+_MORE_OF_IT = re.compile(
+    r"(?<=[a-z])\s+(?=(?:plus|to|for|if|as|or more|extra|about)\b)", re.IGNORECASE
+)
+# "(sub flour)", "- flour also works": another that is offered.
+_OFFERS = re.compile(
+    r"\(\s*(?:you\s+)?(?:sub(?:stitute)?s?(?: with| for)?|can use|could use|or use|alternatively|swap (?:for|with|in)|use)\s*:?\s+"
+    r"(?!(?:half|some|more|less|the|all|it|any|your|good|a|an|one|extra)\b)(?P<first>[a-z][a-z -]{2,30}?)(?:\s+(?:if|for|when)\b[^()]*)?\)"
+    r"|\s+[-–—]\s+(?P<second>[a-z][a-z -]{2,30}?)\s+(?:also\s+)?(?:works?|will do|is fine|does(?: fine)?|do)(?:\s+(?:too|well|fine|as well))?$"
+    r"|\(\s*(?P<third>[a-z][a-z -]{2,30}?)\s+(?:also\s+)?(?:works?|will do|does)(?:\s+(?:too|well|fine|as well))?\)",
+    re.IGNORECASE,
+)
+# "Instead of cream", "(replaces the butter)": that is not in it.
+_NOT_IN_IT = re.compile(
+    r"[,(]?\s*\b(?:instead of|in place of|in lieu of|rather than|to replace|replac(?:es|ing))\b[^,;()]*\)?"
+    r"|\(\s*(?:left(?:over)? from|as for|same (?:weight|amount) as)\b[^()]*\)",
+    re.IGNORECASE,
+)
 _EITHER = re.compile(
     r"\((?P<first>[a-z][a-z -]{2,30}?)\s+or\s+(?P<second>[a-z][a-z -]{2,30})\)", re.IGNORECASE
 )
@@ -89,7 +106,8 @@ _FOR_EACH = re.compile(
 
 def draft_of(clause: Clause, library: Library, system: str) -> Draft:
     """Take the amount and every other figure out of a clause."""
-    text = _OFFERED_TOO.sub(" ", _COUNTED_EXTRA.sub(" ", clause.text))
+    text = _NOT_IN_IT.sub(" ", _OFFERS.sub(_or_that, clause.text))
+    text = _OFFERED_TOO.sub(" ", _COUNTED_EXTRA.sub(" ", text))
     shares = take_shares(_EITHER.sub(lambda either: _first_of(either, library), text))
     draft = Draft(shares.text, fat=shares.fat, claim=shares.claim)
     size_of = _SIZE_OF.search(draft.rest)
@@ -102,6 +120,8 @@ def draft_of(clause: Clause, library: Library, system: str) -> Draft:
         fruit = spell_numbers(juice["rest"])[end:].strip() or juice["rest"]
         what = "juice" if juice["what"].lower() == "juice" else "zest"
         draft.amount = amount or Amount(1, 1, 1)
+        # "Juice of 1 lemon plus extra wedges".
+        fruit = _MORE_OF_IT.sub(", ", fruit, count=1)
         first, *more = re.split(r"(?=[,(])", fruit, maxsplit=1)
         draft.rest = f"{singular_fruit(first)} {what}{''.join(more)}"
         return draft
@@ -125,6 +145,11 @@ def draft_of(clause: Clause, library: Library, system: str) -> Draft:
         draft.offers = [clause.either, *draft.offers]
         draft.doubts.append("which_one")
     return draft
+
+
+def _or_that(offer: re.Match[str]) -> str:
+    """Return another food that is offered as every line offers one: "(or flour)"."""
+    return f" (or {offer['first'] or offer['second'] or offer['third']})"
 
 
 def _first_of(either: re.Match[str], library: Library) -> str:

@@ -257,6 +257,9 @@ def specialised(line: Sequence[Word], head: Span, library: Library) -> tuple[Spa
     negated = _negated(line) | _aside(line) | _later_cooked(line, head)
     # "1 fryer (about 4 cups meat)", "white sauce (jar)": that is no part of a name.
     own = line[head.first].segment
+    # "Flour, for the black beans" is no bean flour: of another food's name nothing is taken apart.
+    others = [s for s in spans_in(line, library) if line[s.first].segment != own]
+    negated |= {i for s in others for i in range(s.first, s.last) if s.last - s.first > 1}
     negated |= {i for i, w in enumerate(line) if w.plain in NO_NAME and w.segment != own}
     for _ in range(2):
         names += [n for n in library.names_of(key) if n not in names]

@@ -69,9 +69,10 @@ MOST_COUNTED = 60
 # Packs that say which food is meant.
 PACKED = {"tube", "log", "block", "cube", "rack"}
 _NOTES = re.compile(
-    r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|\bopt\b\.?|for greasing|"
-    r"for (?:shallow[\s-]?|deep[\s-]?|pan[\s-]?)?frying|for (?:the )?frying|for serving|to serve|to garnish|"
-    r"for garnish|for (?:the )?(?:dusting|dredging|rolling(?: out)?)|for (?:the |your )?(?:pan|dish|tin|tray|board|baking (?:sheet|tray|dish|tin))s?|for (?:the )?brushing|"
+    r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|\bopt\b\.?|"
+    r"for (?:the )?(?:(?:shallow|deep|pan)[\s-]?)?(?:frying|greasing)(?:\s+(?:the|your|my)\s[^,;()]*)?|for serving|to serve|to garnish|"
+    r"for garnish|for (?:the )?(?:dusting|dredging|rolling(?: out)?)|for (?:the |your )?(?:pan|dish|tin|tray|board|baking (?:sheet|tray|dish|tin))s?|"
+    r"for (?:the )?brushing(?:\s+(?:the|your|my)\s[^,;()]*)?|"
     r"(?:plus|and|\+|&) (?:some |a (?:little|bit) )?(?:extra|more)[^,;()]*|or more[^,;()]*|"
     r"as (?:needed|required)|divided|if (?:needed|you like|desired|liked|required|necessary)|"
     r"a few more[^,;()]*|plus a (?:knob|drizzle|splash|handful|pinch|few|little|sprinkle)[^,;()]*)",
@@ -117,8 +118,12 @@ _JUICED = re.compile(
 )
 # "2 tbsp lemon juice or vinegar": the juice is one of two foods.
 _OTHER_FOOD = re.compile(
-    r"\s+(?:or|and|&)\s|\s*[/+]\s*\w|\s*[,;]\s*\d+\s*(?:g|kg|ml|tbsp|tsp)\b", re.IGNORECASE
+    r"\s+(?:or|and|&)\s|\s*[/+]\s*\w|\s+(?:plus|with|mixed with|then)\s+\d"
+    r"|\s*[,;]\s*\d[\d.,/ ]*\s*(?:g|kg|ml|l|tbsp|tsp|oz|lbs?|cups?)\b",
+    re.IGNORECASE,
 )
+# "Flour 60 g, lemon juice 200 ml".
+_FOOD_AHEAD = re.compile(r"[^\W\d].*\d.*(?:[,;&]|\band)\s*$", re.IGNORECASE)
 _PARTLY = re.compile(
     r"^(?P<count>\S{1,12})\s+(?P<fruit>lemons?|limes?|oranges?|grapefruits?)\s*[-–,:;(]*\s*(?P<one>juice|zest)\s+of\s+"
     r"(?P<first>both|all|one|half|two|\d{1,2}(?:/\d)?)\s*[,;&]?\s*(?:and\s+)?(?:the\s+)?(?P<other>juice|zest)\s+of\s+"
@@ -225,7 +230,8 @@ def read_lines(
 
 
 def _goes_on(match: re.Match[str]) -> bool:
-    return match["how"].lower() in {"juice", "zest"} and bool(_OTHER_FOOD.match(match["rest"]))
+    others = _OTHER_FOOD.match(match["rest"]) or _FOOD_AHEAD.match(match["count"])
+    return match["how"].lower() in {"juice", "zest"} and others is not None
 
 
 def _fruit_clauses(match: re.Match[str]) -> tuple[Clause, ...]:

@@ -173,6 +173,17 @@ _WEIGHED_LAST = re.compile(
     r"(?:\s?[x×]\s?(?P<more>\d{1,2}))?(?P<each>\s+each)?$",
     re.IGNORECASE,
 )
+# "Slices bread (4)", "rashers bacon x 3".
+_COUNTED_LAST = re.compile(
+    r"^(?P<unit>slices|rashers|sprigs|heads|cloves|fillets|sheets|tins|cans|jars|packets|packs|stalks|sticks|bulbs|bunches|leaves)\s+"
+    r"(?:of\s+)?(?P<food>[^\W\d][^\d,;()]{2,40}?)[\s,:–-]+(?:[x×]\s?|\()?(?P<n>\d{1,2})\)?$",
+    re.IGNORECASE,
+)
+# "Flour & butter - 40 g of each", "peas, leeks: 100 g each".
+_EACH_LAST = re.compile(
+    r"^(?P<foods>[^\W\d][^\d:;()]{5,80}?)\s*(?:\s[-–—]|:)\s+(?P<amount>\d[^,;()]{0,20}?)\s+(?:of\s+)?each$",
+    re.IGNORECASE,
+)
 # "Pound of mince" is one.
 _ONE_OF = re.compile(r"^(?:pound|lb|kilo|kilogram|kg|ounce)(?=\s+of\s)", re.IGNORECASE)
 _ADDED = r"(?:no[\s-]+(?:added[\s-]+)?{0}(?:[\s-]+added)?|without(?:\s+added)?\s+{0}|{0}[\s-]free|un{0}ed)\b"
@@ -379,6 +390,8 @@ def plain_line(text: str) -> str:
     clean = f"{last['amount'] or last['words']} {last['food']}" if last else clean
     clean = _BARE_LAST.sub(r"\g<amount> \g<food>", clean)
     clean = _WEIGHED_LAST.sub(_weight_first, clean)
+    clean = _COUNTED_LAST.sub(r"\g<n> \g<unit> \g<food>", clean)
+    clean = _EACH_LAST.sub(r"\g<amount> each: \g<foods>", clean)
     clean = _NO_SALT.sub(" unsalted ", clean)
     clean = _NO_SUGAR.sub(" unsweetened ", clean)
     return spell_fractions(re.sub(r"\s+", " ", clean).strip())
