@@ -36,6 +36,7 @@ NO_WHOLE_PULSE = {
     "mushy_peas",
     "chilli_beans",
     "soy_nuts",
+    "roasted_chickpeas",
     "gigante_beans",
     "lupin_beans",
 }
