@@ -113,6 +113,19 @@ WEIGHT_BEHIND = {
     "rashers bacon x 3": ("bacon", 75.0),
 }
 
+# Of pieces it takes many to make one; None where nobody knows how many.
+PIECES = {
+    "12 courgette slices": ("courgette", 240.0), "6 radish slices": ("radish", 4.5),
+    "4 lemon wedges": ("lemon", 36.0), "6 orange segments": ("orange", 72.0),
+    "3 chicken pieces": ("chicken_whole", 330.0), "3 pieces of chicken": ("chicken_whole", 330.0),
+    "10 carrot sticks": ("carrot", None), "4 pumpkin wedges": ("pumpkin", None),
+    "3 leek rounds": ("leek", None), "2 cauliflower steaks": ("cauliflower", None),
+    # What is cut into them is counted whole.
+    "1 carrot sticks": ("carrot", 61.0), "2 onions, sliced into rings": ("onion", 220.0),
+    "2 onions, cut into wedges": ("onion", 220.0), "3 pcs carrots": ("carrot", 183.0),
+    "4 celery sticks": ("celery", 200.0), "12 onion rings": ("onion_rings", 96.0),
+}  # fmt: skip
+
 
 def _shapes(told: str) -> list[str]:
     return told.strip().splitlines()
@@ -194,6 +207,13 @@ class Shapes(unittest.TestCase):
             with self.subTest(text=text):
                 (read,) = _read(text)
                 self.assertEqual((read.food, read.grams.best, read.doubts), (food, grams, ()))
+
+    def test_pieces_are_not_counted_as_whole_ones(self) -> None:
+        for text, (food, grams) in PIECES.items():
+            with self.subTest(text=text):
+                (read,) = _read(text)
+                self.assertEqual((read.food, read.grams.best), (food, grams))
+                self.assertEqual("no_grams" in read.doubts, grams is None)
 
 
 if __name__ == "__main__":

@@ -84,7 +84,7 @@ _FOR_A_PART = re.compile(
 )
 # "To coat the fish", "for the toast": what a line is for is no other food of it.
 _FOR_THAT = re.compile(
-    r"\b(?:for|to)\s+(?:[a-z]+\s+){0,3}?(?:the|your|my)\s+(?!(?:stock|broth|marinade|brine|pot|water|pan)\b)[^,;()]*",
+    r"\b(?:for|to)\s+(?:[a-z]+\s+){0,3}?(?:the|your|my)\s+(?!(?:[a-z]+\s)?(?:stock|broth|marinade|brine|pot|water|pan)\b)[^,;()]*",
     re.IGNORECASE,
 )
 # Figures up to which a row counts as free of, or low in; g per 100 g, mg for sodium.

@@ -178,6 +178,8 @@ def _word_token(  # noqa: PLR0911  one answer for each thing a word can be
 
 
 _NEXT_WORDS = re.compile(r"[\s,'’]*([^\W\d_]+)")
+# "2 onions, cut in slices" counts onions.
+_NEXT_BESIDE = re.compile(r"[\s'’]*([^\W\d_]+)")
 
 
 def _unit_follows(
@@ -185,7 +187,7 @@ def _unit_follows(
 ) -> bool:
     """Tell whether a unit stands within the next words, with nothing but adjectives before it."""
     for _ in range(WORDS_BETWEEN + 1):
-        word = _NEXT_WORDS.match(text, place)
+        word = (_NEXT_BESIDE if counts else _NEXT_WORDS).match(text, place)
         if word is None:
             return False
         unit = unit_for(word.group(1), system, own)

@@ -161,7 +161,7 @@ def _first_of(either: re.Match[str], library: Library) -> str:
 
 
 # Counts that are what a food is called.
-NAMING_COUNTS = {"rasher", "clove"}
+NAMING_COUNTS = {"rasher", "clove", "rib"}
 
 
 def _counted_by_name(draft: Draft, text: str) -> None:

@@ -172,7 +172,7 @@ def _weighed(amount: Amount, food: Food, form: str, waste: Waste) -> Grams:
     if amount.each is not None:
         return _packages(amount, food, form, waste)
     unit = amount.unit
-    if unit is None or unit.id == "piece":
+    if unit is None or (unit.id == "piece" and "piece" not in food.counts):
         return _bare_count(amount, food)
     if unit.kind == "mass":
         return _weight(amount, unit.size or 1.0, food, waste)
@@ -405,7 +405,9 @@ def _bare_count(amount: Amount, food: Food) -> Grams:
 def _counted(amount: Amount, food: Food, form: str, unit: str) -> Grams:
     if unit in {"head", "bulb"} and amount.size in food.counts and unit not in food.counts:
         return _measured(amount, food.counts[amount.size or ""])
-    for name in (unit, *ALIKE.get(unit, ())):
+    # A stick of carrot is no carrot.
+    cut_from = unit in {"stick", "round", "square"} and food.food_class in CUT_UP
+    for name in (unit, *(() if unit == "round" and cut_from else ALIKE.get(unit, ()))):
         if name in food.counts:
             return _measured(amount, food.counts[name], sized=amount.size is None)
     # Beans come in cartons as they come in tins.
@@ -417,16 +419,40 @@ def _counted(amount: Amount, food: Food, form: str, unit: str) -> Grams:
     kinds = USUAL.get(unit, {})
     triple = kinds.get(food.food_class) or kinds.get("")
     if triple is not None:
-        low, best, high = triple
+        # A slice of a radish weighs no more than a part of it.
+        most = _slice_of(food) if unit == "slice" else 1.0
+        low, best, high = (grams * most for grams in triple)
         usual = Measure(unit, best, low, high, "common practice")
         return _measured(amount, usual, sized=amount.size is None)
     if unit in CONTAINERS:
         return unknown("no_package_size", food=food.name, unit=unit)
-    if unit in {"head", "bulb", "stalk", "stick", "piece", "round", "fillet", "square"}:
+    if not cut_from and unit in {
+        "head",
+        "bulb",
+        "stalk",
+        "stick",
+        "piece",
+        "round",
+        "fillet",
+        "square",
+    }:
         return _bare_count(amount, food)
     return unknown("no_count", food=food.name)
 
 
+SLICE_SHARE = 0.15
+
+
+def _slice_of(food: Food) -> float:
+    """Return how much smaller than usual a slice of a small food is, at most 1."""
+    whole = food.counts.get("medium") or food.counts.get("whole") or food.counts.get("head")
+    usual = USUAL["slice"].get(food.food_class)
+    if whole is None or usual is None:
+        return 1.0
+    return min(1.0, SLICE_SHARE * whole.grams / usual[1])
+
+
+CUT_UP = {"vegetable", "root", "squash", "fruit", "mushroom"}
 # Other words for the same measure of a food.
 ALIKE: dict[str, tuple[str, ...]] = {
     "stalk": ("stick", "rib"), "stick": ("stalk", "rib"), "rib": ("stalk", "stick"),

@@ -30,6 +30,8 @@ STOPS = {
     "plus", "weighed", "made", "stuck", "per", "on", "under", "over", "such", "including", "eg",
     "ideally", "preferably", "i", "my", "we", "that", "which", "when", "so", "than", "like",
 }  # fmt: skip
+# "Rinsed of starch": what is gone is no part of a name.
+RID = {"rinsed", "rinse", "free", "stripped", "strip", "trimmed", "trim", "cleaned", "clean", "rid"}
 # What brackets say of a food and is none of its name.
 NO_NAME = {"meat", "jar", "tin", "can", "packet", "bottle", "carton", "tub"}
 # Classes of words that may stand beside a name without making another food of it.
@@ -226,8 +228,18 @@ def head_span(line: Sequence[Word], spans: Sequence[Span], library: Library) -> 
     for begin, end in _phrases(line, meant):
         held = [s for s in meant if s.first >= begin and s.last <= end]
         if held:
-            return _of(line, held, library) or held[-1]
+            return _of(line, held, library) or _steak_of(line, held, library) or held[-1]
     return meant[0] if meant else None
+
+
+def _steak_of(line: Sequence[Word], held: Sequence[Span], library: Library) -> Span | None:
+    """Return the vegetable of "cauliflower steaks", which are no meat."""
+    last = held[-1]
+    beside = len(held) > 1 and held[-2].last == last.first
+    if not beside or [w.plain for w in line[last.first : last.last]] != ["steak"]:
+        return None
+    plant = library.food(held[-2].key).food_class in {"vegetable", "root", "squash", "mushroom"}
+    return held[-2] if plant else None
 
 
 def _of(line: Sequence[Word], held: Sequence[Span], library: Library) -> Span | None:
@@ -259,11 +271,10 @@ def specialised(line: Sequence[Word], head: Span, library: Library) -> tuple[Spa
     own = line[head.first].segment
     # "Flour, for the black beans" is no bean flour: of another food's name nothing is taken apart.
     others = [s for s in spans_in(line, library) if line[s.first].segment != own]
-    negated |= {i for s in others for i in range(s.first, s.last) if s.last - s.first > 1}
     negated |= {i for i, w in enumerate(line) if w.plain in NO_NAME and w.segment != own}
     for _ in range(2):
         names += [n for n in library.names_of(key) if n not in names]
-        better = _longer(line, names, used | negated, library)
+        better = _longer(line, names, used | negated, others, library)
         if better is None:
             break
         key, name, taken = better
@@ -276,8 +287,13 @@ def _longer(
     line: Sequence[Word],
     names: Sequence[tuple[str, ...]],
     used: Collection[int],
+    others: Sequence[Span],
     library: Library,
 ) -> tuple[str, tuple[str, ...], set[int]] | None:
+    """Return the food of a longer name, that name and the places of the words it takes in.
+
+    Of the names of `others` none is taken apart, unless it is that food's too: "(honey beans)".
+    """
     for length in (3, 2, 1):
         for first in range(len(line) - length + 1):
             places = set(range(first, first + length))
@@ -289,16 +305,26 @@ def _longer(
             for name in names:
                 for longer in (more + name, name + more):
                     key = library.names.get(longer)
-                    if key is not None:
+                    if key is not None and not _takes_apart(places, key, others):
                         return key, longer, places
     return None
+
+
+def _takes_apart(places: set[int], key: str, others: Sequence[Span]) -> bool:
+    """Tell words that are some of another food's name."""
+    return any(
+        places & (name := {*range(span.first, span.last)}) and not name <= places
+        and span.key != key
+        for span in others
+    )  # fmt: skip
 
 
 def _aside(line: Sequence[Word]) -> set[int]:
     """Return the places of words behind "in", "for" or the like: they are no part of a name."""
     found: set[int] = set()
     for place, word in enumerate(line):
-        if word.plain in STOPS or word.plain == "into":
+        rid = word.plain == "of" and place > 0 and line[place - 1].plain in RID
+        if word.plain in STOPS or word.plain == "into" or rid:
             end = place
             while end < len(line) and line[end].segment == word.segment:
                 found.add(end)

@@ -11,6 +11,11 @@ from snabo_core.quantities.numbers import spell_numbers
 
 # Of these a food has many: without a weight for one nobody knows what they weigh.
 PARTS = {"leaf", "frond", "floret", "spear"}
+# What a food is cut into: of these it takes many to make one.
+CUT_PIECES = {
+    "slice", "wedge", "stick", "strip", "segment", "ribbon", "ring", "round", "chunk", "cube",
+    "triangle", "baton", "matchstick", "disc", "coin", "shaving", "curl", "steak",
+}  # fmt: skip
 HEAVIEST_LEAF = 30.0
 _LEAVES = re.compile(r"[^,(;]*(?<!outer )(?<!loose )\b(?:leaf|leaves|fronds?)\b", re.IGNORECASE)
 _WHOLE_FISH = re.compile(r"\b(?:whole|gutted)\b", re.IGNORECASE)

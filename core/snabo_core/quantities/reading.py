@@ -15,6 +15,7 @@ from snabo_core.quantities.drafting import SIZE_OF, Draft, draft_of
 from snabo_core.quantities.fat_shares import by_fat
 from snabo_core.quantities.grams import (
     BRUSHED,
+    CUT_UP,
     TOO_MUCH,
     Grams,
     disagrees,
@@ -42,6 +43,7 @@ from snabo_core.quantities.lexicon import (
 )
 from snabo_core.quantities.numbers import spell_fractions
 from snabo_core.quantities.pieces import (
+    CUT_PIECES,
     PARTS,
     by_diameter,
     is_brushed_on,
@@ -53,7 +55,7 @@ from snabo_core.quantities.pieces import (
 )
 from snabo_core.quantities.splitting import Clause, first_of, split_foods
 from snabo_core.quantities.tidying import LINE_LIMIT, plain_line, tidy
-from snabo_core.quantities.units import UNITS, unit_for
+from snabo_core.quantities.units import UNITS, Unit, unit_for
 from snabo_core.quantities.uses import read_uses
 from snabo_core.wording import Message, say
 
@@ -413,7 +415,7 @@ def _assembled(
         preparation = body[len(main) :].strip(" ,;-–")
     else:
         food = found.match.food
-        amount = _one_of_a_size(clause.text, _unit_behind(draft.amount, found, food), food)
+        amount = _one_of_a_size(clause.text, _unit_behind(draft.amount, found, food, body), food)
         form, counts = _account(body, draft, found, amount, library)
         grams = _grams(clause.text, draft, amount, food, form, by_taste=bool(notes))
         unread = (*counts.unread, *counts.changes) if not found.sure else ()
@@ -528,7 +530,7 @@ def _of_part(grams: Grams, share: tuple[float, float, float], why: str = "part_g
     return replace(grams, low=low, best=best, high=high, reason=reason)
 
 
-def _unit_behind(amount: Amount | None, found: _Found, food: Food) -> Amount | None:
+def _unit_behind(amount: Amount | None, found: _Found, food: Food, body: str) -> Amount | None:
     """Return the amount with the count word beside the food: "3 garlic cloves" are cloves."""
     if amount is None or amount.unit is not None:
         return amount
@@ -542,13 +544,38 @@ def _unit_behind(amount: Amount | None, found: _Found, food: Food) -> Amount | N
             # "Bay leaves" are what the food is called, "garlic cloves" how it is counted.
             called = unit.id == "leaf" and {"medium", "whole"} & set(food.counts)
             return amount if called else replace(amount, unit=unit)
+    named = found.line[found.head.first : found.head.last]
+    if len(named) > 1 and food.food_class in CUT_UP:
+        # "Carrot sticks" are a name of carrots.
+        unit = unit_for(named[-1].plain, "metric", food.counts)
+        cut = _pieces_behind(amount, body, named[-2], named[-1], unit)
+        if cut.unit is not None:
+            return cut
     behind = found.line[found.head.last : found.head.last + 1]
     # "1 cauliflower, leaves removed" counts no leaves.
     apart = bool(behind) and behind[0].segment != found.line[found.head.last - 1].segment
-    part = unit_for(behind[0].plain, "metric", food.counts) if behind else None
+    if not behind or apart:
+        return amount
+    part = unit_for(behind[0].plain, "metric", food.counts)
     # Ten leaves of spinach are not ten spinaches, whatever one weighs.
-    counts = part is not None and part.id in PARTS and not apart
-    return replace(amount, unit=part) if counts else amount
+    if part is not None and part.id in PARTS:
+        return replace(amount, unit=part)
+    return _pieces_behind(amount, body, found.line[found.head.last - 1], behind[0], part)
+
+
+def _pieces_behind(
+    amount: Amount, body: str, named: Word, behind: Word, part: Unit | None
+) -> Amount:
+    """Return the amount in pieces where those are counted: "6 courgette slices".
+
+    "1 carrot sticks" is one carrot, and "2 onions rings" are two onions.
+    """
+    said = body[behind.start : behind.end].lower()
+    plural = body[named.start : named.end].lower().endswith("s")
+    whole = plural or (amount.best == 1 and said.endswith("s"))
+    if whole or said.removesuffix("s") not in CUT_PIECES:
+        return amount
+    return replace(amount, unit=part or Unit(said.removesuffix("s"), "count", said))
 
 
 def _one_of_a_size(text: str, amount: Amount | None, food: Food) -> Amount | None:

@@ -111,6 +111,11 @@ _GARLIC_BULB = re.compile(r"\bgarlic (?P<bulb>bulbs?|heads?)\b", re.IGNORECASE)
 _OUTER = re.compile(r"\b(?:outer|inner)\s+(?=lea(?:f|ves)\b)", re.IGNORECASE)
 # "Seasoning", and nothing else.
 _SEASONING = re.compile(r"^seasoning(?:s)?(?:\s+to taste)?$", re.IGNORECASE)
+# Bones for a broth; "chicken, bone in" is none.
+_BONES = re.compile(
+    r"\b(?:beef|veal|chicken|pork|lamb|fish|ham|turkey|marrow)\s+bones\b(?!\s+(?:in|on|out|left|removed|taken)\b)",
+    re.IGNORECASE,
+)
 # "One jalapeno seeds out"; "2 chillies, seeds left in".
 _SEEDED = r"(?P<food>\b(?:chil[a-z]+|jalape[nñ]os?|peppers?|tomato(?:es)?|cucumbers?|serranos?|habaneros?))"
 _SEEDS_OUT = re.compile(rf"{_SEEDED},?\s+\(?seeds?\s+(?:taken |scraped )?out\b\)?", re.IGNORECASE)
@@ -181,7 +186,7 @@ _COUNTED_LAST = re.compile(
 )
 # "Flour & butter - 40 g of each", "peas, leeks: 100 g each".
 _EACH_LAST = re.compile(
-    r"^(?P<foods>[^\W\d][^\d:;()]{5,80}?)\s*(?:\s[-–—]|:)\s+(?P<amount>\d[^,;()]{0,20}?)\s+(?:of\s+)?each$",
+    r"^(?=[^\d:;()]{2,60}(?:,|&|\+|\sand\s))(?P<foods>[^\W\d][^\d:;()]{5,80}?)\s*(?:\s[-–—]|:)\s+(?P<amount>\d[^,;()]{0,20}?)\s+(?:of\s+)?each$",
     re.IGNORECASE,
 )
 # "Pound of mince" is one.
@@ -341,6 +346,9 @@ _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], 
     (_OUTER, ""),
     (_SEASONING, "salt and pepper"),
     (_SQUEEZE, r"\g<how> of \g<fruit> juice"),
+    (_BONES, "soup bones"),
+    # No bottle of gourds.
+    (re.compile(r"\bbottle[\s-]gourds?\b", re.IGNORECASE), "lauki"),
     (_SEEDS_OUT, r"\g<food>, seeds removed"),
     (_SEEDS_IN, r"\g<food>, whole"),
     (_ABOUT_A_KILO, r"\g<about> 1 \g<unit>"),

@@ -143,7 +143,7 @@ COUNTS = (
     "floret", "fillet", "sheet", "jar", "pack", "bag", "block", "ball", "tub", "carton",
     "punnet", "sleeve", "rasher", "knob", "thumb", "piece", "handful", "cube", "ear", "cap", "nest",
     "tube", "tuber", "loaf", "link", "pat", "log", "box", "spear", "pod", "bottle", "ring", "inch",
-    "spray", "second", "ladle", "scoop", "square", "strand", "round", "rack", "side", "joint",
+    "spray", "second", "ladle", "scoop", "square", "strand", "round", "rack", "side", "joint", "wedge", "segment",
 )  # fmt: skip
 UNITS.update((word, Unit(word, "count", word)) for word in COUNTS)
 
@@ -165,9 +165,10 @@ WORDS: dict[str, str] = {
     "grinding": "grind", "twist": "grind", "turn": "grind", "grate": "grating", "spoon": "spoonful", "fistful": "handful", "hndfl": "handful", "cob": "ear", "lemonlike": "piece",
     "kilogramme": "kilogram", "gms": "gram", "grm": "gram", "milliltre": "millilitre", "ltr": "litre",
     "decilitre": "decilitre", "centilitre": "centilitre", "deciliter": "decilitre", "mils": "millilitre", "mls": "millilitre", "tetrapak": "carton",
-    "pouch": "pack", "tray": "pack", "pottle": "tub", "floweret": "floret", "canister": "can", "shaving": "sheet",
+    "branch": "sprig", "twig": "sprig", "frond": "sprig", "nub": "thumb", "knuckle": "thumb", "lobe": "clove",
+    "slosh": "splash", "brick": "block", "tumbler": "glass", "curl": "knob", "nugget": "knob", "pouch": "pack", "tray": "pack", "pottle": "tub", "floweret": "floret", "canister": "can", "shaving": "sheet",
     "filet": "fillet", "container": "tub", "pot": "tub", "sachet": "pack", "stem": "stalk",
-    "wedge": "slice", "crown": "head", "shake": "dash", "blade": "stalk",
+    "crown": "head", "shake": "dash", "blade": "stalk",
     "gousse": "clove", "spicchio": "clove", "spicchi": "clove", "diente": "clove", "zehe": "clove",
     "zehen": "clove", "ząbek": "clove", "ząbki": "clove", "bund": "bunch", "stange": "stalk", "stangen": "stalk",
     "tranche": "slice", "scheibe": "slice", "scheiben": "slice", "prise": "pinch",

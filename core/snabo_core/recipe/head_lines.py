@@ -215,7 +215,9 @@ class HeadLines(ListLines):
         follows = self.around.next()
         facts = follows is not None and only_facts(follows.text)
         facts = facts and not self.around.names_food(text)
-        return self.around.place < self.list_at or facts or self._above_facts(line)
+        # "A weeknight favourite!"
+        exclaims = text[-1:] in ".!" and not counts and len(text.split()) > 1
+        return self.around.place < self.list_at or facts or exclaims or self._above_facts(line)
 
     def _right_below_title(self) -> bool:
         """Tell the line under the one that holds the title."""
