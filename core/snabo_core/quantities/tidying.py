@@ -347,6 +347,7 @@ _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], 
     (_SEASONING, "salt and pepper"),
     (_SQUEEZE, r"\g<how> of \g<fruit> juice"),
     (_BONES, "soup bones"),
+    (re.compile(r"\bplates of (?=lasagn)", re.IGNORECASE), "sheets of "),
     # No bottle of gourds.
     (re.compile(r"\bbottle[\s-]gourds?\b", re.IGNORECASE), "lauki"),
     (_SEEDS_OUT, r"\g<food>, seeds removed"),

@@ -40,7 +40,7 @@ _PLACE = re.compile(
 )
 # How somebody begins to tell: "ok so the rice thing".
 _SO = re.compile(
-    r"^(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)"
+    r"^(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)|(?-i:ok)[\s,]+(?-i:(?=[a-z]))"
     r"|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
     re.IGNORECASE,
 )
@@ -214,6 +214,7 @@ _ABOVE = re.compile(
     r"submitted(?: by)?|source|club|class|unit|ward|site|copied from|sent|from|to)\s*[:#]\s*\S.{0,80}"
     r"|(?:this|next) (?:week|month|season)\s*[:–—-]\s*\S.{0,80}|in season(?: now)?\b.{0,40}"
     r"|card\s*(?:no\.?\s*)?\d{1,4}|menu (?:for|of)\b.{0,60}"
+    r"|in (?:your|the|this week['’]?s) (?:veg(?:etable)? )?(?:box|bag|basket|share)\b.{0,80}"
     r"|leaflet\s+(?:no\.?\s*)?\d+"
     r"|(?:ep|episode)\.?\s*\d{1,4}\b.{0,80}|#\d{1,5}|\d{2,4}\s+[A-Z][\w&'’]+(?:\s+[\w&'’]+){0,4}"
     r"|#\w+)\W*$",

@@ -36,6 +36,7 @@ from snabo_core.swaps.role_words import (
     FILLED,
     FLOATING,
     FLOURED,
+    FOOD_S_PART,
     INTO_MINCE,
     LEAST_DUMPLINGS,
     LEAST_GRAMS,
@@ -65,6 +66,7 @@ from snabo_core.swaps.role_words import (
     SOUP_GRAMS,
     STIRRED_IN,
     STRATA,
+    STUFFED,
     SUETS,
 )
 
@@ -161,7 +163,7 @@ def role_of(
         or by_name
         or _cut(line, group, context)
         or _done(line, group, context, library)
-        or _named(_title_of(dish, part), group, book)
+        or _named(_title_for(group, _title_of(dish, part), book), group, book)
     )
     return _in_this_part(able, line, group, context, book) or group.usual
 
@@ -173,6 +175,9 @@ def _in_this_part(
     if able == "batter" and any(other.food in SUETS for other in context.part.lines):
         # A pudding of flour and suet is a crust.
         return "crust"
+    if able in {None, "binder"} and group.key == "oats" and not context.minced:
+        stuffed = STUFFED.search(f"{context.title} {context.part.name}".lower()) is not None
+        return "stuffing" if stuffed else able
     if able == "binder" and group.key == "grain":
         if _lies_apart(line, context, book):
             return group.usual
@@ -192,7 +197,8 @@ def _by_companions(
         return "crumb"
     if unnamed and _is_for_dumplings(line, group, context, book):
         return "dumpling"
-    crumbs = group.key == "crumbs" and unnamed and _is_around(context)
+    # "Fish cakes, coat with panko".
+    crumbs = group.key == "crumbs" and by_name in {None, "binder"} and _is_around(context)
     if crumbs or (group.key == "oats" and OATED.search(context.steps) is not None):
         return "crumb"
     if group.key == "crumbs" and context.minced and by_name not in {"crumb", "stuffing"}:
@@ -324,6 +330,16 @@ def _binds(line: Line, context: Context) -> bool:
     return context.eggs and shaped is not None and _share(line, context.part) < BULK
 
 
+def _title_for(group: StarchGroup, title: str, book: Book) -> str:
+    """Return a title without what it says of another starch: "a bread lid" is none of potatoes."""
+
+    def of_another(said: re.Match[str]) -> str:
+        other = book.group_of(said["food"])
+        return "" if other is not None and other.key != group.key else said[0]
+
+    return FOOD_S_PART.sub(of_another, title)
+
+
 def _title_of(dish: Dish, part: Part) -> str:
     """Return the title without the words that name another part of the dish."""
     others = {w for other in dish.parts if other.id != part.id for w in other.name.lower().split()}
@@ -406,6 +422,8 @@ def _cut_bread(words: str, context: Context) -> str | None:
     if re.search(r"\bcrumb|blitz|blend|whizz", words) or CRUMBLED_BREAD.search(context.steps):
         bound = context.minced and CRUMBLED_BREAD.search(context.steps) is None
         return "binder" if bound else "crumb"
+    if STUFFED.search(f"{context.title} {context.part.name} {context.steps}".lower()):
+        return "stuffing"
     if context.liquid >= SOUP_GRAMS and STIRRED_IN.search(context.steps):
         return "thickener"
     if re.search(r"\bcube|torn|chunks|pieces\b", words):

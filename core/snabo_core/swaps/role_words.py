@@ -40,6 +40,10 @@ DONE: tuple[tuple[str, str], ...] = (
     ("batter", r"(?:batter|pancake|fritter)\w*"),
     ("crumb", r"(?:scatter|sprinkle|dip|coat|dredge|bread(?:ed|ing)\b|roll in)\w*"),
 )
+# What is filled into a bird, a fish or a vegetable.
+STUFFED = re.compile(r"\bstuffing\b|\bstuffed\b|\bstuff (?:the|it|them|both|each|loosely|with)\b")
+# "A bread lid": which starch a part of the dish is of.
+FOOD_S_PART = re.compile(r"\b(?P<food>[a-z]+)[\s-](?:lid|top|topping|crust|crumb|topped)\b")
 MEATS = {"meat", "fish", "soy", "pulse"}
 # From so many grams on nuts are what a roast is made of.
 NUT_ROAST = 80.0
