@@ -36,6 +36,7 @@ TEMPLATES: dict[str, str] = {
     "no_density": "nobody here knows what a cup of {food} weighs; type the grams",
     "no_package_size": "how much is in the {unit} of {food}? Type the grams",
     "no_count": "what does one {food} weigh? Type the grams",
+    "no_piece": "what does one {unit} of {food} weigh? Type the grams",
     "too_much": "that would be more {food} than a dish holds; type the grams",
     "no_batch": "how much is that? Type the grams of {food}",
     "no_amount": "the recipe gives no amount of {food}; type the grams",

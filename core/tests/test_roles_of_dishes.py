@@ -358,5 +358,24 @@ class SeveralStarches(unittest.TestCase):
                 ]
                 self.assertEqual(sorted(found), expected)
 
+    def test_short_dishes_in_many_wordings(self) -> None:
+        foods = library()
+        text = (Path(__file__).parent / "data" / "short_dishes.txt").read_text("utf-8")
+        for written in text.splitlines()[2:]:
+            title, lines, steps, keys = (part.strip() for part in written.split("//"))
+            listed = "\n".join(line.strip() for line in lines.split(";"))
+            told = f"{title}\nServes 4\n\nIngredients\n{listed}\n\nMethod\n{steps}"
+            dish = propose_slots(read_recipe(told, foods, None), book(), foods)
+            found = {
+                food: slot.role
+                for part in dish.parts
+                for slot in part.slots
+                for food in self.foods_of(slot.line_ids, part)
+            }
+            for key in keys.split(";"):
+                food, roles = key.strip().split("=")
+                with self.subTest(dish=title, food=food):
+                    self.assertIn(found.get(food), roles.split("|"))
+
     def foods_of(self, line_ids: tuple[str, ...], part: Part) -> list[str]:
         return [str(line.food) for line in part.lines if line.id in line_ids]

@@ -72,6 +72,10 @@ def read_cooklang(text: str, name: str = "") -> ToldRecipe:
     body = _COMMENT.sub("", _META.sub("", _shielded(body)))
     facts = facts_of(head)
     title = _TITLE.match(body)
+    # Below a title of its own the first heading is a section's, where more of them follow.
+    named = title is not None and title["name"].casefold() == facts.title.casefold()
+    if title is not None and facts.title and not named and _HEADING.search(body, title.end()):
+        title = None
     body = body[title.end() :] if title else body
     body = _HEADING.sub(r"\n== \g<name> ==\n", body)
     found = _Found()

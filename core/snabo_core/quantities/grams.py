@@ -14,6 +14,7 @@ from snabo_core.dish import MAX_GRAMS
 from snabo_core.foods import Food
 from snabo_core.foods.records import Measure
 from snabo_core.quantities.amounts import Amount
+from snabo_core.quantities.pieces import CUT_PIECES
 from snabo_core.wording import Message
 
 # Why grams are unknown that would be more than a dish holds.
@@ -426,17 +427,10 @@ def _counted(amount: Amount, food: Food, form: str, unit: str) -> Grams:
         return _measured(amount, usual, sized=amount.size is None)
     if unit in CONTAINERS:
         return unknown("no_package_size", food=food.name, unit=unit)
-    if not cut_from and unit in {
-        "head",
-        "bulb",
-        "stalk",
-        "stick",
-        "piece",
-        "round",
-        "fillet",
-        "square",
-    }:
+    if not cut_from and unit in COUNTED_WHOLE:
         return _bare_count(amount, food)
+    if unit in CUT_PIECES:
+        return unknown("no_piece", food=food.name, unit=unit)
     return unknown("no_count", food=food.name)
 
 
@@ -452,6 +446,9 @@ def _slice_of(food: Food) -> float:
     return min(1.0, SLICE_SHARE * whole.grams / usual[1])
 
 
+# A count of these is a count of the food where it has no weight of its own.
+COUNTED_WHOLE = {"head", "bulb", "stalk", "stick", "piece", "round", "fillet", "square"}
+# What is cut up before it is counted so.
 CUT_UP = {"vegetable", "root", "squash", "fruit", "mushroom"}
 # Other words for the same measure of a food.
 ALIKE: dict[str, tuple[str, ...]] = {

@@ -27,6 +27,7 @@ from snabo_core.swaps.role_words import (
     CRUMBLE,
     CRUMBLED_BREAD,
     CRUSHED,
+    DIPPED,
     DONE,
     DOUGH,
     DUMPLINGS,
@@ -37,6 +38,7 @@ from snabo_core.swaps.role_words import (
     FLOATING,
     FLOURED,
     FOOD_S_PART,
+    FRIED,
     INTO_MINCE,
     LEAST_DUMPLINGS,
     LEAST_GRAMS,
@@ -46,8 +48,10 @@ from snabo_core.swaps.role_words import (
     MEATS,
     MINCED,
     MIXED_WITH_MEAT,
+    MOST_BINDING,
     MOST_COATING,
     MOST_FLOUR_SHARE,
+    MOST_FRIED,
     MOST_ROUX_GRAMS,
     NUT_ROAST,
     OATED,
@@ -58,6 +62,8 @@ from snabo_core.swaps.role_words import (
     SALAD,
     SHAPED,
     SHAPED_DUMPLINGS,
+    SHAPED_WITH,
+    SHAPES,
     SHORT_PASTA,
     SHORT_WORD,
     SLICED,
@@ -68,6 +74,8 @@ from snabo_core.swaps.role_words import (
     STRATA,
     STUFFED,
     SUETS,
+    WHISKED,
+    WRAPPED,
 )
 
 
@@ -253,6 +261,8 @@ def _is_told_otherwise(line: Line, group: StarchGroup, context: Context, book: B
     """Tell flour that coats or binds, though there is liquid in the part for it to thicken."""
     if group.key != "flour":
         return False
+    if SHAPED_WITH.search(context.steps):
+        return True
     coats = FLOURED.search(context.steps) is not None and _coats(line, context, book)
     return coats or (context.eggs and CAKES.search(context.steps) is not None)
 
@@ -283,7 +293,8 @@ def _is_soaked(line: Line, context: Context) -> bool:
 def _is_dusted(line: Line, context: Context) -> bool:
     """Tell flour that cakes or fillets are turned in where no sauce is there for it to thicken."""
     little = (line.grams or 0.0) <= MOST_COATING and context.liquid < LEAST_LIQUID_GRAMS
-    return little and DUSTED.search(context.steps) is not None
+    fried = (line.grams or 0.0) <= MOST_FRIED and FRIED.search(context.steps) is not None
+    return (little or fried) and DUSTED.search(context.steps) is not None
 
 
 def _rises(part: Part, book: Book) -> bool:
@@ -307,7 +318,10 @@ def _bound(line: Line, group: StarchGroup, context: Context, by_name: str | None
         return "crumb"
     into = BOUND.search(f"{context.title} {context.part.name} {context.steps}".lower())
     mixed = context.minced and (into is not None or INTO_MINCE.search(context.steps) is not None)
-    held = mixed if group.key == "oats" else by_name is None and _binds(line, context)
+    little = (line.grams or 0.0) <= MOST_BINDING and context.liquid < LEAST_LIQUID_GRAMS
+    shaped = SHAPED_WITH.search(context.steps) or (little and SHAPES.search(context.steps))
+    bound = _binds(line, context) or bool(shaped)
+    held = mixed if group.key == "oats" else by_name is None and bound
     return "binder" if held else None
 
 
@@ -406,7 +420,11 @@ def _cut(line: Line, group: StarchGroup, context: Context) -> str | None:
             return "sliced_bake"
     if group.key == "bread":
         return _cut_bread(words, context)
+    if group.key == "flatbread" and WRAPPED.search(f"{context.title} {context.steps}"):
+        return "shell"
     told = f"{context.title} {context.part.name} {context.steps}".lower()
+    if group.key == "flour" and WHISKED.search(context.steps):
+        return "batter"
     said = BATTERED.search(told)
     wet = group.key == "flour" and context.liquid >= 100 and (line.grams or 0) <= 300
     if wet and (context.eggs or said is not None):
@@ -451,6 +469,9 @@ def _done(line: Line, group: StarchGroup, context: Context, library: Library) ->
                 continue
             # Other foods are layered too, and stay what they are.
             if role == "sheet" and group.key != "flatbread":
+                continue
+            # "Dip the bread in egg and fry it": it is no crumb of anything.
+            if role == "crumb" and group.key == "bread" and DIPPED.search(sentence) is not None:
                 continue
             if role in group.able and re.search(rf"\b{verbs}", sentence):
                 return role

@@ -42,6 +42,28 @@ DONE: tuple[tuple[str, str], ...] = (
 )
 # What is filled into a bird, a fish or a vegetable.
 STUFFED = re.compile(r"\bstuffing\b|\bstuffed\b|\bstuff (?:the|it|them|both|each|loosely|with)\b")
+# Flour and something to drink, and what is dipped in both.
+WHISKED = re.compile(
+    r"\b(?:whisk|beat|mix|stir)\b[^.;]{0,30}\bflour\b[^.;]{0,40}\b(?:beer|ale|lager|water|soda|milk|cider)\b"
+    r"[^.]{0,80}[.;]?[^.;]{0,40}\b(?:dip|coat|dunk)|\bdip\b[^.;]{0,40}\bbatter\b"
+)
+MOST_FRIED = 300.0
+FRIED = re.compile(
+    r"\b(?:deep|shallow)[\s-]?fr(?:y|ied)\b|\bfry in (?:the )?(?:hot )?(?:deep )?(?:oil|fat)\b"
+)
+DIPPED = re.compile(r"\b(?:dip|soak|dunk)\w*\b[^.;]{0,30}\b(?:bread|slices|toast)\b")
+# "Blitz the chickpeas with the flour, shape".
+SHAPED_WITH = re.compile(
+    r"\b(?:blitz|mix|mash|blend|combine|stir|process|pulse)\w*\b[^.;]{0,50}\bflour\b[^.;]{0,20}[,.;]?\s*"
+    r"(?:and\s+|then\s+)?(?:shape|form|roll into|make into)\b"
+)
+# A little flour in what is shaped holds it together.
+SHAPES, MOST_BINDING = re.compile(r"\bshape\b|\bpatties\b"), 60.0
+WRAPPED = re.compile(
+    r"\b(?:wraps|burritos?|wrap up)\b"
+    r"|\b(?:wrap|roll)\w*\b[^.;]{0,40}\bin (?:the |a |warm(?:ed)? )*"
+    r"(?:flatbread|naan|pitta|pita|chapati|tortilla)s?\b"
+)
 # "A bread lid": which starch a part of the dish is of.
 FOOD_S_PART = re.compile(r"\b(?P<food>[a-z]+)[\s-](?:lid|top|topping|crust|crumb|topped)\b")
 MEATS = {"meat", "fish", "soy", "pulse"}
@@ -59,8 +81,8 @@ SHAPED = re.compile(
     r"\b(?:loaf|muffin|patt(?:y|ies)|fritters?|burgers?|kofta|r[oö]sti|latkes?|flat cakes)\b"
 )
 BOUND = re.compile(
-    r"\bloaf|\bnut roast|patt(?:y|ies)|meatball|burger|kofta|rissole|fish ?cake|nugget|shape|"
-    r"combine with your hands|mix (?:well )?with your hands|stuffed"
+    r"loaf\b|\bnut roast|patt(?:y|ies)|meatball|burger|kofta|rissole|fish ?cake|nugget|shape|"
+    r"(?:combine|mix)(?: \w+){0,2} with your hands|stuffed"
 )
 # What is done with flour, egg and crumbs, and how much flour that takes at most.
 COATED = re.compile(
