@@ -28,6 +28,18 @@ class PartsOfAList(unittest.TestCase):
                     [(part.name.lower(), len(part.lines)) for part in dish.parts], wanted
                 )
 
+    def test_a_food_without_an_amount_opens_no_part(self) -> None:
+        text = (
+            "Burgers\nServes 4\n\nPatties\n500 g lamb mince\n1 onion\n\nSauce\n150 g yogurt\n"
+            "1 clove garlic\n\nTo serve\n4 burger buns\nRocket\n2 tomatoes\n1 cucumber\n\n"
+            "Shape, grill 10 minutes."
+        )
+        dish = read_recipe(text, library(), None)
+        self.assertEqual(
+            [line.food for line in dish.parts[-1].lines],
+            ["burger_bun", "rocket", "tomato", "cucumber"],
+        )
+
 
 if __name__ == "__main__":
     unittest.main()

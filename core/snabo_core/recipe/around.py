@@ -288,12 +288,27 @@ class Around:
             set_off = line.after_blank and not follows.after_blank
             apart = (opened > 1 and (set_off or named)) or (named and set_off)
             enough = self.amounts_follow(1 if apart else 2)
-            uniform = weighed and opened > 1 and bare[:1].isupper()
+            uniform = weighed and opened > 1 and bare[:1].isupper() and self._runs_on()
             lone = lone or named or uniform or self._among_amounts(bare)
             seasons = not told and _SEASONING.search(bare) is not None
             if not lone or seasons or not enough:
                 return None
         return bare.capitalize()
+
+    def _runs_on(self) -> bool:
+        """Tell a list whose parts no blank line, colon or capitals set apart: "Fish", then "Slaw".
+
+        In another one a name without an amount is a food of which nobody says how much.
+        """
+        listed = (n for n, line in enumerate(self.lines) if begins_with_amount(line.text))
+        first = next(listed, self.place)
+        above = self.lines[first : self.place]
+        apart = any(line.after_blank for line in above[1:])
+        return not apart and not any(
+            line.text.endswith(":") or line.text.isupper()
+            for line in above
+            if not has_amount(line.text)
+        )
 
     def _in_two_tongues(self, line: Written) -> bool:
         """Tell a heading in two languages: "Per il ragù / ragù", set apart above its foods."""
