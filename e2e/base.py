@@ -2,6 +2,7 @@
 
 import atexit
 import os
+import sys
 from functools import cache
 from typing import ClassVar
 
@@ -80,6 +81,12 @@ class BrowserCase(LiveServerTestCase):
         self.faults: list[str] = []
         self.page.on("pageerror", lambda error: self.faults.append(str(error)))
         self.addCleanup(lambda: self.assertEqual(self.faults, []))
+
+    def tearDown(self) -> None:
+        # What stands on the page tells more of a failure than what was waited for.
+        if not self._outcome.success:  # type: ignore[attr-defined]
+            words = self.page.locator("body").inner_text()
+            sys.stderr.write(f"\n{self.id()}: {self.page.url}\n{words[:4000]}\n")
 
     def open(self, path: str = "/") -> None:
         self.page.goto(f"{self.live_server_url}{path}")

@@ -51,7 +51,6 @@ export const explainQuery = (dish: Dish, nutrient: string, scale: string, readin
     placeholderData: keepPreviousData,
     ...STEADY,
     gcTime: 30_000,
-    retry: false,
   });
 
 /** The water of a dish, part by part and as a whole, as its run has weighed it. */
