@@ -442,6 +442,19 @@ class Doubts(Case):
             with self.subTest(text=text):
                 self.assertEqual(read(text).doubts, ("unread",))
 
+    def test_a_name_from_another_kitchen_keeps_its_allergen(self) -> None:
+        # Names that stand near another food's and hold what that does not.
+        for text, allergen in (
+            ("1 kg fish bones", "fish"), ("1 kg fish heads", "fish"), ("3 tbsp ponzu", "fish"),
+            ("50 ml mentsuyu", "fish"), ("1 litre dashi", "fish"), ("5 g bonito flakes", "fish"),
+            ("1 tbsp xo sauce", "shellfish"), ("50 g prawn crackers", "shellfish"),
+            ("1 tsp belacan", "shellfish"), ("100 g yuba", "soy"), ("30 g soy protein", "soy"),
+            ("50 g sesame flour", "sesame"), ("100 ml cashew cream", "nuts"),
+        ):  # fmt: skip
+            with self.subTest(text=text):
+                self.assertIn(allergen, FOODS.food(str(read(text).food)).allergens)
+        self.assertNotIn("fish", FOODS.food(str(read("1 kg beef bones").food)).allergens)
+
     def test_what_is_made_with_nuts_or_mustard_says_so(self) -> None:
         for name, holds in (
             ("dukkah", "nuts"), ("dukkah", "sesame"), ("piccalilli", "mustard"),

@@ -111,9 +111,9 @@ _GARLIC_BULB = re.compile(r"\bgarlic (?P<bulb>bulbs?|heads?)\b", re.IGNORECASE)
 _OUTER = re.compile(r"\b(?:outer|inner)\s+(?=lea(?:f|ves)\b)", re.IGNORECASE)
 # "Seasoning", and nothing else.
 _SEASONING = re.compile(r"^seasoning(?:s)?(?:\s+to taste)?$", re.IGNORECASE)
-# Bones for a broth; "chicken, bone in" is none.
+# Bones for a broth, by which an allergy tells those of fish; "chicken, bone in" is none.
 _BONES = re.compile(
-    r"\b(?:beef|veal|chicken|pork|lamb|fish|ham|turkey|marrow)\s+bones\b(?!\s+(?:in|on|out|left|removed|taken)\b)",
+    r"\b(?:beef|veal|chicken|pork|lamb|ham|turkey|marrow)\s+bones\b(?!\s+(?:in|on|out|left|removed|taken)\b)",
     re.IGNORECASE,
 )
 # "One jalapeno seeds out"; "2 chillies, seeds left in".
