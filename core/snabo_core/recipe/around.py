@@ -6,7 +6,6 @@ import re
 from collections.abc import Callable, Sequence
 from itertools import pairwise
 
-from snabo_core.method.products import NOUNS
 from snabo_core.quantities.kinds import (
     begins_with_amount,
     heading_name,
@@ -18,27 +17,41 @@ from snabo_core.quantities.kinds import (
     without_enumeration,
 )
 from snabo_core.recipe.facts import yield_in
-from snabo_core.recipe.lines import measures, only_facts
+from snabo_core.recipe.lines import LEAST_SENTENCE, measures, only_facts
+from snabo_core.recipe.names import (
+    LEAST_LETTERS,
+    is_in_title_case,
+    says_dish,
+    says_of_it,
+    speaks_of_page,
+)
 from snabo_core.recipe.sections import INGREDIENTS, METHOD
 from snabo_core.recipe.servings import lists_ingredients, only_servings, servings_in
-from snabo_core.recipe.titles import stands_above, title_of
+from snabo_core.recipe.titles import (
+    HOUSE,
+    asked_for,
+    handed_over,
+    replies_about,
+    stands_above,
+    title_of,
+)
 from snabo_core.recipe.written import Written, ends_with_amount, has_amount, only_amount
 
 # So many lines of a page stand between the name of a dish and whom it serves; no name is longer.
 MOST_BETWEEN, MOST_TITLE_WORDS = 4, 12
-MOST_NAME_WORDS, MOST_HOUSE_WORDS, LEAST_LETTERS = 4, 5, 4
+MOST_NAME_WORDS, MOST_HOUSE_WORDS = 4, 5
 # A heading set off by a mark: "> Tray".
+# "30-Minute Ramen", "One-Pot Orzo": no amount of a food.
+_HYPHENATED = re.compile(r"\w+-[A-Z]")
+# "By Odile", "Adapted from an old notebook", "(no sugar!)".
+_WHOSE = re.compile(
+    r"\W*(?:by|from|adapted|inspired|taken|copied|source|author)\b|\(.*\)$", re.IGNORECASE
+)
 _SET_OFF = re.compile(r">\s*[^\W\d][^\d,.;]{1,40}")
 _SEASONING = re.compile(r"\b(?:salt|pepper|oil|butter|water|herbs?|seasoning|parsley|basil|coriander|cilantro|chives|dill|"
                         r"mint|thyme|paprika|nutmeg|cayenne|sugar|spray|lemon|lime)\b", re.IGNORECASE)  # fmt: skip
 _NO_NAME = {"times", "servings", "nutrition", "furniture"}
 LONGEST_NAME = 90
-# What a page is called above its buttons: "The Pepper Mill Diaries".
-_HOUSE = re.compile(
-    r"\b(?:diaries|kitchens?|tables?|blog|cooks|eats|plates?|spoon|fork|ladle|pantry|larder|whisk|hearth|"
-    r"cupboard|chronicles|journal|notebook|club)$",
-    re.IGNORECASE,
-)
 # "Gnocchi (makes about 60)", "Sage butter (20 g a head)" above its lines.
 _MADE_OF_IT = re.compile(
     r"\s*\((?:(?:makes|yields?|serves|enough for|for|per)\b[^()]{1,30}|[^()]{1,20}\b(?:each|apiece|a head|per \w+)"
@@ -136,7 +149,12 @@ class Around:
         for offset in range(1, 4):
             line = self.next(offset)
             text = line.text if line is not None else ""
-            if stands_above(text) or is_button(text) or kind_of_line(text) in _NO_NAME:
+            if (
+                _WHOSE.match(text)
+                or stands_above(text)
+                or is_button(text)
+                or kind_of_line(text) in _NO_NAME
+            ):
                 continue
             # "Haddock bake, covers 10" ends with no amount of a food.
             if line is None or has_amount(title_of(text)[0]) or text.rstrip().endswith(":"):
@@ -185,10 +203,10 @@ class Around:
              if (ahead := self.next(one)) and kind_of_line(ahead.text) != "furniture"), 1,
         )  # fmt: skip
         follows = self.next(at)
-        house = at > 1 and _HOUSE.search(line.text) is not None
+        house = at > 1 and HOUSE.search(line.text) is not None
         if follows is None or (any(map(self._says_dish, line.text.split())) and not house):
             return False
-        if _FOR_A_PART.match(without_enumeration(follows.text)):
+        if _FOR_A_PART.match(without_enumeration(follows.text)) or says_of_it(follows.text):
             return False
         if kind_of_line(follows.text) in _NO_NAME or servings_in(follows.text) is not None:
             # "Feeds 6 with bread and cheese" below "Cawl".
@@ -224,13 +242,75 @@ class Around:
             or title[-1:] in ".!?:,"
         ):
             return False
-        unfinished = not any(word.strip(" ,").lower() in NOUNS for word in title.split())
+        unfinished = not any(map(says_dish, title.split()))
         return unfinished and self._says_dish(words[-1]) and not begins_with_amount(below.text)
 
     def _says_dish(self, word: str) -> bool:
         bare = word.strip(" ,.:;()&").lower()
-        dish = bare in NOUNS or bare.removesuffix("s") in NOUNS
-        return dish or (len(bare) >= LEAST_LETTERS and self.names_food(bare))
+        return says_dish(word) or (len(bare) >= LEAST_LETTERS and self.names_food(bare))
+
+    def names_dish(self, text: str) -> bool:
+        """Tell words that name a dish or a food: "Aunt Merle's leek bake"."""
+        return any(map(self._says_dish, title_of(text)[0].split()))
+
+    def named_below(self, line: Written) -> bool:
+        """Tell what stands above the name of a dish and names none: "Tested twice!".
+
+        Words about the page or the day, a column's name; any words, where a title is set below.
+        """
+        text = line.text
+        if len(text) > LONGEST_NAME or asked_for(text) or handed_over(text):
+            return False
+        above = stands_above(text)
+        sentence = text[-1:] in ".!?" and len(text.split()) >= LEAST_SENTENCE
+        speaks = above or speaks_of_page(text) or text[-1:] in "!,.:"
+        if not (above or sentence) and (self.names_dish(text) or line.drawn):
+            return False
+        for offset in range(1, MOST_BETWEEN + 1):
+            below = self.next(offset)
+            if below is None or self._ends_head(below.text, above=above):
+                return False
+            if not self._is_plain(below.text) and self._is_title_below(offset, speaks=speaks):
+                return True
+        return False
+
+    def _ends_head(self, text: str, *, above: bool) -> bool:
+        """Tell where no title comes any more: a list, a food with its amount, whom it serves."""
+        if len(text) > LONGEST_NAME or opens_list(text) or METHOD.match(text) or measures(text):
+            return True
+        if only_facts(text) or only_servings(text):
+            return not above
+        name = title_of(text)[0]
+        return has_amount(text) and self.names_food(name) and not _HYPHENATED.match(name)
+
+    def _is_plain(self, text: str) -> bool:
+        """Tell a line of a page that is no name: times, a button, what stands above a title."""
+        if replies_about(text):
+            return False
+        plain = kind_of_line(text) in _NO_NAME or stands_above(text) or only_facts(text)
+        return plain or only_servings(text) or is_button(text)
+
+    def _is_title_below(self, offset: int, *, speaks: bool) -> bool:
+        """Tell a line that is set like a title and names a dish, and opens no part of one."""
+        below, follows = self.lines[self.place + offset], self.next(offset + 1)
+        about = replies_about(below.text) or ""
+        if self.names_dish(about) or (speaks and is_in_title_case(about)):
+            return True
+        name = title_of(below.text)[0]
+        if _FOR_A_PART.match(name) or _WHOSE.match(below.text) or says_of_it(below.text):
+            return False
+        listed = follows is not None and has_amount(follows.text) and self.names_food(follows.text)
+        if listed and names_component(name):
+            return False
+        words = name.split()
+        told = len(words) > 1 or says_dish(name)
+        set_like_one = (is_in_title_case(name) or name.isupper() or below.drawn) and told
+        short = len(words) <= MOST_TITLE_WORDS and below.text[-1:] not in ".,"
+        if not (set_like_one or (short and speaks)):
+            return False
+        # Any name will do below words about the page, where no list goes on under it.
+        named = set_like_one or (is_in_title_case(name) and below.text[-1:] not in ".!?,")
+        return self.names_dish(name) or (speaks and named and not listed and ":" not in name)
 
     def heading(self, line: Written, opened: int, *, weighed: bool = False) -> str | None:
         """Return the name of the part a line opens: marked as one, or known by the lines under it.

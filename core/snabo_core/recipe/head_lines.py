@@ -14,10 +14,11 @@ from snabo_core.quantities.kinds import (
     kind_of_line,
 )
 from snabo_core.recipe.around import GOES_ON, MOST_TITLE_WORDS
-from snabo_core.recipe.facts import times_in
-from snabo_core.recipe.lines import LEAST_SENTENCE, measures, only_facts, tells_without_order
+from snabo_core.recipe.facts import only_times, times_in
+from snabo_core.recipe.lines import LEAST_SENTENCE, measures, tells_facts, tells_without_order
 from snabo_core.recipe.list_lines import ListLines
-from snabo_core.recipe.sections import FROM, GREETING
+from snabo_core.recipe.names import is_in_title_case, says_of_it, speaks_of_page
+from snabo_core.recipe.sections import FROM, GREETING, METHOD, OVEN
 from snabo_core.recipe.servings import (
     makes_and_serves,
     only_servings,
@@ -57,11 +58,32 @@ _CUT_WORD = re.compile(r"[A-Za-z]-$")
 # What stands on a page and is no title.
 LONGEST_TITLE_LINE = 70
 _ON_A_PAGE = re.compile(
-    r"[★☆|↓©☰≡]|^menu\b|jump|print|^search\b|^skip\b|^recipe by\b|^home\s*[/|]|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5|advert|affiliate|subscribe|"
+    r"[★☆|↓©☰≡]|^menu\b|jump|print|^search\b|^skip\b|^recipe by\b|^home\s*[/|]|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5(?!\s+(?:people|servings?|portions?|pers))|advert|affiliate|subscribe|"
     r"cookie|share|posted|updated|\bsave\b|sign|log ?in|(?:contributed|submitted|written) by|"
     r"^(?:difficulty|level|skill|cuisine|course|category)\b",
     re.IGNORECASE,
 )
+
+
+_ASKS = re.compile(r"(?:what|how|which|any|does|do|is|can|who|where)\b", re.IGNORECASE)
+# "Nut free, dairy free", "Vegetarian · Freezable".
+_DIET = (
+    r"(?:(?:gluten|dairy|nut|egg|wheat|sugar|grain|lactose|soya?|meat)[\s-]?free|vegan|vegetarian|veggie|keto|paleo|"
+    r"low[\s-](?:carb|fat|calorie|gi|salt)|high[\s-](?:protein|fib(?:re|er))|halal|kosher|freezable|freezer[\s-]friendly|"
+    r"make[\s-]ahead|one[\s-]pot|easy|medium|hard|budget|cheap|quick)"
+)
+_FOR_WHOM = re.compile(rf"\W*{_DIET}(?:\s*(?:[,·|/&•]|and)\s*{_DIET}){{0,6}}\W*", re.IGNORECASE)
+_BRACKETED = re.compile(r"\([^()\d]*\)")
+# "Serves 2 with bread".
+_SERVED_FIRST = re.compile(r"\W*(?:serves|feeds|servings?|portions?|enough for)\b", re.IGNORECASE)
+# "Leek bake – Nora Field".
+_WHOSE_BEHIND = re.compile(r"\s+[-–—]\s+(?P<who>[A-Z][a-z]+ [A-Z][a-z]+)$")
+# "By Nora Field".
+_BY = re.compile(
+    r"^\W*(?:by\s+(?:[A-Z][\w'’.-]*\s*){1,4}|(?:adapted|inspired|taken|borrowed|copied)\s+(?:from|by)\s[^:;]{3,60})\W*$",
+    re.IGNORECASE,
+)
+_YEAR = re.compile(r"\b(?:19|20)\d\d\b(?!\s*(?:g|kg|ml|l|kcal|cal|oz)\b)")
 
 
 class HeadLines(ListLines):
@@ -71,9 +93,12 @@ class HeadLines(ListLines):
         """Tell what stands above the name of the dish and is none."""
         if stands_above(line.text):
             fact = times_in(line.text) or servings_in(line.text) is not None
-            return not fact and self.around.name_follows()
-        above = self.around.house_above(line) or self.around.slogan_above(line)
-        return not self.layout.title and above
+            if not fact and self.around.name_follows():
+                return True
+        if self.layout.title:
+            return False
+        around = self.around
+        return around.house_above(line) or around.slogan_above(line) or around.named_below(line)
 
     def _is_title(self, line: Written) -> bool:
         """Tell whether a line can be the title: the first words that say no more than a name."""
@@ -88,8 +113,15 @@ class HeadLines(ListLines):
             or len(text) > 140
             or self._whole_part(text) is not None
             or (times_in(text) and kind_of_line(text) == "times")
+            or only_times(text)
+            or METHOD.match(text)
+            or (_SERVED_FIRST.match(text) and servings_in(text) is not None)
+            or OVEN.match(text)
+            or says_of_it(text)
+            or (text.startswith("(") and not is_in_title_case(text))
             # What a letter is about names the dish better than a sentence of it.
             or (self.about and text[-1:] in ".!?,:")
+            or self._is_less_than_about(text)
         ):
             return False
         kind = kind_of_line(line.raw)
@@ -126,6 +158,14 @@ class HeadLines(ListLines):
         prose = text.rstrip().endswith(".") and len(text.split()) > 9
         return not prose
 
+    def _is_less_than_about(self, text: str) -> bool:
+        """Tell a line that names no dish below a letter's "Re: leek bake", or one of its foods."""
+        around = self.around
+        name = is_in_title_case(self.about) and not speaks_of_page(self.about)
+        if _ASKS.match(self.about) or not (name or around.names_dish(self.about)):
+            return False
+        return begins_with_amount(text) or not around.names_dish(text)
+
     def _take_title(self, text: str) -> None:
         self.titled = text
         follows = self.around.next()
@@ -137,6 +177,10 @@ class HeadLines(ListLines):
         elif follows is not None and self.around.title_goes_on(text, follows):
             text = f"{text} {follows.text}"
             self.around.place += 1
+        whose = _WHOSE_BEHIND.search(text)
+        named = whose is not None and not self.around.names_dish(whose["who"])
+        if whose is not None and named and self.around.names_dish(text[: whose.start()]):
+            text = text[: whose.start()]
         self.layout.title, servings = title_of(text)
         if (name := told_in_letter(text)) is not None:
             self.layout.title = name
@@ -169,7 +213,7 @@ class HeadLines(ListLines):
             ahead = self.around.next(offset)
             if ahead is None or begins_with_amount(ahead.text):
                 return False
-            if only_servings(ahead.text) or only_facts(ahead.text):
+            if tells_facts(ahead.text):
                 return True
         return False
 
@@ -193,15 +237,12 @@ class HeadLines(ListLines):
     def _is_before_list(self, line: Written) -> bool:
         """Tell what is said of a dish between its title and the head of its list."""
         text = line.text
-        if self.section != "head" or self.layout.parts or not (self.layout.title or self.about):
+        named = self.layout.title or self.about or self.column
+        if self.section != "head" or self.layout.parts or not named:
             return False
-        if re.fullmatch(r"\([^()\d]*\)", text) is not None and (
-            self._right_below_title() or not self.around.names_food(text)
-        ):
+        if self._says_whose_or_when(text):
             return True
         if self._tells_before_list(text) or self._says_above_list(text):
-            return True
-        if self._right_below_title() and _SENT_BY.match(text) is not None:
             return True
         if self._says_no_food(text) or self._is_above_facts(text):
             return True
@@ -213,11 +254,23 @@ class HeadLines(ListLines):
         if self._right_below_title() and not line.after_blank and GOES_ON.match(text):
             return True
         follows = self.around.next()
-        facts = follows is not None and only_facts(follows.text)
+        facts = follows is not None and tells_facts(follows.text)
         facts = facts and not self.around.names_food(text)
         # "A weeknight favourite!"
         exclaims = text[-1:] in ".!" and not counts and len(text.split()) > 1
         return self.around.place < self.list_at or facts or exclaims or self._above_facts(line)
+
+    def _says_whose_or_when(self, text: str) -> bool:
+        """Tell "By Odile Field", "Autumn, 2012", "(a keeper)" and "as told by Gran" from foods."""
+        below = self._right_below_title()
+        if _FOR_WHOM.fullmatch(text) is not None:
+            return True
+        if below and _SENT_BY.match(text) is not None:
+            return True
+        if self.around.names_food(text):
+            return below and _BRACKETED.fullmatch(text) is not None
+        dated = _YEAR.search(text) and not any(c.isdigit() for c in _YEAR.sub("", text))
+        return bool(dated or _BY.match(text) or _BRACKETED.fullmatch(text))
 
     def _right_below_title(self) -> bool:
         """Tell the line under the one that holds the title."""
@@ -229,7 +282,7 @@ class HeadLines(ListLines):
         follows = self.around.next()
         if follows is None or not (line.after_blank and follows.after_blank):
             return False
-        return not line.marked and only_servings(follows.text)
+        return not line.marked and tells_facts(follows.text)
 
     def _tells_before_list(self, text: str) -> bool:
         """Tell a sentence above a list that a method with a heading of its own follows."""

@@ -18,8 +18,9 @@ from snabo_core.recipe.around import MOST_TITLE_WORDS, opens_list
 from snabo_core.recipe.claims import claims_in, tells_columns, tells_figures
 from snabo_core.recipe.facts import labels_time, only_times, pieces_of, times_in, yield_in
 from snabo_core.recipe.head_lines import HeadLines
-from snabo_core.recipe.lines import counts_out, is_facts, only_facts
+from snabo_core.recipe.lines import counts_out, is_facts, measures, only_facts, served_beside
 from snabo_core.recipe.method_lines import MethodLines
+from snabo_core.recipe.names import names_meal
 from snabo_core.recipe.outline import Layout, one_of_two_systems, weigh_in_grams
 from snabo_core.recipe.sections import (
     ALL_IN_GRAMS,
@@ -80,6 +81,8 @@ _ORDER = re.compile(
     r"\W*(?:bake|cook|rest|chill|simmer|roast|stand|soak|marinate)\b(?=.*(?:\.\s*$|\b(?:at|on|gas)\b|°))",
     re.IGNORECASE,
 )
+# A line that says for how many has no more words.
+MOST_TOLD_WORDS = 7
 _IN_BRACKETS = re.compile(
     r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"
     r"(?:slices|squares|pieces|wedges|muffins|cakes|balls|patties|rolls|tarts|pies|cups|loaves|bars))\s*\)",
@@ -99,6 +102,7 @@ class _Sorter(HeadLines, MethodLines):
         layout.parts = [(name, lines) for name, lines in layout.parts if lines]
         one_of_two_systems(layout)
         layout.title = layout.title or (title_of(self.about)[0] if self.about else "")
+        layout.title = layout.title or self.column
         if not layout.title:
             stories = [aside.text for aside in layout.asides if aside.kind == "story"]
             named = (*map(handed_over, stories), *map(asked_for, [*stories, *layout.steps]))
@@ -164,17 +168,8 @@ class _Sorter(HeadLines, MethodLines):
             self.layout.grams = "told"
         elif self._section_of(line) or self._answers(line):
             return
-        elif (
-            is_button(text)
-            or (self.filmed and CHAPTER.match(text))
-            # A page's title once more, above its recipe.
-            or (text == self.titled and not self.layout.parts)
-            or (kind_of_line(line.raw) == "furniture" and not self._is_title(line))
-            or (self.section == "head" and self._stands_above(line))
-        ):
-            self._aside("furniture", line.raw)
-            # "Published 2 May. Serves 2. Takes 40 minutes."
-            self._facts_in_story(text)
+        elif self._is_furniture(line):
+            self._set_furniture_aside(line)
         elif not self.layout.title and self._is_title(line):
             self._take_title(text)
         elif self._take_facts(line) or self._take_whole_part(line):
@@ -189,6 +184,25 @@ class _Sorter(HeadLines, MethodLines):
             self._in_method(line)
         else:
             self._in_list(line)
+
+    def _is_furniture(self, line: Written) -> bool:
+        """Tell the buttons of a page, and what stands above the name of a dish."""
+        text = line.text
+        return (
+            is_button(text)
+            or (self.filmed and CHAPTER.match(text) is not None)
+            # A page's title once more, above its recipe.
+            or (text == self.titled and not self.layout.parts)
+            or (kind_of_line(line.raw) == "furniture" and not self._is_title(line))
+            or (self.section == "head" and self._stands_above(line))
+        )
+
+    def _set_furniture_aside(self, line: Written) -> None:
+        if self.section == "head" and names_meal(line.text):
+            self.column = line.text.strip(" *_#=~-")
+        self._aside("furniture", line.raw)
+        # "Published 2 May. Serves 2. Takes 40 minutes."
+        self._facts_in_story(line.text)
 
     def _is_figure(self, text: str) -> bool:
         """Take a line under "Nutrition per serving": there "Fat 22g" is no food."""
@@ -208,6 +222,9 @@ class _Sorter(HeadLines, MethodLines):
         """Take a line that names the dish or says where it comes from."""
         name = told_name(line.text)
         named = name is not None and not is_step(name) and servings_in(name) is None
+        if name is not None and self.layout.title and not self.around.names_dish(name):
+            # "Recipe: Nora Field" below "Leek bake".
+            named = False
         # Behind the list "Recipe: adapted from my gran" names nothing anew.
         if name is not None and named and (self.section == "head" or not self.layout.title):
             if self.titled:
@@ -254,6 +271,11 @@ class _Sorter(HeadLines, MethodLines):
             self.layout.servings = self.layout.servings or servings_in(text)
             if (system := SYSTEM_TOLD.search(text)) is not None:
                 self.layout.open_part(system["name"])
+        elif not (self.layout.title or self.layout.parts) and self.around.place < self.list_at:
+            # "Step by step", above the title.
+            return False
+        elif METHOD.match(text) and self.around.place == 0 and self.around.name_follows():
+            self._aside("furniture", text)
         elif METHOD.match(text) or (HOW_TO.match(text) and self.layout.parts):
             self.section = "method"
         elif NOTES.match(text) and self.layout.title:
@@ -293,11 +315,15 @@ class _Sorter(HeadLines, MethodLines):
         told = goes_on or labels_time(text)
         # "Bake 40 minutes at 180." is the last step, and no time of the dish.
         order = self.layout.steps and not labels_time(text) and _ORDER.match(text) is not None
-        apart = line.after_blank or told or kind == "servings"
+        last = self.around.next() is None and only_servings(text)
+        apart = line.after_blank or told or last or kind == "servings"
         if self.section == "method" and (order or not apart):
             self._facts_in_story(text)
             return False
         minutes, servings = times_in(text), servings_in(text)
+        if servings is None and self.section == "head" and self.layout.title:
+            servings = served_beside(text)
+        above = self._says_for_whom(line)
         made = _IN_BRACKETS.fullmatch(text)
         if made is None and self._apart_below_title(line):
             made = _IN_BRACKETS.fullmatch(f"({text})")
@@ -307,6 +333,7 @@ class _Sorter(HeadLines, MethodLines):
             return True
         told = (
             told
+            or above
             or kind in {"times", "servings"}
             or (
                 len(text) < 120
@@ -340,6 +367,23 @@ class _Sorter(HeadLines, MethodLines):
         if not minutes and servings is None and not makes:
             self._aside("note", text)
         return True
+
+    def _says_for_whom(self, line: Written) -> bool:
+        """Tell a short line below the title or the steps that says for how many, in whatever words."""
+        text = line.text
+        short = len(text.split()) <= MOST_TOLD_WORDS and not measures(text)
+        head = self.section == "head" and not self.layout.parts
+        last = self.section == "method" and line.after_blank and self.around.next() is None
+        return (
+            bool(self.layout.title or self.about or self.column)
+            and (head or last)
+            and short
+            and (servings_in(text) is not None or served_beside(text) is not None)
+            # "Makes six, so three of us get two each!" tells more.
+            and servings_in_story(text) in {None, servings_in(text)}
+            and (not is_step(text) or served_beside(text) is not None)
+            and not self.around.names_food(text)
+        )
 
     def _apart_below_title(self, line: Written) -> bool:
         """Tell a line of its own between the title and the list."""

@@ -22,6 +22,7 @@ _AT_THE_END = re.compile(
 )
 # "Makes 8 crêpes", and nothing else.
 _MADE = re.compile(r"^\W*(?:makes|yields?)\s*:?(?:\s+[^\s.,;]+){1,5}\s*$", re.IGNORECASE)
+_SIGNS_BETWEEN = re.compile(r"\s[|·•]\s")
 _CLAUSES = re.compile(r"[,;:.!?]\s+|\b(?:and|then)\s+", re.IGNORECASE)
 # A weight or a measure in the words of a line: no title holds one.
 _MEASURED = re.compile(
@@ -58,6 +59,20 @@ def only_facts(text: str) -> bool:
         all(only_times(piece) or only_servings(piece) or _MADE.match(piece) for piece in some)
         for some in (pieces, pieces_of(rest))
     )
+
+
+def tells_facts(text: str) -> bool:
+    """Tell "Serves 4", "45 min | 4 servings", "Serves 4 | Oven: 200C": a piece says for how many."""
+    if only_servings(text) or only_facts(text):
+        return True
+    return served_beside(text) is not None
+
+
+def served_beside(text: str) -> Servings | None:
+    """Return for whom one of several facts of a line says a dish is: "Oven 200 | Serves 4"."""
+    pieces = pieces_of(text) if _SIGNS_BETWEEN.search(text) is not None else []
+    told = (servings_in(piece) for piece in pieces if only_servings(piece))
+    return next(filter(None, told), None) if len(pieces) > 1 else None
 
 
 def served_at_end(text: str) -> Servings | None:

@@ -15,6 +15,15 @@ LONGEST_HEAD = 70
 # A line is asked from several sides.
 REMEMBERED = 512
 _N = r"\d{1,3}(?:\.\d)?"
+# "4 (2-cup) servings", "four 1-cup servings", "4-ish portions".
+_CUPS_EACH = re.compile(
+    r"(?<=\d)\s*\(?\s*\b(?:\d[\d./ ]*|one|two|half|a)[\s-]?(?:cup|ml|g|oz|bowl)\b\)?(?=\s+(?:servings?|portions?|helpings?)\b)|(?<=\d)[\s-]?ish\b",
+    re.IGNORECASE,
+)
+# "4/5 people".
+_OR_ONE_MORE = re.compile(
+    r"\b(?P<low>\d{1,2})\s?/\s?(?P<high>\d{1,2})(?=\s+(?:people|persons?|servings?|portions?|pers|adults?)\b)"
+)
 _RANGE = (
     rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving)(?:\s+(?:people|ones|eaters|folk))? or|,\s*or)\s*(?P<high>{_N})"
     # "Serves 3 - 45 minutes" is for three.
@@ -22,13 +31,12 @@ _RANGE = (
     # "Serves 6 (8 if there is bread)".
     rf"|\s*(?:\(\s*(?:or\s+)?|,\s*(?:or\s+|maybe\s+|even\s+)?(?={_N}\s+(?:if|at a)\b))(?P<more>{_N})\s+(?:if|with|as|when|for|in|at a)\b)?"
 )
-_ABOUT = r"(?:about|around|approx\.?|approximately|up to|as many as|roughly|at least|a good|some|circa|ca?\.|[~≈])?\s*"
+_ABOUT = r"(?:about|around|approx\.?|approximately|between|min\.?|max\.?|minimum|maximum|up to|as many as|roughly|at least|a good|some|circa|ca?\.|[~≈])?\s*"
 _ADJ = (
-    r"(?:(?:hungry|generous|hearty|large|big|small|polite|people|adults?|main|side|good)\s+){0,2}"
+    r"(?:(?:hungry|generous|hearty|large|big|small|polite|people|adults?|main|side|good|good[\s-]sized|normal|average|ordinary|"
+    r"decent|full|huge|regular|standard|light|modest|x)\s+){0,2}"
 )
-_MANNERS = (
-    r"(?:hungry|polite|big|small|greedy|light|normal|large|starving|growing|modest|dainty|ravenous)"
-)
+_MANNERS = r"(?:hungry|polite|big|small|greedy|light|normal|average|ordinary|large|starving|growing|modest|dainty|ravenous)"
 # Who eats, and nothing else: one or two words of any kind may stand before.
 _FOLK = (
     r"(?:people|persons|eaters|diners|guests|mouths|grown[\s-]?ups|grand(?:children|kids)|teenagers|friends|workers|students|helpers|walkers|hikers|farmhands|covers|heads|pax|ppl|"
@@ -38,7 +46,7 @@ _FOLK = (
 )
 _PEOPLE = (
     rf"(?:{_FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
-    r"personas|pessoas|os[oó]b[ay]?|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals)"
+    r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals)"
 )
 _CHILDREN = r"(?:kids?|children|child|toddlers?|little ones|small (?:people|ones)|little people)"
 # Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
@@ -53,12 +61,15 @@ _BOTH_MEALS = re.compile(
     re.IGNORECASE,
 )
 _SAYS = (
-    r"(?:serves?|serving(?!\s+size)|servings|feeds|fed|portions?|does|enough for|good for|sufficient for|people|covers|doses? for|"
+    r"(?:serves?|serving(?!\s+size)|servings|(?:servings|portions) per (?:recipe|batch|pan|tray)|feeds|dishes (?:up|out)|nos?\.? served|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does|enough for|good for|sufficient for|people|covers|doses? for|"
     r"recipe serves|number of servings|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
 # "Serving size: 1 slice" says for nobody.
-_SIZE = re.compile(r"\bserving size\W{0,3}\d[\d./]*\s*\w*", re.IGNORECASE)
+_SIZE = re.compile(
+    r"\bserving size\W{0,3}\d[\d./]*(?![\d./]|\s*(?:people|persons?|adults?)\b)\s*\w*",
+    re.IGNORECASE,
+)
 # "2 (hungry) or 4", "4 (generous) servings".
 _WHO_THEY_ARE = re.compile(
     r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d|\s(?:servings?|portions?|people|helpings?)\b)",
@@ -79,7 +90,11 @@ _SERVES = tuple(
         rf"\b{_RANGE}\s+(?:[a-z-]+\s+){{1,2}}{_FOLK}\b",
         rf"\b{_RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
         rf"\b{_FOLK}\s*[:=]\s*{_ABOUT}{_RANGE}\b",
-        rf"\b{_SAYS}\b\s*[:=\-–—.…]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{_ABOUT}{_RANGE}",
+        rf"(?<![\w#]){_SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{_ABOUT}{_RANGE}",
+        rf"\b{_RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)\W*$",
+        rf"^\W*(?:for|per|quantities for)\s+{_RANGE}\s*(?:\([^()\d]*\)|to share|sharing)?\W*$",
+        rf"^\W*[x×]\s?{_RANGE}\W*$",
+        rf"^\W*we(?:['’]re| are| were)\s+{_RANGE}\W*$",
         rf"\b{_RANGE}\s+of us\b",
         rf"\b(?:does|feeds|serves|enough for)\s+(?:us|all of us|all)\s+{_RANGE}\b",
         rf"^\W*(?:number )?served\s*:?\s+{_RANGE}\W*$",
@@ -93,11 +108,10 @@ _SERVES = tuple(
         rf"\bfor\s+{_ABOUT}{_RANGE}\s+{_ADJ}(?:bowls|bowlfuls|plates|platefuls)\b",
         rf"\(\s*{_ABOUT}{_RANGE}\s+(?:bowls|bowlfuls|plates|platefuls|helpings|boxes|tubs|containers)\s*\)",
         rf"^\W*(?:you(?:'ll|’ll| will)? need|shopping|what you need)\W*\(\s*for\s+{_RANGE}\b",
-        rf"^\W*{_RANGE}\s+(?:plates|platefuls|bowls|bowlfuls)\W*$",
         rf"^\W*for\s+{_RANGE}\s*:(?=\s)",
         rf"^\W*for\s*:\s*{_ABOUT}{_RANGE}\W*$",
         rf"\bfeeds\s+(?:just\s+)?(?:me|one|1)\s+{_RANGE}\s+times\b",
-        rf"\b(?:this|it)\s+(?:will|should|can)\s+(?:do|feed|serve)\s+{_ABOUT}{_RANGE}\b",
+        rf"\b(?:(?:this|it)\s+)?(?:will|should|can|could|might|would|to|easily)\s+(?:do|feed|serve)\s+{_ABOUT}{_RANGE}\b",
         rf"\(\s*{_RANGE}\s?p\.?\s*\)",
         # "350 for 10", "simmer for 10." tell minutes.
         (
@@ -147,12 +161,13 @@ _EACH_OF_THEM = re.compile(
     re.IGNORECASE,
 )
 _WHOLE_ONE = re.compile(
-    rf"^{_N}\s*(?:-|x|×)?\s*\d*\s*(?:cm|inch|in\b|litre|liter|l\b|ml\b|g\b|kg\b|oz|cups?|quarts?|pints?|x)",
+    rf"^{_N}\s*(?:-|x|×)?\s*\d*\s*(?:cm|inch|in\b|litre|liter|l\b|ml\b|g\b|kg\b|oz|cups?|quarts?|pints?|x(?!\s*(?:portions|servings|people|helpings)))",
     re.IGNORECASE,
 )
 # All that a line about servings and nothing else is made of.
 _SAID = """
-serves serve serving servings feeds feed fed makes make made yields yield portion portions people
+headcount plenty ample original default base normal average quantities given max minimum maximum output qty out tea hearty share sharing
+serves serve serving servings feeds feed fed amount size can could might would makes make made yields yield portion portions people
 persons person pers ppl pax covers guests adults adult kids kid children child eaters mouths diners
 family crowd party table household for enough sufficient good about around approx approximately
 roughly up to at least or and plus as a an the of with main side starter course hungry very generous
@@ -224,7 +239,7 @@ _MAKES = re.compile(
 _BRACKETED = re.compile(r"\([^()]*\)")
 # Without any of these words and a number nobody says for how many something is.
 _SPEAKS_OF_IT = re.compile(
-    r"serv|feed|\bfed\b|portion|people|person|ppl|pax|mak|yield|enough|sufficient|cover|diner|dinner|lunch|supper|meal|eater|mouth|"
+    r"serv|feed|\bfed\b|portion|people|person|ppl|pax|mak|yield|enough|sufficient|cover|count|we are|diner|dinner|lunch|supper|meal|eater|mouth|"
     r"guest|does|dose|adult|famil|crowd|head|helping|\bus\b|\bfor\b",
     re.IGNORECASE,
 )
@@ -257,7 +272,9 @@ def servings_in(text: str) -> Servings | None:
     if _NUMBER.search(text[:LOOKED_AT]) is None and _TWICE.search(text[:LOOKED_AT]) is None:
         return None
     plain = _SIZE.sub(" ", text[:LOOKED_AT])
+    plain = _OR_ONE_MORE.sub(_range_of, plain)
     plain = _WHO_THEY_ARE.sub(" ", spell_numbers(spell_fractions(_TWICE.sub("2 times", plain))))
+    plain = _CUPS_EACH.sub("", plain)
     if (both := both_kinds(plain)) is not None:
         return both
     if (family := _FAMILY.search(plain)) is not None:
@@ -286,6 +303,12 @@ def both_kinds(text: str) -> Servings | None:
         return None
     eaters = float(both["low"]) + float(both["high"])
     return Servings(eaters, eaters) if 0 < eaters <= MOST_SERVINGS else None
+
+
+def _range_of(told: re.Match[str]) -> str:
+    """Return "4 to 5" for "4/5", and "1/2" as it is."""
+    low, high = int(told["low"]), int(told["high"])
+    return f"{low} to {high}" if low + 1 == high and low > 1 else told[0]
 
 
 def _counted_out(plain: str) -> re.Match[str] | None:

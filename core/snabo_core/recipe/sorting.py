@@ -47,6 +47,8 @@ class Sorting:
         self.filmed = any(FIRST_CHAPTER.match(line.text) for line in lines)
         # What a reply is about, where nothing else is a title.
         self.about = ""
+        # What stands above a title and names a meal: the title of a page that names nothing else.
+        self.column = ""
         # The title as it stands, with all that is said around it.
         self.titled = ""
         head = list(takewhile(lambda line: MAIL_HEAD.match(line.text), lines))

@@ -3,23 +3,26 @@
 from __future__ import annotations
 
 import re
+from functools import lru_cache
 
 from snabo_core.recipe.facts import only_times
 from snabo_core.recipe.servings import Servings, both_kinds, only_servings, servings_in
 
 LONGEST_TITLE = 120
+# A line is asked from several sides.
+REMEMBERED = 512
 _WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 _LABEL = (
     r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
-    r"menu(?: item)?|recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
+    r"menu(?: item)?|(?:\w+['’]s\s+)?recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
     r"ready in (?:about )?\d{1,3} (?:minutes|mins?|hours?)|"
     r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
-    r"(?:[a-z]+ )?(?:night|lunch|supper|dinner|breakfast|brunch|tea|feast|special)|"
+    r"new|updated|tested|flashback|throwback|classic|repost|(?:tonight|today|yesterday|(?:this|next) week(?:end)?)(?:'s \w+)?|(?:[a-z]+ )?(?:night|lunch|supper|dinner|breakfast|brunch|tea|feast|special)|"
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
     rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?(?:\s+\d{{1,2}}(?:st|nd|rd|th)?)?)"
 )
 _LABELLED = re.compile(
-    rf"^(?:.{{3,40}} presents\s*:\s+(?=\S)|(?:{_LABEL}(?:\s*[:=–—]\s*|\s+-\s+))+(?=\S))",
+    rf"^(?:.{{3,40}} presents\s*:\s+(?=\S)|(?:{_LABEL}(?:\s*[:=–—]\s*|\s+-\s+))+(?=\S)(?!recipes?\W*$|.{{0,30}}\b(?:blog|kitchens?|cooks|recipes|table)\W*$))",
     re.IGNORECASE,
 )
 # A reply to somebody's question names the dish, but hardly as its title.
@@ -33,14 +36,17 @@ _NAMED = re.compile(
     r"^\W*(?:recipe|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish|(?:recipe|dish)\s+(?:name|title))\s*[:=]\s*(?P<name>\S.{2,})$",
     re.IGNORECASE,
 )
-_PAGE = re.compile(r"^(?:p|pg|page)\.?\s*\d{1,4}\s*[:.,–-]?\s+(?!of\b)(?=[^\W\d])", re.IGNORECASE)
+_PAGE = re.compile(
+    r"^(?:p|pg|page)\.?\s*\d{1,4}\s*[:.,–-]?\s+(?!of\b)(?=[^\W\d]|[\"“]|\d+-[a-z])", re.IGNORECASE
+)
 _DATED = re.compile(r"^\d{4}-\d{2}-\d{2}\s*[-–—:]?\s+(?=[^\W\d])")
 _PLACE = re.compile(
-    r"^(?:no\.?\s*)?\d{1,3}[.)]\s+(?=[^\W\d])|^#\s?\d{1,4}\s*[:.–-]?\s+", re.IGNORECASE
+    r"^(?:no\.?\s*)?\d{1,3}[.)]\s+(?=[^\W\d]|[\"“]|\d+-[a-z])|^#\s?\d{1,4}\s*[:.–-]?\s+",
+    re.IGNORECASE,
 )
 # How somebody begins to tell: "ok so the rice thing".
 _SO = re.compile(
-    r"^(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)|(?-i:ok)[\s,]+(?-i:(?=[a-z]))"
+    r"^(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)|(?-i:ok)[\s,]+(?-i:(?=[a-z]{3}))"
     r"|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
     re.IGNORECASE,
 )
@@ -83,6 +89,12 @@ _PRICED = re.compile(
     r"\s*\(\s*(?:about\s+)?(?:[£$€]\s?\d+(?:\.\d\d)?|\d{1,3}\s?p)\s+(?:a|an|per|each)\b[^()]{0,20}\)\s*$",
     re.IGNORECASE,
 )
+# What a page is called above its buttons: "The Pepper Mill Diaries".
+HOUSE = re.compile(
+    r"\b(?:diaries|kitchens?|tables?|blog|cooks|eats|plates?|spoon|fork|ladle|pantry|larder|whisk|hearth|"
+    r"cupboard|chronicles|journal|notebook|club)$",
+    re.IGNORECASE,
+)
 _TAGS = re.compile(r"</?[a-z][a-z0-9]{0,9}>", re.IGNORECASE)
 # "[4 servings] Leek pie".
 _SO_MANY_BEFORE = re.compile(
@@ -93,7 +105,7 @@ _SO_MANY_BEFORE = re.compile(
 _IN_QUOTES = re.compile(r"^[\"“«»„(](?P<name>[^\"“”«»„()]{3,})[\"”“»«)]$")
 # "Copy of leek pie", "Recipe for leek pie".
 _SAID_BEFORE = re.compile(
-    r"^(?:\[recipe\]|copy of|(?:recipe|receipt|ingredients) for(?: an?| the)?)\s*(?<=[\s\]])(?=[^\W\d])",
+    r"^(?:\[recipe\]|copy of|(?:recipe|receipt|ingredients) for(?: an?| the)?)\s*(?<=[\s\]])(?=[^\W\d]|[\"“]|\d+-[a-z])",
     re.IGNORECASE,
 )
 # "Leek pie #supper", "Leek pie ->".
@@ -177,13 +189,22 @@ _DAY_BEHIND = re.compile(
     rf"\s*[-–—,]\s*(?:(?:week|day)\s*\d{{1,2}}\b[\s,/–-]*(?:{_WEEKDAY})?|{_WEEKDAY})$",
     re.IGNORECASE,
 )
+# "Leek bake v2", "Leek bake 2.0", "Leek bake [tested]", "Leek bake (from the blue notebook)".
+_VERSION_BEHIND = re.compile(
+    r"\s+(?:v(?:ersion)?\.?\s?\d{1,2}(?:\.\d)?|\d\.0|(?:take|mark|attempt|try) \d{1,2})$"
+    r"|\s*[\[(](?:(?:tested|updated|revised|draft|new|final|copied|corrected|reposted|improved|my version|our version)(?:\s[^()\[\]]{1,20})?"
+    r"|(?:from|adapted from|copied from) (?:the|my|our|an?) (?:\w+ ){0,3}(?:notebook|book|box|cards?|folder|files?|archives?|magazine|blog))[\])]$",
+    re.IGNORECASE,
+)
+# "Leek bake by Odile".
+_NAME_BEHIND = re.compile(r"(?<=[a-z)]),?\s+by\s+[A-Z][a-z]+(?:\s+[A-Z][a-z]+)?$")
 # The tray of a canteen.
 _TRAY = re.compile(r"[,;\s(]+gn\s*\d(?:/\d)?\)?$", re.IGNORECASE)
 # What stands above a title: a column of a paper, a date, a page, whose box it came from.
 _COLUMN = (
     r"(?:mid-?week|week-?(?:night|end|day)s?|supper|dinner|lunch|brunch|breakfast|tea|mains?|main (?:course|dish|meal)e?s?|"
-    r"starters?|sides?|side dish(?:es)?|soups?|stews?|bakes?|casseroles?|pasta|salads?|vegetarian|veggie|vegan|meat|fish|poultry|"
-    r"(?:gluten|dairy|grain|sugar)[\s-]free|low[\s-](?:carb|fat|gi)|keto|high[\s-]protein|diabetic|healthy|budget|"
+    r"starters?|(?:small|sharing|light) (?:plates|bites|meals)|nibbles|sides?|side dish(?:es)?|soups?|stews?|bakes?|casseroles?|pasta|salads?|vegetarian|veggie|vegan|meat|fish|poultry|"
+    r"(?:gluten|dairy|grain|sugar|wheat|egg|nut)[\s-]free|freez(?:able|er[\s-]friendly)|make[\s-]ahead|kid[\s-]friendly|low[\s-](?:carb|fat|gi)|keto|high[\s-]protein|diabetic|healthy|budget|"
     r"family(?: (?:favou?rites?|meals?|food|dinners?|recipes?))?|one[\s-]pot|one[\s-]pan|slow[\s-]cooker|air[\s-]?fryer|"
     r"quick(?: (?:and|&) easy)?|easy|comfort food|recipes?|recipe cards?|recipe (?:of|for) the (?:day|week|month)|"
     r"today['’]?s (?:recipe|special)|recipe (?:no\.?|number|#)?\s*\d+|standardi[sz]ed recipe.{0,20}|new|featured|popular|"
@@ -193,7 +214,7 @@ _COLUMN = (
 )
 _ABOVE = re.compile(
     rf"^\W*(?:{_COLUMN}(?:\s*(?:[|/&·,]|and)\s*{_COLUMN})*"
-    r"|(?:page|pg|p)\.?\s*\d{1,4}(?:\s*(?:of|/)\s*\d{1,4})?"
+    r"|(?:page|pg|p)\.?\s*\d{1,4}(?:\s*(?:of|/)\s*\d{1,4})?|\d{1,3}\s+of\s+\d{1,3}|(?:table of )?contents"
     r"|(?:chapter|section|part|lesson|unit|module|volume|vol|issue)\s*\.?\s*(?:\d{1,3}|[ivx]{1,5})\b.{0,40}"
     r"|(?=.{0,60}\b(?:plan|menu|diet|challenge|programme|program)\b)(?=.{0,60}\b(?:week|day)\s*\d{1,2}).{0,80}"
     rf"|(?:week|day)\s*\d{{1,2}}(?:\s*[-–,:|]?\s*(?:{_WEEKDAY}|breakfast|brunch|lunch|dinner|supper|tea|snack))?"
@@ -202,7 +223,7 @@ _ABOVE = re.compile(
     r"|(?:my|our|family)\s+(?:[\w'’]+\s+){0,2}(?:recipes|kitchen|favou?rites)"
     r"|(?:photo|picture|scan|copy|photocopy)\s+of\s+[^:]{1,30}:?"
     r"|(?:to drink|wine|drink|pairing|serve with|equipment|season|photo|styling|words|course)\s*:\s*\S.{0,80}"
-    rf"|\d{{1,4}}[./-]\d{{1,2}}[./-]\d{{1,4}}|(?:{_WEEKDAY},?\s+)?"
+    rf"|(?:(?:mon|tues?|wed|thurs?|fri|sat|sun)[a-z]*\.?,?\s+)?\d{{1,4}}[./-]\d{{1,2}}(?:[./-]\d{{1,4}})?|(?:{_WEEKDAY},?\s+)?"
     r"(?:\d{1,2}(?:st|nd|rd|th)?\s+)?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?\s*"
     r"(?:\d{1,2}(?:st|nd|rd|th)?,?\s*)?(?:\d{4})?"
     r"|(?:copied |got |handed down )?from\s+(?-i:[A-Z])[\w'’]+(?:\s+(?-i:[A-Z])[\w'’]+)?(?:,.{0,40})?"
@@ -264,7 +285,7 @@ def source_in(text: str) -> str:
 
 
 # "(a side for 4, or lunch for 2)", "(serves 2, easily doubled)": said in brackets at its end.
-_BRACKET_BEHIND = re.compile(r"\s*\([^()]{3,60}\)\s*$")
+_BRACKET_BEHIND = re.compile(r"\s*\((?=.{3})[^()]{0,60}(?:\([^()]{1,30}\)[^()]{0,30})?\)\s*$")
 # "Beef broth for a crowd (8)".
 _CROWD = re.compile(
     r"\bfor (?:an? |the )?(?:crowd|party|family|group|gang|table)(?P<bracket>\s*\((?P<n>\d{1,2})\))$",
@@ -313,6 +334,7 @@ _SO_MANY_BEHIND = re.compile(
 )
 
 
+@lru_cache(maxsize=REMEMBERED)
 def title_of(text: str) -> tuple[str, Servings | None]:
     """Return a title without labels, pages and tails, and how many it says it serves."""
     # What comes after this is no title any more, and its runs of dashes would be looked at for ever.
@@ -336,17 +358,22 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     ):
         bare = before.sub("", bare)
     bare = _PRICED.sub("", _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", _WHOSE_BEHIND.sub("", bare))))
-    bare = _DAY_BEHIND.sub("", bare)
+    bare = _NAME_BEHIND.sub("", _VERSION_BEHIND.sub("", _DAY_BEHIND.sub("", bare)))
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
     bare = _OVEN_BEHIND.sub("", _TOLD_BEHIND.sub("", bare))
     bare = _CLAIM_BEHIND.sub("", _CLAIM_BEHIND.sub("", bare))
-    told = _LABELS_BEHIND.search(bare)
     servings: Servings | None = None
+    behind = _BRACKET_BEHIND.search(bare)
+    if behind is not None and behind.start() > 0:
+        # "Leek bake (total servings: 4)".
+        servings = _served_behind(behind[0])
+        bare = bare[: behind.start()] if servings is not None else bare
+    told = _LABELS_BEHIND.search(bare)
     if (crowd := _CROWD.search(bare)) is not None:
         servings = servings_in(f"serves {crowd['n']}")
         bare = bare[: crowd.start("bracket")]
     if told is not None and told.start() > 0:
-        servings = servings_in(bare[told.start() :])
+        servings = servings or servings_in(bare[told.start() :])
         bare = bare[: told.start()]
     if (boast := _BOAST.match(bare) or _USED.match(bare)) is not None:
         bare = boast["name"]
@@ -367,7 +394,9 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         servings = servings or _served_behind(bare[cut:])
         bare = bare[:cut].rstrip(" -–—:|,/~•·")
     first, *others = re.split(r"\s+[|~]\s+", bare)
-    bare = first if others and len(first.split()) > 1 else bare
+    # "Noodles | Nora's kitchen table".
+    housed = any(map(HOUSE.search, others))
+    bare = first if others and (housed or len(first.split()) > 1) else bare
     bare = _WHOEVER.sub("", _REMARK_BEHIND.sub("", _DIETS.sub("", bare)))
     title = (
         _STOP.sub("", re.sub(r"!{2,}$", "", bare.strip(" -–—:|,~")))[:LONGEST_TITLE]
