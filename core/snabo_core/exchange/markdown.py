@@ -343,12 +343,23 @@ def _place_of(heading: str, *, alone: bool) -> str | None:
 
 
 def _below(tokens: Sequence[Token], place: int) -> list[str]:
-    """Return the lines between a heading and the next."""
+    """Return the lines between a heading and the next, the rows of a table among them."""
     lines: list[str] = []
+    row: list[str] | None = None
+    columns: Sequence[str] = ()
     for token in islice(tokens, place + 1, None):
         if token.type == "heading_open" or len(lines) > MOST_STORY:
             break
-        if token.type == "inline":
+        if token.type == "tr_open":
+            row = []
+        elif token.type == "tr_close" and row is not None:
+            head = columns_named(row) if not columns else []
+            whole = len(row) == len(columns)
+            lines += [row_told(columns, row) if whole else " ".join(row)] if not head else []
+            columns, row = head or columns, None
+        elif token.type == "inline" and row is not None:
+            row.append(_words(token))
+        elif token.type == "inline":
             if _whole(token, "strong") and _place_of(_words(token).rstrip(":"), alone=True):
                 break
             lines += filter(None, _words(token).splitlines())

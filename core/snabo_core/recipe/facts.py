@@ -8,7 +8,7 @@ from snabo_core.quantities.numbers import spell_fractions, spell_numbers, to_num
 from snabo_core.quantities.step_facts import WORDED
 
 _YIELD = re.compile(
-    r"\b(?:makes|yields?)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|(?<=\d)\.(?=\d)|\s(?!\s)){1,60})",
+    r"\b(?:makes|yields?)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|(?<=\d)\.(?=\d)|\s(?!\s|[a-z]{3,12}:)){1,60})",
     re.IGNORECASE,
 )
 # "20 falafel, serves 4".
