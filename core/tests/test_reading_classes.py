@@ -754,3 +754,50 @@ class Weighed(unittest.TestCase):
             self.assertAlmostEqual(read.grams.best or 0, 10.0 if "10" in text else 8.0)
         claimed = read_line("4 low carb wraps (3 g sugar)", library())
         self.assertNotEqual(claimed.food, "sugar")
+
+
+class Soaked(unittest.TestCase):
+    """Pulses that are soaked were weighed dry, unless they are said to be soaked already."""
+
+    def test_what_is_soaked_behind_its_name_was_dry(self) -> None:
+        for line in (
+            "250 g chickpeas, soaked overnight", "250 g chickpeas (soaked overnight)",
+            "1 lb navy beans, picked over and soaked", "2 cups rajma soaked overnight",
+            "250 g black beans, soaked overnight and drained",
+            "300 g chickpeas, soaked, or 2 tins, drained",
+        ):  # fmt: skip
+            read = read_line(line, library())
+            self.assertEqual((read.form, read.doubts), ("dry", ()), line)
+
+    def test_what_is_soaked_already_is_asked_about(self) -> None:
+        read = read_line("200 g soaked chickpeas", library())
+        self.assertIn("cooked_or_dry", read.doubts)
+
+    def test_names_under_which_they_are_bought_dry(self) -> None:
+        for line, form in (
+            ("1 cup rajma", "dry"), ("1 can rajma", "drained"),
+            ("1 cup boiled rajma", "boiled"), ("1 cup chickpeas", "drained"),
+        ):  # fmt: skip
+            read = read_line(line, library())
+            self.assertEqual(read.form, form, line)
+            self.assertEqual("cooked_or_dry" in read.doubts, form == "dry", line)
+
+
+class CookedOrNot(unittest.TestCase):
+    """What words about cooking say of the weight, where it is another by half and more."""
+
+    def test_a_cup_of_cooked_meat_was_filled_when_cooked(self) -> None:
+        behind = read_line("2 cups chicken, cooked and shredded", library())
+        before = read_line("2 cups cooked chicken, shredded", library())
+        self.assertEqual((behind.food, behind.grams.best), (before.food, before.grams.best))
+
+    def test_so_many_grams_of_peppers_are_no_spice(self) -> None:
+        for line, food in (
+            ("200 g peppers, roasted", "mixed_peppers"), ("2 peppers", "mixed_peppers"),
+            ("10 g pepper", "black_pepper"),
+        ):  # fmt: skip
+            self.assertEqual(read_line(line, library()).food, food, line)
+
+    def test_flattened_rice_is_light(self) -> None:
+        poha, rice = (read_line(f"2 cups {what}", library()) for what in ("poha", "rice"))
+        self.assertLess(poha.grams.best or 0.0, 0.6 * (rice.grams.best or 0.0))

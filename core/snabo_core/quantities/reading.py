@@ -53,6 +53,7 @@ from snabo_core.quantities.pieces import (
     on_the_bone,
     stays,
 )
+from snabo_core.quantities.soaked import dry_or_soaked
 from snabo_core.quantities.splitting import Clause, first_of, split_foods
 from snabo_core.quantities.tidying import LINE_LIMIT, plain_line, tidy
 from snabo_core.quantities.units import UNITS, Unit, unit_for
@@ -68,6 +69,8 @@ A_LOT = {"spice": 150.0, "salt": 400.0, "fibre": 200.0, "herb": 500.0}
 MOST_OF_ANYTHING = 20_000.0
 # "Prawns 300" are grams whose unit was left away, not three hundred prawns.
 MOST_COUNTED = 60
+# From so many grams what is named like a spice is its vegetable.
+NO_SPICE = 50.0
 # Packs that say which food is meant.
 PACKED = {"tube", "log", "block", "cube", "rack"}
 _NOTES = re.compile(
@@ -265,6 +268,8 @@ def _read_clause(
     unit = draft.amount.unit if draft.amount else None
     in_cans = unit is not None and unit.id in {"can", "jar"}
     counted = draft.amount is not None and (unit is None or unit.id in {"slice", "ring", "piece"})
+    # "200 g peppers" is no spice either.
+    counted = counted or _grams_written(draft.amount) >= NO_SPICE
     spooned = unit is not None and unit.id.startswith("tsp")
     packed = unit.id if unit is not None and unit.id in PACKED else None
     found = _find(body, main, library, learned, in_cans=in_cans, counted=counted, spooned=spooned,
@@ -300,6 +305,12 @@ class _Found:
     either: tuple[str, ...] = ()
 
 
+def _grams_written(amount: Amount | None) -> float:
+    """Return the grams of a weight, 0 of other amounts."""
+    unit = amount.unit if amount is not None else None
+    return amount.best * unit.size if amount and unit and unit.kind == "mass" and unit.size else 0.0
+
+
 def _meat_or_bird(
     text: str, found: _Found | None, amount: Amount | None, library: Library
 ) -> _Found | None:
@@ -310,9 +321,7 @@ def _meat_or_bird(
     bare = [w.plain for w in found.line[found.head.first : found.head.last]]
     if food.if_cut is None or bare != [*food.names[:1]]:
         return found
-    size = amount.unit.size if amount and amount.unit and amount.unit.kind == "mass" else None
-    grams = amount.best * size if amount and size else None
-    key, unsure = meat_or_bird(text, food, grams)
+    key, unsure = meat_or_bird(text, food, _grams_written(amount) or None)
     match = replace(found.match, food=library.food(key))
     return replace(found, match=match, either=(food.if_cut, food.key) if unsure else ())
 
@@ -417,9 +426,11 @@ def _assembled(
         food = found.match.food
         amount = _one_of_a_size(clause.text, _unit_behind(draft.amount, found, food, body), food)
         form, counts = _account(body, draft, found, amount, library)
+        form, soaked = dry_or_soaked(clause.text, food, form)
         grams = _grams(clause.text, draft, amount, food, form, by_taste=bool(notes))
         unread = (*counts.unread, *counts.changes) if not found.sure else ()
         doubts = _doubts(draft, found, grams, counts)
+        doubts += ("cooked_or_dry",) if soaked and "cooked_or_dry" not in doubts else ()
         confidence = found.match.confidence * (1.0 if grams.best is not None else 0.5)
         confidence = min(confidence, DOUBTFUL) if doubts else confidence
         before, after = body[: found.match.start].strip(), body[found.match.end :].strip(" ,;-–")

@@ -48,6 +48,11 @@ _SEASONED_LAST = re.compile(
     r"^(?P<food>\d[^,;()&+]*[a-z])\s+(?:s\s?[&+/]\s?p|salt\s?(?:&|\+|and)\s?pepper)$", re.IGNORECASE
 )
 # "1 (8-count) package tortillas" is eight of them.
+# "2 cups chicken, cooked and shredded": so much fills a cup once it is cooked.
+_COOKED_BY_CUP = re.compile(
+    r"^(?P<cups>[\d½¼¾⅓⅔ ./-]{1,8}\s*cups?)\s+(?:of\s+)?(?P<meat>(?:chicken|turkey|pork|beef|lamb|duck)(?:\s+(?:breasts?|thighs?|meat))?),?\s+cooked\b",
+    re.IGNORECASE,
+)
 _COUNTED_PACK = re.compile(
     r"^(?:an?|1|one)\s+\(?(?P<n>\d{1,2})[\s-]?(?:count|ct)\b\.?\)?\s+"
     r"(?:package|pack|packet|pkg|bag|box)\b\.?\s+(?:of\s+)?",
@@ -332,6 +337,7 @@ _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], 
     (_SOUP_CAN, "soupcan"),
     (_CHILLI_LAST, r"\g<before>chilli flakes"),
     (_COUNTED_PACK, r"\g<n> "),
+    (_COOKED_BY_CUP, r"\g<cups> cooked \g<meat>"),
     (_WITH_LIQUID, ", undrained"),
     (_NOT_DRAINED, "undrained"),
     (_PUREE_ALONE, r"\g<n> tomato puree"),

@@ -1,0 +1,43 @@
+"""Pulses that are soaked: dry when they are weighed, or heavy with water already."""
+
+from __future__ import annotations
+
+import re
+
+from snabo_core.foods import Food
+
+_SOAKED = re.compile(r"\b(?:pre-?)?soak(?:ed|ing)?\b", re.IGNORECASE)
+# Whoever boils or opens them has no dry ones; drained after soaking they were dry all the same.
+_READY = re.compile(
+    r"\b(?:tins?|tinned|cans?|canned|jars?|jarred|cartons?|boiled|cooked|leftover|frozen|ready)\b",
+    re.IGNORECASE,
+)
+# Names under which kitchens of the subcontinent buy them dry; common practice, no source.
+_BOUGHT_DRY = re.compile(r"\b(?:rajmah?|chana|chole|chholay|lobia)\b", re.IGNORECASE)
+_OR = re.compile(r"\bor\b", re.IGNORECASE)
+_LETTERS = re.compile(r"[^\W\d_]{3,}")
+
+
+def dry_or_soaked(text: str, food: Food, form: str) -> tuple[str, bool]:
+    """Return the form of a pulse by what is said of soaking, and whether it has to be asked about.
+
+    "250 g chickpeas, soaked overnight" were weighed dry; of "250 g soaked chickpeas" nobody knows.
+
+    Args:
+        text: the line as it is written.
+        food: what it names.
+        form: the form that its other words point to.
+    """
+    # "300 g chickpeas, soaked, or 2 tins, drained": each has its own form.
+    text = _OR.split(text)[0]
+    if food.food_class != "pulse" or "dry" not in food.forms or _READY.search(text) is not None:
+        return form, False
+    soaked = _SOAKED.search(text)
+    if soaked is None:
+        bought = form == food.default_form and _BOUGHT_DRY.search(text) is not None
+        return ("dry", True) if bought and form != "dry" else (form, False)
+    names = {word.lower() for name in (food.name, *food.names) for word in _LETTERS.findall(name)}
+    before = {word.lower() for word in _LETTERS.findall(text[: soaked.start()])}
+    plural = {word.removesuffix("s") for word in before}
+    named = bool((before | plural) & (names | {name.removesuffix("s") for name in names}))
+    return ("dry", False) if named else (form, True)
