@@ -76,6 +76,23 @@ class Classes(unittest.TestCase):
                 self.assertEqual([p.name for p in made.parts], ["Filling layer", "Topping"])
                 self.assertEqual(len(made.parts[1].lines), 2)
 
+    def test_two_lists_side_by_side(self) -> None:
+        text = (
+            "Leek stew with flatbreads\nServes 4 | Oven: 200 C\n\n"
+            "STEW                              FLATBREADS\n"
+            "3 leeks, sliced                   300 g plain flour\n"
+            "2 cups chicken, cooked and shredded   1 tbsp olive oil\n"
+            "                                  180 ml water\n\n"
+            "Method\n1 Simmer the leeks, add the chicken.\n2 Mix the dough and fry it.\n"
+        )
+        made = read_recipe(text, library(), None)
+        found = {part.name: [line.text for line in part.lines] for part in made.parts}
+        stew = ["3 leeks, sliced", "2 cups chicken, cooked and shredded"]
+        breads = ["300 g plain flour", "1 tbsp olive oil", "180 ml water"]
+        self.assertEqual(found, {"Stew": stew, "Flatbreads": breads})
+        self.assertEqual([step.text[:6] for step in made.steps], ["Simmer", "Mix th"])
+        self.assertIn("Oven: 200 C", [aside.text for aside in made.asides])
+
     def test_a_bottle_is_no_heading(self) -> None:
         text = "Supper\n200 g rice\nhot sauce\n2 eggs\n1 onion\nMethod\n1. Fry.\n"
         self.assertEqual(len(read_recipe(text, library(), None).parts), 1)

@@ -353,9 +353,7 @@ class _Sorter(HeadLines, MethodLines):
         self.facts_at = self.around.place
         for name, value in minutes.items():
             self.layout.minutes.setdefault(name, value)
-        for piece in pieces_of(text):
-            if is_energy(piece):
-                self._aside("nutrition", piece)
+        self._told_beside(text)
         makes = yield_in(text)
         if servings is not None and (
             self.layout.servings is None
@@ -367,6 +365,14 @@ class _Sorter(HeadLines, MethodLines):
         if not minutes and servings is None and not makes:
             self._aside("note", text)
         return True
+
+    def _told_beside(self, text: str) -> None:
+        """Set aside what else a line of facts tells: "Serves 4 | Oven: 200 C | 410 kcal"."""
+        for piece in pieces_of(text):
+            if is_energy(piece):
+                self._aside("nutrition", piece)
+            elif OVEN.match(piece) and piece != text:
+                self._aside("note", piece.strip())
 
     def _says_for_whom(self, line: Written) -> bool:
         """Tell a short line below the title or the steps that says for how many, in whatever words."""

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 
+from snabo_core.quantities.kinds import begins_with_amount
 from snabo_core.recipe.facts import is_fact_label
 
 # What the columns of a table of ingredients are called; signs between them.
@@ -23,6 +24,12 @@ _BETWEEN_CELLS = re.compile(r"\||\t|\s{3,}")
 # What heads a part, and a wide gap before the first amount of it.
 _LABEL_BESIDE = re.compile(r"(?P<label>[^\W\d][^:\d\s]*(?: [^:\d\s]+){0,4}:?) {2,60}(?=[\d½¼¾⅓⅔])")
 NEAR = 2
+# The names of two lists side by side, and how many lines make one of each.
+_TWO_NAMES = re.compile(
+    r"\s*(?P<left>[^\W\d][^\d\s,.;]*(?: [^\d\s,.;]+){0,3}):? {3,60}(?P<right>[^\W\d][^\d\s,.;]*(?: [^\d\s,.;]+){0,3}):?"
+)
+LEAST_BESIDE, SIDE_BY_SIDE = 2, 2
+_WIDE_GAP = re.compile(r"\s{3,}")
 _RULE = re.compile(r"[\s|:=+-]*-[\s|:=+-]*")
 FACT_CELL = re.compile(
     r"dish|title|recipe(?: name)?|name|serves|servings|portions|yield", re.IGNORECASE
@@ -72,6 +79,40 @@ def labels_apart(pieces: Sequence[str]) -> list[str]:
             column = None
             result.append(pieces[number])
     return result
+
+
+def lists_apart(pieces: list[str]) -> list[str]:
+    """Return two lists that stand side by side with the one below the other, each under its name.
+
+    "PASTRY          FILLING" over "500 g flour     400 g potatoes".
+    """
+    spaced = [piece.expandtabs().rstrip() for piece in pieces]
+    for place, line in enumerate(spaced):
+        names = _TWO_NAMES.fullmatch(line)
+        if names is None:
+            continue
+        at, left, right = names.start("right"), [], []
+        for below in spaced[place + 1 :]:
+            apart = _WIDE_GAP.split(below.strip())
+            cut = next((n for n in (at, at - 1, at + 1) if not below[n - 2 : n].strip()), None)
+            if len(apart) == SIDE_BY_SIDE:
+                # Its own gap goes before the column of the names: nobody lines them up by eye.
+                cut = below.index(apart[1])
+            beside = below[:cut].strip(), below[cut:].strip()
+            if (
+                cut is None
+                or not any(beside)
+                or not all(begins_with_amount(item) for item in beside if item)
+            ):
+                break
+            left.append(beside[0])
+            right.append(beside[1])
+        if min(sum(map(bool, left)), sum(map(bool, right))) >= LEAST_BESIDE:
+            under = pieces[place + 1 + len(left) :]
+            lists = [f"{names['left'].strip(' :')}:", *filter(None, left), ""]
+            lists += [f"{names['right'].strip(' :')}:", *filter(None, right)]
+            return [*pieces[:place], *lists, *lists_apart(under)]
+    return pieces
 
 
 def _begins_near(piece: str, column: int) -> bool:

@@ -15,9 +15,9 @@ from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.tidying import tidy, without_pictures
 from snabo_core.recipe.facts import is_fact_label
 from snabo_core.recipe.lines import measures
-from snabo_core.recipe.sections import in_one_tongue
+from snabo_core.recipe.sections import METHOD, in_one_tongue
 from snabo_core.recipe.servings import only_servings
-from snabo_core.recipe.tables import FACT_CELL, facts_told, labels_apart, rows_told
+from snabo_core.recipe.tables import FACT_CELL, facts_told, labels_apart, lists_apart, rows_told
 
 # No line of a recipe is longer, and no recipe itself.
 MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 20_000
@@ -98,11 +98,6 @@ _BETWEEN_FACTS = re.compile(
     r"(?<=\w)\s+[\U0001f300-\U0001faff\u23f0-\u23f3\u2600-\u27bf]\ufe0f?\s*(?=\w)"
 )
 LONGEST_FACTS = 120
-# The names of two lists side by side, and how many lines make one of each.
-_TWO_NAMES = re.compile(
-    r"\s*(?P<left>[^\W\d][^\d\s,.;]*(?: [^\d\s,.;]+){0,3}):? {3,60}(?P<right>[^\W\d][^\d\s,.;]*(?: [^\d\s,.;]+){0,3}):?"
-)
-LEAST_BESIDE = 2
 _NUMBERED = re.compile(r"^\(?(?P<n>\d{1,2})\s*[.)]\s+")
 _NUMBER_ALONE = re.compile(r"\W*(?P<n>\d{1,2})\W*")
 LEAST_ALONE = 2
@@ -157,7 +152,7 @@ def written_lines(text: str) -> list[Written]:
     blank, who = True, ""
     text = _LEADERS.sub(" ", text)
     text = _EDIT.sub("", _RUN_IN.sub(r"\1: ", with_fields(_GLUED.sub(r"\1: ", text))))
-    pieces = _hanging(labels_apart(_lists_apart(_columns_apart([*_pieces(_unquoted(text))]))))
+    pieces = _hanging(labels_apart(lists_apart(_columns_apart([*_pieces(_unquoted(text))]))))
     for raw in _one_below_the_other(rows_told(facts_told(pieces))):
         whole = tidy(raw)
         said = _CHAT.sub("", whole)
@@ -258,36 +253,6 @@ def _columns_apart(pieces: list[str]) -> list[str]:
     return [*pieces[:place], *left, "", *right, *pieces[below:]]
 
 
-def _lists_apart(pieces: list[str]) -> list[str]:
-    """Return two lists that stand side by side with the one below the other, each under its name.
-
-    "PASTRY          FILLING" over "500 g flour     400 g potatoes".
-    """
-    spaced = [piece.expandtabs().rstrip() for piece in pieces]
-    for place, line in enumerate(spaced):
-        names = _TWO_NAMES.fullmatch(line)
-        if names is None:
-            continue
-        at, left, right = names.start("right"), [], []
-        for below in spaced[place + 1 :]:
-            cut = next((n for n in (at, at - 1, at + 1) if not below[n - 2 : n].strip()), None)
-            beside = below[:cut].strip(), below[cut:].strip()
-            if (
-                cut is None
-                or not any(beside)
-                or not all(begins_with_amount(item) for item in beside if item)
-            ):
-                break
-            left.append(beside[0])
-            right.append(beside[1])
-        if min(sum(map(bool, left)), sum(map(bool, right))) >= LEAST_BESIDE:
-            under = pieces[place + 1 + len(left) :]
-            lists = [f"{names['left'].strip(' :')}:", *filter(None, left), ""]
-            lists += [f"{names['right'].strip(' :')}:", *filter(None, right)]
-            return [*pieces[:place], *lists, *_lists_apart(under)]
-    return pieces
-
-
 def _hanging(pieces: list[str]) -> list[str]:
     """Return lines with what hangs below an amount, further in and written small, joined to it.
 
@@ -374,7 +339,10 @@ def _numbers_marked(lines: list[Written]) -> list[Written]:
                 break
             here += 1
         first = [first_word(_COUNTED.sub("", lines[place].text)) for place in places]
-        if len(places) >= LEAST_STEPS and not COMMANDS.isdisjoint(first):
+        # Below the method's heading two are steps already.
+        headed = bool(places) and places[0] > 0 and METHOD.match(lines[places[0] - 1].text)
+        least = LEAST_STEPS - 1 if headed else LEAST_STEPS
+        if len(places) >= least and not COMMANDS.isdisjoint(first):
             for place in places:
                 step = lines[place]
                 text = _COUNTED.sub(r"\g<n>. ", step.text)
