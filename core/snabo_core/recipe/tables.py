@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
+from itertools import islice
 
 from snabo_core.quantities.kinds import begins_with_amount
 from snabo_core.recipe.facts import is_fact_label
@@ -81,38 +82,44 @@ def labels_apart(pieces: Sequence[str]) -> list[str]:
     return result
 
 
-def lists_apart(pieces: list[str]) -> list[str]:
+def lists_apart(pieces: Sequence[str]) -> list[str]:
     """Return two lists that stand side by side with the one below the other, each under its name.
 
     "PASTRY          FILLING" over "500 g flour     400 g potatoes".
     """
     spaced = [piece.expandtabs().rstrip() for piece in pieces]
-    for place, line in enumerate(spaced):
-        names = _TWO_NAMES.fullmatch(line)
-        if names is None:
-            continue
-        at, left, right = names.start("right"), [], []
-        for below in spaced[place + 1 :]:
-            apart = _WIDE_GAP.split(below.strip())
-            cut = next((n for n in (at, at - 1, at + 1) if not below[n - 2 : n].strip()), None)
-            if len(apart) == SIDE_BY_SIDE:
-                # Its own gap goes before the column of the names: nobody lines them up by eye.
-                cut = below.index(apart[1])
-            beside = below[:cut].strip(), below[cut:].strip()
-            if (
-                cut is None
-                or not any(beside)
-                or not all(begins_with_amount(item) for item in beside if item)
-            ):
-                break
-            left.append(beside[0])
-            right.append(beside[1])
-        if min(sum(map(bool, left)), sum(map(bool, right))) >= LEAST_BESIDE:
-            under = pieces[place + 1 + len(left) :]
-            lists = [f"{names['left'].strip(' :')}:", *filter(None, left), ""]
-            lists += [f"{names['right'].strip(' :')}:", *filter(None, right)]
-            return [*pieces[:place], *lists, *lists_apart(under)]
-    return pieces
+    result: list[str] = []
+    place = 0
+    while place < len(spaced):
+        names = _TWO_NAMES.fullmatch(spaced[place])
+        rows = _rows_beside(islice(spaced, place + 1, None), names.start("right")) if names else []
+        lists = [[*filter(None, column)] for column in zip(*rows, strict=True)]
+        if names is not None and lists and min(map(len, lists)) >= LEAST_BESIDE:
+            left, right = lists
+            result += [f"{names['left'].strip(' :')}:", *left, ""]
+            result += [f"{names['right'].strip(' :')}:", *right]
+            place += 1 + len(rows)
+        else:
+            result.append(pieces[place])
+            place += 1
+    return result
+
+
+def _rows_beside(lines: Iterable[str], at: int) -> list[tuple[str, str]]:
+    """Return the two foods of each line, the right one from `at` on, while both have amounts."""
+    rows: list[tuple[str, str]] = []
+    for line in lines:
+        apart = _WIDE_GAP.split(line.strip())
+        cut = next((n for n in (at, at - 1, at + 1) if not line[n - 2 : n].strip()), None)
+        if len(apart) == SIDE_BY_SIDE:
+            # Its own gap goes before the column of the names: nobody lines them up by eye.
+            cut = line.index(apart[1])
+        beside = line[:cut].strip(), line[cut:].strip()
+        listed = all(begins_with_amount(item) for item in beside if item)
+        if cut is None or not any(beside) or not listed:
+            break
+        rows.append(beside)
+    return rows
 
 
 def _begins_near(piece: str, column: int) -> bool:
