@@ -801,3 +801,42 @@ class CookedOrNot(unittest.TestCase):
     def test_flattened_rice_is_light(self) -> None:
         poha, rice = (read_line(f"2 cups {what}", library()) for what in ("poha", "rice"))
         self.assertLess(poha.grams.best or 0.0, 0.6 * (rice.grams.best or 0.0))
+
+    def test_a_cup_of_mash_holds_no_air(self) -> None:
+        """From memory: composition tables give 225 to 255 g for a US cup of these, mashed."""
+        for food in ("banana", "avocado", "pumpkin", "turnip", "white beans"):
+            read = read_line(f"1 cup mashed {food}", library(), "us")
+            self.assertTrue(read.grams.low and read.grams.high, food)
+            self.assertLess(read.grams.low or 0.0, 240.0, food)
+            self.assertGreater(read.grams.high or 0.0, 240.0, food)
+            self.assertAlmostEqual(read.grams.best or 0.0, 240.0, delta=15.0, msg=food)
+        pieces = read_line("1 cup sweet potato, cooked and mashed", library(), "us")
+        self.assertAlmostEqual(pieces.grams.best or 0.0, 240.0, delta=15.0)
+
+    def test_a_bracket_about_before_cooking_weighs_nothing_cooked(self) -> None:
+        bare = read_line("2 cups cooked quinoa", library())
+        told = read_line("2 cups cooked quinoa (about 1 cup dry)", library())
+        self.assertEqual((told.form, told.grams.best), (bare.form, bare.grams.best))
+
+    def test_what_is_sold_in_a_pouch_is_cooked(self) -> None:
+        for line, grams in (("1 pouch lentils", 250.0), ("2 x 250 g pouches brown rice", 500.0)):
+            read = read_line(line, library())
+            self.assertEqual((read.form, read.grams.best), ("boiled", grams), line)
+
+    def test_the_mash_of_a_vegetable_is_its_own(self) -> None:
+        for line, food in (
+            ("300 g cauliflower mash", "cauliflower"), ("200 g parsnip puree", "parsnip"),
+            ("1 cup mash", "mashed_potato"),
+        ):  # fmt: skip
+            self.assertEqual(read_line(line, library()).food, food, line)
+
+    def test_what_all_of_several_weigh_is_not_what_each_does(self) -> None:
+        for line, grams in (
+            ("2 packs lasagne sheets (500 g in all)", 500.0),
+            ("3 chicken breasts (500 g altogether)", 500.0),
+            ("2 tins chickpeas, drained (480 g in total)", 480.0),
+            ("2 tins chickpeas (800 g in total)", 480.0),
+            ("2 tins tomatoes (800 g in total)", 800.0),
+            ("2 large onions (about 400 g in total)", 400.0),
+        ):
+            self.assertEqual(read_line(line, library()).grams.best, grams, line)

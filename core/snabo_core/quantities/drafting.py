@@ -284,6 +284,22 @@ def _amounts_in_brackets(draft: Draft, system: str) -> None:
             _one_bracket(draft, match, inside, system)
 
 
+def _of_each(draft: Draft, amount: Amount, *, drained: bool) -> Amount:
+    """Return what each of several weighs that weigh so much in all: "2 packs (500 g in all)".
+
+    Of what was drained the weight is all there is.
+    """
+    if draft.amount is None or draft.amount.best <= 1:
+        return amount
+    if drained:
+        draft.amount = None
+        return amount
+    return replace(amount.scaled(1 / draft.amount.best), size="each")
+
+
+_IN_ALL = re.compile(r"\b(?:total|in all|altogether|all told|all together|combined)\b")
+
+
 def _one_bracket(draft: Draft, match: re.Match[str], inside: str, system: str) -> None:
     spelled = spell_numbers(inside)
     start = re.search(r"\d", spelled)
@@ -294,18 +310,26 @@ def _one_bracket(draft: Draft, match: re.Match[str], inside: str, system: str) -
     if amount is None or amount.unit is None or amount.unit.kind == "vague":
         return
     unit = amount.unit
-    words = f"{before} {after}".lower()
-    if re.search(r"\bcooked\b|\bsoaked\b", words) and draft.amount is not None:
+    words, ahead = f"{before} {after}".lower(), draft.rest[: match.start()].lower()
+    # "2 cups cooked quinoa (about 1 cup dry)" are measured when they are cooked.
+    before_cooking = re.search(r"\b(?:dry|dried|uncooked|raw)\b", words) and re.search(
+        r"\b(?:cooked|boiled)\b", ahead
+    )
+    told = before_cooking or re.search(r"\bcooked\b|\bsoaked\b", words)
+    if told and draft.amount is not None:
         draft.rest = draft.rest[: match.start()] + " " + draft.rest[match.end() :]
         return
     if re.search(r"\beach\b|\bea\b|\bapiece\b|\bper\b", words):
         amount = replace(amount, size="each")
+    elif _IN_ALL.search(words):
+        amount = _of_each(draft, amount, drained="drained" in f"{ahead} {words}")
     if re.search(r"\b(?:trimmed|peeled|prepared|net|cleaned|flesh)\b", words):
         draft.waste = "trimmed_already"
     if "drained" in words:
         draft.said.append("drained")
         draft.waste = "trimmed_already"
-    left = re.sub(r"\b(?:each|ea|apiece|about|approx\w*|around|roughly|total|in total|or so|weight|"
+    left = re.sub(r"\b(?:each|ea|apiece|about|approx\w*|around|roughly|in total|total|in all|altogether|all told|"
+                  r"all together|combined|or so|weight|"
                   r"wt|weighing|per|~|max|drained|trimmed|peeled|prepared|net)\b\.?", " ",
                   f"{before} {after}", flags=re.IGNORECASE).strip(" .,~=-")  # fmt: skip
     if draft.amount is None:
@@ -316,8 +340,7 @@ def _one_bracket(draft: Draft, match: re.Match[str], inside: str, system: str) -
         return
     elif not draft.amount.weighs:
         drained = "drained" in words
-        ahead = "drained" in draft.rest[: match.start()].lower()
-        draft.amount = _told_twice(draft.amount, amount, drained=drained, before=ahead)
+        draft.amount = _told_twice(draft.amount, amount, drained=drained, before="drained" in ahead)
     keep = f", {left}" if re.search(r"[a-z]{2}", left, re.IGNORECASE) else " "
     draft.rest = draft.rest[: match.start()] + keep + draft.rest[match.end() :]
 

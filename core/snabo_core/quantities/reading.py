@@ -41,6 +41,7 @@ from snabo_core.quantities.lexicon import (
     specialised,
     words_in,
 )
+from snabo_core.quantities.mash import as_mash
 from snabo_core.quantities.numbers import spell_fractions
 from snabo_core.quantities.pieces import (
     CUT_PIECES,
@@ -517,6 +518,7 @@ def _grams(
     elif re.search(r"\bdrained\b", text, re.IGNORECASE) and form in {"tinned", "unsalted"}:
         form = "drained"
     found = weigh(of_babies(text, amount, food), food, form, waste=waste, by_taste=by_taste)
+    found = as_mash(text, found, food, form)
     # "1 gammon joint, about 1.2 kg": it says itself what the piece weighs.
     bare = amount is not None and amount.unit is None and amount.again is None
     bare = bare and found.best is not None

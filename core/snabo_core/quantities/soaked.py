@@ -14,6 +14,8 @@ _READY = re.compile(
 )
 # Names under which kitchens of the subcontinent buy them dry; common practice, no source.
 _BOUGHT_DRY = re.compile(r"\b(?:rajmah?|chana|chole|chholay|lobia)\b", re.IGNORECASE)
+# In a pouch they are cooked.
+_POUCH = re.compile(r"\bpouch(?:es)?\b", re.IGNORECASE)
 _OR = re.compile(r"\bor\b", re.IGNORECASE)
 _LETTERS = re.compile(r"[^\W\d_]{3,}")
 
@@ -28,6 +30,8 @@ def dry_or_soaked(text: str, food: Food, form: str) -> tuple[str, bool]:
         food: what it names.
         form: the form that its other words point to.
     """
+    if _POUCH.search(text) and "boiled" in food.forms and food.food_class in {"pulse", "grain"}:
+        return "boiled", False
     # "300 g chickpeas, soaked, or 2 tins, drained": each has its own form.
     text = _OR.split(text)[0]
     if food.food_class != "pulse" or "dry" not in food.forms or _READY.search(text) is not None:

@@ -48,6 +48,18 @@ _SEASONED_LAST = re.compile(
     r"^(?P<food>\d[^,;()&+]*[a-z])\s+(?:s\s?[&+/]\s?p|salt\s?(?:&|\+|and)\s?pepper)$", re.IGNORECASE
 )
 # "1 (8-count) package tortillas" is eight of them.
+# "1 pot crème fraîche", "1 net sprouts".
+_POT_OF = re.compile(
+    r"^(?P<n>\d{1,2})\s+(?:small |large )?pots?\s+(?:of\s+)?(?=(?:half[- ]fat |low[- ]fat |greek |natural |plain )?"
+    r"(?:cr[eè]me fra[iî]che|(?:single|double|sour|soured|whipping) cream|yog|hummus|houmous|cottage cheese|ricotta|quark|skyr)\b)",
+    re.IGNORECASE,
+)
+_NET_OF = re.compile(r"^(?P<n>\d{1,2})\s+nets?\s+(?:of\s+)?(?=[a-z])", re.IGNORECASE)
+# "Cauliflower mash" is no mashed potato.
+_MASH_OF = re.compile(
+    r"\b(?P<food>cauliflower|parsnip|carrot|turnip|sweet potato|pumpkin|squash|broccoli|kohlrabi|pea|(?:butter|white) bean)s?\s+mash\b",
+    re.IGNORECASE,
+)
 # "2 cups chicken, cooked and shredded": so much fills a cup once it is cooked.
 _COOKED_BY_CUP = re.compile(
     r"^(?P<cups>[\d½¼¾⅓⅔ ./-]{1,8}\s*cups?)\s+(?:of\s+)?(?P<meat>(?:chicken|turkey|pork|beef|lamb|duck)(?:\s+(?:breasts?|thighs?|meat))?),?\s+cooked\b",
@@ -337,6 +349,9 @@ _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], 
     (_SOUP_CAN, "soupcan"),
     (_CHILLI_LAST, r"\g<before>chilli flakes"),
     (_COUNTED_PACK, r"\g<n> "),
+    (_POT_OF, r"\g<n> tub "),
+    (_NET_OF, r"\g<n> bag "),
+    (_MASH_OF, r"mashed \g<food>"),
     (_COOKED_BY_CUP, r"\g<cups> cooked \g<meat>"),
     (_WITH_LIQUID, ", undrained"),
     (_NOT_DRAINED, "undrained"),
