@@ -156,11 +156,12 @@ _HEADING_WORDS = re.compile(
     r"topping|filling|sauce|gravy|crust|base|dressing|marinade|garnish|glaze|mash|stuffing|dough|pastry|crumble|"
     r"crumb topping|crumb|soup|salad|assembly|batter|coating|seasoning|spice mix|spices|"
     r"meal \d+.*|day \d+.*|menu.*|optional(?: extras)?|optional toppings|extras|toppings|the (?:\w+ ){1,2}\w+|"
-    r"(?:on|at|for|to) the (?:table|side)|on the side|alongside|to (?:eat|go) with (?:it|them))\s*:?$",
+    r"(?:on|over)(?: the)? top|(?:around|under)(?: the)? (?:edge|it)|(?:on|at|for|to) the (?:table|side)|on the side|alongside|to (?:eat|go) with (?:it|them))\s*:?$",
     re.IGNORECASE,
 )
 _ENUMERATED = re.compile(
-    r"^(?:(?:part|component|step|stage)\s*(?:\d{1,2}|[A-H])\b\s*[:.)\-–—]?|layer\s*\d{1,2}\s*[:.)\-–—]|[A-H][.):]|\(?\d{1,2}[.)])\s+(?!ingredients\b)"
+    r"^(?:(?:part|component|step|stage|layer)\s+(?:one|two|three|four|five)\b\s*[:.,)\-–—]?|"
+    r"(?:part|component|step|stage)\s*(?:\d{1,2}|[A-H])\b\s*[:.)\-–—]?|layer\s*\d{1,2}\s*[:.)\-–—]|[A-H][.):]|\([a-h]\)|\(?\d{1,2}[.)])\s+(?!ingredients\b)"
     r"(?=[^\W\d])(?!oz\b|g\b|ml\b|cups?\b)",
     re.IGNORECASE,
 )
@@ -189,7 +190,7 @@ wilt sear deglaze scrape dissolve rub coat dip dredge crack break separate whip 
 crush pound trim rinse pat dry toast reheat thaw defrost microwave steam poach braise stew
 broil scramble flip invert unmold unmould cool decorate drizzle top store keep
 assemble stuff fill tie truss skewer marinate strain sift sieve prepare wait
-bind blitz whizz whiz flake nestle pile chuck bung plonk open close uncover insert test pierce prick score stand swirl work throw dump
+bind blitz whizz whiz flake nestle pile shred stack chuck bung plonk open close uncover insert test pierce prick score stand swirl work throw dump
 """.split()
 )
 # Step verbs that are foods or adjectives at the head of an ingredient line too.
@@ -432,21 +433,30 @@ def names_component(text: str) -> bool:
     return _COMPONENT.search(plain) is not None and _BOTTLE.search(plain) is None
 
 
+# "MEATBALLS......", "plus, on top".
+_LEADERS = re.compile(r"\s*\.{3,}$")
+_THEN = re.compile(
+    r"^(?:and|then|plus|finally|lastly|also)\s*,?\s+(?=(?:on|over|to|around|under)\s)",
+    re.IGNORECASE,
+)
+
+
 @lru_cache(maxsize=REMEMBERED)
 def heading_name(text: str) -> str | None:
     """Return what a line by itself is the heading of, None if it does not look like one.
 
     Marked ones only: a colon at the end, capitals, "for the ...", "#", or a usual heading.
     """
-    bare = without_enumeration(text.strip(" #*_=-–—•~[]{}").strip())
+    bare = without_enumeration(_LEADERS.sub("", text.strip(" #*_=-–—•~[]{}|").strip()))
+    bare = _THEN.sub("", bare)
     bracketed = re.fullmatch(r"\(\s*(for\s[^()]{3,50}?)\s*\)\s*:?", bare, re.IGNORECASE)
     bare = bracketed[1] if bracketed else bare
     plain = bare.rstrip(":").strip()
     if not plain or len(plain) > 60 or plain in _FOODS_IN_LETTERS:
         return None
     for_the = re.match(
-        r"^(?:(?:and|then|now|next|plus)\s+)?(?:(?:you(?:'ll|’ll| will)? need |what you need |needed )?for\s+(?:the\s+)?|to make the\s+|ingredients\s*\(?for (?:the\s+)?)"
-        r"(?P<name>[^\d,()]{2,40}?)(?:\s+you(?:'ll|’ll| will)? (?:want|need|take))?(?:\s*\([^()\d]{2,40}\))?\s*\)?\s*:?$",
+        r"^(?:(?:and|then|now|next|plus)\s+)?(?:(?:you(?:'ll|’ll| will)? need |what you need |needed )?for\s+(?:the\s+)?|what(?: goes|['’]s)\s+(?:in|into|on|over|under|with)\s+(?:the\s+)?|to make the\s+|ingredients\s*\(?for (?:the\s+)?)"
+        r"(?P<name>[^\d,()]{2,40}?)(?:\s+you(?:'ll|’ll| will)? (?:want|need|take))?(?:\s*\([^()]{2,40}\)|\s+[-–—]\s+(?:marinat|rest|chill|soak|ma[dk]e|optional|overnight|do|cook|start|prepare)[^:]{0,40})?\s*\)?\s*:?$",
         bare, re.IGNORECASE,
     )  # fmt: skip
     if for_the:
@@ -458,9 +468,8 @@ def heading_name(text: str) -> str | None:
     )
     if of_it and len(of_it["name"].split()) <= 4:
         return of_it["name"].strip().capitalize()
-    if any(c.isdigit() for c in plain) and not re.match(
-        r"^(?:meal|day|part|step|menu)\b", plain, re.IGNORECASE
-    ):
+    counted = r"^(?:meal|day|part|step|menu|(?:way|version|option|batch|bowl|dip|sauce|tray|course)\s\d)\b"
+    if any(c.isdigit() for c in plain) and not re.match(counted, plain, re.IGNORECASE):
         return None
     short = len(plain) <= 45 and len(plain.split()) <= 6
     marked = bare.endswith(":") or text.lstrip().startswith(("#", "**")) or (

@@ -48,6 +48,17 @@ _SEASONED_LAST = re.compile(
     r"^(?P<food>\d[^,;()&+]*[a-z])\s+(?:s\s?[&+/]\s?p|salt\s?(?:&|\+|and)\s?pepper)$", re.IGNORECASE
 )
 # "1 (8-count) package tortillas" is eight of them.
+_HALF_DOZEN = re.compile(r"(?:\b1/2|½|\bhalf)\s+(?:an?\s+)?dozen\b", re.IGNORECASE)
+# "Two 6-ounce fillets", "one 2 lb squash"; "1 200 g" may be one number.
+_EACH_SO_HEAVY = re.compile(
+    r"^(?:(?P<n>one|two|three|four|five|six|eight)\s+(?P<size>\d+(?:\.\d+)?)[\s-]?(?P<unit>oz|ounces?|lbs?|pounds?|g|grams?|kg)[\s-]+(?=[a-z(]))",
+    re.IGNORECASE,
+)
+# "A scant 200 ml milk".
+_SCANT_BEFORE = re.compile(
+    r"^(?:an?\s+)?(?:scant|generous|good|bare|full|(?:just )?(?:under|over))\s+(?=\d+\s?(?:g|kg|ml|l|oz|lb)\b)",
+    re.IGNORECASE,
+)
 # "1 pot crème fraîche", "1 net sprouts".
 _POT_OF = re.compile(
     r"^(?P<n>\d{1,2})\s+(?:small |large )?pots?\s+(?:of\s+)?(?=(?:half[- ]fat |low[- ]fat |greek |natural |plain )?"
@@ -349,6 +360,9 @@ _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], 
     (_SOUP_CAN, "soupcan"),
     (_CHILLI_LAST, r"\g<before>chilli flakes"),
     (_COUNTED_PACK, r"\g<n> "),
+    (_HALF_DOZEN, "6"),
+    (_EACH_SO_HEAVY, r"\g<n> x \g<size> \g<unit> "),
+    (_SCANT_BEFORE, ""),
     (_POT_OF, r"\g<n> tub "),
     (_NET_OF, r"\g<n> bag "),
     (_MASH_OF, r"mashed \g<food>"),

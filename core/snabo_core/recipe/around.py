@@ -54,10 +54,13 @@ _NO_NAME = {"times", "servings", "nutrition", "furniture"}
 LONGEST_NAME = 90
 # "Gnocchi (makes about 60)", "Sage butter (20 g a head)" above its lines.
 _MADE_OF_IT = re.compile(
-    r"\s*\((?:(?:makes|yields?|serves|enough for|for|per)\b[^()]{1,30}|[^()]{1,20}\b(?:each|apiece|a head|per \w+)"
-    r"|\d{1,2}|(?:see|from|if|can|may|make|made|prepare|start|use)\s[^()]{2,30}|(?:photo|picture|step|stage|page|day)\s\d{1,3})\)$"
+    r"\s*\((?:(?:makes|yields?|serves|gives|fries|bakes|fills|feeds|does|enough for|for|per)\b[^()]{1,30}|[^()]{1,20}\b(?:each|apiece|a head|per \w+)"
+    r"|\d{1,2}|(?:see|from|if|can|may|make|made|prepare|start|use|do|cook|begin|keep)\s[^()]{2,30}|(?:the )?(?:last|first|final)\s(?:minute|second|thing|step)|(?:photo|picture|step|stage|page|day)\s\d{1,3})\)$"
     # "Gravy base, made ahead".
-    r"|,\s+(?:(?:made|prepared|cooked)\s(?:ahead|in advance|before|first)|(?:the )?(?:day|night) before)$",
+    r"|,\s+(?:(?:made|prepared|cooked)\s(?:ahead|in advance|before|first)|(?:the )?(?:day|night) before"
+    r"|(?:can|may) be [^,;()\d]{4,40}|(?:at the |the )?(?:last|first) (?:\d{1,2} )?(?:second|minute|thing)s?|(?:rest|chill|prove|marinate)(?:ed|s)?\s(?:for )?\d{1,2}\s?(?:min\w*|h\w*))$"
+    # "TOASTIES - makes 4".
+    r"|\s+[-–—]\s+(?:makes|serves|feeds|enough for|for)\s[^,;()]{1,20}$",
     re.IGNORECASE,
 )
 # "Filling...", "Dumplings |" above its lines.
@@ -70,6 +73,8 @@ _FOR_A_PART = re.compile(r"\W*for the\s", re.IGNORECASE)
 MOST_TOLD = 60
 # What is told of a dish below its name: "with pickled red onion".
 GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
+_LAST_BRACKET = re.compile(r"\s*\([^()]{3,40}\)$")
+_CUT_OFF = re.compile(r"\(|\s[-–—]\s|,\s")
 # Lines so long may be broken at the edge of a page; so many paragraphs with such lines tell it.
 WRAPPED_AT, LEAST_BROKEN = 40, 2
 
@@ -81,7 +86,7 @@ def _weighs(text: str) -> bool:
 
 def _letters_of(text: str) -> str:
     """Return a heading up to its bracket: "BROTH (makes 1 litre)" is in capitals."""
-    return text.partition("(")[0].strip()
+    return _CUT_OFF.split(text, maxsplit=1)[0].strip()
 
 
 def opens_list(text: str) -> bool:
@@ -346,8 +351,12 @@ class Around:
         set_off = line.after_blank or _letters_of(bare).isupper()
         if set_off and (below := self.next()) is not None and not below.after_blank:
             bare, told = _MADE_OF_IT.subn("", bare)
+            if not told and self._heads_in_brackets(bare):
+                # "Naan dough (or buy 4 naan)", "CORN (optional)".
+                bare, told = _LAST_BRACKET.subn("", bare)
         too_long = len(bare) > 45 or len(bare.split()) > 6
-        if begins_with_amount(text) or too_long or any(c.isdigit() for c in bare) or line.marked:
+        marked = line.marked and not self._marked_alone()
+        if begins_with_amount(text) or too_long or any(c.isdigit() for c in bare) or marked:
             return None
         if re.search(
             r"[,;()./]|\b(?:to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b|"
@@ -375,6 +384,26 @@ class Around:
                 return None
         return bare.capitalize()
 
+    def _marked_alone(self) -> bool:
+        """Tell a mark that no food has, before a name above them: "- Chicken", "6 thighs"."""
+        above = [line for line in self.lines[: self.place] if has_amount(line.text)]
+        below = [line for offset in (1, 2) if (line := self.next(offset)) is not None]
+        listed = [line for line in below if has_amount(line.text)]
+        return bool(listed) and not any(line.marked for line in (*above, *listed))
+
+    def _heads_in_brackets(self, text: str) -> bool:
+        """Tell the name of something made, or capitals above two foods, before any bracket."""
+        name = _LAST_BRACKET.sub("", text)
+        follows = self.next()
+        if name == text or follows is None or follows.text.isupper() or not name.strip():
+            return False
+        inside = text[len(name) :].strip(" ()")
+        if begins_with_amount(inside) or measures(inside):
+            # "Chicken thighs (500 g)" is a food.
+            return False
+        made = names_component(name.lower()) or says_dish(name.split()[-1])
+        return (made or _letters_of(name).isupper()) and self.amounts_follow(2)
+
     def _runs_on(self) -> bool:
         """Tell a list whose parts no blank line, colon or capitals set apart: "Fish", then "Slaw".
 
@@ -394,7 +423,8 @@ class Around:
         """Tell a heading in two languages: "Per il ragù / ragù", set apart above its foods."""
         halves = [half.strip() for half in line.text.split("/")]
         told = len(halves) > 1 and all(halves) and len(line.text) <= MOST_TOLD
-        apart = line.after_blank and not any(c.isdigit() for c in line.text)
+        made = names_component(halves[-1].lower()) or says_dish(halves[-1])
+        apart = (line.after_blank or made) and not any(c.isdigit() for c in line.text)
         for_the = _FOR_THE.match(line.text) is not None
         return told and apart and (for_the or not self.names_food(halves[0]))
 

@@ -263,6 +263,12 @@ class HeadLines(ListLines):
     def _says_whose_or_when(self, text: str) -> bool:
         """Tell "By Odile Field", "Autumn, 2012", "(a keeper)" and "as told by Gran" from foods."""
         below = self._right_below_title()
+        follows = self.around.next()
+        heads = follows is not None and not follows.after_blank and has_amount(follows.text)
+        heads = heads and self.around.amounts_follow(2)
+        if heads and _BRACKETED.fullmatch(text) is not None and self.around.names_dish(text):
+            # "(schnitzel)" above its foods.
+            return False
         if _FOR_WHOM.fullmatch(text) is not None:
             return True
         if below and _SENT_BY.match(text) is not None:

@@ -18,7 +18,14 @@ from snabo_core.recipe.around import MOST_TITLE_WORDS, opens_list
 from snabo_core.recipe.claims import claims_in, tells_columns, tells_figures
 from snabo_core.recipe.facts import labels_time, only_times, pieces_of, times_in, yield_in
 from snabo_core.recipe.head_lines import HeadLines
-from snabo_core.recipe.lines import counts_out, is_facts, measures, only_facts, served_beside
+from snabo_core.recipe.lines import (
+    counts_out,
+    is_facts,
+    measures,
+    only_facts,
+    orders_curtly,
+    served_beside,
+)
 from snabo_core.recipe.method_lines import MethodLines
 from snabo_core.recipe.names import names_meal
 from snabo_core.recipe.outline import Layout, one_of_two_systems, weigh_in_grams
@@ -28,6 +35,7 @@ from snabo_core.recipe.sections import (
     COMMENTS,
     FROM,
     HOW_TO,
+    LIST_OF,
     METHOD,
     METHOD_SAYS,
     NOTES,
@@ -269,8 +277,7 @@ class _Sorter(HeadLines, MethodLines):
                 self.layout.steps, self.layout.sections = [], []
             self.section = "list"
             self.layout.servings = self.layout.servings or servings_in(text)
-            if (system := SYSTEM_TOLD.search(text)) is not None:
-                self.layout.open_part(system["name"])
+            self._open_part_of(text)
         elif not (self.layout.title or self.layout.parts) and self.around.place < self.list_at:
             # "Step by step", above the title.
             return False
@@ -291,6 +298,14 @@ class _Sorter(HeadLines, MethodLines):
         else:
             return False
         return True
+
+    def _open_part_of(self, head: str) -> None:
+        """Open the part that the head of a list names: "Ingredients (metric)"."""
+        if (system := SYSTEM_TOLD.search(head)) is not None:
+            self.layout.open_part(system["name"])
+        elif (part := LIST_OF.match(head)) is not None and self.lists_of > 1:
+            # "INGREDIENTS (rice)", and below it "INGREDIENTS (seafood)".
+            self.layout.open_part(part["name"].strip().capitalize())
 
     def _told_twice(self) -> bool:
         """Tell the list below another head of a list, under which nothing was listed."""
@@ -502,7 +517,12 @@ class _Sorter(HeadLines, MethodLines):
         kind = "food" if _SALT_AND_PEPPER.fullmatch(text) else kind_of_line(text)
         if kind == "note" or self._is_footnote(line):
             self._aside("note", text)
-        elif line.step or kind == "step" or (kind == "heading" and is_step(text)):
+        elif (
+            line.step
+            or self._is_curt_order(line)
+            or kind == "step"
+            or (kind == "heading" and is_step(text))
+        ):
             self.section = "method"
             self._in_method(line)
         elif kind == "heading":
@@ -516,6 +536,11 @@ class _Sorter(HeadLines, MethodLines):
             self.section, self.joined = "list", 0
             for item in self._items(self._without_label(_NEEDED.sub("", text))):
                 self.layout.add_line(_without_number(item))
+
+    def _is_curt_order(self, line: Written) -> bool:
+        """Tell a method of a few words behind the list: "Bread, fry, simmer, boil."."""
+        behind = bool(self.layout.parts) and line.after_blank and not line.marked
+        return behind and orders_curtly(line.text) and not self.around.amounts_follow(1)
 
     def _all_weighed(self) -> bool:
         """Tell a list without a line that has no amount: what has none there heads a part."""

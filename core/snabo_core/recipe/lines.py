@@ -22,6 +22,8 @@ _AT_THE_END = re.compile(
 )
 # "Makes 8 crêpes", and nothing else.
 _MADE = re.compile(r"^\W*(?:makes|yields?)\s*:?(?:\s+[^\s.,;]+){1,5}\s*$", re.IGNORECASE)
+_STOPS = re.compile(r"[.,;]\s*(?:and\s+|then\s+)?")
+LEAST_ORDERS, MOST_CURT_WORDS = 2, 3
 _SIGNS_BETWEEN = re.compile(r"\s[|·•]\s")
 _CLAUSES = re.compile(r"[,;:.!?]\s+|\b(?:and|then)\s+", re.IGNORECASE)
 # A weight or a measure in the words of a line: no title holds one.
@@ -73,6 +75,15 @@ def served_beside(text: str) -> Servings | None:
     pieces = pieces_of(text) if _SIGNS_BETWEEN.search(text) is not None else []
     told = (servings_in(piece) for piece in pieces if only_servings(piece))
     return next(filter(None, told), None) if len(pieces) > 1 else None
+
+
+def orders_curtly(text: str) -> bool:
+    """Tell a method of one line in words with stops: "Roll. Simmer.", "Wrap, sauce, bake."."""
+    pieces = [piece.split() for piece in _STOPS.split(text.strip(" .")) if piece.strip()]
+    if text[-1:] != "." or len(pieces) < LEAST_ORDERS or max(map(len, pieces)) > MOST_CURT_WORDS:
+        return False
+    orders = sum(first_word(piece[0]) in STEP_VERBS for piece in pieces)
+    return orders * 3 >= len(pieces) and not measures(text) and not begins_with_amount(text)
 
 
 def served_at_end(text: str) -> Servings | None:

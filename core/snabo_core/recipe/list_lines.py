@@ -20,7 +20,7 @@ LONGEST_LINE = 400
 # No ingredient is broken over more lines than this beside its first.
 MOST_JOINED = 5
 _WHOLE_PART = re.compile(
-    r"^(?:for (?:the )?)?(?P<name>[^\W\d][^\d:,.–—-]{1,40})(?P<sign>:|\s[-–—])\s+(?P<rest>\S.*)$",
+    r"^(?:(?:ingredients )?for (?:the )?)?(?P<name>[^\W\d][^\d:,.–—|•·-]{1,40})(?P<sign>:|\s[-–—|•·])\s+(?P<rest>\S.*)$",
     re.IGNORECASE,
 )
 # What stands behind these belongs to the list above it.
@@ -36,7 +36,7 @@ _FOOTNOTE, _MARKED = (
 )
 _LABELLED = re.compile(r"^[^\W\d][^\d:,.()]{1,30}:\s+(?P<rest>\S.*)$")
 _NEXT_ITEM = re.compile(
-    r"[,;]\s+(?=(?:\d|[½¼¾⅓⅔⅛]|an?\s|half\s|some\s|(?:large |small |good |big )?(?:pinch|handful|knob|splash|drizzle|dash)"
+    r"(?:[,;]|\s[•·])\s+(?=(?:\d|[½¼¾⅓⅔⅛]|an?\s|half\s|some\s|(?:large |small |good |big )?(?:pinch|handful|knob|splash|drizzle|dash)"
     r"|salt\b|pepper\b))",
     re.IGNORECASE,
 )

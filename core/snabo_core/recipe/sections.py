@@ -47,10 +47,14 @@ OVEN_ALONE = re.compile(
     r"|^\W*\d{3}\s?°?\s?(?:[cf]|fan|deg\w*)\b.{0,20}?\b\d{1,3}\s?(?:m|mins?|minutes?|h|hrs?|hours?)\b.{0,40}$",
     re.IGNORECASE,
 )
+LIST_OF = re.compile(
+    r"^\W*ingredients?\s*[(\[–—-]\s*(?!for\b|serves)(?P<name>[^()\[\]\d]{3,30}?)\s*[)\]]?\W*$",
+    re.IGNORECASE,
+)
 STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
 INGREDIENTS = re.compile(
     r"^\W*(?:the\s+)?(?:ingred(?:ient)?s?(?: list)?(?:\s*[(\[](?!\s*for\b)[^()\[\]]*[)\]])?|what (?:u|ya) need|u need|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
-    r"what goes in(?:to)?(?: (?:it|the \w+))?|you need|things you need)\W*$"
+    r"what goes in(?:to)?(?: (?:it|the (?:pot|pan|dish|bowl|recipe)))?|you need|things you need)\W*$"
     # The head of a table.
     r"|^\W*(?:(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|foods?|prep(?:aration)?|notes?|what|how much)"
     r"[\s|,/]+){2,}(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|prep(?:aration)?|notes?)?\W*$"

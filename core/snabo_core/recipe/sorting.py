@@ -11,7 +11,7 @@ from snabo_core.recipe.around import Around, opens_list
 from snabo_core.recipe.facts import only_times, times_in
 from snabo_core.recipe.lines import only_facts, served_at_end
 from snabo_core.recipe.outline import Layout
-from snabo_core.recipe.sections import FIRST_CHAPTER, GREETING, MAIL_HEAD, METHOD
+from snabo_core.recipe.sections import FIRST_CHAPTER, GREETING, LIST_OF, MAIL_HEAD, METHOD
 from snabo_core.recipe.servings import MOST_SENTENCES, only_servings, servings_in_story
 from snabo_core.recipe.written import Written
 
@@ -55,6 +55,8 @@ class Sorting:
         # One alone ("From: the garden") may be part of a recipe, unless the dish is named below it.
         named = len(head) == 1 and _names_dish(lines[1:3])
         self.letter = len(head) if named or len(head) >= LEAST_OF_A_LETTER else 0
+        # How many lists say of what they are: "Ingredients (rice)".
+        self.lists_of = sum(LIST_OF.match(line.text) is not None for line in lines)
         heads = (i for i, line in enumerate(lines) if opens_list(line.text))
         self.list_at = next(heads, 0)
         methods = (i for i, line in enumerate(lines) if METHOD.match(line.text))

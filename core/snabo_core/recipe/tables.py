@@ -24,7 +24,10 @@ LEAST_CELLS, LEAST_FACTS = 3, 2
 _BETWEEN_CELLS = re.compile(r"\||\t|\s{3,}")
 # What heads a part, and a wide gap before the first amount of it.
 _LABEL_BESIDE = re.compile(r"(?P<label>[^\W\d][^:\d\s]*(?: [^:\d\s]+){0,4}:?) {2,60}(?=[\d½¼¾⅓⅔])")
-NEAR = 2
+_CAPS_BESIDE = re.compile(
+    r"(?P<label>[A-Z]{4,}(?: (?:[A-Z]{2,}|&)){0,2}) (?=[\d½¼¾⅓⅔][\d/. ]*\s?(?:g|kg|ml|l|oz|lb|tbsp|tsp|cups?|tins?|cans?)?\s+(?:of )?[a-z]{3,})"
+)
+NEAR, LEAST_LABELS = 2, 2
 # The names of two lists side by side, and how many lines make one of each.
 _TWO_NAMES = re.compile(
     r"\s*(?P<left>[^\W\d][^\d\s,.;]*(?: [^\d\s,.;]+){0,3}):? {3,60}(?P<right>[^\W\d][^\d\s,.;]*(?: [^\d\s,.;]+){0,3}):?"
@@ -66,6 +69,10 @@ def labels_apart(pieces: Sequence[str]) -> list[str]:
     "Gnocchi:     500 g pumpkin" over "             200 g flour" are a heading and its two lines.
     """
     spaced = [piece.expandtabs().rstrip() for piece in pieces]
+    if sum(_CAPS_BESIDE.match(piece) is not None for piece in spaced) >= LEAST_LABELS:
+        # "FILLING 500 g pork mince" over "100 g rice".
+        told = (_CAPS_BESIDE.sub(r"\g<label>:\n", piece, count=1) for piece in spaced)
+        return [line for piece in told for line in piece.split("\n")]
     result: list[str] = []
     column: int | None = None
     for number, piece in enumerate(spaced):
