@@ -12,6 +12,7 @@ from snabo_core.foods.certainty import certainty_of
 from snabo_core.quantities.kinds import heading_name, is_furniture, kind_of_line
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
 from snabo_core.recipe import lines_from, read_recipe
+from snabo_core.recipe.reading import reread_line
 from snabo_core.wording import say
 
 FOODS = library()
@@ -773,6 +774,19 @@ class Soaked(unittest.TestCase):
         read = read_line("200 g soaked chickpeas", library())
         self.assertIn("cooked_or_dry", read.doubts)
 
+    def test_another_food_is_read_by_the_same_words(self) -> None:
+        """Whoever takes another food for a line keeps what the line says of soaking and mashing."""
+        made = read_recipe(
+            "Pot\n250 g chickpeas, soaked overnight\n1 cup mashed turnip\n", library()
+        )
+        soaked, mashed = made.parts[0].lines
+        beans = reread_line(soaked, "white_beans", None, library(), "metric")
+        self.assertEqual((beans.form, beans.grams, beans.doubts), ("dry", 250.0, ()))
+        pumpkin = reread_line(mashed, "pumpkin", None, library(), "metric")
+        self.assertAlmostEqual(pumpkin.grams or 0.0, 250.0)
+        again = "2 tins lentils, drained, or 1 pouch"
+        self.assertEqual(read_line(again, library()).form, "drained")
+
     def test_names_under_which_they_are_bought_dry(self) -> None:
         for line, form in (
             ("1 cup rajma", "dry"), ("1 can rajma", "drained"),
@@ -825,7 +839,8 @@ class CookedOrNot(unittest.TestCase):
 
     def test_the_mash_of_a_vegetable_is_its_own(self) -> None:
         for line, food in (
-            ("300 g cauliflower mash", "cauliflower"), ("200 g parsnip puree", "parsnip"),
+            ("300 g cauliflower mash", "cauliflower_mash"),
+            ("1 cup parsnip mash", "parsnip"), ("200 g parsnip puree", "parsnip"),
             ("1 cup mash", "mashed_potato"),
         ):  # fmt: skip
             self.assertEqual(read_line(line, library()).food, food, line)

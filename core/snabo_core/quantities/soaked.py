@@ -17,6 +17,13 @@ _BOUGHT_DRY = re.compile(r"\b(?:rajmah?|chana|chole|chholay|lobia)\b", re.IGNORE
 # In a pouch they are cooked.
 _POUCH = re.compile(r"\bpouch(?:es)?\b", re.IGNORECASE)
 _OR = re.compile(r"\bor\b", re.IGNORECASE)
+# What may stand before "soaked" and names nothing.
+_NO_NAME = frozenset(
+    """
+about approx around cup cups tablespoon tablespoons tbsp teaspoon teaspoons tsp gram grams pound
+pounds ounce ounces lbs handful handfuls half one two three four overnight already well freshly
+""".split()
+)
 _LETTERS = re.compile(r"[^\W\d_]{3,}")
 
 
@@ -30,18 +37,15 @@ def dry_or_soaked(text: str, food: Food, form: str) -> tuple[str, bool]:
         food: what it names.
         form: the form that its other words point to.
     """
-    if _POUCH.search(text) and "boiled" in food.forms and food.food_class in {"pulse", "grain"}:
-        return "boiled", False
     # "300 g chickpeas, soaked, or 2 tins, drained": each has its own form.
     text = _OR.split(text)[0]
+    if _POUCH.search(text) and "boiled" in food.forms and food.food_class in {"pulse", "grain"}:
+        return "boiled", False
     if food.food_class != "pulse" or "dry" not in food.forms or _READY.search(text) is not None:
         return form, False
     soaked = _SOAKED.search(text)
     if soaked is None:
         bought = form == food.default_form and _BOUGHT_DRY.search(text) is not None
         return ("dry", True) if bought and form != "dry" else (form, False)
-    names = {word.lower() for name in (food.name, *food.names) for word in _LETTERS.findall(name)}
     before = {word.lower() for word in _LETTERS.findall(text[: soaked.start()])}
-    plural = {word.removesuffix("s") for word in before}
-    named = bool((before | plural) & (names | {name.removesuffix("s") for name in names}))
-    return ("dry", False) if named else (form, True)
+    return ("dry", False) if before - _NO_NAME else (form, True)

@@ -66,9 +66,9 @@ _POT_OF = re.compile(
     re.IGNORECASE,
 )
 _NET_OF = re.compile(r"^(?P<n>\d{1,2})\s+nets?\s+(?:of\s+)?(?=[a-z])", re.IGNORECASE)
-# "Cauliflower mash" is no mashed potato.
+# "Parsnip mash" is no mashed potato.
 _MASH_OF = re.compile(
-    r"\b(?P<food>cauliflower|parsnip|carrot|turnip|sweet potato|pumpkin|squash|broccoli|kohlrabi|pea|(?:butter|white) bean)s?\s+mash\b",
+    r"\b(?P<food>parsnip|carrot|turnip|sweet potato|pumpkin|squash|broccoli|kohlrabi|pea|(?:butter|white) bean)s?\s+mash\b",
     re.IGNORECASE,
 )
 # "2 cups chicken, cooked and shredded": so much fills a cup once it is cooked.

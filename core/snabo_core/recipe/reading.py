@@ -23,8 +23,10 @@ from snabo_core.quantities.grams import weigh
 from snabo_core.quantities.kinds import COMMANDS
 from snabo_core.quantities.leavings import leavings_of
 from snabo_core.quantities.lexicon import choose_form, head_span, segments_of, spans_in, words_in
+from snabo_core.quantities.mash import as_mash
 from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.quantities.reading import ReadLine, read_line, read_lines
+from snabo_core.quantities.soaked import dry_or_soaked
 from snabo_core.recipe.beside import unmeasured_out
 from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.from_steps import lines_in_steps
@@ -414,9 +416,12 @@ def reread_line(
     food = library.food(food_key)
     written = line.clause or line.text
     amount = read_line(written, library, system).amount
-    chosen = form or choose_form(food, written)
+    chosen, asked = (
+        (form, False) if form else dry_or_soaked(written, food, choose_form(food, written))
+    )
     library.row(food.key, chosen)
-    grams = weigh(amount, food, chosen)
+    grams = as_mash(written, weigh(amount, food, chosen), food, chosen)
+    doubts = ("no_grams",) if grams.best is None else ("cooked_or_dry",) if asked else ()
     return replace(
         line,
         food=food.key,
@@ -428,8 +433,8 @@ def reread_line(
         reason=say(grams.reason),
         assumed=grams.assumed,
         confidence=1.0,
-        doubts=("no_grams",) if grams.best is None else (),
-        settled=grams.best is not None,
+        doubts=doubts,
+        settled=not doubts,
         unread=(),
         leavings=leavings_of(written, food, chosen, line.uses),
     )
