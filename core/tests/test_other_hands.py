@@ -11,9 +11,9 @@ from snabo_core.plate.setting import Setting
 from snabo_core.quantities.kinds import is_step, kind_of_line
 from snabo_core.quantities.reading import read_lines
 from snabo_core.recipe import read_recipe
-from snabo_core.recipe.facts import minutes_of
 from snabo_core.recipe.from_steps import lines_in_steps
 from snabo_core.recipe.servings import Servings, only_servings, servings_in
+from snabo_core.recipe.times import minutes_of
 from snabo_core.recipe.titles import title_of
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots

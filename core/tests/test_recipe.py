@@ -9,8 +9,8 @@ from snabo_core.dish import check
 from snabo_core.foods import library
 from snabo_core.quantities.step_facts import times_in as step_times
 from snabo_core.recipe import MAX_READ_LINES, read_recipe, reread_line
-from snabo_core.recipe.facts import times_in
 from snabo_core.recipe.gaps import gaps_of
+from snabo_core.recipe.times import times_in
 from snabo_core.swaps.book import book
 from snabo_core.swaps.roles import propose_slots
 

@@ -4,8 +4,9 @@ import unittest
 
 from snabo_core.quantities.kinds import kind_of_line
 from snabo_core.recipe.claims import claims_in
-from snabo_core.recipe.facts import times_in, yield_in
+from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.servings import servings_in
+from snabo_core.recipe.times import times_in
 from tests.test_saved_files import read
 
 

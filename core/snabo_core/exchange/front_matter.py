@@ -12,7 +12,7 @@ import yaml
 
 from snabo_core.dish import Claim
 from snabo_core.recipe.claims import claims_in
-from snabo_core.recipe.facts import minutes_of
+from snabo_core.recipe.times import minutes_of
 from snabo_core.recipe.told import served, with_makes
 
 LONGEST = 16_000

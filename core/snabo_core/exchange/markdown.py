@@ -32,11 +32,12 @@ from snabo_core.recipe.claims import (
     serving_column,
     tells_figures,
 )
-from snabo_core.recipe.facts import is_fact_label, pieces_of, times_in, yield_in
+from snabo_core.recipe.facts import is_fact_label, yield_in
 from snabo_core.recipe.layout import sort_lines
 from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES, NUTRITION
 from snabo_core.recipe.servings import servings_in
 from snabo_core.recipe.tables import columns_named, row_told
+from snabo_core.recipe.times import pieces_of, times_in
 from snabo_core.recipe.titles import source_in
 from snabo_core.recipe.told import heading_of, with_makes, without_makes
 from snabo_core.recipe.written import only_amount, with_fields
@@ -56,7 +57,10 @@ _WORDS = {
     "list": re.compile(r"ingredients?|you need|what you need|shopping", re.IGNORECASE),
     "steps": re.compile(r"method|directions?|instructions?|steps|preparation", re.IGNORECASE),
     "notes": re.compile(r"notes?|tips?|remarks?", re.IGNORECASE),
-    "figures": re.compile(r"(?:nutrition|per serving|figures)\b.*", re.IGNORECASE),
+    "figures": re.compile(
+        r"(?:nutrition\w*|macros|figures|(?:per|each|one)\s+(?:serving|portion|person|slice|piece|plate|bowl))\b.*",
+        re.IGNORECASE,
+    ),
     "source": re.compile(r"source|from", re.IGNORECASE),
 }
 # What stands below a method whatever the rank of its heading.

@@ -63,6 +63,7 @@ _CLASSES = {
     "dt-duration": "totalTime", "duration": "totalTime",
     "preptime": "prepTime", "cooktime": "cookTime",
     "p-author": "author", "author": "author",
+    "p-nutrition": "nutrition", "nutrition": "nutrition",
     "p-summary": "description", "summary": "description",
 }  # fmt: skip
 

@@ -16,9 +16,9 @@ from typing import Any
 
 from snabo_core.dish import AsideKind
 from snabo_core.recipe import ToldRecipe
-from snabo_core.recipe.claims import claimed
-from snabo_core.recipe.facts import minutes_of
+from snabo_core.recipe.claims import claimed, claims_in
 from snabo_core.recipe.servings import servings_in
+from snabo_core.recipe.times import minutes_of
 from snabo_core.recipe.told import bare_makes, carries_makes, served, with_makes
 
 Node = Mapping[str, Any]
@@ -53,6 +53,7 @@ _TAG = re.compile(r"<(?P<end>/?)(?P<name>[a-zA-Z][a-zA-Z0-9]*)\b[^<>]*>")
 # Where a step stands among its like.
 _PLACE = re.compile(r"\d{1,4}", re.ASCII)
 _BREAKS = {"p", "br", "li", "div", "ol", "ul", "h1", "h2", "h3", "h4", "tr"}
+_FROM_TO = re.compile(r"\d{1,3}\s*(?:-|–|to|or)\s*\d{1,3}\b", re.ASCII)
 # A line that is dressed up as a whole; of a list at most so many are its headings.
 _HEAD = re.compile(
     r"\s*<(?P<name>p|b|strong|em|u|h[1-6])\b[^<>]*>[^<>\d]{2,60}</(?P=name)\s*>\s*", re.IGNORECASE
@@ -333,6 +334,8 @@ def told_of(node: Node, known: Mapping[str, Node]) -> ToldRecipe:
     if "cook" not in minutes and (value := minutes_in(node.get("performTime"))) is not None:
         minutes["cook"] = value
     label = reader.seen(node.get("nutrition"))
+    said = [text_of(one) for one in label if isinstance(one, str)] if isinstance(
+        label, list) else [label] if isinstance(label, str) else []  # fmt: skip
     label = label[0] if isinstance(label, list) and label else label
     figures = [(key, text_of(label.get(name))) for name, key in NUTRITION.items()] if isinstance(
         label, Mapping) else []  # fmt: skip
@@ -346,7 +349,7 @@ def told_of(node: Node, known: Mapping[str, Node]) -> ToldRecipe:
         parts=reader.parts(),
         steps=steps,
         asides=tuple(asides),
-        claims=() if per_100 else claimed(figures),
+        claims=() if per_100 else claimed(figures) or claims_in(said[:MOST_SOURCES]),
         source=_source(node, reader),
     )
 
@@ -359,6 +362,10 @@ def _yield(values: list[Any]) -> str:
     # "8", "8 crêpes (4 servings)": the one that says it speaks of who eats.
     eaters = (text for text in counts if servings_in(text) is not None)
     counted = next(eaters, next(iter(counts), ""))
+    if counted.isdigit():
+        # "2", "2 to 4": the one that says more.
+        counted = next((text for text in counts if _FROM_TO.match(text)
+                        and text.startswith(counted)), counted)  # fmt: skip
     beside = [text for text in texts if served(text) is None and carries_makes(bare_makes(text))]
     # "4", "4 bowls" tells the same twice.
     made = next((text for text in beside if not text.startswith(f"{counted} ")), "")

@@ -15,10 +15,11 @@ from snabo_core.exchange.page_sections import stands_alone
 from snabo_core.quantities.kinds import begins_with_amount
 from snabo_core.recipe.around import opens_list
 from snabo_core.recipe.claims import columns_of
-from snabo_core.recipe.facts import is_fact_label, only_times, times_in
+from snabo_core.recipe.facts import is_fact_label
 from snabo_core.recipe.sections import INGREDIENTS, METHOD
 from snabo_core.recipe.servings import only_servings, servings_in
 from snabo_core.recipe.tables import columns_named, row_told
+from snabo_core.recipe.times import only_times, times_in
 
 _DROPPED = ("script", "style", "noscript", "iframe", "object", "embed", "form", "button", "select",
             "svg", "template", "nav", "footer", "header[@role]", "aside")  # fmt: skip
@@ -198,7 +199,10 @@ def _break(behind: str) -> Any:
 
 
 def _tell_tables(tree: Any) -> None:
-    """Put the names of what a table tells above or before it."""
+    """Put the names of what a table tells above or before it, and its columns below each other."""
+    for cell in tree.xpath("//td[count(.//br | .//li | .//p) > 1][../td[2]]"):
+        # A list in one cell, the method in the next.
+        cell.tag = "div"
     for cell in tree.xpath("//td | //th"):
         # "Ingredients" beside the list of them stands above it.
         words = " ".join(cell.text_content()[:LONGEST_LABEL].split())

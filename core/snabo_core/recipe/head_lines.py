@@ -14,7 +14,6 @@ from snabo_core.quantities.kinds import (
     kind_of_line,
 )
 from snabo_core.recipe.around import GOES_ON, MOST_TITLE_WORDS
-from snabo_core.recipe.facts import only_times, times_in
 from snabo_core.recipe.lines import LEAST_SENTENCE, measures, tells_facts, tells_without_order
 from snabo_core.recipe.list_lines import ListLines
 from snabo_core.recipe.names import is_in_title_case, says_of_it, speaks_of_page
@@ -26,6 +25,7 @@ from snabo_core.recipe.servings import (
     servings_in_story,
 )
 from snabo_core.recipe.sorting import LEAST_LISTED, LEAST_TOLD
+from snabo_core.recipe.times import only_times, times_in
 from snabo_core.recipe.titles import stands_above, title_of, told_in_letter
 from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, only_amount
 

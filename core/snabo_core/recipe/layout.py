@@ -16,7 +16,7 @@ from snabo_core.quantities.kinds import (
 )
 from snabo_core.recipe.around import MOST_TITLE_WORDS, opens_list
 from snabo_core.recipe.claims import claims_in, tells_columns, tells_figures
-from snabo_core.recipe.facts import labels_time, only_times, pieces_of, times_in, yield_in
+from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.head_lines import HeadLines
 from snabo_core.recipe.lines import (
     counts_out,
@@ -56,6 +56,7 @@ from snabo_core.recipe.servings import (
     shared_among,
 )
 from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_TOLD
+from snabo_core.recipe.times import labels_time, only_times, pieces_of, times_in
 from snabo_core.recipe.titles import asked_for, handed_over, replies_about, title_of, told_name
 from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, written_lines
 

@@ -5,8 +5,8 @@ from __future__ import annotations
 import re
 
 from snabo_core.quantities.kinds import STEP_VERBS, begins_with_amount, first_word, is_step
-from snabo_core.recipe.facts import only_times, pieces_of, without_times
 from snabo_core.recipe.servings import Servings, only_servings, servings_in
+from snabo_core.recipe.times import only_describes, only_times, pieces_of, times_in, without_times
 
 LEAST_SENTENCE = 4
 _COUNTED = (
@@ -56,9 +56,12 @@ def counts_out(text: str) -> bool:
 def only_facts(text: str) -> bool:
     """Tell "For 5 persons. Preparation: 30 mins. Cooking: 1 h 30": no piece of it says anything else."""
     pieces, rest = pieces_of(text), without_times(text)
-    timed = any(map(only_times, pieces)) or rest != text
+    timed = bool(times_in(text)) or any(map(only_times, pieces))
     return timed and any(
-        all(only_times(piece) or only_servings(piece) or _MADE.match(piece) for piece in some)
+        all(
+            only_times(piece) or only_servings(piece) or only_describes(piece) or _MADE.match(piece)
+            for piece in some
+        )
         for some in (pieces, pieces_of(rest))
     )
 

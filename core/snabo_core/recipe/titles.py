@@ -5,8 +5,8 @@ from __future__ import annotations
 import re
 from functools import lru_cache
 
-from snabo_core.recipe.facts import only_times
 from snabo_core.recipe.servings import Servings, both_kinds, only_servings, servings_in
+from snabo_core.recipe.times import only_times
 
 LONGEST_TITLE = 120
 # A line is asked from several sides.
@@ -301,6 +301,7 @@ _SAID_BEHIND = re.compile(
 )
 # "Chicken casserole -- Mrs. Odile B.", "Leek pie - by Aunt Merle".
 _WHOSE_BEHIND = re.compile(
+    r"\s*\((?:by|from|via)\s+(?-i:[A-Z])[a-z]+(?:,[^()]{1,40})?\)$|"
     r"\s*\((?-i:[A-Z])[a-z]+,\s+(?:unit|flat|room|plot|table|no\.?|class|year|ward|block)\b[^()]{0,30}\)$|"
     r"\s*\((?:(?:by|from)\s+)?(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|sister|brother|chef)\b\.?[^()]{0,50}\)$",
     re.IGNORECASE,

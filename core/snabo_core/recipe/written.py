@@ -18,6 +18,7 @@ from snabo_core.recipe.lines import measures
 from snabo_core.recipe.sections import METHOD, in_one_tongue
 from snabo_core.recipe.servings import only_servings
 from snabo_core.recipe.tables import FACT_CELL, facts_told, labels_apart, lists_apart, rows_told
+from snabo_core.recipe.times import only_times
 
 # No line of a recipe is longer, and no recipe itself.
 MOST_CHARACTERS, MOST_LOOKED_AT = 1200, 20_000
@@ -317,6 +318,7 @@ def _amounts_joined(cells: list[str]) -> list[str]:
     joined: list[str] = []
     for cell in cells:
         amount = joined and only_amount(joined[-1]) and not begins_with_amount(cell)
+        amount = amount and not only_times(joined[-1])
         if amount or (joined and is_fact_label(joined[-1]) and cell[:1].isdigit()):
             joined[-1] = f"{joined[-1]} {cell}"
         else:
