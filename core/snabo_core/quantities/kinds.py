@@ -7,6 +7,7 @@ from functools import lru_cache
 from typing import Literal
 
 from snabo_core.quantities.amounts import read_amount
+from snabo_core.quantities.figures import only_figures
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.tidying import plain_line, tidy, without_pictures
 
@@ -495,7 +496,7 @@ def kind_of_line(text: str, system: str = "metric") -> LineKind:
     tests: tuple[tuple[LineKind, bool], ...] = (
         ("times", _TIMES.match(clean) is not None),
         ("furniture", is_furniture(raw)),
-        ("nutrition", is_energy(clean) or _MACROS.fullmatch(clean) is not None
+        ("nutrition", is_energy(clean) or only_figures(clean) or _MACROS.fullmatch(clean) is not None
                       or (_NUTRITION.search(clean) is not None and not begins_with_amount(clean))),
         ("servings", len(clean) <= 80 and _SERVINGS.match(clean) is not None
                      and re.match(r"^\W*for\b", clean, re.IGNORECASE) is None),

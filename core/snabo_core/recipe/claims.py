@@ -7,7 +7,8 @@ from collections.abc import Iterable, Sequence
 
 from snabo_core.dish import Claim
 from snabo_core.foods.labels import SODIUM_PER_SALT_MG
-from snabo_core.quantities.kinds import is_energy, is_step
+from snabo_core.quantities.figures import only_figures
+from snabo_core.quantities.kinds import is_step
 from snabo_core.wording import KJ_PER_KCAL
 
 # Nobody eats so many grams of sodium at a sitting: a bare number above it counts milligrams.
@@ -31,17 +32,17 @@ _KCAL |= dict.fromkeys(("", "kcal", "cal", "cals", "calorie", "calories", "kcals
 _NAMES = {
     "saturated": r"(?:saturated fat|saturates|saturated|sat\.? fat|sats?)",
     "sugars": r"(?:of which sugars|total sugars?|sugars?)",
-    "net_carbs": r"(?:net carb(?:ohydrate)?s?)",
+    "net_carbs": r"(?:net carb(?:ohydrate)?s?|net(?=\s*:?\s*\d))",
     "carbohydrate": r"(?:total carb(?:ohydrate)?s?|carbohydrates?|carbs?)",
     "fibre": r"(?:dietary fib(?:re|er)|fib(?:re|er))",
-    "protein": r"proteins?",
+    "protein": r"(?:proteins?|prot)",
     "sodium_mg": r"sodium",
     "salt": r"salt",
     "fat": r"(?:total fat|fats?)",
     "kcal": r"(?:calories|energy|kcals?|cals?)(?:\s+(?:per|a|each)\s+(?:serving|portion|head))?",
 }
 # Without one of these a line claims nothing.
-_ANY_NAME = re.compile(rf"(?:{'|'.join(_NAMES.values())}|k?cal)", re.IGNORECASE)
+_ANY_NAME = re.compile(rf"(?:{'|'.join(_NAMES.values())}|k?cal|kj)", re.IGNORECASE)
 _WORDS = {"kcal": "energy", "net_carbs": "net carbs", "saturated": "saturated fat",
           "sodium_mg": "sodium"}  # fmt: skip
 _UNITS = {"kcal": "kcal", "sodium_mg": "mg"}
@@ -54,6 +55,28 @@ _OF_WHAT = re.compile(
 )
 _KCAL_ALONE = re.compile(r"(?P<v>\d[\d.,]*\s*k?cal(?:orie)?s?)\b", re.IGNORECASE)
 _KJ_FIRST = re.compile(r"\d[\d.,]*\s*kj\s*[/,(|]?\s*(\d[\d.,]*\s*k?cal)", re.IGNORECASE)
+_KJ_ALONE = re.compile(r"(?P<v>\d[\d.,]*\s*(?:kj|kilojoules?))\b", re.IGNORECASE)
+# "Protein per serving: 20 g".
+_OF_ONE = (
+    r"\s*[(/]?\s*\b(?:(?:per|a|each|in (?:a|each|one))\s+)?"
+    r"(?:serving|portion|person|head|slice|piece|plate|bowl|helping)\b\)?"
+)
+# "F/C/P: 22/31/20", "20P / 31C / 22F", "F 22 g": the first letters of what is counted.
+_LETTERS = {"f": "fat", "c": "carbs", "p": "protein"}
+_STROKE = r"\s*/\s*"
+_NAME_OF_THREE = r"(fats?|f|carb(?:ohydrate)?s?|c|proteins?|p)"
+_VALUE_OF_THREE = r"(\d[\d.]*)\s*g?"
+_NAMES_FIRST = re.compile(
+    rf"\b{_STROKE.join([_NAME_OF_THREE] * 3)}\W{{1,3}}{_STROKE.join([_VALUE_OF_THREE] * 3)}(?![^\W_])",
+    re.IGNORECASE,
+)
+# "18 g. fat".
+_UNIT_STOP = re.compile(r"(?<=\d)(\s?(?:g|mg|k?cal|kj))\.(?!\d)", re.IGNORECASE)
+_LETTERED = re.compile(
+    r"(?<![^\W\d_])(?P<a>[fcp])\s?:?\s?(?P<n>\d[\d.]*)\s?g?\b|(?<![\d.])(?P<m>\d[\d.]*)\s?g?\s?(?P<b>[fcp])(?![^\W\d_])",
+    re.IGNORECASE,
+)
+LEAST_LETTERED = 2
 _PER_100 = re.compile(r"\bper\s*100\s*(?:g|ml)\b|/\s*100\s*g\b", re.IGNORECASE)
 
 
@@ -173,9 +196,11 @@ def _of_column(line: str, column: int | None) -> str:
 
 def tells_figures(text: str) -> bool:
     """Tell "412 calories, 22 g fat and 20 g protein per serving" from a list on one line."""
+    if only_figures(text):
+        return bool(claims_in([text]))
     if _CALORIES.search(text) is None or is_step(text):
         return False
-    return is_energy(text) or len(claims_in([text])) >= LEAST_TOLD
+    return len(claims_in([text])) >= LEAST_TOLD
 
 
 def columns_of(line: str) -> list[str]:
@@ -202,9 +227,9 @@ def _across(head: Sequence[str], row: str) -> list[tuple[str, str]]:
 
 def _figures(line: str) -> list[tuple[str, str]]:
     """Return figures by key: "Fat 12 g, protein 9 g" or "12 g fat, 9 g protein"."""
-    if _ANY_NAME.search(line) is None:
+    rest = _OF_WHAT.sub("", _spelled_out(line))
+    if _ANY_NAME.search(rest) is None:
         return []
-    rest = _OF_WHAT.sub("", line)
     behind, before = _paired(rest, before=False), _paired(rest, before=True)
     if len(behind) != len(before):
         # The way round in which every name finds its value: the other one runs out of them.
@@ -220,18 +245,36 @@ def _paired(line: str, *, before: bool) -> list[tuple[str, str]]:
     for key, name in _NAMES.items():
         sides = [
             re.search(rf"(?P<v>{_VALUE})\s*(?:of\s+)?{name}\b", rest, re.IGNORECASE),
-            re.search(rf"\b{name}\b\W{{0,3}}(?P<v>{_VALUE})", rest, re.IGNORECASE),
+            re.search(
+                rf"\b{name}\b(?:\s*\((?:k?cal|g|mg)\)|{_OF_ONE})?\W{{0,3}}(?P<v>{_VALUE})",
+                rest,
+                re.IGNORECASE,
+            ),
         ]
         match = next(filter(None, sides if before else reversed(sides)), None)
         if key == "kcal":
             # "545kcals": what is told in it needs no name.
-            match = match or _KCAL_ALONE.search(rest)
+            match = match or _KCAL_ALONE.search(rest) or _KJ_ALONE.search(rest)
         if match is None:
             continue
         value = match["v"]
         found.append((key, f"{value} kcal" if key == "kcal" and _bare(value) else value))
         rest = f"{rest[: match.start()]};{rest[match.end() :]}"
     return found
+
+
+def _spelled_out(line: str) -> str:
+    """Return a line with what it counts by first letters in words: "F 22 g / C 31 g"."""
+    line = _UNIT_STOP.sub(r"\1", line)
+    if (told := _NAMES_FIRST.search(line)) is not None:
+        names, values = told.groups()[:3], told.groups()[3:]
+        said = (f"{_LETTERS[n[0].lower()]} {v} g" for n, v in zip(names, values, strict=True))
+        return f"{line[: told.start()]}{'; '.join(said)}{line[told.end() :]}"
+    if len(_LETTERED.findall(line)) < LEAST_LETTERED:
+        return line
+    return _LETTERED.sub(
+        lambda one: f"{_LETTERS[(one['a'] or one['b']).lower()]} {one['n'] or one['m']} g;", line
+    )
 
 
 def _bare(value: str) -> bool:

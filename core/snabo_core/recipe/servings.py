@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
+from snabo_core.quantities.figures import only_figures
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 
 MOST_SERVINGS = 200.0
@@ -268,7 +269,9 @@ def servings_in(text: str) -> Servings | None:
         return _counted(party)
     if _ALONE.fullmatch(text[:LOOKED_AT]) is not None:
         return Servings(1.0, 1.0)
-    if _NUMBER.search(text[:LOOKED_AT]) is None and _TWICE.search(text[:LOOKED_AT]) is None:
+    counts = _NUMBER.search(text[:LOOKED_AT]) or _TWICE.search(text[:LOOKED_AT])
+    # "24 g protein per person" counts no eaters.
+    if counts is None or only_figures(text):
         return None
     plain = _SIZE.sub(" ", text[:LOOKED_AT])
     plain = _OR_ONE_MORE.sub(_range_of, plain)
