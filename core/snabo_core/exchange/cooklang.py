@@ -21,7 +21,7 @@ LONGEST = 100_000
 READY, METHOD = "Have ready", "Method"
 # An ingredient, a pot or a timer; a name of several words ends at its brace.
 _MARK = re.compile(
-    r"(?P<sign>[@#~])(?P<how>[&?+\-@]{0,3})"
+    r"(?P<sign>[@#~])(?P<how>[&?+\-@]{0,3})(?P<made>\(=?~?\d{1,3}\))?"
     r"(?:(?P<long>[^@#~{}\n\\]{0,120})\{(?P<in>[^{}\n]{0,120})\}|(?P<short>[^\s@#~{}(),.;:!?]{1,80}))"
     r"(?:\((?P<note>[^()\n]{0,200})\))?"
 )
@@ -140,6 +140,9 @@ def _line(mark: re.Match[str], found: _Found) -> str | None:
     amount, _, unit = (piece.strip() for piece in inside.partition("%"))
     note = _unescaped((mark["note"] or "").strip())
     how = mark["how"]
+    if mark["made"]:
+        # "@&(~1)dough{}" is what an earlier step made.
+        return None
     # What a sign refers to and nobody told before is told here.
     again = key in found.named and ("&" in how or not note)
     if "+" not in how and not amount and again:

@@ -45,6 +45,8 @@ _SOURCES = (
     "source.url",
     "url",
 )
+# "4|8": the amounts are for the first.
+_OF_SEVERAL = re.compile(r"(?<=\d)\s*\|\s*\d[\d\s|]*$")
 _STORIES = ("description", "introduction", "summary", "intro", "excerpt")
 
 
@@ -143,7 +145,7 @@ def facts_of(head: Mapping[str, str]) -> Facts:
     sources = [head[name] for name in _SOURCES if head.get(name)]
     return Facts(
         title=said(_TITLES),
-        serves=serves,
+        serves=_OF_SEVERAL.sub("", serves),
         minutes=minutes,
         source=", ".join(dict.fromkeys(sources))[:200],
         story=said(_STORIES),

@@ -25,6 +25,7 @@ from snabo_core.quantities.kinds import (
 )
 from snabo_core.quantities.tidying import without_pictures
 from snabo_core.recipe import ToldRecipe
+from snabo_core.recipe.around import opens_list
 from snabo_core.recipe.claims import (
     LEAST_ACROSS,
     claims_in,
@@ -34,12 +35,21 @@ from snabo_core.recipe.claims import (
 )
 from snabo_core.recipe.facts import is_fact_label, yield_in
 from snabo_core.recipe.layout import sort_lines
-from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES, NUTRITION
-from snabo_core.recipe.servings import servings_in
+from snabo_core.recipe.sections import METHOD, NOTES, NUTRITION
+from snabo_core.recipe.servings import Servings, servings_in
 from snabo_core.recipe.tables import columns_named, row_told
 from snabo_core.recipe.times import pieces_of, times_in
 from snabo_core.recipe.titles import source_in
-from snabo_core.recipe.told import heading_of, with_makes, without_makes
+from snabo_core.recipe.told import (
+    bare_makes,
+    carries_makes,
+    heading_of,
+    made,
+    served,
+    tells_whom,
+    with_makes,
+    without_makes,
+)
 from snabo_core.recipe.written import only_amount, with_fields
 
 # Lines above the list that are looked at for servings and times; a long story has fifty.
@@ -66,7 +76,7 @@ _WORDS = {
 # What stands below a method whatever the rank of its heading.
 _BESIDE = {"figures", "notes", "source"}
 # What a plain text calls them as well.
-_PLACES = (("list", INGREDIENTS), ("steps", METHOD), ("notes", NOTES))
+_PLACES = (("steps", METHOD), ("notes", NOTES))
 _LABEL = re.compile(
     r"\W*(?:nutrition\w*|macros)\b|\W*(?:per|each|one)\s+(?:serving|portion|person|slice|piece)\b",
     re.IGNORECASE,
@@ -233,7 +243,7 @@ def _opens_list(words: str, tokens: Sequence[Token], place: int) -> bool:
     """Tell the heading of a list: an item above one within it, or slanted words above one."""
     if place + 2 >= len(tokens) or begins_with_amount(words) or len(words) > LONGEST_HEAD:
         return False
-    if _place_of(words.rstrip(":"), alone=True):
+    if _place_of(words.rstrip(":"), alone=True) or tells_whom(words, lambda _: False):
         return False
     within = tokens[place - 2].type == "list_item_open"
     heads = within or _whole(tokens[place], "em") or heading_name(words) is not None
@@ -343,6 +353,8 @@ def _place_of(heading: str, *, alone: bool) -> str | None:
     known = next((key for key, words in _WORDS.items() if words.fullmatch(heading)), None)
     if known or not alone:
         return known
+    if opens_list(heading):
+        return "list"
     return next((key for key, words in _PLACES if words.match(heading)), None)
 
 
@@ -395,6 +407,9 @@ def _under(words: str, level: int, found: _Found, below: Sequence[str]) -> None:
     plain = " ".join(words.split()).rstrip(":")
     inside = level > found.level and found.place in {"list", "steps"}
     place = _place_of(plain, alone=bool(found.title) and not inside)
+    if place == "list" and _served(plain)[0] is not None:
+        # "Ingredients (serves 4)".
+        _fact(plain, found)
     if place is None and found.title and not inside:
         place = _told_by(below, found)
         if place == "list":
@@ -457,35 +472,44 @@ def _tells_figures(line: str, found: _Found) -> bool:
 
 
 @lru_cache(maxsize=REMEMBERED)
-def _serves(text: str) -> bool:
+def _served(text: str) -> tuple[Servings | None, str]:
+    """Return for whom a line says a dish is, and what is made of it."""
     layout = sort_lines(f"x\n{text}", lambda _: False)
-    return layout.servings is not None or layout.makes != ""
+    return layout.servings, layout.makes
+
+
+def _as_told(line: str, servings: Servings | None, makes: str) -> str:
+    """Return what a line says of eaters and yield, so that it is read again as it is."""
+    if without_makes(line)[1]:
+        return line
+    pieces = [piece.strip() for piece in pieces_of(line)]
+    feeds = next((piece for piece in pieces if servings_in(piece) == servings), line)
+    said = next((piece for piece in pieces if yield_in(piece)), line) if servings is None else feeds
+    bare = re.sub(r"^serves\s+", "", said, flags=re.IGNORECASE)
+    if servings is None:
+        return bare_makes(said)
+    if served(bare) == servings and makes in {"", made(bare)}:
+        return bare
+    eaters = [f"{end:g}" for end in dict.fromkeys((servings.low, servings.high))]
+    return with_makes(" to ".join(eaters), makes if carries_makes(makes) else "")
 
 
 def _fact(line: str, found: _Found) -> None:
     """Take servings and times said above the list; other words there are its story."""
-    served, minutes = _serves(line), times_in(line)
-    if served and without_makes(line)[1]:
-        found.serves = found.serves or line
-    elif served:
-        pieces = [piece.strip() for piece in pieces_of(line)]
-        # Whom it feeds goes before what it makes.
-        pieces.sort(key=lambda piece: piece.lower().startswith(("make", "yield")))
-        feeds = next((piece for piece in pieces if servings_in(piece) is not None), "")
-        makes = next((piece for piece in pieces if piece != feeds and yield_in(piece)), "")
-        said = feeds or next(filter(_serves, pieces), line)
-        serves = re.sub(r"^serves\s+", "", said, flags=re.IGNORECASE)
-        found.serves = found.serves or (with_makes(serves, makes) if feeds and makes else serves)
+    (servings, makes), minutes = _served(line), times_in(line)
+    if servings is not None or makes:
+        found.serves = found.serves or _as_told(line, servings, makes)
     for kind, value in minutes.items():
         found.minutes.setdefault(kind, value)
-    if served or minutes:
+    told = servings is not None or makes != "" or bool(minutes)
+    if told:
         # "Serves: 6 | From: the blue notebook".
         origins = (source_in(_FROM.sub("Source:", piece.strip())) for piece in pieces_of(line))
         found.source = found.source or next(filter(None, origins), "")
     # Told in passing: "serves 4 · 21 g protein, 18 g carbs".
     claims = claims_in([line]) if len(line) <= LONGEST_FACTS else ()
     found.claims += claims if len(claims) >= LEAST_TOLD else ()
-    if not served and not minutes:
+    if not told:
         found.asides.append(("story", line))
 
 

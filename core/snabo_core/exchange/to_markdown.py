@@ -7,6 +7,7 @@ import re
 from snabo_core.plate.nutrients import LABELS, UNIT
 from snabo_core.recipe import ToldRecipe
 from snabo_core.recipe.servings import servings_in
+from snabo_core.recipe.told import carries_makes, served, without_makes
 
 _TIME_NAMES = {"prep": "Prep", "cook": "Cook", "rest": "Rest", "total": "Total"}
 _SPECIAL = re.compile(r"([\\`*_{}\[\]<>#|~!&])")
@@ -16,8 +17,7 @@ def write_markdown(recipe: ToldRecipe) -> str:
     """Return a told recipe as Markdown; reading it gives the recipe again."""
     said = [f"# {_escaped(recipe.title)}", ""]
     if recipe.serves:
-        counted = f"Serves {recipe.serves}" if _counted(recipe.serves) else recipe.serves
-        said += [_escaped(counted), ""]
+        said += [_escaped(_yield(recipe.serves)), ""]
     for kind, name in _TIME_NAMES.items():
         if kind in recipe.minutes:
             said += [f"{name}: {recipe.minutes[kind]:g} min", ""]
@@ -48,8 +48,13 @@ def write_markdown(recipe: ToldRecipe) -> str:
     return re.sub(r"\n{3,}", "\n\n", "\n".join(said)).strip() + "\n"
 
 
-def _counted(serves: str) -> bool:
-    return servings_in(f"serves {serves}") is not None and servings_in(serves) is None
+def _yield(serves: str) -> str:
+    """Return for how many, or what is made, as a sentence: "Serves 4", "Makes 12 squares"."""
+    if servings_in(serves) is not None or without_makes(serves)[1]:
+        return serves
+    if served(serves) is not None:
+        return f"Serves {serves}"
+    return f"Makes {serves}" if carries_makes(serves) else serves
 
 
 def _escaped(text: str) -> str:

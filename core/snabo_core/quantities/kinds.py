@@ -156,7 +156,7 @@ _HEADING_WORDS = re.compile(
     r"instructions?|preparation|steps?|how to(?: make(?: it)?)?|what to do|to (?:serve|finish|garnish|assemble|decorate)|"
     r"topping|filling|sauce|gravy|crust|base|dressing|marinade|garnish|glaze|mash|stuffing|dough|pastry|crumble|"
     r"crumb topping|crumb|soup|salad|assembly|batter|coating|seasoning|spice mix|spices|"
-    r"meal \d+.*|day \d+.*|menu.*|optional(?: extras)?|optional toppings|extras|toppings|the (?:\w+ ){1,2}\w+|"
+    r"meal \d+.*|day \d+.*|layer \d{1,2}|menu.*|optional(?: extras)?|optional toppings|extras|toppings|the (?:\w+ ){1,2}\w+|"
     r"(?:on|over)(?: the)? top|(?:around|under)(?: the)? (?:edge|it)|(?:on|at|for|to) the (?:table|side)|on the side|alongside|to (?:eat|go) with (?:it|them))\s*:?$",
     re.IGNORECASE,
 )
@@ -437,9 +437,16 @@ def names_component(text: str) -> bool:
 # "MEATBALLS......", "plus, on top".
 _LEADERS = re.compile(r"\s*\.{3,}$")
 _THEN = re.compile(
-    r"^(?:and|then|plus|finally|lastly|also)\s*,?\s+(?=(?:on|over|to|around|under)\s)",
+    r"^(?:and|then|plus|finally|lastly|also)\s*,?\s+(?=(?:on|over|to|around|under)\s)"
+    # "First, the aubergines", "And the white sauce".
+    r"|^(?:first(?:ly)?|and|then|next|finally|lastly)\s*,?\s+(?:for\s+)?the\s+(?=[a-z])",
     re.IGNORECASE,
 )
+
+
+def without_order(text: str) -> str:
+    """Return a heading without what says when its turn is: "Then the meat"."""
+    return _THEN.sub("", text)
 
 
 @lru_cache(maxsize=REMEMBERED)
@@ -449,14 +456,14 @@ def heading_name(text: str) -> str | None:
     Marked ones only: a colon at the end, capitals, "for the ...", "#", or a usual heading.
     """
     bare = without_enumeration(_LEADERS.sub("", text.strip(" #*_=-–—•~[]{}|").strip()))
-    bare = _THEN.sub("", bare)
+    bare = without_order(bare)
     bracketed = re.fullmatch(r"\(\s*(for\s[^()]{3,50}?)\s*\)\s*:?", bare, re.IGNORECASE)
     bare = bracketed[1] if bracketed else bare
     plain = bare.rstrip(":").strip()
     if not plain or len(plain) > 60 or plain in _FOODS_IN_LETTERS:
         return None
     for_the = re.match(
-        r"^(?:(?:and|then|now|next|plus)\s+)?(?:(?:you(?:'ll|’ll| will)? need |what you need |needed )?for\s+(?:the\s+)?|what(?: goes|['’]s)\s+(?:in|into|on|over|under|with)\s+(?:the\s+)?|to make the\s+|ingredients\s*\(?for (?:the\s+)?)"
+        r"^(?:(?:and|then|now|next|plus)\s+)?(?:(?:you(?:'ll|’ll| will)? (?:need|want|take) |what you need |needed )?for\s+(?:the\s+)?|what(?: goes|['’]s)\s+(?:in|into|on|over|under|with)\s+(?:the\s+)?|to make the\s+|ingredients\s*\(?for (?:the\s+)?)"
         r"(?P<name>[^\d,()]{2,40}?)(?:\s+you(?:'ll|’ll| will)? (?:want|need|take))?(?:\s*\([^()]{2,40}\)|\s+[-–—]\s+(?:marinat|rest|chill|soak|ma[dk]e|optional|overnight|do|cook|start|prepare)[^:]{0,40})?\s*\)?\s*:?$",
         bare, re.IGNORECASE,
     )  # fmt: skip
@@ -469,7 +476,7 @@ def heading_name(text: str) -> str | None:
     )
     if of_it and len(of_it["name"].split()) <= 4:
         return of_it["name"].strip().capitalize()
-    counted = r"^(?:meal|day|part|step|menu|(?:way|version|option|batch|bowl|dip|sauce|tray|course)\s\d)\b"
+    counted = r"^(?:meal|day|part|step|menu|(?:way|version|option|batch|bowl|dip|sauce|tray|course|layer)\s\d)\b"
     if any(c.isdigit() for c in plain) and not re.match(counted, plain, re.IGNORECASE):
         return None
     short = len(plain) <= 45 and len(plain.split()) <= 6

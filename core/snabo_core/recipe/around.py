@@ -15,6 +15,7 @@ from snabo_core.quantities.kinds import (
     kind_of_line,
     names_component,
     without_enumeration,
+    without_order,
 )
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.lines import LEAST_SENTENCE, measures, only_facts
@@ -60,7 +61,9 @@ _MADE_OF_IT = re.compile(
     r"|,\s+(?:(?:made|prepared|cooked)\s(?:ahead|in advance|before|first)|(?:the )?(?:day|night) before"
     r"|(?:can|may) be [^,;()\d]{4,40}|(?:at the |the )?(?:last|first) (?:\d{1,2} )?(?:second|minute|thing)s?|(?:rest|chill|prove|marinate)(?:ed|s)?\s(?:for )?\d{1,2}\s?(?:min\w*|h\w*))$"
     # "TOASTIES - makes 4".
-    r"|\s+[-–—]\s+(?:makes|serves|feeds|enough for|for)\s[^,;()]{1,20}$",
+    r"|\s+[-–—|]\s+(?:makes|serves|feeds|enough for|for)\s[^,;()]{1,20}$"
+    # "Filling - mix well".
+    r"|\s+[-–—]\s+(?:mix|simmer|blend|whisk|boil|fry|roast|cook|make|do|start)\b[^,;()\d]{0,30}$",
     re.IGNORECASE,
 )
 # "Filling...", "Dumplings |" above its lines.
@@ -74,6 +77,8 @@ MOST_TOLD = 60
 # What is told of a dish below its name: "with pickled red onion".
 GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
 _LAST_BRACKET = re.compile(r"\s*\([^()]{3,40}\)$")
+# "Onions (lots)".
+_SAID_IN_BRACKETS = re.compile(r"\([^()\d]{3,40}\)$")
 _CUT_OFF = re.compile(r"\(|\s[-–—]\s|,\s")
 # Lines so long may be broken at the edge of a page; so many paragraphs with such lines tell it.
 WRAPPED_AT, LEAST_BROKEN = 40, 2
@@ -305,7 +310,8 @@ class Around:
         if _FOR_A_PART.match(name) or _WHOSE.match(below.text) or says_of_it(below.text):
             return False
         listed = follows is not None and has_amount(follows.text) and self.names_food(follows.text)
-        if listed and names_component(name):
+        headed = below.text.endswith(":") and follows is not None and not follows.after_blank
+        if listed and (headed or names_component(name)):
             return False
         words = name.split()
         told = len(words) > 1 or says_dish(name)
@@ -328,7 +334,7 @@ class Around:
         text = _OPEN_ENDED.sub(":", line.text) if self.amounts_follow(1) else line.text
         if line.after_blank and self.amounts_follow(2):
             # "(vegetables)" above its lines.
-            text = _BRACKETED_NAME.sub(r"\g<name>", text)
+            text = without_order(_BRACKETED_NAME.sub(r"\g<name>", text))
         if is_enumerated(text):
             return self._enumerated_heading(text)
         drawn = text.capitalize() if line.drawn and self.amounts_follow(1) else None
@@ -349,9 +355,12 @@ class Around:
         bare = text.strip(" *_#=-~[]{}").rstrip(":")
         told = 0
         set_off = line.after_blank or _letters_of(bare).isupper()
+        # Among lines that all have amounts; but "Leeks (2)" has its own.
+        set_off = set_off or (opened > 0 and weighed and not bare.rstrip(")")[-1:].isdigit())
         if set_off and (below := self.next()) is not None and not below.after_blank:
             bare, told = _MADE_OF_IT.subn("", bare)
-            if not told and self._heads_in_brackets(bare):
+            said = opened > 1 and weighed and line.after_blank and _SAID_IN_BRACKETS.search(bare)
+            if not told and (said or self._heads_in_brackets(bare)):
                 # "Naan dough (or buy 4 naan)", "CORN (optional)".
                 bare, told = _LAST_BRACKET.subn("", bare)
         too_long = len(bare) > 45 or len(bare.split()) > 6

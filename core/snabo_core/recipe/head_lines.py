@@ -12,11 +12,12 @@ from snabo_core.quantities.kinds import (
     is_dated,
     is_step,
     kind_of_line,
+    names_component,
 )
 from snabo_core.recipe.around import GOES_ON, MOST_TITLE_WORDS
 from snabo_core.recipe.lines import LEAST_SENTENCE, measures, tells_facts, tells_without_order
 from snabo_core.recipe.list_lines import ListLines
-from snabo_core.recipe.names import is_in_title_case, says_of_it, speaks_of_page
+from snabo_core.recipe.names import is_in_title_case, says_dish, says_of_it, speaks_of_page
 from snabo_core.recipe.sections import FROM, GREETING, METHOD, OVEN
 from snabo_core.recipe.servings import (
     makes_and_serves,
@@ -26,7 +27,7 @@ from snabo_core.recipe.servings import (
 )
 from snabo_core.recipe.sorting import LEAST_LISTED, LEAST_TOLD
 from snabo_core.recipe.times import only_times, times_in
-from snabo_core.recipe.titles import stands_above, title_of, told_in_letter
+from snabo_core.recipe.titles import facts_behind, stands_above, title_of, told_in_letter
 from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, only_amount
 
 _SAYS_WHAT_IS = re.compile(
@@ -37,6 +38,8 @@ _BRACKETS = re.compile(r"[()\[\]{}]")
 # Words from which a line above whom a dish serves says more than a food's name, and how many such
 # lines stand there.
 LEAST_SAID, MOST_ABOVE_FACTS = 5, 3
+# "Cheese sauce" is a part of a dish, "Parsnip and chestnut crumble" a dish.
+MOST_OF_A_PART = 2
 # "from Plot 22", below the title.
 _SENT_BY = re.compile(
     r"^\W*(?:from|by|via)\s+(?:(?:the|our)\s+)?[A-Z][^.:;]{1,40}$|"
@@ -104,7 +107,7 @@ class HeadLines(ListLines):
         """Tell whether a line can be the title: the first words that say no more than a name."""
         if self.layout.title or self.section != "head":
             return False
-        text = line.text
+        text = _name_alone(line.text)
         if (
             re.match(r"^by\s+\w+", text, re.IGNORECASE)
             or GREETING.match(text)
@@ -120,11 +123,11 @@ class HeadLines(ListLines):
             or says_of_it(text)
             or (text.startswith("(") and not is_in_title_case(text))
             # What a letter is about names the dish better than a sentence of it.
-            or (self.about and text[-1:] in ".!?,:")
+            or (self.about and text[-1:] in ".!?,:" and not self._heads_its_list(text))
             or self._is_less_than_about(text)
         ):
             return False
-        kind = kind_of_line(line.raw)
+        kind = kind_of_line(line.raw if text == line.text else text)
         if kind in {"times", "nutrition"} or (
             kind == "servings" and not re.search(r"[a-z]{4,}.*[a-z]{4,}.*[a-z]{4,}", text)
         ):
@@ -157,6 +160,16 @@ class HeadLines(ListLines):
             )
         prose = text.rstrip().endswith(".") and len(text.split()) > 9
         return not prose
+
+    def _heads_its_list(self, text: str) -> bool:
+        """Tell the name of a dish in a letter, right above its list: "Parsnip crumble:"."""
+        if not text.endswith(":") or not self.around.amounts_follow(2):
+            return False
+        name = title_of(text)[0]
+        words = name.split()
+        part = len(words) <= MOST_OF_A_PART and names_component(name)
+        dish = any(map(says_dish, words)) and len(words) > 1
+        return dish and not part and heading_name(name) is None
 
     def _is_less_than_about(self, text: str) -> bool:
         """Tell a line that names no dish below a letter's "Re: leek bake", or one of its foods."""
@@ -228,6 +241,8 @@ class HeadLines(ListLines):
         """Tell the name of a dish that stands between its list and its steps."""
         follows = self.around.next()
         if self.layout.title or not self.layout.parts or follows is None or line.marked:
+            return False
+        if is_step(line.text) or len(line.text.split()) > MOST_TITLE_WORDS:
             return False
         apart = line.after_blank and follows.after_blank
         orders = is_step(STEP_NUMBER.sub("", follows.text))
@@ -344,3 +359,8 @@ class HeadLines(ListLines):
     def _says_above_list(self, text: str) -> bool:
         """Tell a sentence that orders nothing, above lines with amounts: "Not quick, but good."."""
         return tells_without_order(text) and self.around.list_follows(LEAST_LISTED)
+
+
+def _name_alone(text: str) -> str:
+    """Return a line without what it says of whom a dish serves, and how long it takes, behind it."""
+    return text[: facts_behind(text)]

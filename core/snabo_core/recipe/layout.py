@@ -27,8 +27,8 @@ from snabo_core.recipe.lines import (
     served_beside,
 )
 from snabo_core.recipe.method_lines import MethodLines
-from snabo_core.recipe.names import names_meal
-from snabo_core.recipe.outline import Layout, one_of_two_systems, weigh_in_grams
+from snabo_core.recipe.names import is_in_title_case, names_meal
+from snabo_core.recipe.outline import Layout, figures_apart, one_of_two_systems, weigh_in_grams
 from snabo_core.recipe.sections import (
     ALL_IN_GRAMS,
     CHAPTER,
@@ -56,7 +56,7 @@ from snabo_core.recipe.servings import (
     shared_among,
 )
 from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_TOLD
-from snabo_core.recipe.times import labels_time, only_times, pieces_of, times_in
+from snabo_core.recipe.times import labels_time, only_describes, only_times, pieces_of, times_in
 from snabo_core.recipe.titles import asked_for, handed_over, replies_about, title_of, told_name
 from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, written_lines
 
@@ -90,6 +90,8 @@ _ORDER = re.compile(
     r"\W*(?:bake|cook|rest|chill|simmer|roast|stand|soak|marinate)\b(?=.*(?:\.\s*$|\b(?:at|on|gas)\b|°))",
     re.IGNORECASE,
 )
+# "500 g gnocchi · 1 red onion": items of one line.
+_POINTS = re.compile(r"\s[·•]\s")
 # A line that says for how many has no more words.
 MOST_TOLD_WORDS = 7
 _IN_BRACKETS = re.compile(
@@ -110,6 +112,7 @@ class _Sorter(HeadLines, MethodLines):
         layout = self.layout
         layout.parts = [(name, lines) for name, lines in layout.parts if lines]
         one_of_two_systems(layout)
+        figures_apart(layout)
         layout.title = layout.title or (title_of(self.about)[0] if self.about else "")
         layout.title = layout.title or self.column
         if not layout.title:
@@ -259,7 +262,11 @@ class _Sorter(HeadLines, MethodLines):
         if not asked or listed or self.layout.steps or follows is None or not line.after_blank:
             return False
         named = not begins_with_amount(line.text) and len(line.text.split()) <= MOST_TITLE_WORDS
-        if not named or not only_servings(follows.text) or not self.around.amounts_follow(1):
+        served = only_servings(follows.text) and self.around.amounts_follow(1)
+        # "Anyone have a good swede bake?", and below it "SWEDE BAKE" above its list.
+        name = self.titled.endswith("?") and self.around.amounts_follow(2)
+        name = name and is_in_title_case(line.text) and self.around.names_dish(line.text)
+        if not named or not (served or name):
             return False
         self._aside("furniture", self.titled or self.about)
         for item in [item for _, items in self.layout.parts for item in items]:
@@ -325,6 +332,15 @@ class _Sorter(HeadLines, MethodLines):
         if self.section == "list" and _PORTION_OF.match(text) and self.around.names_food(text):
             # "2 portions cooked noodles" are no eaters.
             return False
+        if (
+            self.section == "head"
+            and self.layout.title
+            and only_describes(text)
+            and not times_in(text)
+        ):
+            # "Level: easy".
+            self._aside("note", text)
+            return True
         kind = kind_of_line(text)
         facts_above = self.facts_at == self.around.place - 1
         goes_on = facts_above and (only_facts(text) or only_servings(text))
@@ -590,7 +606,8 @@ class _Sorter(HeadLines, MethodLines):
             elif kind_of_line(text) == "note":
                 self._aside("note", text)
             else:
-                self.layout.add_line(_without_number(text))
+                for item in self._items(text) if _POINTS.search(text) else [text]:
+                    self.layout.add_line(_without_number(item))
             self.around.place += 1
         self.layout.parts = [(name, lines) for name, lines in self.layout.parts if lines]
         return self.layout

@@ -40,7 +40,7 @@ _NEXT_ITEM = re.compile(
     r"|salt\b|pepper\b))",
     re.IGNORECASE,
 )
-_STROKES = re.compile(r"\s+[/|–—-]\s+")
+_STROKES = re.compile(r"\s+[/|–—·•-]\s+")
 # What is spoken has no stops: so many words with so many amounts are a recipe, no story.
 LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
 # Fewer do where it begins as people talk: "you take a pound of".

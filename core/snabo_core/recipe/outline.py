@@ -8,6 +8,7 @@ from statistics import median
 from typing import Literal
 
 from snabo_core.dish import AsideKind
+from snabo_core.quantities.figures import only_figures
 from snabo_core.quantities.kinds import begins_with_amount
 from snabo_core.quantities.numbers import to_number
 from snabo_core.recipe.servings import Servings
@@ -109,6 +110,24 @@ def one_of_two_systems(layout: Layout) -> None:
     layout.parts = [
         ("" if part is ours else part[0], part[1]) for part in layout.parts if part is not theirs
     ]
+
+
+# "... until they float. (Per person: about 480 kcal)".
+_SAID_LAST = re.compile(
+    r"\s*\((?P<inside>[^()]{6,120})\)\W*$|(?<=[.!])\s+(?P<last>[^.!?]{6,120}(?:\.\d[^.!?]{1,100})*)[.!]?$"
+)
+# Steps at the end that are looked at for what a serving holds.
+LAST_STEPS = 2
+
+
+def figures_apart(layout: Layout) -> None:
+    """Set aside what the last steps say of a serving's figures behind their orders."""
+    for place in range(max(0, len(layout.steps) - LAST_STEPS), len(layout.steps)):
+        said = _SAID_LAST.search(layout.steps[place])
+        figures = (said["inside"] or said["last"]) if said is not None else ""
+        if said is not None and only_figures(figures):
+            layout.set_aside("nutrition", figures)
+            layout.steps[place] = layout.steps[place][: said.start()]
 
 
 def _without_unit(text: str) -> re.Match[str] | None:

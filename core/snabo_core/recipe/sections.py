@@ -99,7 +99,7 @@ NOTES = re.compile(
     r"make[\s-]ahead|serving suggestions?|equipment|nutrition tip|faqs?|top tips?|keeps|keeping|leftovers|good to know|worth knowing|things to know))\W*$",
     re.IGNORECASE,
 )
-NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|nutrients|per (?:serving|portion))\b.{0,40}$",
+NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|nutrients|(?:per|each|one|a) (?:serving|portion|bowl|plate|person|head|slice|piece|helping)(?: (?:has|contains|provides|gives))?)\b.{0,40}$",
                         re.IGNORECASE)  # fmt: skip
 COMMENTS = re.compile(r"^\W*(?:\d+\s+)?(?:thoughts? on|comments?|reviews?|reader (?:comments|reviews)|ratings?|replies|responses|"
                        r"leave a (?:reply|comment)|related(?: recipes| posts)?|you (?:may|might) also (?:like|enjoy)|more recipes)\b(?:.{0,30}|\s*[“\"].{0,80})$",

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable, Sequence
 from itertools import takewhile
 
@@ -19,6 +20,7 @@ LEAST_LISTED = 3
 LEAST_OF_A_LETTER = 2
 # A sentence of so many words tells something.
 LEAST_TOLD = 8
+_SERVES = re.compile(r"\W*(?:serves|feeds)\b", re.IGNORECASE)
 # So many items with an amount make a list of a line.
 LEAST_ITEMS = 2
 
@@ -72,7 +74,9 @@ class Sorting:
             self.layout.servings = servings_in_story(text)
         if self.section == "head" and not self.layout.minutes:
             for sentence in text.split(". ")[:MOST_SENTENCES]:
-                if only_times(sentence.rstrip(". ")):
+                # "Serves four, with rice or flatbread, in an hour."
+                serves = _SERVES.match(sentence) is not None
+                if serves or only_times(sentence.rstrip(". ")):
                     self.layout.minutes |= times_in(sentence)
 
 

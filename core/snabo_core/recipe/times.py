@@ -50,12 +50,12 @@ _FILLERS = {
     "excluding", "without", "overnight",
 }  # fmt: skip
 # What else is told of a dish beside its time: "45 min, easy", "Level: easy".
-_DESCRIBES = {
-    "easy", "quick", "simple", "medium", "moderate", "hard", "intermediate", "beginner",
-    "beginners", "difficulty", "level", "skill", "effort", "cost", "cheap", "low", "high",
-    "budget", "meal", "1", "one", "pot", "pan", "tray", "dish", "weeknight", "midweek",
-    "supper", "dinner", "lunch", "very",
+_HOW_HARD = {
+    "easy", "quick", "simple", "medium", "moderate", "hard", "intermediate", "beginner", "beginners",
+    "difficulty", "level", "skill", "effort", "cost", "cheap", "budget", "weeknight", "midweek",
 }  # fmt: skip
+_DESCRIBES = _HOW_HARD | {"low", "high", "meal", "1", "one", "pot", "pan", "tray", "dish", "supper",
+                          "dinner", "lunch", "very"}  # fmt: skip
 _TOKEN = re.compile(rf"{_KIND.pattern}|[^\W_]+(?:['’-][^\W_]+)*", re.IGNORECASE)
 _OWN = {"prep", "cook", "rest"}
 # "Prep and cooking: 50 minutes".
@@ -336,18 +336,24 @@ def _tells_alone(plain: str, piece: _Piece) -> bool:
         else:
             others.append(plain[at:end])
         at = sign.end() if sign is not None else end
-    known = _FILLERS | _DESCRIBES
-    if any(kind is None and word not in known for kind, word, _, _ in _tokens(here)):
+    if not _all_known(here):
         return False
     served = any(_SERVED.search(other) is not None for other in others)
-    return served or barred or all(map(only_describes, others))
+    return served or barred or all(map(_all_known, others))
+
+
+def _all_known(text: str) -> bool:
+    """Tell words on how long, hard or costly a dish is, or none."""
+    known = _FILLERS | _DESCRIBES
+    return all(kind is not None or word in known for kind, word, _, _ in _tokens(text))
 
 
 def only_describes(text: str) -> bool:
-    """Tell words on how long, hard or costly a dish is, or none: "Level: easy", "30-minute meal"."""
-    known = _FILLERS | _DESCRIBES
-    said = _DURATIONS.sub(" ", _plainly(text))
-    return all(kind is not None or word in known for kind, word, _, _ in _tokens(said))
+    """Tell words on how long, hard or costly a dish is: "Level: easy", "30-minute meal"."""
+    plain = _plainly(text)
+    said = _DURATIONS.sub(" ", plain)
+    told = said != plain or any(word in _HOW_HARD for _, word, _, _ in _tokens(said))
+    return told and _all_known(said)
 
 
 def without_times(text: str) -> str:

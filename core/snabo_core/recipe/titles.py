@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from functools import lru_cache
 
+from snabo_core.recipe.lines import only_facts
 from snabo_core.recipe.servings import Servings, both_kinds, only_servings, servings_in
 from snabo_core.recipe.times import only_times
 
@@ -335,12 +336,34 @@ _SO_MANY_BEHIND = re.compile(
 )
 
 
+# Between the name of a dish and what is said of it.
+_BEHIND_NAME = re.compile(r"\s*[,;:|•·(\[/]\s*|\s+[-–—~*]{1,2}\s+|\s{3,}|\.\s+")
+_SERVES = re.compile(r"\W*(?:serves|feeds)\s+\w", re.IGNORECASE)
+LEAST_NAME = 3
+
+
+@lru_cache(maxsize=REMEMBERED)
+def facts_behind(text: str) -> int | None:
+    """Return where a line tells nothing any more but whom a dish serves and how long it takes.
+
+    "Leek bake - 40 mins, serves 4 to 6" does from its dash on; None of a name alone.
+    """
+    for sign in _BEHIND_NAME.finditer(text[:LONGEST_TITLE]):
+        name, said = text[: sign.start()], text[sign.end() :].strip(" )]*–—-")
+        within = name.count("(") > name.count(")")
+        if sum(map(str.isalpha, name)) < LEAST_NAME or not said or within:
+            continue
+        if only_servings(said) or only_facts(said) or (_SERVES.match(said) and servings_in(said)):
+            return sign.start()
+    return None
+
+
 @lru_cache(maxsize=REMEMBERED)
 def title_of(text: str) -> tuple[str, Servings | None]:
     """Return a title without labels, pages and tails, and how many it says it serves."""
     # What comes after this is no title any more, and its runs of dashes would be looked at for ever.
     text = text[:_LOOKED_AT]
-    bare = _TAGS.sub("", text.translate(_BRACES)).strip(" #*_=|")
+    bare = _TAGS.sub("", text.translate(_BRACES)).strip(" #*_=|").rstrip(": ")
     bare = re.sub(r"\s::?\s(?=\d)", " | ", bare)
     bare = _IN_QUOTES.sub(r"\g<name>", _SAID_BEFORE.sub("", _SIGNS_BEHIND.sub("", bare)))
     told_today = _TODAY.match(bare) or _TONIGHT.match(bare)
@@ -364,6 +387,9 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     bare = _OVEN_BEHIND.sub("", _TOLD_BEHIND.sub("", bare))
     bare = _CLAIM_BEHIND.sub("", _CLAIM_BEHIND.sub("", bare))
     servings: Servings | None = None
+    if (cut := facts_behind(bare)) is not None:
+        servings = _served_behind(bare[cut:])
+        bare = bare[:cut]
     behind = _BRACKET_BEHIND.search(bare)
     if behind is not None and behind.start() > 0:
         # "Leek bake (total servings: 4)".

@@ -5,13 +5,15 @@ from __future__ import annotations
 import re
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from itertools import takewhile
 
 from snabo_core.dish import AsideKind, Claim, Told
-from snabo_core.quantities.kinds import heading_name, is_step
+from snabo_core.quantities.kinds import begins_with_amount, heading_name, is_step
 from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.recipe.claims import label_words
 from snabo_core.recipe.facts import yield_in
-from snabo_core.recipe.layout import sort_list, without_step_number
+from snabo_core.recipe.layout import sort_lines, sort_list, without_step_number
+from snabo_core.recipe.lines import measures, tells_facts
 from snabo_core.recipe.outline import Aside, Layout, one_of_two_systems
 from snabo_core.recipe.sections import METHOD
 from snabo_core.recipe.servings import Servings, counts_people, meals_in, servings_in
@@ -32,6 +34,8 @@ _BARE = re.compile(
 # A sentence goes on small in the next line.
 _BROKEN = re.compile(r"(?<=[a-z,])\n(?=[a-z])")
 LEAST_NUMBERED = 2
+# Whom it serves and how long it takes, at the head of a list.
+MOST_FACTS = 3
 # Far more than a dish has room for: what stands behind is counted, and not looked at.
 MOST_SORTED = 1000
 # Said behind the last step, and no step.
@@ -96,6 +100,7 @@ def lay_out(told: ToldRecipe, names_food: Callable[[str], bool]) -> Layout:
         names_food: tells whether a short text names a food.
     """
     layout = Layout(title=title_of(told.title)[0] if told.title.strip() else "")
+    told, above = _without_facts(told, names_food)
     for name, lines in told.parts:
         sorted_list = sort_list(lines[:MOST_SORTED], names_food, guessed=not told.set_apart)
         for inner, found in sorted_list.parts:
@@ -104,18 +109,41 @@ def lay_out(told: ToldRecipe, names_food: Callable[[str], bool]) -> Layout:
         if beyond := lines[MOST_SORTED:]:
             layout.parts.append((heading_of(name), [*beyond]))
     one_of_two_systems(layout)
-    layout.servings = served(told.serves) or meals_in(told.serves) or served(told.title)
+    layout.servings = (
+        served(told.serves) or meals_in(told.serves) or above.servings or served(told.title)
+    )
     makes = yield_in(told.serves)
     beside = "" if counts_people(makes) else makes
     # "4 individual pies" tells what is made, and for how many.
     alone = served(told.serves) is None
     layout.makes = made(told.serves) if alone else beside
-    layout.minutes = dict(told.minutes)
+    layout.minutes = above.minutes | dict(told.minutes)
     for section, text in steps_of(told.steps):
         layout.steps.append(text)
         layout.sections.append(section)
     layout.asides += [Aside(kind, text) for kind, text in told.asides if text.strip()]
     return layout
+
+
+def tells_whom(line: str, names_food: Callable[[str], bool]) -> bool:
+    """Tell what stands above a list and is none of its lines: "Serves 4", "45 min, easy"."""
+    if tells_facts(line):
+        return True
+    if begins_with_amount(line) and (names_food(line) or measures(line)):
+        return False
+    return sort_lines(f"x\n{line}", names_food).servings is not None
+
+
+def _without_facts(
+    told: ToldRecipe, names_food: Callable[[str], bool]
+) -> tuple[ToldRecipe, Layout]:
+    """Return a recipe without the facts that stand first in its list, and what they say."""
+    name, lines = told.parts[0] if told.parts else ("", ())
+    facts = [*takewhile(lambda line: tells_whom(line, names_food), lines[:MOST_FACTS])]
+    if not facts or len(facts) == len(lines):
+        return told, Layout()
+    kept = ((name, lines[len(facts) :]), *told.parts[1:])
+    return replace(told, parts=kept), sort_lines("\n".join(["x", *facts]), names_food)
 
 
 def with_makes(serves: str, makes: str) -> str:

@@ -72,6 +72,8 @@ _CHAT = re.compile(
     re.IGNORECASE,
 )
 _COLUMN = re.compile(r"(?<=\S) {2,}(?=\S)")
+_WEIGHED = re.compile(r" {1,40}\d[\d/.]* (?:g|kg|ml|l|oz|lbs?|tbsp|tsp|T|t|cups?|c)\.? (?=[^\W\d])")
+LEAST_ALIGNED = 3
 # What ends so is not broken at the edge of a page.
 _ENDED = (".", "!", "?", ":")
 # A letter quotes a recipe in so many lines at least.
@@ -264,6 +266,9 @@ def _hanging(pieces: list[str]) -> list[str]:
     # Where a column of foods begins, what stands without an amount is a line of its own.
     whole = [piece.expandtabs() for piece in pieces]
     columns = {gap.end() for piece in whole if (gap := _COLUMN.search(piece)) is not None}
+    # Amounts set to the right have their foods one below the other.
+    begin = Counter(told.end() for piece in whole if (told := _WEIGHED.match(piece)) is not None)
+    columns |= {column for column, times in begin.items() if times >= LEAST_ALIGNED}
     for piece, spaced in zip(pieces, whole, strict=True):
         bare = piece.lstrip()
         into = len(spaced) - len(spaced.lstrip())
