@@ -39,7 +39,7 @@ from snabo_core.recipe.sections import METHOD, NOTES, NUTRITION
 from snabo_core.recipe.servings import Servings, servings_in
 from snabo_core.recipe.tables import columns_named, row_told
 from snabo_core.recipe.times import pieces_of, times_in
-from snabo_core.recipe.titles import source_in
+from snabo_core.recipe.titles import source_in, told_name
 from snabo_core.recipe.told import (
     bare_makes,
     carries_makes,
@@ -427,6 +427,11 @@ def _under(words: str, level: int, found: _Found, below: Sequence[str]) -> None:
         found.place, found.section, found.level = place, "", level
     elif found.place == "head" and found.title in {"", plain}:
         found.title = plain
+        listed = bool(below) and begins_with_amount(below[0]) and not any(map(is_step, below))
+        if listed and _told_by(below, found) == "list":
+            # Its list stands right below the name.
+            found.place = "list"
+            found.parts.append(("", []))
     elif found.place in {"list", "steps", "figures"}:
         # A heading of the same rank that nobody knows ends what was above it.
         found.place = "notes"
@@ -509,7 +514,9 @@ def _fact(line: str, found: _Found) -> None:
     # Told in passing: "serves 4 · 21 g protein, 18 g carbs".
     claims = claims_in([line]) if len(line) <= LONGEST_FACTS else ()
     found.claims += claims if len(claims) >= LEAST_TOLD else ()
-    if not told:
+    if not found.title and (name := told_name(line)) is not None:
+        found.title = name
+    elif not told:
         found.asides.append(("story", line))
 
 

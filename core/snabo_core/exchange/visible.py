@@ -144,11 +144,11 @@ def _tell_by_name(head: Any) -> None:
     head.drop_tree()
 
 
-def _tell_columns(head: Any) -> None:
+def _tell_columns(head: Any) -> bool:
     """Put the rows of a table of ingredients as lines, by what its head says of its columns."""
     columns = columns_named([cell.text_content()[:LONGEST_LABEL] for cell in head])
     if not columns:
-        return
+        return False
     body = head.getparent().getnext()
     for row in (*head.itersiblings("tr"), *(body if body is not None else ())):
         if len(row) != len(columns):
@@ -159,6 +159,8 @@ def _tell_columns(head: Any) -> None:
         for inner in list(row[0]):
             inner.drop_tree()
         row[0].text = row_told(columns, cells)
+    head.drop_tree()
+    return True
 
 
 def _fills_cell(bold: Any) -> bool:
@@ -211,8 +213,8 @@ def _tell_tables(tree: Any) -> None:
         if listed and (INGREDIENTS.match(words) or METHOD.match(words)):
             cell.tag = "h3"
     for head in tree.xpath("//tr[following-sibling::tr or ../following-sibling::tbody/tr]"):
-        _tell_columns(head)
-        _tell_by_name(head)
+        if not _tell_columns(head):
+            _tell_by_name(head)
 
 
 def _tell_inline(tree: Any) -> None:

@@ -56,7 +56,7 @@ LONGEST_NAME = 90
 # "Gnocchi (makes about 60)", "Sage butter (20 g a head)" above its lines.
 _MADE_OF_IT = re.compile(
     r"\s*\((?:(?:makes|yields?|serves|gives|fries|bakes|fills|feeds|does|enough for|for|per)\b[^()]{1,30}|[^()]{1,20}\b(?:each|apiece|a head|per \w+)"
-    r"|\d{1,2}|(?:see|from|if|can|may|make|made|prepare|start|use|do|cook|begin|keep)\s[^()]{2,30}|(?:the )?(?:last|first|final)\s(?:minute|second|thing|step)|(?:photo|picture|step|stage|page|day)\s\d{1,3})\)$"
+    r"|\d{1,2}|(?:see|from|if|can|may|make|made|prepare|start|use|do|cook|begin|keep)\s[^()]{2,30}|(?:do |make )?(?:first|last|ahead)!?|(?:on )?(?:the )?(?:day|night|evening)(?: before)?|overnight|\d{1,3}\s?(?:min|mins|minutes|h|hrs?|hours?)|(?:the )?(?:last|first|final)\s(?:minute|second|thing|step)|(?:photo|picture|step|stage|page|day)\s\d{1,3})\)$"
     # "Gravy base, made ahead".
     r"|,\s+(?:(?:made|prepared|cooked)\s(?:ahead|in advance|before|first)|(?:the )?(?:day|night) before"
     r"|(?:can|may) be [^,;()\d]{4,40}|(?:at the |the )?(?:last|first) (?:\d{1,2} )?(?:second|minute|thing)s?|(?:rest|chill|prove|marinate)(?:ed|s)?\s(?:for )?\d{1,2}\s?(?:min\w*|h\w*))$"

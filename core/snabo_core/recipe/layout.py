@@ -55,7 +55,7 @@ from snabo_core.recipe.servings import (
     servings_in_story,
     shared_among,
 )
-from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_TOLD
+from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_LISTED, LEAST_TOLD
 from snabo_core.recipe.times import labels_time, only_describes, only_times, pieces_of, times_in
 from snabo_core.recipe.titles import asked_for, handed_over, replies_about, title_of, told_name
 from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, written_lines
@@ -92,8 +92,15 @@ _ORDER = re.compile(
 )
 # "500 g gnocchi · 1 red onion": items of one line.
 _POINTS = re.compile(r"\s[·•]\s")
+_OF_PEOPLE = re.compile(r"\d\s+(?:people|persons?|servings?|portions?|pers)\b", re.IGNORECASE)
+# The name of a field that a page left empty.
+_EMPTY_FIELD = re.compile(
+    r"(?:serves|servings?|portions?|yield|(?:prep|cook|total)(?:ing)?\s+time)\W*", re.IGNORECASE
+)
 # A line that says for how many has no more words.
 MOST_TOLD_WORDS = 7
+# A heading in nobody's words has no more.
+MOST_OF_A_HEADING = 5
 _IN_BRACKETS = re.compile(
     r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"
     r"(?:slices|squares|pieces|wedges|muffins|cakes|balls|patties|rolls|tarts|pies|cups|loaves|bars))\s*\)",
@@ -202,6 +209,7 @@ class _Sorter(HeadLines, MethodLines):
         text = line.text
         return (
             is_button(text)
+            or _EMPTY_FIELD.fullmatch(text) is not None
             or (self.filmed and CHAPTER.match(text) is not None)
             # A page's title once more, above its recipe.
             or (text == self.titled and not self.layout.parts)
@@ -213,6 +221,10 @@ class _Sorter(HeadLines, MethodLines):
         if self.section == "head" and names_meal(line.text):
             self.column = line.text.strip(" *_#=~-")
         self._aside("furniture", line.raw)
+        if self.section == "head" and _OF_PEOPLE.search(line.text):
+            # "RECIPE FOR 10 PERSONS - HALL LUNCH".
+            told = map(servings_in, pieces_of(line.text))
+            self.layout.servings = self.layout.servings or next(filter(None, told), None)
         # "Published 2 May. Serves 2. Takes 40 minutes."
         self._facts_in_story(line.text)
 
@@ -554,6 +566,18 @@ class _Sorter(HeadLines, MethodLines):
             for item in self._items(self._without_label(_NEEDED.sub("", text))):
                 self.layout.add_line(_without_number(item))
 
+    def _heads_method(self, line: Written) -> bool:
+        """Tell words of their own between a list and its orders: "Doing it"."""
+        follows, text = self.around.next(), line.text
+        if follows is None or line.marked or not line.after_blank or has_amount(text):
+            return False
+        apart = follows.after_blank or STEP_NUMBER.match(follows.text) is not None
+        short = len(text.split()) <= MOST_OF_A_HEADING and text[-1:] not in ".,;"
+        if not (apart and short and is_step(follows.text)) or self.around.names_food(text):
+            return False
+        listed = (has_amount(item) for _, items in self.layout.parts for item in items)
+        return sum(listed) >= LEAST_LISTED
+
     def _is_curt_order(self, line: Written) -> bool:
         """Tell a method of a few words behind the list: "Bread, fry, simmer, boil."."""
         behind = bool(self.layout.parts) and line.after_blank and not line.marked
@@ -568,6 +592,9 @@ class _Sorter(HeadLines, MethodLines):
         text = line.text
         if self._is_late_title(line):
             self._take_title(text)
+            return True
+        if self._heads_method(line):
+            self.section, self.under = "method", ""
             return True
         if self._is_before_list(line):
             self._aside("note" if text.startswith("(") else "story", text)

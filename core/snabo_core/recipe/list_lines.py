@@ -29,6 +29,7 @@ _AT_HAND = re.compile(
     r"|you(?:'ll|’ll| will)? also need|(?:and )?also|plus",
     re.IGNORECASE,
 )
+_SENTENCES = re.compile(r"[a-z)]\.\s+[A-Z]")
 _MARKED_OFF = re.compile(r"^\([A-Z*]{1,2}\)\s*")
 _FOOTNOTE, _MARKED = (
     re.compile(r"\s*(?P<mark>\*{1,3}|[†‡])(?=[^\W\d_])"),
@@ -68,6 +69,9 @@ class ListLines(Sorting):
         match = _WHOLE_PART.match(text)
         aside = kind_of_line(text) in {"nutrition", "furniture"} or tells_figures(text)
         if match is None or aside:
+            return None
+        if is_step(match["rest"]) and _SENTENCES.search(match["rest"]) is not None:
+            # "Then: fry the lamb until brown. Onions in, 2 minutes."
             return None
         split = _NEXT_ITEM.split(match["rest"].rstrip(" ."))
         items = max(split, self._items(match["rest"]), key=len)

@@ -74,7 +74,7 @@ CHAPTER = re.compile(
 )
 METHOD = re.compile(
     r"^\W*(?:\d{1,2}\s*[.)]\s+)?(?:the\s+|cooking\s+|step[\s-]by[\s-]step\s+)?(?:m[eé]thode?|zubereitung|preparaci[oó]n|elaboraci[oó]n|preparazione|procedimento|"
-    r"bereiding(?:swijze)?|tillagning|framgangsm[aå]te|fremgangsm[aå]de|wykonanie|pr[eé]paration|r[eé]alisation|(?:cook|make|do|build|bake) it|directions?|instructions?|steps|preparation|procedure|what to do|what you(?:'ll|’ll)? do|"
+    r"bereiding(?:swijze)?|tillagning|framgangsm[aå]te|fremgangsm[aå]de|wykonanie|pr[eé]paration|r[eé]alisation|(?:cook|make|do|build|bake) it|directions?|instructions?|steps|preparation|procedure|what to do|(?:what )?you(?:'ll|’ll)? do|"
     r"how to (?:make|cook|do)(?: it| this)?|how(?: to)?\??|here(?:'s|’s) how|all you need to do|making it|to make|process|"
     r"reali[sz]ation|elaboration|execution|proceedings?|(?:preparation|cooking) (?:method|steps|instructions|directions)|"
     r"step[\s-]by[\s-]step|(?:here(?:'s|’s) )?what to do|get cooking|to cook|"
@@ -91,7 +91,7 @@ ALL_IN_GRAMS = re.compile(
 )
 # "Method: Boil the peas." on one line.
 METHOD_SAYS = re.compile(
-    r"^\W*(?:method|mode|directions?|instructions?|how to make(?: it)?|to make)\s*:\s+(?=\w)",
+    r"^\W*(?:method|mode|(?:what )?you do|directions?|instructions?|how to make(?: it)?|to make)\s*:\s+(?=\w)",
     re.IGNORECASE,
 )
 NOTES = re.compile(

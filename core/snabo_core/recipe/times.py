@@ -47,7 +47,7 @@ _FILLERS = {
     "approximately", "circa", "only", "just", "it", "this", "that", "you", "you'll", "will",
     "on", "low", "high", "medium", "plus", "more", "and", "then", "from", "my", "our", "good",
     "bit", "is", "are", "flat", "tops", "max", "mostly", "unattended", "not", "counting",
-    "excluding", "without", "overnight",
+    "excluding", "without", "overnight", "by", "itself",
 }  # fmt: skip
 # What else is told of a dish beside its time: "45 min, easy", "Level: easy".
 _HOW_HARD = {
@@ -139,8 +139,8 @@ _BOTH = re.compile(
     re.IGNORECASE,
 )
 _ADDED_UP = re.compile(
-    rf"^\W*(?:takes|time|total(?:\s+time)?|ready\s+in)\b\s*:?\s*(?P<one>{_DURATION})"
-    rf"(?:\s+[a-z]+){{0,3}}?\s*(?:\+|\bplus\b)\s*(?P<other>{_DURATION})",
+    rf"(?:^|[|;.,—–]\s|\s-\s)\W*(?:takes|time|total(?:\s+time)?|ready\s+in)\b\s*:?\s*(?P<one>{_DURATION})"
+    rf"(?:\s+[a-z]+){{0,3}}?\s*(?:\+|\bplus\b|\b(?:and )?then\b)\s*(?P<other>{_DURATION})",
     re.IGNORECASE,
 )
 # "Time: 45 min", "Time about an hour".
@@ -233,7 +233,7 @@ def _times_in(text: str) -> tuple[tuple[str, float], ...]:
             kind = _by_the_next(plain, pieces, kinds, place) or kind
         if kind is not None:
             found.setdefault(kind, piece.minutes)
-    if (both := _ADDED_UP.match(plain)) is not None:
+    if (both := _ADDED_UP.search(plain)) is not None:
         # "Takes 10 minutes + 35 minutes in the oven".
         found["total"] = minutes_of(both["one"]) + minutes_of(both["other"])
     if not found:

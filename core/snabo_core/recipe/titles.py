@@ -198,7 +198,7 @@ _VERSION_BEHIND = re.compile(
     re.IGNORECASE,
 )
 # "Leek bake by Odile".
-_NAME_BEHIND = re.compile(r"(?<=[a-z)]),?\s+by\s+[A-Z][a-z]+(?:\s+[A-Z][a-z]+)?$")
+_NAME_BEHIND = re.compile(r"(?<=[a-z)\"”]),?\s+by\s+[A-Z][a-z]+(?:\s+[A-Z][a-z]+)?$")
 # The tray of a canteen.
 _TRAY = re.compile(r"[,;\s(]+gn\s*\d(?:/\d)?\)?$", re.IGNORECASE)
 # What stands above a title: a column of a paper, a date, a page, whose box it came from.
@@ -337,9 +337,13 @@ _SO_MANY_BEHIND = re.compile(
 
 
 # Between the name of a dish and what is said of it.
-_BEHIND_NAME = re.compile(r"\s*[,;:|•·(\[/]\s*|\s+[-–—~*]{1,2}\s+|\s{3,}|\.\s+")
+_BEHIND_NAME = re.compile(
+    r"\s*[,;:|•·(\[/]\s*|\s+[-–—~*]{1,2}\s+|\s{3,}|\.\s+|\s+(?=(?:[Ss]erves|SERVES|[Ff]eeds)\s+\d)"
+)
 _SERVES = re.compile(r"\W*(?:serves|feeds)\s+\w", re.IGNORECASE)
 LEAST_NAME = 3
+# "Chicken cobbler recipe".
+_RECIPE_BEHIND = re.compile(r"^(?P<name>\S+\s.*[a-z)])\s+recipe$", re.IGNORECASE)
 
 
 @lru_cache(maxsize=REMEMBERED)
@@ -356,6 +360,12 @@ def facts_behind(text: str) -> int | None:
         if only_servings(said) or only_facts(said) or (_SERVES.match(said) and servings_in(said)):
             return sign.start()
     return None
+
+
+def _without_facts(text: str) -> tuple[str, Servings | None]:
+    """Return a title without the facts behind it, and for how many they say it is."""
+    cut = facts_behind(text)
+    return (text, None) if cut is None else (text[:cut], _served_behind(text[cut:]))
 
 
 @lru_cache(maxsize=REMEMBERED)
@@ -381,15 +391,12 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         _HERE,
     ):
         bare = before.sub("", bare)
+    bare, servings = _without_facts(bare)
     bare = _PRICED.sub("", _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", _WHOSE_BEHIND.sub("", bare))))
     bare = _NAME_BEHIND.sub("", _VERSION_BEHIND.sub("", _DAY_BEHIND.sub("", bare)))
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
     bare = _OVEN_BEHIND.sub("", _TOLD_BEHIND.sub("", bare))
     bare = _CLAIM_BEHIND.sub("", _CLAIM_BEHIND.sub("", bare))
-    servings: Servings | None = None
-    if (cut := facts_behind(bare)) is not None:
-        servings = _served_behind(bare[cut:])
-        bare = bare[:cut]
     behind = _BRACKET_BEHIND.search(bare)
     if behind is not None and behind.start() > 0:
         # "Leek bake (total servings: 4)".
@@ -408,7 +415,8 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     while (above := _BEFORE_A_STROKE.match(bare)) and _ABOVE.match(above["above"]):
         bare = bare[above.end() :]
     crumbs = re.split(r"\s+[>»›]\s+", bare)
-    bare = crumbs[-1]
+    # "Home > Mains > Leek bake", "Leek bake » Nora cooks".
+    bare = crumbs[0] if len(crumbs) > 1 and HOUSE.search(crumbs[-1]) else crumbs[-1]
     if (site := _SITE.match(bare)) is not None:
         bare = site["name"]
     name, *said = re.split(r"\.\s+", bare)
@@ -425,6 +433,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     housed = any(map(HOUSE.search, others))
     bare = first if others and (housed or len(first.split()) > 1) else bare
     bare = _WHOEVER.sub("", _REMARK_BEHIND.sub("", _DIETS.sub("", bare)))
+    bare = _RECIPE_BEHIND.sub(r"\g<name>", bare)
     title = (
         _STOP.sub("", re.sub(r"!{2,}$", "", bare.strip(" -–—:|,~")))[:LONGEST_TITLE]
         or text.strip()[:LONGEST_TITLE]
