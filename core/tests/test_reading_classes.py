@@ -797,6 +797,27 @@ class Soaked(unittest.TestCase):
             self.assertEqual("cooked_or_dry" in read.doubts, form == "dry", line)
 
 
+class InAHurry(unittest.TestCase):
+    """Words cut short as people note them down are the same foods, and never another in silence."""
+
+    def test_short_words_are_the_long_ones(self) -> None:
+        for short, whole in (
+            ("1 tin c/peas", "1 tin chickpeas"), ("1 tin ck peas", "1 tin chickpeas"),
+            ("150g nat yog", "150g natural yogurt"), ("2 stks celery", "2 sticks celery"),
+            ("1 bch parsley", "1 bunch parsley"), ("1 btl passata", "1 bottle passata"),
+            ("2 courgs", "2 courgettes"), ("1 head broc", "1 head broccoli"),
+            ("200g SRF", "200g self-raising flour"), ("6 rshrs bacon", "6 rashers bacon"),
+            ("1 tbsp white wine vin", "1 tbsp white wine vinegar"), ("1 cuke", "1 cucumber"),
+        ):  # fmt: skip
+            with self.subTest(short):
+                told, plain = read_line(short, library()), read_line(whole, library())
+                self.assertEqual((told.food, told.form), (plain.food, plain.form))
+                self.assertEqual((told.grams.best, told.doubts), (plain.grams.best, plain.doubts))
+
+    def test_a_cup_of_peas_has_no_stroke(self) -> None:
+        self.assertEqual(read_line("1 c peas", library()).food, "peas")
+
+
 class CookedOrNot(unittest.TestCase):
     """What words about cooking say of the weight, where it is another by half and more."""
 

@@ -141,8 +141,10 @@ def read_markdown(text: str) -> ToldRecipe | None:
     heads = [_words(below) for above, below in pairwise(tokens) if above.type == "heading_open"]
     found.headed = any(_place_of(words.rstrip(":"), alone=True) for words in heads)
     _walk(tokens, found)
-    if not any(lines for _, lines in found.parts) and not found.steps:
-        return None
+    if not any(lines for _, lines in found.parts):
+        weighed = sum(begins_with_amount(said) for kind, said in found.asides if kind == "story")
+        if not found.steps or weighed >= LEAST_TOLD:
+            return None
     found.asides += [("note", remark) for remark in remarks]
     return ToldRecipe(
         without_pictures(found.title), found.serves, found.minutes,
@@ -243,11 +245,12 @@ def _opens_list(words: str, tokens: Sequence[Token], place: int) -> bool:
     """Tell the heading of a list: an item above one within it, or slanted words above one."""
     if place + 2 >= len(tokens) or begins_with_amount(words) or len(words) > LONGEST_HEAD:
         return False
-    if _place_of(words.rstrip(":"), alone=True) or tells_whom(words, lambda _: False):
-        return False
     within = tokens[place - 2].type == "list_item_open"
     heads = within or _whole(tokens[place], "em") or heading_name(words) is not None
-    return heads and tokens[place + 2].type.endswith("_list_open")
+    if not heads or not tokens[place + 2].type.endswith("_list_open"):
+        return False
+    known = _place_of(words.rstrip(":"), alone=True) is not None
+    return not known and not tells_whom(words, lambda _: False)
 
 
 def _paragraph(words: str, token: Token, found: _Found) -> None:

@@ -222,6 +222,13 @@ def _tell_inline(tree: Any) -> None:
     for span in tree.xpath("//span[not(*)]"):
         if _is_fact(" ".join(span.text_content()[:LONGEST_LABEL].split())):
             span.tag = "div"
+            # What stands beside it in a row of labels is one of its own: "4.8", "1 hr 20 min".
+            row = span.getparent()
+            alike = {one.tag for one in row} <= {"span", "div"}
+            between = [row.text, *(one.tail for one in row)]
+            if alike and not "".join(filter(None, between)).strip():
+                for beside in row:
+                    beside.tag = "div"
     for bold in tree.xpath("//strong | //b"):
         if stands_alone(bold) or _fills_cell(bold):
             bold.tag = "h4"

@@ -163,7 +163,7 @@ WORDS: dict[str, str] = {
     "sprinkle": "sprinkling", "scattering": "sprinkling", "hint": "touch", "whisper": "touch",
     "scrap": "touch", "lick": "touch", "dribble": "drizzle", "trickle": "drizzle", "blob": "spoonful",
     "grinding": "grind", "twist": "grind", "turn": "grind", "grate": "grating", "spoon": "spoonful", "fistful": "handful", "hndfl": "handful", "cob": "ear", "lemonlike": "piece",
-    "kilogramme": "kilogram", "gms": "gram", "grm": "gram", "milliltre": "millilitre", "ltr": "litre",
+    "stk": "stick", "bch": "bunch", "bnch": "bunch", "btl": "bottle", "clv": "clove", "rshr": "rasher", "slc": "slice", "kilogramme": "kilogram", "gms": "gram", "grm": "gram", "milliltre": "millilitre", "ltr": "litre",
     "decilitre": "decilitre", "centilitre": "centilitre", "deciliter": "decilitre", "mils": "millilitre", "mls": "millilitre", "tetrapak": "carton",
     "branch": "sprig", "twig": "sprig", "frond": "sprig", "nub": "thumb", "knuckle": "thumb", "lobe": "clove",
     "slosh": "splash", "brick": "block", "tumbler": "glass", "curl": "knob", "nugget": "knob", "pouch": "pack", "tray": "pack", "pottle": "tub", "floweret": "floret", "canister": "can", "shaving": "sheet",

@@ -90,8 +90,6 @@ _ORDER = re.compile(
     r"\W*(?:bake|cook|rest|chill|simmer|roast|stand|soak|marinate)\b(?=.*(?:\.\s*$|\b(?:at|on|gas)\b|°))",
     re.IGNORECASE,
 )
-# "500 g gnocchi · 1 red onion": items of one line.
-_POINTS = re.compile(r"\s[·•]\s")
 _OF_PEOPLE = re.compile(r"\d\s+(?:people|persons?|servings?|portions?|pers)\b", re.IGNORECASE)
 # The name of a field that a page left empty.
 _EMPTY_FIELD = re.compile(
@@ -268,17 +266,21 @@ class _Sorter(HeadLines, MethodLines):
 
         "What to do with leeks?" and what was said to it are no part of the recipe.
         """
-        follows = self.around.next()
-        listed = any(has_amount(item) for _, items in self.layout.parts for item in items)
+        follows, words = self.around.next(), line.text.split()
         asked = "?" in self.titled or (not self.layout.title and "?" in self.about)
-        if not asked or listed or self.layout.steps or follows is None or not line.after_blank:
+        if not asked or self.layout.steps or follows is None:
             return False
-        named = not begins_with_amount(line.text) and len(line.text.split()) <= MOST_TITLE_WORDS
+        if len(words) > MOST_TITLE_WORDS or begins_with_amount(line.text):
+            return False
+        counted = title_of(line.text)[1] is not None
+        listed = any(has_amount(item) for _, items in self.layout.parts for item in items)
+        if listed or not (line.after_blank or counted):
+            return False
         served = only_servings(follows.text) and self.around.amounts_follow(1)
         # "Anyone have a good swede bake?", and below it "SWEDE BAKE" above its list.
         name = self.titled.endswith("?") and self.around.amounts_follow(2)
-        name = name and is_in_title_case(line.text) and self.around.names_dish(line.text)
-        if not named or not (served or name):
+        name = name and (counted or is_in_title_case(line.text))
+        if not served and not (name and self.around.names_dish(line.text)):
             return False
         self._aside("furniture", self.titled or self.about)
         for item in [item for _, items in self.layout.parts for item in items]:
@@ -633,7 +635,7 @@ class _Sorter(HeadLines, MethodLines):
             elif kind_of_line(text) == "note":
                 self._aside("note", text)
             else:
-                for item in self._items(text) if _POINTS.search(text) else [text]:
+                for item in self._items(text):
                     self.layout.add_line(_without_number(item))
             self.around.place += 1
         self.layout.parts = [(name, lines) for name, lines in self.layout.parts if lines]

@@ -124,6 +124,7 @@ _HOURS_IN_WORDS = re.compile(
     ),
     re.IGNORECASE,
 )
+_ANY_NUMBER = re.compile(r"[\d½¼¾⅓⅔]")
 # "Serves 4 - 20 min prep" is no range.
 _SERVED_BEFORE = re.compile(
     rf"(\b(?:serves|feeds|makes|servings?|portions?|yields?)\b\W{{0,2}}\s*\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?)\s+[-–—]\s+(?=\d+(?:\s*[-–]\s*\d+)?(?:\s*|-){_UNIT})",
@@ -393,6 +394,8 @@ def _in_one(text: str) -> str:
 
     What is only about how long it takes goes: "approx. 1 hr", "~40 min", "30 minutes or so".
     """
+    if _ANY_NUMBER.search(text[:LONGEST]) is None:
+        return text[:LONGEST]
     said = _DECIMAL_HOURS.sub(r"\1.\2", text[:LONGEST])
     said = _SERVED_BEFORE.sub(r"\1 | ", said)
     said = _PARTS_OF_HOURS.sub(_decimal, said)
@@ -411,6 +414,7 @@ def _decimal(match: re.Match[str]) -> str:
     return f"{int(match['whole'] or 0) + share:.3g} {match['unit']}"
 
 
+@lru_cache(maxsize=REMEMBERED)
 def _plainly(text: str) -> str:
     """Return the beginning of a line with its numbers in figures: "half an hour" is 30 min."""
     said = _QUARTERS.sub("three quarters", text[:LONGEST])

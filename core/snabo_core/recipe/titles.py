@@ -168,7 +168,7 @@ _ASKED_FOR = re.compile(
     r"|you (?:wanted|were after|liked)\s+(?:the|my|our|that)|(?:asked|begged|wanted to know)\s+(?:me\s+)?(?:for|about|after)\s+(?:the|my|our|your|that)"
     r"|how (?:i|we) (?:make|do|cook)\s+(?:the|my|our|that)"
     r"|^(?:right|ok|okay|so|well)(?:\s+so)?\s+for\s+(?:the|my|our))\s*(?P<name>[a-z'’-]+(?: [a-z'’-]+){0,6}?)"
-    r"(?=\s+(?:you|that|which|i|we|she|he|from|as|is|was|about|again|so many|a few|loads)\b|[,.!?:;(]|\s*$)",
+    r"(?=\s+(?:you|that|which|i|we|she|he|from|as|is|was|about|again|at|so many|a few|loads)\b|[,.!?:;(]|\s*$)",
     re.IGNORECASE,
 )
 _SPEAKS = re.compile(
@@ -341,6 +341,10 @@ _BEHIND_NAME = re.compile(
     r"\s*[,;:|•·(\[/]\s*|\s+[-–—~*]{1,2}\s+|\s{3,}|\.\s+|\s+(?=(?:[Ss]erves|SERVES|[Ff]eeds)\s+\d)"
 )
 _SERVES = re.compile(r"\W*(?:serves|feeds)\s+\w", re.IGNORECASE)
+_COUNTS = re.compile(
+    r"[\d½¼¾]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|dozen|both|couple|half|hours?|us|me)\b",
+    re.IGNORECASE,
+)
 LEAST_NAME = 3
 # "Chicken cobbler recipe".
 _RECIPE_BEHIND = re.compile(r"^(?P<name>\S+\s.*[a-z)])\s+recipe$", re.IGNORECASE)
@@ -352,6 +356,8 @@ def facts_behind(text: str) -> int | None:
 
     "Leek bake - 40 mins, serves 4 to 6" does from its dash on; None of a name alone.
     """
+    if _COUNTS.search(text) is None:
+        return None
     for sign in _BEHIND_NAME.finditer(text[:LONGEST_TITLE]):
         name, said = text[: sign.start()], text[sign.end() :].strip(" )]*–—-")
         within = name.count("(") > name.count(")")
