@@ -18,7 +18,7 @@ _ALSO_FOODS = {"fat", "fats", "sugar", "sugars", "salt", "calcium", "iron", "alc
 _SAID_BESIDE = {
     "per", "each", "every", "a", "an", "one", "the", "serving", "serve", "portion", "you", "packs",
     "person", "head", "slice", "piece", "plate", "bowl", "helping", "has", "contains", "provides",
-    "gives", "about", "approx", "approximately", "around", "roughly", "circa", "of", "which", "and",
+    "gives", "comes", "to", "about", "approx", "approximately", "around", "roughly", "circa", "of", "which", "and",
     "with", "only", "just", "under", "less", "than", "nutrition", "nutritional", "nutritionals",
     "facts", "info", "information", "amount", "macros", "figures", "values", "value", "daily",
     "estimated", "est", "total", "net", "dietary", "added", "high", "low", "is", "are", "in", "g",
@@ -30,6 +30,8 @@ _VALUE = re.compile(
     re.IGNORECASE,
 )
 _ENERGY = re.compile(r"\d\s*(?:k?cal(?:orie)?s?|kj|kilojoules?)\b", re.IGNORECASE)
+# "520 kcal p.p.".
+_EACH = re.compile(r"\bp\.\s?p\b\.?", re.IGNORECASE)
 _WORD = re.compile(r"[^\W\d_]+")
 # "20P / 31C / 22F": the first letters of protein, carbohydrate and fat.
 _LETTERED = re.compile(
@@ -44,7 +46,7 @@ def only_figures(text: str) -> bool:
     """Tell a line of which every word belongs to a label, with a figure that no food has."""
     if len(text) > LONGEST or not any(c.isdigit() for c in text):
         return False
-    words = [word.lower() for word in _WORD.findall(_VALUE.sub(" ", text))]
+    words = [word.lower() for word in _WORD.findall(_VALUE.sub(" ", _EACH.sub(" ", text)))]
     lettered = len(_LETTERED.findall(text)) >= LEAST_LETTERED
     known = _ON_LABELS | _ALSO_FOODS | _SAID_BESIDE | (_LETTERS if lettered else set())
     if any(word not in known for word in words):

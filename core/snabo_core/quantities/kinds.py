@@ -502,8 +502,9 @@ def kind_of_line(text: str, system: str = "metric") -> LineKind:
         return "furniture"
     tests: tuple[tuple[LineKind, bool], ...] = (
         ("times", _TIMES.match(clean) is not None),
+        ("nutrition", only_figures(clean)),
         ("furniture", is_furniture(raw)),
-        ("nutrition", is_energy(clean) or only_figures(clean) or _MACROS.fullmatch(clean) is not None
+        ("nutrition", is_energy(clean) or _MACROS.fullmatch(clean) is not None
                       or (_NUTRITION.search(clean) is not None and not begins_with_amount(clean))),
         ("servings", len(clean) <= 80 and _SERVINGS.match(clean) is not None
                      and re.match(r"^\W*for\b", clean, re.IGNORECASE) is None),

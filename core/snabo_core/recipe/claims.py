@@ -46,7 +46,7 @@ _ANY_NAME = re.compile(rf"(?:{'|'.join(_NAMES.values())}|k?cal|kj)", re.IGNORECA
 _WORDS = {"kcal": "energy", "net_carbs": "net carbs", "saturated": "saturated fat",
           "sodium_mg": "sodium"}  # fmt: skip
 _UNITS = {"kcal": "kcal", "sodium_mg": "mg"}
-_VALUE = r"(?:<|less than)?\s*\d[\d.,]*(?:\s*(?:-|–)\s*\d[\d.,]*)?\s*(?:g|grams?|mg|kcals?|kj|cal(?:orie)?s?)?\b"
+_VALUE = r"(?:<|less than)?\s*\d+(?:[.,]\d+)*(?:\s*(?:-|–)\s*\d+(?:[.,]\d+)*)?\s*(?:g|grams?|mg|kcals?|kj|cal(?:orie)?s?)?\b"
 # "Per portion:", "Nutrition (each serving):", "1 slice has".
 _OF_WHAT = re.compile(
     r"^\W*(?:nutrition\w*\W+|figures\W+)?(?:per|a|an|each|one|1)\s+(?:\d+\s+)?"

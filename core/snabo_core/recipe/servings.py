@@ -93,7 +93,7 @@ _SERVES = tuple(
         rf"\b{_FOLK}\s*[:=]\s*{_ABOUT}{_RANGE}\b",
         rf"(?<![\w#]){_SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{_ABOUT}{_RANGE}",
         rf"\b{_RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)\W*$",
-        rf"^\W*(?:for|per(?!\s+100\b)|quantities for)\s+{_RANGE}\s*(?:\([^()\d]*\)|to share|sharing)?\W*$",
+        rf"^\W*(?:for|per(?!\s+100\b)|(?:quantities|amounts) (?:are )?for)\s+{_RANGE}\s*(?:\([^()\d]*\)|to share|sharing)?\W*$",
         rf"^\W*we(?:['’]re| are| were)\s+{_RANGE}\W*$",
         rf"\b{_RANGE}\s+of us\b",
         rf"\b(?:does|feeds|serves|enough for)\s+(?:us|all of us|all)\s+{_RANGE}\b",
@@ -166,13 +166,13 @@ _WHOLE_ONE = re.compile(
 )
 # All that a line about servings and nothing else is made of.
 _SAID = """
-headcount plenty ample original default base normal average quantities given max minimum maximum output qty out tea hearty share sharing
+headcount plenty ample original default base normal average quantities amounts given max minimum maximum output qty out tea hearty share sharing
 serves serve serving servings feeds feed fed amount size can could might would makes make made yields yield portion portions people
 persons person pers ppl pax covers guests adults adult kids kid children child eaters mouths diners
 family crowd party table household for enough sufficient good about around approx approximately
 roughly up to at least or and plus as a an the of with main side starter course hungry very generous
 generously big small large polite average leftovers leftover this recipe dose doses quantity
-quantities number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
+quantities amounts number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
 plate easily comfortably greedy ones do does can total is are it that will should us batch heads head
 y p served normal would many tray dish pan pot loaf cuts into slices pieces squares allow allowing gives sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
 """
@@ -260,11 +260,15 @@ class Servings:
     high: float
 
 
+# "4 serv.".
+_SERV = re.compile(r"(?<=\d )serv\b\.?", re.IGNORECASE)
+
+
 @lru_cache(maxsize=REMEMBERED)
 def servings_in(text: str) -> Servings | None:
     """Return how many a line says it serves, None where it counts no people."""
     # "You need, for four:".
-    text = text.rstrip(": ")
+    text = _SERV.sub("servings", text.rstrip(": "))
     if (party := _party_in(text)) is not None:
         return _counted(party)
     if _ALONE.fullmatch(text[:LOOKED_AT]) is not None:

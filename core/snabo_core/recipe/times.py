@@ -30,7 +30,7 @@ _KINDS = {
     "prep": r"pr[eé]p(?:aration|are|aring|ping)?|active(?:ly)?|hands[\s-]?on|work(?:ing)?|put together|get(?:ting)? (?:(?:it|this) )?ready|assembl(?:e|y|ing)|chopping",
     "cook": r"cook(?:ing|s)?|cuisson|bak(?:e|es|ing)|ovens?|roast(?:ing)?|simmer(?:ing)?|(?:slow|pressure) cookers?|stove|hob|fry(?:ing)?|boil(?:ing)?|steam(?:ing)?|stew(?:ing)?|brais(?:e|ing)|grill(?:ing)?|air[\s-]?fryer",
     "rest": r"rest(?:ing)?|chill(?:ing)?|marinat(?:e|ing)|soak(?:ing)?|stand(?:ing)?|proving|rising|inactive|passive|waiting|cooling|freezing",
-    "total": r"total|ready|all in all|all in|in all|all told|(?:from )?(?:start|fridge|pan|oven|kitchen) to (?:finish|table|plate|fork)|altogether|overall"
+    "total": r"total|ready|all in all|all in|in all|all told|(?:from )?(?:start|fridge|pan|oven|kitchen) to (?:finish|table|plate|fork)|altogether|overall|time to table"
     r"|(?:done|finished|made) in|on the table|time (?:needed|required)",
     # Of all, where nothing else is said before it.
     "takes": r"takes?|allow|needs?|needed",
@@ -47,7 +47,8 @@ _FILLERS = {
     "approximately", "circa", "only", "just", "it", "this", "that", "you", "you'll", "will",
     "on", "low", "high", "medium", "plus", "more", "and", "then", "from", "my", "our", "good",
     "bit", "is", "are", "flat", "tops", "max", "mostly", "unattended", "not", "counting",
-    "excluding", "without", "overnight", "by", "itself",
+    "excluding", "without", "overnight", "by", "itself", "it's", "it’s", "can", "eat", "me", "us",
+    "slow",
 }  # fmt: skip
 # What else is told of a dish beside its time: "45 min, easy", "Level: easy".
 _HOW_HARD = {
@@ -109,13 +110,22 @@ _STROKE_MINUTES = re.compile(
     r"['′’](?!['’\w])",
     re.IGNORECASE,
 )
+_STROKES_ALONE = re.compile(r"^(\W*\d{1,3})['′’](?=\W*$)")
+# "45 min total (15 prep, 30 cook)", "Prep 15 + cook 30 = 45 minutes".
+_MINUTES_SAID = re.compile(rf"\d\s*{_MINUTE}\b", re.IGNORECASE)
+_BARE_BEFORE = re.compile(
+    r"(?:(?<=\()|(?<=, ))(\d{1,3})\s+(prep|cook(?:ing)?|bake|baking|rest(?:ing)?)\b", re.IGNORECASE
+)
+_BARE_BEHIND = re.compile(
+    r"\b(prep|cook(?:ing)?|bake|baking|rest(?:ing)?)\s+(\d{1,3})(?=\s*(?:[+,)=]|$))", re.IGNORECASE
+)
 # "approx. 1 hr", "less than 30 mins": what is only about how long it takes.
 _ABOUT_SO = re.compile(
     rf"(?:\b(?:approx(?:imately)?\.?|roughly|circa|ca?\.|less than|under|up to|at (?:most|least)|max(?:imum)?\.?|a good|nearly|over)\s*"
     rf"|[~≈<]\s*)(?={_DURATION})",
     re.IGNORECASE,
 )
-_OR_SO = re.compile(rf"(\d\s*{_UNIT})\s+or (?:so|more|less)\b", re.IGNORECASE)
+_OR_SO = re.compile(rf"(\d\s*{_UNIT})(?:\s+or (?:so|more|less)|,? give or take)\b", re.IGNORECASE)
 _POSSESSIVE = re.compile(rf"(\d\s*{_MINUTE}|\d\s*{_HOUR})['’](?=\s)", re.IGNORECASE)
 _QUARTERS = re.compile(r"\bthree-quarters\b", re.IGNORECASE)
 _HOURS_IN_WORDS = re.compile(
@@ -152,7 +162,7 @@ _TIME_SAID = re.compile(
 # "Prep 10", "Serves 4": a label and a bare number.
 LEAST_LABELS = 2
 _LABELLED = re.compile(
-    r"(?:(?P<kind>prep(?:aration)?|cook(?:ing)?|bake|rest|chill|total)(?: time)?|serves|servings|for|feeds|makes)"
+    r"(?:(?P<kind>prep(?:aration)?|active|hands[\s-]on|cook(?:ing)?|bake|rest|chill|total)(?: time)?|serves|servings|for|feeds|makes)"
     r"\W{0,2}\s*(?P<count>\d{1,3}(?:\s*[-–]\s*\d{1,3})?)",
     re.IGNORECASE,
 )
@@ -328,7 +338,7 @@ def _by_the_next(
 
 def _tells_alone(plain: str, piece: _Piece) -> bool:
     """Tell a duration that stands by itself, or beside who is served: "4 portions, 40 minutes"."""
-    here, others, at = "", [], 0
+    here, others, at, barred = "", [], 0, False
     for sign in (*_SEGMENTS.finditer(plain), None):
         end = sign.start() if sign is not None else len(plain)
         if at <= piece.start < end:
@@ -402,7 +412,9 @@ def _in_one(text: str) -> str:
     said = _CLOCK.sub(r"\1 h \2 min", said)
     for pattern in (_H_AND_MIN, _H_COMMA_MIN, _H_MIN):
         said = pattern.sub(r"\1 h \2 min", said)
-    said = _STROKE_MINUTES.sub(r"\1 min", said)
+    said = _STROKES_ALONE.sub(r"\1 min", _STROKE_MINUTES.sub(r"\1 min", said))
+    if _MINUTES_SAID.search(said) is not None:
+        said = _BARE_BEHIND.sub(r"\1 \2 min", _BARE_BEFORE.sub(r"\1 min \2", said))
     said = _TWICE_TOLD.sub(r"\1", _ALL_OF_IT.sub(" ", said))
     said = _POSSESSIVE.sub(r"\1", _BOTH.sub(r"\1: \3 min | \2: \4 min", said))
     return _OR_SO.sub(r"\1", _ABOUT_SO.sub("", _OF_WHICH.sub(r" (\1 min", said)))
