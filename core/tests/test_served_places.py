@@ -11,6 +11,7 @@ from collections.abc import Callable
 from pathlib import Path
 
 from snabo_core.dish import Dish
+from snabo_core.exchange.markdown import read_markdown
 from snabo_core.foods import library
 from snabo_core.recipe import read_recipe
 from tests.test_saved_files import read
@@ -85,6 +86,13 @@ class Places(unittest.TestCase):
                     lines = tuple(line.text for part in dish.parts for line in part.lines)
                     self.assertEqual((dish.title, lines), ("Pea pan", LINES))
                     self.assertEqual(dish.told.servings_low, float(count))
+
+    def test_the_head_of_a_list_is_no_word_of_how_many_eat(self) -> None:
+        """A cook who opens the file reads "4" above the list, and its heading once."""
+        for head in ("Ingredients (serves 4)", "Ingredients for 4 people"):
+            told = read_markdown(f"# Pea pan\n\n## {head}\n{MARKED}")
+            assert told is not None
+            self.assertEqual((told.serves, told.words().count("Ingredients")), ("4", 1))
 
     def test_a_name_alone_loses_nothing(self) -> None:
         names = (

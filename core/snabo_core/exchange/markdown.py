@@ -8,7 +8,6 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
-from functools import lru_cache
 from itertools import islice, pairwise
 
 from markdown_it import MarkdownIt
@@ -33,29 +32,16 @@ from snabo_core.recipe.claims import (
     serving_column,
     tells_figures,
 )
-from snabo_core.recipe.facts import is_fact_label, yield_in
-from snabo_core.recipe.layout import sort_lines
+from snabo_core.recipe.facts import is_fact_label
 from snabo_core.recipe.sections import METHOD, NOTES, NUTRITION
-from snabo_core.recipe.servings import Servings, servings_in
 from snabo_core.recipe.tables import columns_named, row_told
 from snabo_core.recipe.times import pieces_of, times_in
 from snabo_core.recipe.titles import source_in, told_name
-from snabo_core.recipe.told import (
-    bare_makes,
-    carries_makes,
-    heading_of,
-    made,
-    served,
-    tells_whom,
-    with_makes,
-    without_makes,
-)
+from snabo_core.recipe.told import as_told, eaters_in, eaters_told, heading_of, tells_whom
 from snabo_core.recipe.written import only_amount, with_fields
 
 # Lines above the list that are looked at for servings and times; a long story has fifty.
 MOST_STORY = 200
-# A line is asked from several sides, and long tables say one thing again.
-REMEMBERED = 256
 # Never over the end of a line: a file of empty ones would be gone through line by line anew.
 _MARKS = re.compile(
     r"^(?:#{1,6}[ \t]+\S|[ \t]*[-*+][ \t]+\S|[ \t]*\d{1,2}[.)][ \t]+\S)", re.MULTILINE
@@ -410,9 +396,9 @@ def _under(words: str, level: int, found: _Found, below: Sequence[str]) -> None:
     plain = " ".join(words.split()).rstrip(":")
     inside = level > found.level and found.place in {"list", "steps"}
     place = _place_of(plain, alone=bool(found.title) and not inside)
-    if place == "list" and _served(plain)[0] is not None:
+    if place == "list" and (servings := eaters_in(plain)[0]) is not None:
         # "Ingredients (serves 4)".
-        _fact(plain, found)
+        found.serves = found.serves or eaters_told(servings)
     if place is None and found.title and not inside:
         place = _told_by(below, found)
         if place == "list":
@@ -479,34 +465,11 @@ def _tells_figures(line: str, found: _Found) -> bool:
     return found.place == "figures" or tells_figures(line) or _LABEL.match(line) is not None
 
 
-@lru_cache(maxsize=REMEMBERED)
-def _served(text: str) -> tuple[Servings | None, str]:
-    """Return for whom a line says a dish is, and what is made of it."""
-    layout = sort_lines(f"x\n{text}", lambda _: False)
-    return layout.servings, layout.makes
-
-
-def _as_told(line: str, servings: Servings | None, makes: str) -> str:
-    """Return what a line says of eaters and yield, so that it is read again as it is."""
-    if without_makes(line)[1]:
-        return line
-    pieces = [piece.strip() for piece in pieces_of(line)]
-    feeds = next((piece for piece in pieces if servings_in(piece) == servings), line)
-    said = next((piece for piece in pieces if yield_in(piece)), line) if servings is None else feeds
-    bare = re.sub(r"^serves\s+", "", said, flags=re.IGNORECASE)
-    if servings is None:
-        return bare_makes(said)
-    if served(bare) == servings and makes in {"", made(bare)}:
-        return bare
-    eaters = [f"{end:g}" for end in dict.fromkeys((servings.low, servings.high))]
-    return with_makes(" to ".join(eaters), makes if carries_makes(makes) else "")
-
-
 def _fact(line: str, found: _Found) -> None:
     """Take servings and times said above the list; other words there are its story."""
-    (servings, makes), minutes = _served(line), times_in(line)
+    (servings, makes), minutes = eaters_in(line), times_in(line)
     if servings is not None or makes:
-        found.serves = found.serves or _as_told(line, servings, makes)
+        found.serves = found.serves or as_told(line, servings, makes)
     for kind, value in minutes.items():
         found.minutes.setdefault(kind, value)
     told = servings is not None or makes != "" or bool(minutes)

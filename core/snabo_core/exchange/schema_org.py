@@ -334,8 +334,8 @@ def told_of(node: Node, known: Mapping[str, Node]) -> ToldRecipe:
     if "cook" not in minutes and (value := minutes_in(node.get("performTime"))) is not None:
         minutes["cook"] = value
     label = reader.seen(node.get("nutrition"))
-    said = [text_of(one) for one in label if isinstance(one, str)] if isinstance(
-        label, list) else [label] if isinstance(label, str) else []  # fmt: skip
+    words = [text_of(one) for one in (label if isinstance(label, list) else [label])
+             if isinstance(one, str)]  # fmt: skip
     label = label[0] if isinstance(label, list) and label else label
     figures = [(key, text_of(label.get(name))) for name, key in NUTRITION.items()] if isinstance(
         label, Mapping) else []  # fmt: skip
@@ -349,7 +349,7 @@ def told_of(node: Node, known: Mapping[str, Node]) -> ToldRecipe:
         parts=reader.parts(),
         steps=steps,
         asides=tuple(asides),
-        claims=() if per_100 else claimed(figures) or claims_in(said[:MOST_SOURCES]),
+        claims=() if per_100 else claimed(figures) or claims_in(words[:MOST_SOURCES]),
         source=_source(node, reader),
     )
 

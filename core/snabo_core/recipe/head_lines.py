@@ -34,7 +34,6 @@ _SAYS_WHAT_IS = re.compile(
     r"\W*(?:\w+\s+){1,3}(?:is|are|was|were|has|have|had|makes|made|tastes)\b"
 )
 _BRACKETS = re.compile(r"[()\[\]{}]")
-# "They are for 4."
 # Words from which a line above whom a dish serves says more than a food's name, and how many such
 # lines stand there.
 LEAST_SAID, MOST_ABOVE_FACTS = 5, 3

@@ -368,7 +368,7 @@ def facts_behind(text: str) -> int | None:
     return None
 
 
-def _without_facts(text: str) -> tuple[str, Servings | None]:
+def _cut_at_facts(text: str) -> tuple[str, Servings | None]:
     """Return a title without the facts behind it, and for how many they say it is."""
     cut = facts_behind(text)
     return (text, None) if cut is None else (text[:cut], _served_behind(text[cut:]))
@@ -397,7 +397,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         _HERE,
     ):
         bare = before.sub("", bare)
-    bare, servings = _without_facts(bare)
+    bare, servings = _cut_at_facts(bare)
     bare = _PRICED.sub("", _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", _WHOSE_BEHIND.sub("", bare))))
     bare = _NAME_BEHIND.sub("", _VERSION_BEHIND.sub("", _DAY_BEHIND.sub("", bare)))
     bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from functools import lru_cache
 from itertools import takewhile
 
 from snabo_core.dish import AsideKind, Claim, Told
@@ -17,6 +18,7 @@ from snabo_core.recipe.lines import measures, tells_facts
 from snabo_core.recipe.outline import Aside, Layout, one_of_two_systems
 from snabo_core.recipe.sections import METHOD
 from snabo_core.recipe.servings import Servings, counts_people, meals_in, servings_in
+from snabo_core.recipe.times import pieces_of
 from snabo_core.recipe.titles import title_of
 
 # A number at the start of a sentence that counts the steps in one long text.
@@ -34,6 +36,8 @@ _BARE = re.compile(
 # A sentence goes on small in the next line.
 _BROKEN = re.compile(r"(?<=[a-z,])\n(?=[a-z])")
 LEAST_NUMBERED = 2
+# A line is asked from several sides, and long tables say one thing again.
+REMEMBERED = 256
 # Whom it serves and how long it takes, at the head of a list.
 MOST_FACTS = 3
 # Far more than a dish has room for: what stands behind is counted, and not looked at.
@@ -151,6 +155,33 @@ def with_makes(serves: str, makes: str) -> str:
     what = bare_makes(makes)
     count = re.sub(r"^\W*(?:serves|feeds)\b\W*", "", serves, flags=re.IGNORECASE)
     return f"Makes {what}, serves {count}" if what else serves
+
+
+@lru_cache(maxsize=REMEMBERED)
+def eaters_in(text: str) -> tuple[Servings | None, str]:
+    """Return for whom a line says a dish is, and what is made of it."""
+    layout = sort_lines(f"x\n{text}", lambda _: False)
+    return layout.servings, layout.makes
+
+
+def as_told(line: str, servings: Servings | None, makes: str) -> str:
+    """Return what a line says of eaters and yield, so that it is read again as it is."""
+    if without_makes(line)[1]:
+        return line
+    pieces = [piece.strip() for piece in pieces_of(line)]
+    feeds = next((piece for piece in pieces if servings_in(piece) == servings), line)
+    said = next((piece for piece in pieces if yield_in(piece)), line) if servings is None else feeds
+    bare = re.sub(r"^serves\s+", "", said, flags=re.IGNORECASE)
+    if servings is None:
+        return bare_makes(said)
+    if served(bare) == servings and makes in {"", made(bare)}:
+        return bare
+    return with_makes(eaters_told(servings), makes if carries_makes(makes) else "")
+
+
+def eaters_told(servings: Servings) -> str:
+    """Return for how many a dish is as it is read again: "4", "4 to 6"."""
+    return " to ".join(f"{end:g}" for end in dict.fromkeys((servings.low, servings.high)))
 
 
 def bare_makes(text: str) -> str:
