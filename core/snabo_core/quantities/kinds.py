@@ -156,13 +156,13 @@ _HEADING_WORDS = re.compile(
     r"instructions?|preparation|steps?|how to(?: make(?: it)?)?|what to do|to (?:serve|finish|garnish|assemble|decorate)|"
     r"topping|filling|sauce|gravy|crust|base|dressing|marinade|garnish|glaze|mash|stuffing|dough|pastry|crumble|"
     r"crumb topping|crumb|soup|salad|assembly|batter|coating|seasoning|spice mix|spices|"
-    r"meal \d+.*|day \d+.*|layer \d{1,2}|menu.*|optional(?: extras)?|optional toppings|extras|toppings|the (?:\w+ ){1,2}\w+|"
+    r"(?:the )?(?:\w+ ){1,2}(?:bit|part|stuff|element|component|stage)|meal \d+.*|day \d+.*|layer \d{1,2}|menu.*|optional(?: extras)?|optional toppings|extras|toppings|the (?:\w+ ){1,2}\w+|"
     r"(?:on|over)(?: the)? top|(?:around|under)(?: the)? (?:edge|it)|(?:on|at|for|to) the (?:table|side)|on the side|alongside|to (?:eat|go) with (?:it|them))\s*:?$",
     re.IGNORECASE,
 )
 _ENUMERATED = re.compile(
     r"^(?:(?:part|component|step|stage|layer)\s+(?:one|two|three|four|five)\b\s*[:.,)\-–—]?|"
-    r"(?:part|component|step|stage)\s*(?:\d{1,2}|[A-H])\b\s*[:.)\-–—]?|layer\s*\d{1,2}\s*[:.)\-–—]|[A-H][.):]|\([a-h]\)|\(?\d{1,2}[.)])\s+(?!ingredients\b)"
+    r"(?:1st|2nd|3rd|[4-9]th|first|second|third|fourth|fifth)\s*[:.)–—-]|(?:part|component|step|stage)\s*(?:\d{1,2}|[A-H])\b\s*[:.)\-–—]?|layer\s*\d{1,2}\s*[:.)\-–—]|[A-H][.):]|\([a-h]\)|\(?\d{1,2}[.)])\s+(?!ingredients\b)"
     r"(?=[^\W\d])(?!oz\b|g\b|ml\b|cups?\b)",
     re.IGNORECASE,
 )
@@ -250,12 +250,17 @@ hr hrs mins sec wt gr gms ea dsp std opt temp
 def first_word(text: str) -> str:
     """Return the first word of a line in small letters, without numbering."""
     bare = re.sub(r"^\W*(?:step\s*)?(?:\d{1,2}\s*[.):]\s*)?", "", text, flags=re.IGNORECASE)
-    match = re.match(r"(?:[^\W\d_]+ly\s+|(?:then|next|now|meanwhile|finally|first|and)\s+)?(?P<word>[^\W\d_]+)", bare,
+    match = re.match(r"(?:[^\W\d_]+ly\s+|(?:slow|pressure|air|deep|shallow|pan|oven|dry|par)[\s-]+(?=(?:cook|fry|roast|boil|bake)\b)|(?:then|next|now|meanwhile|finally|first|and)\s+)?(?P<word>[^\W\d_]+)", bare,
                      re.IGNORECASE)  # fmt: skip
     return match["word"].lower() if match else ""
 
 
-_FREEZE_DRIED = re.compile(r"freeze[\s-]?dried\b", re.IGNORECASE)
+# "Stir-fry vegetables 300 g" are bought so.
+_FREEZE_DRIED = re.compile(
+    r"freeze[\s-]?dried\b|stir[\s-]?fry\s+(?:veg\w*|mix|beef|chicken|pork|strips|sauce|noodles|pack)\b"
+    r"(?!.*\b(?:for|until|in|on)\b)",
+    re.IGNORECASE,
+)
 # "Sprinkle of nutmeg", "squeeze of lemon": so much of something, though it begins with a verb.
 _SOME_OF = re.compile(
     r"(?:good |big |little |small |generous |light )?(?:pound|drop|pat|jar|tin|can|bag|packet|pack|pouch|tub|bottle|carton|punnet|bunch|bulb|knob|thumb|lump|chunk|wedge|block|"
@@ -463,7 +468,7 @@ def heading_name(text: str) -> str | None:
     if not plain or len(plain) > 60 or plain in _FOODS_IN_LETTERS:
         return None
     for_the = re.match(
-        r"^(?:(?:and|then|now|next|plus)\s+)?(?:(?:you(?:'ll|’ll| will)? (?:need|want|take) |what you need |needed )?for\s+(?:the\s+)?|what(?: goes|['’]s)\s+(?:in|into|on|over|under|with)\s+(?:the\s+)?|to make the\s+|ingredients\s*\(?for (?:the\s+)?)"
+        r"^(?:(?:and|then|now|next|plus)\s+)?(?:(?:you(?:'ll|’ll| will)? (?:need|want|take) |what you need |needed )?for\s+(?:the\s+)?|what(?: goes|['’]s)\s+(?:in|into|on|over|under|with)\s+(?:the\s+)?|to make (?:up )?(?:the )?(?=.*\byou\b)|to make the\s+|ingredients\s*\(?for (?:the\s+)?)"
         r"(?P<name>[^\d,()]{2,40}?)(?:\s+you(?:'ll|’ll| will)? (?:want|need|take))?(?:\s*\([^()]{2,40}\)|\s+[-–—]\s+(?:marinat|rest|chill|soak|ma[dk]e|optional|overnight|do|cook|start|prepare)[^:]{0,40})?\s*\)?\s*:?$",
         bare, re.IGNORECASE,
     )  # fmt: skip

@@ -17,6 +17,7 @@ from snabo_core.quantities.kinds import (
     without_enumeration,
     without_order,
 )
+from snabo_core.recipe.blocks import block_heads, counted_heads
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.lines import LEAST_SENTENCE, measures, only_facts
 from snabo_core.recipe.names import (
@@ -48,6 +49,8 @@ _HYPHENATED = re.compile(r"\w+-[A-Z]")
 _WHOSE = re.compile(
     r"\W*(?:by|from|adapted|inspired|taken|copied|source|author)\b|\(.*\)$", re.IGNORECASE
 )
+# "◆ Lentils", where no food has a sign.
+_SIGN = re.compile(r"\s*[^\w\s(\[{'\"“.*_-]\s*[^\W\d]")
 _SET_OFF = re.compile(r">\s*[^\W\d][^\d,.;]{1,40}")
 _SEASONING = re.compile(r"\b(?:salt|pepper|oil|butter|water|herbs?|seasoning|parsley|basil|coriander|cilantro|chives|dill|"
                         r"mint|thyme|paprika|nutmeg|cayenne|sugar|spray|lemon|lime)\b", re.IGNORECASE)  # fmt: skip
@@ -61,13 +64,16 @@ _MADE_OF_IT = re.compile(
     r"|,\s+(?:(?:made|prepared|cooked)\s(?:ahead|in advance|before|first)|(?:the )?(?:day|night) before"
     r"|(?:can|may) be [^,;()\d]{4,40}|(?:at the |the )?(?:last|first) (?:\d{1,2} )?(?:second|minute|thing)s?|(?:rest|chill|prove|marinate)(?:ed|s)?\s(?:for )?\d{1,2}\s?(?:min\w*|h\w*))$"
     # "TOASTIES - makes 4".
-    r"|\s+[-–—|]\s+(?:makes|serves|feeds|enough for|for)\s[^,;()]{1,20}$"
+    r"|(?:\s+[-–—|]|,)\s+(?:makes|serves|feeds|enough for|for)\s[^,;()]{1,20}$"
     # "Filling - mix well".
     r"|\s+[-–—]\s+(?:mix|simmer|blend|whisk|boil|fry|roast|cook|make|do|start)\b[^,;()\d]{0,30}$",
     re.IGNORECASE,
 )
 # "Filling...", "Dumplings |" above its lines.
-_OPEN_ENDED = re.compile(r"(?<=[^\W\d])\s*(?:\.{2,4}|…|\|)\s*$")
+_OPEN_ENDED = re.compile(r"(?<=[^\W\d])\s*(?:\.{2,4}|…|\|[| ]*|[-=]*>|→|⇒|/|\\)\s*$")
+_HEADS_ON = re.compile(r":$|\s[-–—=]$")
+# "Pastry: (makes enough for both)".
+_COLON_THEN_BRACKET = re.compile(r"^(?P<name>[^\d:()]{3,40}):\s*\([^()]{1,40}\)$")
 _BRACKETED_NAME = re.compile(r"^\((?P<name>[^()\d,;.]{3,30})\)$")
 # "For the" in other languages.
 _FOR_THE = re.compile(r"(?:per|pour|für|para|voor|för|dla)\s", re.IGNORECASE)
@@ -111,6 +117,7 @@ class Around:
         self.place = 0
         # Where the last list of so many foods ends.
         self._last_lists: dict[int, int] = {}
+        self._block_heads = counted_heads(lines) or block_heads(lines)
 
     def broken_at_edge(self, since: int) -> bool:
         """Tell whether the text from a line on was broken by hand at its right edge.
@@ -125,6 +132,10 @@ class Around:
             if goes_on and len(above.raw) >= WRAPPED_AT and above.raw.rstrip()[-1] not in ".!?:;":
                 broken.add(paragraph)
         return len(broken) >= LEAST_BROKEN
+
+    def heads_block(self) -> bool:
+        """Tell a line that heads one of several lists set apart by blanks."""
+        return self.place in self._block_heads
 
     def next(self, offset: int = 1) -> Written | None:
         """Return the line so many below, None beyond the end."""
@@ -213,6 +224,8 @@ class Around:
              if (ahead := self.next(one)) and kind_of_line(ahead.text) != "furniture"), 1,
         )  # fmt: skip
         follows = self.next(at)
+        if self.place + at in self._block_heads:
+            return False
         house = at > 1 and HOUSE.search(line.text) is not None
         if follows is None or (any(map(self._says_dish, line.text.split())) and not house):
             return False
@@ -280,6 +293,8 @@ class Around:
             below = self.next(offset)
             if below is None or self._ends_head(below.text, above=above):
                 return False
+            if self.place + offset in self._block_heads:
+                return False
             if not self._is_plain(below.text) and self._is_title_below(offset, speaks=speaks):
                 return True
         return False
@@ -310,7 +325,7 @@ class Around:
         if _FOR_A_PART.match(name) or _WHOSE.match(below.text) or says_of_it(below.text):
             return False
         listed = follows is not None and has_amount(follows.text) and self.names_food(follows.text)
-        headed = below.text.endswith(":") and follows is not None and not follows.after_blank
+        headed = _HEADS_ON.search(below.text) and follows is not None and not follows.after_blank
         if listed and (headed or names_component(name)):
             return False
         words = name.split()
@@ -331,13 +346,21 @@ class Around:
             opened: how many parts stand above.
             weighed: whether every line of theirs has an amount.
         """
+        name = self._heading(line, opened, weighed=weighed)
+        name = name or self._block_heads.get(self.place)
+        return (name.strip(" .|:") or name) if name is not None else None
+
+    def _heading(self, line: Written, opened: int, *, weighed: bool) -> str | None:
         text = _OPEN_ENDED.sub(":", line.text) if self.amounts_follow(1) else line.text
         if line.after_blank and self.amounts_follow(2):
             # "(vegetables)" above its lines.
             text = without_order(_BRACKETED_NAME.sub(r"\g<name>", text))
+        if self.amounts_follow(2):
+            text = _COLON_THEN_BRACKET.sub(r"\g<name>:", text)
         if is_enumerated(text):
             return self._enumerated_heading(text)
-        drawn = text.capitalize() if line.drawn and self.amounts_follow(1) else None
+        signed = line.drawn or (_SIGN.match(line.raw) is not None and self._marked_alone())
+        drawn = text.capitalize() if signed and self.amounts_follow(1) else None
         name = heading_name(text) or drawn
         if (
             name is not None

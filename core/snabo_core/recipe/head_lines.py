@@ -254,6 +254,8 @@ class HeadLines(ListLines):
         named = self.layout.title or self.about or self.column
         if self.section != "head" or self.layout.parts or not named:
             return False
+        if self.around.heads_block():
+            return False
         if self._says_whose_or_when(text):
             return True
         if self._tells_before_list(text) or self._says_above_list(text):

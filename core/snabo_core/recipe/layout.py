@@ -91,6 +91,7 @@ _ORDER = re.compile(
     re.IGNORECASE,
 )
 _OF_PEOPLE = re.compile(r"\d\s+(?:people|persons?|servings?|portions?|pers)\b", re.IGNORECASE)
+_OR = re.compile(r"\W*or\W*", re.IGNORECASE)
 # The name of a field that a page left empty.
 _EMPTY_FIELD = re.compile(
     r"(?:serves|servings?|portions?|yield|(?:prep|cook|total)(?:ing)?\s+time)\W*", re.IGNORECASE
@@ -531,7 +532,7 @@ class _Sorter(HeadLines, MethodLines):
             before = lines[-1]
             lines[-1] = before[:-1] + text if re.search(r"[a-z]-$", before) else f"{before} {text}"
             return
-        if self._in_words(line):
+        if self._in_words(line) or self._gives_choice(line):
             return
         name = (
             None
@@ -568,6 +569,16 @@ class _Sorter(HeadLines, MethodLines):
             for item in self._items(self._without_label(_NEEDED.sub("", text))):
                 self.layout.add_line(_without_number(item))
 
+    def _gives_choice(self, line: Written) -> bool:
+        """Take "or" between two foods, each on a line: both are one line with a choice."""
+        follows, listed = self.around.next(), self.layout.parts and self.layout.parts[-1][1]
+        between = _OR.fullmatch(line.text) and follows is not None and has_amount(follows.text)
+        if not (between and listed) or follows is None:
+            return False
+        listed[-1] = f"{listed[-1]} or {follows.text}"
+        self.around.place += 1
+        return True
+
     def _heads_method(self, line: Written) -> bool:
         """Tell words of their own between a list and its orders: "Doing it"."""
         follows, text = self.around.next(), line.text
@@ -582,7 +593,8 @@ class _Sorter(HeadLines, MethodLines):
 
     def _is_curt_order(self, line: Written) -> bool:
         """Tell a method of a few words behind the list: "Bread, fry, simmer, boil."."""
-        behind = bool(self.layout.parts) and line.after_blank and not line.marked
+        last = self.around.next() is None
+        behind = bool(self.layout.parts) and (line.after_blank or last) and not line.marked
         return behind and orders_curtly(line.text) and not self.around.amounts_follow(1)
 
     def _all_weighed(self) -> bool:

@@ -22,7 +22,7 @@ _AT_THE_END = re.compile(
 )
 # "Makes 8 crêpes", and nothing else.
 _MADE = re.compile(r"^\W*(?:makes|yields?)\s*:?(?:\s+[^\s.,;]+){1,5}\s*$", re.IGNORECASE)
-_STOPS = re.compile(r"[.,;]\s*(?:and\s+|then\s+)?")
+_STOPS = re.compile(r"[.,;]\s*(?:and\s+|then\s+)?|\s(?:&|and|then)\s")
 LEAST_ORDERS, MOST_CURT_WORDS = 2, 3
 _SIGNS_BETWEEN = re.compile(r"\s[|·•]\s")
 _CLAUSES = re.compile(r"[,;:.!?]\s+|\b(?:and|then)\s+", re.IGNORECASE)

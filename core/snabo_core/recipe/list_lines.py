@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from functools import cached_property
 
 from snabo_core.quantities.kinds import begins_with_amount, heading_name, is_step, kind_of_line
 from snabo_core.quantities.numbers import spell_numbers
@@ -20,7 +21,7 @@ LONGEST_LINE = 400
 # No ingredient is broken over more lines than this beside its first.
 MOST_JOINED = 5
 _WHOLE_PART = re.compile(
-    r"^(?:(?:ingredients )?for (?:the )?)?(?P<name>[^\W\d][^\d:,.–—|•·-]{1,40})(?P<sign>:|\s[-–—|•·])\s+(?P<rest>\S.*)$",
+    r"^(?:(?:ingredients )?for (?:the )?)?(?P<name>[^\W\d][^\d:,.–—|•·-]{1,40})(?P<sign>:|\s[-–—|•·])(?:\s+|(?<=:)(?=\d))(?P<rest>\S.*)$",
     re.IGNORECASE,
 )
 # What stands behind these belongs to the list above it.
@@ -44,6 +45,8 @@ _NEXT_ITEM = re.compile(
 _STROKES = re.compile(r"\s+[/|–—·•-]\s+")
 # What is spoken has no stops: so many words with so many amounts are a recipe, no story.
 LEAST_SPOKEN, LEAST_AMOUNTS = 30, 4
+# So many labels before the first line of a list name parts.
+LEAST_LABELLED = 2
 # Fewer do where it begins as people talk: "you take a pound of".
 LEAST_TALKED, _TALKS = (
     16,
@@ -65,6 +68,18 @@ _OPEN_END = re.compile(
 class ListLines(Sorting):
     """Tells how lines of a list hang together."""
 
+    @cached_property
+    def labelled(self) -> bool:
+        """Whether labels stand before the first lines of lists: "Salsa: 500 g tomatillos"."""
+        texts = [line.text for line in self.around.lines]
+        told = [_tells_first_line(text) for text in texts]
+        heads = {
+            one.casefold()
+            for one, other, below in zip(told, told[1:], texts[1:], strict=False)
+            if one and not other and begins_with_amount(below)
+        }
+        return len(heads) >= LEAST_LABELLED
+
     def _whole_part(self, text: str) -> tuple[str, list[str]] | None:
         match = _WHOLE_PART.match(text)
         aside = kind_of_line(text) in {"nutrition", "furniture"} or tells_figures(text)
@@ -80,12 +95,21 @@ class ListLines(Sorting):
         named = len(title_of(match["name"])[0].split()) <= MOST_NAME_WORDS
         # "Tomatoes - 3 large, 2 small" is no part.
         named = named and (match["sign"] == ":" or all(map(self.around.names_food, items)))
-        # "BREADS: 4 flatbreads" below parts that are told so too.
-        foods = self.whole_parts > 0 and all(map(self.around.names_food, items))
+        # "BREADS: 4 flatbreads" among parts that are told so too.
+        alike = self.whole_parts > 0 or self.labelled or self._tells_whole_part_below()
+        foods = alike and all(map(self.around.names_food, items))
         least = 1 if foods and kind_of_line(text) != "note" else LEAST_ITEMS
         if not named or sum(has_amount(item) for item in items) < least:
             return None
         return match["name"], items
+
+    def _tells_whole_part_below(self) -> bool:
+        """Tell a part of one food above one of several, told on a line each."""
+        below = self.around.next()
+        told = _WHOLE_PART.match(below.text) if below is not None else None
+        items = _NEXT_ITEM.split(told["rest"]) if told is not None else []
+        counted = sum(map(has_amount, items)) >= LEAST_ITEMS
+        return counted and all(map(self.around.names_food, items))
 
     def _is_footnote(self, line: Written) -> bool:
         """Tell "*not included" below a list where "1 tbsp oil*" stands."""
@@ -160,3 +184,11 @@ class ListLines(Sorting):
             return False
         spelled = _NO_AMOUNT.sub(" ", spell_numbers(text))
         return len(AMOUNT_STARTS.findall(spelled)) >= LEAST_AMOUNTS
+
+
+def _tells_first_line(text: str) -> str:
+    """Return the name with one food behind it, and its amount: "Salsa: 500 g tomatillos"."""
+    match = _WHOLE_PART.match(text)
+    rest = match["rest"] if match is not None and match["sign"] == ":" else ""
+    told = begins_with_amount(rest) and not only_amount(rest)
+    return match["name"] if match is not None and told else ""

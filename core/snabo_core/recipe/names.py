@@ -9,28 +9,51 @@ from snabo_core.method.products import NOUNS
 LEAST_LETTERS = 4
 # Words that name savory dishes, in the kitchens that write in English; common practice, no source.
 _DISHES = """
-adobo alfredo amatriciana arrabbiata bake bhaji bhajis bhuna bibimbap biryani bisque blanquette
-blini bolognese borek borscht bouillon boulangère bourguignon bread broth burek burger burgers
-burrito burritos börek cacciatore cake cakes calzone cannelloni caponata carbonara casserole
-cassoulet ceviche champ chilaquiles chili chilli chops chowder clafoutis cobbler colcannon
-coleslaw congee consommé couscous crepes croquette croquettes croûte crumble crêpes curry daal
-dahl dal dauphinoise dhal drumsticks dumpling dumplings empanada enchiladas escabeche escalope
-fajitas flan flatbread flatbreads focaccia fondue fricassee fries frittata fritter fritters
-galette galettes gnocchi goreng goujons goulasch goulash gratin gratinée gravy grits gulasch
-gumbo gyoza ham hash hole hotdish hotpot hummus jackets jalfrezi jambalaya jollof katsu kebab
-kebabs kedgeree keema khichdi kimchi knödel kofta koftas korma kugel laksa lasagna lasagne latke
-latkes linguine loaf mac macaroni masala mash meatball meatballs meatloaf migas minestrone
-moussaka naan nachos noodles omelette orzo paella pakora pakoras pancake pancakes paneer panini
-parcel parcels parmigiana pasta pasties pastitsio pasty pate patties patty penne pho piccata pie
-pierogi pilaf pilaff pilau pitta polenta pot potage potpie pottage primavera pudding puddings
-pulao puttanesca pâté quesadilla quesadillas quiche raclette ragout ragu ragù ramen rarebit
-ratatouille ravioli rendang ribs rillettes risotto rissole rissoles roasties rolls rosti
-roulade rösti saag salad saltimbocca samosa sandwich sandwiches satay sauce schnitzel scramble
-shakshuka shanks skewer skewers slaw sliders soba souffle soufflé soup spaetzle spaghetti
-spanakopita spätzle squeak steak steaks stew stirfry stovies stroganoff strudel stuffing
-succotash sushi tabbouleh taco tacos tagine tagliatelle tamales tart tartiflette tartlet tempura
-teriyaki terrine tetrazzini thighs timbale toad toastie toasties tortellini tortilla tostadas
-traybake turnover udon vindaloo waffles wedges wellington wonton wontons wrap wraps
+adobo agnolotti ajoblanco alfredo aligot amatriciana arancini arepas arrabbiata arrabiata açorda
+bacalhau bake bangers bao baozi barszcz bastilla bhaji bhajis bhuna bibimbap bigos birria
+biryani bisque bites blanquette blini bobotie bolognaise bolognese borek borsch borscht bossam
+bouchée bouillon boulangère bourguignon bourguignonne boxty brandade bread broth bulgogi burek
+burger burgers burrito burritos börek cacciatore cake cakes calzone cannelloni caponata
+cappelletti carbonara carnitas casserole cassoulet cataplana cawl cevapi ceviche chaat chakalaka
+chalupas champ chawanmushi chilaquiles chili chilli chole chops choucroute chow chowder ciorba
+ciorbă clafoutis clapshot cobbler colcannon coleslaw congee consommé couscous crepes crespelle
+croquetas croquette croquettes croûte crumble crumpets crêpes curry daal dahl dal daube
+dauphinoise dhal dolma dolmades dolmasi donburi dosa drumsticks dumpling dumplings egusi eintopf
+empanada empanadillas enchiladas escabeche escalope etouffee fabada faggots fajitas farinata
+fasolada fattoush feijoada fesenjan fideua fideuà fishcake fishcakes fiskebolle flammekueche
+flammkuchen flan flatbread flatbreads flautas focaccia fondue francesinha fricassee fries
+frikadellen frikadeller frittata fritter fritters fufu galette galettes garbure gazpacho gemista
+gemistes gibanica gnocchi gnudi golabki golubtsy gorditas goreng goujons goulasch goulash
+gołąbki gratin gratinée gravy grits gulasch guláš gumbo gyoza gyros hachis haleem halupki
+haluski halušky halászlé ham harira hash haslet hoagie hole hotdish hotpot hummus hushpuppies
+idli imambayildi injera jackets jalfrezi jambalaya japchae jiaozi jjigae jollof kaalilaatikko
+karaage karahi karjalanpiirakka karniyarik katsu katsudon kačamak kebab kebabs kedgeree keema
+keftedes kenkey khichdi kibbeh kiev kievs kimbap kimchi kleftiko klöße knödel kofta koftas kofte
+kopytka korma kotlet kotleti krupnik kugel kulajda käsespätzle köfte köttbullar laatikko
+labskaus lahmacun laksa langos lapskaus larb lasagna lasagne latke latkes lecso lecsó linguine
+loaf lobscouse lumpia lángos mac macaroni malfatti mamaliga mandu mansaf manti mapo maqluba
+masala mash massaman maultaschen meatball meatballs meatloaf mein melts menemen migas minestrone
+moqueca moussaka mujaddara mămăligă naan nachos navarin neeps nihari nikujaga nokedli noodles
+okonomiyaki okroshka omelette onigiri orecchiette orzo oyakodon paella pajeon pakora pakoras
+panackelty panang pancake pancakes pancit paneer panini panisse panzanella paprikash paratha
+parathas parcel parcels parm parmentier parmigiana pasta pasties pastitsio pasty pate patties
+patty pelmeni penne pho piccata pide pie pierogi pilaf pilaff pilau pilav piperade pipérade
+pissaladiere pitta plukkfiskur pockets poha polenta posole pot potage potee potjie potpie
+pottage poutine pozole primavera pudding puddings pulao pupusas puttanesca pyttipanna pâté
+quesadilla quesadillas quiche raclette ragout ragu ragù rajma ramen rancheros rarebit rasam
+ratatouille ravioli rendang ribollita ribs rillettes risotto rissole rissoles rissoto roasties
+rolls rosti roti rotis roulade rouladen rumbledethumps rösti saag salad salmorejo saltado
+saltimbocca sambar samosa sandwich sandwiches sarma sarmale satay sauce sauerbraten schnitzel
+scouse scramble seekh sformato shabu shakshuka shanks shawarma shumai sinigang sisig skewer
+skewers skink skirlie slaw sliders slumgullion smörgåstårta soba socca solyanka sopes sosaties
+souffle soufflé soup souvlaki spaetzle spaghetti spanakopita spanakorizo spätzle squeak steak
+steaks stew stifado stirfries stirfry stovies strata stroganoff stroganov strozzapreti strudel
+stuffing succotash sukiyaki sushi suya svíčková tabbouleh taco tacos tagine tagliatelle tahdig
+takoyaki tamale tamales tandoori taquitos tart tartiflette tartlet tempura teriyaki terrine
+tetrazzini thermidor thighs tikka timbale tinga toad toastie toasties tochitura tonkatsu tortas
+tortellini tortilla tostadas traybake truffade tteokbokki turnover udon upma uttapam vada
+vareniki varenyky vetkoek vindaloo waakye waffles wedges wellington wonton wontons wrap wraps
+yakisoba yakitori zrazy zurek étouffée ćevapi żurek
 """
 DISHES = NOUNS | frozenset(_DISHES.split())
 # Of what cooks and pages speak above a name: of the book, the day, the trial, never of the food.

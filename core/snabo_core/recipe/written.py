@@ -152,6 +152,7 @@ def written_lines(text: str) -> list[Written]:
     """Return the lines of a text that hold words, without bullets and pictures."""
     found: list[Written] = []
     senders: list[str] = []
+    depths: list[int] = []
     blank, who = True, ""
     text = _LEADERS.sub(" ", text)
     text = _EDIT.sub("", _RUN_IN.sub(r"\1: ", with_fields(_GLUED.sub(r"\1: ", text))))
@@ -168,6 +169,7 @@ def written_lines(text: str) -> list[Written]:
             if any(not c.isspace() for c in plain) and re.search(r"[★☆⭐♡❤💬👍]", plain):
                 found.append(Written(plain, blank, marked=False, raw=plain))
                 senders.append(who)
+                depths.append(0)
             blank = True
             continue
         # What somebody sent is a line of its own, as what stands behind a bullet is.
@@ -177,7 +179,9 @@ def written_lines(text: str) -> list[Written]:
         marked = bare != plain or said != whole or STEP_NUMBER.match(bare) is not None
         found.append(Written(bare, blank, marked, plain, drawn=drawn is not None))
         senders.append(who)
+        depths.append(_depth(raw))
         blank = False
+    found = _nested_below(found, depths)
     if len({*senders}) > 1:
         teller, _ = Counter(filter(None, senders)).most_common(1)[0]
         found = [
@@ -187,6 +191,21 @@ def written_lines(text: str) -> list[Written]:
     return _runs_below_a_list(
         _numbers_marked(_unnumbered_list(_labels_joined(_numbers_joined(found))))
     )
+
+
+def _depth(raw: str) -> int:
+    """Return how far in the mark of a line stands, counted from 1; 0 where it has none."""
+    return len(raw) - len(raw.lstrip()) + 1 if _BULLET.match(raw) is not None else 0
+
+
+def _nested_below(lines: Sequence[Written], depths: Sequence[int]) -> list[Written]:
+    """Tell what heads lists inside a list: "* Beans", and further in "- 1 tin black beans"."""
+    return [
+        replace(line, drawn=True)
+        if 0 < depth < below and not begins_with_amount(line.text)
+        else line
+        for line, depth, below in zip(lines, depths, [*depths, 0][1:], strict=True)
+    ]
 
 
 def _served_in_one_tongue(text: str) -> str:
