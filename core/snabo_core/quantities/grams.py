@@ -52,6 +52,9 @@ POWDERS = {"starch", "spice", "fibre", "sweetener", "salt", "grain"}
 # Share of a tin that is left when its liquid is poured off; common practice, no source.
 DRAINED_SHARE = (0.55, 0.6, 0.65)
 FISH_DRAINED_SHARE = (0.65, 0.72, 0.8)
+# A tin of pulses of 400 g is said to weigh so much when drained, and none is sold that small;
+# common practice, no source.
+DRAINED_PULSES = (225.0, 255.0)
 # Packed with little liquid; from memory.
 DRY_PACKED_SHARE = {"sweetcorn": (0.8, 0.86, 0.9)}
 # What a tin holds where nobody says: grams (low, best, high); common practice, no source.
@@ -202,10 +205,11 @@ def _told_again(amount: Amount, again: Amount, food: Food, form: str, waste: Was
         size = again.unit.size if again.unit else 1.0
         long = amount.unit is not None and amount.unit.id == "inch"
         if not long and (again.size == "each" or _means_each(amount, again, food)):
-            return _packages(
-                replace(amount, each=again.best, each_unit=again.unit, again=None), food, form,
-                waste,
+            packed = replace(
+                amount, each=again.best, each_unit=again.unit, again=None,
+                told_behind=again.size != "each",
             )  # fmt: skip
+            return _packages(packed, food, form, waste)
         return _weight(again, size or 1.0, food, waste)
     unit = amount.unit
     plain = unit is None or (unit.kind == "count" and unit.id not in CONTAINERS)
@@ -215,6 +219,9 @@ def _told_again(amount: Amount, again: Amount, food: Food, form: str, waste: Was
         return None
     if plain and _bare_or_counted(amount, food, form).best is not None:
         return None
+    if again.size == "each":
+        # "2 bottles passata (1.4 l in all)" were told as what each of them holds.
+        again = again.scaled(amount.best)
     return _volume(again, food, form)
 
 
@@ -293,6 +300,8 @@ def _packages(amount: Amount, food: Food, form: str, waste: Waste) -> Grams:
     if tinned and form == "drained":
         usual = FISH_DRAINED_SHARE if food.food_class == "fish" else DRAINED_SHARE
         shares = DRY_PACKED_SHARE.get(food.key, usual)
+        if _is_drained(each, food):
+            shares = (shares[0], 1.0, 1.0 + SCALE_SHARE)
         reason = Message("can_drained", {"each": each, "share": shares[1]})
     elif waste == "as_bought":
         shares = _eaten(food)
@@ -317,6 +326,8 @@ def _means_all(amount: Amount, grams: float, food: Food) -> bool:
         return False
     known = food.counts.get(amount.unit.id)
     if amount.unit.id in SEALED:
+        if _is_drained(grams / amount.best, food):
+            return True
         metric = amount.each_unit is not None and amount.each_unit.id in METRIC
         least, one, most = USUAL_CAN["whole"] if metric else (0.0, 0.0, 0.0)
     elif known is not None:
@@ -324,6 +335,12 @@ def _means_all(amount: Amount, grams: float, food: Food) -> bool:
     else:
         return False
     return least <= grams / amount.best <= most and grams > TWICE * one
+
+
+def _is_drained(grams: float, food: Food) -> bool:
+    """Tell what a tin of pulses weighs without its liquid: "1 tin chickpeas (240 g)"."""
+    least, most = DRAINED_PULSES
+    return food.food_class == "pulse" and least <= grams <= most
 
 
 def _heap(amount: Amount, food: Food, form: str) -> tuple[float, float, float]:

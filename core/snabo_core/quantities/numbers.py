@@ -54,6 +54,34 @@ _NAMED = (
 )
 _COUNT = re.compile(rf"(?<![\w-])(?P<n>{_COUNTED})(?![\w-]*-free){_NAMED}\b", re.IGNORECASE)
 
+_UNIT = r"(?:tbsp|tsp|tbs|tablespoons?|teaspoons?|cups?|tins?|cans?|cloves?|slices?|kg|kilos?|litres?|pints?|pounds?|lbs?|packs?|packets?)"
+# How much, said in a way of its own; each is said once, in this order.
+_SAID = (
+    # "2 or so tins", "a couple or so".
+    (re.compile(r"(?<![\w.])(?P<n>\d[\d/.]*|one|two|three|four|five|six)\s+or\s+so\b", re.IGNORECASE), r"about \g<n>"),
+    # "1 + 1/2", "2 and a half", "1-1/2".
+    (re.compile(r"(?<![\w./])(?P<n>\d{1,2})\s*(?:\+|and|&|plus)\s*(?:an?\s+)?(?:half|1/2|½)(?=\s+(?!fat|sugar|salt|moon|and)[a-z]|\s*$)", re.IGNORECASE), r"\g<n> 1/2"),
+    (re.compile(r"(?<![\w./])(?P<n>\d{1,2})\s?[-–]\s?1/2(?=\s*$)"), r"\g<n> 1/2"),
+    # ".5 tbsp".
+    (re.compile(r"(?<![\w.])\.(?=\d)"), "0."),
+    (re.compile(r"(?:(?<=^)|(?<=,\s))(?:an?\s+)?pair\s+of\s+", re.IGNORECASE), "2 "),
+    # "2 (two) tbsp".
+    (re.compile(rf"(?<![\w.])(?P<n>\d{{1,2}})\s*\((?:{_ONE}|(?P=n))\)(?=\s+[a-z])", re.IGNORECASE), r"\g<n>"),
+    # "x2 tbsp oil".
+    (re.compile(r"(?:(?<=^)|(?<=,\s))[x×]\s?(?=\d{1,2}(?:\s+[a-z]|$))", re.IGNORECASE), ""),
+    (re.compile(rf"(?<=\d)\s+whole\s+(?={_UNIT}\b)", re.IGNORECASE), " "),
+    (re.compile(r"\b(?:1|one)\s+dozen\b(?:\s+of\b)?", re.IGNORECASE), "12"),
+    # "olive oil, a tablespoon".
+    (re.compile(rf"(?<=[a-z],\s)an?\s+(?={_UNIT}\.?$)", re.IGNORECASE), "1 "),
+)  # fmt: skip
+
+
+def plain_counts(text: str) -> str:
+    """Return a line with how much it says in figures: "2 or so tins", "1 + 1/2 cups"."""
+    for pattern, plain in _SAID:
+        text = pattern.sub(plain, text)
+    return text
+
 
 def spell_fractions(text: str) -> str:
     """Write every fraction as a plain one: `1½`, `1-1/2` and `1 1 / 2` become `1 1/2`."""

@@ -7,7 +7,8 @@ import re
 import unicodedata
 from collections.abc import Callable
 
-from snabo_core.quantities.numbers import spell_fractions
+from snabo_core.quantities.numbers import plain_counts, spell_fractions
+from snabo_core.quantities.packs import packs_told
 
 LINE_LIMIT = 500
 _BULLET = re.compile(
@@ -432,6 +433,7 @@ def plain_line(text: str) -> str:
                                 clean[taken_back.end() :], re.IGNORECASE):  # fmt: skip
         clean = clean[taken_back.end() :]
     clean = _TALK.sub("", clean) if _TALK.match(clean) and " " in clean else clean
+    clean = packs_told(plain_counts(clean))
     for pattern, words in _SAID_ONCE:
         clean = pattern.sub(words, clean)
     last = _AMOUNT_LAST.match(clean)

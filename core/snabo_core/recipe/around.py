@@ -42,6 +42,8 @@ from snabo_core.recipe.written import Written, ends_with_amount, has_amount, onl
 # So many lines of a page stand between the name of a dish and whom it serves; no name is longer.
 MOST_BETWEEN, MOST_TITLE_WORDS = 4, 12
 MOST_NAME_WORDS, MOST_HOUSE_WORDS = 4, 5
+# "Gran Ada's", and its dish below.
+WHOSE = re.compile(r"[a-z]['’]s$", re.IGNORECASE)
 # A heading set off by a mark: "> Tray".
 # "30-Minute Ramen", "One-Pot Orzo": no amount of a food.
 _HYPHENATED = re.compile(r"\w+-[A-Z]")
@@ -219,6 +221,8 @@ class Around:
 
     def slogan_above(self, line: Written) -> bool:
         """Tell what stands over the name of a dish: "Eating well on a budget", then "Bean soup"."""
+        if WHOSE.search(line.text):
+            return False
         at = next(
             (one for one in range(1, MOST_BETWEEN)
              if (ahead := self.next(one)) and kind_of_line(ahead.text) != "furniture"), 1,
@@ -282,7 +286,7 @@ class Around:
         Words about the page or the day, a column's name; any words, where a title is set below.
         """
         text = line.text
-        if len(text) > LONGEST_NAME or asked_for(text) or handed_over(text):
+        if len(text) > LONGEST_NAME or asked_for(text) or handed_over(text) or WHOSE.search(text):
             return False
         above = stands_above(text)
         sentence = text[-1:] in ".!?" and len(text.split()) >= LEAST_SENTENCE

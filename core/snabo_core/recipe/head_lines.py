@@ -14,7 +14,7 @@ from snabo_core.quantities.kinds import (
     kind_of_line,
     names_component,
 )
-from snabo_core.recipe.around import GOES_ON, MOST_TITLE_WORDS
+from snabo_core.recipe.around import GOES_ON, MOST_TITLE_WORDS, WHOSE
 from snabo_core.recipe.lines import LEAST_SENTENCE, measures, tells_facts, tells_without_order
 from snabo_core.recipe.list_lines import ListLines
 from snabo_core.recipe.names import is_in_title_case, says_dish, says_of_it, speaks_of_page
@@ -67,6 +67,8 @@ _ON_A_PAGE = re.compile(
 )
 
 
+# What may part a name from what is said beside it.
+_BESIDE_NAME = re.compile(r"\s[-–—=]\s+")
 _ASKS = re.compile(r"(?:what|how|which|any|does|do|is|can|who|where)\b", re.IGNORECASE)
 # "Nut free, dairy free", "Vegetarian · Freezable".
 _DIET = (
@@ -186,7 +188,9 @@ class HeadLines(ListLines):
             # "With fen-", and below it "nel".
             text = f"{text[:-1]}{follows.text}"
             self.around.place += 1
-        elif follows is not None and self.around.title_goes_on(text, follows):
+        elif follows is not None and (
+            self.around.title_goes_on(text, follows) or self._is_somebodys(text, follows)
+        ):
             text = f"{text} {follows.text}"
             self.around.place += 1
         whose = _WHOSE_BEHIND.search(text)
@@ -194,6 +198,7 @@ class HeadLines(ListLines):
         if whose is not None and named and self.around.names_dish(text[: whose.start()]):
             text = text[: whose.start()]
         self.layout.title, servings = title_of(text)
+        self.layout.title = self._name_among(self.layout.title)
         if (name := told_in_letter(text)) is not None:
             self.layout.title = name
             if follows is not None and self._names_again(name, follows):
@@ -204,6 +209,25 @@ class HeadLines(ListLines):
         for kind, value in times_in(_BRACKETS.sub(" | ", behind)).items() if name else ():
             # "Leek bake (serves 4, 40 minutes)".
             self.layout.minutes.setdefault(kind, value)
+
+    def _is_somebodys(self, text: str, below: Written) -> bool:
+        """Tell "Gran Ada's" above the name of her dish."""
+        own = WHOSE.search(text) is not None and not self.around.names_dish(text)
+        return own and self.around.names_dish(below.text) and not has_amount(below.text)
+
+    def _name_among(self, title: str) -> str:
+        """Return the piece of a title that names the dish, where the other names none.
+
+        "Supper tonight = parsnip bake", "Parsnip bake - winter food at its best!".
+        """
+        for sign in _BESIDE_NAME.finditer(title):
+            before, behind = title[: sign.start()], title[sign.end() :]
+            first, second = map(self.around.names_dish, (before, behind))
+            if second and not first and "=" in sign[0]:
+                return behind
+            if first and not second and "=" not in sign[0] and behind.endswith("!"):
+                return before
+        return title
 
     def _names_again(self, name: str, below: Written) -> bool:
         """Tell a title of its own below the sentence of a letter that names the dish."""

@@ -10,6 +10,8 @@ from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.recipe.around import MOST_NAME_WORDS
 from snabo_core.recipe.claims import tells_figures
 from snabo_core.recipe.from_steps import AMOUNT_STARTS
+from snabo_core.recipe.lines import only_facts
+from snabo_core.recipe.servings import only_servings
 from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_LISTED, Sorting
 from snabo_core.recipe.titles import title_of
 from snabo_core.recipe.written import Written, ends_with_amount, has_amount, only_amount
@@ -92,6 +94,8 @@ class ListLines(Sorting):
         items = max(split, self._items(match["rest"]), key=len)
         if _AT_HAND.fullmatch(match["name"]) is not None:
             return ("", items) if all(map(self.around.names_food, items)) else None
+        if all(map(_tells_fact, items)):
+            return None
         named = len(title_of(match["name"])[0].split()) <= MOST_NAME_WORDS
         # "Tomatoes - 3 large, 2 small" is no part.
         named = named and (match["sign"] == ":" or all(map(self.around.names_food, items)))
@@ -184,6 +188,11 @@ class ListLines(Sorting):
             return False
         spelled = _NO_AMOUNT.sub(" ", spell_numbers(text))
         return len(AMOUNT_STARTS.findall(spelled)) >= LEAST_AMOUNTS
+
+
+def _tells_fact(text: str) -> bool:
+    """Tell "4 servings" and "350 kcal each" from foods."""
+    return only_servings(text) or only_facts(text) or tells_figures(text)
 
 
 def _tells_first_line(text: str) -> str:

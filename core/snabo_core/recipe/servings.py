@@ -62,7 +62,7 @@ _BOTH_MEALS = re.compile(
     re.IGNORECASE,
 )
 _SAYS = (
-    r"(?:serves?|serving(?!\s+size)|servings|(?:servings|portions) per (?:recipe|batch|pan|tray)|feeds|dishes (?:up|out)|nos?\.? served|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does|enough for|good for|sufficient for|people|covers|doses? for|"
+    r"(?:serves?|serving(?!\s+size)|servings|yld|sr?vs?|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray)|feeds|dishes (?:up|out)|nos?\.? served|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does|enough for|good for|sufficient for|people|covers|doses? for|"
     r"recipe serves|number of servings|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
@@ -90,7 +90,7 @@ _SERVES = tuple(
         rf"(?:(?<!no )(?<!no\. )\b|\bx){_RANGE}\s*{_ADJ}{_PEOPLE}\b",
         rf"\b{_RANGE}\s+(?:[a-z-]+\s+){{1,2}}{_FOLK}\b",
         rf"\b{_RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
-        rf"\b{_FOLK}\s*[:=]\s*{_ABOUT}{_RANGE}\b",
+        rf"\b{_FOLK}\s*[:=–—-]\s*{_ABOUT}{_RANGE}\b",
         rf"(?<![\w#]){_SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{_ABOUT}{_RANGE}",
         rf"\b{_RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)\W*$",
         rf"^\W*(?:for|per(?!\s+100\b)|(?:quantities|amounts) (?:are )?for)\s+{_RANGE}\s*(?:\([^()\d]*\)|to share|sharing)?\W*$",
@@ -166,7 +166,7 @@ _WHOLE_ONE = re.compile(
 )
 # All that a line about servings and nothing else is made of.
 _SAID = """
-headcount plenty ample original default base normal average quantities amounts given max minimum maximum output qty out tea hearty share sharing
+yld srv sv srvs svs srvg srvgs ptn ptns headcount plenty ample original default base normal average quantities amounts given max minimum maximum output qty out tea hearty share sharing
 serves serve serving servings feeds feed fed amount size can could might would makes make made yields yield portion portions people
 persons person pers ppl pax covers guests adults adult kids kid children child eaters mouths diners
 family crowd party table household for enough sufficient good about around approx approximately
@@ -239,7 +239,7 @@ _MAKES = re.compile(
 _BRACKETED = re.compile(r"\([^()]*\)")
 # Without any of these words and a number nobody says for how many something is.
 _SPEAKS_OF_IT = re.compile(
-    r"serv|feed|\bfed\b|portion|people|person|ppl|pax|mak|yield|enough|sufficient|cover|count|we are|diner|dinner|lunch|supper|meal|eater|mouth|"
+    r"serv|\bsr?vs?\b|yld|ptn|feed|\bfed\b|portion|people|person|ppl|pax|mak|yield|enough|sufficient|cover|count|we are|diner|dinner|lunch|supper|meal|eater|mouth|"
     r"guest|does|dose|adult|famil|crowd|head|helping|\bus\b|\bfor\b",
     re.IGNORECASE,
 )

@@ -5,20 +5,21 @@ from __future__ import annotations
 import re
 from functools import lru_cache
 
+from snabo_core.quantities.figures import only_figures
 from snabo_core.recipe.lines import only_facts
 from snabo_core.recipe.servings import Servings, both_kinds, only_servings, servings_in
-from snabo_core.recipe.times import only_times
+from snabo_core.recipe.times import only_times, pieces_of
 
 LONGEST_TITLE = 120
 # A line is asked from several sides.
 REMEMBERED = 512
 _WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 _LABEL = (
-    r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|"
+    r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|"
     r"menu(?: item)?|(?:\w+['’]s\s+)?recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
     r"ready in (?:about )?\d{1,3} (?:minutes|mins?|hours?)|"
     r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
-    r"new|updated|tested|flashback|throwback|classic|repost|(?:tonight|today|yesterday|(?:this|next) week(?:end)?)(?:'s \w+)?|(?:[a-z]+ )?(?:night|lunch|supper|dinner|breakfast|brunch|tea|feast|special)|"
+    r"new|updated|tested|flashback|throwback|classic|repost|(?:tonight|today|yesterday|(?:this|next) week(?:end)?)(?:'s \w+)?|(?:supper|dinner|tea|lunch) (?:tonight|today|tomorrow)|(?:[a-z]+ )?(?:night|lunch|supper|dinner|breakfast|brunch|tea|feast|special)|"
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
     rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?(?:\s+\d{{1,2}}(?:st|nd|rd|th)?)?)"
 )
@@ -78,8 +79,12 @@ _TONIGHT = re.compile(
     r"^(?:today|tonight|this week|sunday)['’]?s\s+(?:dinner|tea|supper|lunch|recipe|special|dish|meal)\s+(?:is|was)\s+(?:(?:my|our|the|an?)\s+)?(?=\S)",
     re.IGNORECASE,
 )
+# "How I make leek bake".
+_HOW = re.compile(
+    r"^how (?:i|we) (?:make|cook|do)\s+(?:(?:my|our|the|an?)\s+)?(?=\S)", re.IGNORECASE
+)
 # A name needs no full stop, an abbreviation its own.
-_STOP = re.compile(r"(?<=[A-Za-z]{4})\.$")
+_STOP = re.compile(r"(?<=[A-Za-z]{4})\.$|(?<=[A-Z]{3})\.$")
 _DOTTED = re.compile(r"\s*(?:\.\s?){4,}\d{1,4}$")
 _SITE = re.compile(
     r"^(?P<name>.+?)\s+[-–—]\s+.{0,30}(?:kitchens?|cooks?|recipes|foods?|blog|magazine|eats|\.\w{2,3})$",
@@ -127,7 +132,9 @@ _CLAIM_BEHIND = re.compile(
 )
 _FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
 _FOR_SO_MANY = re.compile(
-    r"\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
+    # "LEEK PIE   4 PERS."
+    r"(?<=[^\W\d])\s+\d{1,2}(?:\s?[-–]\s?\d{1,2})?\s+(?:pers\.?|people|persons?|servings?|portions?|pax|covers)\s*$"
+    r"|\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
     r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?(?:\s+(?:with|plus) leftovers)?\s*[)\]]?\s*$"
     # "Traybake (meal prep x4)".
     r"|\s*\(\s*(?:meal prep|batch|freezer)\s*[x×]?\s?\d{1,2}\s*\)\s*$"
@@ -171,6 +178,12 @@ _ASKED_FOR = re.compile(
     r"(?=\s+(?:you|that|which|i|we|she|he|from|as|is|was|about|again|at|so many|a few|loads)\b|[,.!?:;(]|\s*$)",
     re.IGNORECASE,
 )
+# "Hi all, leek bake as requested."
+_AS_REQUESTED = re.compile(
+    r"^\W*(?:hi|hiya|hello|hey|dear|morning|evening)\b[^,!.]{0,20}[,!]\s+(?:here(?:['’]s| is)\s+)?(?:(?:my|the|our)\s+)?"
+    r"(?P<name>[a-z][a-z '’&-]{3,50}?),?\s+as (?:requested|promised|asked|discussed)\b",
+    re.IGNORECASE,
+)
 _SPEAKS = re.compile(
     r"^\W*(?:you|as you|since you|i|we|here(?:'s|’s| is)|(?:dear )?(?:sirs?|madam|editor)\b(?=,))\b",
     re.IGNORECASE,
@@ -192,7 +205,7 @@ _DAY_BEHIND = re.compile(
 )
 # "Leek bake v2", "Leek bake 2.0", "Leek bake [tested]", "Leek bake (from the blue notebook)".
 _VERSION_BEHIND = re.compile(
-    r"\s+(?:v(?:ersion)?\.?\s?\d{1,2}(?:\.\d)?|\d\.0|(?:take|mark|attempt|try) \d{1,2})$"
+    r"\s+(?:v(?:ersion)?\.?\s?\d{1,2}(?:\.\d)?(?:\s*\([^()\d]{1,20}\))?|\d\.0|(?:take|mark|attempt|try) \d{1,2})$"
     r"|\s*[\[(](?:(?:tested|updated|revised|draft|new|final|copied|corrected|reposted|improved|my version|our version)(?:\s[^()\[\]]{1,20})?"
     r"|(?:from|adapted from|copied from) (?:the|my|our|an?) (?:\w+ ){0,3}(?:notebook|book|box|cards?|folder|files?|archives?|magazine|blog))[\])]$",
     re.IGNORECASE,
@@ -269,7 +282,7 @@ def asked_for(text: str) -> str | None:
 
 def handed_over(text: str) -> str | None:
     """Return the dish that somebody hands over ("Hey, here's that lentil lasagne!!"), or None."""
-    match = _HERE_IS.match(text)
+    match = _HERE_IS.match(text) or _AS_REQUESTED.match(text)
     return match["name"].strip().capitalize() if match is not None else None
 
 
@@ -336,6 +349,9 @@ _SO_MANY_BEHIND = re.compile(
 )
 
 
+# "; 4p; 60min".
+_PARTED = re.compile(r"\s*[;|/·•\[\]]\s*")
+_BRACKETED = re.compile(r"^\[(?P<name>[^\[\]]{3,})\]$")
 # Between the name of a dish and what is said of it.
 _BEHIND_NAME = re.compile(
     r"\s*[,;:|•·(\[/]\s*|\s+[-–—~*]{1,2}\s+|\s{3,}|\.\s+|\s+(?=(?:[Ss]erves|SERVES|[Ff]eeds)\s+\d)"
@@ -347,7 +363,10 @@ _COUNTS = re.compile(
 )
 LEAST_NAME = 3
 # "Chicken cobbler recipe".
-_RECIPE_BEHIND = re.compile(r"^(?P<name>\S+\s.*[a-z)])\s+recipe$", re.IGNORECASE)
+# "Leek bake: the recipe", "Leek bake, a recipe" of somebody.
+_RECIPE_BEHIND = re.compile(
+    r"^(?P<name>\S+\s.*?[a-z)])(?:\s*[,:–—-]\s*(?:an?|the|my|our))?\s+recipe$", re.IGNORECASE
+)
 
 
 @lru_cache(maxsize=REMEMBERED)
@@ -363,9 +382,19 @@ def facts_behind(text: str) -> int | None:
         within = name.count("(") > name.count(")")
         if sum(map(str.isalpha, name)) < LEAST_NAME or not said or within:
             continue
-        if only_servings(said) or only_facts(said) or (_SERVES.match(said) and servings_in(said)):
+        if _only_facts(said) or (_SERVES.match(said) and servings_in(said)):
             return sign.start()
     return None
+
+
+def _only_facts(said: str) -> bool:
+    """Tell "serves 4, 40 minutes" and "4 servings, 350 kcal each": each piece is a fact."""
+    if only_servings(said) or only_facts(said):
+        return True
+    return all(
+        only_servings(piece) or only_times(piece) or only_figures(piece)
+        for piece in pieces_of(said)
+    )
 
 
 def _cut_at_facts(text: str) -> tuple[str, Servings | None]:
@@ -395,6 +424,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         _PLACE,
         _SO,
         _HERE,
+        _HOW,
     ):
         bare = before.sub("", bare)
     bare, servings = _cut_at_facts(bare)
@@ -439,7 +469,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     housed = any(map(HOUSE.search, others))
     bare = first if others and (housed or len(first.split()) > 1) else bare
     bare = _WHOEVER.sub("", _REMARK_BEHIND.sub("", _DIETS.sub("", bare)))
-    bare = _RECIPE_BEHIND.sub(r"\g<name>", bare)
+    bare = _BRACKETED.sub(r"\g<name>", _RECIPE_BEHIND.sub(r"\g<name>", bare))
     title = (
         _STOP.sub("", re.sub(r"!{2,}$", "", bare.strip(" -–—:|,~")))[:LONGEST_TITLE]
         or text.strip()[:LONGEST_TITLE]
@@ -454,7 +484,8 @@ def _served_behind(text: str) -> Servings | None:
     if (both := both_kinds(text)) is not None:
         return both
     first = re.split(r",|\bor\b", text)[0]
-    return servings_in(f"{first})") or servings_in(text)
+    told = servings_in(f"{first})") or servings_in(text)
+    return told or next(filter(None, map(servings_in, _PARTED.split(text))), None)
 
 
 def _tail(text: str) -> int | None:
