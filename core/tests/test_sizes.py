@@ -1,0 +1,45 @@
+"""How large the counted pieces are weighs the same, wherever and however a line says it."""
+
+from __future__ import annotations
+
+import unittest
+
+from snabo_core.foods import library
+from snabo_core.quantities import read_lines
+from snabo_core.quantities.sizes import sizes_told
+
+FOODS = ("onions", "carrots", "aubergines", "leeks", "red peppers", "sweet potatoes", "mushrooms",
+         "chicken thighs", "lemons", "celery sticks")  # fmt: skip
+# Words for a size, from memory.
+WORDS = {
+    "small": ("small", "sm", "little", "smallish", "small-ish", "rather small", "S"),
+    "medium": ("medium", "med", "medium-sized", "medium sized", "average-sized", "mid-size",
+               "normal-sized"),
+    "large": ("large", "big", "lge", "lg", "largish", "biggish", "large-ish", "quite large",
+              "nice big", "good big", "fat"),
+}  # fmt: skip
+
+
+class Sizes(unittest.TestCase):
+    def test_a_size_weighs_the_same_before_and_behind(self) -> None:
+        foods = library()
+        for food in FOODS:
+            for size, words in WORDS.items():
+                (plain,) = read_lines(f"2 {size} {food}", foods)
+                for word in words:
+                    for text in (
+                        f"2 {word} {food}", f"{food}, 2 {word}", f"{food} (2 {word})",
+                        f"2 {food}, {word}", f"2 {food} ({word})", f"2 {food} ({word}), chopped",
+                    ):  # fmt: skip
+                        if word == "S" and text.startswith(food):
+                            # Pieces of that letter stand before a food or behind a comma.
+                            continue
+                        (line,) = read_lines(text, foods)
+                        with self.subTest(text=text):
+                            self.assertEqual((line.grams.best, line.doubts),
+                                             (plain.grams.best, ()))  # fmt: skip
+
+    def test_other_words_stay(self) -> None:
+        for text in ("a little salt", "2 little gem lettuces", "2 onions, large dice", "500 g leeks",
+                     "a little cold water", "2 carrots, cut in big pieces", "3 eggs"):  # fmt: skip
+            self.assertEqual(sizes_told(text), text)
