@@ -329,9 +329,10 @@ def _said(book: _Ledger, *, weighed_so: bool) -> tuple[list[str], bool]:
         if word.plain in COOKING and not weighed_so:
             later = place > book.head.last - 1
             if later and book.segments[word.segment].kind == "comma":
-                open_form = book.food.food_class in {"grain", "pasta"} and word.plain in {
-                    "cooked", "boiled",
-                }  # fmt: skip
+                grain = book.food.food_class in {"grain", "pasta"}
+                open_form = (grain and word.plain in {"cooked", "boiled"}) or (
+                    book.food.food_class == "pulse" and word.plain == "boiled"
+                )
                 unsure = unsure or open_form
                 if book.food.food_class != "pulse" or word.plain != "cooked":
                     continue

@@ -431,7 +431,9 @@ def _assembled(
         grams = _grams(clause.text, draft, amount, food, form, by_taste=bool(notes))
         unread = (*counts.unread, *counts.changes) if not found.sure else ()
         doubts = _doubts(draft, found, grams, counts)
-        doubts += ("cooked_or_dry",) if soaked and "cooked_or_dry" not in doubts else ()
+        # "300 g cooked semolina": the book has it dry alone.
+        dry = form == "dry" and not {"cooked", "boiled"}.isdisjoint(counts.said)
+        doubts += ("cooked_or_dry",) if (soaked or dry) and "cooked_or_dry" not in doubts else ()
         confidence = found.match.confidence * (1.0 if grams.best is not None else 0.5)
         confidence = min(confidence, DOUBTFUL) if doubts else confidence
         before, after = body[: found.match.start].strip(), body[found.match.end :].strip(" ,;-–")

@@ -10,6 +10,7 @@ from collections.abc import Callable
 from snabo_core.quantities.numbers import plain_counts, spell_fractions
 from snabo_core.quantities.packs import packs_told
 from snabo_core.quantities.sizes import sizes_told
+from snabo_core.quantities.states import states_told
 
 LINE_LIMIT = 500
 _BULLET = re.compile(
@@ -434,7 +435,7 @@ def plain_line(text: str) -> str:
                                 clean[taken_back.end() :], re.IGNORECASE):  # fmt: skip
         clean = clean[taken_back.end() :]
     clean = _TALK.sub("", clean) if _TALK.match(clean) and " " in clean else clean
-    clean = sizes_told(packs_told(plain_counts(clean)))
+    clean = states_told(sizes_told(packs_told(plain_counts(clean))))
     for pattern, words in _SAID_ONCE:
         clean = pattern.sub(words, clean)
     last = _AMOUNT_LAST.match(clean)
