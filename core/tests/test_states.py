@@ -50,8 +50,12 @@ class States(unittest.TestCase):
                     self.assertEqual(line.form, FORMS[state])
 
     def test_meat_is_cooked_where_it_was_weighed_so(self) -> None:
-        for text in ("300 g chicken breast (cooked weight)", "300 g chicken breast, once cooked",
-                     "300 g chicken breast (cooked)", "300 g leftover cooked chicken breast"):  # fmt: skip
+        for text in (
+            "300 g chicken breast (cooked weight)",
+            "300 g chicken breast, once cooked",
+            "300 g chicken breast (cooked)",
+            "300 g leftover cooked chicken breast",
+        ):
             (line,) = read_lines(text, library())
             self.assertNotEqual(line.form, "raw", text)
         (raw,) = read_lines("500 g minced beef, cooked and drained", library())

@@ -16,6 +16,9 @@ _UNWEIGHED = re.compile(
     r"[,;(]?\s*(?:\bplus|\band|\bwith|\+|&)\s+(?:(?:a|an)\s+(?:little|bit|few|tad|touch|dash|drop)|some|extra|more)\b[^,;()]*\)?",
     re.IGNORECASE,
 )
+# So many grams of oil fill a pan to fry in; common practice, no source.
+DEEP = 400.0
+_FRYING = re.compile(r"\b(?:for|to) (?:the )?fry(?:ing)?\b|\bfrying oil\b", re.IGNORECASE)
 
 
 @dataclass(frozen=True)
@@ -50,7 +53,9 @@ def causes() -> tuple[Cause, ...]:
     )
 
 
-def leavings_of(text: str, food: Food, form: str, uses: Sequence[Use]) -> tuple[Leaving, ...]:
+def leavings_of(
+    text: str, food: Food, form: str, uses: Sequence[Use], grams: float | None
+) -> tuple[Leaving, ...]:
     """Return what leaves a line by its words, nothing where they say nothing.
 
     Where only one use of the line says so, the shares are of that use.
@@ -60,8 +65,11 @@ def leavings_of(text: str, food: Food, form: str, uses: Sequence[Use]) -> tuple[
         food: the food that was read.
         form: its form.
         uses: how the line is shared out; words such as "plus extra for frying" are one of them.
+        grams: what the line weighs, None where nobody knows: in much oil things are fried deep.
     """
     text = _UNWEIGHED.sub(" ", text)
+    if grams is not None and grams >= DEEP:
+        text = _FRYING.sub("for deep frying", text)
     for cause in causes():
         if food.food_class not in cause.classes or (cause.forms and form not in cause.forms):
             continue

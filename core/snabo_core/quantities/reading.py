@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from snabo_core.dish import HoldBack, Leaving, Use
@@ -51,12 +51,12 @@ from snabo_core.quantities.pieces import (
     is_no_piece,
     meat_or_bird,
     of_babies,
-    on_the_bone,
     stays,
 )
 from snabo_core.quantities.soaked import dry_or_soaked
 from snabo_core.quantities.splitting import Clause, first_of, split_foods
 from snabo_core.quantities.tidying import LINE_LIMIT, plain_line, tidy
+from snabo_core.quantities.trimming import waste_told
 from snabo_core.quantities.units import UNITS, Unit, unit_for
 from snabo_core.quantities.uses import read_uses
 from snabo_core.wording import Message, say
@@ -76,7 +76,10 @@ NO_SPICE = 50.0
 PACKED = {"tube", "log", "block", "cube", "rack"}
 _NOTES = re.compile(
     r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|\bopt\b\.?|"
-    r"for (?:the )?(?:(?:shallow|deep|pan)[\s-]?)?(?:frying|greasing)(?:\s+(?:the|your|my)\s[^,;()]*)?|for serving|to serve|to garnish|"
+    r"to (?:grease|dust)(?:\s+(?:the|your|my)\s[^,;()]*)?|to (?:oil|butter|flour)\s+(?:the|your|my)\s[^,;()]*|"
+    r"for (?:buttering|oiling|flouring)(?:\s+(?:the|your|my)\s[^,;()]*)?|for (?:the )?(?:deep[\s-])?(?:fat[\s-])?fryer|"
+    r"for (?:the |your )?(?:work[\s-]?)?(?:surface|top|counter)\b|"
+    r"for (?:the )?(?:(?:shallow|deep(?:[\s-]fat)?|pan)[\s-]?)?(?:frying|greasing)(?:\s+(?:the|your|my)\s[^,;()]*)?|for serving|to serve|to garnish|"
     r"for garnish|for (?:the )?(?:dusting|dredging|rolling(?: out)?)|for (?:the |your )?(?:pan|dish|tin|tray|board|baking (?:sheet|tray|dish|tin))s?|"
     r"for (?:the )?brushing(?:\s+(?:the|your|my)\s[^,;()]*)?|"
     r"(?:plus|and|\+|&) (?:some |a (?:little|bit) )?(?:extra|more)[^,;()]*|or more[^,;()]*|"
@@ -88,28 +91,9 @@ _EMPTY = re.compile(r"[(\[]\s*[)\]]")
 _OPTIONAL = re.compile(
     r"optional|\(?\bopt\b|garnish|if you like|if liked|if desired|if wanted", re.IGNORECASE
 )
-_TRIMMED = re.compile(
-    r"\b(?:peeled|pared|trimmed|cored|deseeded|de-seeded|seeded|pitted|stoned|shelled|podded|"
-    r"hulled|husked|skinned|boned|skin(?:s)? removed|stems? removed|stalks? removed|topped and "
-    r"tailed|crusts? removed|shucked)\b",
-    re.IGNORECASE,
-)
 # So much of one: "3 inches cucumber", "a 5 cm piece".
 _CUT_OFF = re.compile(
     r"\b(?:inches|centimet\w+)\b|\b(?:piece|length|chunk|bit|section|end)\b|\bcm (?:of )?(?!wide|thick|long)[a-z]",
-    re.IGNORECASE,
-)
-_BOUGHT_WHOLE = re.compile(
-    r"\b(?:untrimmed|before (?:trimming|peeling|shelling|boning)|bones? in|bone-in|with (?:the )?bones?|on the bone|in (?:the|their|its) shells?|in shell|"
-    r"shell[\s-]on|unshelled|unpeeled weight|skin-on weight|whole weight|gross weight|unshucked|"
-    r"in (?:the|their) pods?|unpodded|weight with (?:bone|shell|skin)s?)\b",
-    re.IGNORECASE,
-)
-_PREPARED = re.compile(
-    r"\b(?:trimmed|peeled|prepared|net|cleaned|shelled|podded|boned|deseeded|flesh|edible|drained)"
-    r"\s+(?:weight|wt)\b|\bweighed\s+(?:when\s+|once\s+|after\s+being\s+)?(?:peeled|trimmed|cleaned|prepared)\b|"
-    r"\b(?:boneless|bone out|off the bone|shelled|shucked|peeled and cubed "
-    r"weight|meat only|fillets?)\b",
     re.IGNORECASE,
 )
 _BOTH = re.compile(
@@ -281,7 +265,7 @@ def _read_clause(
         return read
     uses = read_uses(clause.text, read.amount, found.match.food, read.form, read.grams, system)
     food = found.match.food
-    gone = leavings_of(clause.text, food, read.form, uses.uses)
+    gone = leavings_of(clause.text, food, read.form, uses.uses, uses.grams.best)
     return replace(read, uses=uses.uses, hold=uses.hold, grams=uses.grams, leavings=gone)
 
 
@@ -428,7 +412,8 @@ def _assembled(
         amount = _one_of_a_size(clause.text, _unit_behind(draft.amount, found, food, body), food)
         form, counts = _account(body, draft, found, amount, library)
         form, soaked = dry_or_soaked(clause.text, food, form)
-        grams = _grams(clause.text, draft, amount, food, form, by_taste=bool(notes))
+        ahead = [word.plain for word in found.line[: found.head.first]]
+        grams = _grams(clause.text, draft, amount, food, form, ahead=ahead, by_taste=bool(notes))
         unread = (*counts.unread, *counts.changes) if not found.sure else ()
         doubts = _doubts(draft, found, grams, counts)
         # "300 g cooked semolina": the book has it dry alone.
@@ -495,8 +480,9 @@ def _account(
 
 
 def _grams(
-    text: str, draft: Draft, amount: Amount | None, food: Food, form: str, *, by_taste: bool
-) -> Grams:
+    text: str, draft: Draft, amount: Amount | None, food: Food, form: str, *,
+    ahead: Iterable[str], by_taste: bool,
+) -> Grams:  # fmt: skip
     if draft.size_of is not None:
         low, best, high = SIZE_OF[draft.size_of]
         count = amount.best if amount else 1.0
@@ -506,15 +492,7 @@ def _grams(
         return unknown("no_batch", food=food.name)
     if amount is None and is_brushed_on(text, food):
         return Grams(*BRUSHED[food.food_class], Message("to_taste", {}))
-    waste = draft.waste
-    if waste == "none":
-        if _PREPARED.search(text):
-            waste = "trimmed_already"
-        elif _BOUGHT_WHOLE.search(text) or on_the_bone(text, food):
-            waste = "as_bought"
-        elif _TRIMMED.search(text) and form not in {"tinned", "drained"}:
-            # What is in a tin was trimmed before it went in.
-            waste = "trimmed_later"
+    waste = draft.waste if draft.waste != "none" else waste_told(text, ahead, food, form)
     if re.search(r"\bundrained\b", text, re.IGNORECASE):
         form = "tinned"
     elif re.search(r"\bdrained\b", text, re.IGNORECASE) and form in {"tinned", "unsalted"}:

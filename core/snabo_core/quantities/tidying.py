@@ -9,6 +9,7 @@ from collections.abc import Callable
 
 from snabo_core.quantities.numbers import plain_counts, spell_fractions
 from snabo_core.quantities.packs import packs_told
+from snabo_core.quantities.parts_told import PARTS_TOLD
 from snabo_core.quantities.sizes import sizes_told
 from snabo_core.quantities.states import states_told
 
@@ -334,6 +335,7 @@ def _spaced(text: str, odd: set[str]) -> str:
 # What is said in another way is said once; in this order.
 _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], ...] = (
     (_HALF_AND_HALF, "halfandhalf"),
+    *PARTS_TOLD,
     (_ZERO_FLOUR, "plain flour"),
     (_DECAGRAMS, r"\g<n>0 g"),
     (_BARE_NUMBER, r"\g<n>"),

@@ -436,5 +436,5 @@ def reread_line(
         doubts=doubts,
         settled=not doubts,
         unread=(),
-        leavings=leavings_of(written, food, chosen, line.uses),
+        leavings=leavings_of(written, food, chosen, line.uses, grams.best),
     )

@@ -1,0 +1,57 @@
+"""Juice, zest, yolks, cubes: which part or kind of a food is meant, said in one way."""
+
+from __future__ import annotations
+
+import re
+
+_CITRUS = r"(?:lemon|lime|orange|grapefruit|clementine)s?"
+# "2 juiced lemons", "1/2 lemon (juiced)", "2 lemons, squeezed", "2 lemons for juice".
+_JUICED_FIRST = re.compile(
+    rf"^(?P<n>\S{{1,8}})\s+(?:juiced|squeezed)\s+(?P<fruit>{_CITRUS})$", re.IGNORECASE
+)
+_SQUEEZED = re.compile(
+    rf"(?P<fruit>\b{_CITRUS})(?:\s*\(\s*(?:juiced|squeezed)\s*\)|,?\s+(?:squeezed|for (?:the )?juic(?:e|ing)))$",
+    re.IGNORECASE,
+)
+# "1 lemon, finely grated rind".
+_RIND = re.compile(
+    rf"(?P<fruit>\b{_CITRUS}),?\s+\(?(?:finely\s+)?(?:grated\s+)?rind(?:\s+only)?\)?$",
+    re.IGNORECASE,
+)
+# "Lemon juice (2 lemons)", "grated lemon zest from 1 lemon".
+_OF_SO_MANY = re.compile(
+    rf"^(?:(?:finely\s+)?grated\s+)?(?P<fruit>{_CITRUS})\s+(?P<what>juice|zest)(?:,?\s+from|\s*\(|,)\s*(?P<n>\d[\d/.-]*|half an?)\s+"
+    r"(?P=fruit)s?\s*\)?$",
+    re.IGNORECASE,
+)
+# "2 eggs, whites only".
+_PART_ONLY = re.compile(r"(?<=[\s(])(?P<part>yolks?|whites?)\s+only\b", re.IGNORECASE)
+# "500 ml stock made with a cube" is what stock is.
+_FROM_A_CUBE = re.compile(
+    r"(?<=\bstock)(?P<ml>,\s+\d+\s?ml)?,?\s+\(?(?:made\s+)?(?:up\s+)?(?:from|with|using)\s+(?:an?|1|one)\s+(?:stock\s+)?cube\b\)?",
+    re.IGNORECASE,
+)
+# "1 cube stock".
+_CUBE_STOCK = re.compile(
+    r"(?<=\d\s)(?P<cube>cubes?)\s+(?:of\s+)?(?P<kind>(?:vegetable|veg|chicken|beef|lamb|fish)\s+)?stock\b",
+    re.IGNORECASE,
+)
+# "1 tin tuna (in oil)".
+_TUNA_IN_OIL = re.compile(
+    r"(?<=\btuna)(?:,\s+|\s*\(\s*)(?:packed\s+|tinned\s+)?in\s+(?P<oil>(?:\w+\s+)?oil)\b\s*\)?",
+    re.IGNORECASE,
+)
+_LOW_FAT = re.compile(r"\blowfat\b", re.IGNORECASE)
+
+# What is written, and what is read; in this order.
+PARTS_TOLD = (
+    (_JUICED_FIRST, r"\g<n> \g<fruit>, juiced"),
+    (_SQUEEZED, r"\g<fruit>, juiced"),
+    (_RIND, r"\g<fruit>, zest"),
+    (_OF_SO_MANY, r"\g<what> of \g<n> \g<fruit>s"),
+    (_PART_ONLY, r"\g<part>"),
+    (_FROM_A_CUBE, r"\g<ml>"),
+    (_CUBE_STOCK, r"\g<kind>stock \g<cube>"),
+    (_TUNA_IN_OIL, r" in \g<oil>"),
+    (_LOW_FAT, "low-fat"),
+)

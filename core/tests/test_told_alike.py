@@ -1,0 +1,402 @@
+"""One food told in many words: parts of fruit and eggs, peel and shells, and what leaves."""
+
+from __future__ import annotations
+
+import unittest
+
+from snabo_core.foods import library
+from snabo_core.quantities import read_lines
+
+# Food, grams from and to, and ways of saying it, from memory.
+SAME = (
+    (
+        "lemon_juice",
+        40,
+        110,
+        (
+            "juice of 2 lemons",
+            "juice of two lemons",
+            "2 lemons, juiced",
+            "2 lemons, juice only",
+            "juice from 2 lemons",
+            "2 lemons (juice)",
+            "lemon juice (2 lemons)",
+            "the juice of 2 lemons",
+            "2 lemons, juice of",
+            "juice 2 lemons",
+            "2 juiced lemons",
+            "2 lemons juiced",
+            "2 lemons - juice",
+            "lemon juice, from 2 lemons",
+            "2 lemons for juice",
+            "squeezed juice of 2 lemons",
+            "freshly squeezed juice of 2 lemons",
+            "2 lemons, squeezed",
+            "2 lemons' juice",
+            "lemons 2 (juice)",
+            "lemons, juice of 2",
+            "juice of 1-2 lemons",
+        ),
+    ),
+    (
+        "lemon_juice",
+        10,
+        28,
+        (
+            "half a lemon, juiced",
+            "juice of half a lemon",
+            "juice of ½ lemon",
+            "1/2 lemon, juice",
+            "1/2 lemon (juiced)",
+            "the juice of half a lemon",
+            "lemon juice from half a lemon",
+            "juice ½ lemon",
+            "lemon - juice of half",
+        ),
+    ),
+    (
+        "lemon_zest",
+        1,
+        10,
+        (
+            "zest of 1 lemon",
+            "1 lemon, zested",
+            "1 lemon (zest)",
+            "1 lemon, zest only",
+            "lemon zest (1 lemon)",
+            "grated zest of 1 lemon",
+            "the zest of 1 lemon",
+            "zest of one lemon, grated",
+            "finely grated rind of 1 lemon",
+            "1 lemon, finely grated rind",
+            "rind of 1 lemon",
+            "1 lemon, grated zest of",
+            "grated lemon zest, 1 lemon",
+            "lemon zest from 1 lemon",
+        ),
+    ),
+    (
+        "egg_yolk",
+        28,
+        44,
+        (
+            "2 egg yolks",
+            "yolks of 2 eggs",
+            "2 eggs, yolks only",
+            "2 yolks",
+            "two egg yolks",
+            "egg yolks, 2",
+            "egg yolks x 2",
+            "2 eggs (yolks only)",
+            "yolk of 2 eggs",
+            "2 large egg yolks",
+            "egg yolks (2)",
+            "the yolks of 2 eggs",
+            "2 yolks of egg",
+            "yolks from 2 eggs",
+            "2 egg yolks, beaten",
+            "egg yolk 2",
+        ),
+    ),
+    (
+        "egg_white",
+        55,
+        80,
+        (
+            "2 egg whites",
+            "whites of 2 eggs",
+            "2 eggs, whites only",
+            "two egg whites",
+            "egg whites, 2",
+            "2 eggs (whites only)",
+            "egg whites (2)",
+            "the whites of 2 eggs",
+            "whites from 2 eggs",
+            "2 egg whites, whisked",
+            "2 large egg whites",
+            "egg white x 2",
+        ),
+    ),
+    (
+        "vegetable_stock",
+        480,
+        520,
+        (
+            "500 ml stock from 1 cube",
+            "500 ml stock (1 cube)",
+            "500ml stock made with 1 cube",
+            "500 ml hot stock, from a cube",
+            "500 ml stock made from 1 stock cube",
+            "500 ml stock (made with 1 cube)",
+            "500 ml stock made up from a cube",
+            "500 ml of stock using 1 cube",
+            "stock, 500 ml, from 1 cube",
+            "500 ml stock (from a cube)",
+            "500 ml boiling stock",
+        ),
+    ),
+    (
+        "stock_powder",
+        5,
+        13,
+        (
+            "1 stock cube",
+            "stock cube x 1",
+            "stock cube, 1",
+            "1 cube stock",
+            "1 stock cube, crumbled",
+            "stock cube (1)",
+            "one stock cube",
+        ),
+    ),
+    (
+        "prawns",
+        170,
+        205,
+        (
+            "200 g prawns, peeled",
+            "200 g peeled prawns",
+            "200 g prawns (peeled)",
+            "200 g prawns (peeled weight)",
+            "200 g prawns, shelled",
+            "200 g prawns, shell off",
+            "200 g shelled prawns",
+            "prawns, peeled, 200 g",
+            "200 g raw peeled prawns",
+            "200g prawns, peeled weight",
+        ),
+    ),
+    (
+        "prawns",
+        150,
+        300,
+        (
+            "400 g prawns in shell",
+            "400 g shell-on prawns",
+            "400 g prawns, shell on",
+            "400 g prawns (shell on)",
+            "400 g unpeeled prawns",
+            "400 g whole prawns",
+            "400 g prawns in their shells",
+            "400 g prawns with shells",
+            "400g prawns (in the shell)",
+            "400 g prawns, heads and shells on",
+        ),
+    ),
+    (
+        "pumpkin",
+        600,
+        950,
+        (
+            "1 kg pumpkin (unpeeled weight)",
+            "1 kg pumpkin, weighed before peeling",
+            "1 kg unpeeled pumpkin",
+            "1 kg pumpkin with skin",
+            "1 kg whole pumpkin",
+            "1 kg pumpkin (gross)",
+            "1 kg pumpkin, gross weight",
+        ),
+    ),
+    (
+        "pumpkin",
+        990,
+        1010,
+        (
+            "1 kg pumpkin flesh",
+            "1 kg peeled pumpkin",
+            "1 kg pumpkin, peeled weight",
+            "1 kg pumpkin (peeled weight)",
+            "1 kg prepared pumpkin",
+            "1 kg pumpkin (net)",
+            "1 kg pumpkin, net weight",
+            "1 kg pumpkin (weighed after peeling)",
+            "1 kg pumpkin, cleaned weight",
+            "1 kg diced pumpkin",
+            "1 kg pumpkin (prepared weight)",
+            "1 kg pumpkin, trimmed weight",
+        ),
+    ),
+    (
+        "tuna_in_oil",
+        90,
+        160,
+        (
+            "1 tin tuna in oil",
+            "1 tin of tuna in oil",
+            "tuna in oil, 1 tin",
+            "1 tin tuna (in oil)",
+            "1 can oil-packed tuna",
+            "1 tin tuna, in oil",
+            "1 tin tuna in sunflower oil",
+            "1 tin tuna packed in oil",
+        ),
+    ),
+    (
+        "low_fat_yoghurt",
+        190,
+        210,
+        (
+            "200 g low-fat yogurt",
+            "200 g yogurt, low fat",
+            "200 g yogurt (low-fat)",
+            "200 g lowfat yogurt",
+            "low fat yogurt 200 g",
+            "200 g yogurt low fat",
+        ),
+    ),
+    (
+        "light_coconut_milk",
+        370,
+        420,
+        (
+            "400 ml light coconut milk",
+            "400 ml coconut milk, light",
+            "400 ml coconut milk (light)",
+            "400 ml reduced-fat coconut milk",
+            "400 ml lite coconut milk",
+            "coconut milk (light), 400 ml",
+            "400 ml half-fat coconut milk",
+        ),
+    ),
+    (
+        "semi_skimmed_milk",
+        290,
+        320,
+        (
+            "300 ml semi-skimmed milk",
+            "300 ml milk, semi-skimmed",
+            "300 ml milk (semi-skimmed)",
+            "milk (semi skimmed) 300 ml",
+            "300 ml semi skimmed milk",
+        ),
+    ),
+)
+# What leaves, and ways of saying that it does, from memory.
+LEAVES = (
+    (
+        "deep_frying",
+        (
+            "1 litre oil for deep frying",
+            "1 litre oil, for deep-frying",
+            "oil for deep-frying, 1 litre",
+            "1 litre oil (for deep frying)",
+            "1 l of oil to deep fry",
+            "1 litre vegetable oil, to deep-fry",
+            "1 litre frying oil",
+            "1 litre oil for the deep fryer",
+            "1 litre oil for deep fat frying",
+            "vegetable oil, 1 litre (deep frying)",
+            "1 litre oil - for deep frying",
+            "1 litre of oil, enough for deep frying",
+        ),
+    ),
+    (
+        "frying",
+        (
+            "100 ml oil for shallow frying",
+            "100 ml oil, to shallow fry",
+            "100 ml oil (shallow frying)",
+            "100 ml oil for pan-frying",
+            "oil for shallow-frying, 100 ml",
+            "3 tbsp oil for frying",
+            "3 tbsp oil, for frying",
+            "3 tbsp oil (for frying)",
+            "oil for frying, 3 tbsp",
+            "3 tbsp oil to fry",
+            "3 tbsp oil, to fry in",
+            "3 tbsp oil for the pan",
+            "3 tbsp frying oil",
+            "3 tbsp oil - frying",
+        ),
+    ),
+    (
+        "marinade",
+        (
+            "100 ml soy sauce for the marinade",
+            "100 ml soy sauce, for marinating",
+            "100 ml soy sauce (marinade)",
+            "100 ml soy sauce to marinate",
+            "100 ml yogurt for marinating the chicken",
+            "100 ml soy sauce for marinade",
+        ),
+    ),
+    (
+        "drawing",
+        (
+            "2 tsp salt for degorging",
+            "2 tsp salt, for salting the aubergines",
+            "2 tsp salt to draw out the water",
+            "2 tsp salt for sweating the aubergine",
+            "2 tsp salt, for the cabbage (rinsed off)",
+            "salt for purging",
+        ),
+    ),
+    (
+        "dusting",
+        (
+            "flour for dusting",
+            "flour, for dusting",
+            "flour (for dusting)",
+            "flour to dust",
+            "flour for rolling out",
+            "flour, for the board",
+            "flour for the work surface",
+            "50 g flour for dusting",
+            "flour for flouring the board",
+            "plain flour, to dust",
+            "extra flour for dusting",
+            "flour for rolling",
+        ),
+    ),
+    (
+        "coating",
+        (
+            "50 g flour for coating",
+            "50 g flour, to coat",
+            "50 g flour (for coating)",
+            "50 g flour for dredging",
+            "50 g flour to coat the meat",
+            "50 g flour for tossing the meat in",
+        ),
+    ),
+    (
+        "tin",
+        (
+            "butter for greasing",
+            "butter, for greasing",
+            "butter (for greasing)",
+            "butter to grease",
+            "butter for the dish",
+            "butter, to grease the dish",
+            "20 g butter for greasing the tin",
+            "butter for buttering the dish",
+            "a little butter for the tin",
+            "butter for greasing the dish",
+        ),
+    ),
+)
+
+
+class ToldAlike(unittest.TestCase):
+    def test_the_same_food_is_read_from_all_its_words(self) -> None:
+        for food, low, high, texts in SAME:
+            for text in texts:
+                lines = read_lines(text, library())
+                with self.subTest(text=text):
+                    self.assertEqual([line.food for line in lines], [food])
+                    self.assertEqual(lines[0].doubts, ())
+                    grams = lines[0].grams.best
+                    assert grams is not None
+                    self.assertTrue(low <= grams <= high, grams)
+
+    def test_what_leaves_is_told_from_all_its_words(self) -> None:
+        for cause, texts in LEAVES:
+            for text in texts:
+                (line,) = read_lines(text, library())
+                with self.subTest(text=text):
+                    self.assertEqual([leaving.cause for leaving in line.leavings], [cause])
+                    self.assertIsNotNone(line.grams.best)
+
+    def test_bread_for_dipping_is_eaten(self) -> None:
+        (line,) = read_lines("4 slices bread, for dipping", library())
+        self.assertEqual(line.leavings, ())
