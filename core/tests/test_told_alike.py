@@ -400,3 +400,31 @@ class ToldAlike(unittest.TestCase):
     def test_bread_for_dipping_is_eaten(self) -> None:
         (line,) = read_lines("4 slices bread, for dipping", library())
         self.assertEqual(line.leavings, ())
+
+    def test_one_kind_is_no_other_kind(self) -> None:
+        # A cheddar is a cheese and a gherkin a pickle; fresh and sweet ones are still that.
+        for text, food in (
+            ("100 g fresh cheddar", "cheddar"),
+            ("100 g soft cheddar", "cheddar"),
+            ("100 g sweet gherkins", "gherkins"),
+            ("600 g smoked coley", "smoked_fish"),
+            ("200 g yogurt, greek", "greek_yoghurt"),
+        ):
+            (line,) = read_lines(text, library())
+            self.assertEqual(line.food, food, text)
+
+    def test_pieces_are_cut_to_a_size_or_are_of_it(self) -> None:
+        for text, low, high in (
+            ("500 g mushrooms, chopped (about the size of a pea)", 500, 500),
+            ("1 cauliflower, cut up to the size of a walnut", 500, 700),
+            ("3 potatoes the size of an egg", 120, 200),
+            ("a piece of ginger the size of a walnut", 12, 28),
+        ):
+            (line,) = read_lines(text, library())
+            assert line.grams.best is not None
+            self.assertTrue(low <= line.grams.best <= high, (text, line.grams.best))
+
+    def test_fat_that_is_cut_off_is_no_fat_of_the_list(self) -> None:
+        for text in ("6 rashers bacon, fat trimmed off", "6 rashers bacon (excess fat removed)"):
+            (line,) = read_lines(text, library())
+            self.assertEqual((line.food, line.doubts), ("bacon", ()), text)

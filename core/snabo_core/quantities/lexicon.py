@@ -258,6 +258,12 @@ def _of(line: Sequence[Word], held: Sequence[Span], library: Library) -> Span | 
     return Span(before.first, after.last, key) if key else before
 
 
+# Words that begin with so many same letters are spellings of one: "yoghurt", "yogurt".
+SAME_BEGINNING = 4
+# Of these one kind is as good as the other where a line says more of it.
+AS_GOOD_AS = frozenset({"fish", "stock", "broth", "bouillon"})
+
+
 def specialised(line: Sequence[Word], head: Span, library: Library) -> tuple[Span, frozenset[int]]:
     """Return the food with words from elsewhere in the line that make a longer name of it.
 
@@ -273,7 +279,7 @@ def specialised(line: Sequence[Word], head: Span, library: Library) -> tuple[Spa
     others = [s for s in spans_in(line, library) if line[s.first].segment != own]
     negated |= {i for i, w in enumerate(line) if w.plain in NO_NAME and w.segment != own}
     for _ in range(2):
-        names += [n for n in library.names_of(key) if n not in names]
+        names += [n for n in library.names_of(key) if n not in names and _akin(n, names[0])]
         better = _longer(line, names, used | negated, others, library)
         if better is None:
             break
@@ -281,6 +287,17 @@ def specialised(line: Sequence[Word], head: Span, library: Library) -> tuple[Spa
         names = [name]
         used |= taken
     return Span(head.first, head.last, key), frozenset(used)
+
+
+def _akin(name: Sequence[str], written: Sequence[str]) -> bool:
+    """Tell a name that shares a word with the written one, however it is spelled.
+
+    A cheddar is a cheese, but "fresh cheddar" is no fresh cheese; smoked coley is smoked fish.
+    """
+    if not AS_GOOD_AS.isdisjoint(name):
+        return True
+    begun = {word[:SAME_BEGINNING] for word in written}
+    return any(word[:SAME_BEGINNING] in begun for word in name)
 
 
 def _longer(

@@ -43,6 +43,13 @@ _TUNA_IN_OIL = re.compile(
 )
 _LOW_FAT = re.compile(r"\blowfat\b", re.IGNORECASE)
 
+_HALF_MOONS = re.compile(r"\bhalf[\s-]moons?\b", re.IGNORECASE)
+# "6 rashers bacon, fat trimmed off" is no fat.
+_FAT_OFF = re.compile(
+    r"[,\s]*\(?(?:\b(?:excess|all|any|the|visible|most)\s+)*\bfat\s+(?:trimmed|removed|cut|taken)(?:\s+(?:off|away))?\b\)?",
+    re.IGNORECASE,
+)
+
 # What is written, and what is read; in this order.
 PARTS_TOLD = (
     (_JUICED_FIRST, r"\g<n> \g<fruit>, juiced"),
@@ -54,4 +61,6 @@ PARTS_TOLD = (
     (_CUBE_STOCK, r"\g<kind>stock \g<cube>"),
     (_TUNA_IN_OIL, r" in \g<oil>"),
     (_LOW_FAT, "low-fat"),
+    (_HALF_MOONS, "crescents"),
+    (_FAT_OFF, ", trimmed"),
 )

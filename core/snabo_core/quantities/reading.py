@@ -72,6 +72,8 @@ MOST_OF_ANYTHING = 20_000.0
 MOST_COUNTED = 60
 # From so many grams what is named like a spice is its vegetable.
 NO_SPICE = 50.0
+# What is so much smaller than one of the food is no size of the food itself.
+CUT_SHARE = 0.1
 # Packs that say which food is meant.
 PACKED = {"tube", "log", "block", "cube", "rack"}
 _NOTES = re.compile(
@@ -479,11 +481,21 @@ def _account(
     return form, counts
 
 
+def _cut_to(size: str, amount: Amount | None, food: Food) -> bool:
+    """Tell the size that pieces are cut to: "500 g mushrooms, the size of a pea"."""
+    if amount is None:
+        return False
+    largest = max((count.grams for count in food.counts.values()), default=0.0)
+    if amount.unit is not None and amount.unit.kind in {"mass", "volume"}:
+        return True
+    return SIZE_OF[size][1] < largest * CUT_SHARE
+
+
 def _grams(
     text: str, draft: Draft, amount: Amount | None, food: Food, form: str, *,
     ahead: Iterable[str], by_taste: bool,
 ) -> Grams:  # fmt: skip
-    if draft.size_of is not None:
+    if draft.size_of is not None and not _cut_to(draft.size_of, amount, food):
         low, best, high = SIZE_OF[draft.size_of]
         count = amount.best if amount else 1.0
         reason = weigh(Amount(1, 1, 1, UNITS["gram"]), food, form).reason
