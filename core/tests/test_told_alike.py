@@ -428,3 +428,33 @@ class ToldAlike(unittest.TestCase):
         for text in ("6 rashers bacon, fat trimmed off", "6 rashers bacon (excess fat removed)"):
             (line,) = read_lines(text, library())
             self.assertEqual((line.food, line.doubts), ("bacon", ()), text)
+
+    def test_what_may_be_left_out_says_so_in_many_words(self) -> None:
+        for said in (
+            "(optional)", ", optional", " - optional", "(opt.)", " if you like", ", if using",
+            " if desired", "(if you have it)", "(can be left out)", "(leave out if vegan)",
+            "(not essential)", " – not strictly necessary", "(or leave out)", ", or not",
+            "(if you want)", ", if you fancy", ", optional but nice", "(skip if you like)",
+        ):  # fmt: skip
+            (line,) = read_lines(f"100 g feta{said}", library())
+            with self.subTest(said=said):
+                self.assertTrue(line.optional)
+                self.assertEqual((line.food, line.grams.best), ("feta", 100))
+                self.assertEqual(line.doubts, ())
+        (fresh,) = read_lines("2 tsp thyme, fresh if you have it", library())
+        self.assertFalse(fresh.optional)
+
+    def test_two_foods_with_one_amount_each(self) -> None:
+        for text in (
+            "100 g each cheddar and feta", "cheddar and feta, 100 g each",
+            "cheddar and feta (100 g each)", "cheddar & feta, 100 g of each",
+            "100 g each: cheddar, feta", "cheddar/feta 100 g each",
+            "100 g cheddar and the same of feta", "100 g cheddar and the same amount of feta",
+            "cheddar 100 g, feta 100 g", "100 g cheddar + 100 g feta",
+        ):  # fmt: skip
+            lines = read_lines(text, library())
+            with self.subTest(text=text):
+                self.assertEqual(
+                    [(line.food, line.grams.best, line.doubts) for line in lines],
+                    [("cheddar", 100, ()), ("feta", 100, ())],
+                )

@@ -50,6 +50,26 @@ _FAT_OFF = re.compile(
     re.IGNORECASE,
 )
 
+# "100 g feta, if using", "100 g feta (or leave out)", "100 g feta – not essential".
+_MAY_BE_LEFT = re.compile(
+    r"(?:[,;]?\s*\(|[,;]\s*|\s+[-–—]\s*|\s+(?=if\s))\s*(?:but\s+)?(?:"
+    r"if (?:you(?:['’]re| are)\s+)?using(?: it| them)?|if you have (?:it|some|any|one|them)|if you (?:want|fancy|wish|prefer)(?: to| it| them)?"
+    r"|(?:it |they )?(?:can|may|could) be (?:left out|omitted|skipped)|(?:or )?(?:leave (?:it |them )?out|omit(?:ted)?|skip)(?: (?:it|them))?(?: (?:if|for)\s[^,;()]{2,30})?"
+    r"|not (?:strictly |really |at all )?(?:essential|necessary|needed)|or not|or (?:none|without))\s*(?:\)|(?=[,;(]|$))",
+    re.IGNORECASE,
+)
+_MAYBE = re.compile(r"^(?:maybe|perhaps|possibly)\s+(?=\d|an?\s|some\s)", re.IGNORECASE)
+# "Ground cumin and coriander": both are ground.
+_BOTH_GROUND = re.compile(
+    r"\bground (?P<one>cumin|coriander)(?P<and>\s*(?:and|&|,)\s*)(?P<other>coriander|cumin)\b(?!\s+(?:seeds?|leaf|leaves|ground))",
+    re.IGNORECASE,
+)
+# "100 g cheddar and the same of feta".
+_SAME_OF = re.compile(
+    r"^(?P<amount>\d[\d./]*\s?(?:g|kg|ml|tbsp|tsp|cups?|oz)) (?P<one>[^\d,;()]{3,30}?) and (?:the same|as much)(?: (?:amount|quantity|weight))?(?: again)? (?:of )?(?P<other>[^\d,;()]{3,30})$",
+    re.IGNORECASE,
+)
+
 # What is written, and what is read; in this order.
 PARTS_TOLD = (
     (_JUICED_FIRST, r"\g<n> \g<fruit>, juiced"),
@@ -63,4 +83,8 @@ PARTS_TOLD = (
     (_LOW_FAT, "low-fat"),
     (_HALF_MOONS, "crescents"),
     (_FAT_OFF, ", trimmed"),
+    (_MAY_BE_LEFT, " (optional)"),
+    (_MAYBE, "optional: "),
+    (_BOTH_GROUND, r"ground \g<one>\g<and>ground \g<other>"),
+    (_SAME_OF, r"\g<amount> each \g<one> and \g<other>"),
 )

@@ -218,7 +218,9 @@ _COUNTED_LAST = re.compile(
 )
 # "Flour & butter - 40 g of each", "peas, leeks: 100 g each".
 _EACH_LAST = re.compile(
-    r"^(?=[^\d:;()]{2,60}(?:,|&|\+|\sand\s))(?P<foods>[^\W\d][^\d:;()]{5,80}?)\s*(?:\s[-–—]|:)\s+(?P<amount>\d[^,;()]{0,20}?)\s+(?:of\s+)?each$",
+    r"^(?=[^\d:;()]{2,60}(?:,|&|\+|\sand\s))(?P<foods>[^\W\d][^\d:;()]{5,80}?)\s*(?:(?:\s[-–—]|:)\s+|\(\s*)(?P<amount>\d[^,;()]{0,20}?)\s+(?:of\s+)?each\s*\)?$"
+    # "Cheddar/feta 100 g each".
+    r"|^(?P<pair>[a-z]{3,20}/[a-z]{3,20})[\s,:–-]+(?P<so_much>\d[^,;()]{0,20}?)\s+(?:of\s+)?each$",
     re.IGNORECASE,
 )
 # "Pound of mince" is one.
@@ -424,6 +426,11 @@ def _weight_first(line: re.Match[str]) -> str:
     return f"{many} x {line['told']} {line['what']}" if many else f"{line['told']} {line['what']}"
 
 
+def _each_first(told: re.Match[str]) -> str:
+    foods = told["foods"] or told["pair"].replace("/", " and ")
+    return f"{told['amount'] or told['so_much']} each: {foods}"
+
+
 def plain_line(text: str) -> str:
     """Return an ingredient line without bullet, pictures and talk, fractions spelled out.
 
@@ -445,7 +452,7 @@ def plain_line(text: str) -> str:
     clean = _BARE_LAST.sub(r"\g<amount> \g<food>", clean)
     clean = _WEIGHED_LAST.sub(_weight_first, clean)
     clean = _COUNTED_LAST.sub(r"\g<n> \g<unit> \g<food>", clean)
-    clean = _EACH_LAST.sub(r"\g<amount> each: \g<foods>", clean)
+    clean = _EACH_LAST.sub(_each_first, clean)
     clean = _NO_SALT.sub(" unsalted ", clean)
     clean = _NO_SUGAR.sub(" unsweetened ", clean)
     return spell_fractions(re.sub(r"\s+", " ", clean).strip())
