@@ -52,7 +52,7 @@ _FAT_OFF = re.compile(
 
 # "100 g feta, if using", "100 g feta (or leave out)", "100 g feta – not essential".
 _MAY_BE_LEFT = re.compile(
-    r"(?:[,;]?\s*\(|[,;]\s*|\s+[-–—]\s*|\s+(?=if\s))\s*(?:but\s+)?(?:"
+    r"(?:[,;]?\s*\(|[,;]\s*|\s+[-–—]\s*|\s+(?=if\s)(?!if you have))\s*(?:but\s+)?(?:"
     r"if (?:you(?:['’]re| are)\s+)?using(?: it| them)?|if you have (?:it|some|any|one|them)|if you (?:want|fancy|wish|prefer)(?: to| it| them)?"
     r"|(?:it |they )?(?:can|may|could) be (?:left out|omitted|skipped)|(?:or )?(?:leave (?:it |them )?out|omit(?:ted)?|skip)(?: (?:it|them))?(?: (?:if|for)\s[^,;()]{2,30})?"
     r"|not (?:strictly |really |at all )?(?:essential|necessary|needed)|or not|or (?:none|without))\s*(?:\)|(?=[,;(]|$))",

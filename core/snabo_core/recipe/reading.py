@@ -22,11 +22,9 @@ from snabo_core.foods import Library
 from snabo_core.quantities.grams import weigh
 from snabo_core.quantities.kinds import COMMANDS
 from snabo_core.quantities.leavings import leavings_of
-from snabo_core.quantities.lexicon import choose_form, head_span, segments_of, spans_in, words_in
-from snabo_core.quantities.mash import as_mash
+from snabo_core.quantities.lexicon import head_span, segments_of, spans_in, words_in
 from snabo_core.quantities.numbers import spell_numbers
-from snabo_core.quantities.reading import ReadLine, read_line, read_lines
-from snabo_core.quantities.soaked import dry_or_soaked
+from snabo_core.quantities.reading import ReadLine, learned_key, read_line, read_lines
 from snabo_core.recipe.beside import unmeasured_out
 from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.from_steps import lines_in_steps
@@ -415,12 +413,16 @@ def reread_line(
     """
     food = library.food(food_key)
     written = line.clause or line.text
-    amount = read_line(written, library, system).amount
-    chosen, asked = (
-        (form, False) if form else dry_or_soaked(written, food, choose_form(food, written))
-    )
-    library.row(food.key, chosen)
-    grams = as_mash(written, weigh(amount, food, chosen), food, chosen)
+    if form is not None:
+        library.row(food.key, form)
+    named = learned_key(read_line(written, library, system).food_text)
+    read = read_line(written, library, system, {named: (food.key, form)})
+    if read.food != food.key or read.form is None:
+        # Nothing in the line names a food: its amount is all there is.
+        chosen = form or food.default_form
+        read = replace(read, form=chosen, grams=weigh(read.amount, food, chosen))
+    grams, chosen = read.grams, read.form or food.default_form
+    asked = form is None and "cooked_or_dry" in read.doubts
     doubts = ("no_grams",) if grams.best is None else ("cooked_or_dry",) if asked else ()
     return replace(
         line,
