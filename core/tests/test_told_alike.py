@@ -6,6 +6,7 @@ import unittest
 
 from snabo_core.foods import library
 from snabo_core.quantities import read_lines
+from snabo_core.recipe import lines_from, reread_line
 
 # Food, grams from and to, and ways of saying it, from memory.
 SAME = (
@@ -458,3 +459,22 @@ class ToldAlike(unittest.TestCase):
                     [(line.food, line.grams.best, line.doubts) for line in lines],
                     [("cheddar", 100, ()), ("feta", 100, ())],
                 )
+
+
+class Retaken(unittest.TestCase):
+    """The food that was read, taken by the cook, weighs what it weighed."""
+
+    def test_taking_the_same_food_changes_no_grams(self) -> None:
+        shared = ("1 cup rice and peas", "1 onion, carrot and leek", "500 g of tomatoes peeled")
+        texts = [text for _, _, _, texts in SAME for text in texts]
+        texts += [text for _, texts in LEAVES for text in texts]
+        for text in (*texts, *shared):
+            for line in lines_from(text, library(), "metric"):
+                if line.food is None or line.grams is None:
+                    continue
+                with self.subTest(text=text):
+                    again = reread_line(line, line.food, line.form, library(), "metric")
+                    self.assertEqual(
+                        (again.grams_low, again.grams, again.grams_high, again.leavings),
+                        (line.grams_low, line.grams, line.grams_high, line.leavings),
+                    )

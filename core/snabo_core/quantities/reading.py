@@ -414,7 +414,7 @@ def _assembled(
         amount = _one_of_a_size(clause.text, _unit_behind(draft.amount, found, food, body), food)
         form, counts = _account(body, draft, found, amount, library)
         form, soaked = dry_or_soaked(clause.text, food, form)
-        ahead = [word.plain for word in found.line[: found.head.last]]
+        ahead = [word.plain for word in found.line[: max(found.head.last - 1, 0)]]
         grams = _grams(clause.text, draft, amount, food, form, ahead=ahead, by_taste=bool(notes))
         unread = (*counts.unread, *counts.changes) if not found.sure else ()
         doubts = _doubts(draft, found, grams, counts)

@@ -415,7 +415,8 @@ def reread_line(
     written = line.clause or line.text
     if form is not None:
         library.row(food.key, form)
-    named = learned_key(read_line(written, library, system).food_text)
+    first = read_line(written, library, system)
+    named = learned_key(first.food_text)
     read = read_line(written, library, system, {named: (food.key, form)})
     if read.food != food.key or read.form is None:
         # Nothing in the line names a food: its amount is all there is.
@@ -424,6 +425,10 @@ def reread_line(
     grams, chosen = read.grams, read.form or food.default_form
     asked = form is None and "cooked_or_dry" in read.doubts
     doubts = ("no_grams",) if grams.best is None else ("cooked_or_dry",) if asked else ()
+    if "shared_amount" in line.doubts and grams.best and line.grams and first.grams.best:
+        # Which food it is says nothing of how much of the amount is this one's.
+        part = line.grams / first.grams.best
+        grams, doubts = replace(grams, low=0.0, best=grams.best * part), ("shared_amount",)
     return replace(
         line,
         food=food.key,
