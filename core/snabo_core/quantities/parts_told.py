@@ -70,6 +70,12 @@ _SAME_OF = re.compile(
     re.IGNORECASE,
 )
 
+# "1 roll, stale".
+_ROLLS = re.compile(
+    r"^(?P<n>\d{1,2}|an?|one|two|three|four)\s+(?:(?:stale|day-old|old|white|brown|small|large)\s+)*(?P<roll>rolls?)(?=\s*(?:,|\(|$))",
+    re.IGNORECASE,
+)
+
 # What is written, and what is read; in this order.
 PARTS_TOLD = (
     (_JUICED_FIRST, r"\g<n> \g<fruit>, juiced"),
@@ -87,4 +93,5 @@ PARTS_TOLD = (
     (_MAYBE, "optional: "),
     (_BOTH_GROUND, r"ground \g<one>\g<and>ground \g<other>"),
     (_SAME_OF, r"\g<amount> each \g<one> and \g<other>"),
+    (_ROLLS, r"\g<n> bread \g<roll>"),
 )

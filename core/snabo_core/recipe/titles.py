@@ -15,7 +15,7 @@ LONGEST_TITLE = 120
 REMEMBERED = 512
 _WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 _LABEL = (
-    r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|"
+    r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|item|entry(?:\s+\d{1,3})?|try this(?: week)?|"
     r"menu(?: item)?|(?:\w+['’]s\s+)?recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
     r"ready in (?:about )?\d{1,3} (?:minutes|mins?|hours?)|"
     r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
@@ -24,7 +24,7 @@ _LABEL = (
     rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?(?:\s+\d{{1,2}}(?:st|nd|rd|th)?)?)"
 )
 _LABELLED = re.compile(
-    rf"^(?:.{{3,40}} presents\s*:\s+(?=\S)|(?:{_LABEL}(?:\s*[:=–—]\s*|\s+-\s+))+(?=\S)(?!recipes?\W*$|.{{0,30}}\b(?:blog|kitchens?|cooks|recipes|table)\W*$))",
+    rf"^(?:.{{3,40}} presents\s*:\s+(?=\S)|(?:{_LABEL}(?:\s*[:=–—]\s*|\s+-\s+|\s*(?:\.{{3,}}|…)\s*))+(?=\S)(?!recipes?\W*$|.{{0,30}}\b(?:blog|kitchens?|cooks|recipes|table)\W*$))",
     re.IGNORECASE,
 )
 # A reply to somebody's question names the dish, but hardly as its title.
@@ -200,7 +200,7 @@ _PAGE_BEHIND = re.compile(
 )
 # "Leek bake - week 3, Tuesday".
 _DAY_BEHIND = re.compile(
-    rf"\s*[-–—,]\s*(?:(?:week|day)\s*\d{{1,2}}\b[\s,/–-]*(?:{_WEEKDAY})?|{_WEEKDAY})$",
+    rf"\s+[-–—]\s+(?:mon|tues?|weds?|thurs?|fri|sat|sun)(?:day)?s?\s+(?:night|lunch|dinner|supper|tea)$|\s*[-–—,]\s*(?:(?:week|day)\s*\d{{1,2}}\b[\s,/–-]*(?:{_WEEKDAY})?|{_WEEKDAY})$",
     re.IGNORECASE,
 )
 # "Leek bake v2", "Leek bake 2.0", "Leek bake [tested]", "Leek bake (from the blue notebook)".
