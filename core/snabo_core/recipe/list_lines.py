@@ -7,6 +7,7 @@ from functools import cached_property
 
 from snabo_core.quantities.kinds import begins_with_amount, heading_name, is_step, kind_of_line
 from snabo_core.quantities.numbers import spell_numbers
+from snabo_core.quantities.vocabulary import class_of
 from snabo_core.recipe.around import MOST_NAME_WORDS
 from snabo_core.recipe.claims import tells_figures
 from snabo_core.recipe.from_steps import AMOUNT_STARTS
@@ -174,7 +175,8 @@ class ListLines(Sorting):
         if not line.text[:1].islower() or digits or _OWN_LINE.match(line.text):
             return False
         # What nobody here knows ("calamansi") is a line of its own above a food.
-        unfinished = not self.around.names_food(before) and (
+        own = self.around.names_food(line.text) and _ends_in_a_noun(before)
+        unfinished = not (own or self.around.names_food(before)) and (
             begins_with_amount(before) or not self.around.names_food(line.text)
         )
         # "500 g skinless chicken" over "thigh fillets, diced": no food by itself.
@@ -188,6 +190,12 @@ class ListLines(Sorting):
             return False
         spelled = _NO_AMOUNT.sub(" ", spell_numbers(text))
         return len(AMOUNT_STARTS.findall(spelled)) >= LEAST_AMOUNTS
+
+
+def _ends_in_a_noun(text: str) -> bool:
+    """Tell words that end in what nobody here knows: "8 ship's biscuits", not "2 tbsp toasted"."""
+    last = re.search(r"[^\W\d_]{3,}$", text)
+    return last is not None and class_of(last[0]) is None
 
 
 def _tells_fact(text: str) -> bool:

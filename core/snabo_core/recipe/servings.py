@@ -9,6 +9,7 @@ from functools import lru_cache
 
 from snabo_core.quantities.figures import only_figures
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
+from snabo_core.recipe.names import says_dish
 
 MOST_SERVINGS = 200.0
 LOOKED_AT = 200
@@ -26,7 +27,7 @@ _OR_ONE_MORE = re.compile(
     r"\b(?P<low>\d{1,2})\s?/\s?(?P<high>\d{1,2})(?=\s+(?:people|persons?|servings?|portions?|pers|adults?)\b)"
 )
 _RANGE = (
-    rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving)(?:\s+(?:people|ones|eaters|folk))? or|,\s*or)\s*(?P<high>{_N})"
+    rf"(?P<low>{_N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving)(?:\s+(?:people|ones|eaters|folk))? or|,\s*or|à|bis|a(?=\s+\d))\s*(?P<high>{_N})"
     # "Serves 3 - 45 minutes" is for three.
     r"(?!\d|\s*-?\s*(?:min|m\b|hours?\b|hrs?\b|h\b|kcal|cal\b|°|%))"
     # "Serves 6 (8 if there is bread)".
@@ -113,6 +114,8 @@ _SERVES = tuple(
         rf"^\W*for\s+{_RANGE}\s*:(?=\s)",
         rf"^\W*for\s*:\s*{_ABOUT}{_RANGE}\W*$",
         rf"\bfeeds\s+(?:just\s+)?(?:me|one|1)\s+{_RANGE}\s+times\b",
+        # "Makes enough for me for 4 days".
+        rf"\b(?:feeds|does|enough for|for)\s+(?:just\s+)?(?:me|myself|one|1)\s+for\s+{_RANGE}\s+(?:days?|meals?|nights?|lunches|dinners)\b",
         rf"\b(?:(?:this|it)\s+)?(?:will|should|can|could|might|would|to|easily)\s+(?:do|feed|serve)\s+{_ABOUT}{_RANGE}\b",
         rf"\(\s*{_RANGE}\s?p\.?\s*\)",
         # "350 for 10", "simmer for 10." tell minutes.
@@ -124,8 +127,58 @@ _SERVES = tuple(
     )
 )
 # "Batch: 10 x 250 g".
+# "For 8 ringers": whoever is counted in words for people and no pieces.
+_FOR_SOMEBODY = re.compile(
+    rf"^\W*for\s+{_RANGE}\s+(?P<who>[a-z][a-z'’-]{{2,}}s)\W*$", re.IGNORECASE
+)
+_NOBODY = frozenset(
+    [
+        "minutes",
+        "mins",
+        "hours",
+        "hrs",
+        "days",
+        "weeks",
+        "months",
+        "cups",
+        "grams",
+        "ounces",
+        "pounds",
+        "litres",
+        "liters",
+        "pints",
+        "spoons",
+        "tablespoons",
+        "teaspoons",
+        "slices",
+        "pieces",
+        "squares",
+        "jars",
+        "tins",
+        "dishes",
+        "trays",
+        "pans",
+        "pots",
+        "tubs",
+        "boxes",
+        "bags",
+        "balls",
+        "halves",
+        "people's",
+        "steps",
+        "times",
+        "degrees",
+        "layers",
+        "cloves",
+        "leaves",
+        "eggs",
+        "bars",
+        "crackers",
+        "biscuits",
+    ]
+)
 _BATCH_OF = re.compile(
-    rf"^\W*(?:batch|yield|portions?|servings?|makes)\s*[:=]\s*{_RANGE}(?=\s*[x×]\s*\d+\s*(?:g|ml|kg|oz)\b)",
+    rf"^\W*(?:batch yield|batch size|batch|yield|portions?|servings?|makes)\s*[:=]\s*{_RANGE}(?=\s*[x×]\s*\d+\s*(?:g|ml|kg|oz)\b)",
     re.IGNORECASE,
 )
 # "Makes 12. Serving: 2 muffins": for six.
@@ -293,8 +346,18 @@ def servings_in(text: str) -> Servings | None:
         return _checked(found)
     if (shared := _shared_out(plain)) is not None:
         return shared
+    return _meals_or_somebody(plain)
+
+
+def _meals_or_somebody(plain: str) -> Servings | None:
+    """Return for how many pieces that are meals, or counted people of any kind, say a dish is."""
     match = _MEAL.search(plain)
-    return _checked(match) if match is not None and float(match["low"]) >= LEAST_MEALS else None
+    if match is not None and float(match["low"]) >= LEAST_MEALS:
+        return _checked(match)
+    somebody = _FOR_SOMEBODY.match(plain)
+    if somebody is None or somebody["who"].lower() in _NOBODY or says_dish(somebody["who"]):
+        return None
+    return _checked(somebody)
 
 
 def meals_in(made: str) -> Servings | None:

@@ -15,7 +15,7 @@ LONGEST_TITLE = 120
 REMEMBERED = 512
 _WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 _LABEL = (
-    r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|item|entry(?:\s+\d{1,3})?|try this(?: week)?|"
+    r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|item|entry(?:\s+\d{1,3})?|try this(?: week)?|product|(?:shift|team|group|table|watch|ward|unit|class|room)\s+\w{1,3}|"
     r"menu(?: item)?|(?:\w+['’]s\s+)?recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
     r"ready in (?:about )?\d{1,3} (?:minutes|mins?|hours?)|"
     r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
@@ -24,7 +24,7 @@ _LABEL = (
     rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?(?:\s+\d{{1,2}}(?:st|nd|rd|th)?)?)"
 )
 _LABELLED = re.compile(
-    rf"^(?:.{{3,40}} presents\s*:\s+(?=\S)|(?:{_LABEL}(?:\s*[:=–—]\s*|\s+-\s+|\s*(?:\.{{3,}}|…)\s*))+(?=\S)(?!recipes?\W*$|.{{0,30}}\b(?:blog|kitchens?|cooks|recipes|table)\W*$))",
+    rf"^(?:.{{3,40}} presents\s*:\s+(?=\S)|(?:{_LABEL}(?:\s*[:=–—]\s*|\s+--?\s+|\s*(?:\.{{3,}}|…)\s*))+(?=\S)(?!recipes?\W*$|.{{0,30}}\b(?:blog|kitchens?|cooks|recipes|table)\W*$))",
     re.IGNORECASE,
 )
 # A reply to somebody's question names the dish, but hardly as its title.
@@ -52,6 +52,8 @@ _SO = re.compile(
     r"|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
     re.IGNORECASE,
 )
+# "TODAY!! Beetroot burgers".
+_TODAYS = re.compile(r"^(?:today|tonight|new|specials?|now)\s*!+\s+(?=[^\W\d])", re.IGNORECASE)
 # What is said when something is handed over: "ok here it is, gran's dumplings".
 _HERE = re.compile(
     r"^(?:(?:ok(?:ay)?|so|right|well|hi|hey)\b[\s,!]+)*(?:here (?:it is|you (?:go|are)|goes)|as promised)"
@@ -178,6 +180,16 @@ _ASKED_FOR = re.compile(
     r"(?=\s+(?:you|that|which|i|we|she|he|from|as|is|was|about|again|at|so many|a few|loads)\b|[,.!?:;(]|\s*$)",
     re.IGNORECASE,
 )
+# "OK recipe is called green shakshuka, it's for three.", "Jan. 9th. Made Hasty Barley Broth with ...".
+_CALLED = re.compile(
+    r"\b(?:recipe|dish|this one|it)(?:['’]s| is) called (?:an? |the )?(?P<name>[^\W\d][^,.;:!?]{2,60})",
+    re.IGNORECASE,
+)
+_MADE = re.compile(
+    r"^(?:[^.!?]{0,12}\.\s*){0,2}(?:made|cooked|baked|tried)\s+(?:(?:the|our|my|an?)\s+)?(?P<name>(?-i:[A-Z])[\w'’-]+"
+    r"(?:\s+(?:(?:and|with|&|of|in)\s+)?(?-i:[A-Z])[\w'’-]+){1,5})",
+    re.IGNORECASE,
+)
 # "Hi all, leek bake as requested."
 _AS_REQUESTED = re.compile(
     r"^\W*(?:hi|hiya|hello|hey|dear|morning|evening)\b[^,!.]{0,20}[,!]\s+(?:here(?:['’]s| is)\s+)?(?:(?:my|the|our)\s+)?"
@@ -282,12 +294,17 @@ def asked_for(text: str) -> str | None:
 
 def handed_over(text: str) -> str | None:
     """Return the dish that somebody hands over ("Hey, here's that lentil lasagne!!"), or None."""
-    match = _HERE_IS.match(text) or _AS_REQUESTED.match(text)
+    made = _MADE.match(text)
+    if made is not None:
+        return made["name"]
+    match = _HERE_IS.match(text) or _AS_REQUESTED.match(text) or _CALLED.search(text)
     return match["name"].strip().capitalize() if match is not None else None
 
 
 def told_in_letter(text: str) -> str | None:
     """Return the dish of a letter's sentence ("You asked for the fish pie"), None for a name."""
+    if (called := _CALLED.search(text)) is not None:
+        return called["name"].strip().capitalize()
     return asked_for(text) if _SPEAKS.match(text) else None
 
 
@@ -322,7 +339,7 @@ _WHOSE_BEHIND = re.compile(
 )
 # "Cheese flan (for the children who don't eat fish)".
 _REMARK_BEHIND = re.compile(
-    r"\s*\((?:for (?:the|those|when|people)|when|if|because|sorry|thanks)\b[^()\d]{8,80}\)$",
+    r"\s*\((?:for (?:the|those|when|people)|when|if|because|sorry|thanks|that['’]s|this is|you know|the one|yes)\b[^()\d]{8,80}\)$",
     re.IGNORECASE,
 )
 # "LEEK BAKE      Serves 4-6      Oven 190".
@@ -425,6 +442,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         _SO,
         _HERE,
         _HOW,
+        _TODAYS,
     ):
         bare = before.sub("", bare)
     bare, servings = _cut_at_facts(bare)
