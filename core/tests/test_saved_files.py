@@ -17,7 +17,8 @@ from snabo_core.dish import Dish, check
 from snabo_core.errors import BadInput
 from snabo_core.exchange.files import LONGEST_BYTES, Reader, ReadFile, read_file, read_source
 from snabo_core.exchange.front_matter import facts_of
-from snabo_core.exchange.pages import MOST_TAGS
+from snabo_core.exchange.pages import MOST_TAGS, MOST_VALUES
+from snabo_core.exchange.visible import MOST_SHOWN
 from snabo_core.foods import library
 from snabo_core.plate.setting import Setting
 from snabo_core.recipe.claims import claims_in, label_words
@@ -275,6 +276,10 @@ class BadFiles(unittest.TestCase):
             "no words", self.refused("x.html", "<html><body><!-- 1 egg --></body></html>")
         )
         self.assertIn("markup", self.refused("x.html", "<b>" * (MOST_TAGS + 1)))
+        shown = "<html><body><p>" + "2 onions " * (MOST_SHOWN // 8) + "</p></body></html>"
+        self.assertIn("more words", self.refused("x.html", shown))
+        values = '{"@type": "Recipe", "recipeIngredient": [' + '"1 egg",' * MOST_VALUES + '""]}'
+        self.assertIn("no recipe", self.refused("x.json", values))
 
     def test_tables_of_foods_and_archives_are_known(self) -> None:
         self.assertEqual(read("a.csv", "id,name,region,basis\n,Oat bran,eu,100g\n").kind, "foods")

@@ -25,9 +25,11 @@ from snabo_core.exchange.visible import visible_words
 from snabo_core.unseen import all_without_unseen
 
 # Pages have a few thousand tags; a tree of more than these is not built.
-MOST_TAGS = 200_000
+MOST_TAGS = 100_000
 # Of JSON: what opens in a block; a recipe has a few hundred.
 MOST_OPENED, MOST_BLOCKS = 100_000, 60
+# Values in one block; a hundred times as many would fill the memory.
+MOST_VALUES = 200_000
 # A broken block of so many characters is still mended; one of a recipe has a tenth.
 MOST_MENDED = 1_000_000
 # Of microdata: things in things (a recipe in a page has seven levels), and what is said of them.
@@ -151,7 +153,7 @@ def _linked(tree: Any) -> list[Any]:
 def objects_in(text: str) -> list[Any]:
     """Return the JSON values of a block, wrapped, escaped or with a comma too many."""
     plain = _unwrapped(text)
-    if plain.count("{") + plain.count("[") > MOST_OPENED:
+    if plain.count("{") + plain.count("[") > MOST_OPENED or plain.count(",") > MOST_VALUES:
         return []
     for attempt in (plain, html.unescape(plain)):
         try:

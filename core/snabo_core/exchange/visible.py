@@ -11,6 +11,7 @@ from typing import Any
 
 import lxml.html
 
+from snabo_core.errors import BadInput
 from snabo_core.exchange.page_sections import stands_alone
 from snabo_core.quantities.kinds import begins_with_amount
 from snabo_core.recipe.around import opens_list
@@ -32,6 +33,8 @@ _HIDDEN = (
 # What may be a menu above the name of a recipe; a page has no more of them.
 _MENUS, MOST_MENUS, LEAST_LINKS = {"ul", "ol", "div", "p", "header"}, 60, 2
 _HEADINGS = {"h1", "h2", "h3"}
+# Letters that a page shows; that of a recipe, with all its readers say, shows a tenth.
+MOST_SHOWN = 2_000_000
 LONGEST_LABEL, LONGEST_FACT, MOST_CELLS, MIN_COLUMNS = 60, 120, 4, 2
 _FACT = re.compile(
     r"\b(?:prep|cook|bak|total|rest|chill|ready|tak|time|serv|feed|mak|yield|portion|people)",
@@ -322,13 +325,23 @@ def _drop_what_is_around(tree: Any) -> None:
 
 
 def visible_words(tree: Any) -> str:
-    """Return the words a reader of the page sees, a line for each block."""
+    """Return the words a reader of the page sees, a line for each block.
+
+    Raises:
+        BadInput: there are more of them than any recipe's page has.
+    """
     from html_text import extract_text  # noqa: PLC0415  slow to load
 
     for path in (*(f"//{name}" for name in _DROPPED), *_HIDDEN):
         for element in tree.xpath(path):
             if element.getparent() is not None:
                 element.drop_tree()
+    if len(tree.text_content()) > MOST_SHOWN:
+        raise BadInput(
+            "This page shows more words than a recipe page does. Copy the recipe's text from it "
+            "and paste that.",
+            "file",
+        )
     _drop_what_is_around(tree)
     _keep_lines(tree)
     _tell_named_steps(tree)
