@@ -38,7 +38,7 @@ _SAID_BEHIND = re.compile(
 )
 
 # "1 - hummus"; "1. Hummus" is known by itself.
-_COUNTED = re.compile(r"^(?P<n>\d{1,2})\s+[-–—]\s+(?P<name>[^\W\d][^\d,.;]{2,40})$")
+_COUNTED = re.compile(r"^(?P<n>\d{1,2})(?:\s+[-–—]|\s?/)\s+(?P<name>[^\W\d][^\d,.;]{2,40})$")
 _TALKS = re.compile(r"\b(?:i|we|my|our|me|us)\b", re.IGNORECASE)
 _IN_BRACKETS = re.compile(r"^\((?P<name>[^()]+)\)$")
 
