@@ -279,8 +279,8 @@ def specialised(line: Sequence[Word], head: Span, library: Library) -> tuple[Spa
     others = [s for s in spans_in(line, library) if line[s.first].segment != own]
     negated |= {i for i, w in enumerate(line) if w.plain in NO_NAME and w.segment != own}
     for _ in range(2):
-        own = tuple(words_of(library.food(key).name))
-        more = [n for n in library.names_of(key) if n == own or _akin(n, names[0])]
+        called = tuple(words_of(library.food(key).name))
+        more = [n for n in library.names_of(key) if n == called or _akin(n, names[0])]
         names += [n for n in more if n not in names]
         better = _longer(line, names, used | negated, others, library)
         if better is None:

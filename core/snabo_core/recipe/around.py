@@ -29,8 +29,8 @@ from snabo_core.recipe.names import (
 )
 from snabo_core.recipe.sections import INGREDIENTS, METHOD
 from snabo_core.recipe.servings import lists_ingredients, only_servings, servings_in
+from snabo_core.recipe.title_words import HOUSE
 from snabo_core.recipe.titles import (
-    HOUSE,
     asked_for,
     handed_over,
     replies_about,

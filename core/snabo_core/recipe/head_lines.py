@@ -42,7 +42,7 @@ MOST_OF_A_PART = 2
 # "from Plot 22", below the title.
 _SENT_BY = re.compile(
     r"^\W*(?:from|by|via)\s+(?:(?:the|our)\s+)?[A-Z][^.:;]{1,40}$|"
-    r"^\W*as (?:made|told|cooked|served|eaten|taught|done)\b[^:;\d]{3,60}$"
+    r"^\W*(?:[Aa]\.?[Kk]\.?[Aa]\.?|[Aa]lso known as)\s[^:;\d]{3,60}$|^\W*as (?:made|told|cooked|served|eaten|taught|done)\b[^:;\d]{3,60}$"
 )
 # "Dot P.", "H. Olsen"; "Power: 800 W".
 _INITIAL = re.compile(r"^(?:[A-Z][a-z]+ [A-Z]|[A-Z]\.? [A-Z][a-z]+)\.?$")

@@ -12,7 +12,8 @@ from snabo_core.recipe.around import Around, opens_list
 from snabo_core.recipe.lines import only_facts, served_at_end
 from snabo_core.recipe.outline import Layout
 from snabo_core.recipe.sections import FIRST_CHAPTER, GREETING, LIST_OF, MAIL_HEAD, METHOD
-from snabo_core.recipe.servings import MOST_SENTENCES, only_servings, servings_in_story
+from snabo_core.recipe.serving_words import MOST_SENTENCES
+from snabo_core.recipe.servings import only_servings, servings_in_story
 from snabo_core.recipe.times import only_times, times_in
 from snabo_core.recipe.written import Written
 

@@ -6,400 +6,74 @@ import re
 from functools import lru_cache
 
 from snabo_core.quantities.figures import only_figures
+from snabo_core.recipe import title_words as words
 from snabo_core.recipe.lines import only_facts
 from snabo_core.recipe.servings import Servings, both_kinds, only_servings, servings_in
 from snabo_core.recipe.times import only_times, pieces_of
 
-LONGEST_TITLE = 120
-# A line is asked from several sides.
-REMEMBERED = 512
-_WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
-_LABEL = (
-    r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|item|entry(?:\s+\d{1,3})?|try this(?: week)?|product|(?:shift|team|group|table|watch|ward|unit|class|room)\s+\w{1,3}|"
-    r"menu(?: item)?|(?:\w+['’]s\s+)?recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
-    r"ready in (?:about )?\d{1,3} (?:minutes|mins?|hours?)|"
-    r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
-    r"new|updated|tested|flashback|throwback|classic|repost|(?:tonight|today|yesterday|(?:this|next) week(?:end)?)(?:'s \w+)?|(?:supper|dinner|tea|lunch) (?:tonight|today|tomorrow)|(?:[a-z]+ )?(?:night|lunch|supper|dinner|breakfast|brunch|tea|feast|special)|"
-    r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
-    rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{_WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?(?:\s+\d{{1,2}}(?:st|nd|rd|th)?)?)"
-)
-_LABELLED = re.compile(
-    rf"^(?:.{{3,40}} presents\s*:\s+(?=\S)|(?:{_LABEL}(?:\s*[:=–—]\s*|\s+--?\s+|\s*(?:\.{{3,}}|…)\s*))+(?=\S)(?!recipes?\W*$|.{{0,30}}\b(?:blog|kitchens?|cooks|recipes|table)\W*$))",
-    re.IGNORECASE,
-)
-# A reply to somebody's question names the dish, but hardly as its title.
-_REPLY = re.compile(r"^(?:(?:re|fwd?|fw|subject)\s*:\s*)+(?=\S)", re.IGNORECASE)
-_LOOKED_FOR = re.compile(
-    r"^\W*(?:(?:i(?:'m|’m| am)?\s+)?(?:looking|lookin'?|searching)\s+for|wanted\s*:|iso\b|anyone (?:have|got))"
-    r"\W*(?:(?:an?|the|your|any)\s+)?(?:(?:good|great|best|nice|easy)\s+)?(?:recipes?\s+for\s+)?",
-    re.IGNORECASE,
-)
-_NAMED = re.compile(
-    r"^\W*(?:recipe|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish|(?:recipe|dish)\s+(?:name|title))\s*[:=]\s*(?P<name>\S.{2,})$",
-    re.IGNORECASE,
-)
-_PAGE = re.compile(
-    r"^(?:p|pg|page)\.?\s*\d{1,4}\s*[:.,–-]?\s+(?!of\b)(?=[^\W\d]|[\"“]|\d+-[a-z])", re.IGNORECASE
-)
-_DATED = re.compile(r"^\d{4}-\d{2}-\d{2}\s*[-–—:]?\s+(?=[^\W\d])")
-_PLACE = re.compile(
-    r"^(?:no\.?\s*)?\d{1,3}[.)]\s+(?=[^\W\d]|[\"“]|\d+-[a-z])|^#\s?\d{1,4}\s*[:.–-]?\s+",
-    re.IGNORECASE,
-)
-# How somebody begins to tell: "ok so the rice thing".
-_SO = re.compile(
-    r"^(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)|(?-i:ok)[\s,]+(?-i:(?=[a-z]{3}))"
-    r"|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
-    re.IGNORECASE,
-)
-# "TODAY!! Beetroot burgers".
-_TODAYS = re.compile(r"^(?:today|tonight|new|specials?|now)\s*!+\s+(?=[^\W\d])", re.IGNORECASE)
-# What is said when something is handed over: "ok here it is, gran's dumplings".
-_HERE = re.compile(
-    r"^(?:(?:ok(?:ay)?|so|right|well|hi|hey)\b[\s,!]+)*(?:here (?:it is|you (?:go|are)|goes)|as promised)"
-    r"\s*[,:!–-]+\s*(?=[^\W\d])",
-    re.IGNORECASE,
-)
-# "Hey, here's that lentil lasagne!!".
-_HERE_IS = re.compile(
-    r"^(?:(?:ok(?:ay)?|so|right|well|(?:hi|hiya|hey|hello|dear|yo)(?:\s+\w+){0,2})\b[\s,!–-]+){0,3}here(?:['’]s|\s+is)\s+(?:the|that|my|our|your)\s+"
-    r"(?:(?:recipe|receipt)\s+(?:for|of)\s+(?:the|that|my|our)?\s*)?(?P<name>[a-z][a-z'’ -]{3,60}?)\W*$",
-    re.IGNORECASE,
-)
-# "Y'all asked so here it is!! my slow cooker spaghetti".
-_ASKED = re.compile(
-    r"^(?=.{0,30}\b(?:asked|asking|requested|promised|wanted)\b).{0,50}?\bhere (?:it is|you (?:go|are)|we go)\W+"
-    r"(?:(?:my|the|our)\s+)?(?=[^\W\d])",
-    re.IGNORECASE,
-)
-_TODAY = re.compile(
-    r"^(?:(?:today|tonight)\b[\s,]*)?(?:we(?:['’]re| are)|i(?:['’]m| am))\s+(?:making|cooking|having)\s+(?=\S)",
-    re.IGNORECASE,
-)
-# "Tonight's dinner is leek pie!"
-_TONIGHT = re.compile(
-    r"^(?:today|tonight|this week|sunday)['’]?s\s+(?:dinner|tea|supper|lunch|recipe|special|dish|meal)\s+(?:is|was)\s+(?:(?:my|our|the|an?)\s+)?(?=\S)",
-    re.IGNORECASE,
-)
-# "How I make leek bake".
-_HOW = re.compile(
-    r"^how (?:i|we) (?:make|cook|do)\s+(?:(?:my|our|the|an?)\s+)?(?=\S)", re.IGNORECASE
-)
-# A name needs no full stop, an abbreviation its own.
-_STOP = re.compile(r"(?<=[A-Za-z]{4})\.$|(?<=[A-Z]{3})\.$")
-_DOTTED = re.compile(r"\s*(?:\.\s?){4,}\d{1,4}$")
-_SITE = re.compile(
-    r"^(?P<name>.+?)\s+[-–—]\s+.{0,30}(?:kitchens?|cooks?|recipes|foods?|blog|magazine|eats|\.\w{2,3})$",
-    re.IGNORECASE,
-)
-# "Tuna bake (85p a portion)".
-_PRICED = re.compile(
-    r"\s*\(\s*(?:about\s+)?(?:[£$€]\s?\d+(?:\.\d\d)?|\d{1,3}\s?p)\s+(?:a|an|per|each)\b[^()]{0,20}\)\s*$",
-    re.IGNORECASE,
-)
-# What a page is called above its buttons: "The Pepper Mill Diaries".
-HOUSE = re.compile(
-    r"\b(?:diaries|kitchens?|tables?|blog|cooks|eats|plates?|spoon|fork|ladle|pantry|larder|whisk|hearth|"
-    r"cupboard|chronicles|journal|notebook|club)$",
-    re.IGNORECASE,
-)
-_TAGS = re.compile(r"</?[a-z][a-z0-9]{0,9}>", re.IGNORECASE)
-# "[4 servings] Leek pie".
-_SO_MANY_BEFORE = re.compile(
-    r"^[(\[]\s*(?:serves|feeds|for)?\s*\d{1,3}(?:\s*[-–]\s*\d{1,3})?\s*(?:servings?|portions?|people|persons|pers\.?|p|x)?\s*[)\]]\s*(?=[^\W\d])",
-    re.IGNORECASE,
-)
-# A title in quotes or brackets as a whole.
-_IN_QUOTES = re.compile(r"^[\"“«»„(](?P<name>[^\"“”«»„()]{3,})[\"”“»«)]$")
-# "Copy of leek pie", "Recipe for leek pie".
-_SAID_BEFORE = re.compile(
-    r"^(?:\[recipe\]|copy of|(?:recipe|receipt|ingredients) for(?: an?| the)?)\s*(?<=[\s\]])(?=[^\W\d]|[\"“]|\d+-[a-z])",
-    re.IGNORECASE,
-)
-# "Leek pie #supper", "Leek pie ->".
-_SIGNS_BEHIND = re.compile(r"(?:\s+#\w+)+$|\s*(?:[-=]>|/)\s*$")
-_BRACES = str.maketrans("{}", "()")
-# Characters of a title that are read.
-_LOOKED_AT = 600
-_DIETS = re.compile(
-    r"(?:\s*[(\[](?:\s*[,/&+]?\s*(?:v|vg|vgn|ve|gf|df|nf|lf|lc|vegan|vegetarian|veggie|keto|low[\s-]carb|"
-    r"(?:gluten|dairy|nut)[\s-]free)(?:\s+(?:option(?:al)?|version|friendly))?){1,5}\s*[)\]])+$",
-    re.IGNORECASE,
-)
-# "Beef noodles | 31 g protein", "Leek pie (410 kcal)".
-_CLAIM_BEHIND = re.compile(
-    r"(?:\s*[|·•,(–—+]\s*|\s+-\s+)(?:only |just |under )?~?\d{1,4}\s?"
-    r"(?:g\s+(?:of\s+)?(?:net |total )?(?:protein|carbs?|fat|fibre|fiber)|kcal|cals?|calories|kj)\b(?:\s+(?:per|a|each)\s*\w*)?\s*\)?$",
-    re.IGNORECASE,
-)
-_FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
-_FOR_SO_MANY = re.compile(
-    # "LEEK PIE   4 PERS."
-    r"(?<=[^\W\d])\s+\d{1,2}(?:\s?[-–]\s?\d{1,2})?\s+(?:pers\.?|people|persons?|servings?|portions?|pax|covers)\s*$"
-    r"|\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
-    r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?(?:\s+(?:with|plus) leftovers)?\s*[)\]]?\s*$"
-    # "Traybake (meal prep x4)".
-    r"|\s*\(\s*(?:meal prep|batch|freezer)\s*[x×]?\s?\d{1,2}\s*\)\s*$"
-    # "Leek pie x 6 portions".
-    r"|\s+[x×]\s?\d{1,3}\s+(?:portions?|servings?|meals?)\s*$"
-    # "Leek pie (4 p)", "Koshari on a budget (4)".
-    r"|\s*\(\s*(?:[x×]\s?|about\s+|approx\.?\s+|c\.?\s?|~\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*\)\s*$",
-    re.IGNORECASE,
-)
-_LAST = re.compile(
-    r"\s*(?:[,/|·•(\[]|\s~(?=\s)|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•()\[\]]+?)\s*[)\]]?$"
-)
-_NUMBER_ALONE = re.compile(r"\W*(?:[x×]\s?)?(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)\W*")
-_DASHED = re.compile(r"\s+[-–—]{1,2}\s+")
-_LAST_DASH = re.compile(r"\s[-–—]{1,2}\s+(?P<tail>(?:(?!\s[-–—])[^()\[\]]){1,60})$")
-_TIME_ONLY = re.compile(
-    r"(?:prep|cook|bake|total)\s+\d{1,3}|"
-    r"(?:(?:ready )?in |under |about |only |just )*\d{1,3}(?:\s*[-–]\s*\d{1,3})?[\s-]*(?:m|mins?|minutes?|h|hrs?|hours?)(?:['’]?\s+(?:work|prep|cooking|start to finish))?\.?!*",
-    re.IGNORECASE,
-)
-# A form's further fields, and what somebody says before the name.
-_LABELS_BEHIND = re.compile(
-    r"[\s|,;·–-]+\(?(?:yield|serves|servings|portions?|prep(?:aration)?(?: date| time)?|date|time|cook(?:ing)? time|level|difficulty|"
-    r"cost|price|batch|makes)\s*:.*$",
-    re.IGNORECASE,
-)
-# "Soup lunch, 11 Feb. - Recipe used: Ham, lentil & barley".
-_USED = re.compile(
-    r"^.{3,60}?\brecipe(?: used| for the day)?\s*:\s+(?P<name>[^:]{6,60})$", re.IGNORECASE
-)
-_BOAST = re.compile(
-    r"^(?=.{60})(?=.*\b(?:i|i['’]ve|my|me|we|our|this|you)\b).*:\s+(?P<name>[^:]{6,60})$",
-    re.IGNORECASE,
-)
-# "Here's the recipe for the corn pudding you asked about."
-_ASKED_FOR = re.compile(
-    r"\b(?:(?:recipe|receipt|directions)\s+(?:for|of)\s+(?:the|my|our|your|that|an?)?"
-    r"|you (?:wanted|were after|liked)\s+(?:the|my|our|that)|(?:asked|begged|wanted to know)\s+(?:me\s+)?(?:for|about|after)\s+(?:the|my|our|your|that)"
-    r"|how (?:i|we) (?:make|do|cook)\s+(?:the|my|our|that)"
-    r"|^(?:right|ok|okay|so|well)(?:\s+so)?\s+for\s+(?:the|my|our))\s*(?P<name>[a-z'’-]+(?: [a-z'’-]+){0,6}?)"
-    r"(?=\s+(?:you|that|which|i|we|she|he|from|as|is|was|about|again|at|so many|a few|loads)\b|[,.!?:;(]|\s*$)",
-    re.IGNORECASE,
-)
-# "OK recipe is called green shakshuka, it's for three.", "Jan. 9th. Made Hasty Barley Broth with ...".
-_CALLED = re.compile(
-    r"\b(?:recipe|dish|this one|it)(?:['’]s| is) called (?:an? |the )?(?P<name>[^\W\d][^,.;:!?]{2,60})",
-    re.IGNORECASE,
-)
-_MADE = re.compile(
-    r"^(?:[^.!?]{0,12}\.\s*){0,2}(?:made|cooked|baked|tried)\s+(?:(?:the|our|my|an?)\s+)?(?P<name>(?-i:[A-Z])[\w'’-]+"
-    r"(?:\s+(?:(?:and|with|&|of|in)\s+)?(?-i:[A-Z])[\w'’-]+){1,5})",
-    re.IGNORECASE,
-)
-# "Hi all, leek bake as requested."
-_AS_REQUESTED = re.compile(
-    r"^\W*(?:hi|hiya|hello|hey|dear|morning|evening)\b[^,!.]{0,20}[,!]\s+(?:here(?:['’]s| is)\s+)?(?:(?:my|the|our)\s+)?"
-    r"(?P<name>[a-z][a-z '’&-]{3,50}?),?\s+as (?:requested|promised|asked|discussed)\b",
-    re.IGNORECASE,
-)
-_SPEAKS = re.compile(
-    r"^\W*(?:you|as you|since you|i|we|here(?:'s|’s| is)|(?:dear )?(?:sirs?|madam|editor)\b(?=,))\b",
-    re.IGNORECASE,
-)
-_SOURCE = re.compile(
-    r"^[^\w\n]*(?:(?:source|author|credit)s?\s*[:–—-]|(?:recipe|written|contributed|submitted|sent in) by\b|"
-    r"(?:adapted|recipe|taken|copied) from\b)[:\s]*(?P<who>[^\W_][^\n]{1,80})$",
-    re.IGNORECASE | re.MULTILINE,
-)
-# "Kedgeree            p. 88".
-_PAGE_BEHIND = re.compile(
-    r"\s*\((?:continued|cont\.?)\b[^()]{0,40}\)$|(?<=\S)(?:\s{2,}|\s+[-–—,(]?\s*)(?:p|pg|page)\.?\s?\d{1,3}\)?$",
-    re.IGNORECASE,
-)
-# "Leek bake - week 3, Tuesday".
-_DAY_BEHIND = re.compile(
-    rf"\s+[-–—]\s+(?:mon|tues?|weds?|thurs?|fri|sat|sun)(?:day)?s?\s+(?:night|lunch|dinner|supper|tea)$|\s*[-–—,]\s*(?:(?:week|day)\s*\d{{1,2}}\b[\s,/–-]*(?:{_WEEKDAY})?|{_WEEKDAY})$",
-    re.IGNORECASE,
-)
-# "Leek bake v2", "Leek bake 2.0", "Leek bake [tested]", "Leek bake (from the blue notebook)".
-_VERSION_BEHIND = re.compile(
-    r"\s+(?:v(?:ersion)?\.?\s?\d{1,2}(?:\.\d)?(?:\s*\([^()\d]{1,20}\))?|\d\.0|(?:take|mark|attempt|try) \d{1,2})$"
-    r"|\s*[\[(](?:(?:tested|updated|revised|draft|new|final|copied|corrected|reposted|improved|my version|our version)(?:\s[^()\[\]]{1,20})?"
-    r"|(?:from|adapted from|copied from) (?:the|my|our|an?) (?:\w+ ){0,3}(?:notebook|book|box|cards?|folder|files?|archives?|magazine|blog))[\])]$",
-    re.IGNORECASE,
-)
-# "Leek bake by Odile".
-_NAME_BEHIND = re.compile(r"(?<=[a-z)\"”]),?\s+by\s+[A-Z][a-z]+(?:\s+[A-Z][a-z]+)?$")
-# The tray of a canteen.
-_TRAY = re.compile(r"[,;\s(]+gn\s*\d(?:/\d)?\)?$", re.IGNORECASE)
-# What stands above a title: a column of a paper, a date, a page, whose box it came from.
-_COLUMN = (
-    r"(?:mid-?week|week-?(?:night|end|day)s?|supper|dinner|lunch|brunch|breakfast|tea|mains?|main (?:course|dish|meal)e?s?|"
-    r"starters?|(?:small|sharing|light) (?:plates|bites|meals)|nibbles|sides?|side dish(?:es)?|soups?|stews?|bakes?|casseroles?|pasta|salads?|vegetarian|veggie|vegan|meat|fish|poultry|"
-    r"(?:gluten|dairy|grain|sugar|wheat|egg|nut)[\s-]free|freez(?:able|er[\s-]friendly)|make[\s-]ahead|kid[\s-]friendly|low[\s-](?:carb|fat|gi)|keto|high[\s-]protein|diabetic|healthy|budget|"
-    r"family(?: (?:favou?rites?|meals?|food|dinners?|recipes?))?|one[\s-]pot|one[\s-]pan|slow[\s-]cooker|air[\s-]?fryer|"
-    r"quick(?: (?:and|&) easy)?|easy|comfort food|recipes?|recipe cards?|recipe (?:of|for) the (?:day|week|month)|"
-    r"today['’]?s (?:recipe|special)|recipe (?:no\.?|number|#)?\s*\d+|standardi[sz]ed recipe.{0,20}|new|featured|popular|"
-    r"editor['’]?s (?:choice|pick)|cook['’]?s corner|from our readers|readers['’]? recipes|winter|summer|autumn|spring|"
-    r"sunday (?:lunch|best|roast|dinner|supper)|"
-    rf"{_WEEKDAY}s?(?: (?:night|dinner|supper))?)"
-)
-_ABOVE = re.compile(
-    rf"^\W*(?:{_COLUMN}(?:\s*(?:[|/&·,]|and)\s*{_COLUMN})*"
-    r"|(?:page|pg|p)\.?\s*\d{1,4}(?:\s*(?:of|/)\s*\d{1,4})?|\d{1,3}\s+of\s+\d{1,3}|(?:table of )?contents"
-    r"|(?:chapter|section|part|lesson|unit|module|volume|vol|issue)\s*\.?\s*(?:\d{1,3}|[ivx]{1,5})\b.{0,40}"
-    r"|(?=.{0,60}\b(?:plan|menu|diet|challenge|programme|program)\b)(?=.{0,60}\b(?:week|day)\s*\d{1,2}).{0,80}"
-    rf"|(?:week|day)\s*\d{{1,2}}(?:\s*[-–,:|]?\s*(?:{_WEEKDAY}|breakfast|brunch|lunch|dinner|supper|tea|snack))?"
-    r"|(?:the\s+)?(?:[\w'’]+\s+){0,4}(?:cook\s?books?|recipe (?:books?|box|files?|binder|collection))"
-    r"(?:,?\s*(?:page|pg|p)\.?\s*\d{1,4})?"
-    r"|(?:my|our|family)\s+(?:[\w'’]+\s+){0,2}(?:recipes|kitchen|favou?rites)"
-    r"|(?:photo|picture|scan|copy|photocopy)\s+of\s+[^:]{1,30}:?"
-    r"|(?:to drink|wine|drink|pairing|serve with|equipment|season|photo|styling|words|course)\s*:\s*\S.{0,80}"
-    rf"|(?:(?:mon|tues?|wed|thurs?|fri|sat|sun)[a-z]*\.?,?\s+)?\d{{1,4}}[./-]\d{{1,2}}(?:[./-]\d{{1,4}})?|(?:{_WEEKDAY},?\s+)?"
-    r"(?:\d{1,2}(?:st|nd|rd|th)?\s+)?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?\s*"
-    r"(?:\d{1,2}(?:st|nd|rd|th)?,?\s*)?(?:\d{4})?"
-    r"|(?:copied |got |handed down )?from\s+(?-i:[A-Z])[\w'’]+(?:\s+(?-i:[A-Z])[\w'’]+)?(?:,.{0,40})?"
-    r"|from\s+(?:[\w'’]+\s+){0,3}(?:tin box|recipe box|box|tin|book|notebook|cards?|collection|files?|folder|archives?)"
-    # Whose sheet it stands on: "ALLOTMENT SOCIETY - RECIPE SHEET".
-    r"|(?:[^\W\d][\w'’&.-]*\s+){0,6}[-–—:|]?\s*(?:recipe (?:sheets?|cards?|booklet|leaflet|exchange|swap|pages?|corner|club)|newsletter|bulletin)"
-    r"|(?:standardi[sz]ed )?recipe\s+(?:card|code|ref(?:erence)?|id|no\.?|number)\s*[:#]?\s*[\w-]{1,12}"
-    r"|(?:client|patient|resident|customer|member|date|table|order|ref(?:erence)?|recipe ref|code|author|chef|contributor|"
-    r"submitted(?: by)?|source|club|class|unit|ward|site|copied from|sent|from|to)\s*[:#]\s*\S.{0,80}"
-    r"|(?:this|next) (?:week|month|season)\s*[:–—-]\s*\S.{0,80}|in season(?: now)?\b.{0,40}"
-    r"|card\s*(?:no\.?\s*)?\d{1,4}|menu (?:for|of)\b.{0,60}"
-    r"|in (?:your|the|this week['’]?s) (?:veg(?:etable)? )?(?:box|bag|basket|share)\b.{0,80}"
-    r"|leaflet\s+(?:no\.?\s*)?\d+"
-    r"|(?:ep|episode)\.?\s*\d{1,4}\b.{0,80}|#\d{1,5}|\d{2,4}\s+[A-Z][\w&'’]+(?:\s+[\w&'’]+){0,4}"
-    r"|#\w+)\W*$",
-    re.IGNORECASE,
-)
-
 
 def stands_above(text: str) -> bool:
     """Tell what stands above a title and is none where a name follows: "MIDWEEK", "Page 3 of 12"."""
-    return _ABOVE.match(text) is not None
+    return words.ABOVE.match(text) is not None
 
 
 def replies_about(text: str) -> str | None:
     """Return what a reply is about ("Re: Re: best dumplings?"), None where it is none."""
-    match = _REPLY.match(text)
-    return _LOOKED_FOR.sub("", text[match.end() :]).strip(" ?!") if match is not None else None
+    match = words.REPLY.match(text)
+    return words.LOOKED_FOR.sub("", text[match.end() :]).strip(" ?!") if match is not None else None
 
 
 def told_name(text: str) -> str | None:
     """Return the title a line says it holds ("Name of recipe: Harvest stew"), None for others."""
-    match = _NAMED.match(text)
+    match = words.NAMED.match(text)
     return title_of(match["name"])[0] if match is not None else None
 
 
 def asked_for(text: str) -> str | None:
     """Return the dish that a letter says it tells of, None where it names none."""
-    match = _ASKED_FOR.search(text)
+    match = words.ASKED_FOR.search(text)
     return match["name"].strip().capitalize() if match is not None else None
 
 
 def handed_over(text: str) -> str | None:
     """Return the dish that somebody hands over ("Hey, here's that lentil lasagne!!"), or None."""
-    made = _MADE.match(text)
+    made = words.MADE.match(text)
     if made is not None:
         return made["name"]
-    match = _HERE_IS.match(text) or _AS_REQUESTED.match(text) or _CALLED.search(text)
+    match = words.HERE_IS.match(text) or words.AS_REQUESTED.match(text) or words.CALLED.search(text)
     return match["name"].strip().capitalize() if match is not None else None
 
 
 def told_in_letter(text: str) -> str | None:
     """Return the dish of a letter's sentence ("You asked for the fish pie"), None for a name."""
-    if (called := _CALLED.search(text)) is not None:
+    if (called := words.CALLED.search(text)) is not None:
         return called["name"].strip().capitalize()
-    return asked_for(text) if _SPEAKS.match(text) else None
+    return asked_for(text) if words.SPEAKS.match(text) else None
 
 
 def source_in(text: str) -> str:
     """Return whom a text says it is by or from ("Source: Aunt Merle"), empty for nobody."""
-    match = _SOURCE.search(text[:_LOOKED_AT]) or _SOURCE.search(text[-_LOOKED_AT:])
+    match = words.SOURCE.search(text[: words.LOOKED_AT]) or words.SOURCE.search(
+        text[-words.LOOKED_AT :]
+    )
     # "Recipe by: Anselm          Date: 14/10".
     return re.split(r"\s{3,}", match["who"])[0].strip(" .*_") if match is not None else ""
 
 
-# "(a side for 4, or lunch for 2)", "(serves 2, easily doubled)": said in brackets at its end.
-_BRACKET_BEHIND = re.compile(r"\s*\((?=.{3})[^()]{0,60}(?:\([^()]{1,30}\)[^()]{0,30})?\)\s*$")
-# "Beef broth for a crowd (8)".
-_CROWD = re.compile(
-    r"\bfor (?:an? |the )?(?:crowd|party|family|group|gang|table)(?P<bracket>\s*\((?P<n>\d{1,2})\))$",
-    re.IGNORECASE,
-)
-# "Leek pie, serves 2 or me twice".
-_SAID_BEHIND = re.compile(
-    r"\s*[,;(–—-]\s*(?:serves|feeds|does|enough for)\s[^,;()]{1,40}(?:\([^()]{3,30}\)|\))?$"
-    r"|\s+[-–—]\s+(?:serves|feeds|does)\s+\d[^()]{1,60}$"
-    # "Our leek bake serves four and takes an hour".
-    r"|(?<=[a-z]{3})\s+(?:serves|feeds)\s+(?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b[^()]{0,50}$",
-    re.IGNORECASE,
-)
-# "Chicken casserole -- Mrs. Odile B.", "Leek pie - by Aunt Merle".
-_WHOSE_BEHIND = re.compile(
-    r"\s*\((?:by|from|via)\s+(?-i:[A-Z])[a-z]+(?:,[^()]{1,40})?\)$|"
-    r"\s*\((?-i:[A-Z])[a-z]+,\s+(?:unit|flat|room|plot|table|no\.?|class|year|ward|block)\b[^()]{0,30}\)$|"
-    r"\s*\((?:(?:by|from)\s+)?(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|sister|brother|chef)\b\.?[^()]{0,50}\)$",
-    re.IGNORECASE,
-)
-# "Cheese flan (for the children who don't eat fish)".
-_REMARK_BEHIND = re.compile(
-    r"\s*\((?:for (?:the|those|when|people)|when|if|because|sorry|thanks|that['’]s|this is|you know|the one|yes)\b[^()\d]{8,80}\)$",
-    re.IGNORECASE,
-)
-# "LEEK BAKE      Serves 4-6      Oven 190".
-_OVEN_BEHIND = re.compile(r"\s+oven\s*:?\s*\d{2,3}\b.{0,15}$", re.IGNORECASE)
-_BEFORE_A_STROKE = re.compile(r"^(?P<above>[^/]{3,40})\s+/\s+(?=\S)")
-# "Bean pasta, for whoever turns up".
-_WHOEVER = re.compile(
-    r",\s+for (?:whoever|anyone|everyone|those who|when)\b.{0,40}$", re.IGNORECASE
-)
-# "Pan haggerty, as Grandad told it"; "HAMBURGER SOUP from Irma".
-_TOLD_BEHIND = re.compile(
-    r",\s+as\s+\S.{0,40}\s(?:it|me|us|them)$|(?<=[A-Z]{3})\s+(?-i:from|by)\s+(?-i:[A-Z][a-z]+)(?:\s+\S+){0,2}$"
-)
-_BY_BEHIND = re.compile(
-    r"\s+(?:--?|[–—])\s+(?:by\s+\S.{1,40}|(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|chef)\b\.?\s+"
-    r"(?-i:[A-Z])\S*(?:\s+\S{1,20}){0,2})$",
-    re.IGNORECASE,
-)
-# "For a crowd of 8", "- dinner for two".
-_SO_MANY_BEHIND = re.compile(
-    r"[\s,–—-]+(?:for (?:a |the )?(?:crowd|family|party|group|table|gang) of"
-    r"|(?:an? )?(?:\w+ )?(?:dinner|lunch|supper|tea|meal|brunch) for)\s+\w{1,8}\s*$",
-    re.IGNORECASE,
-)
-
-
-# "; 4p; 60min".
-_PARTED = re.compile(r"\s*[;|/·•\[\]]\s*")
-_BRACKETED = re.compile(r"^\[(?P<name>[^\[\]]{3,})\]$")
-# Between the name of a dish and what is said of it.
-_BEHIND_NAME = re.compile(
-    r"\s*[,;:|•·(\[/]\s*|\s+[-–—~*]{1,2}\s+|\s{3,}|\.\s+|\s+(?=(?:[Ss]erves|SERVES|[Ff]eeds)\s+\d)"
-)
-_SERVES = re.compile(r"\W*(?:serves|feeds)\s+\w", re.IGNORECASE)
-_COUNTS = re.compile(
-    r"[\d½¼¾]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|dozen|both|couple|half|hours?|us|me)\b",
-    re.IGNORECASE,
-)
-LEAST_NAME = 3
-# "Chicken cobbler recipe".
-# "Leek bake: the recipe", "Leek bake, a recipe" of somebody.
-_RECIPE_BEHIND = re.compile(
-    r"^(?P<name>\S+\s.*?[a-z)])(?:\s*[,:–—-]\s*(?:an?|the|my|our))?\s+recipe$", re.IGNORECASE
-)
-
-
-@lru_cache(maxsize=REMEMBERED)
+@lru_cache(maxsize=words.REMEMBERED)
 def facts_behind(text: str) -> int | None:
     """Return where a line tells nothing any more but whom a dish serves and how long it takes.
 
     "Leek bake - 40 mins, serves 4 to 6" does from its dash on; None of a name alone.
     """
-    if _COUNTS.search(text) is None:
+    if words.COUNTS.search(text) is None:
         return None
-    for sign in _BEHIND_NAME.finditer(text[:LONGEST_TITLE]):
+    for sign in words.BEHIND_NAME.finditer(text[: words.LONGEST_TITLE]):
         name, said = text[: sign.start()], text[sign.end() :].strip(" )]*–—-")
         within = name.count("(") > name.count(")")
-        if sum(map(str.isalpha, name)) < LEAST_NAME or not said or within:
+        if sum(map(str.isalpha, name)) < words.LEAST_NAME or not said or within:
             continue
-        if _only_facts(said) or (_SERVES.match(said) and servings_in(said)):
+        if _only_facts(said) or (words.SERVES.match(said) and servings_in(said)):
             return sign.start()
     return None
 
@@ -420,58 +94,62 @@ def _cut_at_facts(text: str) -> tuple[str, Servings | None]:
     return (text, None) if cut is None else (text[:cut], _served_behind(text[cut:]))
 
 
-@lru_cache(maxsize=REMEMBERED)
+@lru_cache(maxsize=words.REMEMBERED)
 def title_of(text: str) -> tuple[str, Servings | None]:
     """Return a title without labels, pages and tails, and how many it says it serves."""
     # What comes after this is no title any more, and its runs of dashes would be looked at for ever.
-    text = text[:_LOOKED_AT]
-    bare = _TAGS.sub("", text.translate(_BRACES)).strip(" #*_=|").rstrip(": ")
+    text = text[: words.LOOKED_AT]
+    bare = words.TAGS.sub("", text.translate(words.BRACES)).strip(" #*_=|").rstrip(": ")
     bare = re.sub(r"\s::?\s(?=\d)", " | ", bare)
-    bare = _IN_QUOTES.sub(r"\g<name>", _SAID_BEFORE.sub("", _SIGNS_BEHIND.sub("", bare)))
-    told_today = _TODAY.match(bare) or _TONIGHT.match(bare)
+    bare = words.IN_QUOTES.sub(
+        r"\g<name>", words.SAID_BEFORE.sub("", words.SIGNS_BEHIND.sub("", bare))
+    )
+    told_today = words.TODAY.match(bare) or words.TONIGHT.match(bare)
     bare = bare.rstrip("!") if told_today else bare
     for before in (
-        _SO_MANY_BEFORE,
-        _ASKED,
-        _TODAY,
-        _TONIGHT,
-        _LABELLED,
-        _DATED,
-        _PAGE,
-        _PLACE,
-        _SO,
-        _HERE,
-        _HOW,
-        _TODAYS,
+        words.SO_MANY_BEFORE,
+        words.ASKED,
+        words.TODAY,
+        words.TONIGHT,
+        words.LABELLED,
+        words.DATED,
+        words.PAGE,
+        words.PLACE,
+        words.SO,
+        words.HERE,
+        words.HOW,
+        words.TODAYS,
     ):
         bare = before.sub("", bare)
     bare, servings = _cut_at_facts(bare)
-    bare = _PRICED.sub("", _PAGE_BEHIND.sub("", _BY_BEHIND.sub("", _WHOSE_BEHIND.sub("", bare))))
-    bare = _NAME_BEHIND.sub("", _VERSION_BEHIND.sub("", _DAY_BEHIND.sub("", bare)))
-    bare = _TRAY.sub("", _FACES.sub("", _DOTTED.sub("", bare)))
-    bare = _OVEN_BEHIND.sub("", _TOLD_BEHIND.sub("", bare))
-    bare = _CLAIM_BEHIND.sub("", _CLAIM_BEHIND.sub("", bare))
-    behind = _BRACKET_BEHIND.search(bare)
+    bare = words.PRICED.sub(
+        "", words.PAGE_BEHIND.sub("", words.BY_BEHIND.sub("", words.WHOSE_BEHIND.sub("", bare)))
+    )
+    bare = words.NAME_BEHIND.sub("", words.VERSION_BEHIND.sub("", words.DAY_BEHIND.sub("", bare)))
+    bare = words.TRAY.sub("", words.FACES.sub("", words.DOTTED.sub("", bare)))
+    bare = words.OVEN_BEHIND.sub("", words.TOLD_BEHIND.sub("", bare))
+    bare = words.CLAIM_BEHIND.sub("", words.CLAIM_BEHIND.sub("", bare))
+    behind = words.BRACKET_BEHIND.search(bare)
     if behind is not None and behind.start() > 0:
         # "Leek bake (total servings: 4)".
         servings = _served_behind(behind[0])
         bare = bare[: behind.start()] if servings is not None else bare
-    told = _LABELS_BEHIND.search(bare)
-    if (crowd := _CROWD.search(bare)) is not None:
+    told = words.LABELS_BEHIND.search(bare)
+    if (crowd := words.CROWD.search(bare)) is not None:
         servings = servings_in(f"serves {crowd['n']}")
         bare = bare[: crowd.start("bracket")]
     if told is not None and told.start() > 0:
         servings = servings or servings_in(bare[told.start() :])
         bare = bare[: told.start()]
-    if (boast := _BOAST.match(bare) or _USED.match(bare)) is not None:
+    if (boast := words.BOAST.match(bare) or words.USED.match(bare)) is not None:
         bare = boast["name"]
     # "WEEK 2 / TUESDAY / LEEK BAKE".
-    while (above := _BEFORE_A_STROKE.match(bare)) and _ABOVE.match(above["above"]):
+    while (above := words.BEFORE_A_STROKE.match(bare)) and words.ABOVE.match(above["above"]):
         bare = bare[above.end() :]
     crumbs = re.split(r"\s+[>»›]\s+", bare)
     # "Home > Mains > Leek bake", "Leek bake » Nora cooks".
-    bare = crumbs[0] if len(crumbs) > 1 and HOUSE.search(crumbs[-1]) else crumbs[-1]
-    if (site := _SITE.match(bare)) is not None:
+    bare = crumbs[0] if len(crumbs) > 1 and words.HOUSE.search(crumbs[-1]) else crumbs[-1]
+    if (site := words.SITE.match(bare)) is not None:
         bare = site["name"]
     name, *said = re.split(r"\.\s+", bare)
     pieces = [piece for one in said for piece in re.split(r",\s+", one)]
@@ -484,40 +162,43 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         bare = bare[:cut].rstrip(" -–—:|,/~•·")
     first, *others = re.split(r"\s+[|~]\s+", bare)
     # "Noodles | Nora's kitchen table".
-    housed = any(map(HOUSE.search, others))
+    housed = any(map(words.HOUSE.search, others))
     bare = first if others and (housed or len(first.split()) > 1) else bare
-    bare = _WHOEVER.sub("", _REMARK_BEHIND.sub("", _DIETS.sub("", bare)))
-    bare = _BRACKETED.sub(r"\g<name>", _RECIPE_BEHIND.sub(r"\g<name>", bare))
+    bare = words.WHOEVER.sub("", words.REMARK_BEHIND.sub("", words.DIETS.sub("", bare)))
+    bare = words.BRACKETED.sub(r"\g<name>", words.RECIPE_BEHIND.sub(r"\g<name>", bare))
+    bare = words.IN_QUOTES.sub(r"\g<name>", bare)
     title = (
-        _STOP.sub("", re.sub(r"!{2,}$", "", bare.strip(" -–—:|,~")))[:LONGEST_TITLE]
-        or text.strip()[:LONGEST_TITLE]
+        words.STOP.sub("", re.sub(r"!{2,}$", "", bare.strip(" -–—:|,~")))[: words.LONGEST_TITLE]
+        or text.strip()[: words.LONGEST_TITLE]
     )
     return title, servings
 
 
 def _served_behind(text: str) -> Servings | None:
     """Return for how many the end of a title says it is; of several the first."""
-    if (alone := _NUMBER_ALONE.fullmatch(text)) is not None:
+    if (alone := words.NUMBER_ALONE.fullmatch(text)) is not None:
         text = f"serves {alone['n']}"
     if (both := both_kinds(text)) is not None:
         return both
     first = re.split(r",|\bor\b", text)[0]
     told = servings_in(f"{first})") or servings_in(text)
-    return told or next(filter(None, map(servings_in, _PARTED.split(text))), None)
+    return told or next(filter(None, map(servings_in, words.PARTED.split(text))), None)
 
 
 def _tail(text: str) -> int | None:
     """Return where the last piece of a title begins, if it only tells servings or times."""
-    for behind in (_BRACKET_BEHIND, _SO_MANY_BEHIND, _SAID_BEHIND):
+    # "Leek bake, dinner for 3 (or 2 and a lunchbox)".
+    text = words.OR_SO_MANY.sub("", text)
+    for behind in (words.BRACKET_BEHIND, words.SO_MANY_BEHIND, words.SAID_BEHIND):
         said = behind.search(text)
         if said is not None and said.start() > 0 and _served_behind(said[0]) is not None:
             return said.start()
-    so_many = _FOR_SO_MANY.search(text)
+    so_many = words.FOR_SO_MANY.search(text)
     if so_many is not None and so_many.start() > 0:
         return so_many.start()
-    for last in (_LAST.search(text), _LAST_DASH.search(text)):
-        pieces = _DASHED.split(last["tail"]) if last is not None and last.start() > 0 else []
-        facts = (only_servings(one) or _TIME_ONLY.fullmatch(one) is not None for one in pieces)
+    for last in (words.LAST.search(text), words.LAST_DASH.search(text)):
+        pieces = words.DASHED.split(last["tail"]) if last is not None and last.start() > 0 else []
+        facts = (only_servings(one) or words.TIME_ONLY.fullmatch(one) is not None for one in pieces)
         if last is not None and pieces and all(facts):
             return last.start()
     return None

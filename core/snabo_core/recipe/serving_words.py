@@ -1,0 +1,309 @@
+"""The words and patterns by which recipes say for how many they are."""
+
+from __future__ import annotations
+
+import re
+
+MOST_SERVINGS = 200.0
+LOOKED_AT = 200
+LONGEST_HEAD = 70
+# A line is asked from several sides.
+REMEMBERED = 512
+N = r"\d{1,3}(?:\.\d)?"
+# "4 (2-cup) servings", "four 1-cup servings", "4-ish portions".
+CUPS_EACH = re.compile(
+    r"(?<=\d)\s*\(?\s*\b(?:\d[\d./ ]*|one|two|half|a)[\s-]?(?:cup|ml|g|oz|bowl)\b\)?(?=\s+(?:servings?|portions?|helpings?)\b)|(?<=\d)[\s-]?ish\b",
+    re.IGNORECASE,
+)
+# "4/5 people".
+OR_ONE_MORE = re.compile(
+    r"\b(?P<low>\d{1,2})\s?/\s?(?P<high>\d{1,2})(?=\s+(?:people|persons?|servings?|portions?|pers|adults?)\b)"
+)
+RANGE = (
+    rf"(?P<low>{N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving)(?:\s+(?:people|ones|eaters|folk))? or|,\s*or|à|bis|a(?=\s+\d))\s*(?P<high>{N})"
+    # "Serves 3 - 45 minutes" is for three.
+    r"(?!\d|\s*-?\s*(?:min|m\b|hours?\b|hrs?\b|h\b|kcal|cal\b|°|%))"
+    # "Serves 6 (8 if there is bread)".
+    rf"|\s*(?:\(\s*(?:or\s+)?|,\s*(?:or\s+|maybe\s+|even\s+)?(?={N}\s+(?:if|at a)\b))(?P<more>{N})\s+(?:if|with|as|when|for|in|at a)\b)?"
+)
+ABOUT = r"(?:about|around|approx\.?|approximately|between|min\.?|max\.?|minimum|maximum|up to|as many as|roughly|at least|a good|some|circa|ca?\.|[~≈])?\s*"
+ADJ = (
+    r"(?:(?:hungry|generous|hearty|large|big|small|polite|people|adults?|main|side|good|good[\s-]sized|normal|average|ordinary|"
+    r"decent|full|huge|regular|standard|light|modest|x)\s+){0,2}"
+)
+MANNERS = r"(?:hungry|polite|big|small|greedy|light|normal|average|ordinary|large|starving|growing|modest|dainty|ravenous)"
+# Who eats, and nothing else: one or two words of any kind may stand before.
+FOLK = (
+    r"(?:people|peple|poeple|pepole|peopel|peolpe|px|raciones|comensales|couverts|persons|eaters|diners|guests|mouths|grown[\s-]?ups|grand(?:children|kids)|teenagers|friends|workers|students|helpers|walkers|hikers|farmhands|covers|heads|pax|ppl|"
+    r"folks?|(?:normal|small|big|polite) ones|kids|children|toddlers|scouts|guides|pupils|campers|crew|players|nurses|soldiers|sailors|staff|neighbours|cousins|lads|girls|boys|men|women|ladies|"
+    r"pensioners|residents|patients|members|volunteers|singers|colleagues|housemates|flatmates|room-?mates|teens|bellies|tummies|"
+    r"appetites|souls|climbers|cyclists|rowers|runners|skiers|farmers|builders|drivers|visitors|relatives)"
+)
+PEOPLE = (
+    rf"(?:{FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
+    r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals)"
+)
+CHILDREN = r"(?:kids?|children|child|toddlers?|little ones|small (?:people|ones)|little people)"
+# Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
+BOTH = re.compile(
+    rf"\b(?P<low>{N})\s*(?:hungry\s+)?(?:adults?|grown[\s-]?ups?|big(?: people| ones)?)\s*(?:(?:,|and|plus|\+|&|with)+\s*)?"
+    rf"(?P<high>{N})\s*(?:small\s+)?{CHILDREN}\b",
+    re.IGNORECASE,
+)
+# "Makes 2 dinners + 2 lunches".
+BOTH_MEALS = re.compile(
+    rf"\b(?P<low>{N})\s+(?:dinners?|suppers?|meals?|mains?)\s*(?:,|and|plus|\+|&)+\s*(?P<high>{N})\s+(?:lunch(?:es)?|lunch ?boxes|breakfasts?)\b",
+    re.IGNORECASE,
+)
+SAYS = (
+    r"(?:serves?|serving(?!\s+size)|servings|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray)|feeds|dishes (?:up|out)|nos?\.? served|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does|enough for|good for|sufficient for|people|covers|doses? for|"
+    r"recipe serves|number of servings|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|personen|personnes|personas|portionen)"
+)
+# The first pattern that matches decides; people go before pieces.
+# "Serving size: 1 slice" says for nobody.
+SIZE = re.compile(
+    r"\bserving size\W{0,3}\d[\d./]*(?![\d./]|\s*(?:people|persons?|adults?)\b)\s*\w*",
+    re.IGNORECASE,
+)
+# "2 (hungry) or 4", "4 (generous) servings".
+WHO_THEY_ARE = re.compile(
+    r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d|\s(?:servings?|portions?|people|helpings?)\b)",
+    re.IGNORECASE,
+)
+ALONE = re.compile(
+    r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself)"
+    r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid))\W*",
+    re.IGNORECASE,
+)
+TIMES_OVER = re.compile(
+    r"^\W*(?P<times>double|halve|half|triple|treble)\s+(?:it|this|them|(?:the\s+)?(?:quantit(?:y|ies)|amounts?|recipe|everything|all))\s+"
+    r"for\s+(?P<n>[1-9]\d?)(?:\s+people)?\W*$",
+    re.IGNORECASE,
+)
+OVER = {"doub": 2.0, "halv": 0.5, "half": 0.5, "trip": 3.0, "treb": 3.0}
+TWICE = re.compile(r"\btwice\b", re.IGNORECASE)
+SERVES = tuple(
+    re.compile(pattern, re.IGNORECASE)
+    for pattern in (
+        rf"\b(?:family|crowd|group|party|table|household)\s+of\s+{ABOUT}{RANGE}\b",
+        # "No. 37 SUPPERS" is a page.
+        rf"(?:(?<!no )(?<!no\. )\b|\bx){RANGE}\s*{ADJ}{PEOPLE}\b",
+        rf"\b{RANGE}\s+(?:[a-z-]+\s+){{1,2}}{FOLK}\b",
+        # "2 hungry diggers".
+        rf"\b{RANGE}\s+(?:very\s+|really\s+)?(?:hungry|greedy|starving|ravenous|peckish)\s+[a-z]{{3,}}s\b",
+        rf"\b{RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
+        rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
+        rf"(?<![\w#]){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
+        rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)\W*$",
+        rf"^\W*(?:for|per(?!\s+100\b)|(?:quantities|amounts) (?:are )?for)\s+{RANGE}\s*(?:\([^()\d]*\)|to share|sharing)?\W*$",
+        rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?\W*$",
+        rf"\b{RANGE}\s+of us\b",
+        rf"\b(?:does|feeds|serves|enough for)\s+(?:us|all of us|all)\s+{RANGE}\b",
+        rf"^\W*(?:number )?served\s*:?\s+{RANGE}\W*$",
+        # "4 p", "(6)" below a title.
+        rf"^\W*{RANGE}\s?pp?\.?\W*$",
+        # "Just us two", "(6 to 8 as part of a buffet)".
+        rf"^\W*(?:just\s+)?(?:for\s+)?(?:us|the)\s+{RANGE}(?:\s+of us)?\W*$",
+        rf"^\W*{RANGE}\s+as\s+(?:part of\s+)?an?\s+(?:\w+\s+)?(?:buffet|meal|side|starter|main|spread|mezze|feast|snack|lunch|supper)\W*$",
+        rf"^\(\s*{RANGE}\s*\)$",
+        # "4 hungry or 6 polite".
+        rf"^\W*(?P<low>{N})\s+{MANNERS}\s+or\s+(?P<high>{N})\s+{MANNERS}(?P<more>(?!))?\W*$",
+        rf"[👥👤🍽]\ufe0f?\s*{RANGE}\b",
+        rf"\bfor\s+{RANGE}\s?p\b\.?",
+        rf"\bfor\s+{ABOUT}{RANGE}\s+{ADJ}(?:bowls|bowlfuls|plates|platefuls)\b",
+        rf"\(\s*{ABOUT}{RANGE}\s+(?:bowls|bowlfuls|plates|platefuls|helpings|boxes|tubs|containers)\s*\)",
+        rf"^\W*(?:you(?:'ll|’ll| will)? need|shopping|what you need)\W*\(\s*for\s+{RANGE}\b",
+        rf"^\W*for\s+{RANGE}\s*:(?=\s)",
+        rf"^\W*for\s*:\s*{ABOUT}{RANGE}\W*$",
+        rf"\bfeeds\s+(?:just\s+)?(?:me|one|1)\s+{RANGE}\s+times\b",
+        # "Makes enough for me for 4 days".
+        rf"\b(?:feeds|does|enough for|for)\s+(?:just\s+)?(?:me|myself|one|1)\s+for\s+{RANGE}\s+(?:days?|meals?|nights?|lunches|dinners)\b",
+        rf"\b(?:(?:this|it)\s+)?(?:will|should|can|could|might|would|to|easily)\s+(?:do|feed|serve)\s+{ABOUT}{RANGE}\b",
+        rf"\(\s*{RANGE}\s?p\.?\s*\)",
+        # "350 for 10", "simmer for 10." tell minutes.
+        (
+            rf"(?<!\d\s)(?<!\d[°cf]\s)(?<!bake\s)(?<!cook\s)(?<!simmer\s)(?<!fry\s)(?<!roast\s)(?<!boil\s)(?<!grill\s)"
+            rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{ABOUT}{RANGE}\s*(?:$|[).,|+·•]|\(or\b|(?:of us\b)|as\s+an?\b|{PEOPLE})"
+        ),
+        rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{ABOUT}{RANGE}\s*(?:$|[|.,(·•])(?!.*\b(?:each|per)\b)",
+    )
+)
+# "Batch: 10 x 250 g".
+# "For 8 ringers": whoever is counted in words for people and no pieces.
+FOR_SOMEBODY = re.compile(rf"^\W*for\s+{RANGE}\s+(?P<who>[a-z][a-z'’-]{{2,}}s)\W*$", re.IGNORECASE)
+NOBODY = frozenset(
+    [
+        "minutes",
+        "mins",
+        "hours",
+        "hrs",
+        "days",
+        "weeks",
+        "months",
+        "cups",
+        "grams",
+        "ounces",
+        "pounds",
+        "litres",
+        "liters",
+        "pints",
+        "spoons",
+        "tablespoons",
+        "teaspoons",
+        "slices",
+        "pieces",
+        "squares",
+        "jars",
+        "tins",
+        "dishes",
+        "trays",
+        "pans",
+        "pots",
+        "tubs",
+        "boxes",
+        "bags",
+        "balls",
+        "halves",
+        "people's",
+        "steps",
+        "times",
+        "degrees",
+        "layers",
+        "cloves",
+        "leaves",
+        "eggs",
+        "bars",
+        "crackers",
+        "biscuits",
+    ]
+)
+BATCH_OF = re.compile(
+    rf"^\W*(?:batch yield|batch size|batch|yields?|portions?|servings?|makes)\s*[:=]?\s*{RANGE}(?=\s*[x×]\s*\d+\s*(?:g|ml|kg|oz)\b)",
+    re.IGNORECASE,
+)
+# "Makes 12. Serving: 2 muffins": for six.
+PIECES_A_SERVING = re.compile(
+    rf"\b(?:makes|yields?)\b\s*:?\s*(?P<made>{N})\b.{{0,40}}?\b(?:serving|portion)(?:\s+size)?\s*[:=]?\s*"
+    rf"(?P<each>{N})\s+(?!people|persons?|servings?|portions?|g\b|ml\b|cups?\b)[a-z]",
+    re.IGNORECASE,
+)
+# A piece of these is a meal; of others (dumplings, squares, crackers) several are.
+MEALS = (
+    r"(?:(?:loaded|stuffed|jacket|baked)\s+(?:potatoes|spuds|taters|peppers|courgettes|zucchini|aubergines|squash(?:es)?)|"
+    r"meals?|dinners|lunches|suppers|lunch\s?boxes|meal preps?|containers|burgers?|pies?|pasties|pasty|wraps?|burritos?|"
+    r"bowls?|bowlfuls|plates|platefuls|pizzas?|sandwich(?:es)?|parcels?|tarts|galettes?|calzones?|omelettes?|jackets?|peppers|toasties|subs|"
+    r"hot dogs|wedges|single serves?|individual \w+|flatbreads|steaks|fillets)"
+)
+# One pie is not one serving.
+LEAST_MEALS = 2
+MEAL = re.compile(
+    rf"(?:\b(?:makes|yields?|yield|batch|gives)\b|=)\s*[:=]?\s*{ABOUT}{RANGE}\s+(?:\w+\s+){{0,2}}{MEALS}\b",
+    re.IGNORECASE,
+)
+# "Makes 4 bagels, 1 per person", "12 dumplings, 3 each".
+EACH = re.compile(
+    rf"\b(?:makes|yields?|(?:cuts|slices) into|gives)\b\s*:?\s*{ABOUT}(?P<made>{N})\b.{{1,40}}?(?<![\d/.])(?P<each>{N})(?!/)\s*"
+    # "6 bowls, about 2 cups each" are six.
+    r"(?!(?:cups?|ml|litres?|liters?|g|grams?|kg|oz|ounces?|lbs?|cm|mm|inch(?:es)?|in|kcal|cal(?:orie)?s?|minutes?|mins?)\b)"
+    r"(?:\w+\s+)?(?:per (?:person|head|plate|"
+    r"portion|serving)|each|apiece|a (?:person|head))\b",
+    re.IGNORECASE,
+)
+# "15 rolls, 3 per person" is a line of its own.
+EACH_OF_THEM = re.compile(
+    rf"^\W*(?P<made>{N})\s+(?:[a-z-]+\s+)?[a-z-]+s\s*[,;:(–-]+\s*(?:about\s+)?(?P<each>{N})\s+"
+    r"(?:per (?:person|head|plate|portion|serving)|each|apiece|a (?:person|head))\W*$",
+    re.IGNORECASE,
+)
+WHOLE_ONE = re.compile(
+    rf"^{N}\s*(?:-|x|×)?\s*\d*\s*(?:cm|inch|in\b|litre|liter|l\b|ml\b|g\b|kg\b|oz|cups?|quarts?|pints?|x(?!\s*(?:portions|servings|people|helpings)))",
+    re.IGNORECASE,
+)
+# All that a line about servings and nothing else is made of.
+SAID = """
+pp px yld srv sv srvs svs srvg srvgs ptn ptns headcount plenty ample original default base normal average quantities amounts given max minimum maximum output qty out tea hearty share sharing
+serves serve serving servings feeds feed fed amount size can could might would makes make made yields yield portion portions people
+persons person pers ppl pax covers guests adults adult kids kid children child eaters mouths diners
+family crowd party table household for enough sufficient good about around approx approximately
+roughly up to at least or and plus as a an the of with main side starter course hungry very generous
+generously big small large polite average leftovers leftover this recipe dose doses quantity
+quantities amounts number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
+plate easily comfortably greedy ones do does can total is are it that will should us batch heads head
+y p served normal would many tray dish pan pot loaf cuts into slices pieces squares allow allowing gives sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
+"""
+SAID_OF_LISTS = """
+zutaten ingrédients ingredientes ingredienti ingrediënten składniki für pour para per voor
+ingredient ingredients list you you'll you’ll will need needed what shopping things in seconds
+full complete
+"""
+LISTS = re.compile(
+    r"\bingredients?\b|\bneed\b|\bzutaten\b|\bingrédients\b|\bingredient(?:es|i)\b|\bingrediënten\b|\bskładniki\b",
+    re.IGNORECASE,
+)
+FACT_WORDS, LIST_WORDS = frozenset(SAID.split()), frozenset(SAID_OF_LISTS.split())
+EATERS = re.compile(PEOPLE)
+WHOLE_LINE = re.compile(
+    rf"\W*(?:for|serves|feeds)\s+{RANGE}\s+(?:[a-z-]+\s+){{0,2}}{FOLK}\W*", re.IGNORECASE
+)
+TOLD_ASIDE = re.compile(
+    rf"\b(?:serves|servings|feeds|does|(?:good|enough|sufficient) for|for us)\b\s*:?\s*{ABOUT}{RANGE}\b",
+    re.IGNORECASE,
+)
+OF_US = re.compile(rf"\b{RANGE}\s+of us\b", re.IGNORECASE)
+# "Kids: 2  Adults: 2".
+FAMILY = re.compile(
+    r"\b(?:kids|children|adults)\s*:\s*(?P<one>\d{1,2})\W+(?:kids|children|adults)\s*:\s*(?P<other>\d{1,2})\b",
+    re.IGNORECASE,
+)
+# "It's for 2."
+IT_IS_FOR = re.compile(
+    rf"\b(?:it(?:['’]s| is)|this is|recipe is|(?:they|these)(?:['’]re| are))\s+for\s+{RANGE}(?=\s*[.,!;]|\s+(?:people|of us)\b|\s*$)",
+    re.IGNORECASE,
+)
+# "For four hungry people I take 300 g".
+TAKEN_FOR = re.compile(
+    rf"\bfor\s+{RANGE}\s+(?:\w+\s+){{0,2}}{FOLK}\s+(?:i|we|you|one)\s", re.IGNORECASE
+)
+SHARED = re.compile(
+    rf"\b(?:divide|share|split|spoon|ladle|serve|pour|plate|dish|pile|heap|scoop)\b[^.;]{{0,60}}?\b(?:between|among|amongst|"
+    rf"into|onto|in|over|on|across)\s+{RANGE}\s+(?:\w+\s+){{0,2}}(?:plates|bowls|people|dishes|containers|portions|boxes)\b",
+    re.IGNORECASE,
+)
+# Those who eat, one by one: "enough for you and dad and 1 more", "feeds me & 2 kids".
+ONE_EATER = (
+    r"(?:(?:me|myself|you|yourself|him|her|(?:(?:my|the|your|our)\s+)?(?:mum|mom|mam|dad|gran|granny|grandma|grandad|grandpa|"
+    r"nan|wife|husband|partner|sister|brother|mother|father|boyfriend|girlfriend|flatmate|friend|neighbour)|"
+    r"an?\s+(?:friend|child|kid|toddler|guest))\b"
+    r"|(?P<n{0}>\d{{1,2}})\s+(?:hungry\s+|small\s+|little\s+)?(?:more|others?|kids?|children|adults?|people|friends|guests|teenagers|toddlers|grown[- ]?ups)\b)"
+)
+# "Does me him and 2 kids".
+SIDE_BY_SIDE = re.compile(
+    r"\b(?P<who>me|him|her|you)\s+(?=(?:me|him|her|you|the kids)\b)", re.IGNORECASE
+)
+AND = r"\s*(?:,\s*(?:and\s+)?|\band\b|&|\+|\bplus\b)\s*"
+PARTY = re.compile(
+    r"\b(?:enough|plenty|serves|feeds|does|fed|sufficient)\s+(?:for\s+)?(?P<who>"
+    + ONE_EATER.format(0) + "(?:" + AND + ONE_EATER.format(1) + ")(?:" + AND + ONE_EATER.format(2)
+    + ")?(?:" + AND + ONE_EATER.format(3) + ")?)",
+    re.IGNORECASE,
+)  # fmt: skip
+MAKES = re.compile(
+    r"\b(?:makes|yields|(?:cuts|slices) into)\s+(?:\d|an?\b|one\b|two|three|four|five|six|eight|ten|twelve).*\b(?:serv|feed|each\b|of us\b|apiece)",
+    re.IGNORECASE,
+)
+BRACKETED = re.compile(r"\([^()]*\)")
+# Without any of these words and a number nobody says for how many something is.
+SPEAKS_OF_IT = re.compile(
+    r"serv|how many|\bsr?vs?\b|yld|ptn|feed|\bfed\b|portion|people|person|ppl|pax|mak|yield|enough|sufficient|cover|count|we are|diner|dinner|lunch|supper|meal|eater|mouth|"
+    r"guest|does|dose|adult|famil|crowd|head|helping|\bus\b|\bfor\b",
+    re.IGNORECASE,
+)
+NUMBER = re.compile(
+    r"[\d½¼¾⅓⅔]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|twenty|dozen|couple|pair|a half)\b",
+    re.IGNORECASE,
+)
+MOST_SENTENCES = 60
+NUMBERED = re.compile(r"\bno\.\s+(?=\d)", re.IGNORECASE)
+SENTENCES = re.compile(r"(?<=[.!?;,])\s+|\s{3,}|\s[|·•]\s|[()\[\]]")
+# "4 serv.".
+SERV = re.compile(r"(?<=\d )serv\b\.?", re.IGNORECASE)
