@@ -22,6 +22,7 @@ LEAST_OF_A_LETTER = 2
 # A sentence of so many words tells something.
 LEAST_TOLD = 8
 _SERVES = re.compile(r"\W*(?:serves|feeds)\b", re.IGNORECASE)
+_TAKES = re.compile(r"\btakes\s+(?:only\s+|just\s+|about\s+)?[^,.;!]{3,40}", re.IGNORECASE)
 # So many items with an amount make a list of a line.
 LEAST_ITEMS = 2
 
@@ -77,8 +78,12 @@ class Sorting:
             for sentence in text.split(". ")[:MOST_SENTENCES]:
                 # "Serves four, with rice or flatbread, in an hour."
                 serves = _SERVES.match(sentence) is not None
+                takes = _TAKES.search(sentence)
                 if serves or only_times(sentence.rstrip(". ")):
                     self.layout.minutes |= times_in(sentence)
+                elif takes is not None and only_times(takes[0]):
+                    # "It takes half an hour, tops, and it feeds four".
+                    self.layout.minutes |= times_in(takes[0])
 
 
 def _names_dish(lines: Sequence[Written]) -> bool:

@@ -33,6 +33,8 @@ _TWO_NAMES = re.compile(
     r"\s*(?P<left>[^\W\d][^\d\s,.;]*(?: [^\d\s,.;]+){0,3}):? {3,60}(?P<right>[^\W\d][^\d\s,.;]*(?: [^\d\s,.;]+){0,3}):?"
 )
 LEAST_BESIDE, SIDE_BY_SIDE = 2, 2
+# Rows of foods with steps beside them, and the words of such a step.
+LEAST_ROWS, LEAST_WORDS = 3, 3
 _WIDE_GAP = re.compile(r"\s{3,}")
 _RULE = re.compile(r"[\s|:=+-]*-[\s|:=+-]*")
 FACT_CELL = re.compile(
@@ -127,6 +129,38 @@ def _rows_beside(lines: Iterable[str], at: int) -> list[tuple[str, str]]:
             break
         rows.append(beside)
     return rows
+
+
+def steps_apart(pieces: Sequence[str]) -> list[str]:
+    """Return a list whose method stands beside it behind strokes, with the one below the other.
+
+    "600 g turnips | Cut them small." over "2 apples | Toss." are two foods and two steps.
+    """
+    result: list[str] = []
+    place = 0
+    while place < len(pieces):
+        rows: list[tuple[str, str]] = []
+        for piece in islice(pieces, place, None):
+            row = _food_and_step(piece)
+            if row is None:
+                break
+            rows.append(row)
+        steps = [step for _, step in rows if step]
+        if len(rows) >= LEAST_ROWS and len(steps) >= LEAST_BESIDE:
+            result += [*(food for food, _ in rows if food), "", "Method", *steps, ""]
+            place += len(rows)
+            continue
+        result.append(pieces[place])
+        place += 1
+    return result
+
+
+def _food_and_step(piece: str) -> tuple[str, str] | None:
+    """Return both cells of a row, the food with its amount and the words beside it, or None."""
+    food, stroke, step = (cell.strip() for cell in piece.partition("|"))
+    told = not step or (len(step.split()) >= LEAST_WORDS and not begins_with_amount(step))
+    listed = begins_with_amount(food) or not (food or not step)
+    return (food, step) if stroke and told and listed and "|" not in step else None
 
 
 def _begins_near(piece: str, column: int) -> bool:

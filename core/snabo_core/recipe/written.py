@@ -17,7 +17,14 @@ from snabo_core.recipe.facts import is_fact_label
 from snabo_core.recipe.lines import measures
 from snabo_core.recipe.sections import METHOD, in_one_tongue
 from snabo_core.recipe.servings import only_servings
-from snabo_core.recipe.tables import FACT_CELL, facts_told, labels_apart, lists_apart, rows_told
+from snabo_core.recipe.tables import (
+    FACT_CELL,
+    facts_told,
+    labels_apart,
+    lists_apart,
+    rows_told,
+    steps_apart,
+)
 from snabo_core.recipe.times import only_times
 
 # No line of a recipe is longer, and no recipe itself.
@@ -156,7 +163,8 @@ def written_lines(text: str) -> list[Written]:
     blank, who = True, ""
     text = _LEADERS.sub(" ", text)
     text = _EDIT.sub("", _RUN_IN.sub(r"\1: ", with_fields(_GLUED.sub(r"\1: ", text))))
-    pieces = _hanging(labels_apart(lists_apart(_columns_apart([*_pieces(_unquoted(text))]))))
+    laid = steps_apart(_columns_apart([*_pieces(_unquoted(text))]))
+    pieces = _hanging(labels_apart(lists_apart(laid)))
     for raw in _one_below_the_other(rows_told(facts_told(pieces))):
         whole = tidy(raw)
         said = _CHAT.sub("", whole)
