@@ -138,7 +138,7 @@ _SERVINGS = re.compile(
 )
 _NOTE = re.compile(
     r"^\W*(?:(?:cook'?s?|chef'?s?|recipe|baker'?s?|my|editor'?s?)?\s*(?:notes?|tips?|hints?|variations?|substitutions?|"
-    r"(?:[\w-]+\s+){1,2}note(?=\s*:)|storage|make[\s-]ahead|to store|to freeze|freezing|leftovers|to reheat|serving suggestions?|"
+    r"(?:[\w-]+\s+){1,2}note(?=\s*:)|storage|make[\s-]ahead|to store|to freeze|freezing|freezes?|keeps|reheats?|can be frozen|leftovers|to reheat|serving suggestions?|"
     r"nb|n\.b\.|ps|p\.s\.|warning|remember|note to self|next time|disclaimer|equipment|special equipment|you will need)\s*[:.\-–—]|\*{1,3}\s*\w+ .*"
     r"|(?:p\.?\s?p?\.?s\.?)\s+[a-z]|n\.?b\.?\s+(?-i:[A-Z])"
     # What is said of a dish: "It keeps for 4 days."

@@ -47,7 +47,7 @@ _EDIT = re.compile(
     r"(?<![ \t])[ \t]*\[[ \t]?edit(?:[ \t]source)?[ \t]?\][ \t]*$", re.IGNORECASE | re.MULTILINE
 )
 # Points that lead the eye from a food to its amount.
-_LEADERS = re.compile(r"(?<![ \t.])[ \t]*\.{4,}[ \t]*(?=\w)")
+_LEADERS = re.compile(r"(?<![ \t.])[ \t]*(?:\.{4,}[ \t]*(?=\w)|(?<=[ \t])\.{3}[ \t]+(?=\d))")
 # "Basil pork with rice  ✦ weeknight ✦": what signs set apart stands beside the name.
 _IN_SIGNS = re.compile(
     r"(?<=[^\W\d])\s+(?P<sign>[✦✧✨★☆❖◆♥❤])\s*(?P<said>[^\W\d][^\d✦✧✨★☆❖◆♥❤]{1,40}?)\s*(?P=sign)\s*$"
