@@ -82,9 +82,17 @@ TIMES_OVER = re.compile(
 )
 OVER = {"doub": 2.0, "halv": 0.5, "half": 0.5, "trip": 3.0, "treb": 3.0}
 TWICE = re.compile(r"\btwice\b", re.IGNORECASE)
+# "5 kids or 3 grown-ups".
+EITHER = re.compile(
+    rf"^\W*(?:serves\s+|feeds\s+|for\s+)?(?P<one>{N})\s+(?:[a-z]+\s+)?{FOLK}\s+or\s+(?P<other>{N})\s+(?:[a-z]+\s+)?{FOLK}",
+    re.IGNORECASE,
+)
 SERVES = tuple(
     re.compile(pattern, re.IGNORECASE)
     for pattern in (
+        # "For a patrol of 7", "serves us all at Easter, say 8".
+        rf"\bfor\s+(?:an?|the|our|my)\s+(?!batch|tray|tin|pan|pot|dish|loaf|bowl|box|jar|pack|pile|lot|set|bunch|total|couple)[a-z]+\s+of\s+{RANGE}\b(?!\s*(?:g|kg|ml|cm|inch)\b)",
+        rf"\b(?:serves|feeds)\b[^.;\d]{{1,40}}?,\s+(?:say|so|about|perhaps)\s+{RANGE}\b",
         rf"\b(?:family|crowd|group|party|table|household)\s+of\s+{ABOUT}{RANGE}\b",
         # "No. 37 SUPPERS" is a page.
         rf"(?:(?<!no )(?<!no\. )\b|\bx){RANGE}\s*{ADJ}{PEOPLE}\b",

@@ -61,6 +61,10 @@ def _told_outright(text: str) -> Servings | None:
         # "Double it for 8" is for four.
         eaters = float(times["n"]) / words.OVER[times["times"].lower()[:4]]
         return Servings(eaters, eaters)
+    either = words.EITHER.match(spell_numbers(text[: words.LOOKED_AT]))
+    if either is not None:
+        few, many = sorted((float(either["one"]), float(either["other"])))
+        return Servings(few, many) if few else None
     alone = words.ALONE.fullmatch(text[: words.LOOKED_AT]) is not None
     return Servings(1.0, 1.0) if alone else None
 

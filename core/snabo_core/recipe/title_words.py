@@ -9,7 +9,7 @@ LONGEST_TITLE = 120
 REMEMBERED = 512
 WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 LABEL = (
-    r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|item|entry(?:\s+\d{1,3})?|try this(?: week)?|product|(?:shift|team|group|table|watch|ward|unit|class|room)\s+\w{1,3}|"
+    r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|item|entry(?:\s+\d{1,3})?|try this(?: week)?|product|(?:pot|pan|tray|course)\s*\d{1,2}|(?:shift|team|group|table|watch|ward|unit|class|room)\s+\w{1,3}|"
     r"menu(?: item)?|(?:\w+['’]s\s+)?recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
     r"ready in (?:about )?\d{1,3} (?:minutes|mins?|hours?)|"
     r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
@@ -135,7 +135,7 @@ FOR_SO_MANY = re.compile(
     # "Traybake (meal prep x4)".
     r"|\s*\(\s*(?:meal prep|batch|freezer)\s*[x×]?\s?\d{1,2}\s*\)\s*$"
     # "Beef stew x 60"; twelve fishcakes are no eaters.
-    r"|(?<=[^\W\d_s])\s+[x×]\s?\d{1,3}\s*$"
+    r"|(?:(?<=[^\W\d_s])|,)\s+[x×]\s?\d{1,3}(?:\s*\((?:mon|tue|wed|thu|fri|sat|sun)[^()]{0,20}\))?\s*$"
     # "Leek pie x 6 portions".
     r"|\s+[x×]\s?\d{1,3}\s+(?:portions?|servings?|meals?)\s*$"
     # "Leek pie (4 p)", "Koshari on a budget (4)".
@@ -145,6 +145,8 @@ FOR_SO_MANY = re.compile(
 LAST = re.compile(
     r"\s*(?:[,/|·•(\[]|\s~(?=\s)|\s(?:[-–—]|--)\s)\s*(?P<tail>[^,/|·•()\[\]]+?)\s*[)\]]?$"
 )
+# "x5 (mon-fri)".
+ON_DAYS = re.compile(r"\s*\((?:mon|tue|wed|thu|fri|sat|sun)[^()]{0,20}\)\s*$", re.IGNORECASE)
 NUMBER_ALONE = re.compile(r"\W*(?:[x×]\s?)?(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)\W*")
 DASHED = re.compile(r"\s+[-–—]{1,2}\s+")
 LAST_DASH = re.compile(r"\s[-–—]{1,2}\s+(?P<tail>(?:(?!\s[-–—])[^()\[\]]){1,60})$")
@@ -287,7 +289,7 @@ WHOSE_BEHIND = re.compile(
 )
 # "Cheese flan (for the children who don't eat fish)".
 REMARK_BEHIND = re.compile(
-    r"\s*\((?:for (?:the|those|when|people)|when|if|because|sorry|thanks|that['’]s|this is|you know|the one|yes)\b[^()\d]{8,80}\)$",
+    r"\s*\((?:for (?:the|those|when|people)|when|if|because|sorry|thanks|that['’]s|this is|you know|the one|yes)\b[^()\d]{8,80}\)$|\s*\((?:(?:the|our|my|a)\s+)?(?:[\w'’]+\s+){0,2}favou?rite!?\)$",
     re.IGNORECASE,
 )
 # "LEEK BAKE      Serves 4-6      Oven 190".

@@ -176,6 +176,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
 
 def _served_behind(text: str) -> Servings | None:
     """Return for how many the end of a title says it is; of several the first."""
+    text = words.ON_DAYS.sub("", text)
     if (alone := words.NUMBER_ALONE.fullmatch(text)) is not None:
         text = f"serves {alone['n']}"
     if (both := both_kinds(text)) is not None:

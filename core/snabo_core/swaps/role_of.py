@@ -74,6 +74,7 @@ from snabo_core.swaps.role_words import (
     STRATA,
     STUFFED,
     SUETS,
+    THICKENED,
     WHISKED,
     WRAPPED,
 )
@@ -116,7 +117,9 @@ def _thickens(line: Line, context: Context, book: Book) -> bool:
     group = book.group_of(line.food)
     if group is not None and group.key == "starch" and grams <= most:
         return context.liquid >= LEAST_LIQUID_GRAMS or said is not None
-    if grams <= most and BROWNED_FLOUR.search(context.steps) is not None:
+    # "Water to cover ... thicken": nobody measured the water.
+    thickened = BROWNED_FLOUR.search(context.steps) or THICKENED.search(context.steps)
+    if grams <= most and thickened is not None:
         return True
     if context.liquid < LEAST_LIQUID_GRAMS:
         return False

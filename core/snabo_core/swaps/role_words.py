@@ -160,6 +160,7 @@ STIRRED_IN = re.compile(
 )
 SOUP_GRAMS = 400.0
 # Words for what flour and starch do in a sauce.
+THICKENED = re.compile(r"\bthicken(?:ed|s)?\b(?!\s+(?:with|by)\b)")
 THICKENS = re.compile(r"\b(?:thicken|slake|sauce|gravy|glossy|roux)\w*")
 # Bread that goes into mince, soaked or squeezed out.
 SOAKED = re.compile(r"\bsoak\w*|\bsqueez\w*|\bwet\w*|\bin (?:the )?milk\b", re.IGNORECASE)
