@@ -31,3 +31,23 @@ class Heads(unittest.TestCase):
                     )
                     self.assertEqual(eaters, wanted)
                     self.assertEqual(sum(len(part.lines) for part in dish.parts), 5)
+
+
+class SaidLoosely(unittest.TestCase):
+    """What stands between a name and its list, in anybody's words, from memory; "-" for no eaters."""
+
+    def test_one_number_and_words_of_eating_tell_for_how_many(self) -> None:
+        said = (DATA.parent / "loosely.txt").read_text(encoding="utf-8").splitlines()
+        self.assertGreaterEqual(len(said), 45)
+        for line in said:
+            words, _, wanted = line.rpartition("|")
+            dish = read_recipe(f"Parsnip mince bake\n{words}{BODIES[0]}", library(), None)
+            low, high = dish.told.servings_low, dish.told.servings_high
+            told = "-" if low is None else f"{low:g}" if low == high else f"{low:g}-{high:g}"
+            with self.subTest(words=words):
+                self.assertEqual((dish.title, told), ("Parsnip mince bake", wanted))
+                self.assertEqual(sum(len(part.lines) for part in dish.parts), 5)
+
+    def test_what_is_said_outright_goes_first(self) -> None:
+        text = f"Leek pie\nEnough to fill 5 after a swim\n\nServes 4\n\n{LIST}\n{STEPS}\n"
+        self.assertEqual(read_recipe(text, library(), None).told.servings_low, 4)

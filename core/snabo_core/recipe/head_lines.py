@@ -284,7 +284,7 @@ class HeadLines(ListLines):
             return True
         if self._tells_before_list(text) or self._says_above_list(text):
             return True
-        if self._says_no_food(text) or self._is_above_facts(text):
+        if self._says_no_food(text) or self._is_above_facts(text) or self._says_apart(line):
             return True
         # "A family favourite" counts nothing.
         counts = any(c.isdigit() for c in text) or self.around.names_food(text)
@@ -299,6 +299,17 @@ class HeadLines(ListLines):
         # "A weeknight favourite!"
         exclaims = text[-1:] in ".!" and not counts and len(text.split()) > 1
         return self.around.place < self.list_at or facts or exclaims or self._above_facts(line)
+
+    def _says_apart(self, line: Written) -> bool:
+        """Tell words of their own above a list that name no food: "Made for Pat's 60th"."""
+        text, follows = line.text, self.around.next()
+        alone = line.after_blank or self._right_below_title()
+        if not alone or follows is None or not follows.after_blank or line.marked:
+            return False
+        if begins_with_amount(text) or heading_name(text) is not None:
+            return False
+        said = len(text.split()) >= LEAST_SENTENCE and not self.around.names_food(text)
+        return said and not is_step(text) and self.around.list_follows(LEAST_LISTED)
 
     def _says_whose_or_when(self, text: str) -> bool:
         """Tell "By Odile Field", "Autumn, 2012", "(a keeper)" and "as told by Gran" from foods."""

@@ -48,11 +48,13 @@ from snabo_core.recipe.sections import (
     SYSTEM_TOLD,
 )
 from snabo_core.recipe.servings import (
+    Servings,
     counts_people,
     makes_and_serves,
     only_servings,
     servings_in,
     servings_in_story,
+    servings_loosely,
     shared_among,
 )
 from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_LISTED, LEAST_TOLD
@@ -98,6 +100,8 @@ _EMPTY_FIELD = re.compile(
 )
 # A line that says for how many has no more words.
 MOST_TOLD_WORDS = 7
+# In any words it has a few more.
+MOST_LOOSE_WORDS = 10
 # A heading in nobody's words has no more.
 MOST_OF_A_HEADING = 5
 _IN_BRACKETS = re.compile(
@@ -132,7 +136,7 @@ class _Sorter(HeadLines, MethodLines):
         told = (servings_in_story(text) for text in reversed(said))
         layout.servings = layout.servings or servings_in(self.titled)
         layout.servings = layout.servings or next(filter(None, told), None)
-        layout.servings = layout.servings or shared_among(layout.steps)
+        layout.servings = layout.servings or shared_among(layout.steps) or self.loosely
         weigh_in_grams(layout)
         return layout
 
@@ -370,6 +374,10 @@ class _Sorter(HeadLines, MethodLines):
         minutes, servings = times_in(text), servings_in(text)
         if servings is None and self.section == "head" and self.layout.title:
             servings = served_beside(text)
+            if servings is None and (loosely := self._said_loosely(line)) is not None:
+                self.loosely = self.loosely or loosely
+                self._aside("story", text)
+                return True
         above = self._says_for_whom(line)
         made = _IN_BRACKETS.fullmatch(text)
         if made is None and self._apart_below_title(line):
@@ -437,6 +445,15 @@ class _Sorter(HeadLines, MethodLines):
             and (not is_step(text) or served_beside(text) is not None)
             and not self.around.names_food(text)
         )
+
+    def _said_loosely(self, line: Written) -> Servings | None:
+        """Return for how many words of any kind say a dish is, between its name and its list."""
+        text = line.text
+        above = self.section == "head" and self.layout.title and not self.layout.parts
+        short = len(text.split()) <= MOST_LOOSE_WORDS and not measures(text)
+        if not (above and short) or line.marked or is_step(text) or self.around.names_food(text):
+            return None
+        return servings_loosely(text)
 
     def _apart_below_title(self, line: Written) -> bool:
         """Tell a line of its own between the title and the list."""

@@ -56,7 +56,7 @@ BOTH_MEALS = re.compile(
     re.IGNORECASE,
 )
 SAYS = (
-    r"(?:serves?|serving(?!\s+size)|servings|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray)|feeds|dishes (?:up|out)|nos?\.? served|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does|enough for|good for|sufficient for|people|covers|doses? for|"
+    r"(?:serves?|serving(?!\s+size)|servings|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray)|feeds|dishes (?:up|out)|nos?\.? served|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
     r"recipe serves|number of servings|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
@@ -101,10 +101,10 @@ SERVES = tuple(
         rf"\b{RANGE}\s+(?:very\s+|really\s+)?(?:hungry|greedy|starving|ravenous|peckish)\s+[a-z]{{3,}}s\b",
         rf"\b{RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
         rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
-        rf"(?<![\w#]){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
+        rf"(?<![\w#]){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}(?!\s*(?:days?|weeks?|months?|nights)\b)",
         rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)\W*$",
         rf"^\W*(?:for|per(?!\s+100\b)|(?:quantities|amounts) (?:are )?for)\s+{RANGE}\s*(?:\([^()\d]*\)|to share|sharing)?\W*$",
-        rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?\W*$",
+        rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?(?:\W*$|,?\s+(?:and|so|but|with)\b)",
         rf"\b{RANGE}\s+of us\b",
         rf"\b(?:does|feeds|serves|enough for)\s+(?:us|all of us|all)\s+{RANGE}\b",
         rf"^\W*(?:number )?served\s*:?\s+{RANGE}\W*$",
@@ -254,7 +254,7 @@ WHOLE_LINE = re.compile(
     rf"\W*(?:for|serves|feeds)\s+{RANGE}\s+(?:[a-z-]+\s+){{0,2}}{FOLK}\W*", re.IGNORECASE
 )
 TOLD_ASIDE = re.compile(
-    rf"\b(?:serves|servings|feeds|does|(?:good|enough|sufficient) for|for us)\b\s*:?\s*{ABOUT}{RANGE}\b",
+    rf"\b(?:serves|servings|feeds|does|(?:good|enough|sufficient) for|for us)\b\s*:?\s*{ABOUT}{RANGE}\b(?!\s*(?:days?|weeks?|months?|nights|hours?)\b)",
     re.IGNORECASE,
 )
 OF_US = re.compile(rf"\b{RANGE}\s+of us\b", re.IGNORECASE)
@@ -315,3 +315,22 @@ NUMBERED = re.compile(r"\bno\.\s+(?=\d)", re.IGNORECASE)
 SENTENCES = re.compile(r"(?<=[.!?;,])\s+|\s{3,}|\s[|·•]\s|[()\[\]]")
 # "4 serv.".
 SERV = re.compile(r"(?<=\d )serv\b\.?", re.IGNORECASE)
+# Words of eating before a number, or of eaters behind it, in whatever sentence; and words of what
+# a number counts that nobody eats.
+EATING = re.compile(
+    r"\b(?:serv\w*|feed\w*|fed|enough|plenty|for|does|do|covers?|stretch\w*|round|keeps?|fills?|filled|us)\b[^.;!?]{0,40}$",
+    re.IGNORECASE,
+)
+EATERS_BEHIND = re.compile(
+    r"\s+(?:of us|at (?:the |our )?table|(?:\w+\s+)?(?:people|mouths|plates|bowls|helpings|portions|diggers)|can eat|eat)\b",
+    re.IGNORECASE,
+)
+NOT_EATERS = re.compile(
+    r"\b(?:min\w*|h|hrs?|hours?|days?|weeks?|months?|years?|g|gr|grams?|kg|ml|cl|l|lit\w*|lbs?|oz|cm|mm|inch\w*|kcal|cal\w*|carbs?|protein|fat|"
+    r"degrees?|gas|mark|oven|pages?|p|no|number|vol\w*|steps?|lesson|class|times|cups?|batch|makes?|made|yields?|cuts?|pieces?|slices?|squares?|"
+    r"tins?|cans?|trays?|stars?|votes?|reviews?|comments?|pm|am|st|nd|rd|th|points?|ingredients?|years?|old|twice|double|halve)\b|[%°£$€#:]|\d[./]\d",
+    re.IGNORECASE,
+)
+ONE_NUMBER = re.compile(
+    r"(?<![\w.,/])(?P<low>\d{1,3})(?:\s?(?:-|–|or|to)\s?(?P<high>\d{1,3}))?(?![\w/])"
+)

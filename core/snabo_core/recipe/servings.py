@@ -80,6 +80,23 @@ def _meals_or_somebody(plain: str) -> Servings | None:
     return _checked(somebody)
 
 
+def servings_loosely(text: str) -> Servings | None:
+    """Return for how many a line is that holds one number and speaks of eating, in any words.
+
+    For lines between the name of a dish and its list: "enough for the whole bell tower, all 8".
+    """
+    plain = spell_numbers(text[: words.LOOKED_AT])
+    told = [*words.ONE_NUMBER.finditer(plain)]
+    if len(told) != 1 or words.NOT_EATERS.search(plain) is not None:
+        return None
+    before, behind = plain[: told[0].start()], plain[told[0].end() :]
+    if words.EATING.search(before) is None and words.EATERS_BEHIND.match(behind) is None:
+        return None
+    low = float(told[0]["low"])
+    high = float(told[0]["high"] or low)
+    return Servings(low, high) if 1 < low <= high <= words.MOST_SERVINGS else None
+
+
 def meals_in(made: str) -> Servings | None:
     """Return for how many pieces are that a meal each is: "4 individual pies", None for squares."""
     match = words.MEAL.search(f"makes {spell_numbers(made[: words.LOOKED_AT])}")

@@ -13,7 +13,7 @@ from snabo_core.recipe.lines import only_facts, served_at_end
 from snabo_core.recipe.outline import Layout
 from snabo_core.recipe.sections import FIRST_CHAPTER, GREETING, LIST_OF, MAIL_HEAD, METHOD
 from snabo_core.recipe.serving_words import MOST_SENTENCES
-from snabo_core.recipe.servings import only_servings, servings_in_story
+from snabo_core.recipe.servings import Servings, only_servings, servings_in_story
 from snabo_core.recipe.times import only_times, times_in
 from snabo_core.recipe.written import Written
 
@@ -45,6 +45,8 @@ class Sorting:
         self.figures = False
         # Whether steps stand behind stars.
         self.starred = False
+        # For how many words of any kind seem to say the dish is, where nothing else does.
+        self.loosely: Servings | None = None
         # Where facts were told last.
         self.facts_at = -2
         # Whether the times of a film's chapters stand in it.
