@@ -34,7 +34,7 @@ class Heads(unittest.TestCase):
 
 
 class SaidLoosely(unittest.TestCase):
-    """What stands between a name and its list, in anybody's words, from memory; "-" for no eaters."""
+    """What stands between a name and its list, from memory; "-" where nobody is counted."""
 
     def test_one_number_and_words_of_eating_tell_for_how_many(self) -> None:
         said = (DATA.parent / "loosely.txt").read_text(encoding="utf-8").splitlines()

@@ -84,7 +84,7 @@ OVER = {"doub": 2.0, "halv": 0.5, "half": 0.5, "trip": 3.0, "treb": 3.0}
 TWICE = re.compile(r"\btwice\b", re.IGNORECASE)
 # "5 kids or 3 grown-ups".
 EITHER = re.compile(
-    rf"^\W*(?:serves\s+|feeds\s+|for\s+)?(?P<one>{N})\s+(?:[a-z]+\s+)?{FOLK}\s+or\s+(?P<other>{N})\s+(?:[a-z]+\s+)?{FOLK}",
+    rf"^\W*(?:serves\s+|feeds\s+|for\s+)?(?P<one>{N})\s+(?!normal\b|ordinary\b|average\b|usual\b)(?:[a-z]+\s+)?{FOLK}\s+or\s+(?P<other>{N})\s+(?:[a-z]+\s+)?{FOLK}",
     re.IGNORECASE,
 )
 SERVES = tuple(
