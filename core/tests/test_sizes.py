@@ -43,3 +43,14 @@ class Sizes(unittest.TestCase):
         for text in ("a little salt", "2 little gem lettuces", "2 onions, large dice",
                      "a little cold water", "2 carrots, cut in big pieces", "3 eggs"):  # fmt: skip
             self.assertEqual(sizes_told(text), text)
+
+    def test_a_size_says_nothing_of_what_is_measured(self) -> None:
+        for text, plain in (
+            ("1 kg prawns, large", "1 kg prawns"), ("1 cup onions, small", "1 cup onions"),
+            ("2 tbsp capers, small", "2 tbsp capers"), ("1 lb potatoes, large", "1 lb potatoes"),
+            ("500 g extra large prawns", "500 g prawns"), ("2 cups prawns (large)", "2 cups prawns"),
+        ):  # fmt: skip
+            (line,), (bare,) = read_lines(text, library()), read_lines(plain, library())
+            self.assertEqual((line.grams.best, line.doubts), (bare.grams.best, ()), text)
+        (giant,) = read_lines("200 g giant couscous", library())
+        self.assertEqual((giant.food, giant.doubts), ("giant_couscous", ()))

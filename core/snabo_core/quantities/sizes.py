@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import re
 
+from snabo_core.quantities.units import unit_for
+
 _PLAIN = (
     r"(?:small|little|tiny|medium|large|big|bigger|smaller|huge|lge?|lg|sm|med|fat|giant|massive)"
 )
@@ -12,8 +14,10 @@ _HOW = re.compile(
     rf"\b(?:(?:quite|rather|fairly|pretty|nice(?:\s+and)?|good|lovely|decent|really|nice,)\s+)+(?={_PLAIN}\b)",
     re.IGNORECASE,
 )
+_COUNT = r"(?:\d{1,2}(?:[./]\d{1,2})?(?:\s?[-–]\s?\d{1,2})?|an?|one|two|three|four|five|six|eight)"
+# Behind a count or a comma; giant couscous is a food of its own.
 _HUGE = re.compile(
-    r"\b(?:very|extra|super|ultra)[\s-]+(?:big|large)\b(?!\s+eggs?\b)|\b(?:giant|massive|enormous|whopping)\b",
+    rf"(?P<at>^{_COUNT}\s+|[,(]\s*)(?:(?:very|extra|super|ultra)[\s-]+(?:big|large)\b(?!\s+eggs?\b)|(?:giant|massive|enormous|whopping)\b)",
     re.IGNORECASE,
 )
 _LARGE = re.compile(
@@ -24,7 +28,6 @@ _SMALL = re.compile(
     r"\b(?:small[\s-]ish|smallish|smaller)\b(?=\s+[a-z]|\s*[),]|$)|(?<=\d\s)little(?=\s+(?!gems?\b)[a-z])",
     re.IGNORECASE,
 )
-_COUNT = r"(?:\d{1,2}(?:[./]\d{1,2})?(?:\s?[-–]\s?\d{1,2})?|an?|one|two|three|four|five|six|eight)"
 _USUAL = r"(?:average|normal|regular|standard|mid|middling|middle)"
 # "2 average-sized leeks", "2 leeks, average".
 _MEDIUM = re.compile(
@@ -58,12 +61,16 @@ def sizes_told(text: str) -> str:
     Args:
         text: an ingredient line; one that says nothing of sizes comes back as it is.
     """
-    text = _HUGE.sub("huge", _LARGE.sub("large", text))
+    text = _HUGE.sub(r"\g<at>huge", _LARGE.sub("large", text))
     text = _MEDIUM.sub("medium", _SMALL.sub("small", _HOW.sub("", text)))
     text = _LETTER.sub(lambda told: f"{told['n']} {_LETTERS[told['size']]} ", text)
     return _LAST.sub(_before, _BEHIND.sub(_before, text))
 
 
 def _before(told: re.Match[str]) -> str:
+    unit = unit_for(told["food"].split()[0], "metric")
+    if unit is not None and unit.kind in {"mass", "volume"}:
+        # "1 kg prawns, large" counts none.
+        return told[0]
     count = told["n"] or told["within"]
     return f"{count} {_LETTERS.get(told['size'], told['size'])} {told['food']}"
