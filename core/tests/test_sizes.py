@@ -48,7 +48,8 @@ class Sizes(unittest.TestCase):
         for text, plain in (
             ("1 kg prawns, large", "1 kg prawns"), ("1 cup onions, small", "1 cup onions"),
             ("2 tbsp capers, small", "2 tbsp capers"), ("1 lb potatoes, large", "1 lb potatoes"),
-            ("500 g extra large prawns", "500 g prawns"), ("2 cups prawns (large)", "2 cups prawns"),
+            ("500 g extra large prawns", "500 g prawns"),
+            ("2 cups prawns (large)", "2 cups prawns"),
         ):  # fmt: skip
             (line,), (bare,) = read_lines(text, library()), read_lines(plain, library())
             self.assertEqual((line.grams.best, line.doubts), (bare.grams.best, ()), text)
