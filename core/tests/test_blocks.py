@@ -7,6 +7,7 @@ import unittest
 from snabo_core.foods import library
 from snabo_core.recipe import read_recipe
 from snabo_core.recipe.blocks import block_heads, counted_heads
+from snabo_core.recipe.tables import steps_apart
 from snabo_core.recipe.written import written_lines
 
 BLOCKS = """Beef, marinated
@@ -81,3 +82,28 @@ class AmongTheLines(unittest.TestCase):
         self.assertEqual([name for name, _ in self.parts(text)], ["Dough", "Beans"])
         noted = "Pie\n\n* 2 onions\n  - finely sliced\n* 500 g beef\n\nFry the beef until brown."
         self.assertEqual([name for name, _ in self.parts(noted)], ["Dish"])
+
+
+class StepsBeside(unittest.TestCase):
+    def test_a_method_behind_strokes_stands_below_its_list(self) -> None:
+        rows = [
+            "8 sausages | Fry them slowly.",
+            "600 g turnips | Cut them in matchsticks.",
+            "2 apples |",
+        ]
+        self.assertEqual(
+            steps_apart(["Slaw", *rows]),
+            [
+                "Slaw", "8 sausages", "600 g turnips", "2 apples", "", "Method",
+                "Fry them slowly.", "Cut them in matchsticks.", "",
+            ],
+        )  # fmt: skip
+
+    def test_other_strokes_stay(self) -> None:
+        for rows in (
+            ["2 eggs | beaten well", "1 onion | chopped", "Serve."],
+            ["| 60 g | walnuts |"] * 4,
+            ["2 apples |"] * 4000,
+            [],
+        ):
+            self.assertEqual(steps_apart(rows), rows)

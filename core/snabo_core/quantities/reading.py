@@ -80,7 +80,7 @@ _NOTES = re.compile(
     r"\b((?:according |as )?(?:to|per|by) (?:your )?taste|optional|\bopt\b\.?|"
     r"to (?:grease|dust)(?:\s+(?:the|your|my)\s[^,;()]*)?|to (?:oil|butter|flour)\s+(?:the|your|my)\s[^,;()]*|"
     r"for (?:buttering|oiling|flouring)(?:\s+(?:the|your|my)\s[^,;()]*)?|for (?:the )?(?:deep[\s-])?(?:fat[\s-])?fryer|"
-    r"for (?:the |your )?(?:work[\s-]?)?(?:surface|top|counter)\b|"
+    r"for (?:the |your )?(?:work[\s-]?(?:surface|top)|counter)\b|"
     r"for (?:the )?(?:(?:shallow|deep(?:[\s-]fat)?|pan)[\s-]?)?(?:frying|greasing)(?:\s+(?:the|your|my)\s[^,;()]*)?|for serving|to serve|to garnish|"
     r"for garnish|for (?:the )?(?:dusting|dredging|rolling(?: out)?)|for (?:the |your )?(?:pan|dish|tin|tray|board|baking (?:sheet|tray|dish|tin))s?|"
     r"for (?:the )?brushing(?:\s+(?:the|your|my)\s[^,;()]*)?|"

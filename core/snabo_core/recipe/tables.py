@@ -150,8 +150,10 @@ def steps_apart(pieces: Sequence[str]) -> list[str]:
             result += [*(food for food, _ in rows if food), "", "Method", *steps, ""]
             place += len(rows)
             continue
-        result.append(pieces[place])
-        place += 1
+        # No row of a run that tells nothing is looked at twice.
+        passed = max(len(rows), 1)
+        result += pieces[place : place + passed]
+        place += passed
     return result
 
 
