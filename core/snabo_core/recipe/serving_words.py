@@ -75,6 +75,15 @@ ALONE = re.compile(
     r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid))\W*",
     re.IGNORECASE,
 )
+# "2 meals for 2", "for me + 1".
+MEALS_FOR = re.compile(
+    r"(?:^|[(,;]\s*)(?P<meals>[1-9])\s+(?:meals|dinners|lunches|suppers)\s+for\s+(?P<n>[1-9]|two|three|four)(?:\s+(?:people|of us))?\W*$",
+    re.IGNORECASE,
+)
+ME_AND = re.compile(
+    r"^\W*(?:for\s+|feeds\s+|serves\s+)?me\s*(?:\+|and|plus|&)\s*(?P<n>[1-9])(?:\s+(?:more|others?))?\W*$",
+    re.IGNORECASE,
+)
 TIMES_OVER = re.compile(
     r"^\W*(?P<times>double|halve|half|triple|treble)\s+(?:it|this|them|(?:the\s+)?(?:quantit(?:y|ies)|amounts?|recipe|everything|all))\s+"
     r"for\s+(?P<n>[1-9]\d?)(?:\s+people)?\W*$",
@@ -101,7 +110,7 @@ SERVES = tuple(
         rf"\b{RANGE}\s+(?:very\s+|really\s+)?(?:hungry|greedy|starving|ravenous|peckish)\s+[a-z]{{3,}}s\b",
         rf"\b{RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
         rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
-        rf"(?<![\w#]){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}(?!\s*(?:days?|weeks?|months?|nights)\b)",
+        rf"(?<![\w#])(?!good for\s+\S+\s+(?:days?|weeks?|months?)\b){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
         rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)\W*$",
         rf"^\W*(?:for|per(?!\s+100\b)|(?:quantities|amounts) (?:are )?for)\s+{RANGE}\s*(?:\([^()\d]*\)|to share|sharing)?\W*$",
         rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?(?:\W*$|,?\s+(?:and|so|but|with)\b)",

@@ -61,6 +61,11 @@ def _told_outright(text: str) -> Servings | None:
         # "Double it for 8" is for four.
         eaters = float(times["n"]) / words.OVER[times["times"].lower()[:4]]
         return Servings(eaters, eaters)
+    if (me := words.ME_AND.match(text)) is not None:
+        return Servings(float(me["n"]) + 1, float(me["n"]) + 1)
+    if (meals := words.MEALS_FOR.search(spell_numbers(text[: words.LOOKED_AT]))) is not None:
+        eaters = float(meals["meals"]) * float(meals["n"])
+        return Servings(eaters, eaters)
     either = words.EITHER.match(spell_numbers(text[: words.LOOKED_AT]))
     if either is not None:
         few, many = sorted((float(either["one"]), float(either["other"])))

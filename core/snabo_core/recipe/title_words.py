@@ -9,7 +9,7 @@ LONGEST_TITLE = 120
 REMEMBERED = 512
 WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 LABEL = (
-    r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|item|entry(?:\s+\d{1,3})?|try this(?: week)?|product|(?:pot|pan|tray|course)\s*\d{1,2}|(?:shift|team|group|table|watch|ward|unit|class|room)\s+\w{1,3}|"
+    r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|item|entry(?:\s+\d{1,3})?|try this(?: week)?|today (?:i|we) (?:cooked|made|ate)|product|(?:pot|pan|tray|course)\s*\d{1,2}|(?:shift|team|group|table|watch|ward|unit|class|room)\s+\w{1,3}|"
     r"menu(?: item)?|(?:\w+['’]s\s+)?recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
     r"ready in (?:about )?\d{1,3} (?:minutes|mins?|hours?)|"
     r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
@@ -130,14 +130,14 @@ FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
 FOR_SO_MANY = re.compile(
     # "LEEK PIE   4 PERS."
     r"(?<=[^\W\d])\s+\d{1,2}(?:\s?[-–]\s?\d{1,2})?\s+(?:pers\.?|people|persons?|servings?|portions?|pax|covers)\s*$"
-    r"|\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
+    r"|\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for|för|für|pour|para|voor|per)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
     r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?(?:\s+(?:with|plus) leftovers)?\s*[)\]]?\s*$"
     # "Traybake (meal prep x4)".
     r"|\s*\(\s*(?:meal prep|batch|freezer)\s*[x×]?\s?\d{1,2}\s*\)\s*$"
     # "Beef stew x 60"; twelve fishcakes are no eaters.
     r"|(?:(?<=[^\W\d_s])|,)\s+[x×]\s?\d{1,3}(?:\s*\((?:mon|tue|wed|thu|fri|sat|sun)[^()]{0,20}\))?\s*$"
     # "Leek pie x 6 portions".
-    r"|\s+[x×]\s?\d{1,3}\s+(?:portions?|servings?|meals?)\s*$"
+    r"|\s+[x×]\s?\d{1,3}\s+(?:portions?|servings?|meals?|people|persons?)\s*$"
     # "Leek pie (4 p)", "Koshari on a budget (4)".
     r"|\s*\(\s*(?:[x×]\s?|about\s+|approx\.?\s+|c\.?\s?|~\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*\)\s*$",
     re.IGNORECASE,
@@ -327,6 +327,10 @@ COUNTS = re.compile(
 )
 LEAST_NAME = 3
 # "Chicken cobbler recipe".
+# "Leek bake! A recipe for 4 people in a hurry".
+RECIPE_FOR = re.compile(
+    r"\s*[.!–—-]+\s+(?:an?|the|my|our)\s+recipe\s+for\s+[^.!?]{1,60}$", re.IGNORECASE
+)
 # "Leek bake: the recipe", "Leek bake, a recipe" of somebody.
 RECIPE_BEHIND = re.compile(
     r"^(?P<name>\S+\s.*?[a-z)])(?:\s*[,:–—-]\s*(?:an?|the|my|our))?\s+recipe(?: card| sheet| page)?$",

@@ -122,6 +122,8 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     ):
         bare = before.sub("", bare)
     bare, servings = _cut_at_facts(bare)
+    if (recipe := words.RECIPE_FOR.search(bare)) is not None:
+        servings, bare = servings or servings_in(recipe[0]), bare[: recipe.start()]
     bare = words.PRICED.sub(
         "", words.PAGE_BEHIND.sub("", words.BY_BEHIND.sub("", words.WHOSE_BEHIND.sub("", bare)))
     )
