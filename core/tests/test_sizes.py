@@ -7,6 +7,7 @@ import unittest
 from snabo_core.foods import library
 from snabo_core.quantities import read_lines
 from snabo_core.quantities.sizes import sizes_told
+from snabo_core.wording import say
 
 FOODS = ("onions", "carrots", "aubergines", "leeks", "red peppers", "sweet potatoes", "mushrooms",
          "chicken thighs", "lemons", "celery sticks")  # fmt: skip
@@ -55,3 +56,13 @@ class Sizes(unittest.TestCase):
             self.assertEqual((line.grams.best, line.doubts), (bare.grams.best, ()), text)
         (giant,) = read_lines("200 g giant couscous", library())
         self.assertEqual((giant.food, giant.doubts), ("giant_couscous", ()))
+
+    def test_the_reason_names_the_size_that_was_weighed(self) -> None:
+        for text, reason in (
+            ("2 aubergines, large", "1 large at 420 g"),
+            ("2 large cloves garlic", "1 large clove at 4.2 g"),
+            ("2 tins chickpeas (480 g)", "240 g each, as written"),
+            ("2 tins chickpeas", "1 can at 240 g"),
+        ):
+            (line,) = read_lines(text, library())
+            self.assertIn(reason, say(line.grams.reason), text)

@@ -302,7 +302,9 @@ def _packages(amount: Amount, food: Food, form: str, waste: Waste) -> Grams:
         shares = DRY_PACKED_SHARE.get(food.key, usual)
         if _is_drained(each, food):
             shares = (shares[0], 1.0, 1.0 + SCALE_SHARE)
-        reason = Message("can_drained", {"each": each, "share": shares[1]})
+        drained = Message("can_drained", {"each": each, "share": shares[1]})
+        written = Message("package_written", {"each": each})
+        reason = written if _is_drained(each, food) else drained
     elif waste == "as_bought":
         shares = _eaten(food)
         reason = Message("weight_as_bought", {"share": shares[1]})
@@ -386,8 +388,11 @@ def _volume(amount: Amount, food: Food, form: str) -> Grams:
 
 
 def _measured(amount: Amount, measure: Measure, *, sized: bool = True) -> Grams:
-    low, best, high = measure.low, measure.grams, measure.high
+    low, best, high, unit = measure.low, measure.grams, measure.high, measure.unit
     if amount.size and not sized:
+        # "1 large at 420 g", "1 large clove at 4 g".
+        named = amount.size if amount.size in SIZES else "medium"
+        unit = named if unit in SIZES else f"{named} {unit}"
         less, by, more = SIZES.get(amount.size, SIZES["medium"])
         low, best, high = measure.grams * less, measure.grams * by, measure.grams * more
         low = min(low, measure.low) if amount.size == "small" else max(low, measure.low)
@@ -397,9 +402,8 @@ def _measured(amount: Amount, measure: Measure, *, sized: bool = True) -> Grams:
         amount.low * low,
         amount.best * best,
         amount.high * high,
-        Message("count_by_measure", {"unit": measure.unit, "grams": best,
-                                     "source": measure.source}),
-    )  # fmt: skip
+        Message("count_by_measure", {"unit": unit, "grams": best, "source": measure.source}),
+    )
 
 
 def _bare_count(amount: Amount, food: Food) -> Grams:
