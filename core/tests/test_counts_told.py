@@ -44,6 +44,11 @@ class CountsTold(unittest.TestCase):
                         )
                         self.assertEqual(line.doubts, ())
 
+    def test_a_pair_is_two(self) -> None:
+        for text in ("a pair of kippers", "1 pair of kippers", "pair of kippers", "2 kippers"):
+            (line,) = read_lines(text, library())
+            self.assertEqual((line.grams.best, line.doubts), (260, ()), text)
+
     def test_words_that_count_nothing_stay(self) -> None:
         for text in ("2 & half-fat milk", "3 whole chickens", "500 g beef", "salt. Pepper", ""):
             self.assertEqual(plain_counts(text), text)

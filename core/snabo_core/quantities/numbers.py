@@ -64,7 +64,7 @@ _SAID = (
     (re.compile(r"(?<![\w./])(?P<n>\d{1,2})\s?[-–]\s?1/2(?=\s*$)"), r"\g<n> 1/2"),
     # ".5 tbsp".
     (re.compile(r"(?<![\w.])\.(?=\d)"), "0."),
-    (re.compile(r"(?:(?<=^)|(?<=,\s))(?:an?\s+)?pair\s+of\s+", re.IGNORECASE), "2 "),
+    (re.compile(r"(?:(?<=^)|(?<=,\s))(?:(?:an?|1|one)\s+)?pair\s+of\s+", re.IGNORECASE), "2 "),
     # "2 (two) tbsp".
     (re.compile(rf"(?<![\w.])(?P<n>\d{{1,2}})\s*\((?:{_ONE}|(?P=n))\)(?=\s+[a-z])", re.IGNORECASE), r"\g<n>"),
     # "x2 tbsp oil".

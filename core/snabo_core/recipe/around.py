@@ -17,7 +17,7 @@ from snabo_core.quantities.kinds import (
     without_enumeration,
     without_order,
 )
-from snabo_core.recipe.blocks import block_heads, counted_heads
+from snabo_core.recipe.blocks import block_heads, counted_heads, weighs
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.lines import LEAST_SENTENCE, measures, only_facts
 from snabo_core.recipe.names import (
@@ -37,7 +37,7 @@ from snabo_core.recipe.titles import (
     stands_above,
     title_of,
 )
-from snabo_core.recipe.written import Written, ends_with_amount, has_amount, only_amount
+from snabo_core.recipe.written import Written, ends_with_amount, has_amount
 
 # So many lines of a page stand between the name of a dish and whom it serves; no name is longer.
 MOST_BETWEEN, MOST_TITLE_WORDS = 4, 12
@@ -90,11 +90,6 @@ _SAID_IN_BRACKETS = re.compile(r"\([^()\d]{3,40}\)$")
 _CUT_OFF = re.compile(r"\(|\s[-–—]\s|,\s")
 # Lines so long may be broken at the edge of a page; so many paragraphs with such lines tell it.
 WRAPPED_AT, LEAST_BROKEN = 40, 2
-
-
-def _weighs(text: str) -> bool:
-    """Tell a line with an amount, also "flat rice noodles 800g dried"."""
-    return has_amount(text) or only_amount(text) or (measures(text) and not is_step(text))
 
 
 def _letters_of(text: str) -> str:
@@ -402,7 +397,7 @@ class Around:
         ):
             return None
         follows = self.next()
-        if follows is None or not _weighs(follows.text):
+        if follows is None or not weighs(follows.text):
             return None
         if self.names_food(bare):
             # Set apart by a blank, unmarked among bullets, or the name of something made.

@@ -53,14 +53,14 @@ def block_heads(lines: Sequence[Written]) -> dict[int, str]:
     named: list[str] = []
     for start, end in _blocks(lines):
         below = [line.text for line in lines[start + 1 : end]]
-        listed = sum(map(_weighs, below))
+        listed = sum(map(weighs, below))
         if not listed or listed * 100 < LEAST_WEIGHED * len(below):
             continue
         text = lines[start].text
         if _can_head(text, counted=len(heads) + 1):
             heads.append(start)
             named.append(text)
-        elif heads and _weighs(text):
+        elif heads and weighs(text):
             # A list without one: the others cannot be told by where they stand.
             return {}
     counted = len(named) >= LEAST_COUNTED and all(
@@ -93,7 +93,8 @@ def _blocks(lines: Sequence[Written]) -> Iterator[tuple[int, int]]:
     yield from pairwise([*starts, len(lines)])
 
 
-def _weighs(text: str) -> bool:
+def weighs(text: str) -> bool:
+    """Tell a line with an amount, also "flat rice noodles 800g dried"."""
     return has_amount(text) or only_amount(text) or (measures(text) and not is_step(text))
 
 
