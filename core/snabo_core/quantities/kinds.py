@@ -133,7 +133,8 @@ _SERVINGS = re.compile(
     r"one |a |an )?(?:\d|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|half)"
     r"|^\W*(?:pour|für|para|voor)\s+\d+(?:\s?(?:[-–àa]|bis)\s?\d+)?\s+pers\w*"
     r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|pers(?:ons|onen|onnes)?|serves|porcj[ei]|portioner|portionen|port)\b"
-    r"|^\W*(?:serves?|feeds|makes|yields?|servings|recipe yield)\s*[:\-]?\s*(?:a|an|the|one|about)\b",
+    # "Feeds-a-crowd rice" is a name.
+    r"|^\W*(?:serves?|feeds|makes|yields?|servings|recipe yield)(?!-\w)\s*[:\-]?\s*(?:a|an|the|one|about)\b",
     re.IGNORECASE,
 )
 _NOTE = re.compile(

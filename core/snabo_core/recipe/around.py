@@ -19,7 +19,7 @@ from snabo_core.quantities.kinds import (
 )
 from snabo_core.recipe.blocks import block_heads, counted_heads, weighs
 from snabo_core.recipe.facts import yield_in
-from snabo_core.recipe.lines import LEAST_SENTENCE, measures, only_facts
+from snabo_core.recipe.lines import LEAST_SENTENCE, measures, only_facts, tells_facts
 from snabo_core.recipe.names import (
     LEAST_LETTERS,
     is_in_title_case,
@@ -175,7 +175,9 @@ class Around:
             ):
                 continue
             # "Haddock bake, covers 10" ends with no amount of a food.
-            if line is None or has_amount(title_of(text)[0]) or text.rstrip().endswith(":"):
+            if line is None or text.rstrip().endswith(":"):
+                return False
+            if has_amount(title_of(text)[0]) and not self.is_named_so(offset):
                 return False
             # "Courgette drop cakes" is a part's name, but not above "(makes about 12)".
             # "Baked eggs on potato cakes" is the whole of it.
@@ -188,6 +190,14 @@ class Around:
             opens = opens_list(text) or METHOD.match(text) is not None or part
             return not opens and len(text) <= LONGEST_NAME and not is_step(text)
         return False
+
+    def is_named_so(self, offset: int) -> bool:
+        """Tell "One Pot Orzo" above whom it serves: a name in capitals whose number is a word."""
+        line = self.next(offset)
+        if line is None or any(c.isdigit() for c in line.text) or not is_in_title_case(line.text):
+            return False
+        below = (self.next(offset + 1), self.next(offset + 2))
+        return any(one is not None and tells_facts(one.text) for one in below)
 
     def _counts(self, offset: int) -> bool:
         """Tell whether a line ahead says for how many something is."""
@@ -290,7 +300,9 @@ class Around:
             return False
         for offset in range(1, MOST_BETWEEN + 1):
             below = self.next(offset)
-            if below is None or self._ends_head(below.text, above=above):
+            if below is None:
+                return False
+            if self._ends_head(below.text, above=above) and not self.is_named_so(offset):
                 return False
             if self.place + offset in self._block_heads:
                 return False
@@ -321,7 +333,8 @@ class Around:
         if self.names_dish(about) or (speaks and is_in_title_case(about)):
             return True
         name = title_of(below.text)[0]
-        if _FOR_A_PART.match(name) or _WHOSE.match(below.text) or says_of_it(below.text):
+        said = _FOR_A_PART.match(name) or _WHOSE.match(below.text) or says_of_it(below.text)
+        if said or only_facts(below.text) or only_servings(below.text):
             return False
         listed = follows is not None and has_amount(follows.text) and self.names_food(follows.text)
         headed = _HEADS_ON.search(below.text) and follows is not None and not follows.after_blank

@@ -15,7 +15,13 @@ from snabo_core.quantities.kinds import (
     names_component,
 )
 from snabo_core.recipe.around import GOES_ON, MOST_TITLE_WORDS, WHOSE
-from snabo_core.recipe.lines import LEAST_SENTENCE, measures, tells_facts, tells_without_order
+from snabo_core.recipe.lines import (
+    LEAST_SENTENCE,
+    measures,
+    only_facts,
+    tells_facts,
+    tells_without_order,
+)
 from snabo_core.recipe.list_lines import ListLines
 from snabo_core.recipe.names import is_in_title_case, says_dish, says_of_it, speaks_of_page
 from snabo_core.recipe.sections import FROM, GREETING, METHOD, OVEN
@@ -27,7 +33,13 @@ from snabo_core.recipe.servings import (
 )
 from snabo_core.recipe.sorting import LEAST_LISTED, LEAST_TOLD
 from snabo_core.recipe.times import only_times, times_in
-from snabo_core.recipe.titles import facts_behind, stands_above, title_of, told_in_letter
+from snabo_core.recipe.titles import (
+    asked_for,
+    facts_behind,
+    stands_above,
+    title_of,
+    told_in_letter,
+)
 from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, only_amount
 
 _SAYS_WHAT_IS = re.compile(
@@ -47,6 +59,10 @@ _SENT_BY = re.compile(
 # "Dot P.", "H. Olsen"; "Power: 800 W".
 _INITIAL = re.compile(r"^(?:[A-Z][a-z]+ [A-Z]|[A-Z]\.? [A-Z][a-z]+)\.?$")
 _LABEL = re.compile(r"^[A-Z][a-z]+(?: [a-z]+)?:\s+\S")
+_KIN = re.compile(
+    r"\W*(?:love,?\s+)?(?:mum|mom|mam|mother|dad|father|gran|granny|nan|nana|grandma|grandpa|grandad|granddad|aunt(?:ie|y)?|sis|bro)\s*x*\W*",
+    re.IGNORECASE,
+)
 _OF_IT = re.compile(r"(?:it|they|this|these|that)\b", re.IGNORECASE)
 _TALKS = re.compile(r"\b(?:i|we|me|us|you)\b", re.IGNORECASE)
 # "Nobody had the amounts so I weighed it, here it is".
@@ -119,6 +135,8 @@ class HeadLines(ListLines):
             or (times_in(text) and kind_of_line(text) == "times")
             or only_times(text)
             or METHOD.match(text)
+            or only_facts(line.text)
+            or only_servings(line.text)
             or (_SERVED_FIRST.match(text) and servings_in(text) is not None)
             or OVEN.match(text)
             or says_of_it(text)
@@ -126,11 +144,13 @@ class HeadLines(ListLines):
             # What a letter is about names the dish better than a sentence of it.
             or (self.about and text[-1:] in ".!?,:" and not self._heads_its_list(text))
             or self._is_less_than_about(text)
+            or self._is_senders(text)
         ):
             return False
         kind = kind_of_line(line.raw if text == line.text else text)
         if kind in {"times", "nutrition"} or (
-            kind == "servings" and not re.search(r"[a-z]{4,}.*[a-z]{4,}.*[a-z]{4,}", text)
+            kind == "servings"
+            and not re.search(r"[a-z]{4,}.*[a-z]{4,}.*[a-z]{4,}", text, re.IGNORECASE)
         ):
             return False
         if kind == "furniture":
@@ -143,7 +163,8 @@ class HeadLines(ListLines):
         if facts or part or self._is_spoken(text):
             return False
         measured = measures(title_of(text)[0])
-        if measured and (begins_with_amount(text) or self.around.names_food(text)):
+        counted = begins_with_amount(text) or self.around.names_food(text)
+        if measured and counted and not self.around.is_named_so(0):
             return False
         if begins_with_amount(text):
             # "3-Cheese Gnocchi Bake" is a title where no list goes on under it.
@@ -179,6 +200,14 @@ class HeadLines(ListLines):
         if _ASKS.match(self.about) or not (name or around.names_dish(self.about)):
             return False
         return begins_with_amount(text) or not around.names_dish(text)
+
+    def _is_senders(self, text: str) -> bool:
+        """Tell "Nora" below a letter that names its dish: whose letter it is."""
+        if _KIN.fullmatch(text) is not None:
+            return True
+        if len(text.split()) > 1 or self.around.names_dish(text):
+            return False
+        return any(asked_for(aside.text) is not None for aside in self.layout.asides)
 
     def _take_title(self, text: str) -> None:
         self.titled = text

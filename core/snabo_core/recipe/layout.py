@@ -42,6 +42,7 @@ from snabo_core.recipe.sections import (
     NUTRITION,
     OVEN,
     OVEN_ALONE,
+    SHARED,
     SHELVES,
     SIGN_OFF,
     STEP_LABEL,
@@ -98,6 +99,8 @@ _OR = re.compile(r"\W*or\W*", re.IGNORECASE)
 _EMPTY_FIELD = re.compile(
     r"(?:serves|servings?|portions?|yield|(?:prep|cook|total)(?:ing)?\s+time)\W*", re.IGNORECASE
 )
+# "What to do with leeks?", "How to use up a glut".
+_ASKS_OR_TEACHES = re.compile(r"\?|^(?:how|what|when) to\b", re.IGNORECASE)
 # A line that says for how many has no more words.
 MOST_TOLD_WORDS = 7
 # In any words it has a few more.
@@ -217,7 +220,7 @@ class _Sorter(HeadLines, MethodLines):
             # A page's title once more, above its recipe.
             or (text == self.titled and not self.layout.parts)
             or (kind_of_line(line.raw) == "furniture" and not self._is_title(line))
-            or (self.section == "head" and self._stands_above(line))
+            or (self.section == "head" and (self._stands_above(line) or self._is_senders(text)))
         )
 
     def _set_furniture_aside(self, line: Written) -> None:
@@ -272,7 +275,8 @@ class _Sorter(HeadLines, MethodLines):
         "What to do with leeks?" and what was said to it are no part of the recipe.
         """
         follows, words = self.around.next(), line.text.split()
-        asked = "?" in self.titled or (not self.layout.title and "?" in self.about)
+        asked = _ASKS_OR_TEACHES.search(self.titled) is not None
+        asked = asked or (not self.layout.title and "?" in self.about)
         if not asked or self.layout.steps or follows is None:
             return False
         if len(words) > MOST_TITLE_WORDS or begins_with_amount(line.text):
@@ -314,7 +318,9 @@ class _Sorter(HeadLines, MethodLines):
             self.section = "method"
         elif NOTES.match(text) and self.layout.title:
             self.section = "notes"
-        elif COMMENTS.match(text) and self._has_dish():
+        elif self._has_dish() and (
+            COMMENTS.match(text) or (SHARED.match(text) and self.layout.steps)
+        ):
             self._aside("furniture", text)
             self.section = "gone"
         elif NUTRITION.match(text) and self.layout.title:

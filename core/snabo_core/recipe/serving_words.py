@@ -17,7 +17,9 @@ CUPS_EACH = re.compile(
 )
 # "4/5 people".
 OR_ONE_MORE = re.compile(
-    r"\b(?P<low>\d{1,2})\s?/\s?(?P<high>\d{1,2})(?=\s+(?:people|persons?|servings?|portions?|pers|adults?)\b)"
+    r"(?P<before>\b(?:serves?|feeds|servings|portions)\s?[:=]?\s?)?\b(?P<low>\d{1,2})\s?/\s?(?P<high>\d{1,2})\b"
+    r"(?(before)|(?=\s+(?:people|persons?|servings?|portions?|pers|adults?)\b))",
+    re.IGNORECASE,
 )
 RANGE = (
     rf"(?P<low>{N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving)(?:\s+(?:people|ones|eaters|folk))? or|,\s*or|à|bis|a(?=\s+\d))\s*(?P<high>{N})"
@@ -233,7 +235,7 @@ EACH_OF_THEM = re.compile(
     re.IGNORECASE,
 )
 WHOLE_ONE = re.compile(
-    rf"^{N}\s*(?:-|x|×)?\s*\d*\s*(?:cm|inch|in\b|litre|liter|l\b|ml\b|g\b|kg\b|oz|cups?|quarts?|pints?|x(?!\s*(?:portions|servings|people|helpings)))",
+    rf"^{N}\s*(?:-|x|×)?\s*\d*\s*(?:cm|inch|in\b(?!\s+(?:under|about|less|just|an?|half|the|\d+)\b)|litre|liter|l\b|ml\b|g\b|kg\b|oz|cups?|quarts?|pints?|x(?!\s*(?:portions|servings|people|helpings)))",
     re.IGNORECASE,
 )
 # All that a line about servings and nothing else is made of.

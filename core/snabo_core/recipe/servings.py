@@ -123,7 +123,7 @@ def both_kinds(text: str) -> Servings | None:
 def _range_of(told: re.Match[str]) -> str:
     """Return "4 to 5" for "4/5", and "1/2" as it is."""
     low, high = int(told["low"]), int(told["high"])
-    return f"{low} to {high}" if low + 1 == high and low > 1 else told[0]
+    return f"{told['before'] or ''}{low} to {high}" if 1 < low < high <= 2 * low else told[0]
 
 
 def _counted_out(plain: str) -> re.Match[str] | None:

@@ -9,7 +9,7 @@ LONGEST_TITLE = 120
 REMEMBERED = 512
 WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 LABEL = (
-    r"(?:re|fwd?|fw|subject|title|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|item|entry(?:\s+\d{1,3})?|try this(?: week)?|today (?:i|we) (?:cooked|made|ate)|product|(?:pot|pan|tray|course)\s*\d{1,2}|(?:shift|team|group|table|watch|ward|unit|class|room)\s+\w{1,3}|"
+    r"(?:re|fwd?|fw|subject|title|a(?:nswer)?|(?:dinner|supper|lunch|tea|meal|recipe)\s+(?:idea|inspiration)s?|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|item|entry(?:\s+\d{1,3})?|try this(?: week)?|today (?:i|we) (?:cooked|made|ate)|product|(?:pot|pan|tray|course)\s*\d{1,2}|(?:shift|team|group|table|watch|ward|unit|class|room)\s+\w{1,3}|"
     r"menu(?: item)?|(?:\w+['’]s\s+)?recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
     r"ready in (?:about )?\d{1,3} (?:minutes|mins?|hours?)|"
     r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
@@ -57,7 +57,10 @@ HERE = re.compile(
 # "Hey, here's that lentil lasagne!!".
 HERE_IS = re.compile(
     r"^(?:(?:ok(?:ay)?|so|right|well|(?:hi|hiya|hey|hello|dear|yo)(?:\s+\w+){0,2})\b[\s,!–-]+){0,3}here(?:['’]s|\s+is)\s+(?:the|that|my|our|your)\s+"
-    r"(?:(?:recipe|receipt)\s+(?:for|of)\s+(?:the|that|my|our)?\s*)?(?P<name>[a-z][a-z'’ -]{3,60}?)\W*$",
+    r"(?:(?:recipe|receipt)\s+(?:for|of)\s+(?:the|that|my|our)?\s*)?(?P<name>[a-z]"
+    # "... the recipe for tuna, leek and barley bake. It serves 4."
+    r"(?:[\w'’ &\"“”()-]|,(?! (?:it|which|that|i|we|you|as|so|they|this|for|from|serves|feeds|makes)\b)){3,60}?)"
+    r"(?:\W*$|(?<=[)\"”])\.\s+(?=[A-Z])|\.\s+(?=(?-i:[A-Z])))",
     re.IGNORECASE,
 )
 # "Y'all asked so here it is!! my slow cooker spaghetti".
@@ -104,7 +107,7 @@ SO_MANY_BEFORE = re.compile(
     re.IGNORECASE,
 )
 # A title in quotes or brackets as a whole.
-IN_QUOTES = re.compile(r"^[\"“«»„(](?P<name>[^\"“”«»„()]{3,})[\"”“»«)]$")
+IN_QUOTES = re.compile(r"^[\"“«»„(](?P<name>[^\"“”«»„()]{3,}|(?<!\()[^\"“”«»„]{3,}\))[\"”“»«)]$")
 # "Copy of leek pie", "Recipe for leek pie".
 SAID_BEFORE = re.compile(
     r"^(?:\[recipe\]|copy of|(?:recipe|receipt|ingredients) for(?: an?| the)?)\s*(?<=[\s\]])(?=[^\W\d]|[\"“]|\d+-[a-z])",
@@ -139,7 +142,7 @@ FOR_SO_MANY = re.compile(
     # "Leek pie x 6 portions".
     r"|\s+[x×]\s?\d{1,3}\s+(?:portions?|servings?|meals?|people|persons?)\s*$"
     # "Leek pie (4 p)", "Koshari on a budget (4)".
-    r"|\s*\(\s*(?:[x×]\s?|about\s+|approx\.?\s+|c\.?\s?|~\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*\)\s*$",
+    r"|\s*[(\[]\s*(?:[x×]\s?|about\s+|approx\.?\s+|c\.?\s?|~\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*[)\]]\s*$",
     re.IGNORECASE,
 )
 LAST = re.compile(
@@ -174,7 +177,7 @@ ASKED_FOR = re.compile(
     r"\b(?:(?:recipe|receipt|directions)\s+(?:for|of)\s+(?:the|my|our|your|that|an?)?"
     r"|you (?:wanted|were after|liked)\s+(?:the|my|our|that)|(?:asked|begged|wanted to know)\s+(?:me\s+)?(?:for|about|after)\s+(?:the|my|our|your|that)"
     r"|how (?:i|we) (?:make|do|cook)\s+(?:the|my|our|that)"
-    r"|^(?:right|ok|okay|so|well)(?:\s+so)?\s+for\s+(?:the|my|our))\s*(?P<name>[a-z'’-]+(?: [a-z'’-]+){0,6}?)"
+    r"|^(?:right|ok|okay|so|well)(?:\s+so)?\s+for\s+(?:the|my|our))\s*(?P<name>(?:\d+-)?[^\W\d_][\w'’-]*(?: (?:[\w'’-]+|&)){0,6}?)"
     r"(?=\s+(?:you|that|which|i|we|she|he|from|as|is|was|about|again|at|so many|a few|loads)\b|[,.!?:;(]|\s*$)",
     re.IGNORECASE,
 )
@@ -205,7 +208,7 @@ SOURCE = re.compile(
 )
 # "Kedgeree            p. 88".
 PAGE_BEHIND = re.compile(
-    r"\s*\((?:continued|cont\.?)\b[^()]{0,40}\)$|(?<=\S)(?:\s{2,}|\s+[-–—,(]?\s*)(?:p|pg|page)\.?\s?\d{1,3}\)?$",
+    r"\s*\((?:continued|cont\.?)\b[^()]{0,40}\)$|(?<=\S)(?:\s{2,}|\s+[-–—,(]?\s*)(?:p|pg|page)\.?\s?\d{1,3}\)?$|\s{3,}\d{2}$|(?<!no)(?<!no\.)(?<!number)(?<!recipe)\s+\d{3}$",
     re.IGNORECASE,
 )
 # "Leek bake - week 3, Tuesday".
@@ -261,7 +264,7 @@ ABOVE = re.compile(
     r"|card\s*(?:no\.?\s*)?\d{1,4}|menu (?:for|of)\b.{0,60}"
     r"|in (?:your|the|this week['’]?s) (?:veg(?:etable)? )?(?:box|bag|basket|share)\b.{0,80}"
     r"|leaflet\s+(?:no\.?\s*)?\d+"
-    r"|(?:ep|episode)\.?\s*\d{1,4}\b.{0,80}|#\d{1,5}|\d{2,4}\s+[A-Z][\w&'’]+(?:\s+[\w&'’]+){0,4}"
+    r"|(?:ep|episode)\.?\s*\d{1,4}\b.{0,80}|#\d{1,5}|\d{2,4}\s+(?!min(?:ute)?s?\b|hours?\b)[A-Z][\w&'’]+(?:\s+[\w&'’]+){0,4}"
     r"|#\w+)\W*$",
     re.IGNORECASE,
 )
@@ -318,7 +321,7 @@ PARTED = re.compile(r"\s*[;|/·•\[\]]\s*")
 BRACKETED = re.compile(r"^\[(?P<name>[^\[\]]{3,})\]$")
 # Between the name of a dish and what is said of it.
 BEHIND_NAME = re.compile(
-    r"\s*[,;:|•·(\[/]\s*|\s+[-–—~*]{1,2}\s+|\s+[-=]>\s+|\s{3,}|\.\s+|\s+(?=(?:[Ss]erves|SERVES|[Ff]eeds)\s+\d)"
+    r"\s*[,;:|•·(\[/]\s*|\s+[-–—~*]{1,2}\s+|\s+[-=]>\s+|\s{3,}|(?<!\b[Nn]o)\.\s+|\s+(?=(?:[Ss]erves|SERVES|[Ff]eeds)\s+\d)"
 )
 SERVES = re.compile(r"\W*(?:serves|feeds)\s+\w", re.IGNORECASE)
 COUNTS = re.compile(
@@ -333,7 +336,7 @@ RECIPE_FOR = re.compile(
 )
 # "Leek bake: the recipe", "Leek bake, a recipe" of somebody.
 RECIPE_BEHIND = re.compile(
-    r"^(?P<name>\S+\s.*?[a-z)])(?:\s*[,:–—-]\s*(?:an?|the|my|our))?\s+recipe(?: card| sheet| page)?$",
+    r"^(?P<name>(?!(?:the|my|our|full|easy|quick|basic|family|secret|main|new|this|print\w*|favou?rite)\s+recipe)\S.*?[a-z0-9)])(?:\s*[,:–—-]\s*(?:an?|the|my|our))?\s+recipe(?: card| sheet| page)?$",
     re.IGNORECASE,
 )
 OR_SO_MANY = re.compile(

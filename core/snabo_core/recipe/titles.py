@@ -153,7 +153,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     bare = crumbs[0] if len(crumbs) > 1 and words.HOUSE.search(crumbs[-1]) else crumbs[-1]
     if (site := words.SITE.match(bare)) is not None:
         bare = site["name"]
-    name, *said = re.split(r"\.\s+", bare)
+    name, *said = re.split(r"(?<!\b[Nn]o)\.\s+", bare)
     pieces = [piece for one in said for piece in re.split(r",\s+", one)]
     if said and all(only_servings(one) or only_times(one.rstrip(".")) for one in pieces):
         # "Swede bake. Takes an hour. Feeds 8."
@@ -162,10 +162,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     while (cut := _tail(bare)) is not None:
         servings = servings or _served_behind(bare[cut:])
         bare = bare[:cut].rstrip(" -–—:|,/~•·")
-    first, *others = re.split(r"\s+[|~]\s+", bare)
-    # "Noodles | Nora's kitchen table".
-    housed = any(map(words.HOUSE.search, others))
-    bare = first if others and (housed or len(first.split()) > 1) else bare
+    bare = _without_shelves(bare)
     bare = words.WHOEVER.sub("", words.REMARK_BEHIND.sub("", words.DIETS.sub("", bare)))
     bare = words.BRACKETED.sub(r"\g<name>", words.RECIPE_BEHIND.sub(r"\g<name>", bare))
     bare = words.IN_QUOTES.sub(r"\g<name>", bare)
@@ -174,6 +171,13 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         or text.strip()[: words.LONGEST_TITLE]
     )
     return title, servings
+
+
+def _without_shelves(bare: str) -> str:
+    """Return "Noodles" of "Noodles | Nora's kitchen table" and of "Noodles | Dinner | Easy"."""
+    first, *others = re.split(r"\s+[|~]\s+", bare)
+    housed = any(map(words.HOUSE.search, others)) or all(map(words.ABOVE.match, others))
+    return first if others and (housed or len(first.split()) > 1) else bare
 
 
 def _served_behind(text: str) -> Servings | None:
