@@ -42,6 +42,8 @@ from snabo_core.recipe.written import Written, ends_with_amount, has_amount
 # So many lines of a page stand between the name of a dish and whom it serves; no name is longer.
 MOST_BETWEEN, MOST_TITLE_WORDS = 4, 12
 MOST_NAME_WORDS, MOST_HOUSE_WORDS = 4, 5
+# So many lines above tell how the foods of a list are marked.
+MOST_NEAR = 12
 # "Gran Ada's", and its dish below.
 WHOSE = re.compile(r"[a-z]['’]s$", re.IGNORECASE)
 # A heading set off by a mark: "> Tray".
@@ -87,6 +89,11 @@ GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
 _LAST_BRACKET = re.compile(r"\s*\([^()]{3,40}\)$")
 # "Onions (lots)".
 _SAID_IN_BRACKETS = re.compile(r"\([^()\d]{3,40}\)$")
+_OPTIONAL = re.compile(r"\((?:optional|if (?:using|liked|you like|wanted))\)$", re.IGNORECASE)
+_STOPPED = re.compile(r"(?<=[^\W\d]{3})\.$")
+# Boxes, ticked or not, and dashes are one mark each.
+_BULLETS = "-*•·☐"
+_SAME_MARK = str.maketrans("☑✓✔▢[•–—", "☐☐☐☐☐*--")
 _CUT_OFF = re.compile(r"\(|\s[-–—]\s|,\s")
 # Lines so long may be broken at the edge of a page; so many paragraphs with such lines tell it.
 WRAPPED_AT, LEAST_BROKEN = 40, 2
@@ -95,6 +102,12 @@ WRAPPED_AT, LEAST_BROKEN = 40, 2
 def _letters_of(text: str) -> str:
     """Return a heading up to its bracket: "BROTH (makes 1 litre)" is in capitals."""
     return _CUT_OFF.split(text, maxsplit=1)[0].strip()
+
+
+def _mark_of(line: Written) -> str:
+    """Return what stands before the words of a line: a bullet or a picture, empty for nothing."""
+    first = line.raw.lstrip()[:1]
+    return first.translate(_SAME_MARK) if line.marked and not first.isalnum() else ""
 
 
 def opens_list(text: str) -> bool:
@@ -360,11 +373,13 @@ class Around:
         """
         name = self._heading(line, opened, weighed=weighed)
         name = name or self._block_heads.get(self.place)
-        return (name.strip(" .|:") or name) if name is not None else None
+        return (name.strip(" .|:–—") or name) if name is not None else None
 
     def _heading(self, line: Written, opened: int, *, weighed: bool) -> str | None:
         text = _OPEN_ENDED.sub(":", line.text) if self.amounts_follow(1) else line.text
-        if line.after_blank and self.amounts_follow(2):
+        follows = self.next()
+        alone = self._stands_out(line) or names_component(text.strip("() "))
+        if alone and self.amounts_follow(2):
             # "(vegetables)" above its lines.
             text = without_order(_BRACKETED_NAME.sub(r"\g<name>", text))
         if self.amounts_follow(2):
@@ -387,17 +402,7 @@ class Around:
             return name
         if (_SET_OFF.fullmatch(line.raw) or self._in_two_tongues(line)) and self.amounts_follow(2):
             return line.raw.rpartition("/")[2].strip(" >:").capitalize()
-        bare = text.strip(" *_#=-~[]{}").rstrip(":")
-        told = 0
-        set_off = line.after_blank or _letters_of(bare).isupper()
-        # Among lines that all have amounts; but "Leeks (2)" has its own.
-        set_off = set_off or (opened > 0 and weighed and not bare.rstrip(")")[-1:].isdigit())
-        if set_off and (below := self.next()) is not None and not below.after_blank:
-            bare, told = _MADE_OF_IT.subn("", bare)
-            said = opened > 1 and weighed and line.after_blank and _SAID_IN_BRACKETS.search(bare)
-            if not told and (said or self._heads_in_brackets(bare)):
-                # "Naan dough (or buy 4 naan)", "CORN (optional)".
-                bare, told = _LAST_BRACKET.subn("", bare)
+        bare, told = self._bare(line, text, opened, weighed=weighed)
         too_long = len(bare) > 45 or len(bare.split()) > 6
         marked = line.marked and not self._marked_alone()
         if begins_with_amount(text) or too_long or any(c.isdigit() for c in bare) or marked:
@@ -409,7 +414,6 @@ class Around:
             re.IGNORECASE,
         ):
             return None
-        follows = self.next()
         if follows is None or not weighs(follows.text):
             return None
         if self.names_food(bare):
@@ -428,14 +432,54 @@ class Around:
                 return None
         return bare.capitalize()
 
+    def _bare(self, line: Written, text: str, opened: int, *, weighed: bool) -> tuple[str, bool]:
+        """Return the words of a heading without what is said of its part, and whether any was.
+
+        "Naan dough (or buy 4 naan)", "CORN (optional)", "Yoghurt." above its lines.
+        """
+        bare, follows = text.strip(" *_#=-~[]{}").rstrip(":"), self.next()
+        if self._stands_out(line) and self.amounts_follow(2):
+            bare = _STOPPED.sub("", bare)
+        set_off = self._stands_out(line) or _letters_of(bare).isupper()
+        set_off = set_off or names_component(_LAST_BRACKET.sub("", bare))
+        # Among lines that all have amounts; but "Leeks (2)" has its own.
+        set_off = set_off or (opened > 0 and weighed and not bare.rstrip(")")[-1:].isdigit())
+        below = follows is not None and (line.after_blank or not follows.after_blank)
+        if not (set_off and below):
+            return bare, False
+        short, told = _MADE_OF_IT.subn("", bare)
+        said = opened > 1 and weighed and line.after_blank and _SAID_IN_BRACKETS.search(short)
+        optional = _OPTIONAL.search(short) is not None and self.amounts_follow(2)
+        if not told and (said or optional or self._names_above_brackets(short)):
+            short, told = _LAST_BRACKET.subn("", short)
+        return short, told > 0
+
+    def _stands_out(self, line: Written) -> bool:
+        """Tell a line below a blank, or one without a bullet above one that has it."""
+        follows = self.next()
+        return line.after_blank or (follows is not None and follows.marked and not line.marked)
+
+    def heads_in_brackets(self, line: Written) -> bool:
+        """Tell "(Marinade)" above its foods from what is said of the one before."""
+        inside = _BRACKETED_NAME.match(line.text)
+        if inside is None or not self.amounts_follow(2):
+            return False
+        name = inside["name"]
+        return names_component(name) or (name[:1].isupper() and self._stands_out(line))
+
     def _marked_alone(self) -> bool:
         """Tell a mark that no food has, before a name above them: "- Chicken", "6 thighs"."""
-        above = [line for line in self.lines[: self.place] if has_amount(line.text)]
+        near = self.lines[max(self.place - MOST_NEAR, 0) : self.place]
+        above = [line for line in near if has_amount(line.text) and self.names_food(line.text)]
         below = [line for offset in (1, 2) if (line := self.next(offset)) is not None]
         listed = [line for line in below if has_amount(line.text)]
-        return bool(listed) and not any(line.marked for line in (*above, *listed))
+        marks = {_mark_of(line) for line in (*above, *listed)}
+        # Where every food has a picture of its own, one more heads nothing.
+        own = _mark_of(self.lines[self.place])
+        plain = own in _BULLETS and marks != {""}
+        return bool(listed) and len(marks) == 1 and own not in marks and not plain
 
-    def _heads_in_brackets(self, text: str) -> bool:
+    def _names_above_brackets(self, text: str) -> bool:
         """Tell the name of something made, or capitals above two foods, before any bracket."""
         name = _LAST_BRACKET.sub("", text)
         follows = self.next()

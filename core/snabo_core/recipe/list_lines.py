@@ -167,6 +167,8 @@ class ListLines(Sorting):
             return True
         if line.marked and self.around.lines[self.around.place - 1].marked:
             return False
+        if self.around.heads_in_brackets(line):
+            return False
         # "(A) Dashi 150 ml" begins a line of its own.
         aside = line.text.startswith("(") and not ends_with_amount(_MARKED_OFF.sub("", line.text))
         if only_amount(before) or aside:

@@ -259,6 +259,8 @@ LISTS = re.compile(
     r"\bingredients?\b|\bneed\b|\bzutaten\b|\bingrédients\b|\bingredient(?:es|i)\b|\bingrediënten\b|\bskładniki\b",
     re.IGNORECASE,
 )
+# "Base: 4 servings" counts eaters, "Base ingredients" names a part.
+OF_A_BASE = re.compile(r"^(?=[^\d]*$).*\bbase\b", re.IGNORECASE)
 FACT_WORDS, LIST_WORDS = frozenset(SAID.split()), frozenset(SAID_OF_LISTS.split())
 EATERS = re.compile(PEOPLE)
 WHOLE_LINE = re.compile(

@@ -63,6 +63,16 @@ _DRAWN = re.compile(
     r"^\s*(?P<sign>[-–—=~*_#<\[•+|]{1,6})\s*(?P<name>[^\W\d_][^\d.!?;,*_=#<>\[\]|~]{0,50}?)\s*"
     r"[-–—=~*_#>\]•+|]{1,6}\s*$"
 )
+# A line that a page sets as a heading, and the tags of a page.
+_TAGGED = re.compile(
+    r"^\s*<(?P<tag>h[1-6]|b|strong|th)\b[^<>]{0,100}>(?P<said>[^<>]{1,200})</(?P=tag)>\s*:?\s*$",
+    re.IGNORECASE,
+)
+_TAGS = re.compile(
+    r"</?(?:h[1-6]|b|strong|i|em|u|p|br|span|div|li|ul|ol|a|td|th|tr|table|tbody|thead|section|article|small|sup|label)"
+    r"(?:\s[^<>]{0,200})?/?>",
+    re.IGNORECASE,
+)
 # A line that is slanted as a whole.
 _SLANTED = re.compile(r"^\s*_(?=[^\s_])(?P<words>[^_]{1,200})(?<=\S)_\s*$")
 # A picture of somebody with a number says how many it feeds.
@@ -166,7 +176,7 @@ def written_lines(text: str) -> list[Written]:
     laid = steps_apart(_columns_apart([*_pieces(_unquoted(text))]))
     pieces = _hanging(labels_apart(lists_apart(laid)))
     for raw in _one_below_the_other(rows_told(facts_told(pieces))):
-        whole = tidy(raw)
+        whole = tidy(_without_tags(raw) if "<" in raw else raw)
         said = _CHAT.sub("", whole)
         sent = _CHAT.match(whole)
         who = sent["who"] if sent else who
@@ -199,6 +209,12 @@ def written_lines(text: str) -> list[Written]:
     return _runs_below_a_list(
         _numbers_marked(_unnumbered_list(_labels_joined(_numbers_joined(found))))
     )
+
+
+def _without_tags(raw: str) -> str:
+    """Return a line without the tags of a page: "<b>Lid</b>" is set in bold."""
+    whole = _TAGGED.match(raw)
+    return _TAGS.sub("", raw) if whole is None else f"**{_TAGS.sub('', whole['said']).strip()}**"
 
 
 def _depth(raw: str) -> int:
