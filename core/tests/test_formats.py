@@ -92,6 +92,26 @@ def strange(chance: random.Random) -> ToldRecipe:
     )  # fmt: skip
 
 
+class AsPeopleWriteIt(unittest.TestCase):
+    """Cooklang as the format does not ask for it and people write it."""
+
+    def test_a_name_of_two_words_needs_no_braces(self) -> None:
+        dish = through("x.cook", "Fry @onions{2} in @olive oil, then add @butter and @salt{}.\n")
+        named = [line.food for part in dish.parts for line in part.lines]
+        self.assertEqual(named, ["onion", "olive_oil", "butter", "salt"])
+
+    def test_keys_are_spelled_in_many_ways(self) -> None:
+        for key in ("prep time", "prep-time", "prep_time", "Prep Time", "time.prep"):
+            with self.subTest(key):
+                text = f"---\ntitle: Leek bake\n{key}: 15 min\n---\nFry @leeks{{2}} well.\n"
+                self.assertEqual(through("x.cook", text).told.prep_minutes, 15)
+
+    def test_a_file_may_be_called_like_its_dish(self) -> None:
+        for name, title in (("Two-Bean Chilli", "Two-Bean Chilli"), ("leek-bake_2", "leek bake 2")):
+            text = "Fry @leeks{2} in @butter{20%g}.\n"
+            self.assertEqual(through(f"{name}.cook", text).title, title)
+
+
 class RoundTrips(unittest.TestCase):
     """Write, read, write."""
 

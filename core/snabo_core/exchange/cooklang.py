@@ -19,10 +19,16 @@ from snabo_core.recipe.told import without_makes
 
 LONGEST = 100_000
 READY, METHOD = "Have ready", "Method"
+# Whoever leaves out the braces of "@olive oil" means both words.
+_HEAD_NOUN = (
+    r"(?:oil|powder|sauce|stock|broth|paste|pur[eé]e|flour|milk|cream|cheese|vinegar|juice|"
+    r"sugar|syrup|seeds?|leaves|wine|mustard|crumbs)"
+)
 # An ingredient, a pot or a timer; a name of several words ends at its brace.
 _MARK = re.compile(
     r"(?P<sign>[@#~])(?P<how>[&?+\-@]{0,3})(?P<made>\(=?~?\d{1,3}\))?"
-    r"(?:(?P<long>[^@#~{}\n\\]{0,120})\{(?P<in>[^{}\n]{0,120})\}|(?P<short>[^\s@#~{}(),.;:!?]{1,80}))"
+    r"(?:(?P<long>[^@#~{}\n\\]{0,120})\{(?P<in>[^{}\n]{0,120})\}|(?P<short>[^\s@#~{}(),.;:!?]{1,80}"
+    rf"(?:(?<=[a-z]) {_HEAD_NOUN}\b(?!\{{))?))"
     r"(?:\((?P<note>[^()\n]{0,200})\))?"
 )
 _MARKED = re.compile(r"@[^@{}\n]{0,120}\{[^{}\n]*\}|~[^~{}\n]{0,60}\{[^{}\n]*%[^{}\n]*\}")

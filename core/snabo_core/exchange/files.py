@@ -115,6 +115,11 @@ def read_file(name: str, content: bytes, reader: Reader) -> ReadFile:
     return read_source(text.replace("\x00", ""), reader, name)
 
 
+def _spelled(stem: str) -> str:
+    """Return the name of a file in words: "leek-bake_2", but "Two-Bean Chilli" as it is."""
+    return stem.strip() if " " in stem.strip() else stem.replace("_", " ").replace("-", " ").strip()
+
+
 def read_source(text: str, reader: Reader, name: str = "") -> ReadFile:
     """Return the dishes of a text: a page's source, JSON-LD, Cooklang, Markdown, or plain words.
 
@@ -122,7 +127,7 @@ def read_source(text: str, reader: Reader, name: str = "") -> ReadFile:
         BadInput: there is nothing in it, or more markup than a page has.
     """
     ending = PurePosixPath(name.lower()).suffix
-    stem = PurePosixPath(name.replace("\\", "/")).stem.replace("_", " ").replace("-", " ").strip()
+    stem = _spelled(PurePosixPath(name.replace("\\", "/")).stem)
     if not any(c.isalnum() for c in text):
         raise BadInput("There is nothing to read in it.", "file")
     if (kind := _kept_elsewhere(text)) is not None:

@@ -21,18 +21,18 @@ LOADER = getattr(yaml, "CBaseLoader", yaml.BaseLoader)
 _HEAD = re.compile(r"\A\ufeff?---[ \t]*\n(?P<head>.*?)\n---[ \t]*(?:\n|\Z)", re.DOTALL)
 _TOML = re.compile(r"\A\ufeff?\+\+\+[ \t]*\n(?P<head>.*?)\n\+\+\+[ \t]*(?:\n|\Z)", re.DOTALL)
 _SERVES = ("servings", "serves", "portions", "serving", "feeds", "base servings")
-_MAKES = ("yield", "yields", "makes", "recipeyield", "recipe_yield")
+_MAKES = ("yield", "yields", "makes", "recipeyield", "recipe yield")
 _TITLES = ("title", "name", "recipe")
 _TIMES = {
-    "prep": ("prep time", "prep_time", "preptime", "time.prep", "prep", "preparation",
-             "preparation time", "preparation_time", "time_prep", "active time",
+    "prep": ("prep time", "preptime", "time.prep", "time prep", "prep", "preparation",
+             "preparation time", "active time",
              "times.prep"),
-    "cook": ("cook time", "cook_time", "cooktime", "time.cook", "cook", "cooking",
-             "cooking time", "cooking_time", "time_cook", "bake time", "bake", "baking", "oven",
+    "cook": ("cook time", "cooktime", "time.cook", "time cook", "cook", "cooking",
+             "cooking time", "bake time", "bake", "baking", "oven",
              "time.bake", "times.cook", "times.bake", "baking time"),
-    "total": ("time", "time required", "total time", "total_time", "totaltime", "duration",
-              "time.total", "times.total", "total", "ready in", "takes", "ready_in",
-              "time_total", "overall time"),
+    "total": ("time", "time required", "total time", "totaltime", "duration",
+              "time.total", "times.total", "total", "ready in", "takes",
+              "time total", "overall time"),
 }  # fmt: skip
 _SOURCES = (
     "source",
@@ -122,9 +122,10 @@ def _flat(found: Any, under: str, deep: int) -> dict[str, str]:
 
 def facts_of(head: Mapping[str, str]) -> Facts:
     """Return the facts of a head by what their keys usually mean."""
+    spelled = {_spelled(key): words for key, words in head.items()}
 
     def said(names: tuple[str, ...]) -> str:
-        return next((head[name] for name in names if head.get(name)), "")
+        return next((spelled[name] for name in names if spelled.get(name)), "")
 
     serves, makes = said(_SERVES), said(_MAKES)
     if serves and makes and (served(makes) is None or (makes.isdigit() and makes != serves)):
@@ -141,8 +142,9 @@ def facts_of(head: Mapping[str, str]) -> Facts:
         *(_TIMES[kind] for kind in minutes)
     )
     figures = {key: f"{key.rpartition('.')[2]}: {said}" for key, said in head.items()}
-    claimed = {key for key, words in figures.items() if key not in known and claims_in([words])}
-    sources = [head[name] for name in _SOURCES if head.get(name)]
+    unknown = [key for key in head if _spelled(key) not in known]
+    claimed = {key for key in unknown if claims_in([figures[key]])}
+    sources = [spelled[name] for name in _SOURCES if spelled.get(name)]
     return Facts(
         title=said(_TITLES),
         serves=_OF_SEVERAL.sub("", serves),
@@ -150,8 +152,13 @@ def facts_of(head: Mapping[str, str]) -> Facts:
         source=", ".join(dict.fromkeys(sources))[:200],
         story=said(_STORIES),
         claims=claims_in(words for key, words in figures.items() if key in claimed),
-        left=tuple(sorted(key for key in head if key not in known | claimed)),
+        left=tuple(sorted(key for key in unknown if key not in claimed)),
     )
+
+
+def _spelled(key: str) -> str:
+    """Return a key in plain words: "prep-time" and "prep_time" are the prep time."""
+    return key.replace("_", " ").replace("-", " ")
 
 
 def write_front_matter(facts: Mapping[str, str]) -> str:

@@ -145,7 +145,8 @@ def _parser() -> lxml.html.HTMLParser:
 def _linked(tree: Any) -> list[Any]:
     """Return every block of JSON-LD that can be read; one that is broken spoils no other."""
     found: list[Any] = []
-    for block in tree.xpath("//script[contains(@type,'ld+json')]")[:MOST_BLOCKS]:
+    linked = "//script[contains(translate(@type,'LDJSON','ldjson'),'ld+json')]"
+    for block in tree.xpath(linked)[:MOST_BLOCKS]:
         found += objects_in(block.text or "")
     return found
 

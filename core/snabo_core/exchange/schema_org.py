@@ -61,6 +61,8 @@ _HEAD = re.compile(
 MOST_HEADS = 0.4
 # What goes on small in the next line is broken, and no list.
 _SMALL_BELOW = re.compile(r"[^.:]\n[a-z(]")
+# A step that is broken within a sentence.
+_GOES_ON_BELOW = re.compile(r"([^.!?:;])\n(?=[a-z])")
 _DROPPED = re.compile(r"(?is)<(script|style|noscript|iframe|object|template)\b.*?(?:</\1\s*>|\Z)")
 
 
@@ -245,7 +247,7 @@ class _Reader:
             elif isinstance(item, Mapping):
                 self._step(item, under, found, tips, deep, named=named)
             else:
-                found.append((under, text_of(item)))
+                found.append((under, _rejoined(text_of(item))))
 
     def _step(
         self, item: Node, under: str, found: list[tuple[str, str]],
@@ -262,6 +264,7 @@ class _Reader:
         text = text or text_of(item.get("description"))
         if not text and not is_a(item, "HowToSection"):
             text = name
+        text = _rejoined(text)
         alike = _letters(text).startswith(_letters(name.rstrip(".… ")))
         # The name of a step says what its section is only where it stands in none. "Simmer" does
         # beside other names, though its step begins so; the first words of a step do not.
@@ -269,6 +272,12 @@ class _Reader:
         heading = under if under or (alike and not short) else name
         if text:
             found.append((heading, text))
+
+
+def _rejoined(text: str) -> str:
+    """Return steps with the sentences broken within them in one; orders in small letters stay."""
+    first = next(filter(str.isalpha, text), "")
+    return _GOES_ON_BELOW.sub(r"\1 ", text) if first.isupper() else text
 
 
 def _in_order(items: list[Any]) -> list[Any]:

@@ -183,12 +183,26 @@ _TIME_LABEL = re.compile(
 )
 
 
+# "15 Minuten", "1 heure", "2 ore".
+_THEIR_HOURS = re.compile(
+    r"(?<=\d)\s*(?:stunden?|std|heures?|horas?|ore|ora|uur|timer|timmar|godz)\b\.?", re.IGNORECASE
+)
+_THEIR_MINUTES = re.compile(
+    r"(?<=\d)\s*(?:minuten?|minuti|minutos|minuter|minutter|minut[ya]?)\b", re.IGNORECASE
+)
+
+
+def _in_our_units(text: str) -> str:
+    """Return a text whose hours and minutes in other languages are ours."""
+    return _THEIR_MINUTES.sub(" min", _THEIR_HOURS.sub(" h", text))
+
+
 def minutes_of(text: str) -> float:
     """Return the minutes of a duration: `1 hr 20 min`, `0:45`, `1.5 hours`, `10-15 mins` (the mean)."""
     clock = re.fullmatch(r"\s*(\d{1,2}):(\d{2})\s*", text)
     if clock:
         return int(clock[1]) * 60.0 + int(clock[2])
-    text = spell_fractions(text)
+    text = spell_fractions(_in_our_units(text))
     # "1h20" are eighty.
     short = re.fullmatch(r"\s*(\d+)\s*h[a-z]*\.?\s*(?:and\s*)?(\d{1,2})\s*", text, re.IGNORECASE)
     if short:
@@ -406,7 +420,7 @@ def _in_one(text: str) -> str:
     """
     if _ANY_NUMBER.search(text[:LONGEST]) is None:
         return text[:LONGEST]
-    said = _DECIMAL_HOURS.sub(r"\1.\2", text[:LONGEST])
+    said = _DECIMAL_HOURS.sub(r"\1.\2", _in_our_units(text[:LONGEST]))
     said = _SERVED_BEFORE.sub(r"\1 | ", said)
     said = _PARTS_OF_HOURS.sub(_decimal, said)
     said = _CLOCK.sub(r"\1 h \2 min", said)
