@@ -89,6 +89,19 @@ class HeadFrames(unittest.TestCase):
             name, (frame, eaters) = self.piece("names"), eaters_of(self.piece("telling"))
             self.check(name, self.around(frame, name), eaters)
 
+    def test_what_is_said_around_a_name(self) -> None:
+        for wording in PIECES["wordings"]:
+            name = self.piece("names")
+            for facts in ("\nServes 4", ""):
+                with self.subTest(wording=wording, name=name, facts=facts):
+                    said = self.around(wording, name) + facts
+                    dish = read_recipe(
+                        self.below(said, self.piece("lists"), self.piece("methods")),
+                        library(),
+                        None,
+                    )
+                    self.assertEqual(plain(dish.title), plain(name))
+
 
 def plain(name: str) -> str:
     """Return a name without the signs that a frame may take, in small letters."""

@@ -190,7 +190,9 @@ class Around:
             # "Haddock bake, covers 10" ends with no amount of a food.
             if line is None or text.rstrip().endswith(":"):
                 return False
-            if has_amount(title_of(text)[0]) and not self.is_named_so(offset):
+            name = title_of(text)[0]
+            named = _HYPHENATED.match(name) is not None or self.is_named_so(offset)
+            if has_amount(name) and not named:
                 return False
             # "Courgette drop cakes" is a part's name, but not above "(makes about 12)".
             # "Baked eggs on potato cakes" is the whole of it.

@@ -15,6 +15,7 @@ from snabo_core.quantities.kinds import (
     names_component,
 )
 from snabo_core.recipe.around import GOES_ON, MOST_TITLE_WORDS, WHOSE
+from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.lines import (
     LEAST_SENTENCE,
     measures,
@@ -96,6 +97,8 @@ _FOR_WHOM = re.compile(rf"\W*{_DIET}(?:\s*(?:[,·|/&•]|and)\s*{_DIET}){{0,6}}\
 _BRACKETED = re.compile(r"\([^()\d]*\)")
 # "Serves 2 with bread".
 _SERVED_FIRST = re.compile(r"\W*(?:serves|feeds|servings?|portions?|enough for)\b", re.IGNORECASE)
+# "Yield: 1 casserole, 6 servings", "Makes 12 patties".
+_MAKES = re.compile(r"\W*(?:yields?\s*:|(?:makes|yields)\s+(?:about\s+)?\d)", re.IGNORECASE)
 # "Leek bake – Nora Field".
 _WHOSE_BEHIND = re.compile(r"\s+[-–—]\s+(?P<who>[A-Z][a-z]+ [A-Z][a-z]+)$")
 # "By Nora Field".
@@ -127,7 +130,7 @@ class HeadLines(ListLines):
         text = _name_alone(line.text)
         if (
             re.match(r"^by\s+\w+", text, re.IGNORECASE)
-            or GREETING.match(text)
+            or GREETING.match(title_of(text)[0])
             or FROM.match(text)
             or is_dated(line.raw)
             or len(text) > 140
@@ -137,6 +140,7 @@ class HeadLines(ListLines):
             or METHOD.match(text)
             or only_facts(line.text)
             or only_servings(line.text)
+            or _MAKES.match(text)
             or (_SERVED_FIRST.match(text) and servings_in(text) is not None)
             or OVEN.match(text)
             or says_of_it(text)
@@ -154,7 +158,7 @@ class HeadLines(ListLines):
         ):
             return False
         if kind == "furniture":
-            return _ON_A_PAGE.search(text) is None and len(text) < LONGEST_TITLE_LINE
+            return len(text) < LONGEST_TITLE_LINE and self._names_on_a_page(text)
         told = text.endswith(".") and servings_in_story(text) is not None and _OF_IT.match(text)
         said = _TWO_SENTENCES.search(text) or _HANDED_OVER.search(text)
         talks = _TALKS.search(text) is not None and said is not None
@@ -182,6 +186,17 @@ class HeadLines(ListLines):
             )
         prose = text.rstrip().endswith(".") and len(text.split()) > 9
         return not prose
+
+    def _names_on_a_page(self, text: str) -> bool:
+        """Tell the words of a page that hold the name of its dish, where no other name follows.
+
+        "Home > Supper > Leek bake", "Leek bake (updated 2024)".
+        """
+        if _ON_A_PAGE.search(text) is None:
+            return True
+        name = title_of(text)[0]
+        named = name != text and _ON_A_PAGE.search(name) is None and self.around.names_dish(name)
+        return named and not self.around.name_follows()
 
     def _heads_its_list(self, text: str) -> bool:
         """Tell the name of a dish in a letter, right above its list: "Parsnip crumble:"."""
@@ -235,6 +250,8 @@ class HeadLines(ListLines):
                 self.layout.title, servings = title_of(follows.text)
         self.layout.servings = self.layout.servings or servings
         _, name, behind = text.partition(self.layout.title)
+        made = yield_in(behind.strip(" ()[]")) if name else ""
+        self.layout.makes = self.layout.makes or (made if re.search(r"[a-z]", made) else "")
         for kind, value in times_in(_BRACKETS.sub(" | ", behind)).items() if name else ():
             # "Leek bake (serves 4, 40 minutes)".
             self.layout.minutes.setdefault(kind, value)

@@ -213,8 +213,10 @@ class _Sorter(HeadLines, MethodLines):
     def _is_furniture(self, line: Written) -> bool:
         """Tell the buttons of a page, and what stands above the name of a dish."""
         text = line.text
+        # "Home > Supper > Leek bake" may hold the only name.
+        crumbs = any(sign in text for sign in ">»›") and self._is_title(line)
         return (
-            is_button(text)
+            (is_button(text) and not crumbs)
             or _EMPTY_FIELD.fullmatch(text) is not None
             or (self.filmed and CHAPTER.match(text) is not None)
             # A page's title once more, above its recipe.

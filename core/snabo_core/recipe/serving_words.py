@@ -45,11 +45,16 @@ PEOPLE = (
     rf"(?:{FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
     r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals)"
 )
-CHILDREN = r"(?:kids?|children|child|toddlers?|little ones|small (?:people|ones)|little people)"
+CHILDREN = r"(?:kids?|children|child|teen(?:ager)?s?|bab(?:y|ies)|toddlers?|little ones|small (?:people|ones)|little people)"
 # Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
+GROWN = r"(?:adults?|grown[\s-]?ups?|grown[\s-]?up|big|large|full|hungry|parents?)"
+SMALL = r"(?:toddlers?|kids?|child(?:ren)?|baby|babies|little|small|half|mini)(?:['’]?s['’]?)?(?:[\s-]?sized?)?"
+PLATES = r"(?:portions?|servings?|helpings?|meals?|plates?|appetites?|eaters?|ones?)"
 BOTH = re.compile(
+    # "2 adult portions and 2 toddler portions".
+    rf"\b(?P<many>{N})\s+{GROWN}(?:[\s-]?sized?)?\s+(?:{PLATES}\s*)?(?:,|and|plus|\+|&|with)+\s*(?P<more>{N})\s+{SMALL}(?:\s+{PLATES})?\b|"
     rf"\b(?P<low>{N})\s*(?:hungry\s+)?(?:adults?|grown[\s-]?ups?|big(?: people| ones)?)\s*(?:(?:,|and|plus|\+|&|with)+\s*)?"
-    rf"(?P<high>{N})\s*(?:small\s+)?{CHILDREN}\b",
+    rf"(?P<high>{N}|an?\b)\s*(?:(?:small|hungry|growing)\s+)?{CHILDREN}\b",
     re.IGNORECASE,
 )
 # "Makes 2 dinners + 2 lunches".
@@ -327,7 +332,7 @@ MOST_SENTENCES = 60
 NUMBERED = re.compile(r"\bno\.\s+(?=\d)", re.IGNORECASE)
 SENTENCES = re.compile(r"(?<=[.!?;,])\s+|\s{3,}|\s[|·•]\s|[()\[\]]")
 # "4 serv.".
-SERV = re.compile(r"(?<=\d )serv\b\.?", re.IGNORECASE)
+SERV = re.compile(r"(?<=\d )serv\b\.?|\bsvgs?\b\.?", re.IGNORECASE)
 # Words of eating before a number, or of eaters behind it, in whatever sentence; and words of what
 # a number counts that nobody eats.
 EATING = re.compile(

@@ -116,7 +116,10 @@ def both_kinds(text: str) -> Servings | None:
     both = words.BOTH.search(plain) or words.BOTH_MEALS.search(plain)
     if both is None:
         return None
-    eaters = float(both["low"]) + float(both["high"])
+    told = both.groupdict()
+    others = told["high"] or told["more"]
+    eaters = float(told["low"] or told["many"])
+    eaters += 1 if others.isalpha() else float(others)
     return Servings(eaters, eaters) if 0 < eaters <= words.MOST_SERVINGS else None
 
 

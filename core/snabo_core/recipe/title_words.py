@@ -9,10 +9,10 @@ LONGEST_TITLE = 120
 REMEMBERED = 512
 WEEKDAY = r"(?:mon|tues|wednes|thurs|fri|satur|sun)day"
 LABEL = (
-    r"(?:re|fwd?|fw|subject|title|a(?:nswer)?|(?:dinner|supper|lunch|tea|meal|recipe)\s+(?:idea|inspiration)s?|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|item|entry(?:\s+\d{1,3})?|try this(?: week)?|today (?:i|we) (?:cooked|made|ate)|product|(?:pot|pan|tray|course)\s*\d{1,2}|(?:shift|team|group|table|watch|ward|unit|class|room)\s+\w{1,3}|"
+    r"(?:re|fwd?|fw|subject|title|a(?:nswer)?|meal[\s-]?prep|batch[\s-]?cook(?:ing)?|freezer (?:meal|filler)s?|lunch ?box|(?:dinner|supper|lunch|tea|meal|recipe)\s+(?:idea|inspiration)s?|name(?:\s+of\s+(?:the\s+)?(?:dish|recipe))?|dish(?:\s+name)?|what|item|entry(?:\s+\d{1,3})?|try this(?: week)?|today (?:i|we) (?:cooked|made|ate)|product|(?:pot|pan|tray|course)\s*\d{1,2}|(?:shift|team|group|table|watch|ward|unit|class|room)\s+\w{1,3}|"
     r"menu(?: item)?|(?:\w+['’]s\s+)?recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
     r"ready in (?:about )?\d{1,3} (?:minutes|mins?|hours?)|"
-    r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:\w+\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
+    r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:(?:recipe|dish|entry|item|card|meal|menu|supper|dinner|lunch|test|batch|kitchen|family|freezer)\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
     r"new|updated|tested|flashback|throwback|classic|repost|(?:tonight|today|yesterday|(?:this|next) week(?:end)?)(?:'s \w+)?|(?:supper|dinner|tea|lunch) (?:tonight|today|tomorrow|on (?:mon|tues|wednes|thurs|fri|satur|sun)day)|(?:[a-z]+ )?(?:night|lunch|supper|dinner|breakfast|brunch|tea|feast|special)|"
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
     rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?(?:\s+\d{{1,2}}(?:st|nd|rd|th)?)?)"
@@ -35,15 +35,23 @@ NAMED = re.compile(
 PAGE = re.compile(
     r"^(?:p|pg|page)\.?\s*\d{1,4}\s*[:.,–-]?\s+(?!of\b)(?=[^\W\d]|[\"“]|\d+-[a-z])", re.IGNORECASE
 )
-DATED = re.compile(r"^\d{4}-\d{2}-\d{2}\s*[-–—:]?\s+(?=[^\W\d])")
+# "12/10 Leek bake", but not "1/2 pound burgers".
+DATED = re.compile(
+    r"^(?:\d{4}-\d{2}-\d{2}|\d{1,2}[./](?!(?:2|3|4|8)\b)\d{1,2}(?:[./]\d{2,4})?)\s*[-–—:]?\s+(?=[^\W\d])"
+)
 PLACE = re.compile(
-    r"^(?:no\.?\s*)?\d{1,3}[.)]\s+(?=[^\W\d]|[\"“]|\d+-[a-z])|^#\s?\d{1,4}\s*[:.–-]?\s+",
+    r"^(?:recipe\s+)?(?:no\.?\s*)?\d{1,3}[.)]\s+(?=[^\W\d]|[\"“]|\d+-[a-z])|^#\s?\d{1,4}\s*[:.–-]?\s+",
     re.IGNORECASE,
 )
 # How somebody begins to tell: "ok so the rice thing".
 SO = re.compile(
     r"^(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)|(?-i:ok)[\s,]+(?-i:(?=[a-z]{3}))"
     r"|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
+    re.IGNORECASE,
+)
+# "Okay this is the tuna pasta salad".
+THIS_IS = re.compile(
+    r"^(?:(?:ok(?:ay)?|so|right|well|hi|hey|hello|um+)\b[\s,!]*)*(?:this(?: one)?(?:(?-i: is)|['’]s)|it['’]s) (?:the|my|our|an?|for(?: (?:the|my|our|an?))?) (?:recipe (?:for|of) (?:(?:the|my|our|an?) )?)?(?=[^\W\d])",
     re.IGNORECASE,
 )
 # "TODAY!! Beetroot burgers".
@@ -57,7 +65,7 @@ HERE = re.compile(
 # "Hey, here's that lentil lasagne!!".
 HERE_IS = re.compile(
     r"^(?:(?:ok(?:ay)?|so|right|well|(?:hi|hiya|hey|hello|dear|yo)(?:\s+\w+){0,2})\b[\s,!–-]+){0,3}here(?:['’]s|\s+is)\s+(?:the|that|my|our|your)\s+"
-    r"(?:(?:recipe|receipt)\s+(?:for|of)\s+(?:the|that|my|our)?\s*)?(?P<name>[a-z]"
+    r"(?:(?:recipe|receipt)\s+(?:for|of)\s+(?:the|that|my|our)?\s*)?(?P<name>(?:\d+-)?[a-z]"
     # "... the recipe for tuna, leek and barley bake. It serves 4."
     r"(?:[\w'’ &\"“”()-]|,(?! (?:it|which|that|i|we|you|as|so|they|this|for|from|serves|feeds|makes)\b)){3,60}?)"
     r"(?:\W*$|(?<=[)\"”])\.\s+(?=[A-Z])|\.\s+(?=(?-i:[A-Z])))",
@@ -110,7 +118,7 @@ SO_MANY_BEFORE = re.compile(
 IN_QUOTES = re.compile(r"^[\"“«»„(](?P<name>[^\"“”«»„()]{3,}|(?<!\()[^\"“”«»„]{3,}\))[\"”“»«)]$")
 # "Copy of leek pie", "Recipe for leek pie".
 SAID_BEFORE = re.compile(
-    r"^(?:\[recipe\]|copy of|(?:recipe|receipt|ingredients) for(?: an?| the)?)\s*(?<=[\s\]])(?=[^\W\d]|[\"“]|\d+-[a-z])",
+    r"^(?:\[recipe\]|copy of|(?:(?:my|our|the)\s+)?(?:recipe|receipt|ingredients) for(?: an?| the)?)\s*(?<=[\s\]])(?=[^\W\d]|[\"“]|\d+-[a-z])",
     re.IGNORECASE,
 )
 # "Leek pie #supper", "Leek pie ->".
@@ -160,7 +168,7 @@ TIME_ONLY = re.compile(
 )
 # A form's further fields, and what somebody says before the name.
 LABELS_BEHIND = re.compile(
-    r"[\s|,;·–-]+\(?(?:yield|serves|servings|portions?|prep(?:aration)?(?: date| time)?|date|time|cook(?:ing)? time|level|difficulty|"
+    r"[\s|,;·–-]+\(?(?:yield|serves|servings|portions?|prep(?:aration)?(?: date| time)?(?=\s*:.*\d)|date|time|cook(?:ing)? time|level|difficulty|"
     r"cost|price|batch|makes)\s*:.*$",
     re.IGNORECASE,
 )
@@ -266,6 +274,11 @@ ABOVE = re.compile(
     r"|leaflet\s+(?:no\.?\s*)?\d+"
     r"|(?:ep|episode)\.?\s*\d{1,4}\b.{0,80}|#\d{1,5}|\d{2,4}\s+(?!min(?:ute)?s?\b|hours?\b)[A-Z][\w&'’]+(?:\s+[\w&'’]+){0,4}"
     r"|#\w+)\W*$",
+    re.IGNORECASE,
+)
+# "(cuts into 8)", "(makes one 23 cm tart)": what is made of it.
+MADE_BEHIND = re.compile(
+    r"\s*[(\[](?:cuts? into|slices into|divides into|makes|yields?|gives)\s[^()\[\]]{1,40}[)\]]\s*$",
     re.IGNORECASE,
 )
 # "(a side for 4, or lunch for 2)", "(serves 2, easily doubled)": said in brackets at its end.

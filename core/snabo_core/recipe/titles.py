@@ -10,6 +10,7 @@ from snabo_core.recipe import title_words as words
 from snabo_core.recipe.lines import only_facts
 from snabo_core.recipe.servings import Servings, both_kinds, only_servings, servings_in
 from snabo_core.recipe.times import only_times, pieces_of
+from snabo_core.recipe.title_pieces import without_pieces
 
 
 def stands_above(text: str) -> bool:
@@ -32,7 +33,12 @@ def told_name(text: str) -> str | None:
 def asked_for(text: str) -> str | None:
     """Return the dish that a letter says it tells of, None where it names none."""
     match = words.ASKED_FOR.search(text)
-    return match["name"].strip().capitalize() if match is not None else None
+    return _begun(match["name"]) if match is not None else None
+
+
+def _begun(name: str) -> str:
+    """Return a name with a capital to begin with; its others stay."""
+    return name.strip()[:1].upper() + name.strip()[1:]
 
 
 def handed_over(text: str) -> str | None:
@@ -41,13 +47,13 @@ def handed_over(text: str) -> str | None:
     if made is not None:
         return made["name"]
     match = words.HERE_IS.match(text) or words.AS_REQUESTED.match(text) or words.CALLED.search(text)
-    return match["name"].strip().capitalize() if match is not None else None
+    return _begun(match["name"]) if match is not None else None
 
 
 def told_in_letter(text: str) -> str | None:
     """Return the dish of a letter's sentence ("You asked for the fish pie"), None for a name."""
     if (called := words.CALLED.search(text)) is not None:
-        return called["name"].strip().capitalize()
+        return _begun(called["name"])
     return asked_for(text) if words.SPEAKS.match(text) else None
 
 
@@ -101,9 +107,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     text = text[: words.LOOKED_AT]
     bare = words.TAGS.sub("", text.translate(words.BRACES)).strip(" #*_=|").rstrip(": ")
     bare = re.sub(r"\s::?\s(?=\d)", " | ", bare)
-    bare = words.IN_QUOTES.sub(
-        r"\g<name>", words.SAID_BEFORE.sub("", words.SIGNS_BEHIND.sub("", bare))
-    )
+    bare = _unquoted(words.SAID_BEFORE.sub("", words.SIGNS_BEHIND.sub("", bare)))
     told_today = words.TODAY.match(bare) or words.TONIGHT.match(bare)
     bare = bare.rstrip("!") if told_today else bare
     for before in (
@@ -115,6 +119,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         words.DATED,
         words.PAGE,
         words.PLACE,
+        words.THIS_IS,
         words.SO,
         words.HERE,
         words.HOW,
@@ -135,7 +140,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     if behind is not None and behind.start() > 0:
         # "Leek bake (total servings: 4)".
         servings = _served_behind(behind[0])
-        bare = bare[: behind.start()] if servings is not None else bare
+        bare = bare[: behind.start()] if servings is not None else words.MADE_BEHIND.sub("", bare)
     told = words.LABELS_BEHIND.search(bare)
     if (crowd := words.CROWD.search(bare)) is not None:
         servings = servings_in(f"serves {crowd['n']}")
@@ -162,10 +167,10 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     while (cut := _tail(bare)) is not None:
         servings = servings or _served_behind(bare[cut:])
         bare = bare[:cut].rstrip(" -–—:|,/~•·")
-    bare = _without_shelves(bare)
+    bare = without_pieces(_without_shelves(bare))
     bare = words.WHOEVER.sub("", words.REMARK_BEHIND.sub("", words.DIETS.sub("", bare)))
     bare = words.BRACKETED.sub(r"\g<name>", words.RECIPE_BEHIND.sub(r"\g<name>", bare))
-    bare = words.IN_QUOTES.sub(r"\g<name>", bare)
+    bare = _unquoted(bare)
     title = (
         words.STOP.sub("", re.sub(r"!{2,}$", "", bare.strip(" -–—:|,~")))[: words.LONGEST_TITLE]
         or text.strip()[: words.LONGEST_TITLE]
@@ -173,9 +178,17 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     return title, servings
 
 
+def _unquoted(bare: str) -> str:
+    """Return a title without the quotes or brackets around it."""
+    quoted = words.IN_QUOTES.match(bare)
+    return bare if quoted is None else quoted["name"] or quoted["single"]
+
+
 def _without_shelves(bare: str) -> str:
-    """Return "Noodles" of "Noodles | Nora's kitchen table" and of "Noodles | Dinner | Easy"."""
+    """Return "Noodles" of "Noodles | Nora's kitchen table", with the page first or last."""
     first, *others = re.split(r"\s+[|~]\s+", bare)
+    if others and words.HOUSE.search(first) and not any(map(words.HOUSE.search, others)):
+        return " | ".join(others)
     housed = any(map(words.HOUSE.search, others)) or all(map(words.ABOVE.match, others))
     return first if others and (housed or len(first.split()) > 1) else bare
 

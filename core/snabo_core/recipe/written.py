@@ -82,6 +82,8 @@ _PEOPLE_SIGNS = re.compile(
     r"(?:[\u200d ]?[\U0001F466-\U0001F469\U0001F9D1\U0001F9D2]\ufe0f?){0,4}\s*:?\s*x?\s*"
     r"(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?!\s*(?:min|h|g|kcal)\b)"
 )
+# A clock behind words, before a time: "Leek bake ⏱ 30 min".
+_CLOCKS = re.compile(r"(?<=\S)\s*[⏱⏲⏰⌛⏳\U0001F550-\U0001F567]\ufe0f?\s*(?=~?\d)")
 _DATE, _CLOCK = r"\d{1,4}[./-]\d{1,2}(?:[./-]\d{1,4})?\.?", r"\d{1,2}:\d{2}(?::\d{2})?(?:\s?[ap]m)?"
 # Who said it when, before a line of a chat: "[14:02] Ann: 2 onions", "1/3/24, 14:02 - Ann: ...".
 _CHAT = re.compile(
@@ -180,6 +182,7 @@ def written_lines(text: str) -> list[Written]:
         said = _CHAT.sub("", whole)
         sent = _CHAT.match(whole)
         who = sent["who"] if sent else who
+        said = _CLOCKS.sub(" · ", said)
         plain = _PEOPLE_SIGNS.sub(_serves, _unmarked(_IN_SIGNS.sub(r" | \g<said>", said)))
         bare = without_pictures(_BULLET.sub("", _parted_by_pictures(plain)))
         bare = _BULLET.sub("", bare) if not re.match(r"^-?\d", bare) else bare
@@ -325,6 +328,11 @@ def _hanging(pieces: list[str]) -> list[str]:
     return joined
 
 
+def _is_fact(cells: Sequence[str]) -> bool:
+    """Tell "Serves | 4" and "Leek bake | 30 min" from a food and its amount."""
+    return is_fact_label(cells[0]) or only_times(cells[1])
+
+
 def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
     """Yield the lines of a card with two columns one below the other."""
     rows = [_amounts_joined(_GAP.split(piece.strip())) if piece.strip() else [] for piece in pieces]
@@ -345,7 +353,7 @@ def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
             # The head of a sheet: "Dish", and beside it its name.
             yield f"{row[0]}: {row[1]}"
             continue
-        if len(cells) == COLUMNS and only_amount(cells[1]) and not is_fact_label(cells[0]):
+        if len(cells) == COLUMNS and only_amount(cells[1]) and not _is_fact(cells):
             # The food first: "Brown rice (raw) | 280 g".
             yield f"{cells[1]} {cells[0]}"
             continue
