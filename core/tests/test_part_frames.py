@@ -29,6 +29,8 @@ _SAID = re.compile(
     r"^(?:what you need |ingredients )?(?:for the|for|to make the|the|part \d:)\s"
     r"|\s(?:ingredients|\(.*\))$"
 )
+# "250 g", and "flour".
+_APART = re.compile(r"(\d[\d.]*(?: (?:k?g|ml|litres|tbsp|tsp))?) (.+)")
 
 Told = list[tuple[str, set[str]]]
 
@@ -61,6 +63,21 @@ class PartFrames(unittest.TestCase):
             if parts_of(read_recipe(text, library(), None)) != told:
                 missed.append(text)
         self.assertLessEqual(len(missed), (1 - LEAST_RIGHT) * CROSSED, "\n\n".join(missed))
+
+    def test_amounts_on_lines_of_their_own(self) -> None:
+        """An app prints "250 g" above or below "flour": the same list either way."""
+        for _ in range(CROSSED // 4):
+            names = self.random.sample(sorted(PIECES["parts"]), 2)
+            below, told = self.random.random() < 0.5, []
+            text = "Winter Bake\nServes 4\n\nIngredients\n"
+            for name in names:
+                pairs = [pair for item in PIECES["parts"][name] if (pair := _APART.match(item))]
+                text += f"For the {name.lower()}\n"
+                for amount, food in (pair.groups() for pair in pairs):
+                    text += f"{food}\n{amount}\n" if below else f"{amount}\n{food}\n"
+                told.append((name.lower(), {pair[0] for pair in pairs}))
+            with self.subTest(text=text):
+                self.assertEqual(parts_of(read_recipe(text + METHOD, library(), None)), told)
 
 
 def parts_of(dish: Dish) -> Told:

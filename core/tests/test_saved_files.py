@@ -336,6 +336,9 @@ class BadFiles(unittest.TestCase):
             "lines.md": "# Pot\n\n" + "Ingredients:\n\n" * 6000,
             "open.html": "<script>" * 5000 + "x" * 100_000,
             "many.html": block.format('{"@type":"Recipe","name":"a"}') * 5000,
+            "table.html": "<thead><tr><th>Ingredient</><th>Qty</><th>Unit</><th>Prep</><tbody>"
+            "<tr></tr><r><tr><tr><tr/><r>",
+            "heads.txt": "Pot\n\nIngredients:\n" + "> s:\n" * 8000,
             "broken.json": "[" + "1," * 4_900_000,
             "attributes.html": "<p " + "a=1 " * 200_000 + ">",
             "nested.html": "<p itemscope itemtype=https://schema.org/Recipe>"

@@ -134,8 +134,9 @@ def _only_links(element: Any, least: int) -> bool:
 def _tell_by_name(head: Any) -> None:
     """Put the names of a table's one row of figures before each: "Serves: 4", "Fat: 22 g"."""
     below = head.getnext()
-    if below is None and head.getparent().getnext() is not None:
-        below = next(iter(head.getparent().getnext()), None)
+    holder = head.getparent()
+    if below is None and holder is not None and holder.getnext() is not None:
+        below = next(iter(holder.getnext()), None)
     if below is None or below.getnext() is not None or not MIN_COLUMNS <= len(head) == len(below):
         return
     names = [" ".join(cell.text_content()[:LONGEST_LABEL].split()) for cell in head]

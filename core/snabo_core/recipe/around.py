@@ -37,7 +37,7 @@ from snabo_core.recipe.titles import (
     stands_above,
     title_of,
 )
-from snabo_core.recipe.written import Written, ends_with_amount, has_amount
+from snabo_core.recipe.written import Written, ends_with_amount, has_amount, only_amount
 
 # So many lines of a page stand between the name of a dish and whom it serves; no name is longer.
 MOST_BETWEEN, MOST_TITLE_WORDS = 4, 12
@@ -159,7 +159,7 @@ class Around:
             line = self.next(offset)
             if line is None:
                 break
-            found += has_amount(line.text)
+            found += has_amount(line.text) or only_amount(line.text)
         return found >= least
 
     def list_follows(self, least: int) -> bool:

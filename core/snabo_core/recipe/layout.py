@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Callable, Sequence
 from dataclasses import replace
+from itertools import islice
 
 from snabo_core.quantities.kinds import (
     begins_with_amount,
@@ -105,6 +106,8 @@ _ASKS_OR_TEACHES = re.compile(r"\?|^(?:how|what|when) to\b", re.IGNORECASE)
 MOST_TOLD_WORDS = 7
 # In any words it has a few more.
 MOST_LOOSE_WORDS = 10
+# So many lines of a list are looked at before a heading: no recipe has more.
+MOST_LISTED = 200
 # A heading in nobody's words has no more.
 MOST_OF_A_HEADING = 5
 _IN_BRACKETS = re.compile(
@@ -320,9 +323,9 @@ class _Sorter(HeadLines, MethodLines):
             self.section = "method"
         elif NOTES.match(text) and self.layout.title:
             self.section = "notes"
-        elif self._has_dish() and (
+        elif (
             COMMENTS.match(text) or (SHARED.match(text) and self.layout.steps)
-        ):
+        ) and self._has_dish():
             self._aside("furniture", text)
             self.section = "gone"
         elif NUTRITION.match(text) and self.layout.title:
@@ -624,7 +627,8 @@ class _Sorter(HeadLines, MethodLines):
 
     def _all_weighed(self) -> bool:
         """Tell a list without a line that has no amount: what has none there heads a part."""
-        return all(has_amount(item) for _, items in self.layout.parts for item in items)
+        listed = (item for _, items in self.layout.parts for item in items)
+        return all(map(has_amount, islice(listed, MOST_LISTED)))
 
     def _in_words(self, line: Written) -> bool:
         """Take what is told among or before the lines of a list and is none of them."""

@@ -13,7 +13,7 @@ LABEL = (
     r"menu(?: item)?|(?:\w+['’]s\s+)?recipe(?:\s+(?:name|title|for|of the (?:day|week|month)))?|today['’]?s\s+recipe|"
     r"ready in (?:about )?\d{1,3} (?:minutes|mins?|hours?)|"
     r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:(?:recipe|dish|entry|item|card|meal|menu|supper|dinner|lunch|test|batch|kitchen|family|freezer)\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
-    r"new|updated|tested|flashback|throwback|classic|repost|(?:tonight|today|yesterday|(?:this|next) week(?:end)?)(?:'s \w+)?|(?:supper|dinner|tea|lunch) (?:tonight|today|tomorrow|on (?:mon|tues|wednes|thurs|fri|satur|sun)day)|(?:[a-z]+ )?(?:night|lunch|supper|dinner|breakfast|brunch|tea|feast|special)|"
+    r"new|updated|tested|flashback|throwback|classic|repost|(?:tonight|today|yesterday|(?:this|next) week(?:end)?)(?:'s \w+)?|(?:supper|dinner|tea|lunch) (?:tonight|today|tomorrow|on (?:mon|tues|wednes|thurs|fri|satur|sun)day)|(?:[a-z'’]+ ){0,3}(?:hall|church|school|club|village|harvest|quiz|charity|parish|community|staff|team|choir|scout|youth|shrove tuesday|christmas|easter) (?:lunch|supper|dinner|tea|feast)|(?:[a-z]+ )?(?:night|lunch|supper|dinner|breakfast|brunch|tea|feast|special)|"
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
     rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?(?:\s+\d{{1,2}}(?:st|nd|rd|th)?)?)"
 )
@@ -143,6 +143,8 @@ FOR_SO_MANY = re.compile(
     r"(?<=[^\W\d])\s+\d{1,2}(?:\s?[-–]\s?\d{1,2})?\s+(?:pers\.?|people|persons?|servings?|portions?|pax|covers)\s*$"
     r"|\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for|för|für|pour|para|voor|per)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
     r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?(?:\s+(?:with|plus) leftovers)?\s*[)\]]?\s*$"
+    # "Corned beef hash for 3, one pan".
+    r"|(?<=[a-z])\s+for\s+(?:\d{1,2}|two|three|four|five|six|eight|ten)(?:\s+people)?,\s+[^\W\d][^,\d]{1,25}$"
     # "Traybake (meal prep x4)".
     r"|\s*\(\s*(?:meal prep|batch|freezer)\s*[x×]?\s?\d{1,2}\s*\)\s*$"
     # "Beef stew x 60"; twelve fishcakes are no eaters.

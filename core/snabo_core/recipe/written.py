@@ -14,6 +14,7 @@ from snabo_core.quantities.kinds import COMMANDS, begins_with_amount, first_word
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.tidying import tidy, without_pictures
 from snabo_core.recipe.facts import is_fact_label
+from snabo_core.recipe.foods_first import amounts_joined
 from snabo_core.recipe.lines import measures
 from snabo_core.recipe.sections import METHOD, in_one_tongue
 from snabo_core.recipe.servings import only_servings
@@ -209,9 +210,8 @@ def written_lines(text: str) -> list[Written]:
             replace(line, other=who not in {"", teller})
             for line, who in zip(found, senders, strict=True)
         ]
-    return _runs_below_a_list(
-        _numbers_marked(_unnumbered_list(_labels_joined(_numbers_joined(found))))
-    )
+    found = amounts_joined(_labels_joined(_numbers_joined(found)), only_amount)
+    return _runs_below_a_list(_numbers_marked(_unnumbered_list(found)))
 
 
 def _without_tags(raw: str) -> str:
