@@ -193,6 +193,9 @@ _HALF_AND_HALF = re.compile(
     r"\bhalf\s?[-&+]\s?(?:and\s?-?\s?)?half\b|\bhalf[\s-]and[\s-]half\b", re.IGNORECASE
 )
 _N_FOR_AND = re.compile(r"(?<=[a-z])\s+'?n'?\s+(?=[a-z])", re.IGNORECASE)
+# "eggs,4" of a table; "Butter - qty 50 g".
+_CELLS = re.compile(r"(?<=[^\W\d]{3}),(?=\d)")
+_QTY = re.compile(r"\b(?:qty|quantity)\b\.?:?\s*(?=\d)", re.IGNORECASE)
 _COMMA_AT_THE_END = re.compile(r"(?<![\s,])[\s,]++$")
 # "Peas, frozen, mug".
 _BARE_LAST = re.compile(
@@ -346,6 +349,8 @@ _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], 
     (_ENOUGH, "to taste"),
     (_SEASONED, "salt and pepper, "),
     (_COMMA_AT_THE_END, ""),
+    (_CELLS, ", "),
+    (_QTY, ""),
     (_SIZED, r"\g<n> x \g<size>"),
     (_WEIGHT_LAST, r"\g<pack> (\g<weight>)"),
     (_SAME, "1 "),

@@ -449,6 +449,9 @@ class Around:
         below = follows is not None and (line.after_blank or not follows.after_blank)
         if not (set_off and below):
             return bare, False
+        if follows is not None and ends_with_amount(bare) and ends_with_amount(follows.text):
+            # "Onions (2)" above "Butter (50 g)".
+            return bare, False
         short, told = _MADE_OF_IT.subn("", bare)
         said = opened > 1 and weighed and line.after_blank and _SAID_IN_BRACKETS.search(short)
         optional = _OPTIONAL.search(short) is not None and self.amounts_follow(2)

@@ -39,6 +39,10 @@ _SAID_BEHIND = re.compile(
 
 # "1 - hummus"; "1. Hummus" is known by itself.
 _COUNTED = re.compile(r"^(?P<n>\d{1,2})(?:\s+[-–—]|\s?/)\s+(?P<name>[^\W\d][^\d,.;]{2,40})$")
+_DASHED = re.compile(
+    r"^\d[\d./]*\s?(?:k?g|[mcd]?l|oz|lbs?|cups?|tbsp|tsp|tins?|cans?|cloves?)\s+[-–—]\s+[^\W\d]",
+    re.IGNORECASE,
+)
 _TALKS = re.compile(r"\b(?:i|we|my|our|me|us)\b", re.IGNORECASE)
 _IN_BRACKETS = re.compile(r"^\((?P<name>[^()]+)\)$")
 
@@ -78,6 +82,9 @@ def counted_heads(lines: Sequence[Written]) -> dict[int, str]:
     Between two of them stand foods with their amounts; such a list has no blank lines.
     """
     heads: dict[int, str] = {}
+    if any(_DASHED.match(line.text) for line in lines):
+        # Where "350 g - pasta" is a food, "1 - leek" is one.
+        return {}
     for place, line in enumerate(lines[:-1]):
         number = _COUNTED.match(line.text)
         if number is None or int(number["n"]) != len(heads) + 1:

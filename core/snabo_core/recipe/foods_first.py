@@ -7,7 +7,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import replace
 from typing import TYPE_CHECKING
 
-from snabo_core.quantities.kinds import begins_with_amount, heading_name
+from snabo_core.quantities.kinds import begins_with_amount, heading_name, is_step
 from snabo_core.recipe.sections import INGREDIENTS, METHOD, NOTES
 from snabo_core.recipe.servings import lists_ingredients
 
@@ -15,7 +15,8 @@ if TYPE_CHECKING:
     from snabo_core.recipe.written import Written
 
 # So many foods above their amounts tell that all stand so.
-LEAST_PAIRS = 3
+LEAST_PAIRS, LEAST_ALONE = 3, 4
+_STEP_NUMBER = re.compile(r"^\s*(?:step\s*)?\d{1,2}[.):]\s*", re.IGNORECASE)
 _UNMEASURED = re.compile(
     r"\W*(?:salt|pepper|seasoning|oil|water|herbs|parsley|to (?:serve|taste))\b", re.IGNORECASE
 )
@@ -35,7 +36,20 @@ def amounts_joined(lines: list[Written], only_amount: Callable[[str], bool]) -> 
             pairs = _pairs_below(lines, place + 1, only_amount)
             if pairs:
                 return _joined(lines, pairs)
+        elif line.after_blank and _begins_strictly(lines, place, only_amount):
+            pairs = _pairs_below(lines, place, only_amount)
+            return _joined(lines, pairs) if pairs else lines
     return lines
+
+
+def _begins_strictly(
+    lines: Sequence[Written], place: int, only_amount: Callable[[str], bool]
+) -> bool:
+    """Tell a list without a head: food, amount, food, amount, and so on."""
+    run = lines[place : place + 2 * LEAST_ALONE]
+    return len(run) == 2 * LEAST_ALONE and all(
+        only_amount(line.text) == (n % 2 == 1) for n, line in enumerate(run)
+    )
 
 
 def _pairs_below(
@@ -44,9 +58,7 @@ def _pairs_below(
     """Return the places of foods that stand above their amounts, none where amounts come first."""
     pairs: list[int] = []
     place = start
-    while place < len(lines) and not (
-        METHOD.match(lines[place].text) or NOTES.match(lines[place].text)
-    ):
+    while place < len(lines) and not _ends_list(lines[place]):
         below = lines[place + 1].text if place + 1 < len(lines) else ""
         if begins_with_amount(lines[place].text):
             return []
@@ -61,6 +73,12 @@ def _pairs_below(
     # A food behind the last amount: it is that one's.
     left = [line.text for line in lines[pairs[-1] + 2 : place]]
     return pairs if all(map(_UNMEASURED.match, left)) else []
+
+
+def _ends_list(line: Written) -> bool:
+    """Tell where the method or the notes begin."""
+    headed = METHOD.match(line.text) or NOTES.match(line.text)
+    return bool(headed) or line.step or is_step(_STEP_NUMBER.sub("", line.text))
 
 
 def _joined(lines: Sequence[Written], pairs: Sequence[int]) -> list[Written]:

@@ -110,6 +110,7 @@ MOST_LOOSE_WORDS = 10
 MOST_LISTED = 200
 # A heading in nobody's words has no more.
 MOST_OF_A_HEADING = 5
+_TWO_SENTENCES = re.compile(r"[^\W\d]{3}\.\s+[A-Z]")
 _IN_BRACKETS = re.compile(
     r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"
     r"(?:slices|squares|pieces|wedges|muffins|cakes|balls|patties|rolls|tarts|pies|cups|loaves|bars))\s*\)",
@@ -574,7 +575,10 @@ class _Sorter(HeadLines, MethodLines):
             self.layout.open_part("" if again else name)
             self.section = "list"
             return
-        kind = "food" if _SALT_AND_PEPPER.fullmatch(text) else kind_of_line(text)
+        # "Take 250 g mushrooms, 1 clove garlic and 2 slices of bread. This feeds two." tells more.
+        several = _TWO_SENTENCES.search(text) is None and len(self._items(text)) >= LEAST_LISTED
+        food = several or _SALT_AND_PEPPER.fullmatch(text) is not None
+        kind = "food" if food else kind_of_line(text)
         if kind == "note" or self._is_footnote(line):
             self._aside("note", text)
         elif (

@@ -67,6 +67,9 @@ _OPEN_END = re.compile(
     re.IGNORECASE,
 )
 
+# "(75 g) feta" begins a line of its own.
+_AMOUNT_AHEAD = re.compile(r"\(\d[\d./\s]*[^\W\d]{0,6}\)\s+[^\W\d]")
+
 
 class ListLines(Sorting):
     """Tells how lines of a list hang together."""
@@ -142,6 +145,10 @@ class ListLines(Sorting):
         if len(strokes) >= LEAST_LISTED and sum(map(has_amount, strokes)) >= len(strokes) - 1:
             # "8 oz noodles / 2 cans tuna / 1 cup milk".
             return strokes if all(map(self.around.names_food, strokes)) else [text]
+        sentences = re.split(r"\.\s+(?=[\d½¼¾⅓⅔])", text.rstrip(" ."))
+        if len(sentences) >= LEAST_LISTED and all(map(self.around.names_food, sentences)):
+            # "50 g butter. 250 g mushrooms. 4 eggs."
+            return sentences
         items = [item.strip() for item in re.split(r"[,;]\s+(?:and\s+)?", text.rstrip(" ."))]
         last = re.split(r"\s+(?:and|&)\s+(?=\d)", items[-1])
         items = [*items[:-1], *last] if len(items) >= LEAST_ITEMS else items
@@ -167,7 +174,7 @@ class ListLines(Sorting):
             return True
         if line.marked and self.around.lines[self.around.place - 1].marked:
             return False
-        if self.around.heads_in_brackets(line):
+        if self.around.heads_in_brackets(line) or _AMOUNT_AHEAD.match(line.text):
             return False
         # "(A) Dashi 150 ml" begins a line of its own.
         aside = line.text.startswith("(") and not ends_with_amount(_MARKED_OFF.sub("", line.text))
@@ -189,6 +196,8 @@ class ListLines(Sorting):
         """Tell a recipe that was said into a machine: amounts in words, no full stop, no end."""
         least = LEAST_TALKED if _TALKS.match(text) else LEAST_SPOKEN
         if self.layout.parts or len(text.split()) < least or re.search(r"[.!?,;]\s", text):
+            return False
+        if len(self._items(text)) >= LEAST_LISTED:
             return False
         spelled = _NO_AMOUNT.sub(" ", spell_numbers(text))
         return len(AMOUNT_STARTS.findall(spelled)) >= LEAST_AMOUNTS

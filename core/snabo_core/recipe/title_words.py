@@ -274,7 +274,7 @@ ABOVE = re.compile(
     r"|card\s*(?:no\.?\s*)?\d{1,4}|menu (?:for|of)\b.{0,60}"
     r"|in (?:your|the|this week['’]?s) (?:veg(?:etable)? )?(?:box|bag|basket|share)\b.{0,80}"
     r"|leaflet\s+(?:no\.?\s*)?\d+"
-    r"|(?:ep|episode)\.?\s*\d{1,4}\b.{0,80}|#\d{1,5}|\d{2,4}\s+(?!min(?:ute)?s?\b|hours?\b)[A-Z][\w&'’]+(?:\s+[\w&'’]+){0,4}"
+    r"|(?:ep|episode)\.?\s*\d{1,4}\b.{0,80}|#\d{1,5}|\d{2,4}\s+(?!(?:min(?:ute)?s?|hours?|k?g|[mcd]?l|oz|lbs?|cups?|t[bs]?sp|tins?|cans?)\b)[A-Z][\w&'’]+(?:\s+[\w&'’]+){0,4}"
     r"|#\w+)\W*$",
     re.IGNORECASE,
 )
