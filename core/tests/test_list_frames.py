@@ -1,4 +1,4 @@
-"""One list laid out in ninety ways, crossed at random with heads and methods: the same foods."""
+"""One list laid out in ninety ways, crossed at random with heads and methods: the same foods.
 
 A list that is read one line off weighs every food wrong and doubts none, so each crossing must
 hold. The layouts are how people type, copy and print lists; made up, from memory.
