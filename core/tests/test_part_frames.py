@@ -79,6 +79,12 @@ class PartFrames(unittest.TestCase):
             with self.subTest(text=text):
                 self.assertEqual(parts_of(read_recipe(text + METHOD, library(), None)), told)
 
+    def test_a_part_that_may_be_left_out_says_so_in_a_note(self) -> None:
+        text = "Bake\n\nFilling\n500 g leeks\n\nCrust (optional)\n80 g oats\n40 g butter\n"
+        dish = read_recipe(text + METHOD, library(), None)
+        self.assertEqual([part.name for part in dish.parts], ["Filling", "Crust"])
+        self.assertIn(("note", "Crust (optional)"), [(a.kind, a.text) for a in dish.asides])
+
 
 def parts_of(dish: Dish) -> Told:
     """Return the parts of a dish: the bare name of each, and its lines."""

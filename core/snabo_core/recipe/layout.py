@@ -110,6 +110,9 @@ MOST_LOOSE_WORDS = 10
 MOST_LISTED = 200
 # A heading in nobody's words has no more.
 MOST_OF_A_HEADING = 5
+_MAY_BE_LEFT_OUT = re.compile(
+    r"\([^()]*\b(?:optional|if (?:using|liked|you like))\b[^()]*\)", re.IGNORECASE
+)
 _TWO_SENTENCES = re.compile(r"[^\W\d]{3}\.\s+[A-Z]")
 _IN_BRACKETS = re.compile(
     r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"
@@ -569,10 +572,7 @@ class _Sorter(HeadLines, MethodLines):
             else self.around.heading(line, len(self.layout.parts), weighed=self._all_weighed())
         )
         if name is not None:
-            name = re.sub(r"\s*\([^)]*\)\s*$", "", name)
-            # The title once more is no part of the dish.
-            again = name.casefold() == self.layout.title.casefold() and not self.layout.parts
-            self.layout.open_part("" if again else name)
+            self._open_headed(name, text)
             self.section = "list"
             return
         # "Take 250 g mushrooms, 1 clove garlic and 2 slices of bread. This feeds two." tells more.
@@ -600,6 +600,15 @@ class _Sorter(HeadLines, MethodLines):
             self.section, self.joined = "list", 0
             for item in self._items(self._without_label(_NEEDED.sub("", text))):
                 self.layout.add_line(_without_number(item))
+
+    def _open_headed(self, name: str, text: str) -> None:
+        """Open the part that a line heads; what it says of leaving it out is a note."""
+        if _MAY_BE_LEFT_OUT.search(text) is not None:
+            self._aside("note", text)
+        name = re.sub(r"\s*\([^)]*\)\s*$", "", name)
+        # The title once more is no part of the dish.
+        again = name.casefold() == self.layout.title.casefold() and not self.layout.parts
+        self.layout.open_part("" if again else name)
 
     def _gives_choice(self, line: Written) -> bool:
         """Take "or" between two foods, each on a line: both are one line with a choice."""
