@@ -58,7 +58,7 @@ _DATED = re.compile(
     r"\W*(?:(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?,?\s+)?"
     rf"(?:\d{{1,2}}(?:st|nd|rd|th)?\s+(?:of\s+)?{_MONTH}(?:,?\s+(?:\d{{4}}|’?'?\d\d))?"
     rf"|{_MONTH}\s+\d{{1,2}}(?:st|nd|rd|th)?(?:,?\s+\d{{4}})?|{_MONTH}\s+\d{{4}}"
-    r"|\d{4}-\d\d-\d\d|\d{1,2}[./]\d{1,2}[./](?:\d{4}|\d\d))\W*"
+    r"|\d{4}-\d\d-\d\d|\d{1,2}[./]\d{1,2}[./](?:\d{4}|\d\d))(?:,?\s+(?:at\s+)?\d{1,2}[:.]\d\d(?:\s?[ap]m)?)?\W*"
     r"(?:(?:by|at|in)\s.{1,40}|[|·•–-].{1,60})?"
     # The head of a page in a book: "No. 37   SUPPERS".
     r"|\W*(?:no|nr|page|pg|p)\.?\s*\d{1,4}(?:\s+(?-i:[A-Z &]{3,40}))?\W*"

@@ -148,6 +148,8 @@ class HeadLines(ListLines):
             # What a letter is about names the dish better than a sentence of it.
             or (self.about and text[-1:] in ".!?,:" and not self._heads_its_list(text))
             or self._is_less_than_about(text)
+            # What a letter goes on with: "as asked, the bean pot from Friday".
+            or (self.about and text[:1].islower())
             or self._is_senders(text)
         ):
             return False
@@ -222,6 +224,9 @@ class HeadLines(ListLines):
             return True
         if len(text.split()) > 1 or self.around.names_dish(text):
             return False
+        if (follows := self.around.next()) is not None and is_dated(follows.text):
+            # "millpond_meg", and below it when that was posted.
+            return True
         return any(asked_for(aside.text) is not None for aside in self.layout.asides)
 
     def _take_title(self, text: str) -> None:
