@@ -89,7 +89,10 @@ GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
 _LAST_BRACKET = re.compile(r"\s*\([^()]{3,40}\)$")
 # "Onions (lots)".
 _SAID_IN_BRACKETS = re.compile(r"\([^()\d]{3,40}\)$")
-_OPTIONAL = re.compile(r"\((?:optional|if (?:using|liked|you like|wanted))\)$", re.IGNORECASE)
+# "Crumble topping (optional)".
+SAYS_OPTIONAL = re.compile(
+    r"\([^()]*\b(?:optional|if (?:using|liked|you like|wanted))\b[^()]*\)$", re.IGNORECASE
+)
 _STOPPED = re.compile(r"(?<=[^\W\d]{3})\.$")
 # Boxes, ticked or not, and dashes are one mark each.
 _BULLETS = "-*•·☐"
@@ -454,7 +457,7 @@ class Around:
             return bare, False
         short, told = _MADE_OF_IT.subn("", bare)
         said = opened > 1 and weighed and line.after_blank and _SAID_IN_BRACKETS.search(short)
-        optional = _OPTIONAL.search(short) is not None and self.amounts_follow(2)
+        optional = SAYS_OPTIONAL.search(short) is not None and self.amounts_follow(2)
         if not told and (said or optional or self._names_above_brackets(short)):
             short, told = _LAST_BRACKET.subn("", short)
         return short, told > 0

@@ -15,7 +15,7 @@ from snabo_core.quantities.kinds import (
     is_step,
     kind_of_line,
 )
-from snabo_core.recipe.around import MOST_TITLE_WORDS, opens_list
+from snabo_core.recipe.around import MOST_TITLE_WORDS, SAYS_OPTIONAL, opens_list
 from snabo_core.recipe.claims import claims_in, tells_columns, tells_figures
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.head_lines import HeadLines
@@ -110,8 +110,11 @@ MOST_LOOSE_WORDS = 10
 MOST_LISTED = 200
 # A heading in nobody's words has no more.
 MOST_OF_A_HEADING = 5
-_MAY_BE_LEFT_OUT = re.compile(
-    r"\([^()]*\b(?:optional|if (?:using|liked|you like))\b[^()]*\)", re.IGNORECASE
+# "1 loaf, 10 slices".
+_CUT_INTO = re.compile(
+    r"\W*(?P<what>(?:one|1|a)\s+(?:\w+\s+)?(?:loaf|tart|pie|cake|tray|flan|quiche|slab)\s*(?:[,=:–-]|\()?\s*"
+    r"(?:about\s+)?\d{1,2}\s+(?:slices|squares|pieces|wedges))\W*",
+    re.IGNORECASE,
 )
 _TWO_SENTENCES = re.compile(r"[^\W\d]{3}\.\s+[A-Z]")
 _IN_BRACKETS = re.compile(
@@ -394,9 +397,7 @@ class _Sorter(HeadLines, MethodLines):
                 self._aside("story", text)
                 return True
         above = self._says_for_whom(line)
-        made = _IN_BRACKETS.fullmatch(text)
-        if made is None and self._apart_below_title(line):
-            made = _IN_BRACKETS.fullmatch(f"({text})")
+        made = self._made_below_title(line)
         if made is not None and servings is None:
             # "(8 slices)" below the title.
             self.layout.makes = self.layout.makes or made["what"]
@@ -435,6 +436,15 @@ class _Sorter(HeadLines, MethodLines):
         if not minutes and servings is None and not makes:
             self._aside("note", text)
         return True
+
+    def _made_below_title(self, line: Written) -> re.Match[str] | None:
+        """Return where a line below the title says what is made, and nothing else: "(8 slices)"."""
+        made = _IN_BRACKETS.fullmatch(line.text)
+        if made is None and self._apart_below_title(line):
+            made = _IN_BRACKETS.fullmatch(f"({line.text})")
+        if made is None and self.section == "head" and self.layout.title:
+            made = _CUT_INTO.fullmatch(line.text)
+        return made
 
     def _told_beside(self, text: str) -> None:
         """Set aside what else a line of facts tells: "Serves 4 | Oven: 200 C | 410 kcal"."""
@@ -603,7 +613,7 @@ class _Sorter(HeadLines, MethodLines):
 
     def _open_headed(self, name: str, text: str) -> None:
         """Open the part that a line heads; what it says of leaving it out is a note."""
-        if _MAY_BE_LEFT_OUT.search(text) is not None:
+        if SAYS_OPTIONAL.search(text.rstrip(" *_:")) is not None:
             self._aside("note", text)
         name = re.sub(r"\s*\([^)]*\)\s*$", "", name)
         # The title once more is no part of the dish.

@@ -15,6 +15,11 @@ CUPS_EACH = re.compile(
     r"(?<=\d)\s*\(?\s*\b(?:\d[\d./ ]*|one|two|half|a)[\s-]?(?:cup|ml|g|oz|bowl)\b\)?(?=\s+(?:servings?|portions?|helpings?)\b)|(?<=\d)[\s-]?ish\b",
     re.IGNORECASE,
 )
+# "Makes 12 small ones": nobody eats by being made.
+SMALL_ONES = re.compile(
+    r"(?P<made>\b(?:makes|yields?|gives)\s+(?:about |around |roughly |[~≈])?\d{1,3})\s+(?:small|big|little|large|mini) ones\b",
+    re.IGNORECASE,
+)
 # "4/5 people".
 OR_ONE_MORE = re.compile(
     r"(?P<before>\b(?:serves?|feeds|servings|portions)\s?[:=]?\s?)?\b(?P<low>\d{1,2})\s?/\s?(?P<high>\d{1,2})\b"
@@ -221,7 +226,9 @@ MEALS = (
 # One pie is not one serving.
 LEAST_MEALS = 2
 MEAL = re.compile(
-    rf"(?:\b(?:makes|yields?|yield|batch|gives)\b|=)\s*[:=]?\s*{ABOUT}{RANGE}\s+(?:\w+\s+){{0,2}}{MEALS}\b",
+    rf"(?:\b(?:makes|yields?|yield|batch|gives)\b|=)\s*[:=]?\s*{ABOUT}{RANGE}\s+"
+    # Nobody's meal is a mini pie.
+    rf"(?:(?!mini|small|little|tiny|baby|bite|cocktail|party)\w+\s+){{0,2}}{MEALS}\b",
     re.IGNORECASE,
 )
 # "Makes 4 bagels, 1 per person", "12 dumplings, 3 each".

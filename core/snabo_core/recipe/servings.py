@@ -35,7 +35,7 @@ def servings_in(text: str) -> Servings | None:
     if counts is None or only_figures(text):
         return None
     plain = words.SIZE.sub(" ", text[: words.LOOKED_AT])
-    plain = words.OR_ONE_MORE.sub(_range_of, plain)
+    plain = words.OR_ONE_MORE.sub(_range_of, words.SMALL_ONES.sub(r"\g<made>", plain))
     plain = words.WHO_THEY_ARE.sub(
         " ", spell_numbers(spell_fractions(words.TWICE.sub("2 times", plain)))
     )

@@ -185,7 +185,7 @@ BOAST = re.compile(
 # "Here's the recipe for the corn pudding you asked about."
 ASKED_FOR = re.compile(
     r"\b(?:(?:recipe|receipt|directions)\s+(?:for|of)\s+(?:the|my|our|your|that|an?)?"
-    r"|you (?:wanted|were after|liked)\s+(?:the|my|our|that)|(?:asked|begged|wanted to know)\s+(?:me\s+)?(?:for|about|after)\s+(?:the|my|our|your|that)"
+    r"|you (?:wanted|were after|liked)\s+(?:the|my|our|that)|(?:asks?|asked|begged|wanted to know)\s+(?:me\s+)?(?:for|about|after)\s+(?:the|my|our|your|that|an?)(?:\s+(?:plain|good|simple|proper|decent))?"
     r"|how (?:i|we) (?:make|do|cook)\s+(?:the|my|our|that)"
     r"|^(?:right|ok|okay|so|well)(?:\s+so)?\s+for\s+(?:the|my|our))\s*(?P<name>(?:\d+-)?[^\W\d_][\w'’-]*(?: (?:[\w'’-]+|&)){0,6}?)"
     r"(?=\s+(?:you|that|which|i|we|she|he|from|as|is|was|about|again|at|so many|a few|loads)\b|[,.!?:;(]|\s*$)",
@@ -258,6 +258,7 @@ ABOVE = re.compile(
     r"|(?:the\s+)?(?:[\w'’]+\s+){0,4}(?:cook\s?books?|recipe (?:books?|box|files?|binder|collection))"
     r"(?:,?\s*(?:page|pg|p)\.?\s*\d{1,4})?"
     r"|(?:my|our|family)\s+(?:[\w'’]+\s+){0,2}(?:recipes|kitchen|favou?rites)"
+    r"|(?:with\s+)?(?:(?:much|all our|lots of)\s+)?(?:love|greetings|compliments|best wishes)\s+from\s+(?-i:[A-Z]).{1,40}"
     r"|(?:photo|picture|scan|copy|photocopy)\s+of\s+[^:]{1,30}:?"
     r"|(?:to drink|wine|drink|pairing|serve with|equipment|season|photo|styling|words|course)\s*:\s*\S.{0,80}"
     rf"|(?:(?:mon|tues?|wed|thurs?|fri|sat|sun)[a-z]*\.?,?\s+)?\d{{1,4}}[./-]\d{{1,2}}(?:[./-]\d{{1,4}})?|(?:{WEEKDAY},?\s+)?"
