@@ -102,6 +102,20 @@ class HeadFrames(unittest.TestCase):
                     )
                     self.assertEqual(plain(dish.title), plain(name))
 
+    def test_what_stands_above_or_below_a_name(self) -> None:
+        """A line of its own above or below is neither the name nor a food, nor counts eaters."""
+        for place in ("above", "below"):
+            for line in PIECES[place]:
+                name, gap = self.piece("names"), self.random.choice(("\n", "\n\n"))
+                head = f"{line}{gap}{name}" if place == "above" else f"{name}{gap}{line}"
+                facts = self.random.choice(("", "\nServes 4"))
+                items, steps = self.piece("lists"), self.piece("methods")
+                with self.subTest(line=line, name=name, facts=facts):
+                    dish = read_recipe(self.below(head + facts, items, steps), library(), None)
+                    self.assertEqual(plain(dish.title), plain(name))
+                    self.assertEqual(dish.told.servings_low, 4 if facts else None)
+                    self.check_list(dish, items)
+
 
 def plain(name: str) -> str:
     """Return a name without the signs that a frame may take, in small letters."""

@@ -50,6 +50,8 @@ _BRACKETS = re.compile(r"[()\[\]{}]")
 # Words from which a line above whom a dish serves says more than a food's name, and how many such
 # lines stand there.
 LEAST_SAID, MOST_ABOVE_FACTS = 5, 3
+# A remark of its own has so many words, a number aside.
+LEAST_TELLING = 3
 # "Cheese sauce" is a part of a dish, "Parsnip and chestnut crumble" a dish.
 MOST_OF_A_PART = 2
 # "from Plot 22", below the title.
@@ -94,6 +96,12 @@ _DIET = (
     r"make[\s-]ahead|one[\s-]pot|easy|medium|hard|budget|cheap|quick)"
 )
 _FOR_WHOM = re.compile(rf"\W*{_DIET}(?:\s*(?:[,·|/&•]|and)\s*{_DIET}){{0,6}}\W*", re.IGNORECASE)
+# "Only 6 ingredients", "£1.20 per serving".
+_COUNTED_UP = re.compile(
+    r"\W*(?:only |just )?(?:\d{1,2}|three|four|five|six|seven|eight) ingredients?(?:,.{0,30})?"
+    r"|\W*(?:about |under |only )?[£$€]\s?\d+(?:[.,]\d\d)?(?:\s.{0,20})?",
+    re.IGNORECASE,
+)
 _BRACKETED = re.compile(r"\([^()\d]*\)")
 # "Serves 2 with bread".
 _SERVED_FIRST = re.compile(r"\W*(?:serves|feeds|servings?|portions?|enough for)\b", re.IGNORECASE)
@@ -293,7 +301,7 @@ class HeadLines(ListLines):
         """Tell what is said of a dish between its title and whom it serves: no ingredient."""
         food = self.around.names_food(text)
         # "A love story in four layers" counts nothing.
-        counts = begins_with_amount(text) and (food or any(c.isdigit() for c in text))
+        counts = begins_with_amount(text) and (food or measures(text) or only_amount(text))
         if counts or (food and len(text.split()) < LEAST_SAID) or text.rstrip().endswith(":"):
             return False
         for offset in range(1, MOST_ABOVE_FACTS + 1):
@@ -357,9 +365,11 @@ class HeadLines(ListLines):
         alone = line.after_blank or self._right_below_title()
         if not alone or follows is None or not follows.after_blank or line.marked:
             return False
-        if begins_with_amount(text) or heading_name(text) is not None:
+        if heading_name(text) is not None or measures(text) or only_amount(text):
             return False
-        said = len(text.split()) >= LEAST_SENTENCE and not self.around.names_food(text)
+        # "Two pans, one spoon" counts no food; "3 kohlrabi" may be one that nobody knows.
+        words = len(text.split()) - any(c.isdigit() for c in text)
+        said = words >= LEAST_TELLING and not self.around.names_food(text)
         return said and not is_step(text) and self.around.list_follows(LEAST_LISTED)
 
     def _says_whose_or_when(self, text: str) -> bool:
@@ -371,7 +381,7 @@ class HeadLines(ListLines):
         if heads and _BRACKETED.fullmatch(text) is not None and self.around.names_dish(text):
             # "(schnitzel)" above its foods.
             return False
-        if _FOR_WHOM.fullmatch(text) is not None:
+        if _FOR_WHOM.fullmatch(text) is not None or _COUNTED_UP.fullmatch(text) is not None:
             return True
         if below and _SENT_BY.match(text) is not None:
             return True

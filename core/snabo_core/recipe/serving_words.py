@@ -272,7 +272,8 @@ LISTS = re.compile(
     re.IGNORECASE,
 )
 # "Base: 4 servings" counts eaters, "Base ingredients" names a part.
-OF_A_BASE = re.compile(r"^(?=[^\d]*$).*\bbase\b", re.IGNORECASE)
+# and "5 ingredients" the foods.
+NO_HEAD = re.compile(r"^(?=[^\d]*$).*\bbase\b|^\W*(?:only )?\w+ ingredients\b\W*$", re.IGNORECASE)
 FACT_WORDS, LIST_WORDS = frozenset(SAID.split()), frozenset(SAID_OF_LISTS.split())
 EATERS = re.compile(PEOPLE)
 WHOLE_LINE = re.compile(

@@ -206,7 +206,7 @@ def counts_people(made: str) -> bool:
 
 def lists_ingredients(text: str) -> bool:
     """Tell a list's head that says for how many: "Ingredients (serves 4)", "To serve 6 you need"."""
-    if words.LISTS.search(text) is None or words.OF_A_BASE.search(text) is not None:
+    if words.LISTS.search(text) is None or words.NO_HEAD.search(text) is not None:
         return False
     return len(text) <= words.LONGEST_HEAD and not _other_words(text) - words.LIST_WORDS
 
