@@ -19,7 +19,7 @@ from snabo_core.recipe import read_recipe
 PIECES: dict[str, Any] = tomllib.loads(
     (Path(__file__).parent / "data" / "frames.toml").read_text(encoding="utf-8")
 )
-CROSSED = 300
+CROSSED = 150
 SIGNS = ' .:"'
 
 

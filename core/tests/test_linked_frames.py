@@ -16,7 +16,7 @@ from typing import Any
 from snabo_core.dish import Dish, check
 from tests.test_saved_files import read
 
-CROSSED = 400
+CROSSED = 250
 NAMES = ("Swede and Lentil Hotpot", "Gran’s Barley & Leek Bake", "Pâté-Topped Toasts")
 ITEMS = ["500 g swede, peeled and diced", "2 onions, sliced", "400 g minced beef",
          "300 ml beef stock", "1 tbsp olive oil", "½ tsp paprika"]  # fmt: skip

@@ -13,7 +13,7 @@ from collections.abc import Callable
 from snabo_core.foods import library
 from snabo_core.recipe import read_recipe
 
-CROSSED = 500
+CROSSED = 250
 Item = tuple[str, str, str, float]
 # Amount, food, its key, and the grams; counts by the book's usual sizes.
 POOL: tuple[Item, ...] = (

@@ -20,7 +20,7 @@ from snabo_core.recipe import read_recipe
 PIECES: dict[str, Any] = tomllib.loads(
     (Path(__file__).parent / "data" / "part_frames.toml").read_text(encoding="utf-8")
 )
-CROSSED, LEAST_RIGHT = 500, 0.99
+CROSSED, LEAST_RIGHT = 300, 0.99
 BULLETS = ("", "- ", "• ", "* ", "▢ ", "– ")
 LIST_HEADS = ("", "Ingredients\n", "INGREDIENTS\n", "Ingredients:\n", "What you need\n")
 METHOD = "\nMethod\n1. Heat the oven to 190 C.\n2. Cook it all and bake for 30 minutes.\n"
