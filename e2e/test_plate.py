@@ -176,6 +176,8 @@ class Table(CookCase):
         self.to_table()
         page.get_by_role("button", name="Change Ada").click()
         page.get_by_label("Fat at most", exact=True).fill("-4")
+        # The row of a limit that is set grows, and moves what stands below it.
+        expect(page.get_by_label("Fat may go over by", exact=True)).to_be_visible()
         page.get_by_role("button", name="Save").click()
         expect(page.get_by_role("alert")).to_contain_text("between 0 and 20,000")
         expect(page.get_by_label("Fat at most", exact=True)).to_have_value("-4")
