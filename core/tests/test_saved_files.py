@@ -338,6 +338,7 @@ class BadFiles(unittest.TestCase):
             "many.html": block.format('{"@type":"Recipe","name":"a"}') * 5000,
             "table.html": "<thead><tr><th>Ingredient</><th>Qty</><th>Unit</><th>Prep</><tbody>"
             "<tr></tr><r><tr><tr><tr/><r>",
+            "lists.txt": "Pot\n" + "You need\nLeek\n" * 2600,
             "heads.txt": "Pot\n\nIngredients:\n" + "> s:\n" * 8000,
             "broken.json": "[" + "1," * 4_900_000,
             "attributes.html": "<p " + "a=1 " * 200_000 + ">",

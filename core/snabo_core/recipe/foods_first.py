@@ -32,7 +32,7 @@ def amounts_joined(lines: list[Written], only_amount: Callable[[str], bool]) -> 
         only_amount: tells a line that is a number with its unit and nothing else.
     """
     for place, line in enumerate(lines):
-        if INGREDIENTS.match(line.text) or lists_ingredients(line.text):
+        if _heads_list(line):
             pairs = _pairs_below(lines, place + 1, only_amount)
             if pairs:
                 return _joined(lines, pairs)
@@ -75,9 +75,13 @@ def _pairs_below(
     return pairs if all(map(_UNMEASURED.match, left)) else []
 
 
+def _heads_list(line: Written) -> bool:
+    return INGREDIENTS.match(line.text) is not None or lists_ingredients(line.text)
+
+
 def _ends_list(line: Written) -> bool:
-    """Tell where the method or the notes begin."""
-    headed = METHOD.match(line.text) or NOTES.match(line.text)
+    """Tell where another list, the method or the notes begin."""
+    headed = METHOD.match(line.text) or NOTES.match(line.text) or _heads_list(line)
     return bool(headed) or line.step or is_step(_STEP_NUMBER.sub("", line.text))
 
 
