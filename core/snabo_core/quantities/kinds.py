@@ -24,7 +24,7 @@ _FOODS_IN_LETTERS = {"EVOO", "MSG", "TVP"}
 _FURNITURE = re.compile(
     r"\b(?:jump to|skip to|skip (?:navigation|ad)\b|print(?: this| recipe| friendly)?\b(?! on)|pin (?:it|this|recipe)|save recipe|save (?:this|it) for later|search (?:this|the|our) (?:site|blog|website|recipes)|^\W*by\s+\S.{1,40}\s+on\s+(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)|"
     r"rate (?:this|it|recipe)|share (?:this|on|it|the recipe)|did you make|tag (?:me|us|@)|"
-    r"follow (?:me|us)|subscribe|newsletter|sign up|log ?in|sign in|advertisement|sponsored|"
+    r"follow (?:me|us|@\w)|subscribe|^\W*r/\w+\W*$|^\W*recipe in (?:the )?(?:comments|caption|bio|description)\W*$|^\W*(?:level|lvl)\s*\d+\W*$|\bcross-?post|newsletter|sign up|log ?in|sign in|advertisement|sponsored|"
     r"adverti[sz]ing|affiliate|copyright|all rights reserved|privacy|cookies?(?= policy| settings)|"
     r"leave a (?:comment|review|reply)|comments?\s*\(?\d|\d+ comments|\d+ (?:reviews?|ratings?|votes?)|reviews?\s*\(\d|"
     r"from \d+ (?:votes|reviews|ratings|readers|cooks|users|members)|rating:|cook mode|keep (?:your )?screen|screen (?:awake|on)|"
@@ -74,8 +74,8 @@ _BUTTON = re.compile(
     r"next|previous|prev|back|more|less|edit|copy|copied|download|likes?|love|follow|shop|about|about us|"
     r"contact|contact us|cart|basket|account|blog|help|ok|cancel|send|reply|video|videos|gallery|photos?|recipes?|all recipes|"
     r"(?:[½¼\d/.]+\s?x)(?:\s+[½¼\d/.]+\s?x)+|"
-    r"ads?|new|faqs?|loading|continue|accept|accept all|settings|options|hide|show|show all|expand|collapse|"
-    r"[\d.,]+\s*[km]?\s+(?:shares?|likes?|saves?|views?|pins?|comments?|reviews?|ratings?|photos?))\W*$",
+    r"ads?|(?:[1-9]|1\d|2[0-3]):[0-5]\d(?:\s?[ap]m)?|new|faqs?|loading|continue|accept|accept all|settings|options|hide|show|show all|expand|collapse|"
+    r"[\d.,]+\s*[km]?\s+(?:shares?|likes?|saves?|views?|pins?|(?:up|down)votes?|points?|awards?|followers|comments?|reviews?|ratings?|photos?))\W*$",
     re.IGNORECASE,
 )
 # What the leaves of a page are called: "RECIPE   REVIEWS (41)   NUTRITION".

@@ -60,6 +60,7 @@ from snabo_core.recipe.servings import (
     shared_among,
 )
 from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_LISTED, LEAST_TOLD
+from snabo_core.recipe.tails import beside_list, speaks
 from snabo_core.recipe.times import labels_time, only_describes, only_times, pieces_of, times_in
 from snabo_core.recipe.titles import asked_for, handed_over, replies_about, title_of, told_name
 from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, written_lines
@@ -106,6 +107,8 @@ _ASKS_OR_TEACHES = re.compile(r"\?|^(?:how|what|when) to\b", re.IGNORECASE)
 MOST_TOLD_WORDS = 7
 # In any words it has a few more.
 MOST_LOOSE_WORDS = 10
+# What a page says among foods is no longer.
+LONGEST_SAID = 60
 # So many lines of a list are looked at before a heading: no recipe has more.
 MOST_LISTED = 200
 # A heading in nobody's words has no more.
@@ -334,7 +337,7 @@ class _Sorter(HeadLines, MethodLines):
             COMMENTS.match(text) or (SHARED.match(text) and self.layout.steps)
         ) and self._has_dish():
             self._aside("furniture", text)
-            self.section = "gone"
+            self.section = self.section if self._method_follows() else "gone"
         elif NUTRITION.match(text) and self.layout.title:
             self._aside("nutrition", text)
             self.figures = True
@@ -343,6 +346,14 @@ class _Sorter(HeadLines, MethodLines):
         else:
             return False
         return True
+
+    def _method_follows(self) -> bool:
+        """Tell "Rating 4.5" or "12 comments" between a list and its method."""
+        follows = self.around.next()
+        if self.layout.steps or follows is None:
+            return False
+        counted = STEP_NUMBER.match(follows.text) is not None or has_amount(follows.text)
+        return self.method_at > self.around.place or counted or is_step(follows.text)
 
     def _open_part_of(self, head: str) -> None:
         """Open the part that the head of a list names: "Ingredients (metric)"."""
@@ -513,8 +524,18 @@ class _Sorter(HeadLines, MethodLines):
             self.layout.open_part(heading_name(line.text) or "")
         elif SIGN_OFF.match(line.text):
             self._aside("furniture", line.text)
+        elif self._begins_method(line):
+            self.section = "method"
+            self._in_method(line)
         else:
             self._aside("note", line.text)
+
+    def _begins_method(self, line: Written) -> bool:
+        """Tell the first step behind the notes on a list, where no heading says so."""
+        named = self.method_at > self.around.place
+        if self.layout.steps or not self.layout.parts or named or not is_step(line.text):
+            return False
+        return line.step or line.after_blank or STEP_NUMBER.match(line.text) is not None
 
     def _in_method(self, line: Written) -> None:
         if not self.layout.steps:
@@ -522,44 +543,7 @@ class _Sorter(HeadLines, MethodLines):
         if not self.layout.parts and self._opens_plain_list(line):
             self._in_list(line)
             return
-        text = STEP_NUMBER.sub("", line.text) if line.text else line.text
-        steps = self.layout.steps
-        if SIGN_OFF.match(line.text) or self._signs(line) or (line.raw.startswith(">") and steps):
-            self._aside("furniture", line.text)
-            return
-        if re.fullmatch(r"\W*\d{1,2}\W*", line.text):
-            return
-        if re.fullmatch(r"[A-Z]\.?", line.text):
-            self._aside("furniture", line.text)
-            return
-        if self._continues_step(line):
-            before = steps[-1]
-            steps[-1] = (
-                before[:-1] + text
-                if re.search(r"[a-z]-$", before) and text[:1].islower()
-                else f"{before} {text}"
-            )
-            return
-        name = heading_name(line.text)
-        parts = {part.casefold() for part, _ in self.layout.parts if part}
-        if not line.marked and line.text.strip(" :").casefold() in parts:
-            # The name of a part once more: how that part is made.
-            self.under = line.text.strip(" :")
-            return
-        if name is not None and not is_step(line.text):
-            if self.around.amounts_follow(2):
-                self.section = "list"
-                self.layout.open_part(name)
-            else:
-                self.under = name
-            return
-        kind = kind_of_line(line.text)
-        starred = self._is_starred(line)
-        if (starred and steps) or (kind == "note" and not line.marked) or self._is_remark(line):
-            self._aside("note", line.text)
-        else:
-            steps.append(text)
-            self.layout.sections.append(self.under)
+        self._take_step(line)
 
     def _in_list(self, line: Written) -> None:
         text = line.text
@@ -574,7 +558,7 @@ class _Sorter(HeadLines, MethodLines):
             before = lines[-1]
             lines[-1] = before[:-1] + text if re.search(r"[a-z]-$", before) else f"{before} {text}"
             return
-        if self._in_words(line) or self._gives_choice(line):
+        if self._in_words(line) or self._gives_choice(line) or self._is_beside_list(line):
             return
         name = (
             None
@@ -610,6 +594,26 @@ class _Sorter(HeadLines, MethodLines):
             self.section, self.joined = "list", 0
             for item in self._items(self._without_label(_NEEDED.sub("", text))):
                 self.layout.add_line(_without_number(item))
+
+    def _is_beside_list(self, line: Written) -> bool:
+        """Set aside what is said under the foods of a list and is none."""
+        listed = self.section == "list" or (self.layout.parts and self.layout.parts[-1][1])
+        starred = line.raw.lstrip("(").startswith("*") and not self._lists_starred()
+        if not listed or (line.text.endswith(":") and self.around.amounts_follow(1)):
+            return False
+        told = beside_list(line.raw if starred else line.text)
+        if told is None:
+            food = begins_with_amount(line.text) or self.around.names_food(line.text)
+            plain = kind_of_line(line.text) == "food" and not (line.step or is_step(line.text))
+            if food or not (plain and speaks(line.text)) or len(line.text) > LONGEST_SAID:
+                return False
+        self._aside("furniture" if told == "furniture" else "note", line.text)
+        return True
+
+    def _lists_starred(self) -> bool:
+        """Tell a list whose lines stand behind stars."""
+        above = self.around.lines[self.around.place - 1].raw if self.around.place else ""
+        return above.startswith("*")
 
     def _open_headed(self, name: str, text: str) -> None:
         """Open the part that a line heads; what it says of leaving it out is a note."""

@@ -70,6 +70,11 @@ _OPEN_END = re.compile(
 # "(75 g) feta" begins a line of its own.
 _AMOUNT_AHEAD = re.compile(r"\(\d[\d./\s]*[^\W\d]{0,6}\)\s+[^\W\d]")
 
+# "(*) see notes" is said of the list.
+_SEE_NOTE = re.compile(
+    r"\(\*{1,3}\)\s*[a-z]|\(see (?:the )?(?:notes?|tips?|below|above)\b[^()]*\)$", re.IGNORECASE
+)
+
 
 class ListLines(Sorting):
     """Tells how lines of a list hang together."""
@@ -174,7 +179,8 @@ class ListLines(Sorting):
             return True
         if line.marked and self.around.lines[self.around.place - 1].marked:
             return False
-        if self.around.heads_in_brackets(line) or _AMOUNT_AHEAD.match(line.text):
+        apart = _AMOUNT_AHEAD.match(line.text) or _SEE_NOTE.match(line.text)
+        if self.around.heads_in_brackets(line) or apart:
             return False
         # "(A) Dashi 150 ml" begins a line of its own.
         aside = line.text.startswith("(") and not ends_with_amount(_MARKED_OFF.sub("", line.text))

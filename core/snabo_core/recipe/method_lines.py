@@ -4,11 +4,18 @@ from __future__ import annotations
 
 import re
 
-from snabo_core.quantities.kinds import STEP_VERBS, first_word, is_step
+from snabo_core.quantities.kinds import (
+    STEP_VERBS,
+    first_word,
+    heading_name,
+    is_step,
+    kind_of_line,
+)
 from snabo_core.recipe.around import WRAPPED_AT
 from snabo_core.recipe.sections import SIGN_OFF
 from snabo_core.recipe.sorting import Sorting
-from snabo_core.recipe.written import Written
+from snabo_core.recipe.tails import Tail, tail_of
+from snabo_core.recipe.written import STEP_NUMBER, Written
 
 # A line that ends so goes on in the next.
 _LEFT_OPEN = re.compile(
@@ -20,8 +27,88 @@ LONGEST_STEP = 2000
 MOST_SIGNED = 3
 
 
+# "- Nora", below the last step.
+_SIGNED = re.compile(r"[-–—~]\s*[A-Z][a-z]+(?:\s[A-Z][a-z.]*)?")
+# What a footnote may stand behind, where the steps stand behind something else.
+FOOTNOTE_SIGNS = ("*", "[")
+# "Watch it closely", "Don't stir", "Into the oven".
+_ALSO_ORDERS = re.compile(
+    r"\W*(?:(?:and|then|now|finally)\s+)?(?:watch|dress|bowl|keep|check|see|pin|print|do(?:n['’]t| not)?|never|please|careful|into|onto|under|off|on|over|straight|lid|carve|plate|eat|devour|scoff|munch|slice|photograph)\b",
+    re.IGNORECASE,
+)
+_WARNS = re.compile(r"\W*(?:do(?: not|n['’]t)|never|please)\b", re.IGNORECASE)
+# So many marked steps tell that each has a mark.
+LEAST_MARKED = 2
+
+
+def _ends(step: str) -> bool:
+    return step[-1:] in ".!?"
+
+
+def orders(text: str) -> bool:
+    """Tell words among which a verb of cooking stands."""
+    return not STEP_VERBS.isdisjoint(re.findall(r"[a-zé]+", text.lower()))
+
+
 class MethodLines(Sorting):
     """Tells how lines of a method hang together."""
+
+    def _take_step(self, line: Written) -> None:
+        """Take a line under the head of a method: a step, the rest of one, a heading, a remark."""
+        self.numbered = self.numbered or STEP_NUMBER.match(line.text) is not None
+        if self._sets_aside(line) or self._joins_step(line) or self._heads_steps(line):
+            return
+        kind = kind_of_line(line.text)
+        starred = self._is_starred(line) and bool(self.layout.steps)
+        noted = kind == "note" and not line.marked and not self._warns_among_steps(line)
+        if starred or noted or self._is_remark(line):
+            self._aside("note", line.text)
+            return
+        self.layout.steps.append(STEP_NUMBER.sub("", line.text))
+        self.layout.sections.append(self.under)
+        self.marked_steps += line.marked
+        self.first_sign = self.first_sign or line.raw[:1]
+
+    def _sets_aside(self, line: Written) -> bool:
+        """Set aside who signs, the number or letter of a page, and what stands under the last step."""
+        text, steps = line.text, self.layout.steps
+        signs = SIGN_OFF.match(text) or self._signs(line) or re.fullmatch(r"[A-Z]\.?", text)
+        if signs or (line.raw.startswith(">") and steps):
+            self._aside("furniture", text)
+        elif steps and (tail := self._tail(line)) is not None:
+            self.section = "gone" if tail == "gone" else self.section
+            self._aside("note" if tail == "note" else "furniture", text)
+        else:
+            return re.fullmatch(r"\W*\d{1,2}\W*", text) is not None
+        return True
+
+    def _joins_step(self, line: Written) -> bool:
+        """Put the rest of a step that was broken at the edge of a page behind its beginning."""
+        if not self._continues_step(line):
+            return False
+        text, steps = STEP_NUMBER.sub("", line.text), self.layout.steps
+        hyphened = re.search(r"[a-z]-$", steps[-1]) and text[:1].islower()
+        steps[-1] = steps[-1][:-1] + text if hyphened else f"{steps[-1]} {text}"
+        return True
+
+    def _heads_steps(self, line: Written) -> bool:
+        """Take the name of a part of the dish, above how it is made, or above its own foods."""
+        parts = {part.casefold() for part, _ in self.layout.parts if part}
+        again = line.text.strip(" :")
+        if not line.marked and again.casefold() in parts:
+            self.under = again
+            return True
+        # "For the top: mix oats and butter." orders something.
+        behind = line.text.partition(":")[2].strip()
+        name = heading_name(line.text) if not is_step(behind) else None
+        if name is None or is_step(line.text):
+            return False
+        if self.around.amounts_follow(2):
+            self.section = "list"
+            self.layout.open_part(name)
+        else:
+            self.under = name
+        return True
 
     def _is_starred(self, line: Written) -> bool:
         """Tell a star below steps without one that marks a remark; of several each is a step."""
@@ -47,12 +134,16 @@ class MethodLines(Sorting):
         steps = self.layout.steps
         if not steps or line.after_blank or line.marked or len(steps[-1]) > LONGEST_STEP:
             return False
+        if self._below_figures():
+            return False
         before = self.around.lines[self.around.place - 1].raw
         if re.search(r"[.!?:;)]$", before) and line.text[:1].isupper():
             # In a text broken at its edge a sentence may end there as well.
             ends = len(before) >= WRAPPED_AT and before[-1] != ":"
             return ends and self.broken
         wrapped = len(before) >= WRAPPED_AT and re.search(r"[.!?:]$", before) is None
+        if wrapped and line.text[:1].isupper() and self._commands_anew(line, before):
+            return False
         # Who writes without capitals begins each step small.
         small = steps[0][:1].islower()
         if small and (not wrapped or self._commands_anew(line, before)):
@@ -67,8 +158,82 @@ class MethodLines(Sorting):
         commands = is_step(line.text) or not STEP_VERBS.isdisjoint(first)
         return not stopped and commands and not _LEFT_OPEN.search(before)
 
+    def _tail(self, line: Written) -> Tail | None:
+        """Return what a line is that stands under the last step and is none, None for a step."""
+        if line.step or STEP_NUMBER.match(line.text) is not None:
+            return None
+        sign = line.raw[:1]
+        if sign in FOOTNOTE_SIGNS and (sign == self.first_sign or is_step(line.text)):
+            return None
+        alone = line.marked and sign != self.first_sign and self.around.next() is None
+        if alone and _SIGNED.fullmatch(line.raw) is not None:
+            return "furniture"
+        told = tail_of(line.raw if sign in FOOTNOTE_SIGNS else line.text)
+        if told == "note" and self._step_follows():
+            return None
+        if told is not None:
+            # "You might also like ..." may stand among the steps of a page.
+            return "furniture" if told == "gone" and self._counts_on() else told
+        behind = self._unnumbered_behind(line) or self._orders_nothing_last(line)
+        return "note" if behind else None
+
+    def _orders_nothing_last(self, line: Written) -> bool:
+        """Tell the last line of a text, without a verb of cooking, below steps that each order."""
+        steps, said = self.layout.steps, line.text
+        if line.marked or self.around.next() is not None or len(steps) < LEAST_MARKED:
+            return False
+        if any(c.isdigit() for c in said) or said[:1].islower():
+            return False
+        if orders(said) or _ALSO_ORDERS.match(said) is not None:
+            return False
+        # "Bowl it all up, dress with soy."
+        if self.around.names_food(said):
+            return False
+        above = self.around.lines[self.around.place - 1].raw
+        ended = line.after_blank or above[-1:] in ".!?" or not any(map(_ends, steps[:-1]))
+        return ended and all(map(orders, steps))
+
+    def _warns_among_steps(self, line: Written) -> bool:
+        """Tell "Do not let it boil." above a further step."""
+        return _WARNS.match(line.text) is not None and self._step_follows()
+
+    def _step_follows(self) -> bool:
+        """Tell whether the next line orders something: what stands before it is of the method."""
+        follows = self.around.next()
+        return follows is not None and is_step(follows.text) and tail_of(follows.text) is None
+
+    def _counts_on(self) -> bool:
+        """Tell whether the next number below is that of the next step."""
+        below = (STEP_NUMBER.match(one.text) for one in self.around.lines[self.around.place + 1 :])
+        number = next((found[0] for found in below if found), "")
+        return re.findall(r"\d+", number) == [str(self.marked_steps + 1)]
+
+    def _unnumbered_behind(self, line: Written) -> bool:
+        """Tell what has no mark and orders nothing, below the last of steps that all have one."""
+        steps = self.layout.steps
+        if line.marked or len(steps) < LEAST_MARKED or self.around.place < self.last_marked:
+            return False
+        if self.marked_steps < len(steps) or is_step(line.text):
+            return False
+        if first_word(line.text) in STEP_VERBS:
+            return False
+        above = self.around.lines[self.around.place - 1].raw
+        ended = line.after_blank or above[-1:] in ".!?" or not any(map(_ends, steps[:-1]))
+        return ended and not line.text[:1].islower()
+
+    def _below_figures(self) -> bool:
+        """Tell the line right below what a serving has in it."""
+        told = self.layout.asides[-1] if self.layout.asides and self.around.place else None
+        above = self.around.lines[self.around.place - 1].text
+        return told is not None and told.kind == "nutrition" and told.text == above
+
     def _is_remark(self, line: Written) -> bool:
-        """Tell a remark behind the last step: no verb of cooking in it, set apart by a blank."""
+        """Tell a remark behind the last step: no verb of cooking in it, set apart by a blank.
+
+        What has no number below numbered steps and the figures of a label is one as well.
+        """
+        if self.numbered and not line.marked and self._below_figures():
+            return True
         if not line.after_blank or line.marked or not self.layout.steps:
             return False
         words = {w.lower() for w in re.findall(r"[A-Za-zé]+", line.text)}

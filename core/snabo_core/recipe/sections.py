@@ -96,7 +96,7 @@ METHOD_SAYS = re.compile(
 )
 NOTES = re.compile(
     r"^\W*(?:(?:recipe|cook(?:'s|’s|s)?|chef(?:'s|’s|s)?|my|some)?\s*(?:notes?|tips?|hints?|variations?|substitutions?|storage|"
-    r"make[\s-]ahead|serving suggestions?|equipment|nutrition tip|faqs?|top tips?|keeps|keeping|leftovers|good to know|worth knowing|things to know))\W*$",
+    r"make[\s-]ahead|serving suggestions?|(?:what )?to (?:serve|eat)(?: it| this| them)? with(?: it| this| them)?|serve (?:it )?with|goes (?:well )?with|swaps?|make it (?:vegan|veggie|vegetarian|your own|gluten[\s-]free|dairy[\s-]free)|equipment|nutrition tip|faqs?|top tips?|keeps|keeping|leftovers|good to know|worth knowing|things to know))\W*$",
     re.IGNORECASE,
 )
 NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|nutrients|(?:per|each|one|a) (?:serving|portion|bowl|plate|person|head|slice|piece|helping)(?: (?:has|contains|provides|gives))?)\b.{0,40}$",

@@ -77,6 +77,11 @@ SIZE = re.compile(
     r"\bserving size\W{0,3}\d[\d./]*(?![\d./]|\s*(?:people|persons?|adults?)\b)\s*\w*",
     re.IGNORECASE,
 )
+# "Serves 8 (with leftovers for two lunches)": the lunches are of the same eight.
+LEFT_OVER = re.compile(
+    r"(?<=\w)[,;\s(–—-]{1,4}(?:with|plus|and|leaving|including)\s+(?:\w+\s+){0,3}(?:left\s?-?overs?|left|spare)\s+(?:over\s+)?(?:for|to make)\b.*$",
+    re.IGNORECASE,
+)
 # "2 (hungry) or 4", "4 (generous) servings".
 WHO_THEY_ARE = re.compile(
     r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d|\s(?:servings?|portions?|people|helpings?)\b)",

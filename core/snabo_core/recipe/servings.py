@@ -34,7 +34,7 @@ def servings_in(text: str) -> Servings | None:
     # "24 g protein per person" counts no eaters.
     if counts is None or only_figures(text):
         return None
-    plain = words.SIZE.sub(" ", text[: words.LOOKED_AT])
+    plain = words.SIZE.sub(" ", words.LEFT_OVER.sub("", text[: words.LOOKED_AT]))
     plain = words.OR_ONE_MORE.sub(_range_of, words.SMALL_ONES.sub(r"\g<made>", plain))
     plain = words.WHO_THEY_ARE.sub(
         " ", spell_numbers(spell_fractions(words.TWICE.sub("2 times", plain)))

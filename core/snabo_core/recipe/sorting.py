@@ -45,6 +45,12 @@ class Sorting:
         self.figures = False
         # Whether steps stand behind stars.
         self.starred = False
+        # Whether steps stand behind numbers; how many have a mark, and where the last mark stands.
+        self.numbered = False
+        self.marked_steps = 0
+        self.first_sign = ""
+        places = (i for i in range(len(lines) - 1, -1, -1) if lines[i].marked)
+        self.last_marked = next(places, -1)
         # For how many words of any kind seem to say the dish is, where nothing else does.
         self.loosely: Servings | None = None
         # Where facts were told last.

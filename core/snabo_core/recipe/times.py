@@ -105,6 +105,7 @@ _H_MIN = re.compile(
     r"\b(\d{1,2})\s?(?:h|hrs?)\s?([0-5]\d)(?![\d:.,/])(?!\s*(?:m|h)\w*)\b", re.IGNORECASE
 )
 _CLOCK = re.compile(r"\b(\d{1,2}):([0-5]\d)\s*h(?:rs?|ours?)?\b", re.IGNORECASE)
+_CLOCK_ALONE = re.compile(r"\W*\d{1,2}:\d{2}\W*")
 _STROKE_MINUTES = re.compile(
     r"(\b(?:prep\w*|cook\w*|bak\w+|total|time|ready(?: in)?|takes)\b[^|;\d]{0,12}\d{1,3})\s*"
     r"['′’](?!['’\w])",
@@ -187,14 +188,18 @@ _TIME_LABEL = re.compile(
 _THEIR_HOURS = re.compile(
     r"(?<=\d)\s*(?:stunden?|std|heures?|horas?|ore|ora|uur|timer|timmar|godz)\b\.?", re.IGNORECASE
 )
+_THEIR_TIME = re.compile(
+    r"^(\W*)(?:tempo|temps|tiempo|zeit|tijd|tid|czas)\b(?=\W{1,3}\d)", re.IGNORECASE
+)
 _THEIR_MINUTES = re.compile(
-    r"(?<=\d)\s*(?:minuten?|minuti|minutos|minuter|minutter|minut[ya]?)\b", re.IGNORECASE
+    r"(?<=\d)\s*(?:minuten?|minuti|minutos|minuter|minutter|minut[ya]?|mn)\b", re.IGNORECASE
 )
 
 
 def _in_our_units(text: str) -> str:
     """Return a text whose hours and minutes in other languages are ours."""
-    return _THEIR_MINUTES.sub(" min", _THEIR_HOURS.sub(" h", text))
+    ours = _THEIR_TIME.sub(r"\1time", text)
+    return _THEIR_MINUTES.sub(" min", _THEIR_HOURS.sub(" h", ours))
 
 
 def minutes_of(text: str) -> float:
@@ -242,7 +247,12 @@ class _Piece(NamedTuple):
 
 
 def times_in(text: str) -> dict[str, float]:
-    """Return minutes by kind (prep, cook, rest, total) that a line states."""
+    """Return minutes by kind (prep, cook, rest, total) that a line states.
+
+    "12:04" by itself is what a telephone shows above what it copies.
+    """
+    if _CLOCK_ALONE.fullmatch(text) is not None:
+        return {}
     return dict(_times_in(text[:LONGEST]))
 
 

@@ -16,6 +16,8 @@ _BEFORE = re.compile(
     r"^[\s(\[]*(?P<piece>[^|»«>:()\[\]]{2,40}?)[)\]]?(?:\s*[|»>:/]+\s+|\s+[-–—]{1,2}\s+|[.!,]\s+|[)\]]\s+)"
     r"(?=[^\W_]|[\"“'‘])"
 )
+# "[Homemade] Leek bake".
+_IN_SQUARES = re.compile(r"\[[^\[\]\d]{2,30}\]\s*(?=[^\W_])")
 # "Leek bake | easy", "Leek bake (freezes well)", "Leek bake, 12 October".
 _BEHIND = re.compile(
     r"(?:\s*[|»«·•]\s*|\s+[-–—]{1,2}\s+|,\s+|\s*[(\[])(?P<piece>(?:(?!\s[-–—]{1,2}\s)[^|»«()\[\]]){1,50}?)[)\]]?\s*$"
@@ -66,6 +68,9 @@ def _says_nothing(piece: str) -> bool:
 
 def without_pieces(title: str) -> str:
     """Return a title without the pieces before and behind its name that name no dish."""
+    tagged = _IN_SQUARES.match(title)
+    if tagged is not None and len(title[tagged.end() :].split()) > 1:
+        title = title[tagged.end() :]
     for _ in range(MOST_PIECES):
         before = _BEFORE.match(title)
         if before is None or not _off(before["piece"], title[before.end() :]):

@@ -49,13 +49,15 @@ _EDIT = re.compile(
 )
 # Points that lead the eye from a food to its amount.
 _LEADERS = re.compile(r"(?<![ \t.])[ \t]*(?:\.{4,}[ \t]*(?=\w)|(?<=[ \t])\.{3}[ \t]+(?=\d))")
+# The number of a step in a box: "1️⃣ Boil the pasta".
+_IN_A_BOX = re.compile(r"^([^\w\n]{0,4}\d)\ufe0f?\u20e3[ \t]*", re.MULTILINE)
 # "Basil pork with rice  ✦ weeknight ✦": what signs set apart stands beside the name.
 _IN_SIGNS = re.compile(
     r"(?<=[^\W\d])\s+(?P<sign>[✦✧✨★☆❖◆♥❤])\s*(?P<said>[^\W\d][^\d✦✧✨★☆❖◆♥❤]{1,40}?)\s*(?P=sign)\s*$"
 )
 _BULLET = re.compile(r"^\s*(?:(?:[-–—*•·+▢☐☑✓✔►▪◦●○■□➢➤→»>☞]+|\[[ xX]?\]|\(\s?\))\s*)+")
 STEP_NUMBER = re.compile(
-    r"^\s*(?:step\s*)?\(?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d\ufe0f?\u20e3\s*|^\s*\d{1,2}\.\d{1,2}\.?\s+(?=(?-i:[A-Z])[a-z]+\s)",
+    r"^\s*(?:step\s*)?\(?(?:\d{1,2}|[ivx]{1,4}|[a-h])\s*[.):](?!\d)\s*|^\s*step\s*\d{1,2}\s*[-–:]?\s*|^\s*\d{1,2}\.\d{1,2}\.?\s+(?=(?-i:[A-Z])[a-z]+\s)",
     re.IGNORECASE,
 )
 _EMPHASIS = re.compile(r"(?P<star>\*{1,3}|_{2,3})(?=\S)(?P<words>[^*_]{1,200}?)(?<=\S)(?P=star)")
@@ -174,7 +176,7 @@ def written_lines(text: str) -> list[Written]:
     senders: list[str] = []
     depths: list[int] = []
     blank, who = True, ""
-    text = _LEADERS.sub(" ", text)
+    text = _IN_A_BOX.sub(r"\1. ", _LEADERS.sub(" ", text))
     text = _EDIT.sub("", _RUN_IN.sub(r"\1: ", with_fields(_GLUED.sub(r"\1: ", text))))
     laid = steps_apart(_columns_apart([*_pieces(_unquoted(text))]))
     pieces = _hanging(labels_apart(lists_apart(laid)))
