@@ -22,7 +22,7 @@ LEAST_COMMANDS = 2
 _FOODS_IN_LETTERS = {"EVOO", "MSG", "TVP"}
 
 _FURNITURE = re.compile(
-    r"\b(?:jump to|skip to|skip (?:navigation|ad)\b|print(?: this| recipe| friendly)?\b(?! on)|pin (?:it|this|recipe)|save recipe|save (?:this|it) for later|search (?:this|the|our) (?:site|blog|website|recipes)|^\W*by\s+\S.{1,40}\s+on\s+(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)|"
+    r"\b(?:jump to|skip to|skip (?:navigation|ad)\b|print(?: this| recipe| friendly|-friendly)?\b(?! on|-)|pin (?:it|this|recipe)|save recipe|save (?:this|it) for later|search (?:this|the|our) (?:site|blog|website|recipes)|^\W*by\s+\S.{1,40}\s+on\s+(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)|"
     r"rate (?:this|it|recipe)|share (?:this|on|it|the recipe)|did you make|tag (?:me|us|@)|"
     r"follow (?:me|us|@\w)|subscribe|^\W*r/\w+\W*$|^\W*recipe in (?:the )?(?:comments|caption|bio|description)\W*$|^\W*(?:level|lvl)\s*\d+\W*$|\bcross-?post|newsletter|sign up|log ?in|sign in|advertisement|sponsored|"
     r"adverti[sz]ing|affiliate|copyright|all rights reserved|privacy|cookies?(?= policy| settings)|"
@@ -32,7 +32,7 @@ _FURNITURE = re.compile(
     r"tiktok|youtube|email (?:this|me)|read more|see more|view (?:all|more|recipe|gallery)|load more|"
     r"related recipes|you (?:may|might) also (?:like|enjoy)|more (?:like this|recipes)|"
     r"add to (?:favou?rites|collection|shopping|cart|meal|my)|shop (?:now|ingredients|this)|"
-    r"shopping list|click here|watch (?:the )?video|play video|photo(?: credit| by|:)|image:|"
+    r"shopping list|click here|watch (?:the )?video|^\W*watch\s*:|play video|photo(?: credit| by|:)|image:|"
     r"picture:|^\W*(?:music|song|soundtrack|camera|filmed|edited)(?: by)?\s*:|by using this|terms of use|powered by|recipe card|continue reading|"
     r"^\W*(?:date|dated|tested|test date|batch no\.?|ref)\s*[:#]|recipe courtesy of\b|last (?:modified|updated|edited)|^\W*est(?:ablished|d|\.)?\.?\s+(?:in\s+)?\d{4}\W*$|(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
     r"^\W*(?:legend|thanks?(?: so much| a lot)?|thank you(?: so much)?|cheers|yum+y?|wow|love it|perfect|lol|haha)\W*$|"
@@ -85,7 +85,7 @@ _TAB = re.compile(
 )
 _COUNT_BEHIND = re.compile(r"\s*\(\d+\)")
 _STARS = re.compile(
-    r"^\W*\d\.\d\s*\(\d[\d,.]*k?(?:\s*(?:ratings?|reviews?|votes?))?\)\W*$|^\W*\d(?:\.\d)?\s+stars?\W*$|^by\s+[A-Z][\w'’. -]{2,40}\s*[·|•]|\b\d(?:\.\d+)?\s+from\s+[\d,]+\s+(?:votes?|ratings?|reviews?|readers?|cooks?|users?|members?|people)\b|^\W*ratings?\b\W*\d|^\W*u/\w+\b|[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b",
+    r"^\W*\d(?:\.\d)?\s*[·|•–-]\s*\d[\d,.]*k?\s*(?:ratings?|reviews?|votes?)\W*$|^\W*\d\.\d\s*\(\d[\d,.]*k?(?:\s*(?:ratings?|reviews?|votes?))?\)\W*$|^\W*\d(?:\.\d)?\s+stars?\W*$|^by\s+[A-Z][\w'’. -]{2,40}\s*[·|•]|\b\d(?:\.\d+)?\s+from\s+[\d,]+\s+(?:votes?|ratings?|reviews?|readers?|cooks?|users?|members?|people)\b|^\W*ratings?\b\W*\d|^\W*u/\w+\b|[★☆⭐✩✭✰]|\b\d(?:\.\d+)?\s*(?:/|out of)\s*5\b|\b\d\.\d+\s*stars?\b",
     re.IGNORECASE,
 )
 _LINK = re.compile(
@@ -94,7 +94,7 @@ _LINK = re.compile(
 )
 _NUTRITION = re.compile(
     r"^\W*(?:macros\b|(?:each|one|per)?\s*(?:portion|serving)(?:\s+size)?\s*[:=]\s*(?:about\s+)?[\d¼½¾][\d/.\s]*\s*(?:cups?|g|ml|oz|ladles?)\b\W*$|\w+(?: \w+)? (?:per|a|each) (?:serving|portion|box|slice|person|piece|bowl)\s*[:=]?\s*~?\d|"
-    r"allergens?\s*:|contains\s*:|nutrition\b|per serving\b|calories\b|amount per|energy\b\s*:?\s*\d|kcal\b|kj\b|(?:total |net |of which )?"
+    r"allergens?\s*:|contains\s*:|nutrition\b(?!-)|per serving\b|calories\b|amount per|energy\b\s*:?\s*\d|kcal\b|kj\b|(?:total |net |of which )?"
     r"(?:carbs?|carbohydrates?|protein|saturates|saturated fat|saturated|fib(?:re|er)|sodium|cholesterol|potassium|"
     r"sugars|trans fat|total fat)\s*:?\s*\d|fat\s*:\s*\d|sugar\s*:\s*\d|salt\s*:\s*\d|p\s*\d+\s*/\s*c\s*\d+)"
     r"|\b\d+\s*(?:kcal|calories|cals?)\b(?=.*\b(?:protein|carbs?|fat|serving)\b)|% daily value|"

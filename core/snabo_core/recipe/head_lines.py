@@ -114,6 +114,12 @@ _BY = re.compile(
     r"^\W*(?:by\s+(?:[A-Z][\w'’.-]*\s*){1,4}|(?:adapted|inspired|taken|borrowed|copied)\s+(?:from|by)\s[^:;]{3,60})\W*$",
     re.IGNORECASE,
 )
+# "A (top answer):", above the name.
+_ANSWERED = re.compile(
+    r"^\W*(?:a|(?:(?:top|best|accepted|helpful|first|my) )?(?:answer|reply)s?)\s*(?:\([^()\d]*\)\s*)?:?\W*$",
+    re.IGNORECASE,
+)
+_NUMBERED_NAME = re.compile(r"no\.?\s*\d{1,3}\s+(?P<name>[^\W\d].+)", re.IGNORECASE)
 _YEAR = re.compile(r"\b(?:19|20)\d\d\b(?!\s*(?:g|kg|ml|l|kcal|cal|oz)\b)")
 
 
@@ -128,6 +134,8 @@ class HeadLines(ListLines):
                 return True
         if self.layout.title:
             return False
+        if _ANSWERED.match(line.text) is not None:
+            return True
         around = self.around
         return around.house_above(line) or around.slogan_above(line) or around.named_below(line)
 
@@ -140,7 +148,7 @@ class HeadLines(ListLines):
             re.match(r"^by\s+\w+", text, re.IGNORECASE)
             or GREETING.match(title_of(text)[0])
             or FROM.match(text)
-            or is_dated(line.raw)
+            or (is_dated(line.raw) and not self._is_numbered(text))
             or len(text) > 140
             or self._whole_part(text) is not None
             or (times_in(text) and kind_of_line(text) == "times")
@@ -196,6 +204,13 @@ class HeadLines(ListLines):
             )
         prose = text.rstrip().endswith(".") and len(text.split()) > 9
         return not prose
+
+    def _is_numbered(self, text: str) -> bool:
+        """Tell "NO. 9 CURRY" where nothing else is a name from "No. 37 SUPPERS", a page."""
+        name = _NUMBERED_NAME.match(text)
+        if name is None or not self.around.names_dish(name["name"]):
+            return False
+        return not self.around.name_follows()
 
     def _names_on_a_page(self, text: str) -> bool:
         """Tell the words of a page that hold the name of its dish, where no other name follows.

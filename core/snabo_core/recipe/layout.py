@@ -58,6 +58,7 @@ from snabo_core.recipe.servings import (
     servings_in_story,
     servings_loosely,
     shared_among,
+    shares_out,
 )
 from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_LISTED, LEAST_TOLD
 from snabo_core.recipe.tails import beside_list, speaks
@@ -331,7 +332,7 @@ class _Sorter(HeadLines, MethodLines):
             self._aside("furniture", text)
         elif METHOD.match(text) or (HOW_TO.match(text) and self.layout.parts):
             self.section = "method"
-        elif NOTES.match(text) and self.layout.title:
+        elif NOTES.match(text) and self.layout.title and not self._foods_go_on():
             self.section = "notes"
         elif (
             COMMENTS.match(text) or (SHARED.match(text) and self.layout.steps)
@@ -346,6 +347,13 @@ class _Sorter(HeadLines, MethodLines):
         else:
             return False
         return True
+
+    def _foods_go_on(self) -> bool:
+        """Tell "(see notes)" and "Ingredient swaps" in the middle of a list."""
+        follows = self.around.next()
+        if self.section != "list" or follows is None or follows.after_blank:
+            return False
+        return begins_with_amount(follows.text) and self.around.names_food(follows.text)
 
     def _method_follows(self) -> bool:
         """Tell "Rating 4.5" or "12 comments" between a list and its method."""
@@ -379,6 +387,8 @@ class _Sorter(HeadLines, MethodLines):
         text = line.text
         if self.section == "list" and _PORTION_OF.match(text) and self.around.names_food(text):
             # "2 portions cooked noodles" are no eaters.
+            return False
+        if self._is_shared_food(line):
             return False
         if (
             self.section == "head"
@@ -447,6 +457,21 @@ class _Sorter(HeadLines, MethodLines):
         if not minutes and servings is None and not makes:
             self._aside("note", text)
         return True
+
+    def _is_shared_food(self, line: Written) -> bool:
+        """Tell "4 eggs (one each)" among foods from "15 rolls, 3 per person" above them."""
+        if not shares_out(line.text) or self.section == "method":
+            return False
+        if self.layout.parts:
+            return True
+        follows = self.around.next()
+        if follows is None or follows.after_blank or not begins_with_amount(follows.text):
+            return False
+        listed = self.around.names_food(follows.text)
+        # "12 burgers, one each" below "Beetroot burgers" is what is made.
+        named = set(re.findall(r"[a-z]{4,}", self.layout.title.lower()))
+        made = not named.isdisjoint(re.findall(r"[a-z]{4,}", line.text.lower()))
+        return listed and not made and self.around.names_food(line.text)
 
     def _made_below_title(self, line: Written) -> re.Match[str] | None:
         """Return where a line below the title says what is made, and nothing else: "(8 slices)"."""

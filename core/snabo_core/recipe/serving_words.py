@@ -69,7 +69,7 @@ BOTH_MEALS = re.compile(
 )
 SAYS = (
     r"(?:serves?|serving(?!\s+size)|servings|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray)|feeds|dishes (?:up|out)|nos?\.? served|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
-    r"recipe serves|number of servings|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|personen|personnes|personas|portionen)"
+    r"recipe serves|number of servings|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|porce|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
 # "Serving size: 1 slice" says for nobody.
@@ -113,6 +113,12 @@ EITHER = re.compile(
     rf"^\W*(?:serves\s+|feeds\s+|for\s+)?(?P<one>{N})\s+(?!normal\b|ordinary\b|average\b|usual\b)(?:[a-z]+\s+)?{FOLK}\s+or\s+(?P<other>{N})\s+(?:[a-z]+\s+)?{FOLK}",
     re.IGNORECASE,
 )
+# "4 as a starter, 2 as a main".
+COURSES = r"(?:starters?|mains?(?: course| meal)?|main course|sides?(?: dish)?|side dish|snacks?|lunch|light lunch|supper|meal|first course)"
+EITHER_COURSE = re.compile(
+    rf"^\W*(?:serves?\s+|feeds\s+|for\s+|servings?:?\s+)?(?P<one>{N})\s+as\s+an?\s+(?:\w+\s+)?{COURSES}\s*(?:,|/|;|or|and|\(|—|–|-)+\s*(?:or\s+)?{N}\s+as\s+an?\s+(?:\w+\s+)?{COURSES}\b",
+    re.IGNORECASE,
+)
 SERVES = tuple(
     re.compile(pattern, re.IGNORECASE)
     for pattern in (
@@ -122,7 +128,7 @@ SERVES = tuple(
         rf"\b(?:family|crowd|group|party|table|household)\s+of\s+{ABOUT}{RANGE}\b",
         # "No. 37 SUPPERS" is a page.
         rf"(?:(?<!no )(?<!no\. )\b|\bx){RANGE}\s*{ADJ}{PEOPLE}\b",
-        rf"\b{RANGE}\s+(?:[a-z-]+\s+){{1,2}}{FOLK}\b",
+        rf"\b{RANGE}\s+(?!per\b|a\b)(?:[a-z-]+\s+){{1,2}}(?:{FOLK}|person)\b",
         # "2 hungry diggers".
         rf"\b{RANGE}\s+(?:very\s+|really\s+)?(?:hungry|greedy|starving|ravenous|peckish)\s+[a-z]{{3,}}s\b",
         rf"\b{RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",

@@ -66,7 +66,11 @@ def _told_outright(text: str) -> Servings | None:
     if (meals := words.MEALS_FOR.search(spell_numbers(text[: words.LOOKED_AT]))) is not None:
         eaters = float(meals["meals"]) * float(meals["n"])
         return Servings(eaters, eaters)
-    either = words.EITHER.match(spell_numbers(text[: words.LOOKED_AT]))
+    plain = spell_numbers(text[: words.LOOKED_AT])
+    if (courses := words.EITHER_COURSE.match(plain)) is not None and float(courses["one"]):
+        # "4 as a starter, 2 as a main": the first is what the amounts are for.
+        return Servings(float(courses["one"]), float(courses["one"]))
+    either = words.EITHER.match(plain)
     if either is not None:
         few, many = sorted((float(either["one"]), float(either["other"])))
         return Servings(few, many) if few else None
@@ -189,6 +193,11 @@ def only_servings(text: str) -> bool:
     plain = spell_numbers(text[: words.LOOKED_AT])
     whole = words.WHOLE_LINE.fullmatch(plain) or words.EACH_OF_THEM.match(plain)
     return whole is not None or not _other_words(text)
+
+
+def shares_out(text: str) -> bool:
+    """Tell "15 rolls, 3 per person" and "4 eggs (one each)": how many of what goes to each."""
+    return words.EACH_OF_THEM.match(spell_numbers(text[: words.LOOKED_AT])) is not None
 
 
 def makes_and_serves(text: str) -> bool:

@@ -31,7 +31,7 @@ _AROUND = re.compile(
     r"|(?:next|last) (?:week|month|time|issue|up)\b\s*:|(?:coming|available) (?:soon|next)\b"
     r"|(?:download|save|add|send|print|e-?mail)\s+(?:to|as|the|this|a)?\s*(?:my|your|pdf|phone|recipes?|friend|list|basket|collection|favou?rites|planner)\b.{0,30}$|get (?:the|our) (?:app|book|newsletter|recipe box)\b"
     r"|(?:thanks|thank you) for (?:watching|reading|visiting|stopping|looking)\b|(?:like and )?subscribe\b"
-    r"|may (?:also )?contain\b|(?:my|our|the|overall|family|kids['’]?)\s+(?:rating|score|verdict|marks?)\s*[:=]?\s*\S.{0,40}$|\d+ (?:stars?|/\s?(?:5|10))\b"
+    r"|may (?:also )?contain\b|(?:my|our|the|overall|family|kids['’]?)\s+(?:rating|score|verdict|marks?)\s*[:=]?\s*\S.{0,40}$|\d+ (?:stars|/\s?(?:5|10))\W*$"
     r"|(?:share|show|post)\s+(?:us|me|your)\b|was this\b|ask\s+(?:me|us|below|away)\b|(?:tag|tell)\s+(?:a|your)\s+friends?\b|pin (?:for|it|this|me)\b|follow (?:for|me|us|along|@)|link in\b|(?:full|watch(?: the)?) (?:video|recipe|film|next)\b|watch next\b|(?:browse|view|see|load|show) (?:all|more)\b"
     r"|(?:popular|more|new|latest|others?|people) (?:in|also)\b.{0,30}$|visit (?:me|us|our|my|the)\b|as seen\b|(?:adapted|inspired|borrowed|stolen|taken|reprinted) (?:from|by)\b|this recipe (?:was|is|comes|came|first)\b"
     r"|.{0,30}\b\d+ (?:days?|weeks?|months?|years?|hours?) ago\W*$|(?-i:[A-Z][\w.]{1,20}) says\W*$|(?:prep|cook\w*|total|oven)?\s*times? (?:do|does|is|are|may|will|can|include)\b|(?:chef|recipe|author|cook)\s*:\s+(?-i:[A-Z])\w+(?: (?-i:[A-Z])\w+)\W*$"
@@ -81,6 +81,7 @@ _OF_A_LIST = re.compile(
     r"|(?:kit|tools?|equipment|utensils|gear|hardware|special (?:equipment|kit|tools?))\s*:"
     r"|you(?:['’]ll|['’]ll| will| may| might)?\s+(?:also\s+)?(?:need|want)\s+(?:an?|some|the|two|your)\s+(?:[\w-]+\s+){0,4}(?:pans?|dish(?:es)?|tins?|pots?|trays?|bowls?|blender|processor|grater|sieve|skillet|wok|skewers|foil|paper|steamer|mixer|knife|casserole|thermometer|cloth|ramekins?)\b"
     r"|(?:now|let(?:['’]s|['’]s| us)|here(?:['’]s|['’]s| is) how|watch|ready\?|right,)\s[^\d]*[!.:]?$|let(?:['’]s| us)\s[^\d]*$"
+    r"|here(?:['’]s| is|['’]s) what (?:i|we|you)\b[^\d]*$|(?:portion|serving) sizes?\b\W{0,3}\d.{0,30}$"
     r"|(?:swaps?|subs?|substitut\w+|alternatives?|shortcut|cheat)\s*:|(?:no|not got|don['’]t have|can['’]t find|out of)\b[^.!?]{2,40}\?"
     r"|\(?\*{1,3}\)?\s*(?:=|see\b|note\b|or\b|if\b|use\b|i\b|we\b|you\b|any\b[^\d]*\b(?:will|works?|do)\b|optional\b|available\b|omit\b|leave\b|not\b))",
     re.IGNORECASE,

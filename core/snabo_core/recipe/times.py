@@ -105,6 +105,8 @@ _H_MIN = re.compile(
     r"\b(\d{1,2})\s?(?:h|hrs?)\s?([0-5]\d)(?![\d:.,/])(?!\s*(?:m|h)\w*)\b", re.IGNORECASE
 )
 _CLOCK = re.compile(r"\b(\d{1,2}):([0-5]\d)\s*h(?:rs?|ours?)?\b", re.IGNORECASE)
+# "10 + 40 min".
+_TWO_ADDED = re.compile(rf"^\W*(\d{{1,3}})\s*\+\s*(\d{{1,3}})\s*{_MINUTE}\W*$", re.IGNORECASE)
 _CLOCK_ALONE = re.compile(r"\W*\d{1,2}:\d{2}\W*")
 _STROKE_MINUTES = re.compile(
     r"(\b(?:prep\w*|cook\w*|bak\w+|total|time|ready(?: in)?|takes)\b[^|;\d]{0,12}\d{1,3})\s*"
@@ -189,7 +191,7 @@ _THEIR_HOURS = re.compile(
     r"(?<=\d)\s*(?:stunden?|std|heures?|horas?|ore|ora|uur|timer|timmar|godz)\b\.?", re.IGNORECASE
 )
 _THEIR_TIME = re.compile(
-    r"^(\W*)(?:tempo|temps|tiempo|zeit|tijd|tid|czas)\b(?=\W{1,3}\d)", re.IGNORECASE
+    r"^(\W*)(?:tempo|temps|tiempo|zeit|tijd|tid|czas|[cč]as)\b(?=\W{1,3}\d)", re.IGNORECASE
 )
 _THEIR_MINUTES = re.compile(
     r"(?<=\d)\s*(?:minuten?|minuti|minutos|minuter|minutter|minut[ya]?|mn)\b", re.IGNORECASE
@@ -430,6 +432,7 @@ def _in_one(text: str) -> str:
     """
     if _ANY_NUMBER.search(text[:LONGEST]) is None:
         return text[:LONGEST]
+    text = _TWO_ADDED.sub(r"takes \1 min + \2 min", text[:LONGEST])
     said = _DECIMAL_HOURS.sub(r"\1.\2", _in_our_units(text[:LONGEST]))
     said = _SERVED_BEFORE.sub(r"\1 | ", said)
     said = _PARTS_OF_HOURS.sub(_decimal, said)

@@ -39,7 +39,7 @@ _SAID = re.compile(
     r"(?:the |my |our |a )?(?:full |printable |easy |best )?recipes?(?: card| page| sheet)?(?:\s*(?:no\.?|number|nr\.?|#)?\s*\d{1,4})?"
     r"|(?:no\.?|nr\.?|#)\s?\d{1,4}"
     r"|as (?:promised|requested|asked|discussed)|(?:requested|promised)(?: by \w+)?"
-    r"|new|updated?|revised|tested|freezes? well|freezable|freezer[\s-]friendly|kid[\s-]friendly"
+    r"|new|updated?|revised|tested"
     rf"|(?:(?:updated|posted|published|revised|made|cooked|from|on)\s+)?(?:on\s+)?{_DATE}"
     r"|[£$€]{1,4}|[£$€]\s?\d+(?:[.,]\d\d)?(?:\s(?:a|per)\s\w+)?"
     r"|from (?:my|our|the) (?:mum|mom|gran|granny|nan|grandma|mother|sister|aunt|auntie|friend|neighbou?r)"

@@ -37,7 +37,7 @@ PAGE = re.compile(
 )
 # "12/10 Leek bake", but not "1/2 pound burgers".
 DATED = re.compile(
-    r"^(?:\d{4}-\d{2}-\d{2}|\d{1,2}[./](?!(?:2|3|4|8)\b)\d{1,2}(?:[./]\d{2,4})?)\s*[-–—:]?\s+(?=[^\W\d])"
+    r"^(?!50/50)(?:\d{4}-\d{2}-\d{2}|\d{1,2}[./](?!(?:2|3|4|8)\b)\d{1,2}(?:[./]\d{2,4})?)\s*[-–—:]?\s+(?=[^\W\d])"
 )
 PLACE = re.compile(
     r"^(?:recipe\s+)?(?:no\.?\s*)?\d{1,3}[.)]\s+(?=[^\W\d]|[\"“]|\d+-[a-z])|^#\s?\d{1,4}\s*[:.–-]?\s+",
@@ -122,7 +122,7 @@ SAID_BEFORE = re.compile(
     re.IGNORECASE,
 )
 # "Leek pie #supper", "Leek pie ->".
-SIGNS_BEHIND = re.compile(r"(?:\s+#\w+)+$|\s*(?:[-=]>|/)\s*$")
+SIGNS_BEHIND = re.compile(r"(?:\s+#(?!\d)\w+)+$|\s*(?:[-=]>|/)\s*$")
 BRACES = str.maketrans("{}", "()")
 # Characters of a title that are read.
 LOOKED_AT = 600
