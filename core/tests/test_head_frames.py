@@ -102,6 +102,11 @@ class HeadFrames(unittest.TestCase):
                     )
                     self.assertEqual(plain(dish.title), plain(name))
 
+    def test_names_that_sound_like_something_else(self) -> None:
+        for name in PIECES["sounding"]:
+            head = self.around(self.piece("plain_frames"), name)
+            self.check(name, head, (4, 4))
+
     def test_what_stands_above_or_below_a_name(self) -> None:
         """A line of its own above or below is neither the name nor a food, nor counts eaters."""
         for place in ("above", "below"):

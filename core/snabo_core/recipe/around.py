@@ -49,6 +49,9 @@ WHOSE = re.compile(r"[a-z]['’]s$", re.IGNORECASE)
 # A heading set off by a mark: "> Tray".
 # "30-Minute Ramen", "One-Pot Orzo": no amount of a food.
 _HYPHENATED = re.compile(r"\w+-[A-Z]")
+_IN_ONE = re.compile(r"one[\s-](?:pot|pan|tray|bowl|skillet)\s(?!of\b)", re.IGNORECASE)
+# A name of so many words is a dish's, whatever it ends in.
+LEAST_WHOLE = 4
 # "By Odile", "Adapted from an old notebook", "(no sugar!)".
 _WHOSE = re.compile(
     r"\W*(?:by|from|adapted|inspired|taken|copied|source|author)\b|\(.*\)$", re.IGNORECASE
@@ -214,6 +217,8 @@ class Around:
         line = self.next(offset)
         if line is None or any(c.isdigit() for c in line.text) or not is_in_title_case(line.text):
             return False
+        if _IN_ONE.match(line.text) is not None:
+            return True
         below = (self.next(offset + 1), self.next(offset + 2))
         return any(one is not None and tells_facts(one.text) for one in below)
 
@@ -263,8 +268,10 @@ class Around:
             return False
         words = follows.text.split()
         short = len(words) <= MOST_TITLE_WORDS and follows.text[-1:] not in ".!?:,"
-        named = short and any(map(self._says_dish, words)) and not begins_with_amount(follows.text)
-        whole = len(words) > 1 and not names_component(follows.text)
+        named = short and any(map(self._says_dish, words))
+        named = named and (not begins_with_amount(follows.text) or _is_compound(follows.text))
+        # "BEEF AND BARLEY STEW" is no part's name.
+        whole = len(words) > 1 and (not names_component(follows.text) or len(words) >= LEAST_WHOLE)
         return named and self._tells_of_dish(at + 1, whole)
 
     def _tells_of_dish(self, offset: int, whole: bool) -> bool:
@@ -551,3 +558,8 @@ class Around:
         plain = name[:1].isupper() and len(name.split()) <= MOST_NAME_WORDS
         weighed = all(not begins_with_amount(t) and ends_with_amount(t) for t in [before, *behind])
         return plain and len(behind) > 1 and weighed
+
+
+def _is_compound(text: str) -> bool:
+    """Tell "One-Pan Orzo with Peas", which measures nothing."""
+    return _HYPHENATED.match(text) is not None and is_in_title_case(text)

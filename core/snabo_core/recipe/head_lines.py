@@ -14,7 +14,7 @@ from snabo_core.quantities.kinds import (
     kind_of_line,
     names_component,
 )
-from snabo_core.recipe.around import GOES_ON, MOST_TITLE_WORDS, WHOSE
+from snabo_core.recipe.around import GOES_ON, MOST_TITLE_WORDS, WHOSE, opens_list
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.lines import (
     LEAST_SENTENCE,
@@ -116,7 +116,9 @@ _BY = re.compile(
 )
 # "A (top answer):", above the name.
 _ANSWERED = re.compile(
-    r"^\W*(?:a|(?:(?:top|best|accepted|helpful|first|my) )?(?:answer|reply)s?)\s*(?:\([^()\d]*\)\s*)?:?\W*$",
+    r"^\W*(?:a|(?:(?:top|best|accepted|helpful|first|my) )?(?:answer|reply)s?)\s*(?:\([^()\d]*\)\s*)?:?\W*$"
+    # "3 min read".
+    r"|^\W*\d+[\s-]min(?:ute)?s?[\s-]read\W*$",
     re.IGNORECASE,
 )
 _NUMBERED_NAME = re.compile(r"no\.?\s*\d{1,3}\s+(?P<name>[^\W\d].+)", re.IGNORECASE)
@@ -317,7 +319,8 @@ class HeadLines(ListLines):
         food = self.around.names_food(text)
         # "A love story in four layers" counts nothing.
         counts = begins_with_amount(text) and (food or measures(text) or only_amount(text))
-        if counts or (food and len(text.split()) < LEAST_SAID) or text.rstrip().endswith(":"):
+        short = food and len(text.split()) < LEAST_SAID and not self._is_between_name_and_facts()
+        if counts or short or text.rstrip().endswith(":"):
             return False
         for offset in range(1, MOST_ABOVE_FACTS + 1):
             ahead = self.around.next(offset)
@@ -326,6 +329,14 @@ class HeadLines(ListLines):
             if tells_facts(ahead.text):
                 return True
         return False
+
+    def _is_between_name_and_facts(self) -> bool:
+        """Tell "Crisp, lemony and meatless", the only line between a name and whom it serves."""
+        served, below = self.around.next(), self.around.next(2)
+        if served is None or below is None or not only_servings(served.text):
+            return False
+        listed = begins_with_amount(below.text) or opens_list(below.text)
+        return self._right_below_title() and listed
 
     def _says_no_food(self, text: str) -> bool:
         """Tell whose dish it is or what else is told of it right above its list."""
@@ -391,7 +402,12 @@ class HeadLines(ListLines):
         """Tell "By Odile Field", "Autumn, 2012", "(a keeper)" and "as told by Gran" from foods."""
         below = self._right_below_title()
         follows = self.around.next()
-        heads = follows is not None and not follows.after_blank and has_amount(follows.text)
+        heads = (
+            follows is not None
+            and not follows.after_blank
+            and has_amount(follows.text)
+            and not only_servings(follows.text)
+        )
         heads = heads and self.around.amounts_follow(2)
         if heads and _BRACKETED.fullmatch(text) is not None and self.around.names_dish(text):
             # "(schnitzel)" above its foods.

@@ -73,7 +73,9 @@ class MethodLines(Sorting):
         """Set aside who signs, the number or letter of a page, and what stands under the last step."""
         text, steps = line.text, self.layout.steps
         signs = SIGN_OFF.match(text) or self._signs(line) or re.fullmatch(r"[A-Z]\.?", text)
-        if signs or (line.raw.startswith(">") and steps):
+        # "Watch how to make this", above the first step.
+        above = not steps and not line.marked and tail_of(text) == "furniture"
+        if signs or above or (line.raw.startswith(">") and steps):
             self._aside("furniture", text)
         elif steps and (tail := self._tail(line)) is not None:
             self.section = "gone" if tail == "gone" else self.section

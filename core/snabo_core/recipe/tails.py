@@ -32,7 +32,7 @@ _AROUND = re.compile(
     r"|(?:download|save|add|send|print|e-?mail)\s+(?:to|as|the|this|a)?\s*(?:my|your|pdf|phone|recipes?|friend|list|basket|collection|favou?rites|planner)\b.{0,30}$|get (?:the|our) (?:app|book|newsletter|recipe box)\b"
     r"|(?:thanks|thank you) for (?:watching|reading|visiting|stopping|looking)\b|(?:like and )?subscribe\b"
     r"|may (?:also )?contain\b|(?:my|our|the|overall|family|kids['’]?)\s+(?:rating|score|verdict|marks?)\s*[:=]?\s*\S.{0,40}$|\d+ (?:stars|/\s?(?:5|10))\W*$"
-    r"|(?:share|show|post)\s+(?:us|me|your)\b|was this\b|ask\s+(?:me|us|below|away)\b|(?:tag|tell)\s+(?:a|your)\s+friends?\b|pin (?:for|it|this|me)\b|follow (?:for|me|us|along|@)|link in\b|(?:full|watch(?: the)?) (?:video|recipe|film|next)\b|watch next\b|(?:browse|view|see|load|show) (?:all|more)\b"
+    r"|(?:share|show|post)\s+(?:us|me|your)\b|was this\b|ask\s+(?:me|us|below|away)\b|(?:tag|tell)\s+(?:a|your)\s+friends?\b|pin (?:for|it|this|me)\b|follow (?:for|me|us|along|@)|link in\b|(?:full|watch(?: the)?) (?:video|recipe|film|next)\b|watch next\b|watch (?:how|me|us|this)\b|(?:browse|view|see|load|show) (?:all|more)\b"
     r"|(?:popular|more|new|latest|others?|people) (?:in|also)\b.{0,30}$|visit (?:me|us|our|my|the)\b|as seen\b|(?:adapted|inspired|borrowed|stolen|taken|reprinted) (?:from|by)\b|this recipe (?:was|is|comes|came|first)\b"
     r"|.{0,30}\b\d+ (?:days?|weeks?|months?|years?|hours?) ago\W*$|(?-i:[A-Z][\w.]{1,20}) says\W*$|(?:prep|cook\w*|total|oven)?\s*times? (?:do|does|is|are|may|will|can|include)\b|(?:chef|recipe|author|cook)\s*:\s+(?-i:[A-Z])\w+(?: (?-i:[A-Z])\w+)\W*$"
     r"|(?:prevent|keep|stop) (?:your |the )?screen\b|add (?:all|these|ingredients|everything)?\s*to (?:the |my |your )?(?:basket|trolley|cart|list|order)\b|-?\s?advert(?:s|isement|ising)?\s?-?\W*$|(?:article|story|recipe|post|page)s? continues?\b"
@@ -55,7 +55,7 @@ _REMARKS = re.compile(
     r"^\W*(?:(?:(?:[a-z]+['’]s|(?:[a-z]+\s+)?(?:cooks|chefs|bakers|top|hot|handy|pro|expert|serving|storage|freezing|saving|kitchen|quick|extra|final|last|my|our|one|a|another))\s+)?(?:tips?|hints?|notes?)\b(?:\s*\d)?\s*[:!.–—-]"
     # "COOK'S TIP Salt the leeks first.", but "Tip into a dish".
     r"|(?:[a-z]+['’]s|cooks|chefs|top|hot|handy|pro|serving)\s+(?:tips?|hints?|notes?)\s+(?-i:[A-Z])|(?-i:TIPS?|NOTES?)\s+(?-i:[A-Z])"
-    r"|(?:variations?|alternatives?|swaps?|substitut\w+|subs|options?|ideas|shortcut|cheat|wine|beer|drinks?|pairing|accompaniments?|leftovers?|storage|storing|freez(?:e|ing|er)|keeps?|reheat(?:ing)?|budget|cost|source|credit)\s*:"
+    r"|(?:variations?|alternatives?|swaps?|substitut\w+|subs|options?|ideas|shortcut|cheat|wine|beer|drinks?|pairing|accompaniments?|leftovers?|storage|storing|freez(?:e|ing|er)|keeps?|reheat(?:ing)?|to (?:store|freeze|reheat|keep|make ahead|serve later|cook from frozen)|budget|cost|source|credit)\s*:"
     r"|(?:can|may|could|should|must) (?:also )?be\b|(?:it |this |they )?(?:will|won['’]t) (?:keep|freeze|last|store|reheat)\b|(?:not )?suitable for\b|does(?:n['’]t| not)? (?:not )?(?:freeze|keep|reheat)\b"
     r"|(?:best|better|nicest|good|great|nice|lovely|delicious|perfect|excellent|also good)\s+(?:eaten|served|made|cold|hot|warm|with|on|if|when|the next|next|after|the same)\b|goes? (?:well|nicely|great|beautifully)\b|pairs? (?:well )?with\b"
     rf"|(?:to make (?:it|this|them)|for (?:an? |the )?|make (?:it|this)|(?:if )?you(?:['’]re| are)?|turn (?:it|this)|keep (?:it|this))\s*{_KIND_OF_EATER}\b|make it (?:\w+er|ahead|your own|a meal|go further|special|extra \w+|more \w+)\s*[:?]"
@@ -101,7 +101,7 @@ _SAYS_OF_FOOD = re.compile(
 # Words of a sentence or a page, of which the line of a food has none.
 _SPEAKS = re.compile(
     r"\b(?:you|your|we|our|i|my|it|this|that['’]s|these|is|are|was|will|can|could|go|see|below|above|read|click|tap|tick|scroll|page|recipes?|method|ingredients?|"
-    r"photos?|videos?|notes?|chart|products?|basket|delivery|store(?! cupboard)|nothing|something|missing|everything|love|patience|really|else|start|guide|conversions?|imperial|metric|measurements?)\b",
+    r"photos?|videos?|notes?|chart|products?|basket|delivery|store(?! cupboard)|nothing|something|missing|everything|love|patience|shop|really|else|start|guide|conversions?|imperial|metric|measurements?)\b|[£$€]\s?\d",
     re.IGNORECASE,
 )
 _TALKS = re.compile(

@@ -261,6 +261,12 @@ ABOVE = re.compile(
     r"|(?:with\s+)?(?:(?:much|all our|lots of)\s+)?(?:love|greetings|compliments|best wishes)\s+from\s+(?-i:[A-Z]).{1,40}"
     r"|(?:photo|picture|scan|copy|photocopy)\s+of\s+[^:]{1,30}:?"
     r"|(?:to drink|wine|drink|pairing|serve with|equipment|season|photo|styling|words|course)\s*:\s*\S.{0,80}"
+    # What a school, a paper or a kitchen writes above: "Food & Drink", "Class handout - Week 4".
+    r"|(?:food|life|home|health|style|living)(?:\s*(?:&|and|,)\s*(?:drinks?|style|living|home|garden|travel|wellbeing|wellness|cookery))+|(?:the )?(?:weekend|sunday|saturday|home|student|vegetarian|vegan|frugal|thrifty|seasonal|new|modern) (?:cook|kitchen|table|paper|supplement)"
+    r"|(?:class |cooking |cookery |practical )?(?:handout|worksheet|leaflet|fact ?sheet|diet sheet|prep list|production sheet|batch sheet|slide|appendix|station|card|practical|practical lesson|term|topic|theme|menu|box)\b(?:\s*(?:no\.?|number|#)?\s*(?:\d{1,3}|[a-h]))?(?:\s*(?:of|/)\s*\d{1,3})?(?:\s*[-–—:,].{0,40})?"
+    r"|(?:(?:student|pupil|class|group|teacher|date|grade|name|mark)(?:['’]s)?(?: name)?\s*:[\s_.]*){1,4}|(?:learning (?:outcomes?|objectives?|intentions?)|aims?|objectives?|skills?|you will learn|allergens?|diet|patient)\s*:.{0,80}"
+    r"|(?:chapter|section|part|category|course|type)\s*:\s*.{2,40}|[ivx]{1,5}\.\s+[^\W\d]{3,20}|(?:this|last|next) week['’]?s (?:veg )?(?:box|bag|recipe|menu|theme)\b.{0,60}|[^\W\d]+ (?:week|month|season|fortnight|special)"
+    r"|(?:magazine|newspaper|paper) cutting|cut out and keep|free with.{0,30}|as seen.{0,40}"
     rf"|(?:(?:mon|tues?|wed|thurs?|fri|sat|sun)[a-z]*\.?,?\s+)?\d{{1,4}}[./-]\d{{1,2}}(?:[./-]\d{{1,4}})?|(?:{WEEKDAY},?\s+)?"
     r"(?:\d{1,2}(?:st|nd|rd|th)?\s+)?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?\s*"
     r"(?:\d{1,2}(?:st|nd|rd|th)?,?\s*)?(?:\d{4})?"

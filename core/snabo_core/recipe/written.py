@@ -35,7 +35,9 @@ _FIELD = re.compile(r"^([^\w\n]{0,8}\w[\w ]{1,20})::[ \t]+", re.MULTILINE)
 # Labels as old books set them: "INGREDIENTS.—2 lbs. of neck of mutton", "MODE.--Cut it up."
 _RUN_IN = re.compile(
     r"^([^\w\n]{0,4}(?:ingredients|mode|method|directions|preparation|time|sufficient|seasonable"
-    r"|note|average cost|yield|serves))[ \t]?\.?[ \t]?[—–-]{1,3}[ \t]?(?=\w)",
+    r"|note|average cost|yield|serves))"
+    # "Serves-You-Right Noodles" is a name.
+    r"(?:[ \t]?\.?[ \t]?(?:[—–]{1,3}|-{2,3})|(?:\.|[ \t])-|-(?=[ \t]|\d))[ \t]?(?=\w)",
     re.IGNORECASE | re.MULTILINE,
 )
 # "Yields4 Servings", where a page sets the two apart by colour alone.
