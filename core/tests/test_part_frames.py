@@ -84,6 +84,8 @@ class PartFrames(unittest.TestCase):
         dish = read_recipe(text + METHOD, library(), None)
         self.assertEqual([part.name for part in dish.parts], ["Filling", "Crust"])
         self.assertIn(("note", "Crust (optional)"), [(a.kind, a.text) for a in dish.asides])
+        told = [line.optional for part in dish.parts for line in part.lines]
+        self.assertEqual(told, [False, True, True])
 
 
 def parts_of(dish: Dish) -> Told:

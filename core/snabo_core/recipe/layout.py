@@ -624,13 +624,15 @@ class _Sorter(HeadLines, MethodLines):
         """Set aside what is said under the foods of a list and is none."""
         listed = self.section == "list" or (self.layout.parts and self.layout.parts[-1][1])
         starred = line.raw.lstrip("(").startswith("*") and not self._lists_starred()
-        if not listed or (line.text.endswith(":") and self.around.amounts_follow(1)):
+        heads = self.around.amounts_follow(1) and line.text[-1:] not in ".!"
+        if not listed or (heads and (line.after_blank or line.text.endswith(":"))):
             return False
         told = beside_list(line.raw if starred else line.text)
         if told is None:
             food = begins_with_amount(line.text) or self.around.names_food(line.text)
             plain = kind_of_line(line.text) == "food" and not (line.step or is_step(line.text))
-            if food or not (plain and speaks(line.text)) or len(line.text) > LONGEST_SAID:
+            said = plain and speaks(line.text, heads=heads)
+            if food or not said or len(line.text) > LONGEST_SAID:
                 return False
         self._aside("furniture" if told == "furniture" else "note", line.text)
         return True
@@ -641,10 +643,12 @@ class _Sorter(HeadLines, MethodLines):
         return above.startswith("*")
 
     def _open_headed(self, name: str, text: str) -> None:
-        """Open the part that a line heads; what it says of leaving it out is a note."""
-        if SAYS_OPTIONAL.search(text.rstrip(" *_:")) is not None:
-            self._aside("note", text)
+        """Open the part that a line heads; what it says of leaving it out is a note, too."""
+        optional = SAYS_OPTIONAL.search(text.rstrip(" *_:")) is not None
         name = re.sub(r"\s*\([^)]*\)\s*$", "", name)
+        if optional:
+            self._aside("note", text)
+            self.layout.optional_parts.add(name)
         # The title once more is no part of the dish.
         again = name.casefold() == self.layout.title.casefold() and not self.layout.parts
         self.layout.open_part("" if again else name)
@@ -724,7 +728,10 @@ class _Sorter(HeadLines, MethodLines):
             if is_button(text) or kind_of_line(line.raw) == "furniture":
                 self._aside("furniture", line.raw)
             elif name is not None:
-                self.layout.open_part(re.sub(r"\s*\([^)]*\)\s*$", "", name))
+                name = re.sub(r"\s*\([^)]*\)\s*$", "", name)
+                if SAYS_OPTIONAL.search(text.rstrip(" *_:")) is not None:
+                    self.layout.optional_parts.add(name)
+                self.layout.open_part(name)
             elif kind_of_line(text) == "note":
                 self._aside("note", text)
             else:

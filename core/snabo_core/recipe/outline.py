@@ -31,6 +31,8 @@ class Layout:
     makes: str = ""
     minutes: dict[str, float] = field(default_factory=dict)
     parts: list[tuple[str, list[str]]] = field(default_factory=list)
+    # The names of parts that their headings say may be left out.
+    optional_parts: set[str] = field(default_factory=set)
     steps: list[str] = field(default_factory=list)
     # The heading inside the method each step stands under, empty for none.
     sections: list[str] = field(default_factory=list)

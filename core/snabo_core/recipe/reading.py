@@ -348,6 +348,8 @@ def _parts(
         read = [
             line for text in taken for line in lines_from(text, library, system, make_id, learned)
         ]
+        if name in layout.optional_parts:
+            read = [replace(line, optional=True) for line in read]
         if read:
             parts.append(Part(make_id(), name or "Dish", tuple(read)))
     return tuple(parts)

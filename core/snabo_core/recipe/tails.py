@@ -98,10 +98,14 @@ _SAYS_OF_FOOD = re.compile(
     r"^\W*(?!whatever|any\b|what\b)(?:(?:the|your|my|our)\s+)?[^\W\d]+(?:\s+[^\W\d]+)?\s+(?:are|is|can (?:also )?be|(?:will|should|may|must) (?:also |not )?(?:be|do|work|need|taste|keep|vary)|works?|needs?|tastes?|vary|varies)\s+[^\d]{3,}[.!]?$",
     re.IGNORECASE,
 )
-# Words of a sentence or a page, of which the line of a food has none.
+# Words of a page, and of a sentence, of which the line of a food has none.
+_PAGED = re.compile(
+    r"\b(?:see|read|click|tap|tick|scroll|page|recipes?|method|ingredients?|photos?|videos?|notes?|chart|products?|basket|delivery|store(?! cupboard)|"
+    r"missing|shop|guide|conversions?|imperial|metric|measurements?)\b|[£$€]\s?\d",
+    re.IGNORECASE,
+)
 _SPEAKS = re.compile(
-    r"\b(?:you|your|we|our|i|my|it|this|that['’]s|these|is|are|was|will|can|could|go|see|below|above|read|click|tap|tick|scroll|page|recipes?|method|ingredients?|"
-    r"photos?|videos?|notes?|chart|products?|basket|delivery|store(?! cupboard)|nothing|something|missing|everything|love|patience|shop|really|else|start|guide|conversions?|imperial|metric|measurements?)\b|[£$€]\s?\d",
+    r"\b(?:you|your|we|our|i|my|it|this|that['’]s|these|is|are|was|will|can|could|go|below|above|nothing|something|everything|love|patience|really|else|start)\b",
     re.IGNORECASE,
 )
 _TALKS = re.compile(
@@ -119,9 +123,12 @@ def beside_list(text: str) -> Tail | None:
     return "note" if any(said.match(text) is not None for said in told) else None
 
 
-def speaks(text: str) -> bool:
-    """Tell words of a sentence or a page from the name of a food that nobody here knows."""
-    return _SPEAKS.search(text) is not None
+def speaks(text: str, *, heads: bool) -> bool:
+    """Tell words of a sentence or a page from the name of a food that nobody here knows.
+
+    Where a line `heads` foods ("Soak these", "Everything else") only the words of a page tell.
+    """
+    return _PAGED.search(text) is not None or (not heads and _SPEAKS.search(text) is not None)
 
 
 def tail_of(text: str) -> Tail | None:
