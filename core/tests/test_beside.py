@@ -129,6 +129,18 @@ class OnAPage(unittest.TestCase):
         dish = read_recipe(self.LIST.format(said, ""), library(), None)
         self.assertEqual(dish.told.servings_low, 8)
 
+    def test_what_each_gets_among_foods_is_food(self) -> None:
+        text = "Corned beef hash\n\n700 g potatoes\n4 eggs (one each)\n\nFry the potatoes.\n"
+        dish = read_recipe(text, library(), None)
+        self.assertEqual([line.food for line in dish.parts[0].lines], ["potato", "egg"])
+        made = read_recipe(f"Beetroot burgers\n12 burgers, one each\n{text[18:]}", library(), None)
+        self.assertEqual(made.told.servings_low, 12)
+
+    def test_what_heads_rows_in_columns_names_parts(self) -> None:
+        rows = "Naan\n250 g\tflour\n150 g\tyoghurt\nChana\n2 tins\tchickpeas\n1\tonion\n"
+        dish = read_recipe(f"Naan and chana\nServes\t4\n{rows}\nKnead it.\n", library(), None)
+        self.assertEqual([part.name for part in dish.parts], ["Naan", "Chana"])
+
     def test_numbers_in_boxes_count_steps(self) -> None:
         text = "Leek supper\n\n500 g leeks\n2 onions\n\n1️⃣ Boil the leeks\n2️⃣ Mix in the onions\n"
         dish = read_recipe(text, library(), None)

@@ -37,6 +37,8 @@ _ALSO_ORDERS = re.compile(
     re.IGNORECASE,
 )
 _WARNS = re.compile(r"\W*(?:do(?: not|n['’]t)|never|please)\b", re.IGNORECASE)
+# So many lines a page puts between two steps.
+MOST_OF_A_PAGE = 12
 # So many marked steps tell that each has a mark.
 LEAST_MARKED = 2
 
@@ -206,7 +208,8 @@ class MethodLines(Sorting):
 
     def _counts_on(self) -> bool:
         """Tell whether the next number below is that of the next step."""
-        below = (STEP_NUMBER.match(one.text) for one in self.around.lines[self.around.place + 1 :])
+        ahead = map(self.around.next, range(1, MOST_OF_A_PAGE))
+        below = (STEP_NUMBER.match(one.text) for one in ahead if one is not None)
         number = next((found[0] for found in below if found), "")
         return re.findall(r"\d+", number) == [str(self.marked_steps + 1)]
 

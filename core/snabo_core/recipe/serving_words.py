@@ -48,7 +48,7 @@ FOLK = (
 )
 PEOPLE = (
     rf"(?:{FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
-    r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals)"
+    r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals|mains)"
 )
 CHILDREN = r"(?:kids?|children|child|teen(?:ager)?s?|bab(?:y|ies)|toddlers?|little ones|small (?:people|ones)|little people)"
 # Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
@@ -69,7 +69,7 @@ BOTH_MEALS = re.compile(
 )
 SAYS = (
     r"(?:serves?|serving(?!\s+size)|servings|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray)|feeds|dishes (?:up|out)|nos?\.? served|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
-    r"recipe serves|number of servings|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|porce|personen|personnes|personas|portionen)"
+    r"recipe serves|number of servings|(?:portion|serving) counts?|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|porce|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
 # "Serving size: 1 slice" says for nobody.
@@ -79,7 +79,7 @@ SIZE = re.compile(
 )
 # "Serves 8 (with leftovers for two lunches)": the lunches are of the same eight.
 LEFT_OVER = re.compile(
-    r"(?<=\w)[,;\s(–—-]{1,4}(?:with|plus|and|leaving|including)\s+(?:\w+\s+){0,3}(?:left\s?-?overs?|left|spare)\s+(?:over\s+)?(?:for|to make)\b.*$",
+    r"(?<=\w)[,;\s(–—-]{1,4}(?:with|plus|and|leaving|including)\s+(?:\w+\s+){0,3}(?:left\s?-?overs?|left|spare|seconds|thirds)\s+(?:over\s+)?(?:for|to make)\b.*$",
     re.IGNORECASE,
 )
 # "2 (hungry) or 4", "4 (generous) servings".
@@ -94,7 +94,8 @@ ALONE = re.compile(
 )
 # "2 meals for 2", "for me + 1".
 MEALS_FOR = re.compile(
-    r"(?:^|[(,;]\s*)(?P<meals>[1-9])\s+(?:meals|dinners|lunches|suppers)\s+for\s+(?P<n>[1-9]|two|three|four)(?:\s+(?:people|of us))?\W*$",
+    # "Good for 2 days for 2 people", "2 days' lunches for 2".
+    r"(?:^|[(,;]\s*|\bfor\s+)(?P<meals>[1-9])\s+(?:meals|dinners|lunches|suppers|days['’]?(?:\s+(?:of\s+)?(?:meals|dinners|lunches|suppers|food))?)\s+for\s+(?P<n>[1-9]|two|three|four)(?:\s+(?:people|of us))?\W*$",
     re.IGNORECASE,
 )
 ME_AND = re.compile(
@@ -110,7 +111,7 @@ OVER = {"doub": 2.0, "halv": 0.5, "half": 0.5, "trip": 3.0, "treb": 3.0}
 TWICE = re.compile(r"\btwice\b", re.IGNORECASE)
 # "5 kids or 3 grown-ups".
 EITHER = re.compile(
-    rf"^\W*(?:serves\s+|feeds\s+|for\s+)?(?P<one>{N})\s+(?!normal\b|ordinary\b|average\b|usual\b)(?:[a-z]+\s+)?{FOLK}\s+or\s+(?P<other>{N})\s+(?:[a-z]+\s+)?{FOLK}",
+    rf"^\W*(?:serves\s+|feeds\s+|for\s+)?(?P<one>{N})\s+(?!normal\b|ordinary\b|average\b|usual\b)(?:[a-z]+\s+)?(?:{FOLK}|person)\s+or\s+(?P<other>{N})\s+(?:[a-z]+\s+)?(?:{FOLK}|ones)",
     re.IGNORECASE,
 )
 # "4 as a starter, 2 as a main".
@@ -133,8 +134,12 @@ SERVES = tuple(
         rf"\b{RANGE}\s+(?:very\s+|really\s+)?(?:hungry|greedy|starving|ravenous|peckish)\s+[a-z]{{3,}}s\b",
         rf"\b{RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
         rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
-        rf"(?<![\w#])(?!good for\s+\S+\s+(?:days?|weeks?|months?)\b){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
-        rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)\W*$",
+        rf"(?<![\w#])(?!good for\s+\S+\s+(?:days?|weeks?|months?)\b){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
+        rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)(?:\W*$|,)",
+        rf"^\W*(?:meal prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
+        rf"^\W*{RANGE}\s*[x×]\s*\d+\s?(?:g|ml|oz)\s+(?:portions|servings|boxes|tubs)\W*$",
+        rf"\b(?:feeds|serves)\W+(?:everyone|everybody|all|us all|all of us|the lot)\s*\(\s*{RANGE}\s*\)",
+        rf"\bas an? main\W{{1,3}}{RANGE}\b",
         rf"^\W*(?:for|per(?!\s+100\b)|(?:quantities|amounts) (?:are )?for)\s+{RANGE}\s*(?:\([^()\d]*\)|to share|sharing)?\W*$",
         rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?(?:\W*$|,?\s+(?:and|so|but|with)\b)",
         rf"\b{RANGE}\s+of us\b",
@@ -239,7 +244,7 @@ LEAST_MEALS = 2
 MEAL = re.compile(
     rf"(?:\b(?:makes|yields?|yield|batch|gives)\b|=)\s*[:=]?\s*{ABOUT}{RANGE}\s+"
     # Nobody's meal is a mini pie.
-    rf"(?:(?!mini|small|little|tiny|baby|bite|cocktail|party)\w+\s+){{0,2}}{MEALS}\b",
+    rf"(?!\d+\s?(?:cm|inch|in\b|-))(?:(?!mini|small|little|tiny|baby|bite|cocktail|party)\w+\s+){{0,2}}{MEALS}\b",
     re.IGNORECASE,
 )
 # "Makes 4 bagels, 1 per person", "12 dumplings, 3 each".
@@ -367,6 +372,10 @@ NOT_EATERS = re.compile(
     r"degrees?|gas|mark|oven|pages?|p|no|number|vol\w*|steps?|lesson|class|times|cups?|batch|makes?|made|yields?|cuts?|pieces?|slices?|squares?|"
     r"tins?|cans?|trays?|stars?|votes?|reviews?|comments?|pm|am|st|nd|rd|th|points?|ingredients?|years?|old|twice|double|halve)\b|[%°£$€#:]|\d[./]\d",
     re.IGNORECASE,
+)
+# "x2", "4-ish", below a name.
+TIMES = re.compile(
+    r"\W*(?:[x×]\s?(?P<times>[2-9]|1\d)|(?P<about>[2-9]|1\d)\s?-?ish)\W*", re.IGNORECASE
 )
 ONE_NUMBER = re.compile(
     r"(?<![\w.,/])(?P<low>\d{1,3})(?:\s?(?:-|–|or|to)\s?(?P<high>\d{1,3}))?(?![\w/])"

@@ -94,6 +94,9 @@ def servings_loosely(text: str) -> Servings | None:
 
     For lines between the name of a dish and its list: "enough for the whole bell tower, all 8".
     """
+    if (times := words.TIMES.fullmatch(text)) is not None:
+        counted = float(times["times"] or times["about"])
+        return Servings(counted, counted)
     plain = spell_numbers(text[: words.LOOKED_AT])
     told = [*words.ONE_NUMBER.finditer(plain)]
     if len(told) != 1 or words.NOT_EATERS.search(plain) is not None:

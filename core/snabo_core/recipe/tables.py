@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable, Sequence
-from itertools import islice
+from itertools import islice, pairwise
 
 from snabo_core.quantities.kinds import begins_with_amount
 from snabo_core.recipe.facts import is_fact_label
@@ -40,6 +40,35 @@ _RULE = re.compile(r"[\s|:=+-]*-[\s|:=+-]*")
 FACT_CELL = re.compile(
     r"dish|title|recipe(?: name)?|name|serves|servings|portions|yield", re.IGNORECASE
 )
+
+
+# "250 g<tab>plain flour".
+_ROW = re.compile(r"\s*[\d½¼¾⅓⅔][^\t]{0,20}\t+\s*[^\W\d]")
+_HEAD_OF_ROWS = re.compile(r"\s*[^\W\d][^\t\d,.;:]{1,40}\s*")
+_JOINED = re.compile(r"\b(?:and|or|to|for|of|with)\b|&", re.IGNORECASE)
+MOST_HEAD_WORDS = 4
+
+
+def heads_of_rows(pieces: Sequence[str]) -> list[str]:
+    """Return lines with a colon behind what heads rows of amounts and foods, in several places.
+
+    "Naan" over "250 g<tab>plain flour" and "Chana" over "2 tins<tab>chickpeas" name parts, though
+    one of them is a food's name.
+    """
+    heads = [
+        place
+        for place, (piece, below) in enumerate(pairwise(pieces))
+        if _ROW.match(below) is not None and _heads_rows(piece)
+    ]
+    if len(heads) < LEAST_LABELS:
+        return list(pieces)
+    marked = {*heads}
+    return [f"{one.rstrip()}:" if n in marked else one for n, one in enumerate(pieces)]
+
+
+def _heads_rows(piece: str) -> bool:
+    plain = _HEAD_OF_ROWS.fullmatch(piece) is not None and _JOINED.search(piece) is None
+    return plain and len(piece.split()) <= MOST_HEAD_WORDS and not begins_with_amount(piece)
 
 
 def facts_told(pieces: Sequence[str]) -> list[str]:

@@ -21,6 +21,7 @@ from snabo_core.recipe.servings import only_servings
 from snabo_core.recipe.tables import (
     FACT_CELL,
     facts_told,
+    heads_of_rows,
     labels_apart,
     lists_apart,
     rows_told,
@@ -181,7 +182,7 @@ def written_lines(text: str) -> list[Written]:
     text = _IN_A_BOX.sub(r"\1. ", _LEADERS.sub(" ", text))
     text = _EDIT.sub("", _RUN_IN.sub(r"\1: ", with_fields(_GLUED.sub(r"\1: ", text))))
     laid = steps_apart(_columns_apart([*_pieces(_unquoted(text))]))
-    pieces = _hanging(labels_apart(lists_apart(laid)))
+    pieces = _hanging(labels_apart(lists_apart(heads_of_rows(laid))))
     for raw in _one_below_the_other(rows_told(facts_told(pieces))):
         whole = tidy(_without_tags(raw) if "<" in raw else raw)
         said = _CHAT.sub("", whole)
