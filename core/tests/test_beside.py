@@ -90,6 +90,17 @@ class Beside(unittest.TestCase):
         for said in LINES["among_foods"]:
             self.check_neither(said, "among foods")
 
+    def test_what_a_page_puts_between_two_steps_is_none(self) -> None:
+        for said in LINES["among_steps"]:
+            foods, steps = list(FOODS[0]), list(STEPS[0])
+            mark, (above, between) = self.random.choice(MARKS), self.random.choice(HEADS)
+            method = [mark.replace("{n}", str(n)) + step for n, step in enumerate(steps, 1)]
+            method.insert(self.random.randrange(1, len(steps)), said)
+            text = f"Leek supper\nServes 4\n\n{above}" + "\n".join(foods) + "\n"
+            text += between + "\n".join(method) + "\n"
+            with self.subTest(said=said, text=text):
+                self.assertEqual(self.read(text)[1:], (foods, steps))
+
     def test_orders_that_begin_alike_are_steps(self) -> None:
         for said in LINES["orders"]:
             written = self.written(said, "among steps")

@@ -332,13 +332,14 @@ class _Sorter(HeadLines, MethodLines):
             self._aside("furniture", text)
         elif METHOD.match(text) or (HOW_TO.match(text) and self.layout.parts):
             self.section = "method"
-        elif NOTES.match(text) and self.layout.title and not self._foods_go_on():
-            self.section = "notes"
+        elif NOTES.match(text) and self.layout.title:
+            self._open_notes(text)
         elif (
             COMMENTS.match(text) or (SHARED.match(text) and self.layout.steps)
         ) and self._has_dish():
             self._aside("furniture", text)
-            self.section = self.section if self._method_follows() else "gone"
+            goes_on = self._method_follows() or self._steps_go_on()
+            self.section = self.section if goes_on else "gone"
         elif NUTRITION.match(text) and self.layout.title:
             self._aside("nutrition", text)
             self.figures = True
@@ -347,6 +348,13 @@ class _Sorter(HeadLines, MethodLines):
         else:
             return False
         return True
+
+    def _open_notes(self, text: str) -> None:
+        """Go on to the notes, but not in the middle of a list or of steps that count on."""
+        if self._foods_go_on() or (self.section == "method" and self._counts_on()):
+            self._aside("note", text)
+        else:
+            self.section = "notes"
 
     def _foods_go_on(self) -> bool:
         """Tell "(see notes)" and "Ingredient swaps" in the middle of a list."""

@@ -10,6 +10,7 @@ from snabo_core.quantities.kinds import (
     heading_name,
     is_step,
     kind_of_line,
+    names_component,
 )
 from snabo_core.recipe.around import WRAPPED_AT
 from snabo_core.recipe.sections import SIGN_OFF
@@ -37,6 +38,8 @@ _ALSO_ORDERS = re.compile(
     re.IGNORECASE,
 )
 _WARNS = re.compile(r"\W*(?:do(?: not|n['’]t)|never|please)\b", re.IGNORECASE)
+# A caption has no more words.
+MOST_OF_A_CAPTION = 8
 # So many lines a page puts between two steps.
 MOST_OF_A_PAGE = 12
 # So many marked steps tell that each has a mark.
@@ -206,6 +209,19 @@ class MethodLines(Sorting):
         follows = self.around.next()
         return follows is not None and is_step(follows.text) and tail_of(follows.text) is None
 
+    def _steps_go_on(self) -> bool:
+        """Tell whether the next step stands below what a page puts between two of them."""
+        follows = self.around.next()
+        if self.section != "method" or not self.layout.steps or follows is None:
+            return False
+        if self._counts_on():
+            return True
+        # Recipes that a page offers ("Roast leeks with ham") have no stop.
+        ordered = is_step(follows.text) and first_word(follows.text) in STEP_VERBS
+        stopped = follows.text[-1:] in ".!" and tail_of(follows.text) is None
+        alike = follows.marked or not self.marked_steps
+        return ordered and stopped and alike
+
     def _counts_on(self) -> bool:
         """Tell whether the next number below is that of the next step."""
         ahead = map(self.around.next, range(1, MOST_OF_A_PAGE))
@@ -214,17 +230,28 @@ class MethodLines(Sorting):
         return re.findall(r"\d+", number) == [str(self.marked_steps + 1)]
 
     def _unnumbered_behind(self, line: Written) -> bool:
-        """Tell what has no mark and orders nothing, below the last of steps that all have one."""
-        steps = self.layout.steps
-        if line.marked or len(steps) < LEAST_MARKED or self.around.place < self.last_marked:
+        """Tell what has no mark and orders nothing, below steps that all have one.
+
+        Between two of them only words without a stop, which is how a page captions its pictures.
+        """
+        steps, text = self.layout.steps, line.text
+        if line.marked or self.marked_steps < len(steps) or text[:1].islower():
             return False
-        if self.marked_steps < len(steps) or is_step(line.text):
+        if is_step(text) or first_word(text) in STEP_VERBS or self._names_part(text):
             return False
-        if first_word(line.text) in STEP_VERBS:
-            return False
+        if self.around.place < self.last_marked:
+            follows = self.around.next()
+            short = len(text.split()) <= MOST_OF_A_CAPTION and text[-1:] not in ".!?:;,"
+            return follows is not None and follows.marked and short
         above = self.around.lines[self.around.place - 1].raw
         ended = line.after_blank or above[-1:] in ".!?" or not any(map(_ends, steps[:-1]))
-        return ended and not line.text[:1].islower()
+        return len(steps) >= LEAST_MARKED and ended
+
+    def _names_part(self, text: str) -> bool:
+        """Tell a heading: "Sauce", "Leek layer", or the name of a part of the list once more."""
+        again = text.strip(" :").casefold()
+        parts = {part.casefold() for part, _ in self.layout.parts}
+        return again in parts or heading_name(text) is not None or names_component(text)
 
     def _below_figures(self) -> bool:
         """Tell the line right below what a serving has in it."""

@@ -38,6 +38,8 @@ _AROUND = re.compile(
     r"|(?:prevent|keep|stop) (?:your |the )?screen\b|add (?:all|these|ingredients|everything)?\s*to (?:the |my |your )?(?:basket|trolley|cart|list|order)\b|-?\s?advert(?:s|isement|ising)?\s?-?\W*$|(?:article|story|recipe|post|page)s? continues?\b"
     r"|(?:view|hide|show|see|toggle|expand|turn o[nf]f?) (?:the |step |all |recipe |full )*(?:photos?|images?|pictures?|nutrition|notes|steps|videos?|units)\b|(?:switch|convert|change|toggle)\s+(?:to |into |units?|measure\w*)|(?:de|un)?-?select (?:all|none)\b|(?:total |approx\w* )?(?:cost|price)\b\W{0,3}[£$€]?\d|(?:skill|effort|spice|heat|difficulty)(?: level)?\s*:|rating\b\W{0,3}\d|(?:ask|buy|available) (?:in|at|from|online)\b|allergens?\b|check (?:the |all )?(?:labels?|packets?|packaging)(?: for\b.{0,40})?\W*$"
     r"|(?:test )?kitchen (?:approved|tested)\b|[\[(]?end(?: of (?:the )?(?:recipe|page|text))?[\])]?\W*$|all (?:photos|images|text|rights)\b|isbn\b|made with love\b|(?:more |all |other )?[\w-]+(?: [\w-]+)? recipes\W*$|(?:fun fact|did you know|about the (?:dish|author|cook|recipe))\b"
+    r"|(?:copy|share) (?:the )?link\b|translate\W*$|yes\W+no\W*$|play\W*$|video (?:player|will)\b|(?:ad )?\d{1,2}:\d\d(?: / \d{1,2}:\d\d)?\W*$|rated \d|\d+ (?:cooks|people|readers|members) (?:made|saved|liked|tried|cooked)\b|(?:get |save )?\d+% off\b|free delivery\b|(?:ingredients|equipment|tools) (?:used|for this|in this)\b|uses\s*:|try (?:these|this) next\b|our best\b.{0,30}\brecipes\W*$"
+    r"|(?:step )?(?:photo|picture|image|fig(?:ure)?\.?|video|slide)s?(?:\s*\d{1,3})?\W*$|\S+\.(?:jpe?g|png|gif|webp|heic|mp4)\W*$|enlarge (?:image|photo)\b|shop (?:the|this|these|now|our)\b|(?:go to |tap for |on to )?(?:the )?next step\W*$|mark (?:step |this |it )*(?:as )?(?:done|cooked|complete\w*)\b|(?:start|set|stop|reset) (?:an? |the )?(?:\d+ ?min\w* )?timers?\b.{0,12}$|tap (?:to|for|here)\b|like \d+\W*$|(?-i:[A-Z])\w+ liked this\b|page \d+ (?:of|/) \d+\W*$|[£$€]\s?\d[\d.,]*\s+(?:at|from|in)\b"
     r"|(?:tick|check) off\b|in your (?:basket|cart|trolley|list)\b|(?:continue|go|scroll|jump) (?:on )?(?:down )?to (?:the )?(?:method|recipe|steps|instructions)\b|serving size\b"
     r"|(?:for|want) more (?:recipes|ideas|like)\b|(?:all|more) (?:recipes|details|info\w*) (?:at|on|in)\b|\d+ (?:of|out of) your (?:5|five)\b|(?:5|five)[\s-]a[\s-]day\b"
     r"|(?:\d+\s+)?(?:points|pts)(?:\s+(?:per|each|a)\b.{0,20})?\W*$"
@@ -131,6 +133,10 @@ def speaks(text: str, *, heads: bool) -> bool:
     return _PAGED.search(text) is not None or (not heads and _SPEAKS.search(text) is not None)
 
 
+# "1 of 3", "2/3", "@nora_cooks", and a box to tick: among steps nothing else stands so.
+_ALONE = re.compile(r"^\W*(?:\d{1,2}\s*(?:of|/)\s*\d{1,2}|done)\W*$|^@\w{3,}\W*$", re.IGNORECASE)
+
+
 def tail_of(text: str) -> Tail | None:
     """Return what a line under steps is where it is no step, by its own words.
 
@@ -141,6 +147,6 @@ def tail_of(text: str) -> Tail | None:
         return "gone"
     day = _DAY.match(text)
     # "FRIDAY: fish, see over", but "Friday: soak the beans".
-    if _AROUND.match(text) is not None or (day and not is_step(text[day.end() :])):
+    if _AROUND.match(text) or _ALONE.match(text) or (day and not is_step(text[day.end() :])):
         return "furniture"
     return "note" if _REMARKS.match(text) is not None else None
