@@ -15,7 +15,7 @@ _ELSEWHERE = re.compile(
     r"|(?:trending|popular|latest|featured|related|recommended|similar|suggested|next|previous)(?:\s+(?:now|today|this week|recipes?|posts?|articles?|stories|reads?|videos?|for you))?\W*"
     r"|(?:editor|reader|our|my|staff)(?:['’]?s['’]?)?\s+(?:picks?|favou?rites?|choices?)\b.{0,30}"
     r"|(?:keep|continue)\s+reading\b.{0,40}|read\s+(?:next|more|also)\b.{0,60}|up next\b.{0,60}"
-    r"|(?:(?:other|further|some)\s+)?recipes\s+(?:you|we|like|for|to)\b.{0,40}|you(?:['’]ll|['’]ll| will| may| might| could)?\s+(?:also\s+)?(?:like|love|enjoy)\b.{0,40}"
+    r"|(?:(?:other|further|some)\s+)?recipes\s+(?:you|we|like|for|to)\b.{0,40}|you(?:['’]ll| will| may| might| could)?\s+(?:also\s+)?(?:like|love|enjoy)\b.{0,40}"
     r"|(?:leave|add|write|post)\s+(?:a|your)\s+(?:comment|reply|review|rating|note)\b.{0,40}"
     r"|(?:\d+\s+)?(?:comments?|reviews?|responses|replies|thoughts)(?:\s*\(\d+\)|\s+(?:on|from|by)\b.{0,40})?\W*)$",
     re.IGNORECASE,
@@ -81,9 +81,9 @@ _OF_A_LIST = re.compile(
     r"|(?:my|our|the|your)\s+\w+\s+(?:is|was|are|were|takes|holds|measures)\b|use (?:a )?\d+\s?ml\b"
     r"|(?:get|make|prep|cook) ahead\s*:|notes? from\b[^\d]*$"
     r"|(?:kit|tools?|equipment|utensils|gear|hardware|special (?:equipment|kit|tools?))\s*:"
-    r"|you(?:['’]ll|['’]ll| will| may| might)?\s+(?:also\s+)?(?:need|want)\s+(?:an?|some|the|two|your)\s+(?:[\w-]+\s+){0,4}(?:pans?|dish(?:es)?|tins?|pots?|trays?|bowls?|blender|processor|grater|sieve|skillet|wok|skewers|foil|paper|steamer|mixer|knife|casserole|thermometer|cloth|ramekins?)\b"
-    r"|(?:now|let(?:['’]s|['’]s| us)|here(?:['’]s|['’]s| is) how|watch|ready\?|right,)\s[^\d]*[!.:]?$|let(?:['’]s| us)\s[^\d]*$"
-    r"|here(?:['’]s| is|['’]s) what (?:i|we|you)\b[^\d]*$|(?:portion|serving) sizes?\b\W{0,3}\d.{0,30}$"
+    r"|you(?:['’]ll| will| may| might)?\s+(?:also\s+)?(?:need|want)\s+(?:an?|some|the|two|your)\s+(?:[\w-]+\s+){0,4}(?:pans?|dish(?:es)?|tins?|pots?|trays?|bowls?|blender|processor|grater|sieve|skillet|wok|skewers|foil|paper|steamer|mixer|knife|casserole|thermometer|cloth|ramekins?)\b"
+    r"|(?:now|let(?:['’]s| us)|here(?:['’]s| is) how|watch|ready\?|right,)\s[^\d]*[!.:]?$|let(?:['’]s| us)\s[^\d]*$"
+    r"|here(?:['’]s| is) what (?:i|we|you)\b[^\d]*$|(?:portion|serving) sizes?\b\W{0,3}\d.{0,30}$"
     r"|(?:swaps?|subs?|substitut\w+|alternatives?|shortcut|cheat)\s*:|(?:no|not got|don['’]t have|can['’]t find|out of)\b[^.!?]{2,40}\?"
     r"|\(?\*{1,3}\)?\s*(?:=|see\b|note\b|or\b|if\b|use\b|i\b|we\b|you\b|any\b[^\d]*\b(?:will|works?|do)\b|optional\b|available\b|omit\b|leave\b|not\b))",
     re.IGNORECASE,
