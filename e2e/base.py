@@ -4,7 +4,7 @@ import atexit
 import os
 import sys
 from functools import cache
-from typing import ClassVar
+from typing import ClassVar, Literal
 
 from django.conf import settings
 from django.test import LiveServerTestCase
@@ -53,6 +53,8 @@ class BrowserCase(LiveServerTestCase):
 
     browser: ClassVar[Browser]
     viewport: ClassVar[dict[str, int]] = {"width": 1280, "height": 800}
+    #: "block" where a test holds up requests: those of a worker in control pass the page by.
+    service_workers: ClassVar[Literal["allow", "block"]] = "allow"
 
     @classmethod
     def setUpClass(cls) -> None:
@@ -72,7 +74,11 @@ class BrowserCase(LiveServerTestCase):
                 by=cook,
                 form=EaterForm(name, school, list(schools()[school].targets), []),
             )
-        context = self.browser.new_context(viewport=self.viewport, reduced_motion="reduce")
+        context = self.browser.new_context(
+            viewport=self.viewport,
+            reduced_motion="reduce",
+            service_workers=self.service_workers,
+        )
         self.addCleanup(context.close)
         self.page: Page = context.new_page()
         self.page.set_default_timeout(WAIT_MS)

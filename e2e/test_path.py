@@ -168,8 +168,10 @@ class Path(CookCase):
         expect(self.page.get_by_role("alert")).to_contain_text("Paste the recipe's text first")
 
 
-class Trouble(CookCase):
-    """What goes wrong costs nothing."""
+class ServerGone(CookCase):
+    """The server ends while a cook works, and no worker of the browser stands between."""
+
+    service_workers = "block"
 
     def test_server_gone_keeps_the_edit_and_sends_it_later(self) -> None:
         page = self.page
@@ -182,6 +184,10 @@ class Trouble(CookCase):
         page.reload()
         expect(page.get_by_text("chosen", exact=True)).to_be_visible()
         expect(page.get_by_text("saved", exact=True)).to_be_visible()
+
+
+class Trouble(CookCase):
+    """What goes wrong costs nothing."""
 
     def test_two_windows(self) -> None:
         page = self.page
