@@ -8,7 +8,7 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
-from itertools import islice, pairwise
+from itertools import islice, pairwise, zip_longest
 
 from markdown_it import MarkdownIt
 from markdown_it.token import Token
@@ -25,6 +25,7 @@ from snabo_core.quantities.kinds import (
 from snabo_core.quantities.tidying import without_pictures
 from snabo_core.recipe import ToldRecipe
 from snabo_core.recipe.around import opens_list
+from snabo_core.recipe.batches import batch_columns
 from snabo_core.recipe.claims import (
     LEAST_ACROSS,
     claims_in,
@@ -36,7 +37,7 @@ from snabo_core.recipe.facts import is_fact_label
 from snabo_core.recipe.sections import METHOD, NOTES, NUTRITION
 from snabo_core.recipe.tables import columns_named, row_told
 from snabo_core.recipe.times import pieces_of, times_in
-from snabo_core.recipe.titles import source_in, told_name
+from snabo_core.recipe.titles import source_in, title_of, told_name
 from snabo_core.recipe.told import as_told, eaters_in, eaters_told, heading_of, tells_whom
 from snabo_core.recipe.written import only_amount, with_fields
 
@@ -131,6 +132,7 @@ def read_markdown(text: str) -> ToldRecipe | None:
         weighed = sum(begins_with_amount(said) for kind, said in found.asides if kind == "story")
         if not found.steps or weighed >= LEAST_TOLD:
             return None
+    _name_by_first_line(found)
     found.asides += [("note", remark) for remark in remarks]
     return ToldRecipe(
         without_pictures(found.title), found.serves, found.minutes,
@@ -138,6 +140,16 @@ def read_markdown(text: str) -> ToldRecipe | None:
         tuple(found.steps), tuple(found.asides), tuple(found.claims), found.source,
         set_apart=True,
     )  # fmt: skip
+
+
+def _name_by_first_line(found: _Found) -> None:
+    """Take the first words of a text whose name no heading is, where they can be one."""
+    kind, said = found.asides[0] if found.asides else ("note", ".")
+    name = title_of(said)[0]
+    speaks = said[-1:] in ".:,;" or len(name) > LONGEST_HEAD or is_step(said)
+    if kind == "story" and not (found.title or speaks or begins_with_amount(said)):
+        found.title = name
+        del found.asides[0]
 
 
 def _without_links(text: str) -> str:
@@ -233,10 +245,18 @@ def _opens_list(words: str, tokens: Sequence[Token], place: int) -> bool:
         return False
     within = tokens[place - 2].type == "list_item_open"
     heads = within or _whole(tokens[place], "em") or heading_name(words) is not None
-    if not heads or not tokens[place + 2].type.endswith("_list_open"):
+    if not heads or not _listed_at(tokens, place + 2):
         return False
     known = _place_of(words.rstrip(":"), alone=True) is not None
     return not known and not tells_whom(words, lambda _: False)
+
+
+def _listed_at(tokens: Sequence[Token], place: int) -> bool:
+    """Tell a list, or a paragraph of weighed foods a line each."""
+    if tokens[place].type.endswith("_list_open"):
+        return True
+    paragraph = tokens[place].type == "paragraph_open" and place + 1 < len(tokens)
+    return paragraph and begins_with_amount(_words(tokens[place + 1]))
 
 
 def _paragraph(words: str, token: Token, found: _Found) -> None:
@@ -251,8 +271,14 @@ def _paragraph(words: str, token: Token, found: _Found) -> None:
     elif found.place == "list" and _whole(token, "strong"):
         found.parts.append((heading_of(words), []))
     else:
-        for line in words.splitlines() if found.place != "steps" else [words]:
-            _take(" ".join(line.split()), found)
+        lines = words.splitlines() if found.place != "steps" else [words]
+        for line, below in zip_longest(lines, lines[1:], fillvalue=""):
+            plain = " ".join(line.split())
+            if found.place == "list" and begins_with_amount(below) and heading_name(plain):
+                # "For the sauce", a line above its foods.
+                found.parts.append((heading_of(plain), []))
+            else:
+                _take(plain, found)
 
 
 @dataclass
@@ -299,7 +325,10 @@ class _Table:
                 found.asides.append(("note", line))
 
     def _head(self, row: Sequence[str], found: _Found) -> None:
-        columns = columns_named(row)
+        around = [f"Serves {found.serves}", *(said for _, said in found.asides)]
+        columns = columns_named(row) or batch_columns(row, around)
+        if "" in columns:
+            found.serves = found.serves or row[columns.index("amount")]
         self.serving = serving_column(row)
         if columns and self.place in {"head", "list"}:
             self.names = found.place = "list"

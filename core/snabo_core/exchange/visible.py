@@ -7,6 +7,7 @@ put so that a text of lines tells what the page shows.
 from __future__ import annotations
 
 import re
+from collections.abc import Iterator
 from typing import Any
 
 import lxml.html
@@ -15,9 +16,18 @@ from snabo_core.errors import BadInput
 from snabo_core.exchange.page_sections import stands_alone
 from snabo_core.quantities.kinds import begins_with_amount
 from snabo_core.recipe.around import opens_list
+from snabo_core.recipe.batches import batch_columns
 from snabo_core.recipe.claims import columns_of
 from snabo_core.recipe.facts import is_fact_label
-from snabo_core.recipe.sections import INGREDIENTS, METHOD
+from snabo_core.recipe.method_lines import commands
+from snabo_core.recipe.sections import (
+    COMMENTS,
+    INGREDIENTS,
+    METHOD,
+    NOTES,
+    NUTRITION,
+    STEP_LABEL,
+)
 from snabo_core.recipe.servings import only_servings, servings_in
 from snabo_core.recipe.tables import columns_named, row_told
 from snabo_core.recipe.times import only_times, times_in
@@ -33,6 +43,9 @@ _HIDDEN = (
 # What may be a menu above the name of a recipe; a page has no more of them.
 _MENUS, MOST_MENUS, LEAST_LINKS = {"ul", "ol", "div", "p", "header"}, 60, 2
 _HEADINGS = {"h1", "h2", "h3"}
+_RANKS = {"h1", "h2", "h3", "h4", "h5", "h6"}
+# What is known to end a method, or to begin a list.
+_ENDS = (INGREDIENTS, NOTES, NUTRITION, COMMENTS)
 # Letters that a page shows; that of a recipe, with all its readers say, shows a tenth.
 MOST_SHOWN = 2_000_000
 LONGEST_LABEL, LONGEST_FACT, MOST_CELLS, MIN_COLUMNS = 60, 120, 4, 2
@@ -150,7 +163,8 @@ def _tell_by_name(head: Any) -> None:
 
 def _tell_columns(head: Any) -> bool:
     """Put the rows of a table of ingredients as lines, by what its head says of its columns."""
-    columns = columns_named([cell.text_content()[:LONGEST_LABEL] for cell in head])
+    names = [cell.text_content()[:LONGEST_LABEL] for cell in head]
+    columns = columns_named(names) or batch_columns(names, _said_above(head))
     if not columns:
         return False
     body = head.getparent().getnext()
@@ -163,8 +177,20 @@ def _tell_columns(head: Any) -> bool:
         for inner in list(row[0]):
             inner.drop_tree()
         row[0].text = row_told(columns, cells)
-    head.drop_tree()
+    if "" in columns:
+        # "Serves 4", of the amounts that were taken.
+        chosen = " ".join(names[columns.index("amount")].split())
+        for cell in head[1:]:
+            cell.drop_tree()
+        head[0].text = chosen if chosen[:1].isalpha() else f"Serves {chosen}"
+    else:
+        head.drop_tree()
     return True
+
+
+def _said_above(element: Any) -> Iterator[str]:
+    """Give the words that stand before an element, from the beginning of the page."""
+    yield from element.xpath("preceding::text()")
 
 
 def _fills_cell(bold: Any) -> bool:
@@ -293,6 +319,43 @@ def _tell_parts(tree: Any) -> None:
             head.append(_colon())
 
 
+def _tell_method(tree: Any) -> None:
+    """Mark the headings within a method that head orders, and what ends it: "Storage"."""
+    below = False
+    for head in tree.xpath("//h1 | //h2 | //h3 | //h4 | //h5 | //h6 | //ol[li]"):
+        if head.tag == "ol":
+            # Numbered orders are a method, under whatever heading.
+            below = below or commands(" ".join(head.xpath("string(li[1])")[:200].split()))
+            continue
+        words = " ".join(head.text_content()[: LONGEST_LABEL + 1].split())
+        if METHOD.match(words):
+            below = True
+            continue
+        if not below or not words or len(words) > LONGEST_LABEL or STEP_LABEL.match(words):
+            continue
+        first = _first_below(head)
+        if any(known.match(words) for known in _ENDS) or begins_with_amount(first):
+            below = False
+        elif commands(first):
+            if words[-1] not in ".:!?)":
+                head.append(_colon())
+        elif first:
+            notes = lxml.html.Element("h3")
+            notes.text = "Notes"
+            head.addprevious(notes)
+            below = False
+
+
+def _first_below(head: Any) -> str:
+    """Return the first words behind a heading, empty where another heading or nothing follows."""
+    behind = head.getnext()
+    if behind is None or behind.tag in _RANKS:
+        return ""
+    inner = behind.xpath("(.//li | .//p | .//h1 | .//h2 | .//h3 | .//h4 | .//h5 | .//h6)[1]")
+    block = inner[0] if inner else behind
+    return "" if block.tag in _RANKS else " ".join(block.text_content()[:200].split())
+
+
 def _tell_nested(tree: Any) -> None:
     """Put what stands in a list below one item behind it: how it is prepared, not another food."""
     for inner in tree.xpath("//ul/li/ul | //ul/li/ol"):
@@ -348,6 +411,7 @@ def visible_words(tree: Any) -> str:
     _tell_named_steps(tree)
     _tell_nested(tree)
     _tell_parts(tree)
+    _tell_method(tree)
     _tell_tables(tree)
     _tell_inline(tree)
     _tell_weighed(tree)

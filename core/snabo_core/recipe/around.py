@@ -103,6 +103,8 @@ _SAME_MARK = str.maketrans("☑✓✔▢[•–—", "☐☐☐☐☐*--")
 _CUT_OFF = re.compile(r"\(|\s[-–—]\s|,\s")
 # Lines so long may be broken at the edge of a page; so many paragraphs with such lines tell it.
 WRAPPED_AT, LEAST_BROKEN = 40, 2
+# So far around a line its paragraph is looked at.
+MOST_RAGGED = 12
 
 
 def _letters_of(text: str) -> str:
@@ -148,6 +150,26 @@ class Around:
             if goes_on and len(above.raw) >= WRAPPED_AT and above.raw.rstrip()[-1] not in ".!?:;":
                 broken.add(paragraph)
         return len(broken) >= LEAST_BROKEN
+
+    def is_ragged(self) -> bool:
+        """Tell a paragraph of which a line ends where the next word had room: nobody broke it."""
+        first, last = self.place, self.place
+        while first > max(0, self.place - MOST_RAGGED) and not self._parts_above(first):
+            first -= 1
+        below = min(len(self.lines), self.place + MOST_RAGGED)
+        while last + 1 < below and not self._parts_above(last + 1):
+            last += 1
+        said = [line.raw.rstrip() for line in self.lines[first : last + 1]]
+        widest = max(map(len, said))
+        return any(
+            len(above) >= WRAPPED_AT and len(above) + 1 + len(below.split()[0]) <= widest
+            for above, below in pairwise(said)
+            if below
+        )
+
+    def _parts_above(self, place: int) -> bool:
+        """Tell a line with a blank above it, or a mark before it."""
+        return self.lines[place].after_blank or self.lines[place].marked
 
     def heads_block(self) -> bool:
         """Tell a line that heads one of several lists set apart by blanks."""

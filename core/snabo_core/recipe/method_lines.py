@@ -34,7 +34,7 @@ _SIGNED = re.compile(r"[-–—~]\s*[A-Z][a-z]+(?:\s[A-Z][a-z.]*)?")
 FOOTNOTE_SIGNS = ("*", "[")
 # "Watch it closely", "Don't stir", "Into the oven".
 _ALSO_ORDERS = re.compile(
-    r"\W*(?:(?:and|then|now|finally)\s+)?(?:watch|dress|bowl|keep|check|see|pin|print|do(?:n['’]t| not)?|never|please|careful|into|onto|under|off|on|over|straight|lid|carve|plate|eat|devour|scoff|munch|slice|photograph)\b",
+    r"\W*(?:(?:and|then|now|finally)\s+)?(?:watch|dress|bowl|keep|check|see|pin|print|do(?:n['’]t| not)?|never|please|careful|into|onto|under|off|on|over|straight|lid|carve|plate|eat|devour|scoff|munch|slice|photograph|done|ready|cooked)\b|.*\bgo(?:es)? (?:in|on|over)\b",
     re.IGNORECASE,
 )
 _WARNS = re.compile(r"\W*(?:do(?: not|n['’]t)|never|please)\b", re.IGNORECASE)
@@ -50,9 +50,21 @@ def _ends(step: str) -> bool:
     return step[-1:] in ".!?"
 
 
+# What begins an order ("In a bowl ...", "Then the leeks"), and within a sentence tells nothing.
+_LINKS = {"in", "on", "over", "to", "first", "then", "next", "finally", "lastly", "once", "while",
+          "when", "after", "before", "using", "meanwhile"}  # fmt: skip
+_CLAUSES = re.compile(r"[.;,:!]\s+|\band\s+")
+
+
 def orders(text: str) -> bool:
-    """Tell words among which a verb of cooking stands."""
-    return not STEP_VERBS.isdisjoint(re.findall(r"[a-zé]+", text.lower()))
+    """Tell words among which a verb of cooking stands, or that begin as an order does."""
+    said = re.findall(r"[a-zé]+", text.lower())
+    return said[:1] != [] and (said[0] in _LINKS or not (STEP_VERBS - _LINKS).isdisjoint(said))
+
+
+def commands(text: str) -> bool:
+    """Tell words of which a clause begins with a verb of cooking: "Rinse, then simmer"."""
+    return any(first_word(clause) in STEP_VERBS for clause in _CLAUSES.split(text))
 
 
 class MethodLines(Sorting):
@@ -153,9 +165,14 @@ class MethodLines(Sorting):
             return False
         # Who writes without capitals begins each step small.
         small = steps[0][:1].islower()
-        if small and (not wrapped or self._commands_anew(line, before)):
+        if small and (not wrapped or self._commands_anew(line, before) or self._each_its_own()):
             return False
         return wrapped or line.text[:1].islower() or line.text[:1] in "(/"
+
+    def _each_its_own(self) -> bool:
+        """Tell lines without a stop, of which one ends short: each is a step."""
+        stopped = any(step.rstrip()[-1:] in ".!?" for step in self.layout.steps)
+        return not stopped and self.around.is_ragged()
 
     def _commands_anew(self, line: Written, before: str) -> bool:
         """Tell the next step of who writes without capitals and full stops, a line for each."""
@@ -187,7 +204,8 @@ class MethodLines(Sorting):
     def _orders_nothing_last(self, line: Written) -> bool:
         """Tell the last line of a text, without a verb of cooking, below steps that each order."""
         steps, said = self.layout.steps, line.text
-        if line.marked or self.around.next() is not None or len(steps) < LEAST_MARKED:
+        alike = line.marked and line.raw[:1] == self.first_sign
+        if alike or self.around.next() is not None or len(steps) < LEAST_MARKED:
             return False
         if any(c.isdigit() for c in said) or said[:1].islower():
             return False

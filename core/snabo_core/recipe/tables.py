@@ -20,6 +20,7 @@ _COLUMNS = {
 }  # fmt: skip
 _MARKS = ("\t", ",", ";", "|")
 LEAST_CELLS, LEAST_FACTS = 3, 2
+_NONE_OF_IT = re.compile(r"^\s*[-–—]\s*$")
 # Between the cells of a row: strokes, tabs, or a wide gap.
 _BETWEEN_CELLS = re.compile(r"\||\t|\s{3,}")
 # What heads a part, and a wide gap before the first amount of it.
@@ -250,9 +251,9 @@ def row_told(columns: Sequence[str], cells: Sequence[str]) -> str:
     if (grams := told.get("grams", "")) and grams.replace(".", "", 1).isdigit():
         told["grams"] = f"{grams} g"
     # "Rye bread, to serve": what counts nothing stands behind.
-    amount = told.get("amount", "")
+    amount = _NONE_OF_IT.sub("", told.get("amount", ""))
     said = amount if amount and not any(c.isdigit() or c in "½¼¾⅓⅔" for c in amount) else ""
-    told["amount"] = amount.removesuffix(said) if said and said.startswith("to ") else amount
+    told["amount"] = amount.removesuffix(said) if said.startswith("to ") else amount
     line = " ".join(filter(None, (told.get(c, "") for c in ("amount", "grams", "unit", "food"))))
     behind = said if not told["amount"] else ""
     return ", ".join(filter(None, (line, behind, told.get("note", ""))))

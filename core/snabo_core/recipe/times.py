@@ -143,6 +143,14 @@ _SERVED_BEFORE = re.compile(
     rf"(\b(?:serves|feeds|makes|servings?|portions?|yields?)\b\W{{0,2}}\s*\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?)\s+[-–—]\s+(?=\d+(?:\s*[-–]\s*\d+)?(?:\s*|-){_UNIT})",
     re.IGNORECASE,
 )
+# "Prep. time: 45 min", "Cook. 20 min".
+_SHORTENED = re.compile(r"\b(prep|cook|tot)\.(?=\s*(?:times?\b|[:\d]))", re.IGNORECASE)
+# "4 portions Takes 50 mins", "Serves 6 people Time 1 hour".
+_SERVED_AHEAD = re.compile(
+    rf"((?:\b(?:serves|feeds|for)\W{{0,2}}\s*\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?(?:\s+(?:people|persons))?|\b\d{{1,2}}\s+(?:servings?|portions?|people|persons)))\s+"
+    rf"(?=(?:takes|time|needs|done in|ready in)\b\W{{0,3}}(?:(?:about|around)\s+)?(?:{_DURATION}))",
+    re.IGNORECASE,
+)
 # "45 minutes, of which 10 are work".
 _OF_WHICH = re.compile(
     r",?\s+(?:of which|including)\s+(?:only\s+)?(\d{1,3})\s+(?:is|are)\b", re.IGNORECASE
@@ -167,6 +175,10 @@ LEAST_LABELS = 2
 _LABELLED = re.compile(
     r"(?:(?P<kind>prep(?:aration)?|active|hands[\s-]on|cook(?:ing)?|bake|rest|chill|total)(?: time)?|serves|servings|for|feeds|makes)"
     r"\W{0,2}\s*(?P<count>\d{1,3}(?:\s*[-–]\s*\d{1,3})?)",
+    re.IGNORECASE,
+)
+_LABELS_APART = re.compile(
+    r"\s*(?:[|/·•;]|\.\s|\s[-–—]\s)\s*|\s(?=(?:prep\w*|cook(?:ing)?|serves|feeds|makes)\W{1,2}\d)",
     re.IGNORECASE,
 )
 # "Serves 4 (55 minutes)".
@@ -432,9 +444,10 @@ def _in_one(text: str) -> str:
     """
     if _ANY_NUMBER.search(text[:LONGEST]) is None:
         return text[:LONGEST]
-    text = _TWO_ADDED.sub(r"takes \1 min + \2 min", text[:LONGEST])
-    said = _DECIMAL_HOURS.sub(r"\1.\2", _in_our_units(text[:LONGEST]))
-    said = _SERVED_BEFORE.sub(r"\1 | ", said)
+    text = _SHORTENED.sub(r"\1", text[:LONGEST]).replace(" -- ", " – ")
+    text = _TWO_ADDED.sub(r"takes \1 min + \2 min", text)
+    said = _DECIMAL_HOURS.sub(r"\1.\2", _in_our_units(text))
+    said = _SERVED_AHEAD.sub(r"\1 | ", _SERVED_BEFORE.sub(r"\1 | ", said))
     said = _PARTS_OF_HOURS.sub(_decimal, said)
     said = _CLOCK.sub(r"\1 h \2 min", said)
     for pattern in (_H_AND_MIN, _H_COMMA_MIN, _H_MIN):
@@ -465,7 +478,7 @@ def _plainly(text: str) -> str:
 
 def _with_minutes(text: str) -> str:
     """Return a line of labels with their minutes: "Prep 10 | Cook 20 | Serves 4"."""
-    pieces = re.split(r"\s*(?:[|/·•;]|\.\s|\s[-–—]\s)\s*", text.strip(" .|"))
+    pieces = _LABELS_APART.split(text.strip(" .|"))
     labelled = [_LABELLED.fullmatch(piece) for piece in pieces]
     least = 1 if ":" in text else LEAST_LABELS
     if len(pieces) < least or not all(labelled):

@@ -13,6 +13,7 @@ from snabo_core.quantities.amounts import read_amount
 from snabo_core.quantities.kinds import COMMANDS, begins_with_amount, first_word
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.tidying import tidy, without_pictures
+from snabo_core.recipe.batches import batches_told
 from snabo_core.recipe.facts import is_fact_label
 from snabo_core.recipe.foods_first import amounts_joined
 from snabo_core.recipe.lines import measures
@@ -181,7 +182,7 @@ def written_lines(text: str) -> list[Written]:
     blank, who = True, ""
     text = _IN_A_BOX.sub(r"\1. ", _LEADERS.sub(" ", text))
     text = _EDIT.sub("", _RUN_IN.sub(r"\1: ", with_fields(_GLUED.sub(r"\1: ", text))))
-    laid = steps_apart(_columns_apart([*_pieces(_unquoted(text))]))
+    laid = steps_apart(_columns_apart(batches_told([*_pieces(_unquoted(text))])))
     pieces = _hanging(labels_apart(lists_apart(heads_of_rows(laid))))
     for raw in _one_below_the_other(rows_told(facts_told(pieces))):
         whole = tidy(_without_tags(raw) if "<" in raw else raw)
