@@ -40,14 +40,16 @@ class SeveralNumbersOfEaters(unittest.TestCase):
 
     def test_on_a_page_and_in_markdown(self) -> None:
         rows = "".join(
-            f"<tr><td>{food}</td><td>{four}</td><td>{eight}</td></tr>" for food, four, eight in FOODS
+            f"<tr><td>{food}</td><td>{four}</td><td>{eight}</td></tr>"
+            for food, four, eight in FOODS
         )
         head = "<tr><th>Ingredient</th><th>4 servings</th><th>8 servings</th></tr>"
         page = (f"<html><body><h1>Coley pie</h1><p>Serves 8</p><table>{head}{rows}</table>"
                 "<h2>Method</h2><p>Poach the fish.</p><p>Bake.</p></body></html>")  # fmt: skip
         table = "\n".join(f"| {' | '.join(row)} |" for row in FOODS)
-        marked = ("# Coley pie\n\nServes 8\n\n## Ingredients\n\n| Ingredient | For 4 | For 8 |\n"
-                  f"|---|---|---|\n{table}\n\n## Method\n\n1. Poach the fish.\n2. Bake.\n")  # fmt: skip
+        names = "| Ingredient | For 4 | For 8 |\n|---|---|---|\n"
+        marked = (f"# Coley pie\n\nServes 8\n\n## Ingredients\n\n{names}{table}\n\n"
+                  "## Method\n\n1. Poach the fish.\n2. Bake.\n")  # fmt: skip
         for name, text in (("pie.html", page), ("pie.md", marked)):
             dish = read(name, text).dishes[0]
             lines = [line.text for line in dish.parts[0].lines]
@@ -55,7 +57,9 @@ class SeveralNumbersOfEaters(unittest.TestCase):
             self.assertEqual(dish.told.servings_low, 8.0, name)
 
     def test_what_is_not_for_so_few_is_no_food_of_theirs(self) -> None:
-        told = batches_told(["For 4 | For 8", "2 | 4 | leeks", "- | 1 | egg", "salt | pinch | pinch"])
+        told = batches_told(
+            ["For 4 | For 8", "2 | 4 | leeks", "- | 1 | egg", "salt | pinch | pinch"]
+        )
         self.assertEqual(told, ["Serves 4", "2 leeks", "salt, pinch"])
 
     def test_other_rows_stay_as_they_are(self) -> None:

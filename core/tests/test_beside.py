@@ -109,6 +109,34 @@ class Beside(unittest.TestCase):
                 # "Meat: brown in batches." may stand under a heading.
                 self.assertTrue(said in told or said.rpartition(": ")[2] in told)
 
+    def above_list(self, said: str) -> Written:
+        """Return a recipe with a line between its name and its list, laid out by chance."""
+        which = self.random.randrange(len(FOODS))
+        foods, steps = list(FOODS[which]), list(STEPS[which])
+        gap, (above, between) = self.random.choice(("\n", "\n\n")), self.random.choice(HEADS)
+        said = self.random.choice((f"Serves 4{gap}{said}", f"{said}{gap}Serves 4"))
+        text = f"Leek supper{gap}{said}\n\n{above}" + "\n".join(foods) + "\n"
+        return Written(f"{text}{between}" + "\n".join(steps) + "\n", foods, steps)
+
+    def test_what_is_said_above_the_list_is_no_step_and_no_food(self) -> None:
+        for said in LINES["above_list"]:
+            for _ in range(2):
+                written = self.above_list(said)
+                with self.subTest(said=said, text=written.text):
+                    dish, foods, steps = self.read(written.text)
+                    self.assertEqual((foods, steps), (written.foods, written.steps))
+                    self.assertEqual((dish.title, dish.told.servings_low), ("Leek supper", 4))
+                    self.assertIn(said, [aside.text for aside in dish.asides])
+
+    def test_what_is_done_before_anything_else_is_the_first_step(self) -> None:
+        for said in LINES["set_going"]:
+            for _ in range(3):
+                written = self.above_list(said)
+                with self.subTest(said=said, text=written.text):
+                    dish, foods, steps = self.read(written.text)
+                    self.assertEqual((foods, steps), (written.foods, [said, *written.steps]))
+                    self.assertEqual((dish.title, dish.told.servings_low), ("Leek supper", 4))
+
     def test_foods_that_begin_alike_are_foods(self) -> None:
         for said in LINES["foods"]:
             written = self.written(said, "among foods")

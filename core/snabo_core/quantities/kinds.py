@@ -192,6 +192,7 @@ wilt sear deglaze scrape dissolve rub coat dip dredge crack break separate whip 
 crush pound trim rinse pat dry toast reheat thaw defrost microwave steam poach braise stew
 broil scramble flip invert unmold unmould cool decorate drizzle top store keep
 assemble stuff fill tie truss skewer marinate strain sift sieve prepare wait
+blanch halve tuck shake baste tear smash loosen weigh measure render gather dampen moisten poke scrunch massage swish lay
 bind blitz whizz whiz flake nestle pile shred stack chuck bung plonk open close uncover insert test pierce prick score stand swirl work throw dump
 """.split()
 )
@@ -203,6 +204,9 @@ cover rub season form steam dressing butter oil salt pepper flour crack crumble 
 flake work stand in on over to first once while using before after score broil
 """.split()
 )
+# What begins an order ("In a bowl ...", "Then the leeks"), and within a sentence tells nothing.
+LINKS = {"in", "on", "over", "to", "first", "then", "next", "finally", "lastly", "once", "while",
+         "when", "after", "before", "using", "meanwhile"}  # fmt: skip
 # Verbs that no ingredient line begins with.
 COMMANDS = STEP_VERBS - _AMBIGUOUS
 # "1 Mix flour and milk.": a number without a dot before a verb that is no food.
@@ -217,6 +221,11 @@ _COMMAND = re.compile(
 _HEAT = re.compile(r"\b\d{2,3}\s?°|\b\d{3}\s?[CF]\b|\bgas (?:mark )?\d|\boven\b|\buntil\b|\bfor (?:about )?\d+[\s-]|"
                    r"\b\d+\s?(?:-|–|to)?\s?\d*\s?min", re.IGNORECASE)  # fmt: skip
 
+# "Salt the marrow." orders, "salt" is a food.
+_SALT_THE = re.compile(
+    r"(?:salt|pepper|butter|oil|flour|crumb|water|sauce|cheese|stock)\s+(?:the|your|them|it|both|each|all)\b(?!.*\d)",
+    re.IGNORECASE,
+)
 # "Brown lentils 1 cup" tells a colour, "brown onions in the oil" what to do.
 _BROWN_FOOD = re.compile(
     r"brown\s+(?:(?:basmati|long[\s-]?grain|short[\s-]?grain|cooked|dried|green|whole)\s+){0,2}"
@@ -395,6 +404,7 @@ def is_step(text: str, system: str = "metric") -> bool:
     )
     if (
         timed
+        or _SALT_THE.match(bare) is not None
         or (verb in STEP_VERBS and _is_told_in_commands(bare))
         or (_says_how_long_and_hot(bare) and not begins_with_amount(text, system))
     ):

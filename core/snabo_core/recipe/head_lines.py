@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from snabo_core.quantities.kinds import (
+    LINKS,
     STEP_VERBS,
     begins_with_amount,
     first_word,
@@ -50,6 +51,29 @@ _BRACKETS = re.compile(r"[()\[\]{}]")
 # Words from which a line above whom a dish serves says more than a food's name, and how many such
 # lines stand there.
 LEAST_SAID, MOST_ABOVE_FACTS = 5, 3
+# What is done before anything else may stand above a list.
+_SET_GOING = re.compile(
+    r"\d\s?°|\b\d{2,3}\s?[CF]\b|\bgas (?:mark )?\d|\b(?:pre-?heat|heat (?:the|your|an?) |heat oven|oven (?:on|to|at)|overnight|soak|defrost|thaw|drain|(?:put|turn|switch|set) (?:on )?(?:the|your) (?:oven|grill)|light the)\b",
+    re.IGNORECASE,
+)
+_GOING = {
+    "defrost",
+    "thaw",
+    "light",
+    "preheat",
+    "pre-heat",
+    "pre",
+    "switch",
+    "soak",
+    "drain",
+    "turn",
+}
+_SPEAKS_OF_IT = re.compile(
+    r"\W*an?\s+(?:\w+\s+){0,3}(?:way|dish|note|word|recipe|version|take|classic|favou?rite|supper|dinner|meal|lunch|treat|staple|treasure|keeper|winner|twist|riff|spin|nod)\b",
+    re.IGNORECASE,
+)
+# So many foods among so many lines below a sentence tell that it stands above a list.
+LEAST_FOODS_BELOW, MOST_BELOW, MOST_LISTED = 2, 4, 60
 # A remark of its own has so many words, a number aside.
 LEAST_TELLING = 3
 # "Cheese sauce" is a part of a dish, "Parsnip and chestnut crumble" a dish.
@@ -367,7 +391,8 @@ class HeadLines(ListLines):
             return False
         if self._says_whose_or_when(text):
             return True
-        if self._tells_before_list(text) or self._says_above_list(text):
+        told = (self._tells_before_list, self._says_above_list, self._tells_above_foods)
+        if any(tells(text) for tells in told):
             return True
         if self._says_no_food(text) or self._is_above_facts(text) or self._says_apart(line):
             return True
@@ -432,6 +457,41 @@ class HeadLines(ListLines):
         if follows is None or not (line.after_blank and follows.after_blank):
             return False
         return not line.marked and tells_facts(follows.text)
+
+    def _tells_above_foods(self, text: str) -> bool:
+        """Tell a sentence above weighed foods that does nothing to them: "Beryl brought this."."""
+        sentence = text[-1:] in ".!?" and len(text.split()) >= LEAST_SENTENCE
+        if not sentence or text.endswith("..") or _SET_GOING.search(text) is not None:
+            return False
+        if begins_with_amount(text) and _SPEAKS_OF_IT.match(text) is None:
+            return False
+        return self._above_foods_and_steps()
+
+    def _sets_going(self, line: Written) -> bool:
+        """Take what is done before anything else, above weighed foods: "Preheat the oven"."""
+        head = self.section == "head" and bool(self.layout.title) and not self.layout.parts
+        ordered = head and _SET_GOING.search(line.text) is not None and not line.marked
+        verb = first_word(line.text)
+        told = len(line.text.split()) >= LEAST_TELLING and verb not in LINKS
+        if not (ordered and told) or not (verb in STEP_VERBS or verb in _GOING):
+            return False
+        if begins_with_amount(line.text) or not self._above_foods_and_steps():
+            return False
+        self.layout.steps.append(line.text)
+        self.layout.sections.append("")
+        self.set_going += 1
+        return True
+
+    def _above_foods_and_steps(self) -> bool:
+        """Tell a line with weighed foods right below it and steps behind these.
+
+        What stands above the only list may be all its method.
+        """
+        place = self.around.place + 1
+        below = [one.text for one in self.around.lines[place : place + MOST_LISTED]]
+        foods = [n for n, one in enumerate(below[:MOST_BELOW])
+                 if begins_with_amount(one) and not is_step(one)]  # fmt: skip
+        return len(foods) >= LEAST_FOODS_BELOW and any(map(is_step, below[foods[-1] + 1 :]))
 
     def _tells_before_list(self, text: str) -> bool:
         """Tell a sentence above a list that a method with a heading of its own follows."""

@@ -26,6 +26,7 @@ from snabo_core.recipe.lines import (
     only_facts,
     orders_curtly,
     served_beside,
+    tells_without_order,
 )
 from snabo_core.recipe.method_lines import MethodLines
 from snabo_core.recipe.names import is_in_title_case, names_meal
@@ -52,6 +53,7 @@ from snabo_core.recipe.sections import (
 from snabo_core.recipe.servings import (
     Servings,
     counts_people,
+    eaters_by_course,
     makes_and_serves,
     only_servings,
     servings_in,
@@ -61,7 +63,7 @@ from snabo_core.recipe.servings import (
     shares_out,
 )
 from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_LISTED, LEAST_TOLD
-from snabo_core.recipe.tails import beside_list, speaks
+from snabo_core.recipe.tails import beside_list, speaks, tail_of
 from snabo_core.recipe.times import labels_time, only_describes, only_times, pieces_of, times_in
 from snabo_core.recipe.titles import asked_for, handed_over, replies_about, title_of, told_name
 from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, written_lines
@@ -108,6 +110,8 @@ _ASKS_OR_TEACHES = re.compile(r"\?|^(?:how|what|when) to\b", re.IGNORECASE)
 MOST_TOLD_WORDS = 7
 # In any words it has a few more.
 MOST_LOOSE_WORDS = 10
+# "Whole spices, whatever you have".
+_AS_YOU_LIKE = re.compile(r",\s*(?:whatever|if|as|any|or|your choice)\b[^,;.]*$", re.IGNORECASE)
 # What a page says among foods is no longer.
 LONGEST_SAID = 60
 # So many lines of a list are looked at before a heading: no recipe has more.
@@ -211,7 +215,7 @@ class _Sorter(HeadLines, MethodLines):
             self._set_furniture_aside(line)
         elif not self.layout.title and self._is_title(line):
             self._take_title(text)
-        elif self._take_facts(line) or self._take_whole_part(line):
+        elif self._take_facts(line) or self._take_whole_part(line) or self._sets_going(line):
             return
         elif self._tells_nutrition(line):
             self._aside("nutrition", text)
@@ -366,7 +370,7 @@ class _Sorter(HeadLines, MethodLines):
     def _method_follows(self) -> bool:
         """Tell "Rating 4.5" or "12 comments" between a list and its method."""
         follows = self.around.next()
-        if self.layout.steps or follows is None:
+        if self.ordered() or follows is None:
             return False
         counted = STEP_NUMBER.match(follows.text) is not None or has_amount(follows.text)
         return self.method_at > self.around.place or counted or is_step(follows.text)
@@ -513,14 +517,15 @@ class _Sorter(HeadLines, MethodLines):
             and servings_in_story(text) in {None, servings_in(text)}
             and (not is_step(text) or served_beside(text) is not None)
             and not self.around.names_food(text)
-        )
+        ) or (head and bool(self.layout.title) and eaters_by_course(text) is not None)
 
     def _said_loosely(self, line: Written) -> Servings | None:
         """Return for how many words of any kind say a dish is, between its name and its list."""
         text = line.text
         above = self.section == "head" and self.layout.title and not self.layout.parts
         short = len(text.split()) <= MOST_LOOSE_WORDS and not measures(text)
-        if not (above and short) or line.marked or is_step(text) or self.around.names_food(text):
+        orders = is_step(text) and not tells_without_order(text)
+        if not (above and short) or line.marked or orders or self.around.names_food(text):
             return None
         return servings_loosely(text)
 
@@ -533,7 +538,8 @@ class _Sorter(HeadLines, MethodLines):
     def _take_whole_part(self, line: Written) -> bool:
         """Take "Meat sauce: 1 lb ground beef, 1 onion, 3 cloves garlic" as a part with its lines."""
         found = self._whole_part(line.text)
-        if found is None:
+        # "Exchanges: 2 vegetable, 1 fat" under the steps.
+        if found is None or (self.layout.steps and tail_of(line.text) is not None):
             return False
         name, items = found
         self.whole_parts += 1
@@ -566,12 +572,12 @@ class _Sorter(HeadLines, MethodLines):
     def _begins_method(self, line: Written) -> bool:
         """Tell the first step behind the notes on a list, where no heading says so."""
         named = self.method_at > self.around.place
-        if self.layout.steps or not self.layout.parts or named or not is_step(line.text):
+        if self.ordered() or not self.layout.parts or named or not is_step(line.text):
             return False
         return line.step or line.after_blank or STEP_NUMBER.match(line.text) is not None
 
     def _in_method(self, line: Written) -> None:
-        if not self.layout.steps:
+        if not self.ordered():
             self.broken = self.around.broken_at_edge(self.around.place)
         if not self.layout.parts and self._opens_plain_list(line):
             self._in_list(line)
@@ -639,7 +645,7 @@ class _Sorter(HeadLines, MethodLines):
         if told is None:
             food = begins_with_amount(line.text) or self.around.names_food(line.text)
             plain = kind_of_line(line.text) == "food" and not (line.step or is_step(line.text))
-            said = plain and speaks(line.text, heads=heads)
+            said = plain and speaks(_AS_YOU_LIKE.sub("", line.text), heads=heads)
             if food or not said or len(line.text) > LONGEST_SAID:
                 return False
         self._aside("furniture" if told == "furniture" else "note", line.text)
@@ -702,6 +708,9 @@ class _Sorter(HeadLines, MethodLines):
             return True
         if self._heads_method(line):
             self.section, self.under = "method", ""
+            return True
+        if self.layout.parts and (name := self._step_name(line)) is not None:
+            self.section, self.under = "method", name
             return True
         if self._is_before_list(line):
             self._aside("note" if text.startswith("(") else "story", text)

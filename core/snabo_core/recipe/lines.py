@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 
-from snabo_core.quantities.kinds import STEP_VERBS, begins_with_amount, first_word, is_step
+from snabo_core.quantities.kinds import LINKS, STEP_VERBS, begins_with_amount, first_word, is_step
 from snabo_core.recipe.servings import Servings, only_servings, servings_in
 from snabo_core.recipe.times import only_describes, only_times, pieces_of, times_in, without_times
 
@@ -18,6 +18,11 @@ _AT_THE_END = re.compile(
     r"|(?:serves|feeds|does|for|(?:enough|good)\s+for)\s+(?:about\s+)?\d{1,2}(?:\s*(?:[-–]|to|or)\s*\d{1,2})?"
     r"(?:\s+people)?(?:\s+as an?\s+(?:\w+\s+)?(?:side|main|starter|course|dish))*"
     r"(?:\s*\([^()]*\))?)\W*$",
+    re.IGNORECASE,
+)
+# "For 4 people", "For 4-5 people, it gives 10 dumplings".
+_FOR_SO_MANY = re.compile(
+    rf"^\W*for\s+(?:about\s+)?{_COUNTED}(?:\W*|\W+(?:it |this |which )?(?:gives|makes|yields)\s+(?:about\s+)?\d[^.;]{{2,30}}\.?)$",
     re.IGNORECASE,
 )
 # "Makes 8 crêpes", and nothing else.
@@ -41,7 +46,7 @@ def is_facts(text: str) -> bool:
         re.IGNORECASE,
     ):
         return False
-    if re.match(rf"^\W*for\s+(?:about\s+)?{_COUNTED}\W*$", text, re.IGNORECASE):
+    if _FOR_SO_MANY.match(text) is not None:
         return True
     return re.match(r"^\W*(?:serves?|servings?|feeds|makes|cuts? into|yields?|portions?|takes|ready|prep|cook|total|bake|active|rest|"
                     r"time|chill|enough|recipe|\(|\d)", text, re.IGNORECASE) is not None and not is_step(text)  # fmt: skip
@@ -105,5 +110,7 @@ def tells_without_order(text: str) -> bool:
     words = text.split()
     if text[-1:] not in ".!?" or len(words) < LEAST_SENTENCE or measures(text):
         return False
-    firsts = {first_word(word) for clause in _CLAUSES.split(text) for word in clause.split()[:3]}
-    return STEP_VERBS.isdisjoint(firsts)
+    clauses = [clause.split()[:3] for clause in _CLAUSES.split(text)]
+    firsts = {first_word(clause[0]) for clause in clauses if clause}
+    further = {first_word(word) for clause in clauses for word in clause[1:]} - LINKS
+    return STEP_VERBS.isdisjoint(firsts | further)

@@ -5,7 +5,9 @@ from __future__ import annotations
 import re
 
 from snabo_core.quantities.kinds import (
+    LINKS,
     STEP_VERBS,
+    begins_with_amount,
     first_word,
     heading_name,
     is_step,
@@ -34,7 +36,7 @@ _SIGNED = re.compile(r"[-–—~]\s*[A-Z][a-z]+(?:\s[A-Z][a-z.]*)?")
 FOOTNOTE_SIGNS = ("*", "[")
 # "Watch it closely", "Don't stir", "Into the oven".
 _ALSO_ORDERS = re.compile(
-    r"\W*(?:(?:and|then|now|finally)\s+)?(?:watch|dress|bowl|keep|check|see|pin|print|do(?:n['’]t| not)?|never|please|careful|into|onto|under|off|on|over|straight|lid|carve|plate|eat|devour|scoff|munch|slice|photograph|done|ready|cooked)\b|.*\bgo(?:es)? (?:in|on|over)\b",
+    r"\W*(?:(?:and|then|now|finally)\s+)?(?:watch|dress|bowl|keep|check|see|pin|print|do(?:n['’]t| not)?|never|please|careful|into|onto|under|off|on|over|straight|lid|carve|plate|eat|devour|scoff|munch|slice|photograph|(?:done|ready|cooked) (?:when|once|if|as))\b|.*\bgo(?:es)? (?:in|on|over)\b",
     re.IGNORECASE,
 )
 _WARNS = re.compile(r"\W*(?:do(?: not|n['’]t)|never|please)\b", re.IGNORECASE)
@@ -42,6 +44,14 @@ _WARNS = re.compile(r"\W*(?:do(?: not|n['’]t)|never|please)\b", re.IGNORECASE)
 MOST_OF_A_CAPTION = 8
 # So many lines a page puts between two steps.
 MOST_OF_A_PAGE = 12
+# "Posts: 212", "Presenter: J. Marsh".
+_LABELLED = re.compile(r"(?P<label>[A-Z][a-z]+(?: [a-z]+)?):\s+(?P<said>\S+(?: \S+){0,4})")
+_HEATS = re.compile(
+    r"\b(?:oven|heat|hob|temp\w*|gas|mark|pan|pot|dish|tin|tray|lid|min\w*|h|hrs?|hours?|secs?|seconds?|days?|g|kg|ml|l|cm|stir|add)\b|°",
+    re.IGNORECASE,
+)
+# What capitals call a step has no more words.
+MOST_OF_A_STEP_NAME = 5
 # So many marked steps tell that each has a mark.
 LEAST_MARKED = 2
 
@@ -50,16 +60,13 @@ def _ends(step: str) -> bool:
     return step[-1:] in ".!?"
 
 
-# What begins an order ("In a bowl ...", "Then the leeks"), and within a sentence tells nothing.
-_LINKS = {"in", "on", "over", "to", "first", "then", "next", "finally", "lastly", "once", "while",
-          "when", "after", "before", "using", "meanwhile"}  # fmt: skip
 _CLAUSES = re.compile(r"[.;,:!]\s+|\band\s+")
 
 
 def orders(text: str) -> bool:
     """Tell words among which a verb of cooking stands, or that begin as an order does."""
     said = re.findall(r"[a-zé]+", text.lower())
-    return said[:1] != [] and (said[0] in _LINKS or not (STEP_VERBS - _LINKS).isdisjoint(said))
+    return said[:1] != [] and (said[0] in LINKS or not (STEP_VERBS - LINKS).isdisjoint(said))
 
 
 def commands(text: str) -> bool:
@@ -76,7 +83,7 @@ class MethodLines(Sorting):
         if self._sets_aside(line) or self._joins_step(line) or self._heads_steps(line):
             return
         kind = kind_of_line(line.text)
-        starred = self._is_starred(line) and bool(self.layout.steps)
+        starred = self._is_starred(line) and bool(self.ordered())
         noted = kind == "note" and not line.marked and not self._warns_among_steps(line)
         if starred or noted or self._is_remark(line):
             self._aside("note", line.text)
@@ -88,7 +95,7 @@ class MethodLines(Sorting):
 
     def _sets_aside(self, line: Written) -> bool:
         """Set aside who signs, the number or letter of a page, and what stands under the last step."""
-        text, steps = line.text, self.layout.steps
+        text, steps = line.text, self.ordered()
         signs = SIGN_OFF.match(text) or self._signs(line) or re.fullmatch(r"[A-Z]\.?", text)
         # "Watch how to make this", above the first step.
         above = not steps and not line.marked and tail_of(text) == "furniture"
@@ -112,6 +119,9 @@ class MethodLines(Sorting):
 
     def _heads_steps(self, line: Written) -> bool:
         """Take the name of a part of the dish, above how it is made, or above its own foods."""
+        if (named := self._step_name(line)) is not None:
+            self.under = named
+            return True
         parts = {part.casefold() for part, _ in self.layout.parts if part}
         again = line.text.strip(" :")
         if not line.marked and again.casefold() in parts:
@@ -128,6 +138,17 @@ class MethodLines(Sorting):
         else:
             self.under = name
         return True
+
+    def _step_name(self, line: Written) -> str | None:
+        """Return what a number and capitals call the orders below them: "2. FRY THE TOFU"."""
+        number, follows = STEP_NUMBER.match(line.text), self.around.next()
+        if number is None or follows is None:
+            return None
+        name = line.text[number.end() :].strip(" :.")
+        short = name.isupper() and len(name.split()) <= MOST_OF_A_STEP_NAME
+        told = not STEP_NUMBER.match(follows.text) and not follows.text.isupper()
+        orders_below = is_step(follows.text) and not begins_with_amount(follows.text)
+        return name.capitalize() if short and told and orders_below else None
 
     def _is_starred(self, line: Written) -> bool:
         """Tell a star below steps without one that marks a remark; of several each is a step."""
@@ -150,7 +171,7 @@ class MethodLines(Sorting):
 
     def _continues_step(self, line: Written) -> bool:
         """Tell the rest of a step that was broken at the edge of a page."""
-        steps = self.layout.steps
+        steps = self.ordered()
         if not steps or line.after_blank or line.marked or len(steps[-1]) > LONGEST_STEP:
             return False
         if self._below_figures():
@@ -171,12 +192,12 @@ class MethodLines(Sorting):
 
     def _each_its_own(self) -> bool:
         """Tell lines without a stop, of which one ends short: each is a step."""
-        stopped = any(step.rstrip()[-1:] in ".!?" for step in self.layout.steps)
+        stopped = any(step.rstrip()[-1:] in ".!?" for step in self.ordered())
         return not stopped and self.around.is_ragged()
 
     def _commands_anew(self, line: Written, before: str) -> bool:
         """Tell the next step of who writes without capitals and full stops, a line for each."""
-        stopped = any(step.rstrip().endswith(".") for step in self.layout.steps)
+        stopped = any(step.rstrip().endswith(".") for step in self.ordered())
         # "Off the heat stir in paprika."
         first = re.findall(r"[a-zé]+", line.text.lower())[:4]
         commands = is_step(line.text) or not STEP_VERBS.isdisjoint(first)
@@ -198,12 +219,24 @@ class MethodLines(Sorting):
         if told is not None:
             # "You might also like ..." may stand among the steps of a page.
             return "furniture" if told == "gone" and self._counts_on() else told
+        if self._labels_nothing(line):
+            return "furniture"
         behind = self._unnumbered_behind(line) or self._orders_nothing_last(line)
         return "note" if behind else None
 
+    def _labels_nothing(self, line: Written) -> bool:
+        """Tell "Camera: J. Marsh" below steps that have ended: no part, no order, no food, no heat."""
+        label = _LABELLED.fullmatch(line.text)
+        above = self.around.lines[self.around.place - 1].raw
+        if label is None or line.marked or self._names_part(label["label"]) or self._step_follows():
+            return False
+        ended = line.after_blank or above[-1:] in ".!?"
+        told = orders(label["label"]) or orders(label["said"]) or self.around.names_food(line.text)
+        return ended and not told and _HEATS.search(line.text) is None
+
     def _orders_nothing_last(self, line: Written) -> bool:
         """Tell the last line of a text, without a verb of cooking, below steps that each order."""
-        steps, said = self.layout.steps, line.text
+        steps, said = self.ordered(), line.text
         alike = line.marked and line.raw[:1] == self.first_sign
         if alike or self.around.next() is not None or len(steps) < LEAST_MARKED:
             return False
@@ -252,7 +285,7 @@ class MethodLines(Sorting):
 
         Between two of them only words without a stop, which is how a page captions its pictures.
         """
-        steps, text = self.layout.steps, line.text
+        steps, text = self.ordered(), line.text
         if line.marked or self.marked_steps < len(steps) or text[:1].islower():
             return False
         if is_step(text) or first_word(text) in STEP_VERBS or self._names_part(text):
@@ -284,7 +317,7 @@ class MethodLines(Sorting):
         """
         if self.numbered and not line.marked and self._below_figures():
             return True
-        if not line.after_blank or line.marked or not self.layout.steps:
+        if not line.after_blank or line.marked or not self.ordered():
             return False
         words = {w.lower() for w in re.findall(r"[A-Za-zé]+", line.text)}
         if first_word(line.text) in STEP_VERBS:

@@ -117,7 +117,29 @@ EITHER = re.compile(
 # "4 as a starter, 2 as a main".
 COURSES = r"(?:starters?|mains?(?: course| meal)?|main course|sides?(?: dish)?|side dish|snacks?|lunch|light lunch|supper|meal|first course)"
 EITHER_COURSE = re.compile(
+    # "A starter for six, or supper for four with a salad".
+    rf"^\W*(?:makes\s+)?(?:an?\s+)?(?:(?:light|good|hearty|generous|filling)\s+)?{COURSES}\s+for\s+(?P<one_course>{N})\b\s*(?:[,/;(]\s*)?(?:or|and)\s+(?:an?\s+)?(?:\w+\s+)?{COURSES}\s+for\s+{N}\b[^.\d]{{0,30}}$|"
     rf"^\W*(?:serves?\s+|feeds\s+|for\s+|servings?:?\s+)?(?P<one>{N})\s+as\s+an?\s+(?:\w+\s+)?{COURSES}\s*(?:,|/|;|or|and|\(|—|–|-)+\s*(?:or\s+)?{N}\s+as\s+an?\s+(?:\w+\s+)?{COURSES}\b",
+    re.IGNORECASE,
+)
+# "12 x 200 g portions".
+OF_A_SIZE = re.compile(
+    rf"^\W*{RANGE}\s*[x×]\s*\d+\s?(?:g|ml|oz)\s+(?:portions|servings|boxes|tubs)\W*$",
+    re.IGNORECASE,
+)
+# "makes 4 big / 6 normal": the eaters or the portions, larger and smaller.
+BIG_OR_SMALL = re.compile(
+    rf"^\W*(?:makes|gives|serves|feeds|for|does)?\s*(?P<one>{N})\s+(?:(?:very\s+)?(?:big|large|larger|generous|huge|hearty|greedy|hungry|main))\s*{PLATES}?\s*(?:/|,|or)+\s*"
+    rf"(?P<other>{N})\s+(?:small|smaller|normal|regular|modest|moderate|polite|light|lighter|starter|sensible|average|ordinary)\s*{PLATES}?\W*$",
+    re.IGNORECASE,
+)
+# What is said behind the number of eaters: "4 of you, or 3 if Huw is there".
+OR_IF = re.compile(
+    r"[,;]?\s+(?:or|but)\s+(?:only\s+|even\s+|just\s+)?\d{1,2}\s+(?:if|when|after|on|with)\b[^\d]*$",
+    re.IGNORECASE,
+)
+AMOUNTS_ARE = re.compile(
+    r"^\W*(?:the |these )?(?:ingredients|amounts|quantities)(?: here| below)?(?: are| given)*(?=\s+(?:for|enough)\b)",
     re.IGNORECASE,
 )
 SERVES = tuple(
@@ -137,7 +159,7 @@ SERVES = tuple(
         rf"(?<![\w#])(?!good for\s+\S+\s+(?:days?|weeks?|months?)\b){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
         rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)(?:\W*$|,)",
         rf"^\W*(?:meal prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
-        rf"^\W*{RANGE}\s*[x×]\s*\d+\s?(?:g|ml|oz)\s+(?:portions|servings|boxes|tubs)\W*$",
+        rf"^\W*(?:lunch(?:es)?|dinners?|suppers?|meals?)\s+for\s+{RANGE}\s+(?:days|nights|evenings)\W*$",
         rf"\b(?:feeds|serves)\W+(?:everyone|everybody|all|us all|all of us|the lot)\s*\(\s*{RANGE}\s*\)",
         rf"\bas an? main\W{{1,3}}{RANGE}\b",
         rf"^\W*(?:for|per(?!\s+100\b)|(?:quantities|amounts) (?:are )?for)\s+{RANGE}\s*(?:\([^()\d]*\)|to share|sharing)?\W*$",
@@ -364,7 +386,7 @@ EATING = re.compile(
     re.IGNORECASE,
 )
 EATERS_BEHIND = re.compile(
-    r"\s+(?:of us|at (?:the |our )?table|(?:\w+\s+)?(?:people|mouths|plates|bowls|helpings|portions|diggers)|can eat|eat)\b",
+    r"\s+(?:of (?:us|you|them)|at (?:the |our )?table|(?:\w+\s+)?(?:people|mouths|plates|bowls|helpings|portions|diggers)|can eat|eat)\b",
     re.IGNORECASE,
 )
 NOT_EATERS = re.compile(

@@ -67,15 +67,24 @@ def _told_outright(text: str) -> Servings | None:
         eaters = float(meals["meals"]) * float(meals["n"])
         return Servings(eaters, eaters)
     plain = spell_numbers(text[: words.LOOKED_AT])
-    if (courses := words.EITHER_COURSE.match(plain)) is not None and float(courses["one"]):
-        # "4 as a starter, 2 as a main": the first is what the amounts are for.
-        return Servings(float(courses["one"]), float(courses["one"]))
-    either = words.EITHER.match(plain)
+    if (courses := eaters_by_course(plain)) is not None:
+        return courses
+    either = words.EITHER.match(plain) or words.BIG_OR_SMALL.match(plain)
     if either is not None:
         few, many = sorted((float(either["one"]), float(either["other"])))
         return Servings(few, many) if few else None
     alone = words.ALONE.fullmatch(text[: words.LOOKED_AT]) is not None
     return Servings(1.0, 1.0) if alone else None
+
+
+def eaters_by_course(text: str) -> Servings | None:
+    """Return the first number of a line that tells it by course, None of any other line.
+
+    "4 as a starter, 2 as a main", "A starter for six, or supper for four": what the amounts are for.
+    """
+    found = words.EITHER_COURSE.match(spell_numbers(text[: words.LOOKED_AT]))
+    first = float(found["one"] or found["one_course"]) if found is not None else 0.0
+    return Servings(first, first) if first else None
 
 
 def _meals_or_somebody(plain: str) -> Servings | None:
@@ -97,7 +106,8 @@ def servings_loosely(text: str) -> Servings | None:
     if (times := words.TIMES.fullmatch(text)) is not None:
         counted = float(times["times"] or times["about"])
         return Servings(counted, counted)
-    plain = spell_numbers(text[: words.LOOKED_AT])
+    plain = words.AMOUNTS_ARE.sub("", spell_numbers(text[: words.LOOKED_AT]))
+    plain = words.OR_IF.sub("", plain)
     told = [*words.ONE_NUMBER.finditer(plain)]
     if len(told) != 1 or words.NOT_EATERS.search(plain) is not None:
         return None
@@ -138,7 +148,7 @@ def _range_of(told: re.Match[str]) -> str:
 
 def _counted_out(plain: str) -> re.Match[str] | None:
     """Return where a line counts those who eat: "serves 4", "batch: 10 x 250 g"."""
-    if (batch := words.BATCH_OF.match(plain)) is not None:
+    if (batch := words.BATCH_OF.match(plain) or words.OF_A_SIZE.match(plain)) is not None:
         return batch
     if words.PIECES_A_SERVING.search(plain) is not None:
         return None

@@ -48,6 +48,8 @@ class Sorting:
         # Whether steps stand behind numbers; how many have a mark, and where the last mark stands.
         self.numbered = False
         self.marked_steps = 0
+        # How many steps stand above the list: "Preheat the oven".
+        self.set_going = 0
         self.first_sign = ""
         places = (i for i in range(len(lines) - 1, -1, -1) if lines[i].marked)
         self.last_marked = next(places, -1)
@@ -73,6 +75,11 @@ class Sorting:
         self.list_at = next(heads, 0)
         methods = (i for i, line in enumerate(lines) if METHOD.match(line.text))
         self.method_at = next(methods, 0)
+
+    def ordered(self) -> list[str]:
+        """Return the steps of the method, without what is done before anything else."""
+        steps = self.layout.steps
+        return steps[self.set_going :] if self.set_going else steps
 
     def _aside(self, kind: AsideKind, text: str) -> None:
         self.layout.set_aside(kind, text)

@@ -17,8 +17,10 @@ _COLUMNS = {
     **dict.fromkeys(("ingredient", "item", "food", "name", "what", "product"), "food"),
     **dict.fromkeys(("prep", "preparation", "prepared", "note", "comment", "remark", "detail",
                      "method", "how", "cut"), "note"),
+    **dict.fromkeys(("cost", "price", "supplier", "code", "allergen", "kcal", "calorie", "no", "#",
+                     "aisle", "shop", "where"), "other"),
 }  # fmt: skip
-_MARKS = ("\t", ",", ";", "|")
+_MARKS = ("\t", ",", ";", "|", " / ")
 LEAST_CELLS, LEAST_FACTS = 3, 2
 _NONE_OF_IT = re.compile(r"^\s*[-–—]\s*$")
 # Between the cells of a row: strokes, tabs, or a wide gap.

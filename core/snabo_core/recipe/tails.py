@@ -44,6 +44,9 @@ _AROUND = re.compile(
     r"|(?:for|want) more (?:recipes|ideas|like)\b|(?:all|more) (?:recipes|details|info\w*) (?:at|on|in)\b|\d+ (?:of|out of) your (?:5|five)\b|(?:5|five)[\s-]a[\s-]day\b"
     r"|(?:\d+\s+)?(?:points|pts)(?:\s+(?:per|each|a)\b.{0,20})?\W*$"
     r"|(?-i:[A-Z][\w.]{1,20}(?: [A-Z][\w.]{0,20})?)\s+(?:says|said|writes|wrote|commented)(?:\s+on\b.{0,30})?:"
+    # What keeps count of a dish or of who sent it: "Exchanges: 2 vegetable", "Posts: 212".
+    r"|(?:(?:diabetic |food |carb(?:ohydrate)? )?(?:exchanges|choices)|(?:smart|freestyle|diet )?points|posts|joined|location|likes|views|karma|presenter|producer|editor|music|song|camera|sponsor|stylist)\s*:\s"
+    r"|(?:share|post|send|show)\s+(?:an?|the)\s+(?:photo|picture|pic|snap|link)\b|(?:find|catch|join|come see|meet) (?:me|us)\b(?! half)|filed under\b|comment (?-i:[A-Z]{3,})\b"
     r"|edit(?:ed)?\s*:|update[d]?\s*:|\(?source\s*:)",
     re.IGNORECASE,
 )

@@ -246,7 +246,8 @@ COLUMN = (
     r"quick(?: (?:and|&) easy)?|easy|comfort food|recipes?|recipe cards?|recipe (?:of|for) the (?:day|week|month)|"
     r"today['’]?s (?:recipe|special)|recipe (?:no\.?|number|#)?\s*\d+|standardi[sz]ed recipe.{0,20}|new|featured|popular|"
     r"editor['’]?s (?:choice|pick)|cook['’]?s corner|from our readers|readers['’]? recipes|winter|summer|autumn|spring|"
-    r"sunday (?:lunch|best|roast|dinner|supper)|"
+    r"sunday (?:lunch|best|roast|dinner|supper)|food|drink|cookery|eating|life ?style|weekend|living|(?:the |our |in the )(?:kitchen|larder)|"
+    r"(?:meal|dinner|supper|lunch|breakfast|night|phase|dish|episode|ep)\s*\.?\s*#?\d{1,3}|"
     rf"{WEEKDAY}s?(?: (?:night|dinner|supper))?)"
 )
 ABOVE = re.compile(
@@ -266,6 +267,7 @@ ABOVE = re.compile(
     r"|(?:class |cooking |cookery |practical )?(?:handout|worksheet|leaflet|fact ?sheet|diet sheet|prep list|production sheet|batch sheet|slide|appendix|station|card|practical|practical lesson|term|topic|theme|menu|box)\b(?:\s*(?:no\.?|number|#)?\s*(?:\d{1,3}|[a-h]))?(?:\s*(?:of|/)\s*\d{1,3})?(?:\s*[-–—:,].{0,40})?"
     r"|(?:(?:student|pupil|class|group|teacher|date|grade|name|mark)(?:['’]s)?(?: name)?\s*:[\s_.]*){1,4}|(?:learning (?:outcomes?|objectives?|intentions?)|aims?|objectives?|skills?|you will learn|allergens?|diet|patient)\s*:.{0,80}"
     r"|(?:chapter|section|part|category|course|type)\s*:\s*.{2,40}|[ivx]{1,5}\.\s+[^\W\d]{3,20}|(?:this|last|next) week['’]?s (?:veg )?(?:box|bag|recipe|menu|theme)\b.{0,60}|[^\W\d]+ (?:week|month|season|fortnight|special)"
+    r"|(?:words|photograph(?:s|y)|(?:food |prop )?styling|illustrations?)(?: and (?:words|photograph(?:s|y)|styling))?:? (?-i:[A-Z])[\w'’.-]+ (?-i:[A-Z])[\w'’-]+(?:\W+.{0,60})?"
     r"|(?:magazine|newspaper|paper) cutting|cut out and keep|free with.{0,30}|as seen.{0,40}"
     rf"|(?:(?:mon|tues?|wed|thurs?|fri|sat|sun)[a-z]*\.?,?\s+)?\d{{1,4}}[./-]\d{{1,2}}(?:[./-]\d{{1,4}})?|(?:{WEEKDAY},?\s+)?"
     r"(?:\d{1,2}(?:st|nd|rd|th)?\s+)?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?\s*"

@@ -144,7 +144,9 @@ def context_of(dish: Dish, part: Part, library: Library) -> Context:
         minced = minced or (food.food_class in MEATS and MINCED.search(line.text) is not None)
         minced = minced or (food.food_class == "nut" and (line.grams or 0.0) >= NUT_ROAST)
         eggs = eggs or food.key == "egg"
-    steps = " ".join(step.text for step in dish.steps).lower()
+    # A step without a stop ends all the same: who writes so orders one thing a line.
+    said = (step.text.strip() for step in dish.steps)
+    steps = " ".join(one if one[-1:] in ".!?;:," else f"{one}." for one in said).lower()
     crowd = max(1.0, dish.servings / FAMILY)
     return Context(dish.title.lower(), steps, part, liquid, minced, eggs, crowd)
 
@@ -440,6 +442,8 @@ def _cut_bread(words: str, context: Context) -> str | None:
     """Return the role that bread is cut for: buns, crumbs, cubes, the slices of a pudding."""
     if re.search(r"\b(?:bun|roll|bap)s?\b", words):
         return "shell"
+    if re.search(r"\bcrouton", words):
+        return "crumb"
     if re.search(r"\bcrumb|blitz|blend|whizz", words) or CRUMBLED_BREAD.search(context.steps):
         bound = context.minced and CRUMBLED_BREAD.search(context.steps) is None
         return "binder" if bound else "crumb"

@@ -118,6 +118,10 @@ CAKES = re.compile(
 DUSTED = re.compile(
     r"\b(?:dust|coat|dredge|toss|roll|turn|dip)\w*\b(?:(?!work|surface|board|counter|table|\btin\b|\bpan\b|hands)[^.;]){0,40}"
     r"\b(?:in|with)\s+(?:the\s+|a little\s+|seasoned\s+)*flour\b"
+    # "Mix the flour and paprika, toss the batons in it".
+    r"|\b(?:mix|combine|season|put|stir)\b[^.;]{0,40}\bflour\b[^.;]{0,40}[.,;]\s*"
+    r"(?:and\s+|then\s+)?(?:toss|coat|dredge|roll|turn|dip|dust)\w*\b[^.;]{0,40}"
+    r"\b(?:in|with)\s+(?:it|this|that|the (?:mix\w*|flour))\b"
 )
 # Flour that is stirred into melted fat before something wet.
 ROUX = re.compile(
@@ -170,7 +174,8 @@ RAISING = {"baking_powder", "bicarbonate", "self_raising_flour"}
 KERNELS = {"sweetcorn", "creamed_corn", "corn_cob"}
 SMALL_ROLES = {"thickener", "binder", "crumb"}
 MASHED = re.compile(
-    r"\b(?:mash|rice[sd]?\b|ricer|grat|gnocchi|press (?:through|the potato)|sieve|puree|purée)\w*"
+    r"\b(?:mash|rice[sd]?\b|ricer|grat|gnocchi|press (?:through|the potato|them\b|and\b|while)|"
+    r"hot and press|sieve|puree|purée)\w*"
 )
 # Mashed in other words: "crush them with the butter and the milk".
 CRUSHED = re.compile(
