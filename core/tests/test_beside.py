@@ -118,6 +118,15 @@ class Beside(unittest.TestCase):
         text = f"Leek supper{gap}{said}\n\n{above}" + "\n".join(foods) + "\n"
         return Written(f"{text}{between}" + "\n".join(steps) + "\n", foods, steps)
 
+    def test_what_is_said_behind_the_list_is_no_step_and_no_food(self) -> None:
+        for said in LINES["behind_list"]:
+            written = self.written("", "nowhere")
+            last = written.foods[-1]
+            gap = self.random.choice(("\n", "\n\n"))
+            text = written.text.replace(f"{last}\n", f"{last}{gap}{said}\n", 1)
+            with self.subTest(said=said, text=text):
+                self.assertEqual(self.read(text)[1:], (written.foods, written.steps))
+
     def test_what_is_said_above_the_list_is_no_step_and_no_food(self) -> None:
         for said in LINES["above_list"]:
             for _ in range(2):

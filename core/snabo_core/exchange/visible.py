@@ -49,6 +49,7 @@ _ENDS = (INGREDIENTS, NOTES, NUTRITION, COMMENTS)
 # Letters that a page shows; that of a recipe, with all its readers say, shows a tenth.
 MOST_SHOWN = 2_000_000
 LONGEST_LABEL, LONGEST_FACT, MOST_CELLS, MIN_COLUMNS = 60, 120, 4, 2
+LONGEST_ITEM = 400
 _FACT = re.compile(
     r"\b(?:prep|cook|bak|total|rest|chill|ready|tak|time|serv|feed|mak|yield|portion|people)",
     re.IGNORECASE,
@@ -358,10 +359,10 @@ def _first_below(head: Any) -> str:
 
 def _tell_nested(tree: Any) -> None:
     """Put what stands in a list below one item behind it: how it is prepared, not another food."""
-    for inner in tree.xpath("//ul/li/ul | //ul/li/ol"):
+    for inner in tree.xpath("//ul/li/ul[not(.//ul | .//ol)] | //ul/li/ol[not(.//ul | .//ol)]"):
         item = inner.getparent()
-        own = " ".join((item.text or "").split())
-        below = [" ".join(one.text_content().split()) for one in inner.iter("li")]
+        own = " ".join((item.text or "")[:LONGEST_ITEM].split())
+        below = [" ".join(one.text_content()[:LONGEST_ITEM].split()) for one in inner.iter("li")]
         if not begins_with_amount(own) or any(map(begins_with_amount, below)):
             continue
         told = lxml.html.Element("span")

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Collection, Iterator
 from dataclasses import dataclass, replace
-from functools import cache
+from functools import cache, lru_cache
 from importlib.resources import files
 from typing import Any
 
@@ -303,6 +303,10 @@ def _added(first: Amount, second: Amount) -> Amount:
     )
 
 
+# So many beginnings of lines are remembered: each is asked for more than once.
+REMEMBERED = 512
+
+
 @cache
 def _parser() -> Lark:
     grammar = (files("snabo_core") / "quantities" / "amounts.lark").read_text("utf-8")
@@ -320,6 +324,11 @@ def read_amount(text: str, system: str, own: Collection[str] = ()) -> tuple[Amou
     Returns:
         The amount, None if the line begins with none, and the place where it ends.
     """
+    return _read_amount(text, system, tuple(own))
+
+
+@lru_cache(maxsize=REMEMBERED)
+def _read_amount(text: str, system: str, own: tuple[str, ...]) -> tuple[Amount | None, int]:
     scan = _scan(text, system, own)
     for count in range(len(scan.tokens), 0, -1):
         try:

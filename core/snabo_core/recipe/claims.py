@@ -237,20 +237,28 @@ def _figures(line: str) -> list[tuple[str, str]]:
     return before if re.match(r"\W*(?:about\s+|approx\w*\.?\s+)?\d", rest) else behind
 
 
+# By figure: its name, and its value before and behind it.
+_SIDES = {
+    key: (
+        re.compile(name, re.IGNORECASE),
+        re.compile(rf"(?P<v>{_VALUE})\s*(?:of\s+)?{name}\b", re.IGNORECASE),
+        re.compile(
+            rf"\b{name}\b(?:\s*\((?:k?cal|g|mg)\)|{_OF_ONE})?\W{{0,3}}(?P<v>{_VALUE})",
+            re.IGNORECASE,
+        ),
+    )
+    for key, name in _NAMES.items()
+}
+
+
 def _paired(line: str, *, before: bool) -> list[tuple[str, str]]:
     """Return figures by key, each with the value before or behind its name, or else beyond it."""
     # Of "1724kJ/412kcal" the second is told in our unit.
     rest = _KJ_FIRST.sub(r"\1", line)
     found: list[tuple[str, str]] = []
-    for key, name in _NAMES.items():
-        sides = [
-            re.search(rf"(?P<v>{_VALUE})\s*(?:of\s+)?{name}\b", rest, re.IGNORECASE),
-            re.search(
-                rf"\b{name}\b(?:\s*\((?:k?cal|g|mg)\)|{_OF_ONE})?\W{{0,3}}(?P<v>{_VALUE})",
-                rest,
-                re.IGNORECASE,
-            ),
-        ]
+    for key, (named, first, behind) in _SIDES.items():
+        told = named.search(rest) is not None
+        sides = [first.search(rest), behind.search(rest)] if told else []
         match = next(filter(None, sides if before else reversed(sides)), None)
         if key == "kcal":
             # "545kcals": what is told in it needs no name.

@@ -20,6 +20,7 @@ from snabo_core.recipe.claims import claims_in, tells_columns, tells_figures
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.head_lines import HeadLines
 from snabo_core.recipe.lines import (
+    LEAST_SENTENCE,
     counts_out,
     is_facts,
     measures,
@@ -110,6 +111,7 @@ _ASKS_OR_TEACHES = re.compile(r"\?|^(?:how|what|when) to\b", re.IGNORECASE)
 MOST_TOLD_WORDS = 7
 # In any words it has a few more.
 MOST_LOOSE_WORDS = 10
+_IN_ONE_BRACKET = re.compile(r"^\(([^()]+)\)$")
 # "Whole spices, whatever you have".
 _AS_YOU_LIKE = re.compile(r",\s*(?:whatever|if|as|any|or|your choice)\b[^,;.]*$", re.IGNORECASE)
 # What a page says among foods is no longer.
@@ -641,15 +643,24 @@ class _Sorter(HeadLines, MethodLines):
         heads = self.around.amounts_follow(1) and line.text[-1:] not in ".!"
         if not listed or (heads and (line.after_blank or line.text.endswith(":"))):
             return False
-        told = beside_list(line.raw if starred else line.text)
+        told = beside_list(line.raw if starred else _IN_ONE_BRACKET.sub(r"\1", line.text))
         if told is None:
             food = begins_with_amount(line.text) or self.around.names_food(line.text)
             plain = kind_of_line(line.text) == "food" and not (line.step or is_step(line.text))
             said = plain and speaks(_AS_YOU_LIKE.sub("", line.text), heads=heads)
+            if said and not heads and self._speaks_among_foods(line.text):
+                food = False
             if food or not said or len(line.text) > LONGEST_SAID:
                 return False
         self._aside("furniture" if told == "furniture" else "note", line.text)
         return True
+
+    def _speaks_among_foods(self, text: str) -> bool:
+        """Tell a sentence with a stop among foods without: "My kids pick out the onions."."""
+        if text[-1:] != "." or len(text.split()) < LEAST_SENTENCE or begins_with_amount(text):
+            return False
+        listed = self.layout.parts[-1][1]
+        return bool(listed) and not any(item.endswith(".") for item in listed)
 
     def _lists_starred(self) -> bool:
         """Tell a list whose lines stand behind stars."""

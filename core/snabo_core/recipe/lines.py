@@ -3,8 +3,16 @@
 from __future__ import annotations
 
 import re
+from functools import lru_cache
 
-from snabo_core.quantities.kinds import LINKS, STEP_VERBS, begins_with_amount, first_word, is_step
+from snabo_core.quantities.kinds import (
+    LINKS,
+    REMEMBERED,
+    STEP_VERBS,
+    begins_with_amount,
+    first_word,
+    is_step,
+)
 from snabo_core.recipe.servings import Servings, only_servings, servings_in
 from snabo_core.recipe.times import only_describes, only_times, pieces_of, times_in, without_times
 
@@ -58,6 +66,7 @@ def counts_out(text: str) -> bool:
     return counted and text[-1:] not in ".!?" and any(map(only_servings, pieces_of(text)))
 
 
+@lru_cache(maxsize=REMEMBERED)
 def only_facts(text: str) -> bool:
     """Tell "For 5 persons. Preparation: 30 mins. Cooking: 1 h 30": no piece of it says anything else."""
     pieces, rest = pieces_of(text), without_times(text)

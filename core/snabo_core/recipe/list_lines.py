@@ -68,6 +68,8 @@ _OPEN_END = re.compile(
 )
 
 # "(75 g) feta" begins a line of its own.
+# "(The cheese is optional.)".
+_SENTENCE_IN_BRACKETS = re.compile(r"\([A-Z][^()]{8,}[.!]\)$")
 _AMOUNT_AHEAD = re.compile(r"\(\d[\d./\s]*[^\W\d]{0,6}\)\s+[^\W\d]")
 
 # "(*) see notes" is said of the list.
@@ -179,7 +181,8 @@ class ListLines(Sorting):
             return True
         if line.marked and self.around.lines[self.around.place - 1].marked:
             return False
-        apart = _AMOUNT_AHEAD.match(line.text) or _SEE_NOTE.match(line.text)
+        told = (_AMOUNT_AHEAD, _SEE_NOTE, _SENTENCE_IN_BRACKETS)
+        apart = any(said.match(line.text) is not None for said in told)
         if self.around.heads_in_brackets(line) or apart:
             return False
         # "(A) Dashi 150 ml" begins a line of its own.

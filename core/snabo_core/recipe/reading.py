@@ -6,6 +6,7 @@ import re
 import uuid
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from snabo_core.dish import (
     MAX_ASIDES,
@@ -20,7 +21,7 @@ from snabo_core.dish import (
 )
 from snabo_core.foods import Library
 from snabo_core.quantities.grams import weigh
-from snabo_core.quantities.kinds import COMMANDS
+from snabo_core.quantities.kinds import COMMANDS, REMEMBERED
 from snabo_core.quantities.leavings import leavings_of
 from snabo_core.quantities.lexicon import head_span, segments_of, spans_in, words_in
 from snabo_core.quantities.numbers import spell_numbers
@@ -128,7 +129,7 @@ def read_recipe(
     Returns:
         The dish, with `notes` on what was assumed or left out.
     """
-    layout = sort_lines(text[:MAX_TEXT], lambda words: _names_food(words, library))
+    layout = sort_lines(text[:MAX_TEXT], _names_foods(library))
     notes = (
         [worded("note_longer", count=str(MOST_LOOKED_AT))]
         if MOST_LOOKED_AT < len(text) <= MAX_TEXT
@@ -159,7 +160,7 @@ def read_told(
         make_id: where ids come from.
         learned: what this household always means by a food text, see `read_line`.
     """
-    layout = lay_out(recipe, lambda words: _names_food(words, library))
+    layout = lay_out(recipe, _names_foods(library))
     hand = _Hand(library, system, usual, make_id, learned)
     return _dish_of(layout, recipe.text()[:MAX_TEXT], hand, [], recipe)
 
@@ -311,10 +312,16 @@ def _tell_story(layout: Layout, system: UnitSystem, library: Library) -> None:
     layout.sections = ["" for _ in told]
 
 
-def _names_food(words: str, library: Library) -> bool:
-    segments = segments_of(words)
-    line = words_in(words, segments)
-    return head_span(line, spans_in(line, library), library) is not None
+def _names_foods(library: Library) -> Callable[[str], bool]:
+    """Return what tells words that name a food; it remembers them, a line is asked about often."""
+
+    @lru_cache(maxsize=REMEMBERED)
+    def names_food(words: str) -> bool:
+        segments = segments_of(words)
+        line = words_in(words, segments)
+        return head_span(line, spans_in(line, library), library) is not None
+
+    return names_food
 
 
 def _told(layout: Layout) -> Told:

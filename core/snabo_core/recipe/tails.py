@@ -82,6 +82,7 @@ _REMARKS = re.compile(
 _OF_A_LIST = re.compile(
     r"^\W*(?:(?:all |the |our |my |any )*(?:(?:table|tea)?spoons?|cups?|eggs?|measure(?:s|ments)?|quantities|amounts|weights?|vegetables?|veg|herbs?|ovens?|temperatures?|timings?|butter|milk|flour|stock|salt|cans?|tins?)\s+(?:(?:measure\w*|sizes?|weights?)\s+)?(?:is|are|should|refer|were|has|have|means?|assume)\b"
     r"|(?:my|our|the|your)\s+\w+\s+(?:is|was|are|were|takes|holds|measures)\b|use (?:a )?\d+\s?ml\b"
+    r"|feel free to\b|this (?:much|amount|quantity|lot|recipe|list)\s+(?:feeds|serves|makes|will|is|does)\b|contains\s+(?!\d)[a-z, ]{3,40}\W*$|(?:wine|drinks?|beer|level|difficulty|effort|skill|cost|season|cuisine|course|category|origin|region|diet|good to know|worth knowing)\s*:\s[^\d]*$"
     r"|(?:get|make|prep|cook) ahead\s*:|notes? from\b[^\d]*$"
     r"|(?:kit|tools?|equipment|utensils|gear|hardware|special (?:equipment|kit|tools?))\s*:"
     r"|you(?:['’]ll| will| may| might)?\s+(?:also\s+)?(?:need|want)\s+(?:an?|some|the|two|your)\s+(?:[\w-]+\s+){0,4}(?:pans?|dish(?:es)?|tins?|pots?|trays?|bowls?|blender|processor|grater|sieve|skillet|wok|skewers|foil|paper|steamer|mixer|knife|casserole|thermometer|cloth|ramekins?)\b"

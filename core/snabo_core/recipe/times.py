@@ -437,6 +437,7 @@ def pieces_of(text: str) -> list[str]:
     return [piece for piece in _BREAKS.split(plain) if re.search(r"\w", piece)]
 
 
+@lru_cache(maxsize=REMEMBERED)
 def _in_one(text: str) -> str:
     """Return the beginning of a line with each duration as one: "1 h. 20 min.", "1h20'", "1H20".
 
