@@ -422,7 +422,7 @@ def _told_by(lines: Sequence[str], found: _Found) -> str | None:
 
 
 def _under(words: str, level: int, found: _Found, below: Sequence[str]) -> None:
-    plain = " ".join(words.split()).rstrip(":")
+    plain = without_pictures(" ".join(words.split()).rstrip(":"))
     inside = level > found.level and found.place in {"list", "steps"}
     place = _place_of(plain, alone=bool(found.title) and not inside)
     if place == "list" and (servings := eaters_in(plain)[0]) is not None:

@@ -9,6 +9,7 @@ from __future__ import annotations
 import re
 from collections.abc import Callable, Mapping
 from dataclasses import replace
+from itertools import islice
 from typing import Any
 
 import yaml
@@ -68,7 +69,7 @@ _STEP = (
 )
 # A field of its own that heads what follows it.
 _HEADS = ("section", "group", "heading", "header")
-MOST_ITEMS, MOST_CELLS = 2000, 8
+MOST_ITEMS, MOST_CELLS, LONGEST_FIGURE = 2000, 8, 24
 # Groups lie in no more than one another; a file of more recipes than these is a library.
 DEEPEST_GROUP, MOST_FOUND = 2, 200
 
@@ -158,7 +159,18 @@ def _thing(node: Node) -> Node | None:
         thing["label"] = [_figure(key, text_of(value)) for key, value in label.items()]
     elif label is not None:
         thing["label"] = _texts(label)
+    elif beside := _figures_beside(node):
+        thing["label"] = beside
     return thing
+
+
+def _figures_beside(node: Node) -> list[str]:
+    """Return the figures of a label that stand among the other fields: "calories: 412"."""
+    figures = []
+    for key, value in islice(node.items(), MOST_ITEMS):
+        if isinstance(value, (str, int, float)) and len(str(value)) <= LONGEST_FIGURE:
+            figures.append(_figure(key, text_of(value)))
+    return [figure for figure in figures if claims_in([figure])]
 
 
 def _among_steps(method: Any) -> list[Any] | None:
