@@ -213,6 +213,9 @@ def _microdata(tree: Any) -> list[Any]:
         _marked_by_classes(tree)
     if not tree.xpath("//*[@itemtype][1]") or _tangled(tree):
         return []
+    for time in tree.xpath("//time[@content and not(@datetime)]"):
+        # Some say where a meta would what the standard wants said in another place.
+        time.set("datetime", time.get("content"))
     for author in tree.xpath("//a[contains(@itemprop,'author')]"):
         # By the letter of the standard it is where the link goes; who it is, is what it says.
         author.tag = "span"

@@ -335,7 +335,8 @@ def _tell_method(tree: Any) -> None:
         if not below or not words or len(words) > LONGEST_LABEL or STEP_LABEL.match(words):
             continue
         first = _first_below(head)
-        if any(known.match(words) for known in _ENDS) or begins_with_amount(first):
+        weighed = begins_with_amount(first) and first[-1:] not in ".!"
+        if any(known.match(words) for known in _ENDS) or weighed:
             below = False
         elif commands(first):
             if words[-1] not in ".:!?)":

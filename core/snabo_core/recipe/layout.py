@@ -114,6 +114,8 @@ MOST_LOOSE_WORDS = 10
 _IN_ONE_BRACKET = re.compile(r"^\(([^()]+)\)$")
 # "Whole spices, whatever you have".
 _AS_YOU_LIKE = re.compile(r",\s*(?:whatever|if|as|any|or|your choice)\b[^,;.]*$", re.IGNORECASE)
+# So many words of the title above a list are the dish's name, and no part's.
+LEAST_OF_A_NAME = 3
 # What a page says among foods is no longer.
 LONGEST_SAID = 60
 # So many lines of a list are looked at before a heading: no recipe has more.
@@ -675,7 +677,9 @@ class _Sorter(HeadLines, MethodLines):
             self._aside("note", text)
             self.layout.optional_parts.add(name)
         # The title once more is no part of the dish.
-        again = name.casefold() == self.layout.title.casefold() and not self.layout.parts
+        title, said = self.layout.title.casefold(), name.casefold()
+        again = said == title or (said in title and len(said.split()) >= LEAST_OF_A_NAME)
+        again = again and not self.layout.parts
         self.layout.open_part("" if again else name)
 
     def _gives_choice(self, line: Written) -> bool:

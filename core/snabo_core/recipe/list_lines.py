@@ -187,7 +187,8 @@ class ListLines(Sorting):
             return False
         # "(A) Dashi 150 ml" begins a line of its own.
         aside = line.text.startswith("(") and not ends_with_amount(_MARKED_OFF.sub("", line.text))
-        if only_amount(before) or aside:
+        # "8 large portobello caps" is whole: what is done stands below.
+        if (only_amount(before) and not is_step(line.text)) or aside:
             return heading_name(line.text) is None or not self.around.amounts_follow(1)
         digits = any(c.isdigit() for c in line.text)
         if not line.text[:1].islower() or digits or _OWN_LINE.match(line.text):

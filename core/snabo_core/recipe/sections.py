@@ -54,7 +54,7 @@ LIST_OF = re.compile(
 STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
 INGREDIENTS = re.compile(
     r"^\W*(?:the\s+)?(?:ingred(?:ient)?s?(?: list)?(?:\s*[(\[](?!\s*for\b)[^()\[\]]*[)\]])?|what (?:u|ya) need|u need|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
-    r"what goes in(?:to)?(?: (?:it|the (?:pot|pan|dish|bowl|recipe)))?|you need|things you need)\W*$"
+    r"what goes in(?:to)?(?: (?:it|the (?:pot|pan|dish|bowl|recipe)))?|you need|things you need|(?:what )?you(?:'ll|’ll)? want|you(?:'ll|’ll)? take|get (?:hold of|together))\W*$"
     # The head of a table.
     r"|^\W*(?:(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|foods?|prep(?:aration)?|notes?|what|how much)"
     r"[\s|,/]+){2,}(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|prep(?:aration)?|notes?)?\W*$"
@@ -96,7 +96,7 @@ METHOD_SAYS = re.compile(
 )
 NOTES = re.compile(
     r"^\W*(?:(?:recipe|cook(?:'s|’s|s)?|chef(?:'s|’s|s)?|my|some)?\s*(?:notes?|tips?|hints?|variations?|substitutions?|storage|"
-    r"make[\s-]ahead|serving suggestions?|what to (?:serve|eat)(?: it| this| them)? with(?: it| this| them)?|goes (?:well )?with|swaps?|make it (?:vegan|veggie|vegetarian|yours|your own|gluten[\s-]free|dairy[\s-]free)|(?:mix|switch|change|swap|spice|jazz) (?:it|things) up|get ahead|why (?:it|this) works|(?:love|use up) (?:your|the) leftovers|waste not|equipment|nutrition tip|faqs?|top tips?|keeps|keeping|leftovers|good to know|worth knowing|things to know))\W*$"
+    r"make[\s-]ahead|serving suggestions?|what to (?:serve|eat)(?: it| this| them)? with(?: it| this| them| [a-z' -]{3,40})?|goes (?:well )?with|swaps?|make it (?:vegan|veggie|vegetarian|yours|your own|gluten[\s-]free|dairy[\s-]free)|(?:mix|switch|change|swap|spice|jazz) (?:it|things) up|get ahead|why (?:it|this) works|(?:love|use up) (?:your|the) leftovers|waste not|equipment|nutrition tip|faqs?|top tips?|keeps|keeping|leftovers|good to know|worth knowing|things to know))\W*$"
     # "Expert tips", "Notes and swaps", "To reheat", "Toppings we like".
     r"|^\W*(?!see\b)(?:[a-z'’&-]+\s+){0,3}(?:tips|notes|hints|tricks|variations|substitutions|swaps|faqs?|pairings|ideas)(?:\s+(?:and|&|\+|for)\s+[a-z' ]{3,25})?\W*$"
     r"|^\W*(?:to (?:reheat|store|freeze|keep|make ahead|prepare ahead|batch cook)|reheating|storing|freezing|how to (?:store|freeze|reheat|keep|serve)(?: it| this| them| leftovers)?|make(?:[\s-]it)?[\s-]ahead|ahead of time|how long (?:does it|will it|do they) keep\??)\W*$"

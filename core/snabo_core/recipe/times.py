@@ -82,6 +82,11 @@ _ALL_OF_IT = re.compile(
     r"(?<=[a-z\d.]),\s+(?=(?:from )?start to (?:finish|table|plate|fork)|all in\b|altogether|overall)",
     re.IGNORECASE,
 )
+# "2 hours incl. roasting".
+_INCLUDING = re.compile(
+    r",?\s+\(?incl(?:uding|udes|\.)?\s+(?:the\s+|all\s+)?[a-z]+ing(?:\s+(?:and|&|\+)\s+[a-z]+ing)?\)?(?=\W*$)",
+    re.IGNORECASE,
+)
 # "15 minutes mins", as a page shows it to eyes and to ears.
 _TWICE_TOLD = re.compile(r"\b(minutes|hours?)\s+(?:mins?|hrs?)\b", re.IGNORECASE)
 _HOUR, _MINUTE = r"(?:h|hrs?|hours?)", r"(?:minutes?|mins?|m)"
@@ -456,7 +461,7 @@ def _in_one(text: str) -> str:
     said = _STROKES_ALONE.sub(r"\1 min", _STROKE_MINUTES.sub(r"\1 min", said))
     if _MINUTES_SAID.search(said) is not None:
         said = _BARE_BEHIND.sub(r"\1 \2 min", _BARE_BEFORE.sub(r"\1 min \2", said))
-    said = _TWICE_TOLD.sub(r"\1", _ALL_OF_IT.sub(" ", said))
+    said = _TWICE_TOLD.sub(r"\1", _INCLUDING.sub("", _ALL_OF_IT.sub(" ", said)))
     said = _POSSESSIVE.sub(r"\1", _BOTH.sub(r"\1: \3 min | \2: \4 min", said))
     return _OR_SO.sub(r"\1", _ABOUT_SO.sub("", _OF_WHICH.sub(r" (\1 min", said)))
 
