@@ -391,7 +391,8 @@ class HeadLines(ListLines):
             return False
         if self._says_whose_or_when(text):
             return True
-        told = (self._tells_before_list, self._says_above_list, self._tells_above_foods)
+        told = (self._tells_before_list, self._says_above_list, self._tells_above_foods,
+                self._above_named_list)  # fmt: skip
         if any(tells(text) for tells in told):
             return True
         if self._says_no_food(text) or self._is_above_facts(text) or self._says_apart(line):
@@ -466,6 +467,15 @@ class HeadLines(ListLines):
         if begins_with_amount(text) and _SPEAKS_OF_IT.match(text) is None:
             return False
         return self._above_foods_and_steps()
+
+    def _above_named_list(self, text: str) -> bool:
+        """Tell words that weigh nothing above the head of a list, where nothing else is weighed."""
+        here = self.around.place
+        near = here < self.list_at <= here + MOST_LISTED
+        if not near or any(map(str.isdigit, text)) or is_step(text):
+            return False
+        between = (one.text for one in self.around.lines[here + 1 : self.list_at])
+        return len(text.split()) >= LEAST_SENTENCE and not any(map(begins_with_amount, between))
 
     def _sets_going(self, line: Written) -> bool:
         """Take what is done before anything else, above weighed foods: "Preheat the oven"."""

@@ -29,7 +29,7 @@ from snabo_core.recipe.lines import (
     served_beside,
     tells_without_order,
 )
-from snabo_core.recipe.method_lines import MethodLines
+from snabo_core.recipe.method_lines import MethodLines, orders
 from snabo_core.recipe.names import is_in_title_case, names_meal
 from snabo_core.recipe.outline import Layout, figures_apart, one_of_two_systems, weigh_in_grams
 from snabo_core.recipe.sections import (
@@ -116,6 +116,7 @@ _IN_ONE_BRACKET = re.compile(r"^\(([^()]+)\)$")
 _AS_YOU_LIKE = re.compile(r",\s*(?:whatever|if|as|any|or|your choice)\b[^,;.]*$", re.IGNORECASE)
 # So many words of the title above a list are the dish's name, and no part's.
 LEAST_OF_A_NAME = 3
+_MINUTES = re.compile(r"\b\d{1,3}\s?(?:m|mins?|minutes|h|hrs?|hours?)\b", re.IGNORECASE)
 # What a page says among foods is no longer.
 LONGEST_SAID = 60
 # So many lines of a list are looked at before a heading: no recipe has more.
@@ -621,6 +622,7 @@ class _Sorter(HeadLines, MethodLines):
         elif (
             line.step
             or self._is_curt_order(line)
+            or self._marks_orders(line)
             or kind == "step"
             or (kind == "heading" and is_step(text))
         ):
@@ -703,6 +705,22 @@ class _Sorter(HeadLines, MethodLines):
             return False
         listed = (has_amount(item) for _, items in self.layout.parts for item in items)
         return sum(listed) >= LEAST_LISTED
+
+    def _marks_orders(self, line: Written) -> bool:
+        """Tell the first of marked lines that weigh nothing, below a list without marks."""
+        if not (line.marked and line.after_blank and self.layout.parts and self.around.place):
+            return False
+        above, sign = self.around.lines[self.around.place - 1], line.raw[:1]
+        if above.marked or sign not in "->=→⇒➜➔▶•*":
+            return False
+        block = [line]
+        while (follows := self.around.next(len(block))) is not None and len(block) < MOST_LISTED:
+            if not follows.marked or follows.raw[:1] != sign:
+                break
+            block.append(follows)
+        told = [one.text for one in block]
+        ordered = sum(orders(text) or bool(_MINUTES.search(text)) for text in told)
+        return len(told) > 1 and ordered * 2 > len(told) and not any(map(begins_with_amount, told))
 
     def _is_curt_order(self, line: Written) -> bool:
         """Tell a method of a few words behind the list: "Bread, fry, simmer, boil."."""
