@@ -36,7 +36,8 @@ SHAPES = """
 <h1>{}</h1>|_{}_|» {}|{} | Nora's Kitchen Table|{} - The Kettle Blog|Fwd: {}|Subject: {}|Re: {}
 Tonight: {}|[{}]|Dish: {}|Recipe name: {}|RECIPE: {}|Recipe for {}|***{}***|{} (page 42)|p. 42 {}
 No. 17: {}|{} (v)|== {} ==|{} :)|{} [tested]|{} by Nora|{}, by Nora Field|NEW: {}|{} v2
-{} (updated)|{} (from the blue notebook)|Recipe 4 – {}|THE RECIPE: {}
+{} (updated)|{} (from the blue notebook)|Recipe 4 – {}|THE RECIPE: {}|Meal 3: {}|Supper 2 – {}
+{} the one you liked|{}              Ruth Ann P.|{}          Nora Field
 """
 ABOVE = """
 |||Home > Recipes > Dinner|Jump to recipe|Print|12 January 2019|Nora's notebook|Hi Jo,|Mains

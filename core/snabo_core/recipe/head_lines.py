@@ -93,6 +93,10 @@ _KIN = re.compile(
 _OF_IT = re.compile(r"(?:it|they|this|these|that)\b", re.IGNORECASE)
 _TALKS = re.compile(r"\b(?:i|we|me|us|you)\b", re.IGNORECASE)
 # "Nobody had the amounts so I weighed it, here it is".
+_HERE_IT_IS = re.compile(
+    r"\bhere (?:it is|you (?:go|are)|it goes|goes)\W*$|^\W*(?:sorry|as promised|apologies)\b",
+    re.IGNORECASE,
+)
 _HANDED_OVER = re.compile(r"[a-z ]{20}\W+here (?:it is|you go|it goes)\W*$", re.IGNORECASE)
 _TWO_SENTENCES = re.compile(r"[a-z]{3}[.!?]\s+[A-Z][^.!?]*[.!?]\W*$")
 _ONLY_A_PART = re.compile(
@@ -393,7 +397,7 @@ class HeadLines(ListLines):
             return True
         told = (self._tells_before_list, self._says_above_list, self._tells_above_foods,
                 self._above_named_list)  # fmt: skip
-        if any(tells(text) for tells in told):
+        if _HERE_IT_IS.search(text) is not None or any(tells(text) for tells in told):
             return True
         if self._says_no_food(text) or self._is_above_facts(text) or self._says_apart(line):
             return True

@@ -47,6 +47,7 @@ _AROUND = re.compile(
     # What keeps count of a dish or of who sent it: "Exchanges: 2 vegetable", "Posts: 212".
     r"|(?:(?:diabetic |food |carb(?:ohydrate)? )?(?:exchanges|choices)|(?:smart|freestyle|diet )?points|posts|joined|location|likes|views|karma|presenter|producer|editor|music|song|camera|sponsor|stylist)\s*:\s"
     r"|(?:share|post|send|show)\s+(?:an?|the)\s+(?:photo|picture|pic|snap|link)\b|(?:find|catch|join|come see|meet) (?:me|us)\b(?! half)|filed under\b|comment (?-i:[A-Z]{3,})\b"
+    r"|(?:leaflet|booklet|hand-?out|sheet|document|recipe|page) (?:was )?(?:last )?(?:reviewed|updated|printed|produced|revised|issued|approved)\b|next review\b|for large print\b"
     r"|(?:plot|flat|room|unit|ward|hut|apartment|apt\.?|class|year|form)\s+\d{1,4}\w?\W*$"
     r"|edit(?:ed)?\s*:|update[d]?\s*:|\(?source\s*:)",
     re.IGNORECASE,

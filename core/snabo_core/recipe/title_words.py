@@ -233,8 +233,13 @@ VERSION_BEHIND = re.compile(
     r"|(?:from|adapted from|copied from) (?:the|my|our|an?) (?:\w+ ){0,3}(?:notebook|book|box|cards?|folder|files?|archives?|magazine|blog))[\])]$",
     re.IGNORECASE,
 )
+# "Mushroom barley soup the one you liked".
+ONE_BEHIND = re.compile(
+    r"(?<=[^\W\d]{3})\s*[,–-]?\s+(?:the|that) one (?:you|we|i|that|with|from|she|he|mum|everyone|everybody)\b.{0,40}$",
+    re.IGNORECASE,
+)
 # "Leek bake by Odile".
-NAME_BEHIND = re.compile(r"(?<=[a-z)\"”]),?\s+by\s+[A-Z][a-z]+(?:\s+[A-Z][a-z]+)?$")
+NAME_BEHIND = re.compile(r"(?<=[A-Za-z)\"”]),?\s+by\s+[A-Z][a-z]+(?:\s+[A-Z][a-z]+)?$")
 # The tray of a canteen.
 TRAY = re.compile(r"[,;\s(]+gn\s*\d(?:/\d)?\)?$", re.IGNORECASE)
 # What stands above a title: a column of a paper, a date, a page, whose box it came from.
@@ -245,7 +250,7 @@ COLUMN = (
     r"family(?: (?:favou?rites?|meals?|food|dinners?|recipes?))?|one[\s-]pot|one[\s-]pan|slow[\s-]cooker|air[\s-]?fryer|"
     r"quick(?: (?:and|&) easy)?|easy|comfort food|recipes?|recipe cards?|recipe (?:of|for) the (?:day|week|month)|"
     r"today['’]?s (?:recipe|special)|recipe (?:no\.?|number|#)?\s*\d+|standardi[sz]ed recipe.{0,20}|new|featured|popular|"
-    r"editor['’]?s (?:choice|pick)|cook['’]?s corner|from our readers|readers['’]? recipes|winter|summer|autumn|spring|"
+    r"editor['’]?s (?:choice|pick)|[^\W\d]+['’]?s?['’]? corner|from our readers|readers['’]? recipes|winter|summer|autumn|spring|"
     r"sunday (?:lunch|best|roast|dinner|supper)|food|drink|cookery|eating|life ?style|weekend|living|(?:the |our |in the )(?:kitchen|larder)|"
     r"(?:meal|dinner|supper|lunch|breakfast|night|phase|dish|episode|ep)\s*\.?\s*#?\d{1,3}|"
     rf"{WEEKDAY}s?(?: (?:night|dinner|supper))?)"

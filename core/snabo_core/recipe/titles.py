@@ -132,6 +132,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     bare = words.PRICED.sub(
         "", words.PAGE_BEHIND.sub("", words.BY_BEHIND.sub("", words.WHOSE_BEHIND.sub("", bare)))
     )
+    bare = words.ONE_BEHIND.sub("", bare)
     bare = words.NAME_BEHIND.sub("", words.VERSION_BEHIND.sub("", words.DAY_BEHIND.sub("", bare)))
     bare = words.TRAY.sub("", words.FACES.sub("", words.DOTTED.sub("", bare)))
     bare = words.OVEN_BEHIND.sub("", words.TOLD_BEHIND.sub("", bare))

@@ -8,6 +8,7 @@ from collections import Counter
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
+from itertools import islice
 
 from snabo_core.quantities.amounts import read_amount
 from snabo_core.quantities.kinds import COMMANDS, begins_with_amount, first_word
@@ -17,7 +18,7 @@ from snabo_core.recipe.batches import batches_told
 from snabo_core.recipe.facts import is_fact_label
 from snabo_core.recipe.foods_first import amounts_joined
 from snabo_core.recipe.lines import measures
-from snabo_core.recipe.sections import METHOD, in_one_tongue
+from snabo_core.recipe.sections import INGREDIENTS, METHOD, in_one_tongue
 from snabo_core.recipe.servings import only_servings
 from snabo_core.recipe.tables import (
     FACT_CELL,
@@ -105,6 +106,12 @@ _ENDED = (".", "!", "?", ":")
 # A letter quotes a recipe in so many lines at least.
 _QUOTED = re.compile(r"^\s*(?:>[ \t]?)+")
 LEAST_QUOTED, LEAST_AMOUNTS_QUOTED = 5, 3
+# "Hominy casserole                 Ruth Ann P."
+_SENDER = re.compile(
+    r"(?P<name>[^\W\d]\S*(?: \S+){0,8}) {4,}(?P<who>[A-Z][a-z]+(?: [A-Z][a-z]*\.?){0,2}? [A-Z][a-z]*)\.?\s*"
+)
+# So many lines may hold a name and its sender.
+MOST_ABOVE = 4
 # What stands so far apart stands in columns.
 _SIDE_BY_SIDE = re.compile(
     r"\s*(?P<list>ingredients|you need|what you need):?\s{3,}(?P<method>method|directions|instructions|preparation):?\s*",
@@ -174,6 +181,16 @@ def with_fields(text: str) -> str:
     return _FIELD.sub(r"\1: ", text)
 
 
+def _sender_apart(pieces: list[str]) -> list[str]:
+    """Return lines with whoever gave a recipe, far to the right of its name, below that."""
+    told = (n for n, piece in enumerate(pieces) if any(map(str.isalnum, piece)))
+    for place in islice(told, MOST_ABOVE):
+        found = _SENDER.fullmatch(pieces[place])
+        if found is not None and INGREDIENTS.match(found["name"]) is None:
+            return [*pieces[:place], found["name"], f"from {found['who']}", *pieces[place + 1 :]]
+    return pieces
+
+
 def written_lines(text: str) -> list[Written]:
     """Return the lines of a text that hold words, without bullets and pictures."""
     found: list[Written] = []
@@ -182,7 +199,7 @@ def written_lines(text: str) -> list[Written]:
     blank, who = True, ""
     text = _IN_A_BOX.sub(r"\1. ", _LEADERS.sub(" ", text))
     text = _EDIT.sub("", _RUN_IN.sub(r"\1: ", with_fields(_GLUED.sub(r"\1: ", text))))
-    laid = steps_apart(_columns_apart(batches_told([*_pieces(_unquoted(text))])))
+    laid = steps_apart(_columns_apart(batches_told(_sender_apart([*_pieces(_unquoted(text))]))))
     pieces = _hanging(labels_apart(lists_apart(heads_of_rows(laid))))
     for raw in _one_below_the_other(rows_told(facts_told(pieces))):
         whole = tidy(_without_tags(raw) if "<" in raw else raw)
