@@ -136,6 +136,16 @@ class Shapes(unittest.TestCase):
             self.assertEqual(found.kind, "page")
             self.assertEqual(found.dishes[0].parts[0].lines[0].text, "200 g peas – fresh")
 
+    def test_a_word_without_an_end_is_gone_through_once(self) -> None:
+        began = time.process_time()
+        read("pot.txt", f"Pot\n\n200 g peas\n1 o{'nullnull' * 2500}\n\nBoil the peas.\n")
+        self.assertLess(time.process_time() - began, LONGEST_SECONDS)
+
+    def test_a_remark_right_below_the_head_of_a_list_is_a_remark(self) -> None:
+        text = "Pot\n\nIngredients\nMy kids pick out the onions.\n200 g peas\n\nMethod\nBoil.\n"
+        dish = read("pot.txt", text).dishes[0]
+        self.assertEqual([line.text for line in dish.parts[0].lines], ["200 g peas"])
+
     def test_a_label_of_a_hundred_grams_is_no_claim_of_a_serving(self) -> None:
         label = {"@type": "NutritionInformation", "calories": "90 kcal", "servingSize": "100 g"}
         self.assertEqual(pot(nutrition=label).told.claims, ())

@@ -416,7 +416,7 @@ def is_step(text: str, system: str = "metric") -> bool:
             return verb not in _AMBIGUOUS and re.search(r"[a-z)]\.(?:\s|$)", bare) is not None
         return words >= 3 or ends
     sentences = sum(
-        m[1].lower() not in ABBREVIATED for m in re.finditer(r"(\w+\)?)[.!?](?:\s|$)", bare)
+        m[1].lower() not in ABBREVIATED for m in re.finditer(r"\b(\w+\)?)[.!?](?:\s|$)", bare)
     )
     if begins_with_amount(text, system):
         # "Take a quart of peas, soak them overnight. Boil them 2 hours." goes on with what to do.

@@ -663,8 +663,8 @@ class _Sorter(HeadLines, MethodLines):
         """Tell a sentence with a stop among foods without: "My kids pick out the onions."."""
         if text[-1:] != "." or len(text.split()) < LEAST_SENTENCE or begins_with_amount(text):
             return False
-        listed = self.layout.parts[-1][1]
-        return bool(listed) and not any(item.endswith(".") for item in listed)
+        listed = self.layout.parts[-1][1] if self.layout.parts else []
+        return not any(item.endswith(".") for item in listed)
 
     def _lists_starred(self) -> bool:
         """Tell a list whose lines stand behind stars."""
