@@ -18,6 +18,7 @@ from snabo_core.swaps.book import Book, StarchGroup
 from snabo_core.swaps.role_words import (
     BATTERED,
     BELOW,
+    BLENDED,
     BOUND,
     BROWNED_FLOUR,
     BULK,
@@ -69,6 +70,7 @@ from snabo_core.swaps.role_words import (
     SLICED,
     SOAKED,
     SOME_LIQUID,
+    SOUP,
     SOUP_GRAMS,
     STIRRED_IN,
     STRATA,
@@ -374,6 +376,8 @@ def _is_mash(line: Line, context: Context, book: Book) -> bool:
     companions = set(book.roles["mash"].companions)
     alone = all(other.food in companions for other in others)
     mashed = "mash" in said or CRUSHED.search(said) is not None
+    # Potatoes that a soup is blended with make it as thick as a thin mash.
+    mashed = mashed or (SOUP.search(context.title) and BLENDED.search(context.steps)) is not None
     return mashed or (alone and (bool(others) or "lid" in context.part.name.lower()))
 
 

@@ -177,6 +177,8 @@ MASHED = re.compile(
     r"\b(?:mash|rice[sd]?\b|ricer|grat|gnocchi|press (?:through|the potato|them\b|and\b|while)|"
     r"hot and press|sieve|puree|purée)\w*"
 )
+SOUP = re.compile(r"\b(?:soup|velout[eé]|bisque|vichyssoise|chowder)\b")
+BLENDED = re.compile(r"\b(?:blend|blitz|whizz|whiz|liquidi[sz]e|pur[eé]e)\w*\b")
 # Mashed in other words: "crush them with the butter and the milk".
 CRUSHED = re.compile(
     r"\b(?:crush|pur[eé]e|pound)\w*\b[^.;]{0,40}\bwith (?:the )?(?:hot |warm )?"

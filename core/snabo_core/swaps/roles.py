@@ -80,6 +80,10 @@ def _one_batter(by_role: dict[str, list[Line]], context: Context) -> None:
 
 def _within_bread(by_role: dict[str, list[Line]], book: Book) -> None:
     """Leave out of flat bread what lies in it: potatoes in pieces, a little flour that binds."""
+    pieces = {"potato", "grated"}
+    if any(group_key(line, book) in pieces for lines in by_role.values() for line in lines):
+        # A spoon of flour in potato pancakes binds them.
+        _little_flour(by_role, "skillet_base", book)
     for role in ("skillet_base", "shell"):
         lines = by_role.get(role, [])
         if "flatbread" not in {group_key(line, book) for line in lines}:
@@ -90,12 +94,17 @@ def _within_bread(by_role: dict[str, list[Line]], book: Book) -> None:
         grated = [line for line in lines if group_key(line, book) == "grated"]
         if role == "shell" and grated:
             _moved(by_role, grated, role, "skillet_base")
-        little = [
-            line for line in lines
-            if group_key(line, book) == "flour" and (line.grams or 0.0) < LEAST_DUMPLINGS
-        ]  # fmt: skip
-        if little:
-            _moved(by_role, little, role, "binder")
+        _little_flour(by_role, role, book)
+
+
+def _little_flour(by_role: dict[str, list[Line]], role: str, book: Book) -> None:
+    """Make a binder of flour too little to be the bread itself."""
+    little = [
+        line for line in by_role.get(role, [])
+        if group_key(line, book) == "flour" and (line.grams or 0.0) < LEAST_DUMPLINGS
+    ]  # fmt: skip
+    if little:
+        _moved(by_role, little, role, "binder")
 
 
 def _under_a_lid(by_role: dict[str, list[Line]], context: Context, book: Book) -> None:
