@@ -433,6 +433,7 @@ TEMPLATES: dict[str, str] = {
     "archive_prices": "Prices",
     "archive_pantry": "Always there",
     "note_steps": "Only the first {count} steps were taken over.",
+    "note_batches": "Note: the recipe also has amounts for {others}; those for {count} were read.",
     "note_lines": "{count} lines are more than a dish: the first {room} were read.",
     "no_title": "Dish without a name",
     # what a recipe leaves open, and what would be assumed

@@ -37,6 +37,7 @@ class SeveralNumbersOfEaters(unittest.TestCase):
                             self.assertEqual(dish.told.servings_low, eaters)
                             self.assertEqual(dish.told.servings_high, eaters)
                             self.assertEqual(len(dish.steps), 2)
+                            self.check_told(dish, 12 - eaters)
 
     def test_on_a_page_and_in_markdown(self) -> None:
         rows = "".join(
@@ -55,12 +56,19 @@ class SeveralNumbersOfEaters(unittest.TestCase):
             lines = [line.text for line in dish.parts[0].lines]
             self.assertEqual(lines, ["900 g Coley fillet", "600 ml Milk", "4 Leeks"], name)
             self.assertEqual(dish.told.servings_low, 8.0, name)
+            self.check_told(dish, 4)
+
+    def check_told(self, dish: Dish, others: int) -> None:
+        """What was not taken is said beside the recipe."""
+        said = [aside.text for aside in dish.asides if "also has amounts" in aside.text]
+        self.assertEqual(len(said), 1, dish.asides)
+        self.assertIn(f"amounts for {others};", said[0])
 
     def test_what_is_not_for_so_few_is_no_food_of_theirs(self) -> None:
         told = batches_told(
             ["For 4 | For 8", "2 | 4 | leeks", "- | 1 | egg", "salt | pinch | pinch"]
         )
-        self.assertEqual(told, ["Serves 4", "2 leeks", "salt, pinch"])
+        self.assertEqual(told[1:], ["Serves 4", "2 leeks", "salt, pinch"])
 
     def test_other_rows_stay_as_they_are(self) -> None:
         for rows in (

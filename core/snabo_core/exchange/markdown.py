@@ -25,7 +25,7 @@ from snabo_core.quantities.kinds import (
 from snabo_core.quantities.tidying import without_pictures
 from snabo_core.recipe import ToldRecipe
 from snabo_core.recipe.around import opens_list
-from snabo_core.recipe.batches import batch_columns
+from snabo_core.recipe.batches import batch_columns, batches_left
 from snabo_core.recipe.claims import (
     LEAST_ACROSS,
     claims_in,
@@ -329,6 +329,7 @@ class _Table:
         columns = columns_named(row) or batch_columns(row, around)
         if "" in columns:
             found.serves = found.serves or row[columns.index("amount")]
+            found.asides.append(("note", batches_left(row, columns)))
         self.serving = serving_column(row)
         if columns and self.place in {"head", "list"}:
             self.names = found.place = "list"

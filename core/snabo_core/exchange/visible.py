@@ -16,7 +16,7 @@ from snabo_core.errors import BadInput
 from snabo_core.exchange.page_sections import stands_alone
 from snabo_core.quantities.kinds import begins_with_amount
 from snabo_core.recipe.around import opens_list
-from snabo_core.recipe.batches import batch_columns
+from snabo_core.recipe.batches import batch_columns, batches_left
 from snabo_core.recipe.claims import columns_of
 from snabo_core.recipe.facts import is_fact_label
 from snabo_core.recipe.method_lines import commands
@@ -184,6 +184,9 @@ def _tell_columns(head: Any) -> bool:
         for cell in head[1:]:
             cell.drop_tree()
         head[0].text = chosen if chosen[:1].isalpha() else f"Serves {chosen}"
+        said = lxml.html.Element("p")
+        said.text = batches_left(names, columns)
+        head[0].append(said)
     else:
         head.drop_tree()
     return True

@@ -7,6 +7,7 @@ from collections.abc import Iterable, Sequence
 from itertools import islice
 
 from snabo_core.recipe.servings import servings_in
+from snabo_core.wording import worded
 
 # "4 port.", "For 8", "10 people".
 _EATERS = re.compile(
@@ -51,10 +52,22 @@ def batches_told(pieces: Sequence[str]) -> list[str]:
             place += 1
             continue
         chosen = _chosen(counts, result)
-        result.append(f"Serves {counts[chosen]}")
+        result += [_others(counts, chosen), f"Serves {counts[chosen]}"]
         result += [line for row in rows if (line := _line(row, chosen)) is not None]
         place = below + len(rows)
     return result
+
+
+def _others(counts: Sequence[int], chosen: int) -> str:
+    """Return for how many more a list tells amounts, as a remark beside the recipe."""
+    others = (str(count) for n, count in enumerate(counts) if n != chosen)
+    return worded("note_batches", others=" and ".join(others), count=str(counts[chosen]))
+
+
+def batches_left(cells: Sequence[str], columns: Sequence[str]) -> str:
+    """Return the remark on the columns of `batch_columns` that were not taken."""
+    counts = _counts(" | ".join(cell.strip() for cell in cells[1:]))
+    return _others(counts, columns.index("amount") - 1)
 
 
 def batch_columns(cells: Sequence[str], said: Iterable[str]) -> list[str]:
