@@ -80,6 +80,21 @@ class SeveralNumbersOfEaters(unittest.TestCase):
             self.assertEqual(batches_told(rows), rows)
 
 
+class FarToTheRight(unittest.TestCase):
+    """What stands far to the right of a line: whoever gave the recipe, or a list beside it."""
+
+    def test_whoever_gave_it_is_no_part_of_the_name(self) -> None:
+        dish = pie("Hominy casserole              Ruth Ann P.\n2 cans hominy\n1 onion\n\nBake.\n")
+        self.assertEqual(dish.title, "Hominy casserole")
+
+    def test_the_name_of_a_list_beside_another_stays_one(self) -> None:
+        lists = ("Leeks Below          Cheese Sauce\n500 g leeks          40 g butter\n"
+                 "2 onions             300 ml milk\n")  # fmt: skip
+        dish = pie(f"Leek bake\n\n{lists}\nSoften the leeks.\nMake the sauce. Bake.\n")
+        named = {part.name: len(part.lines) for part in dish.parts}
+        self.assertEqual(named, {"Leeks below": 2, "Cheese sauce": 2})
+
+
 class HeadingsOfAMethod(unittest.TestCase):
     """A page's headings among steps: parts of the method, or its end."""
 

@@ -481,7 +481,7 @@ class HeadLines(ListLines):
         between = (one.text for one in self.around.lines[here + 1 : self.list_at])
         return len(text.split()) >= LEAST_SENTENCE and not any(map(begins_with_amount, between))
 
-    def _sets_going(self, line: Written) -> bool:
+    def _takes_first_step(self, line: Written) -> bool:
         """Take what is done before anything else, above weighed foods: "Preheat the oven"."""
         head = self.section == "head" and bool(self.layout.title) and not self.layout.parts
         ordered = head and _SET_GOING.search(line.text) is not None and not line.marked

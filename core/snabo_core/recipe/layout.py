@@ -220,7 +220,7 @@ class _Sorter(HeadLines, MethodLines):
             self._set_furniture_aside(line)
         elif not self.layout.title and self._is_title(line):
             self._take_title(text)
-        elif self._take_facts(line) or self._take_whole_part(line) or self._sets_going(line):
+        elif self._take_facts(line) or self._take_whole_part(line) or self._takes_first_step(line):
             return
         elif self._tells_nutrition(line):
             self._aside("nutrition", text)

@@ -186,7 +186,9 @@ def _sender_apart(pieces: list[str]) -> list[str]:
     told = (n for n, piece in enumerate(pieces) if any(map(str.isalnum, piece)))
     for place in islice(told, MOST_ABOVE):
         found = _SENDER.fullmatch(pieces[place])
-        if found is not None and INGREDIENTS.match(found["name"]) is None:
+        # "Filling          Cheese Sauce" heads two lists side by side.
+        listed = any(_GAP.search(piece) is not None for piece in pieces[place + 1 : place + 3])
+        if found is not None and not listed and INGREDIENTS.match(found["name"]) is None:
             return [*pieces[:place], found["name"], f"from {found['who']}", *pieces[place + 1 :]]
     return pieces
 
