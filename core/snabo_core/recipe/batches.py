@@ -46,7 +46,7 @@ def batches_told(pieces: Sequence[str]) -> list[str]:
         below = place + 1
         if counts and below < len(pieces) and _RULE.fullmatch(pieces[below]) is not None:
             below += 1
-        rows = _rows(islice(pieces, below, None), len(counts)) if counts else []
+        rows = _rows((pieces[at] for at in range(below, len(pieces))), len(counts))
         if len(rows) < LEAST_ROWS:
             result.append(pieces[place])
             place += 1
@@ -103,7 +103,7 @@ def _counts(piece: str) -> list[int]:
 def _rows(lines: Iterable[str], count: int) -> list[tuple[str, list[str]]]:
     """Return the food and the amounts of each row below a head, up to the first other line."""
     rows: list[tuple[str, list[str]]] = []
-    for line in lines:
+    for line in lines if count else ():
         cells = [cell.strip() for cell in _GAP.split(line.strip().strip("|").strip())]
         if len(cells) != count + 1:
             break

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable, Sequence
-from itertools import islice, pairwise
+from itertools import pairwise
 
 from snabo_core.quantities.kinds import begins_with_amount
 from snabo_core.recipe.facts import is_fact_label
@@ -133,7 +133,8 @@ def lists_apart(pieces: Sequence[str]) -> list[str]:
     place = 0
     while place < len(spaced):
         names = _TWO_NAMES.fullmatch(spaced[place])
-        rows = _rows_beside(islice(spaced, place + 1, None), names.start("right")) if names else []
+        below = (spaced[at] for at in range(place + 1, len(spaced)))
+        rows = _rows_beside(below, names.start("right")) if names else []
         lists = [[*filter(None, column)] for column in zip(*rows, strict=True)]
         if names is not None and lists and min(map(len, lists)) >= LEAST_BESIDE:
             left, right = lists
@@ -172,8 +173,8 @@ def steps_apart(pieces: Sequence[str]) -> list[str]:
     place = 0
     while place < len(pieces):
         rows: list[tuple[str, str]] = []
-        for piece in islice(pieces, place, None):
-            row = _food_and_step(piece)
+        for at in range(place, len(pieces)):
+            row = _food_and_step(pieces[at])
             if row is None:
                 break
             rows.append(row)

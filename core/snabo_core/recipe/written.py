@@ -110,6 +110,8 @@ LEAST_QUOTED, LEAST_AMOUNTS_QUOTED = 5, 3
 _SENDER = re.compile(
     r"(?P<name>[^\W\d]\S*(?: \S+){0,8}) {4,}(?P<who>[A-Z][a-z]+(?: [A-Z][a-z]*\.?){0,2}? [A-Z][a-z]*)\.?\s*"
 )
+# More blank lines in a row part no more than these.
+MOST_BLANK = 3
 # So many lines may hold a name and its sender.
 MOST_ABOVE = 4
 # What stands so far apart stands in columns.
@@ -290,7 +292,11 @@ def _pieces(text: str) -> Iterator[str]:
     What is longer is broken, so that no pattern ever looks at more; what is more than any
     recipe is not looked at.
     """
+    blank = 0
     for raw in text[:MOST_LOOKED_AT].splitlines():
+        blank = 0 if raw.strip() else blank + 1
+        if blank > MOST_BLANK:
+            continue
         line = raw
         while len(line) > MOST_CHARACTERS:
             cut = line.rfind(" ", MOST_CHARACTERS // 2, MOST_CHARACTERS)
