@@ -153,6 +153,19 @@ class Beside(unittest.TestCase):
                 self.assertIn(said, self.read(written.text)[1])
 
 
+class FactsBetween(unittest.TestCase):
+    """However many facts stand between, what is done first is a step and the list a list."""
+
+    def test_the_first_step_above_facts_and_a_list(self) -> None:
+        facts = ("Serves 4", "Prep: 20 min", "Cook: 30 min", "Total: 50 min", "Level: easy")
+        for count in range(len(facts) + 1):
+            head = "\n".join(("Leek supper", "Preheat the oven to 190C.", *facts[:count]))
+            text = f"{head}\n\n500 g leeks\n2 onions\n40 g butter\n\nMelt the butter. Bake all.\n"
+            dish = read_recipe(text, library(), None)
+            self.assertEqual(dish.steps[0].text, "Preheat the oven to 190C.", text)
+            self.assertEqual(len(dish.parts[0].lines), 3, text)
+
+
 class OnAPage(unittest.TestCase):
     LIST = (
         "Leek supper\n{}\n500 g leeks\n2 onions\n40 g butter\n\n"

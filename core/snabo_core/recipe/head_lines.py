@@ -73,7 +73,7 @@ _SPEAKS_OF_IT = re.compile(
     re.IGNORECASE,
 )
 # So many foods among so many lines below a sentence tell that it stands above a list.
-LEAST_FOODS_BELOW, MOST_BELOW, MOST_LISTED = 2, 4, 60
+LEAST_FOODS_BELOW, MOST_BELOW, MOST_LISTED = 2, 8, 60
 # A remark of its own has so many words, a number aside.
 LEAST_TELLING = 3
 # "Cheese sauce" is a part of a dish, "Parsnip and chestnut crumble" a dish.
