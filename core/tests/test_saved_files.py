@@ -136,6 +136,11 @@ class Shapes(unittest.TestCase):
             self.assertEqual(found.kind, "page")
             self.assertEqual(found.dishes[0].parts[0].lines[0].text, "200 g peas – fresh")
 
+    def test_rows_within_the_cells_of_rows(self) -> None:
+        # A page cut and repeated: its rows lie in each other's cells.
+        rows = '"2"><tr><th colspan="2"><tr><th<2"><tr><th colspan="2"><tr><th c'
+        self.assertEqual(read("pot.html", rows).kind, "page")
+
     def test_a_word_without_an_end_is_gone_through_once(self) -> None:
         began = time.process_time()
         read("pot.txt", f"Pot\n\n200 g peas\n1 o{'nullnull' * 2500}\n\nBoil the peas.\n")

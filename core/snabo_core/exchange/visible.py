@@ -247,7 +247,8 @@ def _tell_tables(tree: Any) -> None:
         if listed and (INGREDIENTS.match(words) or METHOD.match(words)):
             cell.tag = "h3"
     for head in tree.xpath("//tr[following-sibling::tr or ../following-sibling::tbody/tr]"):
-        if not _tell_columns(head):
+        # A row within another's cell is gone with it.
+        if head.getparent() is not None and not _tell_columns(head):
             _tell_by_name(head)
 
 
