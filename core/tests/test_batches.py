@@ -58,6 +58,15 @@ class SeveralNumbersOfEaters(unittest.TestCase):
             self.assertEqual(dish.told.servings_low, 8.0, name)
             self.check_told(dish, 4)
 
+    def test_such_a_table_among_the_notes_is_none_of_the_list(self) -> None:
+        text = ("# Coley pie\n\nServes 6\n\n## Ingredients\n\n- 600 g coley\n- 2 leeks\n\n"
+                "## Method\n\n1. Bake.\n\n## Notes\n\n| | 4 servings | 8 servings |\n"
+                "|---|---|---|\n| dish | 1 l | 2 l |\n")  # fmt: skip
+        dish = read("pie.md", text).dishes[0]
+        self.assertEqual(dish.told.servings_low, 6.0)
+        self.assertEqual([line.text for line in dish.parts[0].lines], ["600 g coley", "2 leeks"])
+        self.assertFalse([one for one in dish.asides if "also has amounts" in one.text])
+
     def check_told(self, dish: Dish, others: int) -> None:
         """What was not taken is said beside the recipe."""
         said = [aside.text for aside in dish.asides if "also has amounts" in aside.text]

@@ -327,7 +327,7 @@ class _Table:
     def _head(self, row: Sequence[str], found: _Found) -> None:
         around = [f"Serves {found.serves}", *(said for _, said in found.asides)]
         columns = columns_named(row) or batch_columns(row, around)
-        if "" in columns:
+        if "" in columns and self.place in {"head", "list"}:
             found.serves = found.serves or row[columns.index("amount")]
             found.asides.append(("note", batches_left(row, columns)))
         self.serving = serving_column(row)

@@ -7,6 +7,7 @@ from collections.abc import Iterable, Sequence
 from itertools import islice
 
 from snabo_core.recipe.servings import servings_in
+from snabo_core.recipe.tables import RULE
 from snabo_core.wording import worded
 
 # "4 port.", "For 8", "10 people".
@@ -20,8 +21,6 @@ _OVER_FOODS = re.compile(
 )
 # Between the cells of a row: strokes, tabs, or a gap.
 _GAP = re.compile(r"\s*\|\s*|\t+|\s{2,}")
-# The line under the head of a table.
-_RULE = re.compile(r"[\s|:=+-]*-[\s|:=+-]*")
 _SOME = re.compile(r"(?:a |1 )?(?:pinch|dash|handful|little|few)\b.{0,12}|to taste", re.IGNORECASE)
 _AMOUNT = re.compile(
     r"(?:about |c\.? ?|~)?[\d½¼¾⅓⅔][\d½¼¾⅓⅔/.,–-]*(?: ?[½¼¾⅓⅔]| \d/\d)?\s*[^\W\d]{0,12}\.?(?: [a-z]{2,10})?",
@@ -44,7 +43,7 @@ def batches_told(pieces: Sequence[str]) -> list[str]:
     while place < len(pieces):
         counts = _counts(pieces[place])
         below = place + 1
-        if counts and below < len(pieces) and _RULE.fullmatch(pieces[below]) is not None:
+        if counts and below < len(pieces) and RULE.fullmatch(pieces[below]) is not None:
             below += 1
         rows = _rows((pieces[at] for at in range(below, len(pieces))), len(counts))
         if len(rows) < LEAST_ROWS:

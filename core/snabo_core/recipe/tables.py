@@ -39,7 +39,8 @@ LEAST_BESIDE, SIDE_BY_SIDE = 2, 2
 # Rows of foods with steps beside them, and the words of such a step.
 LEAST_ROWS, LEAST_WORDS = 3, 3
 _WIDE_GAP = re.compile(r"\s{3,}")
-_RULE = re.compile(r"[\s|:=+-]*-[\s|:=+-]*")
+# The line under the head of a table.
+RULE = re.compile(r"[\s|:=+-]*-[\s|:=+-]*")
 FACT_CELL = re.compile(
     r"dish|title|recipe(?: name)?|name|serves|servings|portions|yield", re.IGNORECASE
 )
@@ -83,7 +84,7 @@ def facts_told(pieces: Sequence[str]) -> list[str]:
     labels: list[str] = []
     for piece in pieces:
         cells = _cells(piece)
-        if labels and _RULE.fullmatch(piece) is not None:
+        if labels and RULE.fullmatch(piece) is not None:
             continue
         if labels and len(cells) == len(labels):
             result.pop()
