@@ -299,6 +299,7 @@ class BadFiles(unittest.TestCase):
     def test_tables_of_foods_and_archives_are_known(self) -> None:
         self.assertEqual(read("a.csv", "id,name,region,basis\n,Oat bran,eu,100g\n").kind, "foods")
         self.assertEqual(read("a.json", '{"snabo_archive": 1}').kind, "archive")
+        self.assertEqual(read("a.json", '>>\n "snabo_archive": 1,\n').kind, "archive")
         self.assertEqual(read("a.toml", 'pack = "x"\n[[stand_in]]\nrole = "mash"\n').kind, "pack")
         self.assertEqual(read("a.zip", b"PK\x03\x04").kind, "archive")
 

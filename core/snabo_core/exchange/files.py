@@ -49,7 +49,8 @@ MARKDOWN = {".md", ".markdown"}
 FileKind = Literal[
     "page", "json_ld", "fields", "cooklang", "markdown", "text", "foods", "archive", "pack"
 ]
-ARCHIVE_MARK = re.compile(r'\A\s*\{\s*"snabo_archive"')
+# Anywhere near the start: an archive that is damaged there is refused as one, not read as a recipe.
+ARCHIVE_MARK = re.compile(r'"snabo_archive"\s*:')
 PACK_MARK = re.compile(r"^\[\[stand_in\]\]", re.MULTILINE)
 _LEAST_COLUMNS = 3
 _MAGIC: tuple[tuple[bytes, str], ...] = (
@@ -219,7 +220,7 @@ def _of_words(text: str, reader: Reader) -> ReadFile:
 
 def _kept_elsewhere(text: str) -> FileKind | None:
     """Return what a file is that holds no recipe, None for one that may."""
-    if ARCHIVE_MARK.match(text[:400]):
+    if ARCHIVE_MARK.search(text[:400]):
         return "archive"
     if PACK_MARK.search(text):
         return "pack"
