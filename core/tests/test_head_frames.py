@@ -121,6 +121,19 @@ class HeadFrames(unittest.TestCase):
                     self.assertEqual(dish.told.servings_low, 4 if facts else None)
                     self.check_list(dish, items)
 
+    def test_a_name_right_above_its_list_is_no_heading(self) -> None:
+        """What is said above it is not the name, and the list below it no part of that name."""
+        for line in PIECES["above_small"]:
+            for gap in ("\n", "\n\n"):
+                name, items, steps = (
+                    self.piece(one) for one in ("small_names", "lists", "methods")
+                )
+                with self.subTest(line=line, name=name, gap=gap):
+                    text = "\n".join((f"{line}{gap}{name}", *items, "", *steps, "Serves 4"))
+                    dish = read_recipe(text, library(), None)
+                    self.assertEqual(dish.title, name)
+                    self.check_list(dish, items)
+
 
 def plain(name: str) -> str:
     """Return a name without the signs that a frame may take, in small letters."""

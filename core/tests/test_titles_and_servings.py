@@ -144,3 +144,26 @@ class Heads(unittest.TestCase):
                     found = sum(len(part.lines) for part in dish.parts)
                     said = (dish.title, dish.told.servings_low, found)
                     self.assertEqual(said, ("Leek Bake", float(served), len(lines)))
+
+    def test_the_head_of_a_list_says_it(self) -> None:
+        lines, steps = LISTS[0]
+        for head, served, makes in (
+            ("INGREDIENTS (makes 4)", 4.0, "4"),
+            ("Ingredients – makes 12", 12.0, "12"),
+            ("Ingredients (makes 4 tacos)", None, "4 tacos"),
+            ("Ingredients (serves 4)", 4.0, ""),
+        ):
+            dish = _read("\n".join(("Leek Bake", "", head, *lines, "", "Method", steps)))
+            told = (dish.told.servings_low, dish.told.makes, len(dish.parts[0].lines))
+            self.assertEqual(told, (served, makes, len(lines)), head)
+
+    def test_what_describes_a_dish_is_part_of_its_name(self) -> None:
+        """And who made it is not: both stand behind a dash, with two capitals."""
+        lines, steps = LISTS[0]
+        for behind, whose in (
+            ("Picnic Style", False), ("Slow Cooker", False), ("Winter Edition", False),
+            ("Extra Hot", False), ("Step by Step", False), ("Odile Martin", True),
+        ):  # fmt: skip
+            title = f"Leek Bake – {behind}"
+            dish = _read("\n".join((title, "", *lines, "", "Method", steps)))
+            self.assertEqual(dish.title, "Leek Bake" if whose else title)

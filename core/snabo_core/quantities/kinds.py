@@ -21,10 +21,24 @@ LEAST_COMMANDS = 2
 # Written in capitals because they are letters, not because they head anything.
 _FOODS_IN_LETTERS = {"EVOO", "MSG", "TVP"}
 
+# What a page counts: "124K views 2 weeks ago", "Viewed 230 times", "3 min read", "£1.55 a head".
+_COUNTED = (
+    r"(?:\d[\d.,]*\s?[km]?\+?\s*(?:views?|likes?|loves?|shares?|saves?|pins?|plays?|prints?|followers|subscribers|reads|downloads|"
+    r"bookmarks|photos?|pictures|videos?|comments?|replies|reviews?|ratings?|votes?|stars|min(?:ute)?s? (?:read|watch|video))"
+    r"|(?:viewed|printed|saved|shared|made|cooked|read) \d[\d.,]*\s?k? times"
+    r"|(?:an?|\d{1,3}) (?:minute|hour|day|week|month|year)s? ago"
+    r"|(?:added|posted|published|uploaded|shared|updated)(?: on)?:? \d[\d\w ./-]{3,18})"
+)
+_COUNTS = re.compile(
+    rf"^\W*(?:{_COUNTED}(?:[\s,·•|–-]+{_COUNTED}){{0,5}}|(?:from |only )?[£$€]\s?\d[\d.,]*(?: (?:a|per) (?:head|person|portion|serving))?"
+    r"|#\s?\d{1,4} in \w[\w ]{0,30}|\d{1,3}\s?% (?:of (?:people|cooks|readers) )?(?:would|said|say|liked|loved)\b.{0,40}"
+    r"|(?:made|cooked|saved|tried) by \d[\d.,]* (?:people|cooks|readers|members)|quote|report)\W*$",
+    re.IGNORECASE,
+)
 _FURNITURE = re.compile(
     r"\b(?:jump to|skip to|skip (?:navigation|ad)\b|print(?: this| recipe| friendly|-friendly)?\b(?! on|-)|pin (?:it|this|recipe)\b(?! (?:shut|closed|together|down|up|in|with|at|round|around)\b)|save recipe|save (?:this|it) for later|search (?:this|the|our) (?:site|blog|website|recipes)|^\W*by\s+\S.{1,40}\s+on\s+(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)|"
     r"rate (?:this|it|recipe)|share (?:this|on|it|the recipe)|did you make|tag (?:me|us|@)|"
-    r"follow (?:me|us|@\w)|subscribe|^\W*r/\w+\W*$|^\W*recipe in (?:the )?(?:comments|caption|bio|description)\W*$|^\W*(?:level|lvl)\s*\d+\W*$|\bcross-?post|newsletter|sign up|log ?in|sign in|advertisement|sponsored|"
+    r"follow (?:me|us|@\w)|(?:un)?subscribe|see (?:translation|original)|update (?:your )?(?:email )?preferences|manage (?:your )?(?:subscription|preferences)|you(?:['’]re| are) receiving this|^\W*\d{1,2}\s?[wdhy](?:[\s·•]+(?:likes?|reply|edited|see translation))+\W*$|^\W*r/\w+\W*$|^\W*recipe in (?:the )?(?:comments|caption|bio|description)\W*$|^\W*(?:level|lvl)\s*\d+\W*$|\bcross-?post|newsletter|sign up|log ?in|sign in|advertisement|sponsored|"
     r"adverti[sz]ing|affiliate|copyright|all rights reserved|privacy|cookies?(?= policy| settings)|"
     r"leave a (?:comment|review|reply)|comments?\s*\(?\d|\d+ comments|\d+ (?:reviews?|ratings?|votes?)|reviews?\s*\(\d|"
     r"from \d+ (?:votes|reviews|ratings|readers|cooks|users|members)|rating:|cook mode|keep (?:your )?screen|screen (?:awake|on)|"
@@ -238,6 +252,11 @@ _TIMED_COMMAND = re.compile(
     r"^[^,;(]*\bfor\s+(?:about\s+|another\s+)?\d[\d\s–-]*(?:mins?|minutes?|hrs?|hours?)\b",
     re.IGNORECASE,
 )
+# "roast pumpkin 25 min 200".
+_FOR_SO_LONG = re.compile(
+    r"^\W*\w+(?=[\s,])(?:.{0,80}\w)?[\s,]+(?:for\s+)?\d{1,3}\s?(?:min(?:ute)?s?|mins?|h|hrs?|hours?)\b\.?(?:[\s,@]+(?:at\s+)?(?:gas\s?\d|\d{3}\s?°?\s?[cf]?(?:\s?fan)?))?\W*$",
+    re.IGNORECASE,
+)
 _HOURS = re.compile(
     r"\b\d\s?(?:½|1/2)?\s?(?:h|hrs?|hours?)\b|\b\dh\d\d\b|\b\d{1,3}\s?['′’](?=\s|$)", re.IGNORECASE
 )
@@ -357,9 +376,16 @@ def is_dated(text: str) -> bool:
     return _DATED.fullmatch(text) is not None
 
 
+def is_page_count(text: str) -> bool:
+    """Tell what a page counts of itself and nothing else: "2.3K shares", "£1.55 a head"."""
+    return _COUNTS.match(text) is not None
+
+
 def is_furniture(text: str) -> bool:
     """Tell the buttons, ratings and adverts of a web page."""
     if _STARS.search(text) or _LINK.search(text) or is_button(text) or is_dated(text):
+        return True
+    if is_page_count(text):
         return True
     return (
         len(text) <= LONG_LINE
@@ -405,7 +431,7 @@ def is_step(text: str, system: str = "metric") -> bool:
     if (
         timed
         or _SALT_THE.match(bare) is not None
-        or (verb in STEP_VERBS and _is_told_in_commands(bare))
+        or (verb in STEP_VERBS and (_is_told_in_commands(bare) or _FOR_SO_LONG.search(bare)))
         or (_says_how_long_and_hot(bare) and not begins_with_amount(text, system))
     ):
         return True

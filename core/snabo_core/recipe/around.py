@@ -51,6 +51,8 @@ WHOSE = re.compile(r"[a-z]['’]s$", re.IGNORECASE)
 _HYPHENATED = re.compile(r"\w+-[A-Z]")
 _IN_ONE = re.compile(r"one[\s-](?:pot|pan|tray|bowl|skillet)\s(?!of\b)", re.IGNORECASE)
 # A name of so many words is a dish's, whatever it ends in.
+# Words of a line that says no more than what a dish is good for: "Cold weather food".
+LEAST_VAGUE = 3
 LEAST_WHOLE = 4
 # "By Odile", "Adapted from an old notebook", "(no sugar!)".
 _WHOSE = re.compile(
@@ -78,6 +80,10 @@ _MADE_OF_IT = re.compile(
 )
 # "Filling...", "Dumplings |" above its lines.
 _OPEN_ENDED = re.compile(r"(?<=[^\W\d])\s*(?:\.{2,4}|…|\|[| ]*|[-=]*>|→|⇒|/|\\)\s*$")
+# A part of a dish may be one of these, and below words about the day it is the dish: "Beef stew".
+_WHOLE_DISH = re.compile(
+    r"\b(?:curry|stew|casserole|fritters|patties|meatballs|cakes|broth|crumble)$", re.IGNORECASE
+)
 _HEADS_ON = re.compile(r":$|\s[-–—=]$")
 # "Pastry: (makes enough for both)".
 _COLON_THEN_BRACKET = re.compile(r"^(?P<name>[^\d:()]{3,40}):\s*\([^()]{1,40}\)$")
@@ -121,6 +127,12 @@ def _mark_of(line: Written) -> str:
 def opens_list(text: str) -> bool:
     """Tell the head of a list of ingredients."""
     return INGREDIENTS.match(text) is not None or lists_ingredients(text)
+
+
+def _says_dish_last(text: str) -> bool:
+    """Tell words of which the last one is a dish's: "Philly cheesesteak casserole"."""
+    words = title_of(text)[0].split()
+    return len(words) > 1 and says_dish(words[-1])
 
 
 class Around:
@@ -345,6 +357,8 @@ class Around:
         speaks = above or speaks_of_page(text) or text[-1:] in "!,.:"
         if not (above or sentence) and (self.names_dish(text) or line.drawn):
             return False
+        # "Great for a crowd" is said as well, where a dish's own word stands below it.
+        vague = not is_in_title_case(text) and len(text.split()) >= LEAST_VAGUE
         for offset in range(1, MOST_BETWEEN + 1):
             below = self.next(offset)
             if below is None:
@@ -353,7 +367,8 @@ class Around:
                 return False
             if self.place + offset in self._block_heads:
                 return False
-            if not self._is_plain(below.text) and self._is_title_below(offset, speaks=speaks):
+            said = speaks or (vague and _says_dish_last(below.text))
+            if not self._is_plain(below.text) and self._is_title_below(offset, speaks=said):
                 return True
         return False
 
@@ -385,9 +400,10 @@ class Around:
             return False
         listed = follows is not None and has_amount(follows.text) and self.names_food(follows.text)
         headed = _HEADS_ON.search(below.text) and follows is not None and not follows.after_blank
-        if listed and (headed or names_component(name)):
-            return False
         words = name.split()
+        whole = speaks and len(words) > 1 and _WHOLE_DISH.search(name) is not None
+        if listed and (headed or (names_component(name) and not whole)):
+            return False
         told = len(words) > 1 or says_dish(name)
         set_like_one = (is_in_title_case(name) or name.isupper() or below.drawn) and told
         short = len(words) <= MOST_TITLE_WORDS and below.text[-1:] not in ".,"

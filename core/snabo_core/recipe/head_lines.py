@@ -25,7 +25,13 @@ from snabo_core.recipe.lines import (
     tells_without_order,
 )
 from snabo_core.recipe.list_lines import ListLines
-from snabo_core.recipe.names import is_in_title_case, says_dish, says_of_it, speaks_of_page
+from snabo_core.recipe.names import (
+    describes,
+    is_in_title_case,
+    says_dish,
+    says_of_it,
+    speaks_of_page,
+)
 from snabo_core.recipe.sections import FROM, GREETING, METHOD, OVEN
 from snabo_core.recipe.servings import (
     makes_and_serves,
@@ -139,7 +145,7 @@ _MAKES = re.compile(r"\W*(?:yields?\s*:|(?:makes|yields)\s+(?:about\s+)?\d)", re
 _WHOSE_BEHIND = re.compile(r"\s+[-–—]\s+(?P<who>[A-Z][a-z]+ [A-Z][a-z]+)$")
 # "By Nora Field".
 _BY = re.compile(
-    r"^\W*(?:by\s+(?:[A-Z][\w'’.-]*\s*){1,4}|(?:adapted|inspired|taken|borrowed|copied)\s+(?:from|by)\s[^:;]{3,60})\W*$",
+    r"^\W*(?:by\s+(?!popular|special|request)(?:[A-Z][\w'’.-]*\s*){1,4}|(?:adapted|inspired|taken|borrowed|copied)\s+(?:from|by)\s[^:;]{3,60})\W*$",
     re.IGNORECASE,
 )
 # "A (top answer):", above the name.
@@ -166,6 +172,9 @@ class HeadLines(ListLines):
             return False
         if _ANSWERED.match(line.text) is not None:
             return True
+        if says_of_it(line.text) or _BY.match(line.text) is not None:
+            # "By Nora Field", above the name of her dish.
+            return self.section == "head"
         around = self.around
         return around.house_above(line) or around.slogan_above(line) or around.named_below(line)
 
@@ -297,6 +306,7 @@ class HeadLines(ListLines):
             self.around.place += 1
         whose = _WHOSE_BEHIND.search(text)
         named = whose is not None and not self.around.names_dish(whose["who"])
+        named = named and whose is not None and not describes(whose["who"])
         if whose is not None and named and self.around.names_dish(text[: whose.start()]):
             text = text[: whose.start()]
         self.layout.title, servings = title_of(text)

@@ -114,6 +114,10 @@ MOST_LOOSE_WORDS = 10
 _IN_ONE_BRACKET = re.compile(r"^\(([^()]+)\)$")
 # "Whole spices, whatever you have".
 _AS_YOU_LIKE = re.compile(r",\s*(?:whatever|if|as|any|or|your choice)\b[^,;.]*$", re.IGNORECASE)
+# "Ingredients (makes 12 tacos)".
+_HEAD_SAYS = re.compile(
+    r"(?<=[\s(\[])(?:makes|yields?)\b[^()\[\]]{1,40}(?=[)\]\s:]*$)", re.IGNORECASE
+)
 # So many words of the title above a list are the dish's name, and no part's.
 LEAST_OF_A_NAME = 3
 _MINUTES = re.compile(r"\b\d{1,3}\s?(?:m|mins?|minutes|h|hrs?|hours?)\b", re.IGNORECASE)
@@ -121,6 +125,8 @@ _MINUTES = re.compile(r"\b\d{1,3}\s?(?:m|mins?|minutes|h|hrs?|hours?)\b", re.IGN
 LONGEST_SAID = 60
 # So many lines of a list are looked at before a heading: no recipe has more.
 MOST_LISTED = 200
+# So many foods with their amounts are a list that leaves none out.
+MOST_WEIGHED = 60
 # A heading in nobody's words has no more.
 MOST_OF_A_HEADING = 5
 # "1 loaf, 10 slices".
@@ -332,7 +338,7 @@ class _Sorter(HeadLines, MethodLines):
                     self._aside("story", step)
                 self.layout.steps, self.layout.sections = [], []
             self.section = "list"
-            self.layout.servings = self.layout.servings or servings_in(text)
+            self._facts_of_head(text)
             self._open_part_of(text)
         elif not (self.layout.title or self.layout.parts) and self.around.place < self.list_at:
             # "Step by step", above the title.
@@ -379,6 +385,16 @@ class _Sorter(HeadLines, MethodLines):
             return False
         counted = STEP_NUMBER.match(follows.text) is not None or has_amount(follows.text)
         return self.method_at > self.around.place or counted or is_step(follows.text)
+
+    def _facts_of_head(self, head: str) -> None:
+        """Take what the head of a list says of the dish: "Ingredients (serves 4)", "(makes 12)"."""
+        # What is made needs to stand alone: "makes 4" behind another word may be of anything.
+        said = _HEAD_SAYS.search(head)
+        servings = servings_in(head) or (servings_in(said[0]) if said is not None else None)
+        makes = yield_in(said[0]) if said is not None else ""
+        self.layout.servings = self.layout.servings or servings
+        if makes and not self.layout.makes and not counts_people(makes):
+            self.layout.makes = makes
 
     def _open_part_of(self, head: str) -> None:
         """Open the part that the head of a list names: "Ingredients (metric)"."""
@@ -731,7 +747,7 @@ class _Sorter(HeadLines, MethodLines):
     def _all_weighed(self) -> bool:
         """Tell a list without a line that has no amount: what has none there heads a part."""
         listed = (item for _, items in self.layout.parts for item in items)
-        return all(map(has_amount, islice(listed, MOST_LISTED)))
+        return all(map(has_amount, islice(listed, MOST_WEIGHED)))
 
     def _in_words(self, line: Written) -> bool:
         """Take what is told among or before the lines of a list and is none of them."""

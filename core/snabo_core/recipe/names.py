@@ -60,7 +60,7 @@ DISHES = NOUNS | frozenset(_DISHES.split())
 _SPOKEN_OF = re.compile(
     r"\b(?:recipes?|receipts?|\w*notebook|(?:cook)?books?|box|folder|file|scrapbook|kitchen|diary|contents|dishes|plates|eats|cooking|cookery|"
     r"dinners?|suppers?|lunch(?:es)?|meals?|mains?|starters?|sides?|favou?rites?|tested|tried|made|cooked|loved|liked|pinned|saved|"
-    r"copied|printed|scanned|typed|shared|promised|asked|requested|here|finally|again|twice|today|tonight|weeknights?|weekends?|"
+    r"copied|copying|posting|printed|scanned|typed|shared|sharing|promised|asked|requested|(?:popular|special) (?:demand|request)|here|finally|again|twice|today|tonight|weeknights?|weekends?|"
     r"midweek|(?:mon|tues|wednes|thurs|fri|satur|sun)days?|nights?|days?|weeks?|months?|season|winter|summer|autumn|spring|"
     r"january|february|march|april|may|june|july|august|september|october|november|december|club|class|menu|cards?|pages?|posts?|"
     r"blog|newsletter|readers?|winner|best|easy|quick|simple|cheap|healthy|budget|comfort|family|community|new|old|"
@@ -69,7 +69,7 @@ _SPOKEN_OF = re.compile(
 )
 # "Author: Nora Field", "Tools: big pot".
 _SAID_OF_IT = re.compile(
-    r"^\W*(?:brought by|made by|cooked by|authors?|source|src|cat|ref|credit|photo\w*|key ?words?|tags?|tools?|equipment|pans?|ratings?|reviews?|diets?|dietary|allergens?|storage|"
+    r"^\W*(?:brought by|made by|cooked by|(?:\w+ )?cook|authors?|source|src|cat|ref|credit|photo\w*|key ?words?|tags?|tools?|equipment|pans?|ratings?|reviews?|diets?|dietary|allergens?|storage|"
     r"season|wine|drink|cost|price|calories|energy|published|updated|modified|status|tested|see also|filed under|posted in|region|effort|skill|spice(?: level)?|heat|budget|last (?:cooked|made)|occasion|language|freez\w*|suitable for)\s*:\s*\S",
     re.IGNORECASE,
 )
@@ -79,6 +79,27 @@ _MEAL = re.compile(
     r"\W*[^\W\d_]+\s+(?:[^\W\d_]+\s+)?(?:supper|dinner|tea|lunch|brunch|night|feast)\W*",
     re.IGNORECASE,
 )
+
+# What describes a dish behind its name, and is nobody's name: "Winter Edition", "Extra Hot".
+_DESCRIBES = re.compile(
+    r"\b(?:styles?|way|edition|version|takes?|twist|special|size[ds]?|batch|bowl|night|time|ready|made|ahead|meal|prep|cookers?|"
+    r"pressure|fryer|stove|stovetop|oven|grill(?:ed)?|baked|fried|roast(?:ed)?|smoked|slow|quick|fast|easy|simple|light|lighter|"
+    r"hot|spicy|mild|extra|super|ultimate|perfect|creamy|crispy|cheesy|classic|traditional|authentic|modern|original|proper|real|"
+    r"low|lower|high|less|more|no|not|without|with|and|or|free|carbs?|fat|sugar|salt|protein|vegan|vegetarian|veggie|meat|meatless|"
+    r"gluten|dairy|grain|keto|family|kids?|party|picnic|lunchbox|camp\w*|pub|diner|caf[eé]|street|market|farm\w*|home|homemade|"
+    r"house|country|county|village|city|coast|north\w*|south\w*|east\w*|west\w*|old|new|big|small|mini|giant|double|single|half|"
+    r"one|two|three|pot|pan|pots|pans|tray|top|bottom|comfort|budget|cheap|leftovers?|rich|thick|thin|deep|dish|crust\w*|upside|"
+    r"winter|summer|autumn|spring|sunday|monday|tuesday|wednesday|thursday|friday|saturday|weeknight|weekend|holiday|christmas|"
+    r"easter|irish|english|scottish|british|polish|turkish|spanish|swedish|danish|finnish|jewish|italian|indian|hungarian|"
+    r"russian|asian|bulgarian|romanian|ukrainian|persian|austrian|belgian|canadian|australian|american|mexican|cuban|korean|"
+    r"moroccan|african|caribbean|mediterranean|chinese|japanese|vietnamese|portuguese|lebanese|punjabi|bengali|jamaican|greek|french|dutch|welsh|thai|swiss|german|cajun|creole|tex|mex)\b",
+    re.IGNORECASE,
+)
+
+
+def describes(text: str) -> bool:
+    """Tell words behind a dish's name that describe it from whose it is: "Slow Cooker"."""
+    return _DESCRIBES.search(text) is not None
 
 
 def says_dish(word: str) -> bool:

@@ -82,6 +82,13 @@ LEFT_OVER = re.compile(
     r"(?<=\w)[,;\s(–—-]{1,4}(?:with|plus|and|leaving|including)\s+(?:\w+\s+){0,3}(?:left\s?-?overs?|left|spare|seconds|thirds)\s+(?:over\s+)?(?:for|to make)\b.*$",
     re.IGNORECASE,
 )
+# "7 people are cooking this now", "Made by 23 people": who looked at the page.
+VISITORS = re.compile(
+    r"\d\s?k?\+?\s+(?:people|persons?|cooks|readers|members|users|others|visitors)\s+(?:(?:are|have|also|already|who)\s+)*"
+    r"(?:(?:made|cooked|tried) (?:this|it)|liked?|loved?|saved|rated|reviewed|viewed|pinned|shared|watch(?:ed|ing)|cooking|making|found)\b"
+    r"|\b(?:made|cooked|saved|liked|rated|tried|viewed|loved|pinned|tested|reviewed|shared) by (?:over |more than )?\d",
+    re.IGNORECASE,
+)
 # "2 (hungry) or 4", "4 (generous) servings".
 WHO_THEY_ARE = re.compile(
     r"(?<=\d)\s*\([^()\d]{1,30}\)\s*(?=(?:or|to|-|–)\s*\d|\s(?:servings?|portions?|people|helpings?)\b)",

@@ -32,7 +32,7 @@ def servings_in(text: str) -> Servings | None:
         text[: words.LOOKED_AT]
     )
     # "24 g protein per person" counts no eaters.
-    if counts is None or only_figures(text):
+    if counts is None or only_figures(text) or words.VISITORS.search(text[: words.LOOKED_AT]):
         return None
     plain = words.SIZE.sub(" ", words.LEFT_OVER.sub("", text[: words.LOOKED_AT]))
     plain = words.OR_ONE_MORE.sub(_range_of, words.SMALL_ONES.sub(r"\g<made>", plain))
@@ -109,7 +109,7 @@ def servings_loosely(text: str) -> Servings | None:
     plain = words.AMOUNTS_ARE.sub("", spell_numbers(text[: words.LOOKED_AT]))
     plain = words.OR_IF.sub("", plain)
     told = [*words.ONE_NUMBER.finditer(plain)]
-    if len(told) != 1 or words.NOT_EATERS.search(plain) is not None:
+    if len(told) != 1 or words.NOT_EATERS.search(plain) or words.VISITORS.search(plain):
         return None
     before, behind = plain[: told[0].start()], plain[told[0].end() :]
     if words.EATING.search(before) is None and words.EATERS_BEHIND.match(behind) is None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from typing import Literal
 
-from snabo_core.quantities.kinds import is_step
+from snabo_core.quantities.kinds import is_page_count, is_step
 
 Tail = Literal["note", "furniture", "gone"]
 
@@ -66,7 +66,7 @@ _REMARKS = re.compile(
     r"|(?:can|may|could|should|must) (?:also )?be\b|(?:it |this |they )?(?:will|won['’]t) (?:keep|freeze|last|store|reheat)\b|(?:not )?suitable for\b|does(?:n['’]t| not)? (?:not )?(?:freeze|keep|reheat)\b"
     r"|(?:best|better|nicest|good|great|nice|lovely|delicious|perfect|excellent|also good)\s+(?:eaten|served|made|cold|hot|warm|with|on|if|when|the next|next|after|the same)\b|goes? (?:well|nicely|great|beautifully)\b|pairs? (?:well )?with\b"
     rf"|(?:to make (?:it|this|them)|for (?:an? |the )?|make (?:it|this)|(?:if )?you(?:['’]re| are)?|turn (?:it|this)|keep (?:it|this))\s*{_KIND_OF_EATER}\b|make it (?:\w+er|ahead|your own|a meal|go further|special|extra \w+|more \w+)\s*[:?]"
-    rf"|{_KIND_OF_EATER}\s*(?:\?|:|version\b|option\b)|(?:no|not got|don['’]t have|can['’]t find|short of|hate|not a fan of)\b[^.!?]{{2,40}}\?"
+    rf"|{_KIND_OF_EATER}\s*(?:\?|:|version\b|option\b)|[^.!?:;\d]{{2,30}}\b(?:version|option)s?\s*:\s|(?:no|not got|don['’]t have|can['’]t find|short of|hate|not a fan of)\b[^.!?]{{2,40}}\?"
     # "Want more heat? Add chilli.", "V: leave out the ham".
     r"|[^.!?:,;\d]{4,40}\?\s+\S|(?:v|vg|ve|gf|df|nf|lf)\b(?: option| version)?\s*:|(?:[a-z]+ )?(?:tip|secret|trick|hack|waste|variation|twist)\s*(?:from [^:]{2,30})?:|(?:store|keep|refrigerate|chill|freeze) (?:any |the |your )?left-?overs?\b|store in an?\b|keep in an? airtight\b"
     r"|q\s*[:.]\s|a\s*:\s|(?:can|could|should|do|does|did|is|are|will|would|may) (?:i|you|we|it|this|these|they|the|one)\b[^.!]{2,80}\?|(?:how|what|why|which|where|who|when)\b[^.!:]{2,80}\?|leftovers?\?"
@@ -125,7 +125,7 @@ _TALKS = re.compile(
 
 def beside_list(text: str) -> Tail | None:
     """Return what a line under foods is where it is none, by its own words, None for a food."""
-    if _AROUND.match(text) is not None or _ELSEWHERE.match(text) is not None:
+    if is_page_count(text) or any(said.match(text) for said in (_AROUND, _ELSEWHERE)):
         return "furniture"
     told = (_OF_A_LIST, _TALKS, _MEASURED_OUT, _SAYS_OF_FOOD)
     return "note" if any(said.match(text) is not None for said in told) else None
@@ -140,7 +140,9 @@ def speaks(text: str, *, heads: bool) -> bool:
 
 
 # "1 of 3", "2/3", "@nora_cooks", and a box to tick: among steps nothing else stands so.
-_ALONE = re.compile(r"^\W*(?:\d{1,2}\s*(?:of|/)\s*\d{1,2}|done)\W*$|^@\w{3,}\W*$", re.IGNORECASE)
+_ALONE = re.compile(
+    r"^\W*(?:\d{1,2}\s*(?:of|/)\s*\d{1,2}|\d{3,4}|done)\W*$|^@\w{3,}\W*$", re.IGNORECASE
+)
 
 
 def tail_of(text: str) -> Tail | None:
@@ -151,6 +153,8 @@ def tail_of(text: str) -> Tail | None:
     """
     if _ELSEWHERE.match(text) is not None:
         return "gone"
+    if is_page_count(text):
+        return "furniture"
     day = _DAY.match(text)
     # "FRIDAY: fish, see over", but "Friday: soak the beans".
     if _AROUND.match(text) or _ALONE.match(text) or (day and not is_step(text[day.end() :])):

@@ -239,7 +239,9 @@ ONE_BEHIND = re.compile(
     re.IGNORECASE,
 )
 # "Leek bake by Odile".
-NAME_BEHIND = re.compile(r"(?<=[A-Za-z)\"”]),?\s+by\s+[A-Z][a-z]+(?:\s+[A-Z][a-z]+)?$")
+NAME_BEHIND = re.compile(
+    r"(?<!\b[Ss]tep)(?<=[A-Za-z)\"”]),?\s+by\s+[A-Z][a-z]+(?:\s+[A-Z][a-z]+)?$"
+)
 # The tray of a canteen.
 TRAY = re.compile(r"[,;\s(]+gn\s*\d(?:/\d)?\)?$", re.IGNORECASE)
 # What stands above a title: a column of a paper, a date, a page, whose box it came from.
@@ -247,6 +249,7 @@ COLUMN = (
     r"(?:mid-?week|week-?(?:night|end|day)s?|supper|dinner|lunch|brunch|breakfast|tea|mains?|main (?:course|dish|meal)e?s?|"
     r"starters?|(?:small|sharing|light) (?:plates|bites|meals)|nibbles|sides?|side dish(?:es)?|soups?|stews?|bakes?|casseroles?|pasta|salads?|vegetarian|veggie|vegan|meat|fish|poultry|"
     r"(?:gluten|dairy|grain|sugar|wheat|egg|nut)[\s-]free|freez(?:able|er[\s-]friendly)|make[\s-]ahead|kid[\s-]friendly|low[\s-](?:carb|fat|gi)|keto|high[\s-]protein|diabetic|healthy|budget|"
+    r"[a-z]+[\s-](?:friendly|safe|healthy|free) recipes?|(?:sheet|leaflet|handout)\s*(?:no\.?\s*)?\d{1,3}|"
     r"family(?: (?:favou?rites?|meals?|food|dinners?|recipes?))?|one[\s-]pot|one[\s-]pan|slow[\s-]cooker|air[\s-]?fryer|"
     r"quick(?: (?:and|&) easy)?|easy|comfort food|recipes?|recipe cards?|recipe (?:of|for) the (?:day|week|month)|"
     r"today['’]?s (?:recipe|special)|recipe (?:no\.?|number|#)?\s*\d+|standardi[sz]ed recipe.{0,20}|new|featured|popular|"
