@@ -281,6 +281,10 @@ _CREAM_OF = re.compile(r"\bcr(?:m|eam)?\.? of\b", re.IGNORECASE)
 # Steaks by a name that begins like a measure, and chicken as hurried people write it.
 _RIB_EYE = re.compile(r"\brib[\s-]?eyes?\b", re.IGNORECASE)
 _CHICKEN = re.compile(r"\b(?:chx|chix|chkn|chick)(?=\s)", re.IGNORECASE)
+# "chestnut mush 1.2 kg", but "corn mush".
+_MUSHROOMS = re.compile(
+    r"(?<!corn )(?<!meal )(?<!hominy )\b(?:mush|mushies|shrooms?)\b\.?(?=[\s,;)]|$)", re.IGNORECASE
+)
 _C_PEAS = re.compile(r"\b(?:c\s?/\s?|ck |chk |chick )peas?\b", re.IGNORECASE)
 _WINE_VINEGAR = re.compile(r"\b(?P<wine>red|white)(?: wine)? vin\b\.?", re.IGNORECASE)
 _CLOVES = re.compile(r"(?<=\d)\s?cl\.?\s+(?=(?:of\s+)?garlic\b)", re.IGNORECASE)
@@ -358,6 +362,7 @@ _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], 
     (_RIB_EYE, "ribeye"),
     (_C_PEAS, "chickpeas"),
     (_CHICKEN, "chicken"),
+    (_MUSHROOMS, "mushrooms"),
     (_WINE_VINEGAR, r"\g<wine> wine vinegar"),
     (_N_FOR_AND, " and "),
     (_LITTLE_GEM, "baby gem lettuce"),

@@ -35,6 +35,7 @@ _AT_HAND = re.compile(
 )
 _SENTENCES = re.compile(r"[a-z)]\.\s+[A-Z]")
 _MARKED_OFF = re.compile(r"^\([A-Z*]{1,2}\)\s*")
+_TIMED = re.compile(r"\W*\d{1,3}\s?(?:min(?:ute)?s?|hrs?|hours?|h)\b", re.IGNORECASE)
 _FOOTNOTE, _MARKED = (
     re.compile(r"\s*(?P<mark>\*{1,3}|[†‡])(?=[^\W\d_])"),
     r"(?<=[a-z)]){}(?=\s|$|,)",
@@ -105,7 +106,8 @@ class ListLines(Sorting):
         items = max(split, self._items(match["rest"]), key=len)
         if _AT_HAND.fullmatch(match["name"]) is not None:
             return ("", items) if all(map(self.around.names_food, items)) else None
-        if all(map(_tells_fact, items)):
+        # "Rice: 2 mugs water, 12 min" is cooked so.
+        if all(map(_tells_fact, items)) or any(map(_TIMED.match, items)):
             return None
         named = len(title_of(match["name"])[0].split()) <= MOST_NAME_WORDS
         # "Tomatoes - 3 large, 2 small" is no part.

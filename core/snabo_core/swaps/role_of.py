@@ -41,6 +41,7 @@ from snabo_core.swaps.role_words import (
     FOOD_S_PART,
     FRIED,
     INTO_MINCE,
+    KEPT_FOR,
     LEAST_DUMPLINGS,
     LEAST_GRAMS,
     LEAST_LIQUID_GRAMS,
@@ -149,6 +150,7 @@ def context_of(dish: Dish, part: Part, library: Library) -> Context:
     # A step without a stop ends all the same: who writes so orders one thing a line.
     said = (step.text.strip() for step in dish.steps)
     steps = " ".join(one if one[-1:] in ".!?;:," else f"{one}." for one in said).lower()
+    steps = KEPT_FOR.sub("", steps)
     crowd = max(1.0, dish.servings / FAMILY)
     return Context(dish.title.lower(), steps, part, liquid, minced, eggs, crowd)
 
@@ -237,7 +239,7 @@ def _is_for_dumplings(line: Line, group: StarchGroup, context: Context, book: Bo
     potatoes = any(group_key(other, book) == "potato" for other in context.part.lines)
     if named and (group.key == "flour" or (group.key == "starch" and potatoes)):
         return True
-    if named and group.key == "bread" and context.eggs:
+    if named and group.key in {"bread", "buns"} and context.eggs:
         # "Form 8 dumplings" of bread, egg and milk.
         return SHAPED_DUMPLINGS.search(words) is not None
     dough = group.key in {"flour", "potato"} or (group.key == "starch" and potatoes)

@@ -56,6 +56,8 @@ DIPPED = re.compile(r"\b(?:dip|soak|dunk)\w*\b[^.;]{0,30}\b(?:bread|slices|toast
 SHAPED_WITH = re.compile(
     r"\b(?:blitz|mix|mash|blend|combine|stir|process|pulse)\w*\b[^.;]{0,50}\bflour\b[^.;]{0,20}[,.;]?\s*"
     r"(?:and\s+|then\s+)?(?:shape|form|roll into|make into)\b"
+    # "Add bacon, eggs, flour and herbs and knead."
+    r"|\bflour\b[^.;]{0,30}\band knead\b"
 )
 # A little flour in what is shaped holds it together.
 SHAPES, MOST_BINDING = re.compile(r"\bshape\b|\bpatties\b"), 60.0
@@ -131,6 +133,8 @@ ROUX = re.compile(
 )
 # Flour browned in fat at the end thickens, though nobody measured the water.
 BROWNED_FLOUR = re.compile(r"\b(?:brown|toast|fry)(?:ed|s|ing)?\s+(?:the\s+|in\s+)?flour\b")
+# What is kept for another dish: "scoop out the middle (save it for mash)".
+KEPT_FOR = re.compile(r"\((?:save|keep|freeze)\b[^()]{0,60}\)")
 # What is done with a potato that is baked whole.
 FILLED = re.compile(r"\b(?:fill|split|scoop|pile|stuff|load)\w*")
 # Eggs that potatoes in slices set in, whatever it is called.
@@ -150,7 +154,8 @@ FLOATING = re.compile(
 CRUMBLED_BREAD = re.compile(
     r"\b(?:crumb|crumble|blitz|whizz|grate)\s+(?:up\s+)?(?:the\s+|your\s+)?(?:stale\s+)?bread\b|"
     r"\bcrumbs\b[^.;]{0,40}\b(?:on|over) (?:the )?top\b|\bscatter\b[^.;]{0,30}\bcrumbs\b|"
-    r"\b(?:fry|toast) (?:the )?crumbs\b"
+    r"\b(?:fry|toast) (?:the )?crumbs\b|"
+    r"\btop(?:ped)? (?:it )?(?:with|w/?)\s[^.;]{0,40}\bcrumbs\b"
 )
 SUETS = {"suet", "vegetable_suet"}
 # A part called so by what it is made of, and what may become of it by the title.
