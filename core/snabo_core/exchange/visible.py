@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterator
+from itertools import islice
 from typing import Any
 
 import lxml.html
@@ -50,6 +51,8 @@ _ENDS = (INGREDIENTS, NOTES, NUTRITION, COMMENTS)
 MOST_SHOWN = 2_000_000
 LONGEST_LABEL, LONGEST_FACT, MOST_CELLS, MIN_COLUMNS = 60, 120, 4, 2
 LONGEST_ITEM = 400
+# Items of a list that are looked at to tell what it lists.
+MOST_LOOKED_AT = 40
 _FACT = re.compile(
     r"\b(?:prep|cook|bak|total|rest|chill|ready|tak|time|serv|feed|mak|yield|portion|people)",
     re.IGNORECASE,
@@ -318,7 +321,8 @@ def _tell_parts(tree: Any) -> None:
         words = head.text_content().strip()
         if listed is None or listed.tag not in {"ul", "ol"} or not words or words[-1] in ".:!?)":
             continue
-        items = [" ".join(one.text_content()[:200].split()) for one in listed.iter("li")]
+        looked_at = islice(listed.iterchildren("li"), MOST_LOOKED_AT)
+        items = [" ".join(one.text_content()[:200].split()) for one in looked_at]
         weighed = sum(map(begins_with_amount, items))
         if weighed * 2 >= len(items) > 0 and not opens_list(words):
             head.append(_colon())
@@ -357,8 +361,7 @@ def _first_below(head: Any) -> str:
     behind = head.getnext()
     if behind is None or behind.tag in _RANKS:
         return ""
-    inner = behind.xpath("(.//li | .//p | .//h1 | .//h2 | .//h3 | .//h4 | .//h5 | .//h6)[1]")
-    block = inner[0] if inner else behind
+    block = next(behind.iterdescendants("li", "p", *_RANKS), behind)
     return "" if block.tag in _RANKS else " ".join(block.text_content()[:200].split())
 
 
