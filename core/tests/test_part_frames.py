@@ -64,6 +64,19 @@ class PartFrames(unittest.TestCase):
                 missed.append(text)
         self.assertLessEqual(len(missed), (1 - LEAST_RIGHT) * CROSSED, "\n\n".join(missed))
 
+    def test_what_is_said_of_a_part_behind_its_name(self) -> None:
+        """Also above the first list, and without a blank line; a food without an amount stays one."""
+        for told in PIECES["told"]:
+            text = "Winter Bake\nServes 4\n\nIngredients\n"
+            for name in ("Cheese sauce", "Pastry"):
+                text += "\n".join((f"{name}{told}", *PIECES["parts"][name], ""))
+            with self.subTest(told=told):
+                parts = [part.name for part in read_recipe(text + METHOD, library(), None).parts]
+                self.assertEqual(parts, ["Cheese sauce", "Pastry"])
+        listed = "2 leeks\nChicken stock (see note)\n50 g butter\n200 g rice\n"
+        dish = read_recipe(f"Winter Bake\nServes 4\n\n{listed}{METHOD}", library(), None)
+        self.assertEqual([(part.name, len(part.lines)) for part in dish.parts], [("Dish", 4)])
+
     def test_amounts_on_lines_of_their_own(self) -> None:
         """An app prints "250 g" above or below "flour": the same list either way."""
         for _ in range(CROSSED // 4):

@@ -481,7 +481,7 @@ _LEADERS = re.compile(r"\s*\.{3,}$")
 _THEN = re.compile(
     r"^(?:and|then|plus|finally|lastly|also)\s*,?\s+(?=(?:on|over|to|around|under)\s)"
     # "First, the aubergines", "And the white sauce".
-    r"|^(?:first(?:ly)?|and|then|next|finally|lastly)\s*,?\s+(?:for\s+)?the\s+(?=[a-z])",
+    r"|^(?:first(?:ly)?|and|(?:and )?(?:then|now)|next|finally|lastly)\s*,?\s+(?:for\s+)?the\s+(?=[a-z])",
     re.IGNORECASE,
 )
 
@@ -491,6 +491,10 @@ def without_order(text: str) -> str:
     return _THEN.sub("", text)
 
 
+# "INGREDIENTS: STEW" heads the list of the stew.
+_LISTED = re.compile(r"^ingredients?\s*[:–—-]\s+(?=[^\W\d][^\d,;:.]{2,30}:?$)", re.IGNORECASE)
+
+
 @lru_cache(maxsize=REMEMBERED)
 def heading_name(text: str) -> str | None:
     """Return what a line by itself is the heading of, None if it does not look like one.
@@ -498,14 +502,14 @@ def heading_name(text: str) -> str | None:
     Marked ones only: a colon at the end, capitals, "for the ...", "#", or a usual heading.
     """
     bare = without_enumeration(_LEADERS.sub("", text.strip(" #*_=-–—•~[]{}|").strip()))
-    bare = without_order(bare)
+    bare = _LISTED.sub("", without_order(bare))
     bracketed = re.fullmatch(r"\(\s*(for\s[^()]{3,50}?)\s*\)\s*:?", bare, re.IGNORECASE)
     bare = bracketed[1] if bracketed else bare
     plain = bare.rstrip(":").strip()
     if not plain or len(plain) > 60 or plain in _FOODS_IN_LETTERS:
         return None
     for_the = re.match(
-        r"^(?:(?:and|then|now|next|plus)\s+)?(?:(?:you(?:'ll|’ll| will)? (?:need|want|take) |what you need |needed )?for\s+(?:the\s+)?|what(?: goes|['’]s)\s+(?:in|into|on|over|under|with)\s+(?:the\s+)?|to make (?:up )?(?:the )?(?=.*\byou\b)|to make the\s+|ingredients\s*\(?for (?:the\s+)?)"
+        r"^(?:(?:and|then|now|next|plus)\s+)?(?:(?:you(?:'ll|’ll| will)? (?:need|want|take) |what you need |needed )?for\s+(?:the\s+)?|what(?: goes|['’]s)\s+(?:in|into|on|over|under|with)\s+(?:the\s+)?|to make (?:up )?(?:the )?(?=.*\byou\b)|(?:to make|for making) the\s+|ingredients\s*\(?for (?:the\s+)?)"
         r"(?P<name>[^\d,()]{2,40}?)(?:\s+you(?:'ll|’ll| will)? (?:want|need|take))?(?:\s*\([^()]{2,40}\)|\s+[-–—]\s+(?:marinat|rest|chill|soak|ma[dk]e|optional|overnight|do|cook|start|prepare)[^:]{0,40})?\s*\)?\s*:?$",
         bare, re.IGNORECASE,
     )  # fmt: skip

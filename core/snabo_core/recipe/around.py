@@ -65,6 +65,8 @@ _SEASONING = re.compile(r"\b(?:salt|pepper|oil|butter|water|herbs?|seasoning|par
                         r"mint|thyme|paprika|nutmeg|cayenne|sugar|spray|lemon|lime)\b", re.IGNORECASE)  # fmt: skip
 _NO_NAME = {"times", "servings", "nutrition", "furniture"}
 LONGEST_NAME = 90
+# Words of a part's name of which more is said.
+MOST_OF_PART = 4
 # "Gnocchi (makes about 60)", "Sage butter (20 g a head)" above its lines.
 _MADE_OF_IT = re.compile(
     r"\s*\((?:(?:makes|yields?|serves|gives|fries|bakes|fills|feeds|does|enough for|for|per)\b[^()]{1,30}|[^()]{1,20}\b(?:each|apiece|a head|per \w+)"
@@ -93,6 +95,13 @@ _FOR_THE = re.compile(r"(?:per|pour|für|para|voor|för|dla)\s", re.IGNORECASE)
 _FOR_A_PART = re.compile(r"\W*for the\s", re.IGNORECASE)
 # No heading in two languages is longer.
 MOST_TOLD = 60
+# "Filling, made the day before", "Lid (see note)", "Base - 4 portions", also above the first list.
+_SAID_OF_PART = re.compile(
+    r"(?:\s*,\s+|\s+[-–—]\s+|\s*[(\[]\s*)(?:(?:can|could|may|should|to) be |best |better )?"
+    r"(?:(?:made|prepared|done|chilled|rested|soaked|started|make|prepare|do|start|see|makes?|serves?|or (?:use|buy|a)|if you)\b[^()\[\];.]{0,40}"
+    r"|(?:for )?\d{1,2}(?: (?:portions|servings|people))?)[)\]]?\s*:?$",
+    re.IGNORECASE,
+)
 # What is told of a dish below its name: "with pickled red onion".
 GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
 _LAST_BRACKET = re.compile(r"\s*\([^()]{3,40}\)$")
@@ -434,8 +443,9 @@ class Around:
             text = without_order(_BRACKETED_NAME.sub(r"\g<name>", text))
         if self.amounts_follow(2):
             text = _COLON_THEN_BRACKET.sub(r"\g<name>:", text)
-        if is_enumerated(text):
-            return self._enumerated_heading(text)
+        counted = is_enumerated(text)
+        if counted or (short := self._told_of_part(line, text)) is not None:
+            return self._enumerated_heading(text) if counted else short
         signed = line.drawn or (_SIGN.match(line.raw) is not None and self._marked_alone())
         drawn = text.capitalize() if signed and self.amounts_follow(1) else None
         name = heading_name(text) or drawn
@@ -481,6 +491,22 @@ class Around:
             if not lone or seasons or not enough:
                 return None
         return bare.capitalize()
+
+    def _told_of_part(self, line: Written, text: str) -> str | None:
+        """Return the name of a part of which more is said: "Lid, made the day before"."""
+        told, follows = _SAID_OF_PART.search(text), self.next()
+        if told is None or follows is None or follows.after_blank or not self.amounts_follow(2):
+            return None
+        # "Leeks, 2" and "Chicken stock (see note)" are foods.
+        short = without_order(text[: told.start()]).strip(" *_#=-~[]{}:")
+        if (
+            ends_with_amount(text)
+            or any(map(str.isdigit, short))
+            or len(short.split()) > MOST_OF_PART
+        ):
+            return None
+        food = self.names_food(short) and not names_component(short)
+        return short.capitalize() or None if not food or line.after_blank else None
 
     def _bare(self, line: Written, text: str, opened: int, *, weighed: bool) -> tuple[str, bool]:
         """Return the words of a heading without what is said of its part, and whether any was.

@@ -114,6 +114,10 @@ MOST_LOOSE_WORDS = 10
 _IN_ONE_BRACKET = re.compile(r"^\(([^()]+)\)$")
 # "Whole spices, whatever you have".
 _AS_YOU_LIKE = re.compile(r",\s*(?:whatever|if|as|any|or|your choice)\b[^,;.]*$", re.IGNORECASE)
+# "You will need for the chicken", below the list of its sauce.
+_NEEDED_FOR = re.compile(
+    r"\W*you(?:['’]ll| will)? (?:also )?need for (?:the )?\S[^\d.,;]{2,30}$", re.IGNORECASE
+)
 # "Ingredients (makes 12 tacos)".
 _HEAD_SAYS = re.compile(
     r"(?<=[\s(\[])(?:makes|yields?)\b[^()\[\]]{1,40}(?=[)\]\s:]*$)", re.IGNORECASE
@@ -661,7 +665,8 @@ class _Sorter(HeadLines, MethodLines):
         listed = self.section == "list" or (self.layout.parts and self.layout.parts[-1][1])
         starred = line.raw.lstrip("(").startswith("*") and not self._lists_starred()
         heads = self.around.amounts_follow(1) and line.text[-1:] not in ".!"
-        if not listed or (heads and (line.after_blank or line.text.endswith(":"))):
+        opens = line.after_blank or line.text.endswith(":") or _NEEDED_FOR.match(line.text)
+        if not listed or (heads and opens):
             return False
         told = beside_list(line.raw if starred else _IN_ONE_BRACKET.sub(r"\1", line.text))
         if told is None:

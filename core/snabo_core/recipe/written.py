@@ -66,6 +66,8 @@ STEP_NUMBER = re.compile(
     re.IGNORECASE,
 )
 _EMPHASIS = re.compile(r"(?P<star>\*{1,3}|_{2,3})(?=\S)(?P<words>[^*_]{1,200}?)(?<=\S)(?P=star)")
+# "Filling ↓" heads what stands below it.
+_POINTS_DOWN = re.compile(r"(?<=\w)\s*(?:[↓▼⬇]|\U0001F447)\ufe0f?\s*$")
 # What is drawn on both sides of a heading: "-- Beans --", "<beans>", "== Topping ==".
 _DRAWN = re.compile(
     r"^\s*(?P<sign>[-–—=~*_#<\[•+|]{1,6})\s*(?P<name>[^\W\d_][^\d.!?;,*_=#<>\[\]|~]{0,50}?)\s*"
@@ -210,7 +212,7 @@ def written_lines(text: str) -> list[Written]:
         said = _CHAT.sub("", whole)
         sent = _CHAT.match(whole)
         who = sent["who"] if sent else who
-        said = _CLOCKS.sub(" · ", said)
+        said = _POINTS_DOWN.sub(":", _CLOCKS.sub(" · ", said))
         plain = _PEOPLE_SIGNS.sub(_serves, _unmarked(_IN_SIGNS.sub(r" | \g<said>", said)))
         bare = without_pictures(_BULLET.sub("", _parted_by_pictures(plain)))
         bare = _BULLET.sub("", bare) if not re.match(r"^-?\d", bare) else bare
