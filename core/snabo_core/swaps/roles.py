@@ -78,12 +78,14 @@ def _one_batter(by_role: dict[str, list[Line]], context: Context) -> None:
         by_role["batter"] += by_role.pop("thickener", [])
 
 
-def _within_bread(by_role: dict[str, list[Line]], book: Book) -> None:
+def _within_bread(by_role: dict[str, list[Line]], context: Context, book: Book) -> None:
     """Leave out of flat bread what lies in it: potatoes in pieces, a little flour that binds."""
-    pieces = {"potato", "grated"}
+    pieces = {"potato", "grated", "bread"}
+    # A spoon of flour in potato pancakes or a potato crust binds them; that of a rarebit thickens it.
+    to = "thickener" if ROUX.search(context.steps) is not None else "binder"
     if any(group_key(line, book) in pieces for lines in by_role.values() for line in lines):
-        # A spoon of flour in potato pancakes binds them.
-        _little_flour(by_role, "skillet_base", book)
+        _little_flour(by_role, "skillet_base", to, book)
+        _little_flour(by_role, "crust", to, book)
     for role in ("skillet_base", "shell"):
         lines = by_role.get(role, [])
         if "flatbread" not in {group_key(line, book) for line in lines}:
@@ -94,17 +96,17 @@ def _within_bread(by_role: dict[str, list[Line]], book: Book) -> None:
         grated = [line for line in lines if group_key(line, book) == "grated"]
         if role == "shell" and grated:
             _moved(by_role, grated, role, "skillet_base")
-        _little_flour(by_role, role, book)
+        _little_flour(by_role, role, to, book)
 
 
-def _little_flour(by_role: dict[str, list[Line]], role: str, book: Book) -> None:
-    """Make a binder of flour too little to be the bread itself."""
+def _little_flour(by_role: dict[str, list[Line]], role: str, to: str, book: Book) -> None:
+    """Give flour too little to be the bread itself another role."""
     little = [
         line for line in by_role.get(role, [])
         if group_key(line, book) == "flour" and (line.grams or 0.0) < LEAST_DUMPLINGS
     ]  # fmt: skip
     if little:
-        _moved(by_role, little, role, "binder")
+        _moved(by_role, little, role, to)
 
 
 def _under_a_lid(by_role: dict[str, list[Line]], context: Context, book: Book) -> None:
@@ -137,7 +139,7 @@ def _by_role(dish: Dish, part: Part, book: Book, library: Library) -> dict[str, 
             by_role.setdefault(role, []).append(line)
     _one_dough(by_role, book)
     _whole_potatoes(by_role, context, book)
-    _within_bread(by_role, book)
+    _within_bread(by_role, context, book)
     _under_a_lid(by_role, context, book)
     _one_batter(by_role, context)
     return by_role
