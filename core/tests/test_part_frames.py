@@ -65,7 +65,7 @@ class PartFrames(unittest.TestCase):
         self.assertLessEqual(len(missed), (1 - LEAST_RIGHT) * CROSSED, "\n\n".join(missed))
 
     def test_what_is_said_of_a_part_behind_its_name(self) -> None:
-        """Also above the first list, and without a blank line; a food without an amount stays one."""
+        """Also above the first list, without a blank line; a food without an amount stays one."""
         for told in PIECES["told"]:
             text = "Winter Bake\nServes 4\n\nIngredients\n"
             for name in ("Cheese sauce", "Pastry"):

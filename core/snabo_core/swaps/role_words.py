@@ -129,7 +129,8 @@ DUSTED = re.compile(
 ROUX = re.compile(
     r"\b(?:butter|fat|dripping|oil|pan)\b[^.;]{0,30}[,.;]?\s*(?:then\s+|and\s+)?"
     r"(?:stir|whisk|beat|mix|sprinkle)\w*\s+(?:in\s+)?(?:the\s+)?flour\b[^.;]{0,30}[,.;]?\s*"
-    r"(?:then\s+|and\s+)?(?:add|pour|whisk|stir|gradually|bit by bit|(?:the )?(?:milk|ale|beer|stock|cider|wine|cream|water)\b)"
+    r"(?:then\s+|and\s+)?(?:add|pour|whisk|stir|gradually|bit by bit|"
+    r"(?:the )?(?:milk|ale|beer|stock|cider|wine|cream|water)\b)"
 )
 # Flour browned in fat at the end thickens, though nobody measured the water.
 BROWNED_FLOUR = re.compile(r"\b(?:brown|toast|fry)(?:ed|s|ing)?\s+(?:the\s+|in\s+)?flour\b")
