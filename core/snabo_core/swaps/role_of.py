@@ -59,6 +59,7 @@ from snabo_core.swaps.role_words import (
     OATED,
     OF_A_DOUGH,
     OMELETTE,
+    POTATO_DUMPLINGS,
     RAISING,
     ROUX,
     SALAD,
@@ -239,6 +240,8 @@ def _is_for_dumplings(line: Line, group: StarchGroup, context: Context, book: Bo
     potatoes = any(group_key(other, book) == "potato" for other in context.part.lines)
     if named and (group.key == "flour" or (group.key == "starch" and potatoes)):
         return True
+    if named and group.key == "potato" and POTATO_DUMPLINGS.search(context.title) is not None:
+        return SHAPED_DUMPLINGS.search(words) is not None
     if named and group.key in {"bread", "buns"} and context.eggs:
         # "Form 8 dumplings" of bread, egg and milk.
         return SHAPED_DUMPLINGS.search(words) is not None

@@ -147,6 +147,8 @@ BATTERED = re.compile(r"\b(?:batter|tempura|pakora|bhaji)")
 # What fat and flour are shaped to, and from how many grams on.
 SHAPED_DUMPLINGS = re.compile(r"\b(?:form|shape|roll|make)\w*\b[^.;]{0,30}\b(?:dumplings?|balls)\b")
 DUMPLINGS, LEAST_DUMPLINGS = re.compile(r"\bdumplings?\b"), 60.0
+# Raw and boiled potatoes alone make these.
+POTATO_DUMPLINGS = re.compile(r"\bpotato (?:dumplings?|gnocchi)\b")
 # A dough in pieces that are done when they come up.
 FLOATING = re.compile(
     r"\b(?:till|until|when|once)\b[^.;]{0,25}\b(?:float|swim|surface|bob|come up|rise to)"
