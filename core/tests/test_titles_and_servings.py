@@ -167,3 +167,35 @@ class Heads(unittest.TestCase):
             title = f"Leek Bake – {behind}"
             dish = _read("\n".join((title, "", *lines, "", "Method", steps)))
             self.assertEqual(dish.title, "Leek Bake" if whose else title)
+
+    def test_a_list_without_a_name_keeps_its_first_food(self) -> None:
+        for first in (
+            "3 leeks", "4 chicken thighs", "One chicken", "2 sheets ready-rolled puff pastry",
+            "1 cauliflower, cut into florets", "Four ounces of fresh white breadcrumbs",
+            "salt to taste", "butter, for greasing", "zest of 2 lemons", "heaped tsp cornflour",
+            "mushrooms x 6", "1 potatoe, peeled",
+        ):  # fmt: skip
+            for above in ("", "Serves 4\n\n"):
+                dish = _read(f"{above}{first}\n2 onions\n200 g rice\n\nSimmer it all.\n")
+                with self.subTest(first=first, above=above):
+                    self.assertEqual([len(part.lines) for part in dish.parts], [3])
+                    self.assertEqual(dish.title, "Dish without a name")
+
+    def test_a_number_alone_below_a_name(self) -> None:
+        """It says for how many; one that nobody cooks for is the number of a page."""
+        for said, served in (
+            ("4", (4.0, 4.0)), ("four or five", (4.0, 5.0)), ("between 4 and 6", (4.0, 6.0)),
+            ("4 generously, 6 at a pinch", (4.0, 6.0)), ("just me", (1.0, 1.0)),
+            ("1 bowl", (1.0, 1.0)), ("4 for dinner", (4.0, 4.0)), ("88", (None, None)),
+        ):  # fmt: skip
+            dish = _read(f"Leek Bake\n{said}\n3 leeks\n200 g rice\n\nSimmer it all.\n")
+            told = (dish.told.servings_low, dish.told.servings_high)
+            self.assertEqual((told, len(dish.parts[0].lines)), (served, 2), said)
+
+    def test_a_name_behind_what_is_told_of_it(self) -> None:
+        for head, served in (
+            ("Serves 4 | Leek Bake", 4.0), ("Dinner for Two: Leek Bake", 2.0),
+            ("Supper for four - Leek Bake", 4.0),
+        ):  # fmt: skip
+            dish = _read(f"{head}\n\n3 leeks\n200 g rice\n\nSimmer it all.\n")
+            self.assertEqual((dish.title, dish.told.servings_low), ("Leek Bake", served))

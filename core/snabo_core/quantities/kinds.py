@@ -252,6 +252,11 @@ _TIMED_COMMAND = re.compile(
     r"^[^,;(]*\bfor\s+(?:about\s+|another\s+)?\d[\d\s–-]*(?:mins?|minutes?|hrs?|hours?)\b",
     re.IGNORECASE,
 )
+# "Everything in, low 8 hours.", "All into the pot".
+_ALL_IN = re.compile(
+    r"(?:everything|all|the lot|it all)(?: else)?(?: goes| go)? (?:in|into|together)(?:,\s|\s(?:the|a|your|my) (?:pot|pan|dish|tin|tray|oven|slow|crock|bowl|wok|casserole)\b)",
+    re.IGNORECASE,
+)
 # "roast pumpkin 25 min 200".
 _FOR_SO_LONG = re.compile(
     r"^\W*\w+(?=[\s,])(?:.{0,80}\w)?[\s,]+(?:for\s+)?\d{1,3}\s?(?:min(?:ute)?s?|mins?|h|hrs?|hours?)\b\.?(?:[\s,@]+(?:at\s+)?(?:gas\s?\d|\d{3}\s?°?\s?[cf]?(?:\s?fan)?))?\W*$",
@@ -430,6 +435,7 @@ def is_step(text: str, system: str = "metric") -> bool:
     )
     if (
         timed
+        or _ALL_IN.match(bare) is not None
         or _SALT_THE.match(bare) is not None
         or (verb in STEP_VERBS and (_is_told_in_commands(bare) or _FOR_SO_LONG.search(bare)))
         or (_says_how_long_and_hot(bare) and not begins_with_amount(text, system))

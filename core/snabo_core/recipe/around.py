@@ -19,7 +19,13 @@ from snabo_core.quantities.kinds import (
 )
 from snabo_core.recipe.blocks import block_heads, counted_heads, weighs
 from snabo_core.recipe.facts import yield_in
-from snabo_core.recipe.lines import LEAST_SENTENCE, measures, only_facts, tells_facts
+from snabo_core.recipe.lines import (
+    LEAST_SENTENCE,
+    is_listed_food,
+    measures,
+    only_facts,
+    tells_facts,
+)
 from snabo_core.recipe.names import (
     LEAST_LETTERS,
     is_in_title_case,
@@ -430,6 +436,8 @@ class Around:
             opened: how many parts stand above.
             weighed: whether every line of theirs has an amount.
         """
+        if is_listed_food(line.text):
+            return None
         name = self._heading(line, opened, weighed=weighed)
         name = name or self._block_heads.get(self.place)
         return (name.strip(" .|:–—") or name) if name is not None else None
@@ -506,7 +514,9 @@ class Around:
         ):
             return None
         food = self.names_food(short) and not names_component(short)
-        return short.capitalize() or None if not food or line.after_blank else None
+        if not short or (food and not line.after_blank):
+            return None
+        return heading_name(short) or short.capitalize()
 
     def _bare(self, line: Written, text: str, opened: int, *, weighed: bool) -> tuple[str, bool]:
         """Return the words of a heading without what is said of its part, and whether any was.

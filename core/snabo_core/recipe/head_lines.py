@@ -19,6 +19,7 @@ from snabo_core.recipe.around import GOES_ON, MOST_TITLE_WORDS, WHOSE, opens_lis
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.lines import (
     LEAST_SENTENCE,
+    is_listed_food,
     measures,
     only_facts,
     tells_facts,
@@ -143,6 +144,15 @@ _SERVED_FIRST = re.compile(r"\W*(?:serves|feeds|servings?|portions?|enough for)\
 _MAKES = re.compile(r"\W*(?:yields?\s*:|(?:makes|yields)\s+(?:about\s+)?\d)", re.IGNORECASE)
 # "Leek bake – Nora Field".
 _WHOSE_BEHIND = re.compile(r"\s+[-–—]\s+(?P<who>[A-Z][a-z]+ [A-Z][a-z]+)$")
+# What dishes are called by and foods are counted in.
+_COUNTED_FOODS = {"thighs", "rolls", "tortillas", "pitta", "pittas", "naans", "steaks", "chops", "wraps",
+                  "flatbreads", "shanks", "ribs", "drumsticks", "strips", "slices", "florets", "sheets",
+    "pastry", "pieces"}  # fmt: skip
+# "Four ounces of breadcrumbs".
+_UNIT_IN_WORDS = re.compile(
+    r"\b(?:ounces?|grams?|pounds?|cups?|(?:table|tea)spoons?|pints?|litres?|quarts?)\b",
+    re.IGNORECASE,
+)
 # "By Nora Field".
 _BY = re.compile(
     r"^\W*(?:by\s+(?!popular|special|request)(?:[A-Z][\w'’.-]*\s*){1,4}|(?:adapted|inspired|taken|borrowed|copied)\s+(?:from|by)\s[^:;]{3,60})\W*$",
@@ -225,7 +235,8 @@ class HeadLines(ListLines):
             return False
         measured = measures(title_of(text)[0])
         counted = begins_with_amount(text) or self.around.names_food(text)
-        if measured and counted and not self.around.is_named_so(0):
+        listed = is_listed_food(text) and self._food_right_below()
+        if listed or (measured and counted and not self.around.is_named_so(0)):
             return False
         if begins_with_amount(text):
             # "3-Cheese Gnocchi Bake" is a title where no list goes on under it.
@@ -234,7 +245,7 @@ class HeadLines(ListLines):
                 follows is not None
                 and begins_with_amount(follows.text)
                 and self.around.names_food(follows.text)
-                and not line.after_blank
+                and (not line.after_blank or self._begins_list(text))
             )
             return (
                 not listed
@@ -243,6 +254,23 @@ class HeadLines(ListLines):
             )
         prose = text.rstrip().endswith(".") and len(text.split()) > 9
         return not prose
+
+    def _begins_list(self, text: str) -> bool:
+        """Tell "3 leeks" right above the next food, below a blank, from "3-Bean Chilli"."""
+        counted, *words = text.split()
+        if not words or "-" in counted or not self._food_right_below():
+            return False
+        last = words[-1].strip(" ,.()").lower()
+        named = is_in_title_case(" ".join(words)) and len(words) > 1
+        prepared = last in _COUNTED_FOODS or "," in text or _UNIT_IN_WORDS.search(text) is not None
+        return prepared or not (named or says_dish(last))
+
+    def _food_right_below(self) -> bool:
+        """Tell a food with its amount right under a line, without a blank between."""
+        follows = self.around.next()
+        if follows is None or follows.after_blank or not begins_with_amount(follows.text):
+            return False
+        return self.around.names_food(follows.text)
 
     def _is_numbered(self, text: str) -> bool:
         """Tell "NO. 9 CURRY" where nothing else is a name from "No. 37 SUPPERS", a page."""
@@ -316,8 +344,11 @@ class HeadLines(ListLines):
             if follows is not None and self._names_again(name, follows):
                 self.titled, self.around.place = follows.text, self.around.place + 1
                 self.layout.title, servings = title_of(follows.text)
+        before, name, behind = text.partition(self.layout.title)
+        if name and only_servings(before.strip(" :–-|")):
+            # "Dinner for two: salmon fishcakes".
+            servings = servings or servings_in(before.strip(" :–-|"))
         self.layout.servings = self.layout.servings or servings
-        _, name, behind = text.partition(self.layout.title)
         made = yield_in(behind.strip(" ()[]")) if name else ""
         self.layout.makes = self.layout.makes or (made if re.search(r"[a-z]", made) else "")
         for kind, value in times_in(_BRACKETS.sub(" | ", behind)).items() if name else ():

@@ -118,6 +118,8 @@ _AS_YOU_LIKE = re.compile(r",\s*(?:whatever|if|as|any|or|your choice)\b[^,;.]*$"
 _NEEDED_FOR = re.compile(
     r"\W*you(?:['’]ll| will)? (?:also )?need for (?:the )?\S[^\d.,;]{2,30}$", re.IGNORECASE
 )
+# The number of a page; "4" says for how many.
+_PAGE_NUMBER = re.compile(r"\W*(?:1[3-9]|[2-9]\d|\d{3,4})\W*")
 # "Ingredients (makes 12 tacos)".
 _HEAD_SAYS = re.compile(
     r"(?<=[\s(\[])(?:makes|yields?)\b[^()\[\]]{1,40}(?=[)\]\s:]*$)", re.IGNORECASE
@@ -255,6 +257,7 @@ class _Sorter(HeadLines, MethodLines):
             # A page's title once more, above its recipe.
             or (text == self.titled and not self.layout.parts)
             or (kind_of_line(line.raw) == "furniture" and not self._is_title(line))
+            or (self.section != "method" and _PAGE_NUMBER.fullmatch(text) is not None)
             or (self.section == "head" and (self._stands_above(line) or self._is_senders(text)))
         )
 
@@ -526,6 +529,14 @@ class _Sorter(HeadLines, MethodLines):
                 self._aside("nutrition", piece)
             elif OVEN.match(piece) and piece != text:
                 self._aside("note", piece.strip())
+            elif self._names_beside(piece, text):
+                self._take_title(piece.strip())
+
+    def _names_beside(self, piece: str, text: str) -> bool:
+        """Tell the name of the dish among facts: "Serves 4 | Leek bake"."""
+        facts = only_servings(piece) or only_facts(piece) or only_times(piece) or yield_in(piece)
+        head = self.section == "head" and not (self.layout.title or self.layout.parts)
+        return head and piece != text and not facts and self.around.names_dish(piece)
 
     def _says_for_whom(self, line: Written) -> bool:
         """Tell a short line below the title or the steps that says for how many, in whatever words."""

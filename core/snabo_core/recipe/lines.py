@@ -123,3 +123,19 @@ def tells_without_order(text: str) -> bool:
     firsts = {first_word(clause[0]) for clause in clauses if clause}
     further = {first_word(word) for clause in clauses for word in clause[1:]} - LINKS
     return STEP_VERBS.isdisjoint(firsts | further)
+
+
+# What is said of a food on a list, and hardly of a dish: "butter, for greasing", "mushrooms x 6".
+_LISTED_FOOD = re.compile(
+    r"\bto taste\b|(?<=[a-z,)])\s+for (?:greasing|frying|dusting|brushing)\W*$"
+    r"|^(?:the |some |a (?:good |little )?)?(?:zest|juice|grating|pinch|knob|handful|dash|splash|drizzle|sprig|bunch|squeeze)s? (?:and \w+ )?of\b"
+    r"|^(?:heaped |level |rounded |scant )?(?:tsp|tbsp|cup)s?\b|\s[x×]\s?\d{1,2}(?: (?:large|small|medium|big))?$"
+    r"|,\s(?:\w+\s){0,3}(?:chopped|sliced|diced|grated|peeled|crushed|minced|shredded|cubed|halved|quartered|melted|softened|drained|beaten)\b"
+    r"|^(?:sea |kosher |table )?salt\b(?:\s*[,&]|\s+and\b)[^,]{0,30}\bpepper\W*$",
+    re.IGNORECASE,
+)
+
+
+def is_listed_food(text: str) -> bool:
+    """Tell what is said of a food on a list, and of no dish or part: "butter, for greasing"."""
+    return text[-1:] != ":" and _LISTED_FOOD.search(text) is not None

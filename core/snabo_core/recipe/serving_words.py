@@ -95,7 +95,8 @@ WHO_THEY_ARE = re.compile(
     re.IGNORECASE,
 )
 ALONE = re.compile(
-    r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself)"
+    r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself)|(?:serves |feeds )?(?:just |only )?me"
+    r"|solo (?:supper|dinner|lunch|breakfast|meal|cook)|(?:1|one)\s+(?:\w+\s+)?(?:bowl|plate|plateful|bowlful)"
     r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid))\W*",
     re.IGNORECASE,
 )
@@ -385,21 +386,38 @@ MOST_SENTENCES = 60
 NUMBERED = re.compile(r"\bno\.\s+(?=\d)", re.IGNORECASE)
 SENTENCES = re.compile(r"(?<=[.!?;,])\s+|\s{3,}|\s[|·•]\s|[()\[\]]")
 # "4 serv.".
-SERV = re.compile(r"(?<=\d )serv\b\.?|\bsvgs?\b\.?", re.IGNORECASE)
+SERV = re.compile(
+    r"(?<=\d )serv\b\.?|\bsvgs?\b\.?|\bserves\s*/\s*makes\b|\bmakes\s*/\s*serves\b", re.IGNORECASE
+)
 # Words of eating before a number, or of eaters behind it, in whatever sentence; and words of what
 # a number counts that nobody eats.
 EATING = re.compile(
-    r"\b(?:serv\w*|feed\w*|fed|enough|plenty|for|does|do|covers?|stretch\w*|round|keeps?|fills?|filled|us)\b[^.;!?]{0,40}$",
+    r"\b(?:serv\w*|feed\w*|fed|enough|plenty|for|does|do|covers?|stretch\w*|round|keeps?|fills?|filled|us|scaled to|cut down to)\b[^.;!?]{0,40}$",
     re.IGNORECASE,
 )
 EATERS_BEHIND = re.compile(
-    r"\s+(?:of (?:us|you|them)|at (?:the |our )?table|(?:\w+\s+)?(?:people|mouths|plates|bowls|helpings|portions|diggers)|can eat|eat)\b",
+    r"\s+(?:of (?:us|you|them)|at (?:the |our )?table|(?:\w+\s+)?(?:people|mouths|plates|bowls|helpings|portions|diggers)|can eat|eat|(?:for|to) (?:dinner|tea|supper|lunch|brunch)"
+    r"|as (?:an? )?(?:main|starter|side|light|meal))\b",
     re.IGNORECASE,
 )
 NOT_EATERS = re.compile(
     r"\b(?:min\w*|h|hrs?|hours?|days?|weeks?|months?|years?|g|gr|grams?|kg|ml|cl|l|lit\w*|lbs?|oz|cm|mm|inch\w*|kcal|cal\w*|carbs?|protein|fat|"
     r"degrees?|gas|mark|oven|pages?|p|no|number|vol\w*|steps?|lesson|class|times|cups?|batch|makes?|made|yields?|cuts?|pieces?|slices?|squares?|"
     r"tins?|cans?|trays?|stars?|votes?|reviews?|comments?|pm|am|st|nd|rd|th|points?|ingredients?|years?|old|twice|double|halve)\b|[%°£$€#:]|\d[./]\d",
+    re.IGNORECASE,
+)
+# "4", "four or five", "between 4 and 6 (we were 5)", below a name; more may be the number of a page.
+BARE, MOST_BARE = (
+    re.compile(
+        r"\W*(?:(?:between|anywhere from|from|about|roughly|around)\s+)?(?P<low>\d{1,2})"
+        r"(?:\s*(?:-|–|to|or|and|/)\s*(?P<high>\d{1,2}))?\s*(?:\([^()]*\))?[\s.]*",
+        re.IGNORECASE,
+    ),
+    12,
+)
+# "4 generously, 6 at a pinch".
+AT_A_PINCH = re.compile(
+    r"\W*(?P<low>\d{1,2})\s+(?:generously|comfortably|easily|properly|well)\W+(?:or\s+)?(?P<high>\d{1,2})\s+(?:at a (?:pinch|push|stretch)|if\b.*|with\b.*)\W*",
     re.IGNORECASE,
 )
 # "x2", "4-ish", below a name.

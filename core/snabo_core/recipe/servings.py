@@ -107,6 +107,11 @@ def servings_loosely(text: str) -> Servings | None:
         counted = float(times["times"] or times["about"])
         return Servings(counted, counted)
     plain = words.AMOUNTS_ARE.sub("", spell_numbers(text[: words.LOOKED_AT]))
+    bare = words.AT_A_PINCH.fullmatch(plain) or words.BARE.fullmatch(plain)
+    if bare is not None:
+        low = float(bare["low"])
+        high = float(bare["high"] or low)
+        return Servings(low, high) if 0 < low <= high <= words.MOST_BARE else None
     plain = words.OR_IF.sub("", plain)
     told = [*words.ONE_NUMBER.finditer(plain)]
     if len(told) != 1 or words.NOT_EATERS.search(plain) or words.VISITORS.search(plain):

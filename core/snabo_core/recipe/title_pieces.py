@@ -40,6 +40,7 @@ _SAID = re.compile(
     r"|(?:no\.?|nr\.?|#)\s?\d{1,4}"
     r"|as (?:promised|requested|asked|discussed)|(?:requested|promised)(?: by \w+)?"
     r"|new|updated?|revised|tested"
+    r"|(?:\w+ )?(?:lunch|dinner|supper|tea|brunch) for (?:\d{1,2}|one|two|three|four|five|six|eight|ten)"
     rf"|(?:(?:updated|posted|published|revised|made|cooked|from|on)\s+)?(?:on\s+)?{_DATE}"
     r"|[£$€]{1,4}|[£$€]\s?\d+(?:[.,]\d\d)?(?:\s(?:a|per)\s\w+)?"
     r"|from (?:my|our|the) (?:mum|mom|gran|granny|nan|grandma|mother|sister|aunt|auntie|friend|neighbou?r)"

@@ -59,6 +59,7 @@ from snabo_core.swaps.role_words import (
     OATED,
     OF_A_DOUGH,
     OMELETTE,
+    PORRIDGE,
     POTATO_DUMPLINGS,
     RAISING,
     ROUX,
@@ -190,6 +191,8 @@ def _in_this_part(
     able: str | None, line: Line, group: StarchGroup, context: Context, book: Book
 ) -> str | None:
     """Return the role that a word pointed to, or another that the rest of the part tells."""
+    if group.key == "oats" and PORRIDGE.search(context.steps) is not None:
+        return "grain_bed"
     if able == "batter" and any(other.food in SUETS for other in context.part.lines):
         # A pudding of flour and suet is a crust.
         return "crust"

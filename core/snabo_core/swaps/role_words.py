@@ -40,6 +40,11 @@ DONE: tuple[tuple[str, str], ...] = (
     ("batter", r"(?:batter|pancake|fritter)\w*"),
     ("crumb", r"(?:scatter|sprinkle|dip|coat|dredge|bread(?:ed|ing)\b|roll in)\w*"),
 )
+# Oats that are the dish: "cook the oats in stock".
+PORRIDGE = re.compile(
+    r"\b(?:cook|simmer|boil|stir)\w*\s(?:the |your )?oats\b[^.;]{0,30}\b"
+    r"(?:in|with|into) (?:the )?(?:hot )?(?:stock|water|milk|broth)\b"
+)
 # What is filled into a bird, a fish or a vegetable.
 STUFFED = re.compile(r"\bstuffing\b|\bstuffed\b|\bstuff (?:the|it|them|both|each|loosely|with)\b")
 # Flour and something to drink, and what is dipped in both.
