@@ -131,6 +131,8 @@ _MINUTES = re.compile(r"\b\d{1,3}\s?(?:m|mins?|minutes|h|hrs?|hours?)\b", re.IGN
 LONGEST_SAID = 60
 # So many lines of a list are looked at before a heading: no recipe has more.
 MOST_LISTED = 200
+# So many foods or steps are looked at closely: a dish has fewer.
+MOST_TAKEN = 250
 # So many foods with their amounts are a list that leaves none out.
 MOST_WEIGHED = 60
 # A heading in nobody's words has no more.
@@ -220,7 +222,7 @@ class _Sorter(HeadLines, MethodLines):
 
     def _take_whole(self, line: Written) -> None:
         text = line.text
-        if self._is_figure(text) or self._is_named(line):
+        if self._is_figure(text) or self._overflows(line) or self._is_named(line):
             return
         if self.section == "gone":
             self._aside("furniture", line.raw)
@@ -245,6 +247,22 @@ class _Sorter(HeadLines, MethodLines):
         else:
             self._in_list(line)
 
+    def _overflows(self, line: Written) -> bool:
+        """Take a line of a list or a method longer than is read, without a closer look."""
+        if len(self.around.lines) <= MOST_TAKEN:
+            return False
+        if self.section == "method" and len(self.layout.steps) > MOST_TAKEN:
+            self.layout.steps.append(line.text)
+            self.layout.sections.append(self.under)
+            return True
+        listed = sum(len(part) for _, part in self.layout.parts)
+        short = self.section != "list" or listed <= MOST_TAKEN
+        if short or kind_of_line(line.text) == "step":
+            return False
+        if not self._section_of(line):
+            self.layout.add_line(line.text)
+        return True
+
     def _is_furniture(self, line: Written) -> bool:
         """Tell the buttons of a page, and what stands above the name of a dish."""
         text = line.text
@@ -257,9 +275,12 @@ class _Sorter(HeadLines, MethodLines):
             # A page's title once more, above its recipe.
             or (text == self.titled and not self.layout.parts)
             or (kind_of_line(line.raw) == "furniture" and not self._is_title(line))
-            or (self.section != "method" and _PAGE_NUMBER.fullmatch(text) is not None)
+            or (self._above_list() and _PAGE_NUMBER.fullmatch(text) is not None)
             or (self.section == "head" and (self._stands_above(line) or self._is_senders(text)))
         )
+
+    def _above_list(self) -> bool:
+        return self.section == "head" and not self.layout.parts
 
     def _set_furniture_aside(self, line: Written) -> None:
         if self.section == "head" and names_meal(line.text):
@@ -274,8 +295,10 @@ class _Sorter(HeadLines, MethodLines):
 
     def _is_figure(self, text: str) -> bool:
         """Take a line under "Nutrition per serving": there "Fat 22g" is no food."""
-        told = bool(claims_in([text])) or tells_columns(text) or _OF_FIGURES.search(text)
-        self.figures = self.figures and bool(told)
+        told = self.figures and (
+            claims_in([text]) or tells_columns(text) or _OF_FIGURES.search(text)
+        )
+        self.figures = bool(told)
         if self.figures:
             self._aside("nutrition", text)
         return self.figures
@@ -535,7 +558,7 @@ class _Sorter(HeadLines, MethodLines):
     def _names_beside(self, piece: str, text: str) -> bool:
         """Tell the name of the dish among facts: "Serves 4 | Leek bake"."""
         facts = only_servings(piece) or only_facts(piece) or only_times(piece) or yield_in(piece)
-        head = self.section == "head" and not (self.layout.title or self.layout.parts)
+        head = self._above_list() and not self.layout.title
         return head and piece != text and not facts and self.around.names_dish(piece)
 
     def _says_for_whom(self, line: Written) -> bool:

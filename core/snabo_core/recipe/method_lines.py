@@ -97,9 +97,11 @@ class MethodLines(Sorting):
         """Set aside who signs, the number or letter of a page, and what stands under the last step."""
         text, steps = line.text, self.ordered()
         signs = SIGN_OFF.match(text) or self._signs(line) or re.fullmatch(r"[A-Z]\.?", text)
+        # The number of the page, below the last step.
+        page = self.around.next() is None and re.fullmatch(r"\d{3,4}", text) is not None
         # "Watch how to make this", above the first step.
         above = not steps and not line.marked and tail_of(text) == "furniture"
-        if signs or above or (line.raw.startswith(">") and steps):
+        if signs or page or above or (line.raw.startswith(">") and steps):
             self._aside("furniture", text)
         elif steps and (tail := self._tail(line)) is not None:
             self.section = "gone" if tail == "gone" else self.section

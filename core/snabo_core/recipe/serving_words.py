@@ -85,7 +85,7 @@ LEFT_OVER = re.compile(
 # "7 people are cooking this now", "Made by 23 people": who looked at the page.
 VISITORS = re.compile(
     r"\d\s?k?\+?\s+(?:people|persons?|cooks|readers|members|users|others|visitors)\s+(?:(?:are|have|also|already|who)\s+)*"
-    r"(?:(?:made|cooked|tried) (?:this|it)|liked?|loved?|saved|rated|reviewed|viewed|pinned|shared|watch(?:ed|ing)|cooking|making|found)\b"
+    r"(?:(?:made|cooked|tried) (?:this|it)|liked?|loved?|saved|rated|reviewed|viewed|pinned|shared|watch(?:ed|ing)|(?:cooking|making) (?:this|it|now))\b"
     r"|\b(?:made|cooked|saved|liked|rated|tried|viewed|loved|pinned|tested|reviewed|shared) by (?:over |more than )?\d",
     re.IGNORECASE,
 )

@@ -111,7 +111,7 @@ def servings_loosely(text: str) -> Servings | None:
     if bare is not None:
         low = float(bare["low"])
         high = float(bare["high"] or low)
-        return Servings(low, high) if 0 < low <= high <= words.MOST_BARE else None
+        return Servings(low, high) if 1 < low <= high <= words.MOST_BARE else None
     plain = words.OR_IF.sub("", plain)
     told = [*words.ONE_NUMBER.finditer(plain)]
     if len(told) != 1 or words.NOT_EATERS.search(plain) or words.VISITORS.search(plain):

@@ -140,9 +140,7 @@ def speaks(text: str, *, heads: bool) -> bool:
 
 
 # "1 of 3", "2/3", "@nora_cooks", and a box to tick: among steps nothing else stands so.
-_ALONE = re.compile(
-    r"^\W*(?:\d{1,2}\s*(?:of|/)\s*\d{1,2}|\d{3,4}|done)\W*$|^@\w{3,}\W*$", re.IGNORECASE
-)
+_ALONE = re.compile(r"^\W*(?:\d{1,2}\s*(?:of|/)\s*\d{1,2}|done)\W*$|^@\w{3,}\W*$", re.IGNORECASE)
 
 
 def tail_of(text: str) -> Tail | None:
