@@ -257,6 +257,13 @@ _ALL_IN = re.compile(
     r"(?:everything|all|the lot|it all)(?: else)?(?: goes| go)? (?:in|into|together)(?:,\s|\s(?:the|a|your|my) (?:pot|pan|dish|tin|tray|oven|slow|crock|bowl|wok|casserole)\b)",
     re.IGNORECASE,
 )
+# "Leeks in butter till soft", "Rice, milk, 20 min".
+_TILL = re.compile(
+    r"\w\s+(?:till|until)\s+(?:(?:just|almost|nearly|really|very|it|they|the|all)\s+)?(?:\w+\s+)?(?:soft\w*|brown\w*|golden|tender|done|crisp\w*|thick\w*|smooth|"
+    r"hot|melt\w*|cooked|set|bubbl\w+|risen|al dente|absorbed|boil\w*|gone)\b"
+    r"|^[^\W\d][^\d,]{1,30},\s[^\d,]{2,30},\s*\d{1,3}\s?(?:min(?:ute)?s?|hrs?|hours?|h)\W*$",
+    re.IGNORECASE,
+)
 # "roast pumpkin 25 min 200".
 _FOR_SO_LONG = re.compile(
     r"^\W*\w+(?=[\s,])(?:.{0,80}\w)?[\s,]+(?:for\s+)?\d{1,3}\s?(?:min(?:ute)?s?|mins?|h|hrs?|hours?)\b\.?(?:[\s,@]+(?:at\s+)?(?:gas\s?\d|\d{3}\s?°?\s?[cf]?(?:\s?fan)?))?\W*$",
@@ -436,6 +443,7 @@ def is_step(text: str, system: str = "metric") -> bool:
     if (
         timed
         or _ALL_IN.match(bare) is not None
+        or (_TILL.search(bare) is not None and not begins_with_amount(text, system))
         or _SALT_THE.match(bare) is not None
         or (verb in STEP_VERBS and (_is_told_in_commands(bare) or _FOR_SO_LONG.search(bare)))
         or (_says_how_long_and_hot(bare) and not begins_with_amount(text, system))

@@ -240,6 +240,7 @@ class Around:
                 or stands_above(text)
                 or is_button(text)
                 or kind_of_line(text) in _NO_NAME
+                or only_servings(text)
             ):
                 continue
             # "Haddock bake, covers 10" ends with no amount of a food.
@@ -284,6 +285,7 @@ class Around:
             return False
         slogan = follows.text[:1].islower() and not has_amount(follows.text)
         slogan = slogan and kind_of_line(follows.text) not in _NO_NAME
+        slogan = slogan and not only_servings(follows.text)
         if slogan and not any(map(self._says_dish, follows.text.split())):
             # "THYME & AGAIN", below it "weeknight food for real kitchens".
             name = self.next(2)
@@ -436,7 +438,9 @@ class Around:
             opened: how many parts stand above.
             weighed: whether every line of theirs has an amount.
         """
-        if is_listed_food(line.text):
+        # "> fry leeks in butter" is an order, whatever stands before it.
+        orders = line.raw.startswith(">") and is_step(line.text) and line.text[-1:] != ":"
+        if orders or is_listed_food(line.text):
             return None
         name = self._heading(line, opened, weighed=weighed)
         name = name or self._block_heads.get(self.place)

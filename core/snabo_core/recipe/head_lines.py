@@ -49,7 +49,13 @@ from snabo_core.recipe.titles import (
     title_of,
     told_in_letter,
 )
-from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, only_amount
+from snabo_core.recipe.written import (
+    STEP_NUMBER,
+    Written,
+    ends_with_amount,
+    has_amount,
+    only_amount,
+)
 
 _SAYS_WHAT_IS = re.compile(
     r"\W*(?:\w+\s+){1,3}(?:is|are|was|were|has|have|had|makes|made|tastes)\b"
@@ -148,6 +154,10 @@ _WHOSE_BEHIND = re.compile(r"\s+[-–—]\s+(?P<who>[A-Z][a-z]+ [A-Z][a-z]+)$")
 _COUNTED_FOODS = {"thighs", "rolls", "tortillas", "pitta", "pittas", "naans", "steaks", "chops", "wraps",
                   "flatbreads", "shanks", "ribs", "drumsticks", "strips", "slices", "florets", "sheets",
     "pastry", "pieces"}  # fmt: skip
+# "leeks 3" above "butter 30", but "Noodle box, x5" and "Wraps for 6".
+_FOOD_THEN_NUMBER = re.compile(
+    r"(?:[^\W\d]{3,}\s+){1,2}(?<!for )\d{1,4}(?:\s?(?:k?g|m?l|pcs?|pieces))?", re.IGNORECASE
+)
 # "Four ounces of breadcrumbs".
 _UNIT_IN_WORDS = re.compile(
     r"\b(?:ounces?|grams?|pounds?|cups?|(?:table|tea)spoons?|pints?|litres?|quarts?)\b",
@@ -235,7 +245,8 @@ class HeadLines(ListLines):
             return False
         measured = measures(title_of(text)[0])
         counted = begins_with_amount(text) or self.around.names_food(text)
-        listed = is_listed_food(text) and self._food_right_below()
+        behind = _FOOD_THEN_NUMBER.fullmatch(text) is not None and self.around.names_food(text)
+        listed = (is_listed_food(text) or behind) and self._food_right_below()
         if listed or (measured and counted and not self.around.is_named_so(0)):
             return False
         if begins_with_amount(text):
@@ -268,9 +279,10 @@ class HeadLines(ListLines):
     def _food_right_below(self) -> bool:
         """Tell a food with its amount right under a line, without a blank between."""
         follows = self.around.next()
-        if follows is None or follows.after_blank or not begins_with_amount(follows.text):
+        if follows is None or follows.after_blank:
             return False
-        return self.around.names_food(follows.text)
+        counted = begins_with_amount(follows.text) or ends_with_amount(follows.text)
+        return counted and self.around.names_food(follows.text)
 
     def _is_numbered(self, text: str) -> bool:
         """Tell "NO. 9 CURRY" where nothing else is a name from "No. 37 SUPPERS", a page."""

@@ -19,6 +19,7 @@ from snabo_core.recipe.around import MOST_TITLE_WORDS, SAYS_OPTIONAL, opens_list
 from snabo_core.recipe.claims import claims_in, tells_columns, tells_figures
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.head_lines import HeadLines
+from snabo_core.recipe.in_a_row import told_in_a_row
 from snabo_core.recipe.lines import (
     LEAST_SENTENCE,
     counts_out,
@@ -40,6 +41,7 @@ from snabo_core.recipe.sections import (
     HOW_TO,
     LIST_OF,
     METHOD,
+    METHOD_OF,
     METHOD_SAYS,
     NOTES,
     NUTRITION,
@@ -375,7 +377,7 @@ class _Sorter(HeadLines, MethodLines):
             return False
         elif METHOD.match(text) and self.around.place == 0 and self.around.name_follows():
             self._aside("furniture", text)
-        elif METHOD.match(text) or (HOW_TO.match(text) and self.layout.parts):
+        elif METHOD.match(text) or (self.layout.parts and self._heads_whole_method(text)):
             self.section = "method"
         elif NOTES.match(text) and self.layout.title:
             self._open_notes(text)
@@ -415,6 +417,12 @@ class _Sorter(HeadLines, MethodLines):
             return False
         counted = STEP_NUMBER.match(follows.text) is not None or has_amount(follows.text)
         return self.method_at > self.around.place or counted or is_step(follows.text)
+
+    def _heads_whole_method(self, text: str) -> bool:
+        """Tell "How to make leek bake", and "Steps for leek bake" where no method is begun."""
+        return HOW_TO.match(text) is not None or (
+            self.section != "method" and METHOD_OF.match(text) is not None
+        )
 
     def _facts_of_head(self, head: str) -> None:
         """Take what the head of a list says of the dish: "Ingredients (serves 4)", "(makes 12)"."""
@@ -860,7 +868,7 @@ def sort_lines(text: str, names_food: Callable[[str], bool]) -> Layout:
         text: anything.
         names_food: tells whether a short text names a food; headings are told from foods by it.
     """
-    return _Sorter(written_lines(text), names_food).run()
+    return _Sorter(written_lines(told_in_a_row(text)), names_food).run()
 
 
 def _marked_heading(line: Written) -> str | None:

@@ -101,7 +101,9 @@ class MethodLines(Sorting):
         page = self.around.next() is None and re.fullmatch(r"\d{3,4}", text) is not None
         # "Watch how to make this", above the first step.
         above = not steps and not line.marked and tail_of(text) == "furniture"
-        if signs or page or above or (line.raw.startswith(">") and steps):
+        # What somebody quotes, but where the first step began with ">" the next ones do.
+        quoted = line.raw.startswith(">") and bool(steps) and self.first_sign != ">"
+        if signs or page or above or quoted:
             self._aside("furniture", text)
         elif steps and (tail := self._tail(line)) is not None:
             self.section = "gone" if tail == "gone" else self.section

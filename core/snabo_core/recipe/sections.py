@@ -53,7 +53,7 @@ LIST_OF = re.compile(
 )
 STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
 INGREDIENTS = re.compile(
-    r"^\W*(?:the\s+)?(?:ingred(?:ient)?s?(?: list)?(?:\s*[(\[](?!\s*for\b)[^()\[\]]*[)\]])?|what (?:u|ya) need|u need|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
+    r"^\W*(?:the\s+)?(?:ingr(?:ed(?:ient)?)?s?\.?(?: list)?(?:\s*[(\[](?!\s*for\b)[^()\[\]]*[)\]])?|what (?:u|ya) need|u need|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
     r"what goes in(?:to)?(?: (?:it|the (?:pot|pan|dish|bowl|recipe)))?|you need|things you need|(?:what )?you(?:'ll|’ll)? want|you(?:'ll|’ll)? take|get (?:hold of|together))\W*$"
     # The head of a table.
     r"|^\W*(?:(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|foods?|prep(?:aration)?|notes?|what|how much)"
@@ -83,6 +83,11 @@ METHOD = re.compile(
 )
 # Behind a list: "How to make mushroom stroganoff".
 HOW_TO = re.compile(r"^\W*how (?:to|i|we) (?:make|cook|prepare|do)\b.{0,60}$", re.IGNORECASE)
+# "Steps for leek bake".
+METHOD_OF = re.compile(
+    r"^\W*(?:steps|method|directions|instructions|preparation|procedure) (?:for|to make) [^\d.]{3,50}$",
+    re.IGNORECASE,
+)
 # One unit for amounts that stand without: "All weights in g".
 ALL_IN_GRAMS = re.compile(
     r"^\W*(?:all\s+|the\s+)*(?:weights?|quantit(?:y|ies)|amounts?|measure(?:s|ments)?|ingredients?)\s*(?:are\s+)?"
@@ -91,7 +96,7 @@ ALL_IN_GRAMS = re.compile(
 )
 # "Method: Boil the peas." on one line.
 METHOD_SAYS = re.compile(
-    r"^\W*(?:method|mode|(?:what )?you do|directions?|instructions?|how to make(?: it)?|to make)\s*:\s+(?=\w)",
+    r"^\W*(?:method|meth|proc(?:edure)?|mode|(?:what )?you do|directions?|instructions?|how to make(?: it)?|to make)\s*:\s+(?=\w)",
     re.IGNORECASE,
 )
 NOTES = re.compile(

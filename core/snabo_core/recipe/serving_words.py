@@ -44,6 +44,8 @@ FOLK = (
     r"(?:people|peple|poeple|pepole|peopel|peolpe|px|raciones|comensales|couverts|persons|eaters|diners|guests|mouths|grown[\s-]?ups|grand(?:children|kids)|teenagers|friends|workers|students|helpers|walkers|hikers|farmhands|covers|heads|pax|ppl|"
     r"folks?|(?:normal|small|big|polite) ones|kids|children|toddlers|scouts|guides|pupils|campers|crew|players|nurses|soldiers|sailors|staff|neighbours|cousins|lads|girls|boys|men|women|ladies|"
     r"pensioners|residents|patients|members|volunteers|singers|colleagues|housemates|flatmates|room-?mates|teens|bellies|tummies|"
+    r"hostellers|lodgers|boarders|paddlers|gardeners|swimmers|dancers|trekkers|ramblers|revellers|knitters|quilters|(?:bell[\s-]?)?ringers|firefighters|"
+    r"teachers|parents|carers|sisters|brothers|uncles|aunts|grandparents|tourists|pilgrims|monks|nuns|choristers|apprentices|trainees|mates|pals|"
     r"appetites|souls|climbers|cyclists|rowers|runners|skiers|farmers|builders|drivers|visitors|relatives)"
 )
 PEOPLE = (

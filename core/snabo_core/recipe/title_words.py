@@ -240,7 +240,7 @@ ONE_BEHIND = re.compile(
 )
 # "Leek bake by Odile".
 NAME_BEHIND = re.compile(
-    r"(?<!\b[Ss]tep)(?<=[A-Za-z)\"”]),?\s+by\s+[A-Z][a-z]+(?:\s+[A-Z][a-z]+)?$"
+    r"(?<!\b[Ss]tep)(?<=[A-Za-z)\"”]),?\s+by\s+[A-Z][a-z]+(?:\s+[A-Z][a-z]+)?(?:,?\s+\(?aged?\s\d{1,2}\)?)?$"
 )
 # The tray of a canteen.
 TRAY = re.compile(r"[,;\s(]+gn\s*\d(?:/\d)?\)?$", re.IGNORECASE)
