@@ -55,6 +55,40 @@ class InARow(unittest.TestCase):
         self.assertEqual((dish.title, dish.told.servings_low), ("LEEK BAKE", 4.0))
         self.assertEqual((_lines(dish), len(dish.steps)), (FOODS, 1))
 
+    def test_a_text_that_lost_its_lines(self) -> None:
+        numbered = "1. Fry the leeks. 2. Add rice and milk. 3. Bake."
+        for name, listed, method in (
+            ("LEEK BAKE (SERVES 4) INGREDIENTS", " ".join(FOODS), f"METHOD {METHOD}"),
+            ("Leek bake Serves 4 Ingredients", " ".join(FOODS), f"Method {numbered}"),
+            ("Leek bake Prep 10 min Serves 4 Ingredients:", LISTED, f"Directions: {METHOD}"),
+        ):
+            dish = _read(f"{name} {listed} {method}")
+            with self.subTest(name=name):
+                self.assertEqual(dish.title.lower(), "leek bake")
+                self.assertEqual((dish.told.servings_low, _lines(dish)), (4.0, FOODS))
+                self.assertEqual(len(dish.steps), 3 if "1." in method else 1)
+
+    def test_the_same_sign_between_all_of_it(self) -> None:
+        told = ("Leek bake", *FOODS, "fry leeks", "add rice and milk, 20 min", "serves 4")
+        for sign in (" - ", " / ", " • ", " 🧀 ", '","'):
+            dish = _read(sign.join(told))
+            with self.subTest(sign=sign):
+                self.assertEqual((dish.title, dish.told.servings_low), ("Leek bake", 4.0))
+                self.assertEqual(_lines(dish), FOODS)
+                self.assertEqual([step.text for step in dish.steps], [*told[6:8]])
+
+    def test_a_paragraph_below_the_name(self) -> None:
+        for above in ("Leek bake", "Leek bake\nServes 4"):
+            dish = _read(f"{above}\n{LISTED}. {METHOD}")
+            self.assertEqual((dish.title, _lines(dish)), ("Leek bake", FOODS))
+            self.assertEqual([step.text for step in dish.steps], [METHOD])
+
+    def test_nothing_behind_a_name_is_lost(self) -> None:
+        said = "we had it with whatever the garden gave and whoever came to the table that day"
+        dish = _read(f"Leek bake (serves 4). Somehow {said}.")
+        kept = " ".join((*(aside.text for aside in dish.asides), *(s.text for s in dish.steps)))
+        self.assertIn(said, f"{kept} {' '.join(_lines(dish))} {dish.title}")
+
     def test_no_name(self) -> None:
         dish = _read(f"{LISTED}. {METHOD}")
         self.assertEqual((dish.title, _lines(dish)), ("Dish without a name", FOODS))

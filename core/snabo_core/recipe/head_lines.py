@@ -86,6 +86,8 @@ _SPEAKS_OF_IT = re.compile(
     re.IGNORECASE,
 )
 # So many foods among so many lines below a sentence tell that it stands above a list.
+# Words behind a name that are more than what is said of it.
+LEAST_LEFT = 14
 LEAST_FOODS_BELOW, MOST_BELOW, MOST_LISTED = 2, 8, 60
 # A remark of its own has so many words, a number aside.
 LEAST_TELLING = 3
@@ -361,6 +363,9 @@ class HeadLines(ListLines):
             # "Dinner for two: salmon fishcakes".
             servings = servings or servings_in(before.strip(" :–-|"))
         self.layout.servings = self.layout.servings or servings
+        if len(behind.split()) >= LEAST_LEFT:
+            # No name is so long: what stands behind it is kept, though nobody knows what it is.
+            self._aside("story", behind.strip(" .,:;–-"))
         made = yield_in(behind.strip(" ()[]")) if name else ""
         self.layout.makes = self.layout.makes or (made if re.search(r"[a-z]", made) else "")
         for kind, value in times_in(_BRACKETS.sub(" | ", behind)).items() if name else ():

@@ -96,7 +96,7 @@ ALL_IN_GRAMS = re.compile(
 )
 # "Method: Boil the peas." on one line.
 METHOD_SAYS = re.compile(
-    r"^\W*(?:method|meth|proc(?:edure)?|mode|(?:what )?you do|directions?|instructions?|how to make(?: it)?|to make)\s*:\s+(?=\w)",
+    r"^\W*(?:method|meth|proc(?:edure)?|do|mode|(?:what )?you do|directions?|instructions?|how to make(?: it)?|to make)\s*:\s+(?=\w)",
     re.IGNORECASE,
 )
 NOTES = re.compile(
