@@ -1,6 +1,7 @@
 """Bringing a recipe copied from a page: set aside, put right, several foods on a line."""
 
 import re
+from typing import ClassVar
 
 from playwright.sync_api import Route, expect
 
@@ -270,3 +271,26 @@ class Bring(CookCase):
         self.assertEqual(saved.value.suggested_filename, "lock-house-barley-pot.cook")
         self.assertIn("@pearl barley{300%g}", text)
         self.assertIn("~{40%minutes}", text)
+
+
+# Copied from where all lines are lost.
+IN_A_ROW = (
+    "FERRY LEEK BAKE (SERVES 4) Prep 15 min Cook 50 min INGREDIENTS 3 leeks 30 g butter "
+    "200 g pearl barley 500 ml milk 100 g cheddar, grated METHOD 1. Fry the leeks in the butter. "
+    "2. Add the barley and milk and simmer for 30 minutes. 3. Top with cheddar and bake."
+)
+
+
+class OnAPhone(CookCase):
+    """On a narrow screen what was read stands below the text, and comes into sight."""
+
+    viewport: ClassVar[dict[str, int]] = {"width": 390, "height": 844}
+
+    def test_what_was_read_is_in_sight(self) -> None:
+        page = self.page
+        self.sign_in()
+        self.paste(IN_A_ROW)
+        name = page.get_by_label("Name of the dish")
+        expect(name).to_have_value("FERRY LEEK BAKE")
+        expect(page.get_by_text("5 lines read, none doubtful")).to_be_in_viewport()
+        expect(name).to_be_in_viewport()

@@ -4,7 +4,7 @@ import InputBase from '@mui/material/InputBase';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState, type JSX } from 'react';
+import { useEffect, useRef, useState, type JSX } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 
 import { sentence } from '../../api/client';
@@ -26,6 +26,8 @@ import { useTitle } from '../../parts/useTitle';
 import styles from './bring.module.css';
 
 const MOST_UNDO = 100;
+// What begins lower on the screen, as a share of its height, is out of sight.
+const LOWEST_SHOWN = 0.7;
 const SYSTEMS: [UnitSystem, string][] = [
   ['metric', 'Metric: cup 250 ml, spoon 15 ml'],
   ['us', 'North American: cup 237 ml'],
@@ -80,6 +82,12 @@ export function BringPlace(): JSX.Element {
   useKeys({ u: () => undo?.() });
   const [found, setFound] = useState<ReadFile | null>(null);
   const [shown, setShown] = useState(0);
+  const result = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const top = result.current?.getBoundingClientRect().top ?? 0;
+    // On a narrow screen it stands below the text, where nobody sees that anything was read.
+    if (found && top > window.innerHeight * LOWEST_SHOWN) result.current?.scrollIntoView();
+  }, [found]);
   const queries = useQueryClient();
   const reading = useMutation({
     mutationFn: async (file: File | null) => {
@@ -192,21 +200,23 @@ export function BringPlace(): JSX.Element {
           {found && <Elsewhere kind={found.kind} />}
           {found && <Several file={found} shown={shown} onShow={show} />}
         </div>
-        {read ? (
-          <ReadDish
-            dish={read}
-            onChange={update}
-            onUndo={undo}
-            onStore={() => storing.mutate(withoutSlots(read))}
-            storing={storing.isPending}
-            problem={storing.error ? sentence(storing.error) : null}
-          />
-        ) : (
-          <p className="soft">
-            What is read appears here: every line with its food and grams, and the reason. Doubtful
-            lines are marked; you settle them before the dish goes on the Bench.
-          </p>
-        )}
+        <div ref={result} style={{ scrollMarginTop: 16 }}>
+          {read ? (
+            <ReadDish
+              dish={read}
+              onChange={update}
+              onUndo={undo}
+              onStore={() => storing.mutate(withoutSlots(read))}
+              storing={storing.isPending}
+              problem={storing.error ? sentence(storing.error) : null}
+            />
+          ) : (
+            <p className="soft">
+              What is read appears here: every line with its food and grams, and the reason.
+              Doubtful lines are marked; you settle them before the dish goes on the Bench.
+            </p>
+          )}
+        </div>
       </div>
     </main>
   );
