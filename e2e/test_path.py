@@ -80,7 +80,10 @@ class Path(CookCase):
         net = self.figure("Net carbs")
         self.assertTrue(5 < net < 60, net)
         expect(page.get_by_role("columnheader", name="original")).to_be_visible()
+        # What opens a figure is kept in the address, which the way here may still be writing.
+        page.wait_for_load_state("networkidle")
         page.get_by_role("button", name="Sodium").click()
+        expect(page).to_have_url(re.compile("open=sodium"))
         table = page.get_by_role("region", name="Sodium: where it comes from")
         table.get_by_role("button", name="salt", exact=True).first.click()
         expect(table).to_contain_text("USDA SR Legacy: Salt, table; as the source gives it")
