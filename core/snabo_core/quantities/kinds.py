@@ -51,6 +51,9 @@ _FURNITURE = re.compile(
     r"^\W*(?:date|dated|tested|test date|batch no\.?|ref)\s*[:#]|recipe courtesy of\b|last (?:modified|updated|edited)|^\W*est(?:ablished|d|\.)?\.?\s+(?:in\s+)?\d{4}\W*$|(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
     r"^\W*(?:legend|thanks?(?: so much| a lot)?|thank you(?: so much)?|cheers|yum+y?|wow|love it|perfect|lol|haha)\W*$|"
     r"^\W*(?:published|entered|updated)\s+(?:by|on|in)?\s*(?:user\b|the\b|\d|(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec))|"
+    r"^\W*(?:recipe|menu|product|item|card|file)\s+(?:code|ref(?:erence)?|id|no\.?|number)\s*[:#]?\s*(?=\S{0,6}\d)[\w-]{1,12}\W*$|"
+    r"^\W*(?:(?:medically|expert|dietitian|nutritionist)[\s-])?(?:reviewed|fact[\s-]checked|approved|edited|styled|photographed|tested) by\s.{1,60}$|"
+    r"^\W*post(?:ed)?\s+(?:subject|by)\s*:\s*(?!re\b)\S.{0,60}$|"
     r"^\W*(?:amounts?|quantit(?:y|ies)|qty)\s+(?:units?\s+)?(?:ingredients?|items?|foods?)\W*$|"
     r"(?:like|reply|quote|report|share)\s*[·|•]\s*(?:like|reply|quote|report|share|\d)|^re\s*:|tag us\b|"
     r"did you (?:make|try|like) (?:this|it)|pin (?:this|it|me) (?:for|to)\b|last edited|joined:|"
@@ -63,6 +66,16 @@ _FURNITURE = re.compile(
     re.IGNORECASE,
 )
 _BARS = re.compile(r"\s*[|·•»›>]\s*")
+# What a page files a recipe under: "Vegan · Nut-free · Meal prep".
+_FILED = re.compile(
+    r"\W*(?:vegan|vegetarian|veggie|plant[\s-]based|pescatarian|(?:gluten|dairy|nut|egg|grain|sugar|soy|lactose|oil|wheat|meat)[\s-]free|"
+    r"(?:low|high|lower|reduced)[\s-](?:carb|fat|protein|fib(?:re|er)|sodium|salt|gi|cal(?:orie)?)|keto|paleo|meal prep|batch cook(?:ing)?|"
+    r"(?:freezer|kid|family|budget|toddler|baby|picky eater|lunchbox|diabetic)[\s-]friendly|make[\s-]ahead|one[\s-](?:pot|pan|tray)|"
+    r"quick(?: (?:and|&) easy)?|easy|spicy|healthy|budget|cheap|comfort food|weeknight(?: dinners?)?|mid-?week|main(?: (?:course|dish|meal))?s?|"
+    r"dinners?|lunch(?:es)?|suppers?|sides?|starters?|family(?: favou?rites?| meals?)?|winter|summer|autumn|spring|freezes well|no[\s-]cook|"
+    r"under \d{2} min(?:ute)?s|\d{1,2} ingredients|5[\s-]a[\s-]day|christmas|easter|leftovers|sharing|seasonal|slow[\s-]cooker|air[\s-]fryer)\W*",
+    re.IGNORECASE,
+)
 # A line that tells the day something was written, and a line of whom it belongs to.
 _MONTH = (
     r"(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|"
@@ -79,6 +92,8 @@ _DATED = re.compile(
     # Whose it is: "Mrs. Hebden".
     r"|\s*(?:mrs|mr|ms|miss|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma)?)\b\.?\s+(?-i:[A-Z][a-z]+)(?:\s+(?-i:[A-Z])\S{0,15}){0,2}\W*"
     # "(c) 1 green pepper" is the third of a list.
+    # Where it was printed: "Old Ridge Gun Club cookbook, p. 31".
+    r"|[^\d,.:;]{3,60}\b(?:cook ?book|recipe book|magazine|newsletter|annual|almanac|gazette),?\s+\(?(?:(?:p|pp|pg|page)\.?\s*\d{1,4}|(?:19|20)\d\d)\)?\W*"
     r"|\s*(?:©.{0,80}|\(c\)\s*(?:copyright\b.{0,60}|.{0,40}\b(?:19|20)\d\d\b.{0,40}))",
     re.IGNORECASE,
 )
@@ -143,7 +158,7 @@ _TIMES = re.compile(
     re.IGNORECASE,
 )
 _SERVINGS = re.compile(
-    r"^\W*(?:serves?|servings?|feeds|does|gives|makes|yields?|portions?|enough for|good for|for)\b\s*:?\s*(?:about |around |approx\w* |up to |"
+    r"^\W*(?:serves?|servings?|feeds|does|gives|makes|yields?|portions?|enough for|good for|for)\b\s*:?\s*(?:about |like |easily |around |approx\w* |up to |"
     r"one |a |an )?(?:\d|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|half)"
     r"|^\W*(?:pour|für|para|voor)\s+\d+(?:\s?(?:[-–àa]|bis)\s?\d+)?\s+pers\w*"
     r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|pers(?:ons|onen|onnes)?|serves|porcj[ei]|portioner|portionen|port)\b"
@@ -156,6 +171,8 @@ _NOTE = re.compile(
     r"(?:[\w-]+\s+){1,2}note(?=\s*:)|storage|make[\s-]ahead|to store|to freeze|freezing|freezes?|keeps|reheats?|can be frozen|leftovers|to reheat|serving suggestions?|"
     r"nb|n\.b\.|ps|p\.s\.|warning|remember|note to self|next time|disclaimer|equipment|special equipment|you will need)\s*[:.\-–—]|\*{1,3}\s*\w+ .*"
     r"|(?:p\.?\s?p?\.?s\.?)\s+[a-z]|n\.?b\.?\s+(?-i:[A-Z])"
+    # "made 12/3 - v good".
+    r"|(?:last )?(?:made|cooked|tried)\s+(?:on\s+)?\d{1,2}[/.]\d{1,2}\b.{0,60}$"
     # What is said of a dish: "It keeps for 4 days."
     r"|(?:it|this|these|they|that)\s+(?:is|are|was|were|keeps?|makes?|feeds?|freezes?|takes?|tastes?|works?|goes|can|will|needs?|has|have)\b"
     r"|(?:(?:also|really|very|even|just|extra|all)\s+){0,2}(?:nice|lovely|delicious|great|best|good|better|tasty|perfect|brilliant|"
@@ -206,7 +223,7 @@ wilt sear deglaze scrape dissolve rub coat dip dredge crack break separate whip 
 crush pound trim rinse pat dry toast reheat thaw defrost microwave steam poach braise stew
 broil scramble flip invert unmold unmould cool decorate drizzle top store keep
 assemble stuff fill tie truss skewer marinate strain sift sieve prepare wait
-blanch halve tuck shake baste tear smash loosen weigh measure render gather dampen moisten poke scrunch massage swish lay
+blanch halve tuck shake baste colour color caramelise caramelize pick pull grab carve pop stick whack shove sling drop tear smash loosen weigh measure render gather dampen moisten poke scrunch massage swish lay
 bind blitz whizz whiz flake nestle pile shred stack chuck bung plonk open close uncover insert test pierce prick score stand swirl work throw dump
 """.split()
 )
@@ -215,7 +232,7 @@ _AMBIGUOUS = frozenset(
     """
 mash top dry cool warm roast toast grill slice press set line crush roll stew dip cut chop mix
 cover rub season form steam dressing butter oil salt pepper flour crack crumble shape whip stuff
-flake work stand in on over to first once while using before after score broil
+flake work stand pick pop stick drop in on over to first once while using before after score broil
 """.split()
 )
 # What begins an order ("In a bowl ...", "Then the leeks"), and within a sentence tells nothing.
@@ -229,7 +246,7 @@ _NUMBERED_STEP = re.compile(
 )
 _COMMAND = re.compile(
     r"^(?:hey\s+)?(?:remind me to|okay next|next line|new line|new recipe|new paragraph|stop recording|"
-    r"delete that|end of (?:list|recipe)|that'?s it|full stop)\b",
+    r"delete that|end of (?:list|recipe)|(?:and\s+)?that['’]?s it|full stop)\b",
     re.IGNORECASE,
 )
 _HEAT = re.compile(r"\b\d{2,3}\s?°|\b\d{3}\s?[CF]\b|\bgas (?:mark )?\d|\boven\b|\buntil\b|\bfor (?:about )?\d+[\s-]|"
@@ -279,11 +296,81 @@ _TELLS_FACTS = re.compile(
 )
 _HOURS_AND = re.compile(r"\b\d+\s?(?:h|hrs?|hours?)\s*(?:and\s*)?(?=\d+\s?m)", re.IGNORECASE)
 
+# A step as it is said aloud: "so you put the leeks in", "first toast the bread", "take the lid off".
+_SPOKEN = re.compile(
+    r"(?P<link>(?:(?:so|and|ok(?:ay)?|then|now|well|right|but|first(?:\s+of\s+all|\s+off)?|next|after\s+(?:that|this|which)|meanwhile|what\s+(?:you|i|we)\s+do\s+(?:next\s+)?is|for\s+the\s+\w+)\b[\s,]*){0,4})"
+    r"(?P<who>(?:you|we|i)(?:['’](?:ll|d|re|ve|m))?\s+(?:(?:will|just|then|first|simply|wanna|gonna|"
+    r"want to|need to|have to|going to|start by)\s+){0,3})?(?P<verb>[a-zé]+)\s+(?P<rest>\S.*)",
+    re.IGNORECASE,
+)
+_SAID_OF_FOOD = re.compile(
+    r"(?:the|your|all|it|them|that|these|those|everything|both|each|in|into|until|out|off|up|some of the)\b",
+    re.IGNORECASE,
+)
+# "Get a heavy pan hot".
+_GETS_A_PAN = re.compile(
+    r"get an?\s+(?:\w+\s+){0,3}(?:pan|pot|wok|skillet|griddle|oven|grill|barbecue)\s+\w",
+    re.IGNORECASE,
+)
+# "Now the rice goes in", "once that's soft add the cream".
+_GOES_IN = re.compile(
+    r"(?:(?:now|then|next|and|so|in)\s+){1,3}(?:the|your|it|they|that|this)\b[^\d,]{0,40}\bgo(?:es)?\s+(?:back\s+)?(?:in|into|on|over|under|onto)\b"
+    r"|(?:the|your)\s+(?:(?!that\b|which\b|what\b)[^\d,.]){2,40}\bgo(?:es)?\s+(?:back\s+)?(?:in|into|on|over|under|onto)\b"
+    r"|meanwhile\s+\w|you(?:['’]ll| will)\s+know\b"
+    r"|(?:(?:and|then|right|so|now|ok|okay)[\s,]+){0,3}(?:start|begin)\s+with\s+the\b|give\s+(?:the|it|them|everything)\b.{1,30}\ban?\s+\w"
+    r"|(?:and\s+|then\s+)?(?:once|when|after)\s+(?:that|it|they|the|this|these|everything)\b(?:['’](?:s|re))?\s\D{8,}$",
+    re.IGNORECASE,
+)
+# "Cheese on top and bake".
+_AND_BAKE = re.compile(r"\sand\s+(?:bake|serve|cook|simmer|fry|grill|boil)\W*$", re.IGNORECASE)
+_SPEAKING = frozenset(
+    "so and ok okay then now well right but first next after you we i take get give let fish once when in meanwhile what for the your".split()
+)
+_TAKING = frozenset({"take", "get", "give", "let", "fish"})
+_MOVED = re.compile(
+    r"\b(?:out|off|up|back|down|over|away|together|going|ready|hot|warm|brown|golden|soft|nice|boil(?:ing)?|simmer(?:ing)?|apart)\b|^(?:it|them|everything)\b",
+    re.IGNORECASE,
+)
+_SPANS = re.compile(
+    r"\b\d+(?:[./]\d+)?(?:\s*(?:-|to|or|and)\s*\d+(?:[./]\d+)?)?\s*(?:more\s+)?(?:minutes?|mins?|hours?|hrs?|seconds?|times|degrees|sides?)\b"
+    r"(?:\s+and\s+\d(?:[./]\d+)?\b)?"
+)
+# "Take the juice of a lemon" is a food.
+_OF_A_FOOD = re.compile(
+    r"\b(?:juice|zest|rind|peel|yolks?|whites?)\s+of\b|\bjuice\W*$", re.IGNORECASE
+)
+
+
+def _is_spoken(bare: str, verb: str) -> bool:
+    """Tell a step as somebody says it aloud, without a stop or an amount in it."""
+    opening = re.match(r"[a-z]+", bare.lower())
+    opens = opening is not None and (opening[0] in _SPEAKING or verb in STEP_VERBS)
+    if len(bare) > LONG_LINE or not (opens or _AND_BAKE.search(bare)):
+        return False
+    if _GETS_A_PAN.match(bare) is not None:
+        return True
+    told = _SPOKEN.match(bare)
+    plain = _SPANS.sub("", spell_numbers(bare.lower()))
+    if any(c.isdigit() for c in plain) or _OF_A_FOOD.search(plain) is not None:
+        return False
+    if _GOES_IN.match(bare) is not None or _AND_BAKE.search(bare) is not None:
+        return True
+    if told is None:
+        return False
+    order = told["verb"].lower()
+    goes_on = _SAID_OF_FOOD.match(told["rest"]) is not None
+    if order in _TAKING:
+        return goes_on and _MOVED.search(told["rest"]) is not None
+    # "I freeze half" is a remark, "so I freeze half" may be a step; who tells it says "you".
+    told_to = (told["who"] or "").lower().startswith("you") or (told["who"] and told["link"])
+    return order in STEP_VERBS - LINKS and bool(told_to or (goes_on and not told["who"]))
+
+
 # Words that end in a dot without ending a sentence.
 ABBREVIATED = frozenset(
     """
 tbsp tsp tbs tblsp teasp approx max min nos no oz ozs lb lbs pkg pkt pcs pc sm lge lg med qt pt c t g kg ml
-hr hrs mins sec wt gr gms ea dsp std opt temp
+hr hrs mins sec wt gr gms ea dsp std opt temp p pp pg vol
 """.split()
 )
 
@@ -370,6 +457,8 @@ def begins_with_amount(text: str, system: str = "metric") -> bool:
 def is_button(text: str) -> bool:
     """Tell a line that is nothing but the labels of buttons and links."""
     pieces = _BARS.split(text.strip())
+    if len(pieces) > 1 and all(map(_FILED.fullmatch, pieces)):
+        return True
     if len(pieces) > 2 and all(len(piece.split()) <= 3 for piece in pieces):
         # "Home | News | Recipes": most of them are known.
         known = sum(_BUTTON.match(piece) is not None for piece in pieces)
@@ -445,6 +534,7 @@ def is_step(text: str, system: str = "metric") -> bool:
         or _ALL_IN.match(bare) is not None
         or (_TILL.search(bare) is not None and not begins_with_amount(text, system))
         or _SALT_THE.match(bare) is not None
+        or _is_spoken(bare, verb)
         or (verb in STEP_VERBS and (_is_told_in_commands(bare) or _FOR_SO_LONG.search(bare)))
         or (_says_how_long_and_hot(bare) and not begins_with_amount(text, system))
     ):

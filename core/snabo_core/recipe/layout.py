@@ -20,6 +20,7 @@ from snabo_core.recipe.claims import claims_in, tells_columns, tells_figures
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.head_lines import HeadLines
 from snabo_core.recipe.in_a_row import told_in_a_row
+from snabo_core.recipe.jotted import jots_order
 from snabo_core.recipe.lines import (
     LEAST_SENTENCE,
     counts_out,
@@ -292,8 +293,9 @@ class _Sorter(HeadLines, MethodLines):
             # "RECIPE FOR 10 PERSONS - HALL LUNCH".
             told = map(servings_in, pieces_of(line.text))
             self.layout.servings = self.layout.servings or next(filter(None, told), None)
-        # "Published 2 May. Serves 2. Takes 40 minutes."
-        self._facts_in_story(line.text)
+        # "Published 2 May. Serves 2. Takes 40 minutes.", but not "03:10 Frying" of a film.
+        if not (self.filmed and CHAPTER.match(line.text)):
+            self._facts_in_story(line.text)
 
     def _is_figure(self, text: str) -> bool:
         """Take a line under "Nutrition per serving": there "Fat 22g" is no food."""
@@ -685,6 +687,7 @@ class _Sorter(HeadLines, MethodLines):
             line.step
             or self._is_curt_order(line)
             or self._marks_orders(line)
+            or jots_order(text, [item for _, items in self.layout.parts for item in items])
             or kind == "step"
             or (kind == "heading" and is_step(text))
         ):

@@ -1,0 +1,56 @@
+"""Orders jotted down in the foods of the list: "butter + leeks, lid on 10", "blitz, cream"."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+
+from snabo_core.quantities.kinds import COMMANDS, STEP_VERBS, begins_with_amount, first_word
+
+# No jotted order has more words, and a list of fewer lines tells too little.
+MOST_WORDS, LEAST_LISTED = 10, 3
+# Shorter words name no food by themselves.
+LEAST_LETTERS = 4
+_BETWEEN = re.compile(r"\s[+&]\s|,\s")
+_DONE = re.compile(
+    r"\b(?:lid|oven|till|until|low|high|hob|pan|tray|grill|mins?|minutes|hrs?|hours?|gas)\b"
+    r"|\s\d{1,3}$|\b(?:in|on|off)$",
+    re.IGNORECASE,
+)
+_WORD = re.compile(rf"[^\W\d_]{{{LEAST_LETTERS},}}")
+_SAID = {
+    "until",
+    "till",
+    "tray",
+    "grill",
+    "oven",
+    "high",
+    "minutes",
+    "mins",
+    "hours",
+    "with",
+    "then",
+}
+
+
+def jots_order(text: str, listed: Sequence[str]) -> bool:
+    """Tell a line below a list that tells with its foods what to do, and names no other food.
+
+    Args:
+        text: a line of a pasted text.
+        listed: the lines of the list above it.
+    """
+    if len(listed) < LEAST_LISTED or len(text.split()) > MOST_WORDS or begins_with_amount(text):
+        return False
+    said = [word.lower() for word in _WORD.findall(text)]
+    # "Blitz, cream" orders, "salt, to taste" does not.
+    done = first_word(text) in COMMANDS or _DONE.search(text.rstrip(" .!")) is not None
+    if not done or _BETWEEN.search(text) is None:
+        return False
+    known = {_stem(word.lower()) for line in listed for word in _WORD.findall(line)}
+    foods = [word for word in said if word not in STEP_VERBS and word not in _SAID]
+    return bool(foods) and all(_stem(word) in known for word in foods)
+
+
+def _stem(word: str) -> str:
+    return word.removesuffix("es") if word.endswith("oes") else word.removesuffix("s")
