@@ -43,7 +43,13 @@ from snabo_core.recipe.titles import (
     stands_above,
     title_of,
 )
-from snabo_core.recipe.written import Written, ends_with_amount, has_amount, only_amount
+from snabo_core.recipe.written import (
+    Written,
+    ends_with_amount,
+    has_amount,
+    only_amount,
+    spells_amount,
+)
 
 # So many lines of a page stand between the name of a dish and whom it serves; no name is longer.
 MOST_BETWEEN, MOST_TITLE_WORDS = 4, 12
@@ -477,7 +483,8 @@ class Around:
         bare, told = self._bare(line, text, opened, weighed=weighed)
         too_long = len(bare) > 45 or len(bare.split()) > 6
         marked = line.marked and not self._marked_alone()
-        if begins_with_amount(text) or too_long or any(c.isdigit() for c in bare) or marked:
+        amount = begins_with_amount(text) or spells_amount(text)
+        if amount or too_long or any(c.isdigit() for c in bare) or marked:
             return None
         if re.search(
             r"[,;()./]|\b(?:to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b|"

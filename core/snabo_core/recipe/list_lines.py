@@ -217,7 +217,8 @@ class ListLines(Sorting):
 
 def _ends_in_a_noun(text: str) -> bool:
     """Tell words that end in what nobody here knows: "8 ship's biscuits", not "2 tbsp toasted"."""
-    last = re.search(r"[^\W\d_]{3,}$", text)
+    # Behind a comma only stands what is done with it: "500 g ship's biscuit, crushed".
+    last = re.search(r"[^\W\d_]{3,}$", text.split(", ", maxsplit=1)[0])
     return last is not None and class_of(last[0]) is None
 
 

@@ -115,7 +115,7 @@ COMMENTS = re.compile(r"^\W*(?:\d+\s+)?(?:thoughts? on|comments?|reviews?|reader
                        re.IGNORECASE)  # fmt: skip
 # The head of a letter that was sent; what it is about may name the dish.
 MAIL_HEAD = re.compile(
-    r"^\W*(?:from|to|cc|bcc|date|sent|reply-to|subject|re|fwd?|betreff|von|an|datum)\s*:\s*\S",
+    r"^\W*(?:from|to|cc|bcc|date|sent|reply-to|posted(?: by| on)?|post subject|subject|re|fwd?|betreff|von|an|datum)\s*:\s*\S",
     re.IGNORECASE,
 )
 # Behind the method of a page only the names of places to send it to follow.

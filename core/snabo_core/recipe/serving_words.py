@@ -41,7 +41,7 @@ ADJ = (
 MANNERS = r"(?:hungry|polite|big|small|greedy|light|normal|average|ordinary|large|starving|growing|modest|dainty|ravenous)"
 # Who eats, and nothing else: one or two words of any kind may stand before.
 FOLK = (
-    r"(?:people|peple|poeple|pepole|peopel|peolpe|px|raciones|comensales|couverts|persons|eaters|diners|guests|mouths|grown[\s-]?ups|grand(?:children|kids)|teenagers|friends|workers|students|helpers|walkers|hikers|farmhands|covers|heads|pax|ppl|"
+    r"(?:people|peple|poeple|pepole|peopel|peolpe|px|raciones|comensales|couverts|convives|persons|eaters|diners|guests|mouths|grown[\s-]?ups|grand(?:children|kids)|teenagers|friends|workers|students|helpers|walkers|hikers|farmhands|covers|heads|pax|ppl|"
     r"folks?|(?:normal|small|big|polite) ones|kids|children|toddlers|scouts|guides|pupils|campers|crew|players|nurses|soldiers|sailors|staff|neighbours|cousins|lads|girls|boys|men|women|ladies|"
     r"pensioners|residents|patients|members|volunteers|singers|colleagues|housemates|flatmates|room-?mates|teens|bellies|tummies|"
     r"hostellers|lodgers|boarders|paddlers|gardeners|swimmers|dancers|trekkers|ramblers|revellers|knitters|quilters|(?:bell[\s-]?)?ringers|firefighters|"
@@ -50,6 +50,7 @@ FOLK = (
 )
 PEOPLE = (
     rf"(?:{FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
+    r"por[cç](?:ões|oes|ão)|ki[sş]i(?:lik)?|adag|személy(?:re|nek)?|porc[eí]|por[tț]ii|persoane|annosta|henkilölle|hengelle|osob[ey]|μερίδες|άτομα|"
     r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals|mains)"
 )
 CHILDREN = r"(?:kids?|children|child|teen(?:ager)?s?|bab(?:y|ies)|toddlers?|little ones|small (?:people|ones)|little people)"
@@ -166,8 +167,9 @@ SERVES = tuple(
         rf"\b{RANGE}\s+(?:very\s+|really\s+)?(?:hungry|greedy|starving|ravenous|peckish)\s+[a-z]{{3,}}s\b",
         rf"\b{RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
         rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
+        rf"^\W*(?:ki[sş]i\s+say[ıi]s[ıi]|po[cč]et\s+porc[ií]|convives)\s*[:=–—-]\s*{RANGE}\b",
         rf"(?<![\w#])(?!good for\s+\S+\s+(?:days?|weeks?|months?)\b){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
-        rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)(?:\W*$|,)",
+        rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)(?:\W*$|,|\s+of\s+(?:about\s+)?\d)",
         rf"^\W*(?:meal prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
         rf"^\W*(?:lunch(?:es)?|dinners?|suppers?|meals?)\s+for\s+{RANGE}\s+(?:days|nights|evenings)\W*$",
         rf"\b(?:feeds|serves)\W+(?:everyone|everybody|all|us all|all of us|the lot)\s*\(\s*{RANGE}\s*\)",
@@ -175,6 +177,8 @@ SERVES = tuple(
         rf"^\W*(?:for|per(?!\s+100\b)|(?:quantities|amounts) (?:are )?for)\s+{RANGE}\s*(?:\([^()\d]*\)|to share|sharing)?\W*$",
         rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?(?:\W*$|,?\s+(?:and|so|but|with)\b)",
         rf"\b{RANGE}\s+of us\b",
+        # "enough for me x4".
+        rf"\b(?:for\s+me|for\s+us|lunch(?:es)?|dinners?|suppers?|meals?)\s+[x×]\s?{RANGE}\b",
         rf"\b(?:does|feeds|serves|enough for)\s+(?:us|all of us|all)\s+{RANGE}\b",
         rf"^\W*(?:number )?served\s*:?\s+{RANGE}\W*$",
         # "4 p", "(6)" below a title.
@@ -300,7 +304,7 @@ WHOLE_ONE = re.compile(
 )
 # All that a line about servings and nothing else is made of.
 SAID = """
-pp px yld srv sv srvs svs srvg srvgs ptn ptns headcount plenty ample original default base normal average quantities amounts given max minimum maximum output qty out tea hearty share sharing
+kişi sayısı počet nombre de número numero aantal antal anzahl der liczba dosi ración dla pp px yld serv like srv sv srvs svs srvg srvgs ptn ptns headcount plenty ample original default base normal average quantities amounts given max minimum maximum output qty out tea hearty share sharing
 serves serve serving servings feeds feed fed amount size can could might would makes make made yields yield portion portions people
 persons person pers ppl pax covers guests adults adult kids kid children child eaters mouths diners
 family crowd party table household for enough sufficient good about around approx approximately
@@ -360,11 +364,12 @@ ONE_EATER = (
 )
 # "Does me him and 2 kids".
 SIDE_BY_SIDE = re.compile(
-    r"\b(?P<who>me|him|her|you)\s+(?=(?:me|him|her|you|the kids)\b)", re.IGNORECASE
+    r"\b(?P<who>me|him|her|you)\s+(?=(?:me|him|her|you|the kids|(?:my |the )?(?:mum|mom|dad|gran|nan|wife|husband|partner))\b)",
+    re.IGNORECASE,
 )
 AND = r"\s*(?:,\s*(?:and\s+)?|\band\b|&|\+|\bplus\b)\s*"
 PARTY = re.compile(
-    r"\b(?:enough|plenty|serves|feeds|does|fed|sufficient)\s+(?:for\s+)?(?P<who>"
+    r"(?:\b(?:enough|plenty|serves|feeds|does|fed|sufficient)\s+(?:for\s+)?|^\W*for\s+)(?P<who>"
     + ONE_EATER.format(0) + "(?:" + AND + ONE_EATER.format(1) + ")(?:" + AND + ONE_EATER.format(2)
     + ")?(?:" + AND + ONE_EATER.format(3) + ")?)",
     re.IGNORECASE,

@@ -28,7 +28,10 @@ _UNSIGNED = re.compile(
     r"|as (?:promised|requested|asked|discussed)|\(?[$£€]{1,4}\)?)\s*$",
     re.IGNORECASE,
 )
-_MONTH = r"(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?"
+_MONTH = (
+    r"(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|"
+    r"oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\b\.?"
+)
 _DATE = (
     rf"(?:\d{{1,4}}[./-]\d{{1,2}}(?:[./-]\d{{1,4}})?|\d{{1,2}}(?:st|nd|rd|th)?\s+(?:of\s+)?{_MONTH}(?:,?\s+\d{{4}})?"
     rf"|{_MONTH}\s+\d{{1,2}}(?:st|nd|rd|th)?(?:,?\s+\d{{4}})?|{_MONTH}\s+\d{{4}}|(?:19|20)\d\d)"

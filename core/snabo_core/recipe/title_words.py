@@ -14,6 +14,7 @@ LABEL = (
     r"ready in (?:about )?\d{1,3} (?:minutes|mins?|hours?)|"
     r"(?:ep(?:isode|\.)?|part|lesson|class|test|trial|version|attempt|draft)\s*\d{1,4}|(?:recipe|(?:(?:recipe|dish|entry|item|card|meal|menu|supper|dinner|lunch|test|batch|kitchen|family|freezer)\s+)?(?:no\.?|number|#))\s*\d{1,3}|"
     r"new|updated|tested|flashback|throwback|classic|repost|(?:tonight|today|yesterday|(?:this|next) week(?:end)?)(?:'s \w+)?|(?:supper|dinner|tea|lunch) (?:tonight|today|tomorrow|on (?:mon|tues|wednes|thurs|fri|satur|sun)day)|(?:[a-z'’]+ ){0,3}(?:hall|church|school|club|village|harvest|quiz|charity|parish|community|staff|team|choir|scout|youth|shrove tuesday|christmas|easter) (?:lunch|supper|dinner|tea|feast)|(?:[a-z]+ )?(?:night|lunch|supper|dinner|breakfast|brunch|tea|feast|special)|"
+    r"(?:what|how) (?:we|i)(?:['’](?:re|m|ve))?\s+(?:(?:just|also|have|are|am|really)\s+){0,2}(?:cooked|made|ate|had|cooking|making|eating|having|loved|loving)(?:\s+(?:this|last) (?:week(?:end)?|month)|\s+(?:today|tonight|lately|now|on \w+day))?|"
     r"from (?:the|my|our) (?:\w+ )?(?:notebook|recipe (?:box|book)|kitchen|archives?|files?)|"
     rf"(?:(?:week|day)\s*\d{{1,2}}\s*[-,]?\s*)?(?:{WEEKDAY}|mon|tues?|wed|thurs?|fri|sat|sun)(?:\s+(?:night|dinner|supper|lunch))?(?:\s+\d{{1,2}}(?:st|nd|rd|th)?)?)"
 )
@@ -22,7 +23,7 @@ LABELLED = re.compile(
     re.IGNORECASE,
 )
 # A reply to somebody's question names the dish, but hardly as its title.
-REPLY = re.compile(r"^(?:(?:re|fwd?|fw|subject)\s*:\s*)+(?=\S)", re.IGNORECASE)
+REPLY = re.compile(r"^(?:(?:re|fwd?|fw|(?:post\s+)?subject)\s*:\s*)+(?=\S)", re.IGNORECASE)
 LOOKED_FOR = re.compile(
     r"^\W*(?:(?:i(?:'m|’m| am)?\s+)?(?:looking|lookin'?|searching)\s+for|wanted\s*:|iso\b|anyone (?:have|got))"
     r"\W*(?:(?:an?|the|your|any)\s+)?(?:(?:good|great|best|nice|easy)\s+)?(?:recipes?\s+for\s+)?",
@@ -45,7 +46,7 @@ PLACE = re.compile(
 )
 # How somebody begins to tell: "ok so the rice thing".
 SO = re.compile(
-    r"^(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)|(?-i:ok)[\s,]+(?-i:(?=[a-z]{3}))"
+    r"^(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)|(?-i:ok(?:ay)?)[\s,]+(?-i:(?=[a-z]{3}))"
     r"|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
     re.IGNORECASE,
 )
@@ -278,7 +279,7 @@ ABOVE = re.compile(
     r"|(?:words|photograph(?:s|y)|(?:food |prop )?styling|illustrations?)(?: and (?:words|photograph(?:s|y)|styling))?:? (?-i:[A-Z])[\w'’.-]+ (?-i:[A-Z])[\w'’-]+(?:\W+.{0,60})?"
     r"|(?:magazine|newspaper|paper) cutting|cut out and keep|free with.{0,30}|as seen.{0,40}"
     rf"|(?:(?:mon|tues?|wed|thurs?|fri|sat|sun)[a-z]*\.?,?\s+)?\d{{1,4}}[./-]\d{{1,2}}(?:[./-]\d{{1,4}})?|(?:{WEEKDAY},?\s+)?"
-    r"(?:\d{1,2}(?:st|nd|rd|th)?\s+)?(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?\s*"
+    r"(?:\d{1,2}(?:st|nd|rd|th)?\s+)?(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\b\.?\s*"
     r"(?:\d{1,2}(?:st|nd|rd|th)?,?\s*)?(?:\d{4})?"
     r"|(?:copied |got |handed down )?from\s+(?-i:[A-Z])[\w'’]+(?:\s+(?-i:[A-Z])[\w'’]+)?(?:,.{0,40})?"
     r"|from\s+(?:[\w'’]+\s+){0,3}(?:tin box|recipe box|box|tin|book|notebook|cards?|collection|files?|folder|archives?)"
@@ -324,6 +325,7 @@ WHOSE_BEHIND = re.compile(
 )
 # "Cheese flan (for the children who don't eat fish)".
 REMARK_BEHIND = re.compile(
+    r"\s*\((?:(?:full|whole|my|the)\s+)*(?:recipe|details|method|link)\s+(?:is\s+)?(?:below|underneath|follows|in (?:the |my )?(?:comments?|caption|description|bio)|at the end)[!. ]*\)[!. ]*$|"
     r"\s*\((?:for (?:the|those|when|people)|when|if|because|sorry|thanks|that['’]s|this is|you know|the one|yes)\b[^()\d]{8,80}\)$|\s*\((?:(?:the|our|my|a)\s+)?(?:[\w'’]+\s+){0,2}favou?rite!?\)$",
     re.IGNORECASE,
 )
@@ -332,6 +334,11 @@ OVEN_BEHIND = re.compile(r"\s+oven\s*:?\s*\d{2,3}\b.{0,15}$", re.IGNORECASE)
 BEFORE_A_STROKE = re.compile(r"^(?P<above>[^/]{3,40})\s+/\s+(?=\S)")
 # "Bean pasta, for whoever turns up".
 WHOEVER = re.compile(r",\s+for (?:whoever|anyone|everyone|those who|when)\b.{0,40}$", re.IGNORECASE)
+# "okay chicken and dumplings this is for six people": what is left before for how many.
+THIS_BEHIND = re.compile(
+    r"(?<=[^\W\d]{3})[\s,]+(?:and\s+)?(?:this|it)(?:\s+(?:one|recipe))?(?:['’]s|\s+is)$",
+    re.IGNORECASE,
+)
 # "Pan haggerty, as Grandad told it"; "HAMBURGER SOUP from Irma".
 TOLD_BEHIND = re.compile(
     r",\s+as\s+\S.{0,40}\s(?:it|me|us|them)$|,\s+(?:since|because|as|like) you (?:asked|wanted|insisted|begged)\b.{0,30}$"

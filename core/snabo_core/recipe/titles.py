@@ -168,7 +168,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     while (cut := _tail(bare)) is not None:
         servings = servings or _served_behind(bare[cut:])
         bare = bare[:cut].rstrip(" -–—:|,/~•·")
-    bare = without_pieces(_without_shelves(bare))
+    bare = without_pieces(_without_shelves(words.THIS_BEHIND.sub("", bare)))
     bare = words.WHOEVER.sub("", words.REMARK_BEHIND.sub("", words.DIETS.sub("", bare)))
     bare = words.BRACKETED.sub(r"\g<name>", words.RECIPE_BEHIND.sub(r"\g<name>", bare))
     bare = _unquoted(bare)

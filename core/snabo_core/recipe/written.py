@@ -146,6 +146,10 @@ _COUNTED = re.compile(r"^(?P<n>\d{1,2})\s+(?:[-–—]\s+)?(?=[^\W\d])")
 LEAST_STEPS, MOST_HEADING_WORDS = 3, 4
 # "Leeks 2, peas 100g, garlic 3 cloves": where the food stands first, its amount ends the item.
 _NAME_FIRST = re.compile(r"^[^\W\d][^\d½¼¾]{1,40}?[\s:]+(?:x\s?)?(?=[\d½¼¾])")
+# "Beef keema - half kg".
+_SPELLED_BEHIND = re.compile(
+    r"\s[-–—:=]+\s*(?:half|quarter|one|two|three|four|five|six|eight|ten|an?)\b", re.IGNORECASE
+)
 # "Saffron pinch", "basil handful".
 _LITTLE_BEHIND = re.compile(
     r"[^\W\d][^\d,;()]{2,30}\s(?:an?\s+)?(?:pinch|handful|knob|splash|drizzle|dash|glug)",
@@ -541,6 +545,8 @@ def only_amount(text: str) -> bool:
 @lru_cache(maxsize=REMEMBERED)
 def ends_with_amount(text: str) -> bool:
     """Tell an item whose food stands first: nothing stands behind its amount but a bracket."""
+    if _SPELLED_BEHIND.search(text) is not None:
+        text = spell_numbers(text)
     name = _NAME_FIRST.match(text)
     bracket = _LAST_BRACKET.fullmatch(text)
     if bracket is not None and only_amount(bracket["amount"]):
@@ -552,6 +558,11 @@ def ends_with_amount(text: str) -> bool:
     tail = spell_fractions(re.sub(r"\s*\([^()]*\)\s*$", "", text[name.end() :]))
     amount, end = read_amount(tail, "metric")
     return amount is not None and not tail[end:].strip(" .")
+
+
+def spells_amount(text: str) -> bool:
+    """Tell an item whose amount stands behind it in words: "Beef keema - half kg"."""
+    return _SPELLED_BEHIND.search(text) is not None and ends_with_amount(text)
 
 
 def has_amount(text: str) -> bool:
