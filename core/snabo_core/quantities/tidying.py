@@ -341,9 +341,24 @@ def _spaced(text: str, odd: set[str]) -> str:
     return re.sub(r"\s+", " ", plain).strip()
 
 
+# "1 crusty loaf" is one of bread, "a meat loaf" is none.
+_LOAF = re.compile(
+    r"\b(?:(?P<kind>crusty|white|wholemeal|whole[\s-]?wheat|brown|granary|rye|farmhouse|uncut|unsliced|sliced|day[\s-]old|stale|country|fresh|cob)"
+    r"|tin)\s+loa(?P<many>f|ves)\b|\b(?P<bloomer>bloomer)\b(?!\s+(?:bread|loaf))",
+    re.IGNORECASE,
+)
+
+
+def _of_bread(loaf: re.Match[str]) -> str:
+    if loaf["bloomer"]:
+        return "loaf white bread"
+    return f"{loaf['kind'] or 'white'} bread loa{loaf['many']}"
+
+
 # What is said in another way is said once; in this order.
 _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], ...] = (
     (_HALF_AND_HALF, "halfandhalf"),
+    (_LOAF, _of_bread),
     *PARTS_TOLD,
     (_ZERO_FLOUR, "plain flour"),
     (_DECAGRAMS, r"\g<n>0 g"),

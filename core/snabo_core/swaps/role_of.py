@@ -58,7 +58,9 @@ from snabo_core.swaps.role_words import (
     NUT_ROAST,
     OATED,
     OF_A_DOUGH,
+    OF_MEAT,
     OMELETTE,
+    PANCAKES,
     PORRIDGE,
     POTATO_DUMPLINGS,
     RAISING,
@@ -173,6 +175,8 @@ def role_of(
     by_name = _named(f"{part.name}", group, book)
     if by_name == "crust" and DOUGH.fullmatch(part.name) is not None:
         # A dough is what the dish is: that of pelmeni no crust.
+        if _is_for_dumplings(line, group, context, book):
+            return "dumpling"
         named = _named(context.title, group, book)
         by_name = named if named in OF_A_DOUGH else by_name
     if (told := _by_companions(line, group, by_name, context, book)) is not None:
@@ -223,10 +227,7 @@ def _by_companions(
     if crumbs or (group.key == "oats" and OATED.search(context.steps) is not None):
         return "crumb"
     if group.key == "crumbs" and context.minced and by_name not in {"crumb", "stuffing"}:
-        if INTO_MINCE.search(context.steps) is not None:
-            return "binder"
-        whole = f"{context.title} {context.part.name} {context.steps}".lower()
-        return "binder" if BOUND.search(whole) else "crumb"
+        return _with_mince(context)
     if group.key == "bread" and context.minced and _is_soaked(line, context):
         return "binder"
     # Scones: their fat is rubbed in as that of a crust is.
@@ -235,6 +236,18 @@ def _by_companions(
         return "quick_bread"
     mash = group.key == "potato" and by_name in {None, "lid"} and _is_mash(line, context, book)
     return "mash" if mash else None
+
+
+def _with_mince(context: Context) -> str:
+    """Return what crumbs are beside mince: in it, in a stuffing, or around it."""
+    if INTO_MINCE.search(context.steps) is not None:
+        return "binder"
+    named = f"{context.title} {context.part.name}".lower()
+    whole = f"{named} {context.steps}"
+    # "Barley and chestnut stuffing": its nuts are no mince.
+    if STUFFED.search(named) is not None and MINCED.search(whole) is None:
+        return "stuffing"
+    return "binder" if BOUND.search(whole) else "crumb"
 
 
 def _is_for_dumplings(line: Line, group: StarchGroup, context: Context, book: Book) -> bool:
@@ -427,16 +440,13 @@ def _cut(line: Line, group: StarchGroup, context: Context) -> str | None:
     """Return the role the line's own words point to: grated, sliced, mashed, in cubes."""
     words = f"{line.text} {line.preparation}".lower()
     if group.key == "potato":
-        filled = "baking" in words and FILLED.search(context.steps) is not None
-        if filled or re.search(r"\bgrated|shredded\b", words):
-            return "shell"
-        if "mash" in words:
-            return "mash"
-        omelette = context.eggs and OMELETTE.search(context.title) is not None
-        if omelette or re.search(r"\bslice|thinly|rounds\b", words):
-            return "sliced_bake"
+        return _cut_potato(words, context)
     if group.key == "bread":
         return _cut_bread(words, context)
+    # Oats blitzed with egg are a batter where pancakes are fried of them.
+    if group.key == "oats" and context.eggs and not context.minced:
+        fried = PANCAKES.search(f"{context.title} {context.steps}") is not None
+        return "batter" if fried else None
     if group.key == "flatbread" and WRAPPED.search(f"{context.title} {context.steps}"):
         return "shell"
     told = f"{context.title} {context.part.name} {context.steps}".lower()
@@ -450,6 +460,17 @@ def _cut(line: Line, group: StarchGroup, context: Context) -> str | None:
     return None
 
 
+def _cut_potato(words: str, context: Context) -> str | None:
+    """Return the role that potatoes are cut for: grated, mashed, in slices, or baked to fill."""
+    filled = "baking" in words and FILLED.search(context.steps) is not None
+    if filled or re.search(r"\bgrated|shredded\b", words):
+        return "shell"
+    if "mash" in words:
+        return "mash"
+    omelette = context.eggs and OMELETTE.search(context.title) is not None
+    return "sliced_bake" if omelette or re.search(r"\bslice|thinly|rounds\b", words) else None
+
+
 def _cut_bread(words: str, context: Context) -> str | None:
     """Return the role that bread is cut for: buns, crumbs, cubes, the slices of a pudding."""
     if re.search(r"\b(?:bun|roll|bap)s?\b", words):
@@ -457,7 +478,11 @@ def _cut_bread(words: str, context: Context) -> str | None:
     if re.search(r"\bcrouton", words):
         return "crumb"
     if re.search(r"\bcrumb|blitz|blend|whizz", words) or CRUMBLED_BREAD.search(context.steps):
-        bound = context.minced and CRUMBLED_BREAD.search(context.steps) is None
+        # Whole beans hold no crumbs: those lie over them.
+        told = f"{context.title} {context.part.name} {context.steps}".lower()
+        meat = any(OF_MEAT.search(line.text) for line in context.part.lines)
+        into = meat or INTO_MINCE.search(context.steps) or BOUND.search(told)
+        bound = context.minced and into and CRUMBLED_BREAD.search(context.steps) is None
         return "binder" if bound else "crumb"
     if STUFFED.search(f"{context.title} {context.part.name} {context.steps}".lower()):
         return "stuffing"

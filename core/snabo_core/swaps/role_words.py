@@ -83,6 +83,8 @@ LEAST_DOUGH = 30.0
 MINCED = re.compile(
     r"\b(?:mince|minced|ground|sausage ?meat|lentils?|beans?|tuna|salmon)\b", re.IGNORECASE
 )
+# Mince that is no pulse.
+OF_MEAT = re.compile(r"\b(?:mince|minced|ground|sausage ?meat|tuna|salmon)\b", re.IGNORECASE)
 # What egg and flour hold together.
 SHAPED = re.compile(
     r"\b(?:loaf|muffin|patt(?:y|ies)|fritters?|burgers?|kofta|r[oö]sti|latkes?|flat cakes)\b"
@@ -139,6 +141,9 @@ ROUX = re.compile(
 )
 # Flour browned in fat at the end thickens, though nobody measured the water.
 BROWNED_FLOUR = re.compile(r"\b(?:brown|toast|fry)(?:ed|s|ing)?\s+(?:the\s+|in\s+)?flour\b")
+PANCAKES = re.compile(
+    r"\b(?:pancakes?|cr[eê]pes?|waffles?|blinis?|drop scones|batter)\b", re.IGNORECASE
+)
 # What is kept for another dish: "scoop out the middle (save it for mash)".
 KEPT_FOR = re.compile(r"\((?:save|keep|freeze)\b[^()]{0,60}\)")
 # What is done with a potato that is baked whole.
@@ -188,7 +193,7 @@ KERNELS = {"sweetcorn", "creamed_corn", "corn_cob"}
 SMALL_ROLES = {"thickener", "binder", "crumb"}
 MASHED = re.compile(
     r"\b(?:mash|rice[sd]?\b|ricer|grat|gnocchi|press (?:through|the potato|them\b|and\b|while)|"
-    r"hot and press|sieve|puree|purée)\w*"
+    r"hot and press|sieve|puree|purée|pass (?:\w+ ){0,2}through|grinder|mincer|food mill)\w*"
 )
 SOUP = re.compile(r"\b(?:soup|velout[eé]|bisque|vichyssoise|chowder)\b")
 BLENDED = re.compile(r"\b(?:blend|blitz|whizz|whiz|liquidi[sz]e|pur[eé]e)\w*\b")
