@@ -36,7 +36,7 @@ _COUNTS = re.compile(
     re.IGNORECASE,
 )
 _FURNITURE = re.compile(
-    r"\b(?:jump to|skip to|skip (?:navigation|ad)\b|print(?: this| recipe| friendly|-friendly)?\b(?! on|-)|pin (?:it|this|recipe)\b(?! (?:shut|closed|together|down|up|in|with|at|round|around)\b)|save recipe|save (?:this|it) for later|search (?:this|the|our) (?:site|blog|website|recipes)|^\W*by\s+\S.{1,40}\s+on\s+(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)|"
+    r"\b(?:jump to|skip to|skip (?:navigation|ad)\b|print(?: this| recipe| friendly|-friendly)?\b(?! on|-| shop| room| works)|pin (?:it|this|recipe)\b(?! (?:shut|closed|together|down|up|in|with|at|round|around)\b)|save recipe|save (?:this|it) for later|search (?:this|the|our) (?:site|blog|website|recipes)|^\W*by\s+\S.{1,40}\s+on\s+(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)|"
     r"rate (?:this|it|recipe)|share (?:this|on|it|the recipe)|did you make|tag (?:me|us|@)|"
     r"follow (?:me|us|@\w)|(?:un)?subscribe|see (?:translation|original)|update (?:your )?(?:email )?preferences|manage (?:your )?(?:subscription|preferences)|you(?:['’]re| are) receiving this|^\W*\d{1,2}\s?[wdhy](?:[\s·•]+(?:likes?|reply|edited|see translation))+\W*$|^\W*r/\w+\W*$|^\W*recipe in (?:the )?(?:comments|caption|bio|description)\W*$|^\W*(?:level|lvl)\s*\d+\W*$|\bcross-?post|newsletter|sign up|log ?in|sign in|advertisement|sponsored|"
     r"adverti[sz]ing|affiliate|copyright|all rights reserved|privacy|cookies?(?= policy| settings)|"

@@ -110,9 +110,18 @@ MOST_TOLD = 60
 # "Filling, made the day before", "Lid (see note)", "Base - 4 portions", also above the first list.
 _SAID_OF_PART = re.compile(
     r"(?:\s*,\s+|\s+[-–—]\s+|\s*[(\[]\s*)(?:(?:can|could|may|should|to) be |best |better )?"
-    r"(?:(?:made|prepared|done|chilled|rested|soaked|started|make|prepare|do|start|see|makes?|serves?|or (?:use|buy|a)|if you)\b[^()\[\];.]{0,40}"
+    r"(?:(?:made|prepared|done|chilled|rested|soaked|started|make|prepare|do|start|see|makes?|serves?|feeds|enough for|chill|or (?:use|buy|a)|if you)\b[^()\[\];.]{0,40}"
     r"|(?:for )?\d{1,2}(?: (?:portions|servings|people))?)[)\]]?\s*:?$",
     re.IGNORECASE,
+)
+# What is said of no food on a list: "Noodles (serves 4)", "Beans, made the day before".
+_SAID_OF_NO_FOOD = re.compile(
+    r"\b(?:serves?|feeds|makes|enough for)\b|\d\s+(?:portions|servings|people)\b|\b(?:day|night) before\b|\bin advance\b|\bahead\b",
+    re.IGNORECASE,
+)
+# "★ Lentils ★".
+_DRAWN_AROUND = re.compile(
+    r"\s*(?P<sign>[^\w\s(\[{\"'“”‘’.*])(?P=sign){0,5}\s*(?P<name>[^\W\d][^\d]{1,40}?)\s*(?P=sign){1,6}\s*"
 )
 # What is told of a dish below its name: "with pickled red onion".
 GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
@@ -448,9 +457,12 @@ class Around:
         orders = line.raw.startswith(">") and is_step(line.text) and line.text[-1:] != ":"
         if orders or is_listed_food(line.text):
             return None
+        around = _DRAWN_AROUND.fullmatch(line.raw) if self.amounts_follow(2) else None
+        if around is not None:
+            return heading_name(around["name"]) or around["name"].capitalize()
         name = self._heading(line, opened, weighed=weighed)
         name = name or self._block_heads.get(self.place)
-        return (name.strip(" .|:–—") or name) if name is not None else None
+        return (name.strip(" .|:–—↓↑→⇒➜▼▽►★☆✦") or name) if name is not None else None
 
     def _heading(self, line: Written, opened: int, *, weighed: bool) -> str | None:
         text = _OPEN_ENDED.sub(":", line.text) if self.amounts_follow(1) else line.text
@@ -525,7 +537,8 @@ class Around:
         ):
             return None
         food = self.names_food(short) and not names_component(short)
-        if not short or (food and not line.after_blank):
+        said = _SAID_OF_NO_FOOD.search(text, told.start()) is not None
+        if not short or (food and not (line.after_blank or said)):
             return None
         return heading_name(short) or short.capitalize()
 

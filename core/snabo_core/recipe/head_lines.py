@@ -165,6 +165,8 @@ _UNIT_IN_WORDS = re.compile(
     r"\b(?:ounces?|grams?|pounds?|cups?|(?:table|tea)spoons?|pints?|litres?|quarts?)\b",
     re.IGNORECASE,
 )
+# A name that begins like an amount has so many words or more.
+LEAST_OF_A_COUNTED_NAME = 3
 # "By Nora Field".
 _BY = re.compile(
     r"^\W*(?:by\s+(?!popular|special|request)(?:[A-Z][\w'’.-]*\s*){1,4}|(?:adapted|inspired|taken|borrowed|copied)\s+(?:from|by)\s[^:;]{3,60})\W*$",
@@ -249,6 +251,7 @@ class HeadLines(ListLines):
         counted = begins_with_amount(text) or self.around.names_food(text)
         behind = _FOOD_THEN_NUMBER.fullmatch(text) is not None and self.around.names_food(text)
         listed = (is_listed_food(text) or behind) and self._food_right_below()
+        listed = listed and not self._counts_in_its_name(text)
         if listed or (measured and counted and not self.around.is_named_so(0)):
             return False
         if begins_with_amount(text):
@@ -259,6 +262,7 @@ class HeadLines(ListLines):
                 and begins_with_amount(follows.text)
                 and self.around.names_food(follows.text)
                 and (not line.after_blank or self._begins_list(text))
+                and not self._counts_in_its_name(text)
             )
             return (
                 not listed
@@ -277,6 +281,14 @@ class HeadLines(ListLines):
         named = is_in_title_case(" ".join(words)) and len(words) > 1
         prepared = last in _COUNTED_FOODS or "," in text or _UNIT_IN_WORDS.search(text) is not None
         return prepared or not (named or says_dish(last))
+
+    def _counts_in_its_name(self, text: str) -> bool:
+        """Tell "Cup-of-Rice Chicken Casserole" right above foods that are not set like a name."""
+        words, follows = text.split(), self.around.next()
+        below = follows.text if follows is not None else ""
+        set_alike = is_in_title_case(text) and not is_in_title_case(below)
+        dish = any(map(says_dish, words)) and len(words) >= LEAST_OF_A_COUNTED_NAME
+        return self.around.place == 0 and text[:1].isalpha() and set_alike and dish
 
     def _food_right_below(self) -> bool:
         """Tell a food with its amount right under a line, without a blank between."""
