@@ -458,9 +458,8 @@ class Around:
         if orders or is_listed_food(line.text):
             return None
         around = _DRAWN_AROUND.fullmatch(line.raw) if self.amounts_follow(2) else None
-        if around is not None:
-            return heading_name(around["name"]) or around["name"].capitalize()
-        name = self._heading(line, opened, weighed=weighed)
+        drawn = heading_name(around["name"]) or around["name"].capitalize() if around else None
+        name = drawn or self._heading(line, opened, weighed=weighed)
         name = name or self._block_heads.get(self.place)
         return (name.strip(" .|:–—↓↑→⇒➜▼▽►★☆✦") or name) if name is not None else None
 
