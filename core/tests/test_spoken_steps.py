@@ -35,6 +35,9 @@ meanwhile do the sauce
 you'll know it's done when the top is golden
 now for the topping rub the butter into the flour
 cheese on top and bake
+cook rice
+boil pasta
+soak beans
 """
 FOODS = """
 and 2 carrots
@@ -62,6 +65,9 @@ drop scones
 First press olive oil
 Caramelised onions
 Carved ham
+baked potatoes
+cook-in sauce
+bake mix
 """
 
 
@@ -113,6 +119,23 @@ class Spoken(unittest.TestCase):
             self.assertFalse(jots_order(line, listed), line)
         for line in ("butter + leeks, lid on 10", "blitz, butter", "leeks, salt, grill 5 mins"):
             self.assertTrue(jots_order(line, listed), line)
+
+    def test_a_translation_heads_its_list_and_its_method_in_its_own_words(self) -> None:
+        for listed, ordered in (
+            ("Products", "Step by step recipe"),
+            ("Required ingredients", "Process of cooking"),
+            ("Composition:", "Way to prepare"),
+            ("We will need:", "Cooking technology"),
+        ):
+            dish = read_recipe(
+                f"Stuffed zucchini\nServings - 4\n{listed}\nZucchini - 4 pcs.\nRice - 80 gr.\n"
+                f"{ordered}\nCut the zucchini into barrels.\nPass the onion and carrot.\n",
+                library(),
+                None,
+            )
+            foods = [line.food for part in dish.parts for line in part.lines]
+            self.assertEqual(foods, ["courgette", "rice"], listed)
+            self.assertEqual((dish.parts[0].name, len(dish.steps)), ("Dish", 2), ordered)
 
     def test_the_chapters_of_a_film_are_no_cooking_time(self) -> None:
         dish = read_recipe(

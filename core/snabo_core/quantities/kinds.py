@@ -187,7 +187,7 @@ _HEADING_WORDS = re.compile(
     r"^(?:what you(?:'ll| will)? need|you(?:'ll| will) need|ingredients?(?: list| for\b.*)?|shopping list|directions?|method|"
     r"instructions?|preparation|steps?|how to(?: make(?: it)?)?|what to do|to (?:serve|finish|garnish|assemble|decorate)|"
     r"topping|filling|sauce|gravy|crust|base|dressing|marinade|garnish|glaze|mash|stuffing|dough|pastry|crumble|"
-    r"crumb topping|crumb|soup|salad|assembly|batter|coating|seasoning|spice mix|spices|"
+    r"crumb topping|crumb|soup|salad|assembly|others?(?: ingredients| things| bits)?|the rest|remaining(?: ingredients)?|misc(?:ellaneous)?|temper(?:ing)?|tadka|batter|coating|seasoning|spice mix|spices|"
     r"(?:the )?(?:\w+ ){1,2}(?:bit|part|stuff|element|component|stage)|meal \d+.*|day \d+.*|layer \d{1,2}|menu.*|optional(?: extras)?|optional toppings|extras|toppings|the (?:\w+ ){1,2}\w+|"
     r"(?:on|over)(?: the)? top|(?:around|under)(?: the)? (?:edge|it)|(?:on|at|for|to) the (?:table|side)|on the side|alongside|to (?:eat|go) with (?:it|them))\s*:?$",
     re.IGNORECASE,
@@ -238,6 +238,11 @@ flake work stand pick pop stick drop in on over to first once while using before
 # What begins an order ("In a bowl ...", "Then the leeks"), and within a sentence tells nothing.
 LINKS = {"in", "on", "over", "to", "first", "then", "next", "finally", "lastly", "once", "while",
          "when", "after", "before", "using", "meanwhile"}  # fmt: skip
+# Verbs that order something with one food behind them: "cook rice", "drain pasta".
+_COOKS = frozenset(
+    "cook boil fry simmer drain soak melt bake preheat whisk wilt sauté saute".split()
+)
+_COOK_RICE = re.compile(r"\W*[a-zé]+\s+(?!mix\b|sauce|bags?\b|stock\b)[a-z]{3,}\W*", re.IGNORECASE)
 # Verbs that no ingredient line begins with.
 COMMANDS = STEP_VERBS - _AMBIGUOUS
 # "1 Mix flour and milk.": a number without a dot before a verb that is no food.
@@ -544,7 +549,7 @@ def is_step(text: str, system: str = "metric") -> bool:
         # "Roast chicken, 200 g" and "Grated cheese" are foods; a command goes on in words.
         if re.match(r"^\w+\s*[,:]", bare):
             return verb not in _AMBIGUOUS and re.search(r"[a-z)]\.(?:\s|$)", bare) is not None
-        return words >= 3 or ends
+        return words >= 3 or ends or (verb in _COOKS and _COOK_RICE.fullmatch(bare) is not None)
     sentences = sum(
         m[1].lower() not in ABBREVIATED for m in re.finditer(r"\b(\w+\)?)[.!?](?:\s|$)", bare)
     )

@@ -245,6 +245,18 @@ class Around:
             self._last_lists[least] = last
         return self._last_lists[least] - self.place >= least
 
+    def is_chapter(self, line: Written) -> bool:
+        """Tell "Winter Pies" right above "Chicken and Leek Pot Pies" and for how many they are."""
+        name, below = line.text.split(), self.next()
+        behind = self.next(2)
+        if below is None or behind is None or len(name) > MOST_NAME_WORDS:
+            return False
+        told = below.text.split()
+        facts = only_facts(behind.text) or only_servings(behind.text) or yield_in(behind.text)
+        alike = set_alike(line.text, below.text) and len(told) > len(name)
+        plural = name[-1].lower().endswith("s")
+        return plural and alike and bool(facts) and says_dish(told[-1])
+
     def name_follows(self) -> bool:
         """Tell whether one of the next lines can be the name of a dish."""
         for offset in range(1, 4):
@@ -655,6 +667,12 @@ class Around:
         plain = name[:1].isupper() and len(name.split()) <= MOST_NAME_WORDS
         weighed = all(not begins_with_amount(t) and ends_with_amount(t) for t in [before, *behind])
         return plain and len(behind) > 1 and weighed
+
+
+def set_alike(name: str, other: str) -> bool:
+    """Tell two names set like titles that end in the same word: "Winter Pies", "Leek Pie"."""
+    last, behind = (text.split()[-1].lower().removesuffix("s") for text in (name, other))
+    return last == behind and is_in_title_case(name) and is_in_title_case(other)
 
 
 def _is_compound(text: str) -> bool:

@@ -200,6 +200,8 @@ class HeadLines(ListLines):
             # "By Nora Field", above the name of her dish.
             return self.section == "head"
         around = self.around
+        if around.is_chapter(line):
+            return True
         return around.house_above(line) or around.slogan_above(line) or around.named_below(line)
 
     def _is_title(self, line: Written) -> bool:

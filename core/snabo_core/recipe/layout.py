@@ -671,7 +671,7 @@ class _Sorter(HeadLines, MethodLines):
         name = (
             None
             if _SALT_AND_PEPPER.fullmatch(text)
-            else self.around.heading(line, len(self.layout.parts), weighed=self._all_weighed())
+            else self.around.heading(line, self._opened(), weighed=self._all_weighed())
         )
         if name is not None:
             self._open_headed(name, text)
@@ -793,6 +793,11 @@ class _Sorter(HeadLines, MethodLines):
         last = self.around.next() is None
         behind = bool(self.layout.parts) and (line.after_blank or last) and not line.marked
         return behind and orders_curtly(line.text) and not self.around.amounts_follow(1)
+
+    def _opened(self) -> int:
+        """Return how many parts stand above; a first one with a name counts as two do."""
+        parts = self.layout.parts
+        return max(len(parts), 2) if parts and parts[0][0] and parts[0][1] else len(parts)
 
     def _all_weighed(self) -> bool:
         """Tell a list without a line that has no amount: what has none there heads a part."""

@@ -23,7 +23,7 @@ _COUNTED = (
 )
 _AT_THE_END = re.compile(
     r"(?:^|[.!?,]\s+)(?:(?:makes\s+|about\s+)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s+(?:servings|portions|plates|platefuls|bowls)"
-    r"|(?:serves|feeds|does|for|(?:enough|good)\s+for)\s+(?:about\s+)?\d{1,2}(?:\s*(?:[-–]|to|or)\s*\d{1,2})?"
+    r"|(?:serves|feeds|does|(?:did|fed)\s+us|for|(?:enough|good)\s+for)\s+(?:about\s+)?\d{1,2}(?:\s*(?:[-–]|to|or)\s*\d{1,2})?"
     r"(?:\s+people)?(?:\s+as an?\s+(?:\w+\s+)?(?:side|main|starter|course|dish))*"
     r"(?:\s*\([^()]*\))?)\W*$",
     re.IGNORECASE,

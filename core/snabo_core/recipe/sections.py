@@ -54,7 +54,10 @@ LIST_OF = re.compile(
 STEP_LABEL = re.compile(r"^\W*step\s*\d{1,2}\W*$", re.IGNORECASE)
 INGREDIENTS = re.compile(
     r"^\W*(?:the\s+)?(?:ingr(?:ed(?:ient)?)?s?\.?(?: list)?(?:\s*[(\[](?!\s*for\b)[^()\[\]]*[)\]])?|what (?:u|ya) need|u need|what you(?:'ll|’ll| will)? need|you(?:'ll|’ll| will)? need|shopping(?: list)?|"
-    r"what goes in(?:to)?(?: (?:it|the (?:pot|pan|dish|bowl|recipe)))?|you need|things you need|(?:what )?you(?:'ll|’ll)? want|you(?:'ll|’ll)? take|get (?:hold of|together))\W*$"
+    r"what goes in(?:to)?(?: (?:it|the (?:pot|pan|dish|bowl|recipe)))?|you need|things you need|(?:what )?we(?:['’]ll| will)? need|for cooking you need|to cook (?:it |this )?you need|"
+    # As translations say it.
+    r"(?:(?:required|necessary|needed|the)\s+)?(?:products|foodstuffs|components|composition|raw materials|groceries)|(?:required|necessary|needed|the following)\s+(?:ingredients|products)(?:\s+are\s+(?:needed|required))?|set of (?:products|ingredients)|grocery list|bill of materials|"
+    r"(?:what )?you(?:'ll|’ll)? want|you(?:'ll|’ll)? take|get (?:hold of|together))\W*$"
     # The head of a table.
     r"|^\W*(?:(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|foods?|prep(?:aration)?|notes?|what|how much)"
     r"[\s|,/]+){2,}(?:qty|quantity|amounts?|units?|measures?|weights?|ingredients?|items?|prep(?:aration)?|notes?)?\W*$"
@@ -77,7 +80,9 @@ METHOD = re.compile(
     r"bereiding(?:swijze)?|tillagning|framgangsm[aå]te|fremgangsm[aå]de|wykonanie|pr[eé]paration|r[eé]alisation|(?:cook|make|do|build|bake) it|directions?|instructions?|steps|preparation|procedure|what to do|(?:what )?you(?:'ll|’ll)? do|"
     r"how to (?:make|cook|do)(?: it| this)?|how(?: to)?\??|here(?:'s|’s) how|all you need to do|making it|to make|process|"
     r"reali[sz]ation|elaboration|execution|proceedings?|(?:preparation|cooking) (?:method|steps|instructions|directions)|"
-    r"step[\s-]by[\s-]step|(?:here(?:'s|’s) )?what to do|get cooking|to cook|"
+    r"step[\s-]by[\s-]step(?:\s+(?:recipe|cooking|preparation))?|(?:process|stages|order|course) of (?:cooking|preparation|work)|(?:mode|way|manner|method) of (?:preparation|cooking|working)|way to (?:cook|prepare)|"
+    r"how to prepare(?: it| this)?|(?:cooking )?technology|working steps|implementation|(?:the )?making(?: of)?|processing|"
+    r"(?:here(?:'s|’s) )?what to do|get cooking|to cook|"
     r"cooking(?: method)?|how (?:it(?:'s|’s| is)|to get it) (?:done|made|cooked)|how it goes|how (?:you|i|we) (?:do|make|cook)(?: it| this)?|let(?:'s|’s) (?:get )?cook(?:ing)?|do this|to do|to make it)\W*$",
     re.IGNORECASE,
 )

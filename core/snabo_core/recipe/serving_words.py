@@ -179,7 +179,7 @@ SERVES = tuple(
         rf"\b{RANGE}\s+of us\b",
         # "enough for me x4".
         rf"\b(?:for\s+me|for\s+us|lunch(?:es)?|dinners?|suppers?|meals?)\s+[x×]\s?{RANGE}\b",
-        rf"\b(?:does|feeds|serves|enough for)\s+(?:us|all of us|all)\s+{RANGE}\b",
+        rf"\b(?:does|feeds|serves|enough for|did|fed|filled)\s+(?:us|all of us|all|the)\s+{RANGE}\b",
         rf"^\W*(?:number )?served\s*:?\s+{RANGE}\W*$",
         # "4 p", "(6)" below a title.
         rf"^\W*{RANGE}\s?pp?\.?\W*$",

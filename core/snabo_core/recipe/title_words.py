@@ -46,7 +46,7 @@ PLACE = re.compile(
 )
 # How somebody begins to tell: "ok so the rice thing".
 SO = re.compile(
-    r"^(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)|(?-i:ok(?:ay)?)[\s,]+(?-i:(?=[a-z]{3}))"
+    r"^(?:(?:hey|hi|hiya|hello|oi|yo)\b[\s,!]+)?(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)|(?-i:ok(?:ay)?)[\s,]+(?-i:(?=[a-z]{3}))"
     r"|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
     re.IGNORECASE,
 )
