@@ -77,6 +77,13 @@ class Names(unittest.TestCase):
         for text in ("", "xq", "qqqqqqq zzzzz", "12345"):
             self.assertIsNone(find_food(text, library()))
 
+    def test_a_word_of_its_own_is_no_misspelled_other(self) -> None:
+        # As a whole "ground meat" is spelled much like "ground oat", "lamb meat" like "clam meat".
+        for text, other in (("ground neat", "oat_flour"), ("lamb meat", "tinned_clams"),
+                            ("smoked had", "cured_ham_chunk"), ("sour beam", "sour_cream")):  # fmt: skip
+            found = nearest(text, words_in(text, segments_of(text)), library())
+            self.assertNotEqual(found and found.food.key, other, text)
+
     def test_names_too_long_or_too_short_are_rightly_passed_over(self) -> None:
         names = library().plain_names
         for typed in ("zuccini", "mozarela", "parmezan", "xqzv", "brocolli", "celriac", "qwertyu"):

@@ -22,6 +22,8 @@ from snabo_core.foods.library import plain_word, words_of
 from snabo_core.quantities.vocabulary import class_of, words
 
 NEAR_ENOUGH = 84.0
+# Each word of several is that near to its own.
+NEAR_AS_A_WORD = 70
 CANDIDATES = 6
 # No ingredient has more; what follows is a story.
 MOST_WORDS = 60
@@ -463,8 +465,24 @@ def _alike(typed: str, library: Library) -> tuple[str, float] | None:
         near += [(-score, place, name) for name, score, place in found]
     if not near:
         return None
-    score, _, name = min(near)
-    return library.plain_names[name], -score / 100
+    for score, _, name in sorted(near):
+        if _word_by_word(typed, name, library):
+            return library.plain_names[name], -score / 100
+    return None
+
+
+def _word_by_word(typed: str, name: str, library: Library) -> bool:
+    """Tell names of which each word is spelled alike, and none is another food's.
+
+    "Ground meat" is no "ground oat", and "lamb meat" no "clam meat".
+    """
+    some, others = typed.split(), name.split()
+    if len(some) != len(others):
+        return True
+    return all(
+        a == b or (fuzz.ratio(a, b) >= NEAR_AS_A_WORD and (a,) not in library.names)
+        for a, b in zip(some, others, strict=True)
+    )
 
 
 @lru_cache(maxsize=4)
