@@ -79,8 +79,12 @@ class Names(unittest.TestCase):
 
     def test_a_word_of_its_own_is_no_misspelled_other(self) -> None:
         # As a whole "ground meat" is spelled much like "ground oat", "lamb meat" like "clam meat".
-        for text, other in (("ground neat", "oat_flour"), ("lamb meat", "tinned_clams"),
-                            ("smoked had", "cured_ham_chunk"), ("sour beam", "sour_cream")):  # fmt: skip
+        for text, other in (
+            ("ground neat", "oat_flour"),
+            ("lamb meat", "tinned_clams"),
+            ("smoked had", "cured_ham_chunk"),
+            ("sour beam", "sour_cream"),
+        ):
             found = nearest(text, words_in(text, segments_of(text)), library())
             self.assertNotEqual(found and found.food.key, other, text)
 

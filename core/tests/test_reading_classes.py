@@ -211,6 +211,13 @@ class Names(Case):
         self.assertEqual((juice.food, zest.food), ("lime_juice", "lime_zest"))
         self.assertEqual([r.amount.best for r in (juice, zest) if r.amount], [2.0, 1.0])
 
+    def test_what_a_food_is_free_of_is_asked_about(self) -> None:
+        for text in ("500 g yeast-free dough", "300 g pork-free sausages", "20 g grain-free crackers",
+                     "200 g potato-free gnocchi", "100 g corn-free tortilla chips"):  # fmt: skip
+            self.assertIn("changes_food", read(text).doubts, text)
+        for text in ("200 g bone-free cod", "2 cage-free eggs", "200 g nitrate-free bacon"):
+            self.assertEqual(read(text).doubts, (), text)
+
     def test_cooked_weight_is_not_raw_weight(self) -> None:
         for text in ("200 g cooked prawns", "1 lb cooked, peeled shrimp"):
             self.assertEqual((read(text).food, read(text).form), ("prawns", "cooked"), text)

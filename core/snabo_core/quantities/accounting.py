@@ -32,6 +32,14 @@ _FREE = re.compile(
     r"[\s-]*free\b",
     re.IGNORECASE,
 )
+# What a food is free of that no claim above knows, and that changes what it is made of:
+# "yeast-free dough", "grain-free crackers"; "bone-free" and "additive-free" change nothing.
+_FREE_OF = re.compile(
+    r"\b(?P<what>(?!bone|skin|seed|stone|pip|lump|rind|gristle|range|cage|cruelty|additive|preservative|hormone|antibiotic|nitrate|"
+    r"nitrite|sulphite|sulfite|gmo|gm|pesticide|chemical|residue|caffeine|mess|fuss|guilt|stress|hassle|hands|care|worry|bpa|plastic|"
+    r"gluten|wheat|dairy|lactose|milk|egg|nut|soya?|sugar|salt|fat|meat|oil|alcohol)[a-z]{3,})s?-free\b",
+    re.IGNORECASE,
+)
 _NO = re.compile(
     r"\b(?:no|without|zero|never|not|non)\b[\s-]*(?:any\s+)?(?:added\s+|extra\s+)?(?P<what>[^,;()]*)",
     re.IGNORECASE,
@@ -269,6 +277,10 @@ def _settle_claims(book: _Ledger) -> None:
             book.settle(*match.span())
     for match in _FREE.finditer(text):
         book.claim(*match.span(), holds=_is_free(food, form, library, match["what"]))
+    for match in _FREE_OF.finditer(text):
+        claimed = f"{match['what'].lower()}-free"
+        own = any(claimed in name for name in (food.name, *food.names))
+        book.claim(*match.span(), holds=own)
     for match in _LOW.finditer(text):
         what = match["what"] or match["behind"]
         book.claim(*match.span(), holds=_is_low(food, form, library, what))
