@@ -44,7 +44,7 @@ _SHARE = re.compile(
 )
 _DOZEN = re.compile(r"\b(?:(?P<n>half\s+a|1/2\s+a?|an?|\d+|one|two|three)\s+)?(?:dozen|doz\.?)(?!\w)(?:\s+of\b)?",
                     re.IGNORECASE)  # fmt: skip
-_COUPLE = re.compile(r"\b(?:an?\s+)?couple\b(?:\s+of\b)?", re.IGNORECASE)
+_COUPLE = re.compile(r"\b(?:(?:an?\s+)?couple|an?\s+pair)\b(?:\s+of\b)?", re.IGNORECASE)
 _OR_TWO = re.compile(r"\ban?\s+(?P<unit>[a-z]+)\s+or\s+(?P<n>two|three|so)\b", re.IGNORECASE)
 _BETWEEN = re.compile(r"\bbetween\s+(?P<a>\S+)\s+and\s+(?P<b>\S+)", re.IGNORECASE)
 # "Five spice" and "three bean salad" count nothing.

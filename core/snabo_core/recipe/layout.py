@@ -596,7 +596,9 @@ class _Sorter(HeadLines, MethodLines):
         orders = is_step(text) and not tells_without_order(text)
         if not (above and short) or line.marked or orders or self.around.names_food(text):
             return None
-        return servings_loosely(text)
+        # "1" may also count the steps of a recipe without a list.
+        counts = text.strip(" .") == "1" and not self.around.amounts_follow(1)
+        return None if counts else servings_loosely(text)
 
     def _apart_below_title(self, line: Written) -> bool:
         """Tell a line of its own between the title and the list."""

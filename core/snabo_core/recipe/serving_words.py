@@ -65,6 +65,12 @@ BOTH = re.compile(
     rf"(?P<high>{N}|an?\b)\s*(?:(?:small|hungry|growing)\s+)?{CHILDREN}\b",
     re.IGNORECASE,
 )
+# "2 kids + 2 adults".
+BOTH_SMALL_FIRST = re.compile(
+    rf"\b(?P<low>{N})\s+(?:(?:small|hungry|growing)\s+)?{CHILDREN}\s*(?:,|and|plus|\+|&|with)+\s*"
+    rf"(?P<high>{N})\s+(?:hungry\s+)?(?:adults?|grown[\s-]?ups?|parents?)\b",
+    re.IGNORECASE,
+)
 # "Makes 2 dinners + 2 lunches".
 BOTH_MEALS = re.compile(
     rf"\b(?P<low>{N})\s+(?:dinners?|suppers?|meals?|mains?)\s*(?:,|and|plus|\+|&)+\s*(?P<high>{N})\s+(?:lunch(?:es)?|lunch ?boxes|breakfasts?)\b",
@@ -177,6 +183,10 @@ SERVES = tuple(
         rf"^\W*(?:for|per(?!\s+100\b)|(?:quantities|amounts) (?:are )?for)\s+{RANGE}\s*(?:\([^()\d]*\)|to share|sharing)?\W*$",
         rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?(?:\W*$|,?\s+(?:and|so|but|with)\b)",
         rf"\b{RANGE}\s+of us\b",
+        # "4 for tea".
+        rf"^\W*{RANGE}\s+(?:for|to)\s+(?:tea|dinner|supper|lunch|brunch|breakfast)\W*$",
+        # "1 each, so 4 people".
+        rf"\b(?:so|that['’]s|i\.e\.)\s+{RANGE}\s+{FOLK}\b",
         # "enough for me x4".
         rf"\b(?:for\s+me|for\s+us|lunch(?:es)?|dinners?|suppers?|meals?)\s+[x×]\s?{RANGE}\b",
         rf"\b(?:does|feeds|serves|enough for|did|fed|filled)\s+(?:us|all of us|all|the)\s+{RANGE}\b",
@@ -304,7 +314,7 @@ WHOLE_ONE = re.compile(
 )
 # All that a line about servings and nothing else is made of.
 SAID = """
-kişi sayısı počet nombre de número numero aantal antal anzahl der liczba dosi ración dla pp px yld serv like srv sv srvs svs srvg srvgs ptn ptns headcount plenty ample original default base normal average quantities amounts given max minimum maximum output qty out tea hearty share sharing
+so kişi sayısı počet nombre de número numero aantal antal anzahl der liczba dosi ración dla pp px yld serv like srv sv srvs svs srvg srvgs ptn ptns headcount plenty ample original default base normal average quantities amounts given max minimum maximum output qty out tea hearty share sharing
 serves serve serving servings feeds feed fed amount size can could might would makes make made yields yield portion portions people
 persons person pers ppl pax covers guests adults adult kids kid children child eaters mouths diners
 family crowd party table household for enough sufficient good about around approx approximately

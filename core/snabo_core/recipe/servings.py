@@ -111,7 +111,7 @@ def servings_loosely(text: str) -> Servings | None:
     if bare is not None:
         low = float(bare["low"])
         high = float(bare["high"] or low)
-        return Servings(low, high) if 1 < low <= high <= words.MOST_BARE else None
+        return Servings(low, high) if 1 <= low <= high <= words.MOST_BARE else None
     plain = words.OR_IF.sub("", plain)
     told = [*words.ONE_NUMBER.finditer(plain)]
     if len(told) != 1 or words.NOT_EATERS.search(plain) or words.VISITORS.search(plain):
@@ -135,7 +135,11 @@ def meals_in(made: str) -> Servings | None:
 def both_kinds(text: str) -> Servings | None:
     """Return for how many two kinds of eaters or of meals are: "2 adults and 2 kids"."""
     plain = spell_numbers(text[: words.LOOKED_AT])
-    both = words.BOTH.search(plain) or words.BOTH_MEALS.search(plain)
+    both = (
+        words.BOTH.search(plain)
+        or words.BOTH_SMALL_FIRST.search(plain)
+        or words.BOTH_MEALS.search(plain)
+    )
     if both is None:
         return None
     told = both.groupdict()

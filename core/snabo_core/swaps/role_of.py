@@ -19,6 +19,7 @@ from snabo_core.swaps.role_words import (
     BATTERED,
     BELOW,
     BLENDED,
+    BOILED_BALLS,
     BOUND,
     BROWNED_FLOUR,
     BULK,
@@ -262,15 +263,21 @@ def _is_for_dumplings(line: Line, group: StarchGroup, context: Context, book: Bo
         # "Form 8 dumplings" of bread, egg and milk.
         return SHAPED_DUMPLINGS.search(words) is not None
     dough = group.key in {"flour", "potato"} or (group.key == "starch" and potatoes)
-    return dough and _floats(line, context, book)
+    balls = SHAPED_DUMPLINGS.search(words) and BOILED_BALLS.search(context.steps)
+    return dough and (_floats(line, context, book) or (bool(balls) and _has_flour(context, book)))
 
 
 def _floats(line: Line, context: Context, book: Book) -> bool:
     """Tell a dough boiled until it swims: flour, or potatoes with flour beside them."""
+    floating = FLOATING.search(context.steps) is not None
+    return floating and (line.grams or 0.0) > 0 and _has_flour(context, book)
+
+
+def _has_flour(context: Context, book: Book) -> bool:
+    """Tell a part with flour or starch enough for dumplings."""
     binding = {"flour", "starch"}
     flour = (other for other in context.part.lines if group_key(other, book) in binding)
-    enough = any((other.grams or 0.0) >= LEAST_DUMPLINGS for other in flour)
-    return enough and (line.grams or 0.0) > 0 and FLOATING.search(context.steps) is not None
+    return any((other.grams or 0.0) >= LEAST_DUMPLINGS for other in flour)
 
 
 def _is_around(context: Context) -> bool:

@@ -157,6 +157,10 @@ BATTERED = re.compile(r"\b(?:batter|tempura|pakora|bhaji)")
 # What fat and flour are shaped to, and from how many grams on.
 SHAPED_DUMPLINGS = re.compile(r"\b(?:form|shape|roll|make)\w*\b[^.;]{0,30}\b(?:dumplings?|balls)\b")
 DUMPLINGS, LEAST_DUMPLINGS = re.compile(r"\bdumplings?\b"), 60.0
+# "Form balls and drop in boiling water".
+BOILED_BALLS = re.compile(
+    r"\b(?:drop|lower|slip|put|place|cook|boil|simmer)\w*\b[^.;]{0,40}\b(?:boiling|simmering|salted) (?:\w+ )?(?:water|broth|stock)\b"
+)
 # Raw and boiled potatoes alone make these.
 POTATO_DUMPLINGS = re.compile(r"\bpotato (?:dumplings?|gnocchi)\b")
 # A dough in pieces that are done when they come up.
