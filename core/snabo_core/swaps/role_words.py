@@ -159,7 +159,8 @@ SHAPED_DUMPLINGS = re.compile(r"\b(?:form|shape|roll|make)\w*\b[^.;]{0,30}\b(?:d
 DUMPLINGS, LEAST_DUMPLINGS = re.compile(r"\bdumplings?\b"), 60.0
 # "Form balls and drop in boiling water".
 BOILED_BALLS = re.compile(
-    r"\b(?:drop|lower|slip|put|place|cook|boil|simmer)\w*\b[^.;]{0,40}\b(?:boiling|simmering|salted) (?:\w+ )?(?:water|broth|stock)\b"
+    r"\b(?:drop|lower|slip|put|place|cook|boil|simmer)\w*\b[^.;]{0,40}"
+    r"\b(?:boiling|simmering|salted) (?:\w+ )?(?:water|broth|stock)\b"
 )
 # Raw and boiled potatoes alone make these.
 POTATO_DUMPLINGS = re.compile(r"\bpotato (?:dumplings?|gnocchi)\b")
