@@ -211,6 +211,25 @@ class Names(Case):
         self.assertEqual((juice.food, zest.food), ("lime_juice", "lime_zest"))
         self.assertEqual([r.amount.best for r in (juice, zest) if r.amount], [2.0, 1.0])
 
+    def test_old_cards_shorten_green_and_pounds(self) -> None:
+        # 200 g of pepper is a weight, 1 g of it nobody weighs.
+        self.foods("1 gr. pepper", "green_pepper")
+        self.foods("2 gr. black pepper", "black_pepper")
+        self.foods("2 c elbow mac, uncooked", "pasta")
+        self.grams("1 1/2 # hamburger", 675, 685)
+        self.grams("200 gr. pepper", 200, 200)
+
+    def test_a_loaf_is_weighed_as_a_loaf(self) -> None:
+        # Common practice, no source: a tin loaf is 800 g, rye and sourdough 500.
+        for text, low, high in (
+            ("1 crusty loaf", 700, 850),
+            ("1 wholemeal loaf", 700, 850),
+            ("half a bloomer", 350, 425),
+            ("2 rye loaves", 900, 1100),
+        ):
+            self.grams(text, low, high)
+        self.assertIsNone(read("1 meat loaf").food)
+
     def test_what_a_food_is_free_of_is_asked_about(self) -> None:
         for text in ("500 g yeast-free dough", "300 g pork-free sausages", "grain-free crackers",
                      "200 g potato-free gnocchi", "100 g corn-free tortilla chips"):  # fmt: skip

@@ -38,6 +38,7 @@ cheese on top and bake
 cook rice
 boil pasta
 soak beans
+for the biscuits mix the cheese eggs and flour and bake at four hundred for twenty minutes
 """
 FOODS = """
 and 2 carrots
@@ -136,6 +137,18 @@ class Spoken(unittest.TestCase):
             foods = [line.food for part in dish.parts for line in part.lines]
             self.assertEqual(foods, ["courgette", "rice"], listed)
             self.assertEqual((dish.parts[0].name, len(dish.steps)), ("Dish", 2), ordered)
+
+    def test_what_is_needed_to_cook_is_one_more_food(self) -> None:
+        dish = read_recipe(
+            "Filled flatbreads\nMakes 8 | Serves 4\nDough\n200 g flour\n3 g salt\nFilling\n"
+            "300 g mashed potatoes\n1 green chilli\nTo cook\nghee\nKnead the dough and rest it.\n"
+            "Stuff, seal and roll. Cook in the ghee on both sides.\n",
+            library(),
+            None,
+        )
+        listed = {part.name: [line.text for line in part.lines] for part in dish.parts}
+        self.assertEqual(listed["To cook"], ["ghee"])
+        self.assertEqual(len(dish.steps), 2)
 
     def test_the_chapters_of_a_film_are_no_cooking_time(self) -> None:
         dish = read_recipe(

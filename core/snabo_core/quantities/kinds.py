@@ -53,6 +53,7 @@ _FURNITURE = re.compile(
     r"^\W*(?:published|entered|updated)\s+(?:by|on|in)?\s*(?:user\b|the\b|\d|(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec))|"
     r"^\W*(?:recipe|menu|product|item|card|file)\s+(?:code|ref(?:erence)?|id|no\.?|number)\s*[:#]?\s*(?=\S{0,6}\d)[\w-]{1,12}\W*$|"
     r"^\W*(?:(?:medically|expert|dietitian|nutritionist)[\s-])?(?:reviewed|fact[\s-]checked|approved|edited|styled|photographed|tested) by\s.{1,60}$|"
+    r"^\W*(?:rec['’]?d|received|copied|handed down|passed on|given to me)\s+(?:from|by)\s.{2,40}$|"
     r"^\W*post(?:ed)?\s+(?:subject|by)\s*:\s*(?!re\b)\S.{0,60}$|"
     r"^\W*(?:amounts?|quantit(?:y|ies)|qty)\s+(?:units?\s+)?(?:ingredients?|items?|foods?)\W*$|"
     r"(?:like|reply|quote|report|share)\s*[·|•]\s*(?:like|reply|quote|report|share|\d)|^re\s*:|tag us\b|"
@@ -338,7 +339,7 @@ _MOVED = re.compile(
 )
 _SPANS = re.compile(
     r"\b\d+(?:[./]\d+)?(?:\s*(?:-|to|or|and)\s*\d+(?:[./]\d+)?)?\s*(?:more\s+)?(?:minutes?|mins?|hours?|hrs?|seconds?|times|degrees|sides?)\b"
-    r"(?:\s+and\s+\d(?:[./]\d+)?\b)?"
+    r"(?:\s+and\s+\d(?:[./]\d+)?\b)?|\bat\s+\d{2,3}\b"
 )
 # "Take the juice of a lemon" is a food.
 _OF_A_FOOD = re.compile(

@@ -341,6 +341,13 @@ def _spaced(text: str, odd: set[str]) -> str:
     return re.sub(r"\s+", " ", plain).strip()
 
 
+# "1 gr. pepper" on an old card is a green one; a gram of it nobody weighs.
+_GREEN = re.compile(
+    r"(?<![\d./])(?P<n>[1-9]|1/2|½|one|two|half a)\s+gr(?:n|een)?\.?\s+(?=(?:bell\s+|sweet\s+)?(?:peppers?|chill?ies|chiles?|beans)\b)",
+    re.IGNORECASE,
+)
+# "2 # hamburger".
+_POUNDS = re.compile(r"(?<=[\d½¼¾])\s?#\s+(?=[a-z])", re.IGNORECASE)
 # "1 crusty loaf" is one of bread, "a meat loaf" is none.
 _LOAF = re.compile(
     r"\b(?:(?P<kind>crusty|white|wholemeal|whole[\s-]?wheat|brown|granary|rye|farmhouse|uncut|unsliced|sliced|day[\s-]old|stale|country|fresh|cob)"
@@ -359,6 +366,8 @@ def _of_bread(loaf: re.Match[str]) -> str:
 _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], ...] = (
     (_HALF_AND_HALF, "halfandhalf"),
     (_LOAF, _of_bread),
+    (_GREEN, r"\g<n> green "),
+    (_POUNDS, " lb "),
     *PARTS_TOLD,
     (_ZERO_FLOUR, "plain flour"),
     (_DECAGRAMS, r"\g<n>0 g"),

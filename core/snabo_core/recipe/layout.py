@@ -129,6 +129,7 @@ _HEAD_SAYS = re.compile(
 )
 # So many words of the title above a list are the dish's name, and no part's.
 LEAST_OF_A_NAME = 3
+_TO_COOK = re.compile(r"\W*(?:to|for) (?:cook|make|fry|frying|cooking)\W*", re.IGNORECASE)
 _MINUTES = re.compile(r"\b\d{1,3}\s?(?:m|mins?|minutes|h|hrs?|hours?)\b", re.IGNORECASE)
 # What a page says among foods is no longer.
 LONGEST_SAID = 60
@@ -379,6 +380,9 @@ class _Sorter(HeadLines, MethodLines):
             return False
         elif METHOD.match(text) and self.around.place == 0 and self.around.name_follows():
             self._aside("furniture", text)
+        elif self._heads_last_foods(text):
+            self.section = "list"
+            self.layout.open_part(text.strip(" :*_").capitalize())
         elif METHOD.match(text) or (self.layout.parts and self._heads_whole_method(text)):
             self.section = "method"
         elif NOTES.match(text) and self.layout.title:
@@ -795,6 +799,15 @@ class _Sorter(HeadLines, MethodLines):
         last = self.around.next() is None
         behind = bool(self.layout.parts) and (line.after_blank or last) and not line.marked
         return behind and orders_curtly(line.text) and not self.around.amounts_follow(1)
+
+    def _heads_last_foods(self, text: str) -> bool:
+        """Tell "To cook" above "ghee" and its method: what is named there is one more food."""
+        food, behind = self.around.next(), self.around.next(2)
+        if _TO_COOK.fullmatch(text) is None or food is None or behind is None:
+            return False
+        short = len(food.text.split()) <= LEAST_OF_A_NAME and not food.marked
+        named = short and self.around.names_food(food.text) and not is_step(food.text)
+        return bool(self.layout.parts) and named and not METHOD.match(food.text)
 
     def _opened(self) -> int:
         """Return how many parts stand above; a first one with a name counts as two do."""

@@ -119,7 +119,7 @@ SO_MANY_BEFORE = re.compile(
 IN_QUOTES = re.compile(r"^[\"“«»„(](?P<name>[^\"“”«»„()]{3,}|(?<!\()[^\"“”«»„]{3,}\))[\"”“»«)]$")
 # "Copy of leek pie", "Recipe for leek pie".
 SAID_BEFORE = re.compile(
-    r"^(?:\[recipe\]|copy of|(?:(?:my|our|the)\s+)?(?:recipe|receipt|ingredients) for(?: an?| the)?)\s*(?<=[\s\]])(?=[^\W\d]|[\"“]|\d+-[a-z])",
+    r"^(?:\[recipe\]|copy of|(?-i:new recipe)(?=\s[a-z])|(?:(?:my|our|the)\s+)?(?:recipe|receipt|ingredients) for(?: an?| the)?)\s*(?<=[\s\]])(?=[^\W\d]|[\"“]|\d+-[a-z])",
     re.IGNORECASE,
 )
 # "Leek pie #supper", "Leek pie ->".

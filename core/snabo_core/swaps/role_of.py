@@ -375,7 +375,7 @@ def _binds(line: Line, context: Context) -> bool:
     """Tell flour that holds a loaf or patties together from flour that is their crust."""
     words = f"{context.title} {context.part.name} {context.steps}".lower()
     shaped = SHAPED.search(words)
-    shaped = shaped or re.search(r"\b(?:slice|frittata|bake)\b", context.title)
+    shaped = shaped or re.search(r"\b(?:slice|frittata|bake|crustless)\b", context.title)
     return context.eggs and shaped is not None and _share(line, context.part) < BULK
 
 
@@ -439,7 +439,8 @@ def _named(words: str, group: StarchGroup, book: Book) -> str | None:
 def _beginning(word: str) -> re.Pattern[str]:
     """Return the pattern of words of the book that begin with a word."""
     # A short word is taken whole: pierogi are no pie.
-    tail = r"(?:e?s)?\b" if len(word) <= SHORT_WORD else r"\w*"
+    # And what is crustless has no crust.
+    tail = r"(?:e?s)?\b" if len(word) <= SHORT_WORD else r"(?!less\b)\w*"
     return re.compile(rf"\b{re.escape(word)}{tail}")
 
 
