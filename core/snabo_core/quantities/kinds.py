@@ -384,7 +384,7 @@ hr hrs mins sec wt gr gms ea dsp std opt temp p pp pg vol
 def first_word(text: str) -> str:
     """Return the first word of a line in small letters, without numbering."""
     bare = re.sub(r"^\W*(?:step\s*)?(?:\d{1,2}\s*[.):]\s*)?", "", text, flags=re.IGNORECASE)
-    match = re.match(r"(?:[^\W\d_]+ly\s+|(?:slow|pressure|air|deep|shallow|pan|oven|dry|par)[\s-]+(?=(?:cook|fry|roast|boil|bake)\b)|(?:then|next|now|meanwhile|finally|first|and)\s+)?(?P<word>[^\W\d_]+)", bare,
+    match = re.match(r"(?:(?:first|second|third|fourth|fifth|sixth|next|then|finally|lastly)\s*[:.–-]\s*)?(?:[^\W\d_]+ly\s+|(?:slow|pressure|air|deep|shallow|pan|oven|dry|par)[\s-]+(?=(?:cook|fry|roast|boil|bake)\b)|(?:then|next|now|meanwhile|finally|first|and)\s+)?(?P<word>[^\W\d_]+)", bare,
                      re.IGNORECASE)  # fmt: skip
     return match["word"].lower() if match else ""
 

@@ -119,6 +119,10 @@ _SAID_OF_NO_FOOD = re.compile(
     r"\b(?:serves?|feeds|makes|enough for)\b|\d\s+(?:portions|servings|people)\b|\b(?:day|night) before\b|\bin advance\b|\bahead\b",
     re.IGNORECASE,
 )
+# A name that goes on in the next line.
+_NAME_LEFT_OPEN = re.compile(
+    r"\w\s+(?:(?:with|and|in|on|of|or|over|under|the|an?)|[&+])\s*$", re.IGNORECASE
+)
 # "★ Lentils ★".
 _DRAWN_AROUND = re.compile(
     r"\s*(?P<sign>[^\w\s(\[{\"'“”‘’.*])(?P=sign){0,5}\s*(?P<name>[^\W\d][^\d]{1,40}?)\s*(?P=sign){1,6}\s*"
@@ -367,6 +371,11 @@ class Around:
     def title_goes_on(self, title: str, below: Written) -> bool:
         """Tell the second line of a name: "Turkey and barley", below it "stuffed cabbage"."""
         words = below.text.split()
+        if _NAME_LEFT_OPEN.search(title) is not None:
+            # "Braised cabbage with", "Chestnut Dumplings".
+            told = tells_facts(below.text) or opens_list(below.text) or is_step(below.text)
+            amount = begins_with_amount(below.text) or below.after_blank or below.marked
+            return not (told or amount) and len(words) <= MOST_TITLE_WORDS
         behind = self.next(2)
         plain = below.text[:1].islower() and not any(c.isdigit() for c in below.text)
         apart = not below.after_blank and behind is not None and behind.after_blank

@@ -129,7 +129,8 @@ _HEAD_SAYS = re.compile(
 )
 # So many words of the title above a list are the dish's name, and no part's.
 LEAST_OF_A_NAME = 3
-_TO_COOK = re.compile(r"\W*(?:to|for) (?:cook|make|fry|frying|cooking)\W*", re.IGNORECASE)
+_STEP_LABELLED = re.compile(r"\W*step\s*\d", re.IGNORECASE)
+_TO_COOK = re.compile(r"\W*to (?:cook|make)\W*", re.IGNORECASE)
 _MINUTES = re.compile(r"\b\d{1,3}\s?(?:m|mins?|minutes|h|hrs?|hours?)\b", re.IGNORECASE)
 # What a page says among foods is no longer.
 LONGEST_SAID = 60
@@ -684,7 +685,12 @@ class _Sorter(HeadLines, MethodLines):
             self.section = "list"
             return
         # "Take 250 g mushrooms, 1 clove garlic and 2 slices of bread. This feeds two." tells more.
-        several = _TWO_SENTENCES.search(text) is None and len(self._items(text)) >= LEAST_LISTED
+        labelled = _STEP_LABELLED.match(text) is not None
+        several = (
+            not labelled
+            and _TWO_SENTENCES.search(text) is None
+            and len(self._items(text)) >= LEAST_LISTED
+        )
         food = several or _SALT_AND_PEPPER.fullmatch(text) is not None
         kind = "food" if food else kind_of_line(text)
         if kind == "note" or self._is_footnote(line):

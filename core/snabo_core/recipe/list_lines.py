@@ -67,6 +67,16 @@ _OPEN_END = re.compile(
     r"very|cut|about|then))$",
     re.IGNORECASE,
 )
+# "150 g self-raising", and below it "flour".
+_HALF_NAME = re.compile(
+    r"\d.*\b(?:self[\s-]rais\w+|self[\s-]rising|all[\s-]purpose|plain|strong|wholemeal|wholewheat|olive|sunflower|vegetable|rapeseed|"
+    r"sesame|spring|red|brown|white|cr[eè]me|double|single|sour|soured|curry|lime|baking|tomato|black|flat[\s-]leaf)$",
+    re.IGNORECASE,
+)
+_OTHER_HALF = re.compile(
+    r"(?:flour|oil|onions?|wine|vinegar|sugar|rice|fra[iî]che|cream|leaves|leaf|pepper|parsley|powder|pur[eé]e|paste|beans|lentils|cabbage)\b",
+    re.IGNORECASE,
+)
 
 # "(75 g) feta" begins a line of its own.
 # "(The cheese is optional.)".
@@ -202,7 +212,8 @@ class ListLines(Sorting):
         )
         # "500 g skinless chicken" over "thigh fillets, diced": no food by itself.
         goes_on = _GOES_ON.match(line.text) is not None and not self.around.names_food(line.text)
-        return unfinished or goes_on or _OPEN_END.search(before) is not None
+        halved = _HALF_NAME.search(before) is not None and _OTHER_HALF.match(line.text) is not None
+        return unfinished or goes_on or halved or _OPEN_END.search(before) is not None
 
     def _is_spoken(self, text: str) -> bool:
         """Tell a recipe that was said into a machine: amounts in words, no full stop, no end."""

@@ -24,6 +24,7 @@ from snabo_core.recipe.written import STEP_NUMBER, Written
 _LEFT_OPEN = re.compile(
     r"(?:,|;|-|\b(?:and|then|or|to|&|the|a|an|with|in|of|until|til|for))\s*$", re.IGNORECASE
 )
+_OPEN_WORD = re.compile(r"\w\s+(?:and|or|the|an?|with|of|until|for|into)\s*$", re.IGNORECASE)
 # What is longer is not taken up again by the next line.
 LONGEST_STEP = 2000
 # No longer is a name under a letter.
@@ -181,6 +182,9 @@ class MethodLines(Sorting):
         if self._below_figures():
             return False
         before = self.around.lines[self.around.place - 1].raw
+        if _OPEN_WORD.search(before) is not None:
+            # "sit them on top for", and below it "20 minutes".
+            return True
         if re.search(r"[.!?:;)]$", before) and line.text[:1].isupper():
             # In a text broken at its edge a sentence may end there as well.
             ends = len(before) >= WRAPPED_AT and before[-1] != ":"
