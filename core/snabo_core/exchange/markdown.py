@@ -8,6 +8,7 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
+from functools import lru_cache
 from itertools import islice, pairwise, zip_longest
 
 from markdown_it import MarkdownIt
@@ -17,6 +18,7 @@ from snabo_core.dish import AsideKind, Claim
 from snabo_core.exchange.front_matter import facts_of, front_matter
 from snabo_core.plate.nutrients import LABELS
 from snabo_core.quantities.kinds import (
+    REMEMBERED,
     begins_with_amount,
     heading_name,
     is_step,
@@ -248,7 +250,13 @@ def _opens_list(words: str, tokens: Sequence[Token], place: int) -> bool:
     if not heads or not _listed_at(tokens, place + 2):
         return False
     known = _place_of(words.rstrip(":"), alone=True) is not None
-    return not known and not tells_whom(words, lambda _: False)
+    return not known and not _tells_whom(words)
+
+
+@lru_cache(maxsize=REMEMBERED)
+def _tells_whom(words: str) -> bool:
+    """Tell a heading that says for how many; that of each list of a long page is asked about."""
+    return tells_whom(words, lambda _: False)
 
 
 def _listed_at(tokens: Sequence[Token], place: int) -> bool:
