@@ -9,7 +9,9 @@ from typing import Literal
 from snabo_core.quantities.amounts import read_amount
 from snabo_core.quantities.figures import only_figures
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
+from snabo_core.quantities.spoken import is_spoken
 from snabo_core.quantities.tidying import plain_line, tidy, without_pictures
+from snabo_core.quantities.verbs import AMBIGUOUS, COMMANDS, OF_ONE_FOOD, STEP_VERBS
 
 LineKind = Literal["food", "heading", "step", "note", "servings", "times", "nutrition",
                    "furniture"]  # fmt: skip
@@ -210,42 +212,8 @@ _BOTTLE = re.compile(
     r"tartare?|cranberry|mint|horseradish|tomato|pasta|enchilada|apple|steak|sweet|peri|mango|lime|instant|"
     r"bought|shop|ready|jar|bottle|tin|can|fresh|frozen|leftover|puff|filo|short|shortcrust|pizza|bread)\b"
 )
-# Verbs that open a step and are no food.
-STEP_VERBS = frozenset(
-    """
-brown sweat scatter heat preheat mix stir add bake cook fry melt peel chop simmer pour whisk put
-place season serve spread drain bring remove turn combine meanwhile sprinkle leave let set make
-beat cover transfer return warm fold wash share enjoy blend saute sauté soften reduce check taste
-arrange layer line grease brush slice dice cut grate press squeeze wring soak boil
-roast grill knead roll shape form divide rest chill refrigerate freeze allow repeat continue
-adjust discard reserve garnish finish begin start first then next finally lastly once
-while when after before working using in on over to lift spoon ladle scoop tip toss
-wilt sear deglaze scrape dissolve rub coat dip dredge crack break separate whip puree purée mash
-crush pound trim rinse pat dry toast reheat thaw defrost microwave steam poach braise stew
-broil scramble flip invert unmold unmould cool decorate drizzle top store keep
-assemble stuff fill tie truss skewer marinate strain sift sieve prepare wait
-blanch halve tuck shake baste colour color caramelise caramelize pick pull grab carve pop stick whack shove sling drop tear smash loosen weigh measure render gather dampen moisten poke scrunch massage swish lay
-bind blitz whizz whiz flake nestle pile shred stack chuck bung plonk open close uncover insert test pierce prick score stand swirl work throw dump
-""".split()
-)
-# Step verbs that are foods or adjectives at the head of an ingredient line too.
-_AMBIGUOUS = frozenset(
-    """
-mash top dry cool warm roast toast grill slice press set line crush roll stew dip cut chop mix
-cover rub season form steam dressing butter oil salt pepper flour crack crumble shape whip stuff
-flake work stand pick pop stick drop in on over to first once while using before after score broil
-""".split()
-)
-# What begins an order ("In a bowl ...", "Then the leeks"), and within a sentence tells nothing.
-LINKS = {"in", "on", "over", "to", "first", "then", "next", "finally", "lastly", "once", "while",
-         "when", "after", "before", "using", "meanwhile"}  # fmt: skip
-# Verbs that order something with one food behind them: "cook rice", "drain pasta".
-_COOKS = frozenset(
-    "cook boil fry simmer drain soak melt bake preheat whisk wilt sauté saute".split()
-)
+# "Cook rice", but "bake mix" is bought.
 _COOK_RICE = re.compile(r"\W*[a-zé]+\s+(?!mix\b|sauce|bags?\b|stock\b)[a-z]{3,}\W*", re.IGNORECASE)
-# Verbs that no ingredient line begins with.
-COMMANDS = STEP_VERBS - _AMBIGUOUS
 # "1 Mix flour and milk.": a number without a dot before a verb that is no food.
 _NUMBERED_STEP = re.compile(
     rf"^\s*\d{{1,2}}\s+(?:{'|'.join(sorted(w.capitalize() for w in STEP_VERBS))})(?:\s+\S+){{3}}.*\.$"
@@ -301,76 +269,6 @@ _TELLS_FACTS = re.compile(
     re.IGNORECASE,
 )
 _HOURS_AND = re.compile(r"\b\d+\s?(?:h|hrs?|hours?)\s*(?:and\s*)?(?=\d+\s?m)", re.IGNORECASE)
-
-# A step as it is said aloud: "so you put the leeks in", "first toast the bread", "take the lid off".
-_SPOKEN = re.compile(
-    r"(?P<link>(?:(?:so|and|ok(?:ay)?|then|now|well|right|but|first(?:\s+of\s+all|\s+off)?|next|after\s+(?:that|this|which)|meanwhile|what\s+(?:you|i|we)\s+do\s+(?:next\s+)?is|for\s+the\s+\w+)\b[\s,]*){0,4})"
-    r"(?P<who>(?:you|we|i)(?:['’](?:ll|d|re|ve|m))?\s+(?:(?:will|just|then|first|simply|wanna|gonna|"
-    r"want to|need to|have to|going to|start by)\s+){0,3})?(?P<verb>[a-zé]+)\s+(?P<rest>\S.*)",
-    re.IGNORECASE,
-)
-_SAID_OF_FOOD = re.compile(
-    r"(?:the|your|all|it|them|that|these|those|everything|both|each|in|into|until|out|off|up|some of the)\b",
-    re.IGNORECASE,
-)
-# "Get a heavy pan hot".
-_GETS_A_PAN = re.compile(
-    r"get an?\s+(?:\w+\s+){0,3}(?:pan|pot|wok|skillet|griddle|oven|grill|barbecue)\s+\w",
-    re.IGNORECASE,
-)
-# "Now the rice goes in", "once that's soft add the cream".
-_GOES_IN = re.compile(
-    r"(?:(?:now|then|next|and|so|in)\s+){1,3}(?:the|your|it|they|that|this)\b[^\d,]{0,40}\bgo(?:es)?\s+(?:back\s+)?(?:in|into|on|over|under|onto)\b"
-    r"|(?:the|your)\s+(?:(?!that\b|which\b|what\b)[^\d,.]){2,40}\bgo(?:es)?\s+(?:back\s+)?(?:in|into|on|over|under|onto)\b"
-    r"|meanwhile\s+\w|you(?:['’]ll| will)\s+know\b"
-    r"|(?:(?:and|then|right|so|now|ok|okay)[\s,]+){0,3}(?:start|begin)\s+with\s+the\b|give\s+(?:the|it|them|everything)\b.{1,30}\ban?\s+\w"
-    r"|(?:and\s+|then\s+)?(?:once|when|after)\s+(?:that|it|they|the|this|these|everything)\b(?:['’](?:s|re))?\s\D{8,}$",
-    re.IGNORECASE,
-)
-# "Cheese on top and bake".
-_AND_BAKE = re.compile(r"\sand\s+(?:bake|serve|cook|simmer|fry|grill|boil)\W*$", re.IGNORECASE)
-_SPEAKING = frozenset(
-    "so and ok okay then now well right but first next after you we i take get give let fish once when in meanwhile what for the your".split()
-)
-_TAKING = frozenset({"take", "get", "give", "let", "fish"})
-_MOVED = re.compile(
-    r"\b(?:out|off|up|back|down|over|away|together|going|ready|hot|warm|brown|golden|soft|nice|boil(?:ing)?|simmer(?:ing)?|apart)\b|^(?:it|them|everything)\b",
-    re.IGNORECASE,
-)
-_SPANS = re.compile(
-    r"\b\d+(?:[./]\d+)?(?:\s*(?:-|to|or|and)\s*\d+(?:[./]\d+)?)?\s*(?:more\s+)?(?:minutes?|mins?|hours?|hrs?|seconds?|times|degrees|sides?)\b"
-    r"(?:\s+and\s+\d(?:[./]\d+)?\b)?|\bat\s+\d{2,3}\b"
-)
-# "Take the juice of a lemon" is a food.
-_OF_A_FOOD = re.compile(
-    r"\b(?:juice|zest|rind|peel|yolks?|whites?)\s+of\b|\bjuice\W*$", re.IGNORECASE
-)
-
-
-def _is_spoken(bare: str, verb: str) -> bool:
-    """Tell a step as somebody says it aloud, without a stop or an amount in it."""
-    opening = re.match(r"[a-z]+", bare.lower())
-    opens = opening is not None and (opening[0] in _SPEAKING or verb in STEP_VERBS)
-    if len(bare) > LONG_LINE or not (opens or _AND_BAKE.search(bare)):
-        return False
-    if _GETS_A_PAN.match(bare) is not None:
-        return True
-    told = _SPOKEN.match(bare)
-    plain = _SPANS.sub("", spell_numbers(bare.lower()))
-    if any(c.isdigit() for c in plain) or _OF_A_FOOD.search(plain) is not None:
-        return False
-    if _GOES_IN.match(bare) is not None or _AND_BAKE.search(bare) is not None:
-        return True
-    if told is None:
-        return False
-    order = told["verb"].lower()
-    goes_on = _SAID_OF_FOOD.match(told["rest"]) is not None
-    if order in _TAKING:
-        return goes_on and _MOVED.search(told["rest"]) is not None
-    # "I freeze half" is a remark, "so I freeze half" may be a step; who tells it says "you".
-    told_to = (told["who"] or "").lower().startswith("you") or (told["who"] and told["link"])
-    return order in STEP_VERBS - LINKS and bool(told_to or (goes_on and not told["who"]))
-
 
 # Words that end in a dot without ending a sentence.
 ABBREVIATED = frozenset(
@@ -540,17 +438,19 @@ def is_step(text: str, system: str = "metric") -> bool:
         or _ALL_IN.match(bare) is not None
         or (_TILL.search(bare) is not None and not begins_with_amount(text, system))
         or _SALT_THE.match(bare) is not None
-        or _is_spoken(bare, verb)
+        or is_spoken(bare, verb)
         or (verb in STEP_VERBS and (_is_told_in_commands(bare) or _FOR_SO_LONG.search(bare)))
         or (_says_how_long_and_hot(bare) and not begins_with_amount(text, system))
     ):
         return True
-    if verb in STEP_VERBS and (verb not in _AMBIGUOUS or (ends and (words >= 4 or words == 1)) or
+    if verb in STEP_VERBS and (verb not in AMBIGUOUS or (ends and (words >= 4 or words == 1)) or
                                re.match(r"\w+\s+(?:the|your|all|it|them|in|into|until)\b", bare, re.IGNORECASE)):  # fmt: skip
         # "Roast chicken, 200 g" and "Grated cheese" are foods; a command goes on in words.
         if re.match(r"^\w+\s*[,:]", bare):
-            return verb not in _AMBIGUOUS and re.search(r"[a-z)]\.(?:\s|$)", bare) is not None
-        return words >= 3 or ends or (verb in _COOKS and _COOK_RICE.fullmatch(bare) is not None)
+            return verb not in AMBIGUOUS and re.search(r"[a-z)]\.(?:\s|$)", bare) is not None
+        return (
+            words >= 3 or ends or (verb in OF_ONE_FOOD and _COOK_RICE.fullmatch(bare) is not None)
+        )
     sentences = sum(
         m[1].lower() not in ABBREVIATED for m in re.finditer(r"\b(\w+\)?)[.!?](?:\s|$)", bare)
     )

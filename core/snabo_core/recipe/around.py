@@ -253,9 +253,9 @@ class Around:
         """Tell "Winter Pies" right above "Chicken and Leek Pot Pies" and for how many they are."""
         name, below = line.text.split(), self.next()
         behind = self.next(2)
-        if below is None or behind is None or len(name) > MOST_NAME_WORDS:
+        told = below.text.split() if below is not None else []
+        if below is None or behind is None or not told or not 0 < len(name) <= MOST_NAME_WORDS:
             return False
-        told = below.text.split()
         facts = only_facts(behind.text) or only_servings(behind.text) or yield_in(behind.text)
         alike = set_alike(line.text, below.text) and len(told) > len(name)
         plural = name[-1].lower().endswith("s")

@@ -5,8 +5,6 @@ from __future__ import annotations
 import re
 
 from snabo_core.quantities.kinds import (
-    LINKS,
-    STEP_VERBS,
     begins_with_amount,
     first_word,
     heading_name,
@@ -15,6 +13,7 @@ from snabo_core.quantities.kinds import (
     kind_of_line,
     names_component,
 )
+from snabo_core.quantities.verbs import LINKS, STEP_VERBS
 from snabo_core.recipe.around import GOES_ON, MOST_TITLE_WORDS, WHOSE, opens_list
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.lines import (

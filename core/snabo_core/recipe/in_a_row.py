@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import re
 
-from snabo_core.quantities.kinds import STEP_VERBS, begins_with_amount, first_word, is_step
+from snabo_core.quantities.kinds import begins_with_amount, first_word, is_step
+from snabo_core.quantities.verbs import STEP_VERBS
 from snabo_core.recipe.servings import only_servings
 from snabo_core.recipe.times import only_times
 from snabo_core.recipe.titles import title_of

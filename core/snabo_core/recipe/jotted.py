@@ -5,7 +5,8 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 
-from snabo_core.quantities.kinds import COMMANDS, STEP_VERBS, begins_with_amount, first_word
+from snabo_core.quantities.kinds import begins_with_amount, first_word
+from snabo_core.quantities.verbs import COMMANDS, STEP_VERBS
 
 # No jotted order has more words, and a list of fewer lines tells too little.
 MOST_WORDS, LEAST_LISTED = 10, 3

@@ -5,14 +5,8 @@ from __future__ import annotations
 import re
 from functools import lru_cache
 
-from snabo_core.quantities.kinds import (
-    LINKS,
-    REMEMBERED,
-    STEP_VERBS,
-    begins_with_amount,
-    first_word,
-    is_step,
-)
+from snabo_core.quantities.kinds import REMEMBERED, begins_with_amount, first_word, is_step
+from snabo_core.quantities.verbs import LINKS, STEP_VERBS
 from snabo_core.recipe.servings import Servings, only_servings, servings_in
 from snabo_core.recipe.times import only_describes, only_times, pieces_of, times_in, without_times
 

@@ -5,8 +5,6 @@ from __future__ import annotations
 import re
 
 from snabo_core.quantities.kinds import (
-    LINKS,
-    STEP_VERBS,
     begins_with_amount,
     first_word,
     heading_name,
@@ -14,6 +12,7 @@ from snabo_core.quantities.kinds import (
     kind_of_line,
     names_component,
 )
+from snabo_core.quantities.verbs import LINKS, STEP_VERBS
 from snabo_core.recipe.around import WRAPPED_AT
 from snabo_core.recipe.sections import SIGN_OFF
 from snabo_core.recipe.sorting import Sorting

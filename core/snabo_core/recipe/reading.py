@@ -21,11 +21,12 @@ from snabo_core.dish import (
 )
 from snabo_core.foods import Library
 from snabo_core.quantities.grams import weigh
-from snabo_core.quantities.kinds import COMMANDS, REMEMBERED
+from snabo_core.quantities.kinds import REMEMBERED
 from snabo_core.quantities.leavings import leavings_of
 from snabo_core.quantities.lexicon import head_span, segments_of, spans_in, words_in
 from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.quantities.reading import ReadLine, learned_key, read_line, read_lines
+from snabo_core.quantities.verbs import COMMANDS
 from snabo_core.recipe.beside import unmeasured_out
 from snabo_core.recipe.claims import claims_in
 from snabo_core.recipe.from_steps import lines_in_steps

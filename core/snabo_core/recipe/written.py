@@ -11,9 +11,10 @@ from functools import lru_cache
 from itertools import islice
 
 from snabo_core.quantities.amounts import read_amount
-from snabo_core.quantities.kinds import COMMANDS, begins_with_amount, first_word
+from snabo_core.quantities.kinds import begins_with_amount, first_word
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.tidying import tidy, without_pictures
+from snabo_core.quantities.verbs import COMMANDS
 from snabo_core.recipe.batches import batches_told
 from snabo_core.recipe.facts import is_fact_label
 from snabo_core.recipe.foods_first import amounts_joined
