@@ -19,19 +19,7 @@ _DONE = re.compile(
     re.IGNORECASE,
 )
 _WORD = re.compile(rf"[^\W\d_]{{{LEAST_LETTERS},}}")
-_SAID = {
-    "until",
-    "till",
-    "tray",
-    "grill",
-    "oven",
-    "high",
-    "minutes",
-    "mins",
-    "hours",
-    "with",
-    "then",
-}
+_SAID = frozenset("until till tray grill oven high minutes mins hours with then".split())
 
 
 def jots_order(text: str, listed: Sequence[str]) -> bool:
