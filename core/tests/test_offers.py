@@ -48,6 +48,12 @@ SWAPPED = (
     ("Turnip gratin\n800 g turnips, sliced thinly\n200 ml double cream", "sliced_bake",
      "turnip_slices", 1),
     ("Curry\n500 g cauliflower, riced\n400 g chicken thighs", "grain_bed", "riced_cauliflower", 1),
+    (
+        "Cauliflower \"couscous\" bowl\n500 g cauliflower, blitzed\n400 g tin chickpeas",
+        "grain_bed",
+        "riced_cauliflower",
+        1,
+    ),
     ("Tart\n\nCrust\n1 cauliflower\n2 eggs\n50 g parmesan\n1 tsp salt\n\nTop\n100 g spinach",
      "crust", "pressed_cauliflower", 3),
 )  # fmt: skip

@@ -183,7 +183,7 @@ _NOTE = re.compile(
     r"|(?:freezes|keeps|reheats|stores|tastes|doubles|halves)\s+\w+|goes\s+(?:\w+\s+)?with\b"
     r"|(?:any\s+)?leftovers\s+(?:keep|freeze|reheat|make|are|will|can|go|taste|do|become)\b"
     r"|no added (?:salt|sugar)\W*$|(?:gluten|dairy|nut|egg|lactose)[\s-]free\W*$|suitable for\b"
-    r"|note\s*\d|do not\b|don'?t\b|never\b|please\b|enjoy\b)",
+    r"|note\s*\d|do not\b|don'?t\b|never\b|please\b|avoid\b|enjoy\b)",
     re.IGNORECASE,
 )
 _HEADING_WORDS = re.compile(

@@ -164,6 +164,8 @@ _UNIT_IN_WORDS = re.compile(
     r"\b(?:ounces?|grams?|pounds?|cups?|(?:table|tea)spoons?|pints?|litres?|quarts?)\b",
     re.IGNORECASE,
 )
+# So many words with somebody in them tell something, and name no food.
+LEAST_OF_TALK = 5
 # A name that begins like an amount has so many words or more.
 LEAST_OF_A_COUNTED_NAME = 3
 # "By Nora Field".
@@ -616,6 +618,10 @@ class HeadLines(ListLines):
             and (first not in STEP_VERBS or not is_step(text) or self.section == "head")
         ):
             return not re.search(r"\b\d+\s?(?:g|kg|ml|tbsp|tsp|cups?|oz|lb)\b", text)
+        named = self.around.names_food(text) or any(c.isdigit() for c in text)
+        if self.layout.title and talks and words >= LEAST_OF_TALK and not (named or is_step(text)):
+            # "Uncle Dub's, and he never measured".
+            return self.section == "head"
         return words >= 12 and not is_step(text) and text.rstrip().endswith((".", "!", "?"))
 
     def _stands_alone(self, line: Written) -> bool:

@@ -19,7 +19,9 @@ _DONE = re.compile(
     re.IGNORECASE,
 )
 _WORD = re.compile(rf"[^\W\d_]{{{LEAST_LETTERS},}}")
-_SAID = frozenset(["until", "till", "tray", "grill", "oven", "high", "minutes", "mins", "hours", "with", "then"])
+_SAID = frozenset(
+    ["until", "till", "tray", "grill", "oven", "high", "minutes", "mins", "hours", "with", "then"]
+)
 
 
 def jots_order(text: str, listed: Sequence[str]) -> bool:

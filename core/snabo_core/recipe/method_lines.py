@@ -39,7 +39,7 @@ _ALSO_ORDERS = re.compile(
     r"\W*(?:(?:and|then|now|finally)\s+)?(?:watch|dress|bowl|keep|check|see|pin|print|do(?:n['’]t| not)?|never|please|careful|into|onto|under|off|on|over|straight|lid|carve|plate|eat|devour|scoff|munch|slice|photograph|(?:done|ready|cooked) (?:when|once|if|as))\b|.*\bgo(?:es)? (?:in|on|over)\b",
     re.IGNORECASE,
 )
-_WARNS = re.compile(r"\W*(?:do(?: not|n['’]t)|never|please)\b", re.IGNORECASE)
+_WARNS = re.compile(r"\W*(?:do(?: not|n['’]t)|never|please|avoid)\b", re.IGNORECASE)
 # A caption has no more words.
 MOST_OF_A_CAPTION = 8
 # So many lines a page puts between two steps.

@@ -77,7 +77,7 @@ BOTH_MEALS = re.compile(
     re.IGNORECASE,
 )
 SAYS = (
-    r"(?:serves?|serving(?!\s+size)|servings|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray)|feeds|dishes (?:up|out)|nos?\.? served|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
+    r"(?:serves?|serving(?!\s+size)|servings|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray|container|pack(?:age|et)?|box|dish|pot)|feeds|dishes (?:up|out)|nos?\.? served|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
     r"recipe serves|number of servings|(?:portion|serving) counts?|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|porce|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.

@@ -88,6 +88,11 @@ TONIGHT = re.compile(
     re.IGNORECASE,
 )
 # "How I make leek bake".
+# "Hey machine note tuna mornay for the freezer".
+TOLD_TO = re.compile(
+    r"^(?:hey|ok(?:ay)?)\s+\w+[\s,]+(?:(?:take|make|add|new|start)\s+(?:an?\s+)?)?(?:notes?|recipe|remember|write(?: down)?)[\s:,]+(?=[a-z]{3})",
+    re.IGNORECASE,
+)
 HOW = re.compile(
     r"^how (?:i|we) (?:make|cook|do)\s+(?:(?:my|our|the|an?)\s+)?(?=\S)", re.IGNORECASE
 )

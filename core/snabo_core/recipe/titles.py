@@ -112,6 +112,7 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     bare = bare.rstrip("!") if told_today else bare
     for before in (
         words.SO_MANY_BEFORE,
+        words.TOLD_TO,
         words.ASKED,
         words.TODAY,
         words.TONIGHT,

@@ -30,18 +30,24 @@ _NAMED: dict[str, str] = {
     "stuffing": r"stuffing\b",
 }
 # Words of a line that cut its food to play a role; the second has to stand in the title.
-_CUT: dict[str, tuple[str, str]] = {
-    "long_noodle": (r"\b(?:ribbons?|noodles|spirali[sz]ed|spirals|strands)\b", ""),
-    "grain_bed": (
+_CUT: tuple[tuple[str, str, str], ...] = (
+    ("long_noodle", r"\b(?:ribbons?|noodles|spirali[sz]ed|spirals|strands)\b", ""),
+    (
+        "grain_bed",
         (
             r"\briced\b|\b(?:cauliflower|kohlrabi|broccoli) rice\b"
             r"|\b(?:blitzed|pulsed|grated|chopped) (?:in)?to (?:a )?rice\b"
         ),
         "",
     ),
-    "sliced_bake": (r"\b(?:sliced|slices|rounds)\b", r"gratin|hotpot|dauphinois|boulang|scallop"),
-    "sheet": (r"\b(?:planks|sheets|lengthways|lengthwise)\b", r"lasagn|cannelloni"),
-}
+    (
+        "grain_bed",
+        r"\b(?:blitzed|pulsed|grated|(?:very )?finely chopped|processed)\b",
+        r"\b(?:cauliflower|cauli|broccoli|kohlrabi|celeriac|swede|cabbage)\W+(?:rice|couscous|risotto|pilaf|pilau|tabbouleh|bulgur)",
+    ),
+    ("sliced_bake", r"\b(?:sliced|slices|rounds)\b", r"gratin|hotpot|dauphinois|boulang|scallop"),
+    ("sheet", r"\b(?:planks|sheets|lengthways|lengthwise)\b", r"lasagn|cannelloni"),
+)
 # A driver's kind that does the same work under another name: flaked almonds in a nut crumb.
 _ALIKE = {"nut", "seed", "pulse"}
 # What seasons a stand-in and stays when it is swapped again.
@@ -77,7 +83,7 @@ def _in_part(dish: Dish, part: Part, book: Book, library: Library) -> Iterator[A
             own = _own_lines(lines, stand_in, book, library)
             yield Already(part, role, stand_in, tuple(line.id for line in own))
             return
-    for role, (cut, titled) in _CUT.items():
+    for role, cut, titled in _CUT:
         if not re.search(titled, dish.title.lower()):
             continue
         for line in lines:
