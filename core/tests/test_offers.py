@@ -49,7 +49,7 @@ SWAPPED = (
      "turnip_slices", 1),
     ("Curry\n500 g cauliflower, riced\n400 g chicken thighs", "grain_bed", "riced_cauliflower", 1),
     (
-        "Cauliflower \"couscous\" bowl\n500 g cauliflower, blitzed\n400 g tin chickpeas",
+        'Cauliflower "couscous" bowl\n500 g cauliflower, blitzed\n400 g tin chickpeas',
         "grain_bed",
         "riced_cauliflower",
         1,
