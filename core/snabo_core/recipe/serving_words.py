@@ -86,6 +86,13 @@ SIZE = re.compile(
     r"\bserving size\W{0,3}\d[\d./]*(?![\d./]|\s*(?:people|persons?|adults?)\b)\s*\w*",
     re.IGNORECASE,
 )
+# "Serves 4 (1 portion = 48 g carbohydrate)", "Portion: 1/4 of recipe": what one of them is.
+OF_ONE = re.compile(
+    r"\b(?:an?|one|each|per|1)\s+(?:portion|serving|helping)\b\s*(?:size\s*)?(?:(?:contains|has|holds|provides)\b[^.;)]*|"
+    r"[^.;)\d]{0,20}\d[\d.,/ ]{0,8}\s?(?:g|kg|ml|oz|lb|cups?|kcal|kj|cals?|calories|mg|ladles?|tbsp)\b[^.;)]*)"
+    r"|\b(?:portion|serving)(?:\s+size)?\s*[:=]\s*(?:\d/\d|[¼½⅓⅙⅛])[^.;)]*",
+    re.IGNORECASE,
+)
 # "Serves 8 (with leftovers for two lunches)": the lunches are of the same eight.
 LEFT_OVER = re.compile(
     r"(?<=\w)[,;\s(–—-]{1,4}(?:with|plus|and|leaving|including)\s+(?:\w+\s+){0,3}(?:left\s?-?overs?|left|spare|seconds|thirds)\s+(?:over\s+)?(?:for|to make)\b.*$",

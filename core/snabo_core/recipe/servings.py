@@ -35,6 +35,7 @@ def servings_in(text: str) -> Servings | None:
     if counts is None or only_figures(text) or words.VISITORS.search(text[: words.LOOKED_AT]):
         return None
     plain = words.SIZE.sub(" ", words.LEFT_OVER.sub("", text[: words.LOOKED_AT]))
+    plain = words.OF_ONE.sub(" ", plain)
     plain = words.OR_ONE_MORE.sub(_range_of, words.SMALL_ONES.sub(r"\g<made>", plain))
     plain = words.WHO_THEY_ARE.sub(
         " ", spell_numbers(spell_fractions(words.TWICE.sub("2 times", plain)))
