@@ -24,7 +24,8 @@ _AT_THE_END = re.compile(
 )
 # "For 4 people", "For 4-5 people, it gives 10 dumplings".
 _FOR_SO_MANY = re.compile(
-    rf"^\W*for\s+(?:about\s+)?{_COUNTED}(?:\W*|\W+(?:it |this |which )?(?:gives|makes|yields)\s+(?:about\s+)?\d[^.;]{{2,30}}\.?)$",
+    rf"^\W*for\s+(?:about\s+)?{_COUNTED}(?:\W*|\W+(?:it |this |which )?(?:gives|makes|yields)\s+(?:about\s+)?\d[^.;]{{2,30}}\.?"
+    r"|\s*\([^()]{0,60}\b(?:each|per|portion|serving|a head|doubled?|halved?)\b[^()]{0,30}\)\W*|\s+(?:in (?:one|an?|under|about|\d)|plus\b|with\s+\d|[-–|]\s+\d).{0,40})$",
     re.IGNORECASE,
 )
 # "Makes 8 crêpes", and nothing else.

@@ -88,7 +88,7 @@ SIZE = re.compile(
 )
 # "Serves 4 (1 portion = 48 g carbohydrate)", "Portion: 1/4 of recipe": what one of them is.
 OF_ONE = re.compile(
-    r"\b(?:an?|one|each|per|1)\s+(?:portion|serving|helping)\b\s*(?:size\s*)?(?:(?:contains|has|holds|provides)\b[^.;)]*|"
+    r"\b(?:an?|one|each|per|1)\s+(?:portion|serving|helping)\b\s*(?:size\s*)?(?:(?:contains|has|holds|provides)\b[^.;)]*|[=:]?\s*\d[^.;)\]]*|"
     r"[^.;)\d]{0,20}\d[\d.,/ ]{0,8}\s?(?:g|kg|ml|oz|lb|cups?|kcal|kj|cals?|calories|mg|ladles?|tbsp)\b[^.;)]*)"
     r"|\b(?:portion|serving)(?:\s+size)?\s*[:=]\s*(?:\d/\d|[¼½⅓⅙⅛])[^.;)]*",
     re.IGNORECASE,
@@ -175,7 +175,7 @@ SERVES = tuple(
         rf"\b(?:family|crowd|group|party|table|household)\s+of\s+{ABOUT}{RANGE}\b",
         # "No. 37 SUPPERS" is a page.
         rf"(?:(?<!no )(?<!no\. )\b|\bx){RANGE}\s*{ADJ}{PEOPLE}\b",
-        rf"\b{RANGE}\s+(?!per\b|a\b)(?:[a-z-]+\s+){{1,2}}(?:{FOLK}|person)\b",
+        rf"\b{RANGE}\s+(?:(?!per\b|a\b|each\b|for\b)[a-z-]+\s+){{1,2}}(?:{FOLK}|person)\b",
         # "2 hungry diggers".
         rf"\b{RANGE}\s+(?:very\s+|really\s+)?(?:hungry|greedy|starving|ravenous|peckish)\s+[a-z]{{3,}}s\b",
         rf"\b{RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
@@ -188,6 +188,9 @@ SERVES = tuple(
         rf"\b(?:feeds|serves)\W+(?:everyone|everybody|all|us all|all of us|the lot)\s*\(\s*{RANGE}\s*\)",
         rf"\bas an? main\W{{1,3}}{RANGE}\b",
         rf"^\W*(?:for|per(?!\s+100\b)|(?:quantities|amounts) (?:are )?for)\s+{RANGE}\s*(?:\([^()\d]*\)|to share|sharing)?\W*$",
+        # "For 4 (350 g each)", "For 4 in 20 minutes", "For 4 - 240 kcal each".
+        rf"^\W*for\s+{RANGE}\s*\([^()]{{0,60}}\b(?:each|per|portion|serving|a head|doubled?|halved?)\b[^()]{{0,30}}\)\W*$",
+        rf"^\W*for\s+{RANGE}\s+(?:in (?:one|an?|under|about|\d)|plus\b|with\s+\d|[-–|]\s+\d).{{0,40}}$",
         rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?(?:\W*$|,?\s+(?:and|so|but|with)\b)",
         rf"\b{RANGE}\s+of us\b",
         # "4 for tea".
