@@ -90,6 +90,8 @@ class Bench:
         self.parts = parts_of(names.lines)
         self.steps: list[ReadStep] = []
         self.made: dict[int, Product] = {}
+        # The products that hold a line, in the order they were made.
+        self._holders: dict[str, list[Product]] = {}
         self.active: int | None = None
         self.used: set[str] = set()
         # Lines of which a share was taken: the rest is still there.
@@ -114,13 +116,15 @@ class Bench:
 
     def holding(self, line: str) -> Product | None:
         """Return the latest product with a line in it, one nothing has taken before others."""
-        latest = None
-        for product in reversed(self.made.values()):
-            if line in product.reaches:
-                if product.open:
-                    return product
-                latest = latest or product
-        return latest
+        holders = self._holders.get(line, [])
+        opened = (product for product in reversed(holders) if product.open)
+        return next(opened, holders[-1] if holders else None)
+
+    def put(self, product: Product) -> None:
+        """Put what a step leaves on the bench."""
+        self.made[product.step] = product
+        for line in product.reaches:
+            self._holders.setdefault(line, []).append(product)
 
     def current(self) -> Product | None:
         """Return what was made last and is still at hand."""

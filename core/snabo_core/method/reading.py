@@ -437,7 +437,7 @@ class _Reader:
         for product in products:
             share = step.share.get(product.ref)
             product.partly = product.open = share is not None and share.kind != "remaining"
-        bench.made[step.number] = made
+        bench.put(made)
         made.open = bool(step.takes) and key != "hold_back"
         if made.open:
             aside = (

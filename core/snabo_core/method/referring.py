@@ -307,10 +307,10 @@ class Referrer:
 
     def _left(self, line: str) -> bool:
         """Whether some of a line that was used is still there."""
-        loose = self.bench.is_loose(line)
-        return line in self.bench.partly or (
-            loose and self.names.class_of(line) in {"salt", "oil", "spice", "herb"}
-        )
+        if line in self.bench.partly:
+            return True
+        seasons = self.names.class_of(line) in {"salt", "oil", "spice", "herb"}
+        return seasons and self.bench.is_loose(line)
 
     def _several(self, lines: list[str], mention: Mention) -> list[str]:
         """Return all lines a kind of food names, or the first where one food is meant."""

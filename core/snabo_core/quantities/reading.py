@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from snabo_core.dish import HoldBack, Leaving, Use
 from snabo_core.foods import Food, Library
@@ -62,6 +63,8 @@ from snabo_core.quantities.uses import read_uses
 from snabo_core.wording import Message, say
 
 SURE = 0.8
+# A line is read from several sides.
+REMEMBERED = 512
 # What a doubtful line's confidence is at most.
 DOUBTFUL = 0.5
 # Grams of strong things from which a line more likely means another food or unit: half a litre of
@@ -200,6 +203,18 @@ def read_lines(
     Returns:
         One reading at least; never fails, but its confidence may be 0.
     """
+    if learned or len(text) > LINE_LIMIT:
+        return _read_lines(text, library, system, learned or {})
+    return _read_again(text, library, system)
+
+
+@lru_cache(maxsize=REMEMBERED)
+def _read_again(text: str, library: Library, system: str) -> tuple[ReadLine, ...]:
+    """Read a line; a page tells its list twice, to people and to machines."""
+    return _read_lines(text, library, system, {})
+
+
+def _read_lines(text: str, library: Library, system: str, learned: Learned) -> tuple[ReadLine, ...]:
     clean = plain_line(text)
     both = _BOTH.match(clean)
     if both:
@@ -214,7 +229,7 @@ def read_lines(
     several = len(clauses) > 1
     return tuple(
         replace(
-            _read_clause(text, clause, library, system, learned or {}),
+            _read_clause(text, clause, library, system, learned),
             clause=clause.text if several else "",
         )
         for clause in clauses
