@@ -164,6 +164,7 @@ _UNIT_IN_WORDS = re.compile(
     r"\b(?:ounces?|grams?|pounds?|cups?|(?:table|tea)spoons?|pints?|litres?|quarts?)\b",
     re.IGNORECASE,
 )
+_TO_THE_COOK = re.compile(r"\byou\b|\byour\b", re.IGNORECASE)
 # So many words with somebody in them tell something, and name no food.
 LEAST_OF_TALK = 5
 # A name that begins like an amount has so many words or more.
@@ -619,9 +620,11 @@ class HeadLines(ListLines):
         ):
             return not re.search(r"\b\d+\s?(?:g|kg|ml|tbsp|tsp|cups?|oz|lb)\b", text)
         named = self.around.names_food(text) or any(c.isdigit() for c in text)
-        if self.layout.title and talks and words >= LEAST_OF_TALK and not (named or is_step(text)):
+        # "You need for the gratin" heads a part.
+        somebody = talks is not None and _TO_THE_COOK.search(text) is None
+        if self.layout.title and somebody and words >= LEAST_OF_TALK and not named:
             # "Uncle Dub's, and he never measured".
-            return self.section == "head"
+            return self.section == "head" and not is_step(text)
         return words >= 12 and not is_step(text) and text.rstrip().endswith((".", "!", "?"))
 
     def _stands_alone(self, line: Written) -> bool:
