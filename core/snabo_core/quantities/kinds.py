@@ -56,6 +56,7 @@ _FURNITURE = re.compile(
     r"^\W*(?:recipe|menu|product|item|card|file)\s+(?:code|ref(?:erence)?|id|no\.?|number)\s*[:#]?\s*(?=\S{0,6}\d)[\w-]{1,12}\W*$|"
     r"^\W*(?:(?:medically|expert|dietitian|nutritionist)[\s-])?(?:reviewed|fact[\s-]checked|approved|edited|styled|photographed|tested) by\s.{1,60}$|"
     r"^\W*(?:rec['’]?d|received|copied|handed down|passed on|given to me)\s+(?:from|by)\s.{2,40}$|"
+    r"^\W*(?:brought|made|cooked|prepared|supplied|provided) by\s*:\s*\S.{0,40}$|"
     r"^\W*post(?:ed)?\s+(?:subject|by)\s*:\s*(?!re\b)\S.{0,60}$|"
     r"^\W*(?:amounts?|quantit(?:y|ies)|qty)\s+(?:units?\s+)?(?:ingredients?|items?|foods?)\W*$|"
     r"(?:like|reply|quote|report|share)\s*[·|•]\s*(?:like|reply|quote|report|share|\d)|^re\s*:|tag us\b|"
