@@ -81,14 +81,14 @@ _FILED = re.compile(
     re.IGNORECASE,
 )
 # A line that tells the day something was written, and a line of whom it belongs to.
-_MONTH = (
+MONTH = (
     r"(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|"
-    r"oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\.?"
+    r"oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\b\.?"
 )
 _DATED = re.compile(
     r"\W*(?:(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?,?\s+)?"
-    rf"(?:\d{{1,2}}(?:st|nd|rd|th)?\s+(?:of\s+)?{_MONTH}(?:,?\s+(?:\d{{4}}|’?'?\d\d))?"
-    rf"|{_MONTH}\s+\d{{1,2}}(?:st|nd|rd|th)?(?:,?\s+\d{{4}})?|{_MONTH}\s+\d{{4}}"
+    rf"(?:\d{{1,2}}(?:st|nd|rd|th)?\s+(?:of\s+)?{MONTH}(?:,?\s+(?:\d{{4}}|’?'?\d\d))?"
+    rf"|{MONTH}\s+\d{{1,2}}(?:st|nd|rd|th)?(?:,?\s+\d{{4}})?|{MONTH}\s+\d{{4}}"
     r"|\d{4}-\d\d-\d\d|\d{1,2}[./]\d{1,2}[./](?:\d{4}|\d\d))(?:,?\s+(?:at\s+)?\d{1,2}[:.]\d\d(?:\s?[ap]m)?)?\W*"
     r"(?:(?:by|at|in)\s.{1,40}|[|·•–-].{1,60})?"
     # The head of a page in a book: "No. 37   SUPPERS".

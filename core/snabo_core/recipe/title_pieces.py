@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from snabo_core.quantities.figures import only_figures
+from snabo_core.quantities.kinds import MONTH
 from snabo_core.recipe import title_words as words
 from snabo_core.recipe.servings import only_servings
 from snabo_core.recipe.times import only_times
@@ -28,13 +29,9 @@ _UNSIGNED = re.compile(
     r"|as (?:promised|requested|asked|discussed)|\(?[$£€]{1,4}\)?)\s*$",
     re.IGNORECASE,
 )
-_MONTH = (
-    r"(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|"
-    r"oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\b\.?"
-)
 _DATE = (
-    rf"(?:\d{{1,4}}[./-]\d{{1,2}}(?:[./-]\d{{1,4}})?|\d{{1,2}}(?:st|nd|rd|th)?\s+(?:of\s+)?{_MONTH}(?:,?\s+\d{{4}})?"
-    rf"|{_MONTH}\s+\d{{1,2}}(?:st|nd|rd|th)?(?:,?\s+\d{{4}})?|{_MONTH}\s+\d{{4}}|(?:19|20)\d\d)"
+    rf"(?:\d{{1,4}}[./-]\d{{1,2}}(?:[./-]\d{{1,4}})?|\d{{1,2}}(?:st|nd|rd|th)?\s+(?:of\s+)?{MONTH}(?:,?\s+\d{{4}})?"
+    rf"|{MONTH}\s+\d{{1,2}}(?:st|nd|rd|th)?(?:,?\s+\d{{4}})?|{MONTH}\s+\d{{4}}|(?:19|20)\d\d)"
 )
 # What is said of a recipe, not of the dish.
 _SAID = re.compile(

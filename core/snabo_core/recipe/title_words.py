@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import re
 
+from snabo_core.quantities.kinds import MONTH
+
 LONGEST_TITLE = 120
 # A line is asked from several sides.
 REMEMBERED = 512
@@ -284,7 +286,7 @@ ABOVE = re.compile(
     r"|(?:words|photograph(?:s|y)|(?:food |prop )?styling|illustrations?)(?: and (?:words|photograph(?:s|y)|styling))?:? (?-i:[A-Z])[\w'’.-]+ (?-i:[A-Z])[\w'’-]+(?:\W+.{0,60})?"
     r"|(?:magazine|newspaper|paper) cutting|cut out and keep|free with.{0,30}|as seen.{0,40}"
     rf"|(?:(?:mon|tues?|wed|thurs?|fri|sat|sun)[a-z]*\.?,?\s+)?\d{{1,4}}[./-]\d{{1,2}}(?:[./-]\d{{1,4}})?|(?:{WEEKDAY},?\s+)?"
-    r"(?:\d{1,2}(?:st|nd|rd|th)?\s+)?(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)\b\.?\s*"
+    rf"(?:\d{{1,2}}(?:st|nd|rd|th)?\s+)?{MONTH}\s*"
     r"(?:\d{1,2}(?:st|nd|rd|th)?,?\s*)?(?:\d{4})?"
     r"|(?:copied |got |handed down )?from\s+(?-i:[A-Z])[\w'’]+(?:\s+(?-i:[A-Z])[\w'’]+)?(?:,.{0,40})?"
     r"|from\s+(?:[\w'’]+\s+){0,3}(?:tin box|recipe box|box|tin|book|notebook|cards?|collection|files?|folder|archives?)"
