@@ -348,6 +348,10 @@ _GREEN = re.compile(
 )
 # "2 # hamburger".
 _POUNDS = re.compile(r"(?<=[\d½¼¾])\s?#\s+(?=[a-z])", re.IGNORECASE)
+# "2 rolls soaked in milk" are rolls.
+_SOAKED_IN = re.compile(
+    r"(?<=[a-z])\s+(?=(?:soaked|steeped)\s+(?:overnight\s+)?in\s+(?!\d|an?\s))", re.IGNORECASE
+)
 # "1 crusty loaf" is one of bread, "a meat loaf" is none.
 _LOAF = re.compile(
     r"\b(?:(?P<kind>crusty|white|wholemeal|whole[\s-]?wheat|brown|granary|rye|farmhouse|uncut|unsliced|sliced|day[\s-]old|stale|country|fresh|cob)"
@@ -367,6 +371,7 @@ _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], 
     (_HALF_AND_HALF, "halfandhalf"),
     (_LOAF, _of_bread),
     (_GREEN, r"\g<n> green "),
+    (_SOAKED_IN, ", "),
     (_POUNDS, " lb "),
     *PARTS_TOLD,
     (_ZERO_FLOUR, "plain flour"),

@@ -84,6 +84,8 @@ from snabo_core.swaps.role_words import (
     SUETS,
     THICKENED,
     WHISKED,
+    WHITE_SAUCE,
+    WHITE_SAUCE_SHARE,
     WRAPPED,
 )
 
@@ -122,6 +124,8 @@ def _thickens(line: Line, context: Context, book: Book) -> bool:
     said = re.search(
         r"\b(?:sauce|gravy|roux|thicken|stew|soup|casserole)", context.part.name, re.IGNORECASE
     )
+    if WHITE_SAUCE.search(f"{context.part.name} {context.steps}") is not None:
+        limit = max(limit, WHITE_SAUCE_SHARE * context.liquid)
     group = book.group_of(line.food)
     if group is not None and group.key == "starch" and grams <= most:
         return context.liquid >= LEAST_LIQUID_GRAMS or said is not None
@@ -169,6 +173,8 @@ def role_of(
         return None
     if group.key == "starch" and _is_for_dumplings(line, group, context, book):
         return "dumpling"
+    if group.key == "starch" and _is_dusted(line, context):
+        return "crumb"
     if _thickens(line, context, book) and not _is_told_otherwise(line, group, context, book):
         return "thickener"
     if group.key in {"short_pasta", "long_pasta"}:
@@ -463,7 +469,9 @@ def _cut(line: Line, group: StarchGroup, context: Context) -> str | None:
     said = BATTERED.search(told)
     wet = group.key == "flour" and context.liquid >= 100 and (line.grams or 0) <= 300
     if wet and (context.eggs or said is not None):
-        named = said or re.search(r"pancake|pudding|cr[eê]pe|thin galettes|fritter|toad", told)
+        named = said or re.search(
+            r"pancake|waffle|pudding|cr[eê]pe|thin galettes|fritter|toad", told
+        )
         return "batter" if named else None
     return None
 

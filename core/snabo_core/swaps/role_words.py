@@ -126,7 +126,8 @@ CAKES = re.compile(
 # Cakes that are floured before they are fried, where nothing is there to thicken.
 DUSTED = re.compile(
     r"\b(?:dust|coat|dredge|toss|roll|turn|dip)\w*\b(?:(?!work|surface|board|counter|table|\btin\b|\bpan\b|hands)[^.;]){0,40}"
-    r"\b(?:in|with)\s+(?:the\s+|a little\s+|seasoned\s+)*flour\b"
+    r"\b(?:in|with)\s+(?:the\s+|a little\s+|seasoned\s+)*"
+    r"(?:(?:corn|rice|potato)?\s?flour|(?:corn|potato|tapioca)?\s?starch)\b"
     # "Mix the flour and paprika, toss the batons in it".
     r"|\b(?:mix|combine|season|put|stir)\b[^.;]{0,40}\bflour\b[^.;]{0,40}[.,;]\s*"
     r"(?:and\s+|then\s+)?(?:toss|coat|dredge|roll|turn|dip|dust)\w*\b[^.;]{0,40}"
@@ -139,6 +140,11 @@ ROUX = re.compile(
     r"(?:then\s+|and\s+)?(?:add|pour|whisk|stir|gradually|bit by bit|"
     r"(?:the )?(?:milk|ale|beer|stock|cider|wine|cream|water)\b)"
 )
+# A sauce of milk takes so much flour at most, however many eat of it; a batter takes far more.
+WHITE_SAUCE = re.compile(
+    r"\b(?:b[eé]chamel|besciamella|velout[eé]|roux|mornay|(?:white|cheese) sauce)\b", re.IGNORECASE
+)
+WHITE_SAUCE_SHARE = 0.15
 # Flour browned in fat at the end thickens, though nobody measured the water.
 BROWNED_FLOUR = re.compile(r"\b(?:brown|toast|fry)(?:ed|s|ing)?\s+(?:the\s+|in\s+)?flour\b")
 PANCAKES = re.compile(
