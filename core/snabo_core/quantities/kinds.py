@@ -62,7 +62,7 @@ _FURNITURE = re.compile(
     r"(?:like|reply|quote|report|share)\s*[·|•]\s*(?:like|reply|quote|report|share|\d)|^re\s*:|tag us\b|"
     r"did you (?:make|try|like) (?:this|it)|pin (?:this|it|me) (?:for|to)\b|last edited|joined:|"
     r"^\W*[\w.-]{2,30} (?:wrote|replied|posted)\b[^.!?]{0,30}:?\s*$|"
-    r"^\W*(?:seasonable|average cost)\b|^\W*(?:budget|costs?|price)\s*:?\s*(?:about\s+)?[£$€]\s?\d|^\W*printed (?:from|on|by|at)\b|(?:previous|next|older|newer) (?:posts?|recipes?|articles?|entry|entries)|private notes?|cooking notes \(|home\s*[›>»/]|^\W*(?:all )?recipes?\s*[›>»]|back to (?:the )?(?:top|front page|home|start|list|index|all recipes|recipes|main page)|print\s*[|·•]|save\s*[|·•]|"
+    r"^\W*(?:seasonable|average cost)\b|^\W*(?:budget|costs?|price)\s*:?\s*(?:about\s+)?[£$€]\s?\d|^\W*printed (?:from|on|by|at)\b|(?:previous|next|older|newer) (?:posts?|recipes?|articles?|entry|entries)|private notes?|cooking notes \(|home\s*[›>»/]|^\W*(?:all )?recipes?\s*(?:[›>»]|/[^/]{2,40}/)|back to (?:the )?(?:top|front page|home|start|list|index|all recipes|recipes|main page)|print\s*[|·•]|save\s*[|·•]|"
     r"tell us below|made it\?|nutrition (?:facts|info|information)|wp recipe|\bads?\b by|"
     r"report (?:this|an? )|select all|updated \d|posted \d|more from|top comment|seen \d\d:|sent from my|ingredients? to cart|instacart|cart\b.*\$|difficulty:|skill level|"
     r"(?:course|cuisine|category|keywords?|author|diet|tags?|published|updated|posted(?: on| by)?|"
@@ -96,7 +96,9 @@ _DATED = re.compile(
     # Whose it is: "Mrs. Hebden".
     r"|\s*(?:mrs|mr|ms|miss|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma)?)\b\.?\s+(?-i:[A-Z][a-z]+)(?:\s+(?-i:[A-Z])\S{0,15}){0,2}\W*"
     # "(c) 1 green pepper" is the third of a list.
-    # Where it was printed: "Old Ridge Gun Club cookbook, p. 31".
+    # Where it was printed: "Old Ridge Gun Club cookbook, p. 31", "From the Pantry Notes, p. 3".
+    r"|(?:(?:taken |copied |adapted )?(?:from|out of)\s+(?-i:[A-Z\"“'‘]|the\b)[^\d.;]{2,60},?|[^\d,.:;]{3,60}\b(?:cookery|journal|diary|notes|handbook|manual|leaflet|pages|review|herald|weekly|monthly|companion),?)"
+    r"\s+\(?(?:p|pp|pg|page)\.?\s*\d{1,4}\)?\W*"
     r"|[^\d,.:;]{3,60}\b(?:cook ?book|recipe book|magazine|newsletter|annual|almanac|gazette),?\s+\(?(?:(?:p|pp|pg|page)\.?\s*\d{1,4}|(?:19|20)\d\d)\)?\W*"
     r"|\s*(?:©.{0,80}|\(c\)\s*(?:copyright\b.{0,60}|.{0,40}\b(?:19|20)\d\d\b.{0,40}))",
     re.IGNORECASE,
@@ -156,6 +158,7 @@ _TIME_WORDS = (
 )
 _DURATION = (r"(?:\d[\d./½¼¾\s-]*\s*(?:h\b|hr?s?\b|hours?\b|m\b|mins?\b|minutes?\b|days?\b)|overnight|"
              r"(?:half|an|one|quarter of an) (?:an )?hour)")  # fmt: skip
+_LASTS = re.compile(rf"\W*{_DURATION}\W*", re.IGNORECASE)
 _TIMES = re.compile(
     rf"^\W*{_TIME_WORDS}(?:\s+(?:time|in|ahead))?\s*[:=\-–]?\s*(?:about\s+)?{_DURATION}"
     rf"|^\W*(?:under|less than|up to|within|over|more than|at least|max\w*)\s+{_DURATION}\W*$",
@@ -167,7 +170,8 @@ _SERVINGS = re.compile(
     r"|^\W*(?:pour|für|para|voor)\s+\d+(?:\s?(?:[-–àa]|bis)\s?\d+)?\s+pers\w*"
     r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|pers(?:ons|onen|onnes)?|serves|porcj[ei]|portioner|portionen|port)\b"
     # "Feeds-a-crowd rice" is a name.
-    r"|^\W*(?:serves?|feeds|makes|yields?|servings|recipe yield)(?!-\w)\s*[:\-]?\s*(?:a|an|the|one|about)\b",
+    # And "Serve the soup" is an order.
+    r"|^\W*(?:serves|feeds|makes|yields?|servings|recipe yield)(?!-\w)\s*[:\-]?\s*(?:a|an|the|one|about|(?:my|our|your)\s+\w+\s+of)\b",
     re.IGNORECASE,
 )
 _NOTE = re.compile(
@@ -183,13 +187,14 @@ _NOTE = re.compile(
     r"excellent|super|wonderful|yummy)\s+(?:with|on|cold|hot|the|for|as|if|next|in|eaten|served|reheated|when|alongside|after|made|too)\b"
     r"|(?:freezes|keeps|reheats|stores|tastes|doubles|halves)\s+\w+|goes\s+(?:\w+\s+)?with\b"
     r"|(?:any\s+)?leftovers\s+(?:keep|freeze|reheat|make|are|will|can|go|taste|do|become)\b"
+    r"|(?:gf|df|ve|vg|vegan|vegetarian|(?:gluten|dairy)[\s-]free)\s+(?:if|when|with)\s+(?:using|you|made|served)\b[^\d]*$"
     r"|no added (?:salt|sugar)\W*$|(?:gluten|dairy|nut|egg|lactose)[\s-]free\W*$|suitable for\b"
     r"|note\s*\d|do not\b|don'?t\b|never\b|please\b|avoid\b|enjoy\b)",
     re.IGNORECASE,
 )
 _HEADING_WORDS = re.compile(
     r"^(?:what you(?:'ll| will)? need|you(?:'ll| will) need|ingredients?(?: list| for\b.*)?|shopping list|directions?|method|"
-    r"instructions?|preparation|steps?|how to(?: make(?: it)?)?|what to do|to (?:serve|finish|garnish|assemble|decorate)|"
+    r"instructions?|preparation|steps?|how to(?: make(?: it)?)?|what to do|to (?:serve(?: (?:with|alongside))?|finish|garnish|assemble|decorate)|serve with|"
     r"topping|filling|sauce|gravy|crust|base|dressing|marinade|garnish|glaze|mash|stuffing|dough|pastry|crumble|"
     r"crumb topping|crumb|soup|salad|assembly|others?(?: ingredients| things| bits)?|the rest|remaining(?: ingredients)?|misc(?:ellaneous)?|temper(?:ing)?|tadka|batter|coating|seasoning|spice mix|spices|"
     r"(?:the )?(?:\w+ ){1,2}(?:bit|part|stuff|element|component|stage)|meal \d+.*|day \d+.*|layer \d{1,2}|menu.*|optional(?: extras)?|optional toppings|extras|toppings|the (?:\w+ ){1,2}\w+|"
@@ -224,7 +229,7 @@ _COMMAND = re.compile(
     r"delete that|end of (?:list|recipe)|(?:and\s+)?that['’]?s it|full stop)\b",
     re.IGNORECASE,
 )
-_HEAT = re.compile(r"\b\d{2,3}\s?°|\b\d{3}\s?[CF]\b|\bgas (?:mark )?\d|\boven\b|\buntil\b|\bfor (?:about )?\d+[\s-]|"
+_HEAT = re.compile(r"\b\d{2,3}\s?°|\boff (?:the )?heat\b|\b\d{3}\s?[CF]\b|\bgas (?:mark )?\d|\boven\b|\buntil\b|\bfor (?:about )?\d+[\s-]|"
                    r"\b\d+\s?(?:-|–|to)?\s?\d*\s?min", re.IGNORECASE)  # fmt: skip
 
 # "Salt the marrow." orders, "salt" is a food.
@@ -239,6 +244,8 @@ _BROWN_FOOD = re.compile(
     r"(?!.*\b(?:until|till|in the|in a|for \d|on all)\b)",
     re.IGNORECASE,
 )
+# "Brown mushrooms and onions. Add stock." goes on in commands.
+_SENTENCE_BEHIND = re.compile(r"[.;!]\s+(?=[^\W\d])")
 # "Roast salmon 200 for 12 mins".
 _TIMED_COMMAND = re.compile(
     r"^[^,;(]*\bfor\s+(?:about\s+|another\s+)?\d[\d\s–-]*(?:mins?|minutes?|hrs?|hours?)\b",
@@ -249,6 +256,9 @@ _ALL_IN = re.compile(
     r"(?:everything|all|the lot|it all)(?: else)?(?: goes| go)? (?:in|into|together)(?:,\s|\s(?:the|a|your|my) (?:pot|pan|dish|tin|tray|oven|slow|crock|bowl|wok|casserole)\b)",
     re.IGNORECASE,
 )
+# "mix rest w water until loose": verbs that are no food by themselves.
+_UNTIL = re.compile(r"\w\s+(?:until|till|til)\s+[a-z]", re.IGNORECASE)
+_NOT_SAID_UNTIL = frozenset("butter oil salt pepper flour dressing season in on over to".split())
 # "Leeks in butter till soft", "Rice, milk, 20 min".
 _TILL = re.compile(
     r"\w\s+(?:till|until)\s+(?:(?:just|almost|nearly|really|very|it|they|the|all)\s+)?(?:\w+\s+)?(?:soft\w*|brown\w*|golden|tender|done|crisp\w*|thick\w*|smooth|"
@@ -362,7 +372,9 @@ def begins_with_amount(text: str, system: str = "metric") -> bool:
 def is_button(text: str) -> bool:
     """Tell a line that is nothing but the labels of buttons and links."""
     pieces = _BARS.split(text.strip())
-    if len(pieces) > 1 and all(map(_FILED.fullmatch, pieces)):
+    filed = [piece for piece in pieces if _FILED.fullmatch(piece)]
+    if len(pieces) > 1 and filed and all(p in filed or _LASTS.fullmatch(p) for p in pieces):
+        # "Vegan | Dairy-free | 35 mins".
         return True
     if len(pieces) > 2 and all(len(piece.split()) <= 3 for piece in pieces):
         # "Home | News | Recipes": most of them are known.
@@ -420,13 +432,22 @@ def _says_how_long_and_hot(text: str) -> bool:
     return told >= LEAST_COMMANDS and "(" not in text and _TELLS_FACTS.match(text) is None
 
 
+def _is_brown(bare: str) -> bool:
+    """Tell "Brown lentils 1 cup" from "Brown mushrooms and onions. Add the stock"."""
+    if _BROWN_FOOD.match(bare) is None:
+        return False
+    behind = _SENTENCE_BEHIND.split(bare)[1:]
+    two = re.match(r"brown\s+\w+\s+(?:and|&)\s+[a-z ]{3,30}\.$", bare, re.IGNORECASE)
+    return two is None and not any(first_word(said) in COMMANDS for said in behind)
+
+
 @lru_cache(maxsize=REMEMBERED)
 def is_step(text: str, system: str = "metric") -> bool:
     """Tell a step from an ingredient: it begins with a verb or reads as sentences."""
     if _NUMBERED_STEP.match(text):
         text = text.lstrip(" 0123456789")
     bare = re.sub(r"^\W*(?:step\s*)?\d{1,2}\s*[.):]\s*", "", text, flags=re.IGNORECASE)
-    if _SOME_OF.match(bare) or _FREEZE_DRIED.match(bare) or _BROWN_FOOD.match(bare) is not None:
+    if _SOME_OF.match(bare) or _FREEZE_DRIED.match(bare) or _is_brown(bare):
         return False
     verb = first_word(text)
     ends = text.rstrip().endswith((".", "!"))
@@ -441,6 +462,7 @@ def is_step(text: str, system: str = "metric") -> bool:
         or _SALT_THE.match(bare) is not None
         or is_spoken(bare, verb)
         or (verb in STEP_VERBS and (_is_told_in_commands(bare) or _FOR_SO_LONG.search(bare)))
+        or (verb in STEP_VERBS and verb not in _NOT_SAID_UNTIL and _UNTIL.search(bare))
         or (_says_how_long_and_hot(bare) and not begins_with_amount(text, system))
     ):
         return True

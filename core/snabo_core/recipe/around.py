@@ -104,7 +104,7 @@ _COLON_THEN_BRACKET = re.compile(r"^(?P<name>[^\d:()]{3,40}):\s*\([^()]{1,40}\)$
 _BRACKETED_NAME = re.compile(r"^\((?P<name>[^()\d,;.]{3,30})\)$")
 # "For the" in other languages.
 _FOR_THE = re.compile(r"(?:per|pour|für|para|voor|för|dla)\s", re.IGNORECASE)
-_FOR_A_PART = re.compile(r"\W*for the\s", re.IGNORECASE)
+FOR_A_PART = re.compile(r"\W*for the\s", re.IGNORECASE)
 # No heading in two languages is longer.
 MOST_TOLD = 60
 # "Filling, made the day before", "Lid (see note)", "Base - 4 portions", also above the first list.
@@ -343,7 +343,7 @@ class Around:
         house = at > 1 and HOUSE.search(line.text) is not None
         if follows is None or (any(map(self._says_dish, line.text.split())) and not house):
             return False
-        if _FOR_A_PART.match(without_enumeration(follows.text)) or says_of_it(follows.text):
+        if FOR_A_PART.match(without_enumeration(follows.text)) or says_of_it(follows.text):
             return False
         if kind_of_line(follows.text) in _NO_NAME or servings_in(follows.text) is not None:
             # "Feeds 6 with bread and cheese" below "Cawl".
@@ -448,7 +448,7 @@ class Around:
         if self.names_dish(about) or (speaks and is_in_title_case(about)):
             return True
         name = title_of(below.text)[0]
-        said = _FOR_A_PART.match(name) or _WHOSE.match(below.text) or says_of_it(below.text)
+        said = FOR_A_PART.match(name) or _WHOSE.match(below.text) or says_of_it(below.text)
         if said or only_facts(below.text) or only_servings(below.text):
             return False
         listed = follows is not None and has_amount(follows.text) and self.names_food(follows.text)
@@ -458,6 +458,9 @@ class Around:
         if listed and (headed or (names_component(name) and not whole)):
             return False
         told = len(words) > 1 or says_dish(name)
+        if follows is not None and speaks and not told:
+            # "Pelmeni", alone below words about the day and above "for 4".
+            told = servings_in(follows.text) is not None
         set_like_one = (is_in_title_case(name) or name.isupper() or below.drawn) and told
         short = len(words) <= MOST_TITLE_WORDS and below.text[-1:] not in ".,"
         if not (set_like_one or (short and speaks)):
@@ -519,7 +522,7 @@ class Around:
         if amount or too_long or any(c.isdigit() for c in bare) or marked:
             return None
         if re.search(
-            r"[,;()./]|\b(?:to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b|"
+            r"[,;()./]|\b(?:if|to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b|"
             r"\b(?:as (?:needed|required|necessary)|to (?:cover|dust|grease|glaze|thin|loosen))$",
             bare,
             re.IGNORECASE,

@@ -44,6 +44,7 @@ from snabo_core.recipe.times import only_times, times_in
 from snabo_core.recipe.titles import (
     asked_for,
     facts_behind,
+    handed_over,
     stands_above,
     title_of,
     told_in_letter,
@@ -121,7 +122,7 @@ _CUT_WORD = re.compile(r"[A-Za-z]-$")
 # What stands on a page and is no title.
 LONGEST_TITLE_LINE = 70
 _ON_A_PAGE = re.compile(
-    r"[★☆|↓©☰≡]|^menu\b|jump|print|^search\b|^skip\b|^recipe by\b|^home\s*[/|]|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5(?!\s+(?:people|servings?|portions?|pers))|advert|affiliate|subscribe|"
+    r"[★☆|↓©☰≡]|^menu\b|jump|print|^search\b|^skip\b|^recipe by\b|^home\s*[/|]|^\W*[ru]/\w|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5(?!\s+(?:people|servings?|portions?|pers))|advert|affiliate|subscribe|"
     r"cookie|share|posted|updated|\bsave\b|sign|log ?in|(?:contributed|submitted|written) by|"
     r"^(?:difficulty|level|skill|cuisine|course|category)\b",
     re.IGNORECASE,
@@ -181,6 +182,11 @@ _ANSWERED = re.compile(
     r"|^\W*\d+[\s-]min(?:ute)?s?[\s-]read\W*$",
     re.IGNORECASE,
 )
+# "Mains > Pork > Slow roasts", "Food / Dinner / Chicken": where on its shelves a page keeps a dish.
+_TRAIL = re.compile(
+    r"\W*[^\W\d][^\d/›»>|.,:]{1,30}(?:(?:\s+[›»>]\s+[^\d/›»>|.,:]{2,40}){1,5}"
+    r"|(?:\s+/\s+[^\d/›»>|.,:]{2,40}){2,5})\W*"
+)
 _NUMBERED_NAME = re.compile(r"no\.?\s*\d{1,3}\s+(?P<name>[^\W\d].+)", re.IGNORECASE)
 _YEAR = re.compile(r"\b(?:19|20)\d\d\b(?!\s*(?:g|kg|ml|l|kcal|cal|oz)\b)")
 
@@ -197,6 +203,8 @@ class HeadLines(ListLines):
         if self.layout.title:
             return False
         if _ANSWERED.match(line.text) is not None:
+            return True
+        if _TRAIL.fullmatch(line.text) is not None and self._leads_to_name(line.text):
             return True
         if says_of_it(line.text) or _BY.match(line.text) is not None:
             # "By Nora Field", above the name of her dish.
@@ -228,6 +236,9 @@ class HeadLines(ListLines):
             or OVEN.match(text)
             or says_of_it(text)
             or (text.startswith("(") and not is_in_title_case(text))
+            or (handed_over(text) and text[:1].islower())
+            # "it is for 4 (or 3 like my brother)".
+            or (_OF_IT.match(text) and servings_in(text) and not is_in_title_case(text))
             # What a letter is about names the dish better than a sentence of it.
             or (self.about and text[-1:] in ".!?,:" and not self._heads_its_list(text))
             or self._is_less_than_about(text)
@@ -302,6 +313,14 @@ class HeadLines(ListLines):
         counted = begins_with_amount(follows.text) or ends_with_amount(follows.text)
         return counted and self.around.names_food(follows.text)
 
+    def _leads_to_name(self, trail: str) -> bool:
+        """Tell the shelves a dish stands on from those that hold its only name."""
+        if not self.around.name_follows():
+            return False
+        last, below = re.split(r"\s[›»>/]\s", trail)[-1], self.around.next()
+        alone = len(last.split()) > 1 and says_dish(last.split()[-1])
+        return not alone or (below is not None and any(map(says_dish, below.text.split())))
+
     def _is_numbered(self, text: str) -> bool:
         """Tell "NO. 9 CURRY" where nothing else is a name from "No. 37 SUPPERS", a page."""
         name = _NUMBERED_NAME.match(text)
@@ -347,6 +366,9 @@ class HeadLines(ListLines):
         if (follows := self.around.next()) is not None and is_dated(follows.text):
             # "millpond_meg", and below it when that was posted.
             return True
+        if follows is not None and not follows.after_blank and servings_in(follows.text):
+            # "Pelmeni", right above for how many they are.
+            return False
         return any(asked_for(aside.text) is not None for aside in self.layout.asides)
 
     def _take_title(self, text: str) -> None:

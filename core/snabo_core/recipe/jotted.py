@@ -10,6 +10,9 @@ from snabo_core.quantities.verbs import COMMANDS, STEP_VERBS
 
 # No jotted order has more words, and a list of fewer lines tells too little.
 MOST_WORDS, LEAST_LISTED = 10, 3
+# So many commands in a line order, whatever stands between them.
+LEAST_COMMANDS = 3
+_FIGURE = re.compile(r"[\d½¼¾⅓⅔]")
 # Shorter words name no food by themselves.
 LEAST_LETTERS = 4
 _BETWEEN = re.compile(r"\s[+&]\s|,\s")
@@ -34,6 +37,9 @@ def jots_order(text: str, listed: Sequence[str]) -> bool:
     if len(listed) < LEAST_LISTED or len(text.split()) > MOST_WORDS or begins_with_amount(text):
         return False
     said = [word.lower() for word in _WORD.findall(text)]
+    if sum(word in COMMANDS for word in said) >= LEAST_COMMANDS and not _FIGURE.search(text):
+        # "noodles boil drain keep some water".
+        return True
     # "Blitz, cream" orders, "salt, to taste" does not.
     done = first_word(text) in COMMANDS or _DONE.search(text.rstrip(" .!")) is not None
     if not done or _BETWEEN.search(text) is None:

@@ -9,13 +9,15 @@ from itertools import islice
 
 from snabo_core.quantities.kinds import (
     begins_with_amount,
+    first_word,
     heading_name,
     is_button,
     is_energy,
     is_step,
     kind_of_line,
 )
-from snabo_core.recipe.around import MOST_TITLE_WORDS, SAYS_OPTIONAL, opens_list
+from snabo_core.quantities.verbs import COMMANDS
+from snabo_core.recipe.around import FOR_A_PART, MOST_TITLE_WORDS, SAYS_OPTIONAL, opens_list
 from snabo_core.recipe.claims import claims_in, tells_columns, tells_figures
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.head_lines import HeadLines
@@ -122,7 +124,9 @@ _NEEDED_FOR = re.compile(
     r"\W*you(?:['’]ll| will)? (?:also )?need for (?:the )?\S[^\d.,;]{2,30}$", re.IGNORECASE
 )
 # The number of a page; "4" says for how many.
-_PAGE_NUMBER = re.compile(r"\W*(?:1[3-9]|[2-9]\d|\d{3,4})\W*")
+_PAGE_NUMBER = re.compile(
+    r"\W*(?:(?:1[3-9]|[2-9]\d|\d{3,4})|page\s+\d{1,3}\s*(?:of|/)\s*\d{1,3})\W*", re.IGNORECASE
+)
 # "Ingredients (makes 12 tacos)".
 _HEAD_SAYS = re.compile(
     r"(?<=[\s(\[])(?:makes|yields?)\b[^()\[\]]{1,40}(?=[)\]\s:]*$)", re.IGNORECASE
@@ -655,7 +659,8 @@ class _Sorter(HeadLines, MethodLines):
     def _in_method(self, line: Written) -> None:
         if not self.ordered():
             self.broken = self.around.broken_at_edge(self.around.place)
-        if not self.layout.parts and self._opens_plain_list(line):
+        listed = any(has_amount(item) for _, items in self.layout.parts for item in items[:1])
+        if not listed and self._opens_plain_list(line):
             self._in_list(line)
             return
         self._take_step(line)
@@ -678,7 +683,7 @@ class _Sorter(HeadLines, MethodLines):
         name = (
             None
             if _SALT_AND_PEPPER.fullmatch(text)
-            else self.around.heading(line, self._opened(), weighed=self._all_weighed())
+            else self.around.heading(line, self._opened(), weighed=self._sets_apart(text))
         )
         if name is not None:
             self._open_headed(name, text)
@@ -687,7 +692,7 @@ class _Sorter(HeadLines, MethodLines):
         # "Take 250 g mushrooms, 1 clove garlic and 2 slices of bread. This feeds two." tells more.
         labelled = _STEP_LABELLED.match(text) is not None
         several = (
-            not labelled
+            not (labelled or self._orders_below_list(text))
             and _TWO_SENTENCES.search(text) is None
             and len(self._items(text)) >= LEAST_LISTED
         )
@@ -706,7 +711,7 @@ class _Sorter(HeadLines, MethodLines):
             self.section = "method"
             self._in_method(line)
         elif kind == "heading":
-            if self.layout.parts and not self.around.amounts_follow(1):
+            if self.layout.parts and not (self.around.amounts_follow(1) or self._heads_food(text)):
                 self._aside("note", text)
             else:
                 self.layout.open_part(heading_name(text) or text)
@@ -824,6 +829,29 @@ class _Sorter(HeadLines, MethodLines):
         """Tell a list without a line that has no amount: what has none there heads a part."""
         listed = (item for _, items in self.layout.parts for item in items)
         return all(map(has_amount, islice(listed, MOST_WEIGHED)))
+
+    def _heads_food(self, text: str) -> bool:
+        """Tell "For the rice" above "Basmati, soaked 30 mins": a food without an amount, or last."""
+        follows = self.around.next()
+        if follows is None or FOR_A_PART.match(text) is None or is_step(follows.text):
+            return False
+        return self.around.names_food(follows.text) and METHOD.match(follows.text) is None
+
+    def _sets_apart(self, text: str) -> bool:
+        """Tell a name that heads a part where no food above it is without an amount.
+
+        Or that the title holds, whatever stands above it: "Waffles" of "Chicken & Waffles".
+        """
+        title = self.layout.title.lower().replace(",", " ").split()
+        words = text.strip(" *_:").lower().split()
+        named = bool(words) and all(word in title for word in words)
+        return named or self._all_weighed()
+
+    def _orders_below_list(self, text: str) -> bool:
+        """Tell "Soften the fennel 15 min, add wine, then stock for 10." below foods."""
+        listed = sum(len(items) for _, items in self.layout.parts)
+        commands = first_word(text) in COMMANDS and not begins_with_amount(text)
+        return listed >= LEAST_LISTED and commands and text[-1:] == "." and is_step(text)
 
     def _in_words(self, line: Written) -> bool:
         """Take what is told among or before the lines of a list and is none of them."""

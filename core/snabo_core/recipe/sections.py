@@ -116,7 +116,7 @@ NOTES = re.compile(
 NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|nutrients|(?:per|each) (?:serving|portion|bowl|plate|person|head|slice|piece|helping)(?: (?:has|contains|provides|gives))?|(?:one|a) (?:serving|portion|bowl|plate|person|head|slice|piece|helping)(?: (?:has|contains|provides|gives)|(?=\s*[:=(]|\W*$)))\b.{0,40}$",
                         re.IGNORECASE)  # fmt: skip
 COMMENTS = re.compile(r"^\W*(?:\d+\s+)?(?:thoughts? on|comments?|reviews?|reader (?:comments|reviews)|ratings?|replies|responses|"
-                       r"leave a (?:reply|comment)|related(?: recipes| posts)?|you (?:may|might) also (?:like|enjoy)|more recipes)\b(?:.{0,30}|\s*[“\"].{0,80})$",
+                       r"leave a (?:reply|comment)|related(?: recipes| posts)?|you (?:may|might) also (?:like|enjoy)|more recipes|(?:(?:love|like|enjoy|fancy)d?\s+(?:this|it)(?:\s+(?:one|recipe|dish))?\?\W*)?(?:why not\s+)?try\s+(?:these|this|one of these)\s+(?:next|too|instead))\b(?:.{0,30}|\s*[“\"].{0,80})$",
                        re.IGNORECASE)  # fmt: skip
 # The head of a letter that was sent; what it is about may name the dish.
 MAIL_HEAD = re.compile(

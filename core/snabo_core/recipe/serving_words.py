@@ -12,7 +12,7 @@ REMEMBERED = 512
 N = r"\d{1,3}(?:\.\d)?"
 # "4 (2-cup) servings", "four 1-cup servings", "4-ish portions".
 CUPS_EACH = re.compile(
-    r"(?<=\d)\s*\(?\s*\b(?:\d[\d./ ]*|one|two|half|a)[\s-]?(?:cup|ml|g|oz|bowl)\b\)?(?=\s+(?:servings?|portions?|helpings?)\b)|(?<=\d)[\s-]?ish\b",
+    r"(?<=\d)(?:\s*[x×])?\s*\(?\s*\b(?:\d[\d./ ]*|one|two|half|a)[\s-]?(?:cup|ml|g|oz|bowl)\b\)?(?=\s+(?:servings?|portions?|helpings?)\b)|(?<=\d)[\s-]?ish\b",
     re.IGNORECASE,
 )
 # "Makes 12 small ones": nobody eats by being made.
@@ -51,7 +51,7 @@ FOLK = (
 PEOPLE = (
     rf"(?:{FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
     r"por[cç](?:ões|oes|ão)|ki[sş]i(?:lik)?|adag|személy(?:re|nek)?|porc[eí]|por[tț]ii|persoane|annosta|henkilölle|hengelle|osob[ey]|μερίδες|άτομα|"
-    r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals|mains)"
+    r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|serv?\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals|mains)"
 )
 CHILDREN = r"(?:kids?|children|child|teen(?:ager)?s?|bab(?:y|ies)|toddlers?|little ones|small (?:people|ones)|little people)"
 # Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
@@ -83,7 +83,7 @@ SAYS = (
 # The first pattern that matches decides; people go before pieces.
 # "Serving size: 1 slice" says for nobody.
 SIZE = re.compile(
-    r"\bserving size\W{0,3}\d[\d./]*(?![\d./]|\s*(?:people|persons?|adults?)\b)\s*\w*",
+    r"\bserving size\W{0,3}(?!(?:[2-9]|1\d)\W*$)\d[\d./]*(?![\d./]|\s*(?:people|persons?|adults?)\b)\s*\w*",
     re.IGNORECASE,
 )
 # "Serves 4 (1 portion = 48 g carbohydrate)", "Portion: 1/4 of recipe": what one of them is.
@@ -143,7 +143,7 @@ COURSES = r"(?:starters?|mains?(?: course| meal)?|main course|sides?(?: dish)?|s
 EITHER_COURSE = re.compile(
     # "A starter for six, or supper for four with a salad".
     rf"^\W*(?:makes\s+)?(?:an?\s+)?(?:(?:light|good|hearty|generous|filling)\s+)?{COURSES}\s+for\s+(?P<one_course>{N})\b\s*(?:[,/;(]\s*)?(?:or|and)\s+(?:an?\s+)?(?:\w+\s+)?{COURSES}\s+for\s+{N}\b[^.\d]{{0,30}}$|"
-    rf"^\W*(?:serves?\s+|feeds\s+|for\s+|servings?:?\s+)?(?P<one>{N})\s+as\s+an?\s+(?:\w+\s+)?{COURSES}\s*(?:,|/|;|or|and|\(|—|–|-)+\s*(?:or\s+)?{N}\s+as\s+an?\s+(?:\w+\s+)?{COURSES}\b",
+    rf"^\W*(?:serves?\s+|feeds\s+|for\s+|servings?:?\s+)?(?P<one>{N})(?:\s*(?:-|–|to|or)\s*(?P<to>{N}))?\s+as\s+(?:an?\s+)?(?:\w+\s+)?{COURSES}\s*(?:,|/|;|or|and|\(|—|–|-)+\s*(?:or\s+)?{N}(?:\s*(?:-|–|to|or)\s*{N})?\s+as\s+(?:an?\s+)?(?:\w+\s+)?{COURSES}\b",
     re.IGNORECASE,
 )
 # "12 x 200 g portions".
@@ -153,8 +153,8 @@ OF_A_SIZE = re.compile(
 )
 # "makes 4 big / 6 normal": the eaters or the portions, larger and smaller.
 BIG_OR_SMALL = re.compile(
-    rf"^\W*(?:makes|gives|serves|feeds|for|does)?\s*(?P<one>{N})\s+(?:(?:very\s+)?(?:big|large|larger|generous|huge|hearty|greedy|hungry|main))\s*{PLATES}?\s*(?:/|,|or)+\s*"
-    rf"(?P<other>{N})\s+(?:small|smaller|normal|regular|modest|moderate|polite|light|lighter|starter|sensible|average|ordinary)\s*{PLATES}?\W*$",
+    rf"^\W*(?:makes|gives|serves|feeds|for|does|servings?|portions?)?\s*:?\s*(?P<one>{N})\s+(?:(?:very\s+)?(?:big|large|larger|generous|generously|huge|hearty|heartily|greedy|hungry|well|main))\s*{PLATES}?\s*(?:/|,|or)+\s*"
+    rf"(?P<other>{N})\s+(?:small|smaller|normal|normally|regular|modest|modestly|moderate|polite|politely|light|lightly|lighter|starter|sensible|average|ordinary|frugally|at a (?:push|pinch|stretch))\s*{PLATES}?\W*$",
     re.IGNORECASE,
 )
 # What is said behind the number of eaters: "4 of you, or 3 if Huw is there".
@@ -205,8 +205,13 @@ SERVES = tuple(
         rf"^\W*{RANGE}\s?pp?\.?\W*$",
         # "Just us two", "(6 to 8 as part of a buffet)".
         rf"^\W*(?:just\s+)?(?:for\s+)?(?:us|the)\s+{RANGE}(?:\s+of us)?\W*$",
-        rf"^\W*{RANGE}\s+as\s+(?:part of\s+)?an?\s+(?:\w+\s+)?(?:buffet|meal|side|starter|main|spread|mezze|feast|snack|lunch|supper)\W*$",
+        rf"^\W*{RANGE}\s+as\s+(?:(?:part of\s+)?an?\s+)?(?:\w+\s+)?(?:buffet|meal|side|starter|main|spread|mezze|feast|snack|lunch|supper)\W*$",
         rf"^\(\s*{RANGE}\s*\)$",
+        # "2 with leftovers", "4, with seconds".
+        rf"^\W*{RANGE}\s*,?\s+(?:with|plus|\+|and)\s+(?:some\s+|a few\s+|plenty of\s+|lots of\s+|maybe\s+|a bit of\s+)?(?:left-?overs?|seconds|second helpings)\b[^\d]*$",
+        rf"^\W*meal[\s-]prep\s+for\s+{RANGE}(?:\s+(?:days?|lunches|dinners|meals))?\W*$",
+        rf"^\W*serving size\W{{1,3}}(?!1\b){RANGE}\W*$",
+        rf"^\W*(?:piatti|teller|assiettes|platos|borden|couverts|coperti|comensales|raciones|porções|pessoas|osób|kişi|annosta|adag|lautast?a|tallerkener)\s*:\s*{RANGE}\W*$",
         # "4 hungry or 6 polite".
         rf"^\W*(?P<low>{N})\s+{MANNERS}\s+or\s+(?P<high>{N})\s+{MANNERS}(?P<more>(?!))?\W*$",
         rf"[👥👤🍽]\ufe0f?\s*{RANGE}\b",
@@ -218,13 +223,13 @@ SERVES = tuple(
         rf"^\W*for\s*:\s*{ABOUT}{RANGE}\W*$",
         rf"\bfeeds\s+(?:just\s+)?(?:me|one|1)\s+{RANGE}\s+times\b",
         # "Makes enough for me for 4 days".
-        rf"\b(?:feeds|does|enough for|for)\s+(?:just\s+)?(?:me|myself|one|1)\s+for\s+{RANGE}\s+(?:days?|meals?|nights?|lunches|dinners)\b",
+        rf"\b(?:feeds|serves|lasts|does|enough for|for)\s+(?:just\s+)?(?:me|myself|one|1|1 me)\s+(?:for\s+)?{RANGE}\s+(?:days?|meals?|nights?|lunches|dinners)\b",
         rf"\b(?:(?:this|it)\s+)?(?:will|should|can|could|might|would|to|easily)\s+(?:do|feed|serve)\s+{ABOUT}{RANGE}\b",
         rf"\(\s*{RANGE}\s?p\.?\s*\)",
         # "350 for 10", "simmer for 10." tell minutes.
         (
             rf"(?<!\d\s)(?<!\d[°cf]\s)(?<!bake\s)(?<!cook\s)(?<!simmer\s)(?<!fry\s)(?<!roast\s)(?<!boil\s)(?<!grill\s)"
-            rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{ABOUT}{RANGE}\s*(?:$|[).,|+·•]|\(or\b|(?:of us\b)|as\s+an?\b|{PEOPLE})"
+            rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{ABOUT}{RANGE}\s*(?:$|[).,|+·•]|\(or\b|(?:of us\b)|as\s+(?:an?|mains?|sides?|starters?)\b|{PEOPLE})"
         ),
         rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{ABOUT}{RANGE}\s*(?:$|[|.,(·•])(?!.*\b(?:each|per)\b)",
     )
@@ -285,7 +290,10 @@ BATCH_OF = re.compile(
 # "Makes 12. Serving: 2 muffins": for six.
 PIECES_A_SERVING = re.compile(
     rf"\b(?:makes|yields?)\b\s*:?\s*(?P<made>{N})\b.{{0,40}}?\b(?:serving|portion)(?:\s+size)?\s*[:=]?\s*"
-    rf"(?P<each>{N})\s+(?!people|persons?|servings?|portions?|g\b|ml\b|cups?\b)[a-z]",
+    rf"(?P<each>{N})\s+(?!people|persons?|servings?|portions?|g\b|ml\b|cups?\b)[a-z]"
+    # "12 muffins (3 = 1 serving)", "Makes 12; serving = 3".
+    rf"|^\W*(?:(?:makes|yields?)\b\s*:?\s*)?(?P<made_first>{N})\s+[a-z][a-z -]{{2,30}}[,;(–-]+\s*(?P<make_one>{N})\s*(?:=|is|are|make|per)\s*(?:1|one|a)?\s*(?:serving|portion|serve)\b"
+    rf"|\b(?:makes|yields?)\b\s*:?\s*(?P<made_in_all>{N})\b[^.\d]{{0,30}}\b(?:serving|portion)(?:\s+size)?\s*[:=]\s*(?P<each_alone>{N})\s*\)?\W*$",
     re.IGNORECASE,
 )
 # A piece of these is a meal; of others (dumplings, squares, crackers) several are.
@@ -328,7 +336,7 @@ so kişi sayısı počet nombre de número numero aantal antal anzahl der liczba
 serves serve serving servings feeds feed fed amount size can could might would makes make made yields yield portion portions people
 persons person pers ppl pax covers guests adults adult kids kid children child eaters mouths diners
 family crowd party table household for enough sufficient good about around approx approximately
-roughly up to at least or and plus as a an the of with main side starter course hungry very generous
+roughly up to at least or and plus as a an the of with main mains side sides starter starters course hungry very generous
 generously big small large polite average leftovers leftover this recipe dose doses quantity
 quantities amounts number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
 plate easily comfortably greedy ones do does can total is are it that will should us batch heads head

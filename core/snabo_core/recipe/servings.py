@@ -84,8 +84,10 @@ def eaters_by_course(text: str) -> Servings | None:
     "4 as a starter, 2 as a main", "A starter for six, or supper for four": what the amounts are for.
     """
     found = words.EITHER_COURSE.match(spell_numbers(text[: words.LOOKED_AT]))
-    first = float(found["one"] or found["one_course"]) if found is not None else 0.0
-    return Servings(first, first) if first else None
+    if found is None:
+        return None
+    first = float(found["one"] or found["one_course"])
+    return Servings(first, max(first, float(found["to"] or first))) if first else None
 
 
 def _meals_or_somebody(plain: str) -> Servings | None:
@@ -181,9 +183,12 @@ def _shared_out(plain: str) -> Servings | None:
         or words.EACH_OF_THEM.match(plain)
         or words.PIECES_A_SERVING.search(plain)
     )
-    if shared is None or float(shared["each"]) <= 0:
+    if shared is None:
         return None
-    eaters = float(shared["made"]) / float(shared["each"])
+    made, each = (float(number) for number in shared.groups() if number)
+    if each <= 0:
+        return None
+    eaters = made / each
     return Servings(eaters, eaters) if 1 <= eaters <= words.MOST_SERVINGS else None
 
 
@@ -215,6 +220,9 @@ def only_servings(text: str) -> bool:
         return not _other_words(f"{said[: party.start()]} {said[party.end() :]}")
     plain = spell_numbers(text[: words.LOOKED_AT])
     whole = words.WHOLE_LINE.fullmatch(plain) or words.EACH_OF_THEM.match(plain)
+    pieces = words.PIECES_A_SERVING.match(plain)
+    if pieces is not None and pieces.end() >= len(plain.rstrip(" ).")):
+        return True
     return whole is not None or not _other_words(text)
 
 

@@ -67,11 +67,11 @@ HERE = re.compile(
 )
 # "Hey, here's that lentil lasagne!!".
 HERE_IS = re.compile(
-    r"^(?:(?:ok(?:ay)?|so|right|well|(?:hi|hiya|hey|hello|dear|yo)(?:\s+\w+){0,2})\b[\s,!–-]+){0,3}here(?:['’]s|\s+is)\s+(?:the|that|my|our|your)\s+"
+    r"^(?:(?:ok(?:ay)?|so|right|well|(?:hi|hiya|hey|hello|dear|yo)(?:\s+\w+){0,2})\b[\s,!–-]+){0,3}(?:sorry\b[^.!?]{0,30}[,!–-]+\s*)?here(?:['’]s|\s+is|\s+comes|(?=\s+the\s+recipe\b))\s+(?:the|that|my|our|your)\s+"
     r"(?:(?:recipe|receipt)\s+(?:for|of)\s+(?:the|that|my|our)?\s*)?(?P<name>(?:\d+-)?[a-z]"
     # "... the recipe for tuna, leek and barley bake. It serves 4."
     r"(?:[\w'’ &\"“”()-]|,(?! (?:it|which|that|i|we|you|as|so|they|this|for|from|serves|feeds|makes)\b)){3,60}?)"
-    r"(?:\W*$|(?<=[)\"”])\.\s+(?=[A-Z])|\.\s+(?=(?-i:[A-Z])))",
+    r"(?:\W*$|,?\s+(?:sorry|you (?:asked|wanted|liked|loved|mentioned)|as (?:promised|requested)|we (?:had|ate|talked)|i (?:promised|told|mentioned))\b.{0,80}$|(?<=[)\"”])\.\s+(?=[A-Z])|\.\s+(?=(?-i:[A-Z])))",
     re.IGNORECASE,
 )
 # "Y'all asked so here it is!! my slow cooker spaghetti".
