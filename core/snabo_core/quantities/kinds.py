@@ -170,6 +170,8 @@ _SERVINGS = re.compile(
     r"|^\W*(?:pour|für|para|voor)\s+\d+(?:\s?(?:[-–àa]|bis)\s?\d+)?\s+pers\w*"
     r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|pers(?:ons|onen|onnes)?|serves|porcj[ei]|portioner|portionen|port)\b"
     # "Feeds-a-crowd rice" is a name.
+    # "2 pizzas / 2 people (or 4 with salad)".
+    r"|^\W*\d{1,2}\s+[a-z]{3,14}\s*[/=]\s*\d{1,2}(?:\s?[–-]\s?\d{1,2})?\s+(?:servings?|portions?|people|persons?)\b"
     # And "Serve the soup" is an order.
     r"|^\W*(?:serves|feeds|makes|yields?|servings|recipe yield)(?!-\w)\s*[:\-]?\s*(?:a|an|the|one|about|(?:my|our|your)\s+\w+\s+of)\b",
     re.IGNORECASE,
@@ -188,16 +190,17 @@ _NOTE = re.compile(
     r"|(?:freezes|keeps|reheats|stores|tastes|doubles|halves)\s+\w+|goes\s+(?:\w+\s+)?with\b"
     r"|(?:any\s+)?leftovers\s+(?:keep|freeze|reheat|make|are|will|can|go|taste|do|become)\b"
     r"|(?:gf|df|ve|vg|vegan|vegetarian|(?:gluten|dairy)[\s-]free)\s+(?:if|when|with)\s+(?:using|you|made|served)\b[^\d]*$"
+    r"|(?:freezable|(?:can|may) be (?:frozen|made ahead|prepared ahead|doubled|halved|scaled))(?:\s*\([^()\d]{3,40}\))?\W*$"
     r"|no added (?:salt|sugar)\W*$|(?:gluten|dairy|nut|egg|lactose)[\s-]free\W*$|suitable for\b"
     r"|note\s*\d|do not\b|don'?t\b|never\b|please\b|avoid\b|enjoy\b)",
     re.IGNORECASE,
 )
 _HEADING_WORDS = re.compile(
     r"^(?:what you(?:'ll| will)? need|you(?:'ll| will) need|ingredients?(?: list| for\b.*)?|shopping list|directions?|method|"
-    r"instructions?|preparation|steps?|how to(?: make(?: it)?)?|what to do|to (?:serve(?: (?:with|alongside))?|finish|garnish|assemble|decorate)|serve with|"
+    r"instructions?|preparation|steps?|how to(?: make(?: it)?)?|what to do|to (?:serve(?: (?:with|alongside))?|finish|garnish|assemble|decorate)|serve(?: with)?|"
     r"topping|filling|sauce|gravy|crust|base|dressing|marinade|garnish|glaze|mash|stuffing|dough|pastry|crumble|"
     r"crumb topping|crumb|soup|salad|assembly|others?(?: ingredients| things| bits)?|the rest|remaining(?: ingredients)?|misc(?:ellaneous)?|temper(?:ing)?|tadka|batter|coating|seasoning|spice mix|spices|"
-    r"(?:the )?(?:\w+ ){1,2}(?:bit|part|stuff|element|component|stage)|meal \d+.*|day \d+.*|layer \d{1,2}|menu.*|optional(?: extras)?|optional toppings|extras|toppings|the (?:\w+ ){1,2}\w+|"
+    r"(?:the )?(?:\w+ ){1,2}(?:bit|part|stuff|element|component|stage)|meal \d+.*|day \d+.*|layer \d{1,2}|(?:way|version) (?:\d|one|two|three|[a-c])\b[^\d.]{0,30}|menu.*|optional(?: extras)?|optional toppings|extras|toppings|the (?:\w+ ){1,2}\w+|"
     r"(?:on|over)(?: the)? top|(?:around|under)(?: the)? (?:edge|it)|(?:on|at|for|to) the (?:table|side)|on the side|alongside|to (?:eat|go) with (?:it|them))\s*:?$",
     re.IGNORECASE,
 )

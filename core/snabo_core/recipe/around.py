@@ -128,7 +128,7 @@ _DRAWN_AROUND = re.compile(
     r"\s*(?P<sign>[^\w\s(\[{\"'“”‘’.*])(?P=sign){0,5}\s*(?P<name>[^\W\d][^\d]{1,40}?)\s*(?P=sign){1,6}\s*"
 )
 # What is told of a dish below its name: "with pickled red onion".
-GOES_ON = re.compile(r"(?:with|in|on|and|served|topped|under)\b")
+GOES_ON = re.compile(r"(?:with|in|on|over|and|served|topped|under)\b")
 _LAST_BRACKET = re.compile(r"\s*\([^()]{3,40}\)$")
 # "Onions (lots)".
 _SAID_IN_BRACKETS = re.compile(r"\([^()\d]{3,40}\)$")

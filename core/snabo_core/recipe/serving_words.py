@@ -159,7 +159,7 @@ BIG_OR_SMALL = re.compile(
 )
 # What is said behind the number of eaters: "4 of you, or 3 if Huw is there".
 OR_IF = re.compile(
-    r"[,;]?\s+(?:or|but)\s+(?:only\s+|even\s+|just\s+)?\d{1,2}\s+(?:if|when|after|on|with)\b[^\d]*$",
+    r"[,;]?\s+(?:or|but)\s+(?:only\s+|even\s+|just\s+|for\s+)?\d{1,2}\s+(?:if|when|after|on|with|who|that)\b[^\d]*$",
     re.IGNORECASE,
 )
 AMOUNTS_ARE = re.compile(
@@ -210,6 +210,8 @@ SERVES = tuple(
         # "2 with leftovers", "4, with seconds".
         rf"^\W*{RANGE}\s*,?\s+(?:with|plus|\+|and)\s+(?:some\s+|a few\s+|plenty of\s+|lots of\s+|maybe\s+|a bit of\s+)?(?:left-?overs?|seconds|second helpings)\b[^\d]*$",
         rf"^\W*meal[\s-]prep\s+for\s+{RANGE}(?:\s+(?:days?|lunches|dinners|meals))?\W*$",
+        rf"^\W*batch\s+of\s+{RANGE}\W*$",
+        rf"^\W*{RANGE}\s?(?:인분|人分|人份|人前)\W*$",
         rf"^\W*serving size\W{{1,3}}(?!1\b){RANGE}\W*$",
         rf"^\W*(?:piatti|teller|assiettes|platos|borden|couverts|coperti|comensales|raciones|porções|pessoas|osób|kişi|annosta|adag|lautast?a|tallerkener)\s*:\s*{RANGE}\W*$",
         # "4 hungry or 6 polite".

@@ -126,6 +126,10 @@ _GAP = re.compile(r"(?<=\S)(?: {3,}|\s*\t\s*)(?=\S)")
 COLUMNS = 2
 # A line is asked from several sides.
 REMEMBERED = 512
+_SERVE_WITH = re.compile(r"\W*serve\W*", re.IGNORECASE)
+_EATERS = re.compile(
+    r"\W*\d[\d\s–-]*(?:people|persons?|portions?|servings?|adults?|pers)?\W*$", re.IGNORECASE
+)
 _SERVES = re.compile(
     r"(?:serves|servings|feeds|yields?|makes|portions|covers)\b\W*\w", re.IGNORECASE
 )
@@ -527,6 +531,9 @@ def _labels_joined(lines: Sequence[Written]) -> list[Written]:
         said = spell_numbers(line.text)
         step = re.fullmatch(r"\W*\d{1,2}[.)]\W*", line.text)
         short = label and not step and re.match(r"^\W*\d[\d\s./:–-]*(?:\w+\.?\s*){0,3}$", said)
+        if before is not None and _SERVE_WITH.fullmatch(before.text) and not _EATERS.match(said):
+            # "Serve:" above "8 corn tortillas" heads them.
+            short = None
         if before is not None and short:
             joined[-1] = Written(f"{before.text} {line.text}", before.after_blank, before.marked,
                                before.raw)  # fmt: skip

@@ -42,6 +42,7 @@ from snabo_core.swaps.role_words import (
     FOOD_S_PART,
     FRIED,
     INTO_MINCE,
+    JACKET,
     KEPT_FOR,
     LEAST_DUMPLINGS,
     LEAST_GRAMS,
@@ -55,6 +56,7 @@ from snabo_core.swaps.role_words import (
     MOST_COATING,
     MOST_FLOUR_SHARE,
     MOST_FRIED,
+    MOST_MEAL,
     MOST_ROUX_GRAMS,
     NUT_ROAST,
     OATED,
@@ -78,6 +80,7 @@ from snabo_core.swaps.role_words import (
     SOME_LIQUID,
     SOUP,
     SOUP_GRAMS,
+    STARCHED,
     STIRRED_IN,
     STRATA,
     STUFFED,
@@ -127,6 +130,9 @@ def _thickens(line: Line, context: Context, book: Book) -> bool:
     if WHITE_SAUCE.search(f"{context.part.name} {context.steps}") is not None:
         limit = max(limit, WHITE_SAUCE_SHARE * context.liquid)
     group = book.group_of(line.food)
+    if group is not None and group.key == "meal" and grams > MOST_MEAL * context.crowd:
+        # Of polenta and grits so much is cooked as the dish.
+        return False
     if group is not None and group.key == "starch" and grams <= most:
         return context.liquid >= LEAST_LIQUID_GRAMS or said is not None
     # "Water to cover ... thicken": nobody measured the water.
@@ -173,7 +179,7 @@ def role_of(
         return None
     if group.key == "starch" and _is_for_dumplings(line, group, context, book):
         return "dumpling"
-    if group.key == "starch" and _is_dusted(line, context):
+    if group.key == "starch" and _is_starched(line, context):
         return "crumb"
     if _thickens(line, context, book) and not _is_told_otherwise(line, group, context, book):
         return "thickener"
@@ -338,6 +344,12 @@ def _is_dusted(line: Line, context: Context) -> bool:
     return (little or fried) and DUSTED.search(context.steps) is not None
 
 
+def _is_starched(line: Line, context: Context) -> bool:
+    """Tell starch that something is dusted with before it is fried."""
+    little = (line.grams or 0.0) <= MOST_COATING and context.liquid < LEAST_LIQUID_GRAMS
+    return little and STARCHED.search(context.steps) is not None
+
+
 def _rises(part: Part, book: Book) -> bool:
     """Tell a part that holds flour and what makes it rise: its meal is a bread's."""
     foods = {line.food for line in part.lines}
@@ -479,7 +491,8 @@ def _cut(line: Line, group: StarchGroup, context: Context) -> str | None:
 def _cut_potato(words: str, context: Context) -> str | None:
     """Return the role that potatoes are cut for: grated, mashed, in slices, or baked to fill."""
     filled = "baking" in words and FILLED.search(context.steps) is not None
-    if filled or re.search(r"\bgrated|shredded\b", words):
+    whole = JACKET.search(context.title) is not None and SLICED.search(words) is None
+    if filled or whole or re.search(r"\bgrated|shredded\b", words):
         return "shell"
     if "mash" in words:
         return "mash"

@@ -9,6 +9,8 @@ LEAST_LIQUID_GRAMS, MOST_FLOUR_SHARE, MOST_ROUX_GRAMS = 100.0, 0.2, 90.0
 # So many eat what these amounts are for.
 FAMILY = 6.0
 SOME_LIQUID = 200.0
+# Grams of meal that thicken a family's pot at most: a spoonful or two of masa.
+MOST_MEAL = 30.0
 LIQUID_CLASSES = {"dairy", "plant_milk", "stock", "drink", "vegetable"}
 LONG_PASTA = re.compile(
     r"\b(spaghetti|linguin|tagliatelle|fettuccin|noodle|vermicelli|pappardelle|bucatini|angel hair|"
@@ -126,12 +128,17 @@ CAKES = re.compile(
 # Cakes that are floured before they are fried, where nothing is there to thicken.
 DUSTED = re.compile(
     r"\b(?:dust|coat|dredge|toss|roll|turn|dip)\w*\b(?:(?!work|surface|board|counter|table|\btin\b|\bpan\b|hands)[^.;]){0,40}"
-    r"\b(?:in|with)\s+(?:the\s+|a little\s+|seasoned\s+)*"
-    r"(?:(?:corn|rice|potato)?\s?flour|(?:corn|potato|tapioca)?\s?starch)\b"
+    r"\b(?:in|with)\s+(?:the\s+|a little\s+|seasoned\s+)*flour\b"
     # "Mix the flour and paprika, toss the batons in it".
     r"|\b(?:mix|combine|season|put|stir)\b[^.;]{0,40}\bflour\b[^.;]{0,40}[.,;]\s*"
     r"(?:and\s+|then\s+)?(?:toss|coat|dredge|roll|turn|dip|dust)\w*\b[^.;]{0,40}"
     r"\b(?:in|with)\s+(?:it|this|that|the (?:mix\w*|flour))\b"
+)
+# The same with starch; what is tossed in starch and soy carries it into the sauce.
+STARCHED = re.compile(
+    r"\b(?:dust|coat|dredge|roll|dip)\w*\b[^.;]{0,40}\b(?:in|with)\s+"
+    r"(?:the\s+|a little\s+|seasoned\s+)*"
+    r"(?:cornflour|(?:rice|potato) flour|(?:corn|potato|tapioca)?\s?starch)\b"
 )
 # Flour that is stirred into melted fat before something wet.
 ROUX = re.compile(
@@ -154,6 +161,10 @@ PANCAKES = re.compile(
 KEPT_FOR = re.compile(r"\((?:save|keep|freeze)\b[^()]{0,60}\)")
 # What is done with a potato that is baked whole.
 FILLED = re.compile(r"\b(?:fill|split|scoop|pile|stuff|load)\w*")
+JACKET = re.compile(
+    r"\b(?:jackets?\b|(?:baked|jacket|stuffed|loaded) (?:sweet )?potato(?:es)?"
+    r"(?! (?:gratin|slices|wedges|soup|cakes|chips|salad)))"
+)
 # Eggs that potatoes in slices set in, whatever it is called.
 OMELETTE = re.compile(r"\b(?:omelet(?:te)?|frittata|tortilla (?:de|espa)|spanish tortilla)")
 # Leaves that torn bread is tossed with: their dressing is no stuffing.
