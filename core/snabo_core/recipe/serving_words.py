@@ -51,7 +51,7 @@ FOLK = (
 PEOPLE = (
     rf"(?:{FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
     r"por[cç](?:ões|oes|ão)|ki[sş]i(?:lik)?|adag|személy(?:re|nek)?|porc[eí]|por[tț]ii|persoane|annosta|henkilölle|hengelle|osob[ey]|μερίδες|άτομα|"
-    r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|serv?\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals|mains)"
+    r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|serv?\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals|mains?\s+courses|starters(?!\s+dough)|mains)"
 )
 CHILDREN = r"(?:kids?|children|child|teen(?:ager)?s?|bab(?:y|ies)|toddlers?|little ones|small (?:people|ones)|little people)"
 # Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
@@ -77,7 +77,7 @@ BOTH_MEALS = re.compile(
     re.IGNORECASE,
 )
 SAYS = (
-    r"(?:serves?|serving(?!\s+size)|servings|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray|container|pack(?:age|et)?|box|dish|pot)|feeds|dishes (?:up|out)|nos?\.? served|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
+    r"(?:serves?|serving(?!\s+size)|servings|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|serv|ser(?=\W{0,2}\s*\d)|nourishes|sustains|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray|container|pack(?:age|et)?|box|dish|pot)|feeds|dishes (?:up|out)|nos?\.? served|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
     r"recipe serves|number of servings|(?:portion|serving) counts?|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|porce|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
@@ -120,6 +120,11 @@ ALONE = re.compile(
 MEALS_FOR = re.compile(
     # "Good for 2 days for 2 people", "2 days' lunches for 2".
     r"(?:^|[(,;]\s*|\bfor\s+)(?P<meals>[1-9])\s+(?:meals|dinners|lunches|suppers|days['’]?(?:\s+(?:of\s+)?(?:meals|dinners|lunches|suppers|food))?)\s+for\s+(?P<n>[1-9]|two|three|four)(?:\s+(?:people|of us))?\W*$",
+    re.IGNORECASE,
+)
+# "Dinner for 2, lunch for 2".
+TWO_MEALS = re.compile(
+    r"^\W*(?:dinner|supper|tea)\s+for\s+(?P<one>\d)\s*(?:,|and|plus|\+|&)\s*(?:then\s+)?(?:lunch|breakfast)\s+for\s+(?P<other>\d)\b[^\d]*$",
     re.IGNORECASE,
 )
 ME_AND = re.compile(
@@ -169,6 +174,10 @@ AMOUNTS_ARE = re.compile(
 SERVES = tuple(
     re.compile(pattern, re.IGNORECASE)
     for pattern in (
+        # "Makes one 23 cm pie = 6 slices", "serves just one".
+        rf"^\W*(?:makes|yields?|gives)\b[^=]{{3,40}}=\s*{RANGE}\s+(?:slices|wedges|portions|servings)\W*$",
+        rf"\b(?:serves|feeds)\s+(?:just|only)\s+{RANGE}\W*$",
+        rf"^\W*(?:a\s+)?(?:tableful|houseful)\s*[:–—-]\s*{RANGE}\W*$",
         # "For a patrol of 7", "serves us all at Easter, say 8".
         rf"\bfor\s+(?:an?|the|our|my)\s+(?!batch|tray|tin|pan|pot|dish|loaf|bowl|box|jar|pack|pile|lot|set|bunch|total|couple)[a-z]+\s+of\s+{RANGE}\b(?!\s*(?:g|kg|ml|cm|inch)\b)",
         rf"\b(?:serves|feeds)\b[^.;\d]{{1,40}}?,\s+(?:say|so|about|perhaps)\s+{RANGE}\b",
@@ -342,7 +351,7 @@ roughly up to at least or and plus as a an the of with main mains side sides sta
 generously big small large polite average leftovers leftover this recipe dose doses quantity
 quantities amounts number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
 plate easily comfortably greedy ones do does can total is are it that will should us batch heads head
-y p served normal would many tray dish pan pot loaf cuts into slices pieces squares allow allowing gives sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
+y p serv ser nourishes sustains served normal would many tray dish pan pot loaf cuts into slices pieces squares allow allowing gives sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
 """
 SAID_OF_LISTS = """
 zutaten ingrédients ingredientes ingredienti ingrediënten składniki für pour para per voor

@@ -68,6 +68,9 @@ def _told_outright(text: str) -> Servings | None:
         eaters = float(meals["meals"]) * float(meals["n"])
         return Servings(eaters, eaters)
     plain = spell_numbers(text[: words.LOOKED_AT])
+    if (meals := words.TWO_MEALS.match(plain)) is not None:
+        eaters = float(meals["one"]) + float(meals["other"])
+        return Servings(eaters, eaters)
     if (courses := eaters_by_course(plain)) is not None:
         return courses
     either = words.EITHER.match(plain) or words.BIG_OR_SMALL.match(plain)
