@@ -166,12 +166,13 @@ _TIMES = re.compile(
 )
 _SERVINGS = re.compile(
     r"^\W*(?:serves?|servings?|feeds|does|gives|makes|yields?|portions?|enough for|good for|for)\b\s*:?\s*(?:about |like |easily |around |approx\w* |up to |"
-    r"one |a |an )?(?:\d|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|half)"
+    r"one |a |an )?(?:\d(?!\d*\s?(?:g|ml|kg|oz)\b)|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|half)"
     r"|^\W*(?:pour|für|para|voor)\s+\d+(?:\s?(?:[-–àa]|bis)\s?\d+)?\s+pers\w*"
     r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|pers(?:ons|onen|onnes)?|serves|porcj[ei]|portioner|portionen|port)\b"
     # "Feeds-a-crowd rice" is a name.
+    r"|^\W*(?:that['’]s|that is|this is|it['’]s)\s+(?:enough\s+)?for\s+(?:about\s+|around\s+)?(?:\d{1,2}\b(?!\s*(?:min|h\b|hours?|days?|°|g\b))|two|three|four|five|six|seven|eight|ten)"
     # "2 pizzas / 2 people (or 4 with salad)".
-    r"|^\W*\d{1,2}\s+[a-z]{3,14}\s*[/=]\s*\d{1,2}(?:\s?[–-]\s?\d{1,2})?\s+(?:servings?|portions?|people|persons?)\b"
+    r"|^\W*\d{1,2}\s+[a-z]{3,14}\s*(?:[/=→⇒]|[=-]+>)\s*\d{1,2}(?:\s?[–-]\s?\d{1,2})?\s+(?:servings?|portions?|people|persons?)\b"
     # And "Serve the soup" is an order.
     r"|^\W*(?:serves|feeds|makes|yields?|servings|recipe yield)(?!-\w)\s*[:\-]?\s*(?:a|an|the|one|about|(?:my|our|your)\s+\w+\s+of)\b",
     re.IGNORECASE,
@@ -258,6 +259,10 @@ _TIMED_COMMAND = re.compile(
 _ALL_IN = re.compile(
     r"(?:everything|all|the lot|it all)(?: else)?(?: goes| go)? (?:in|into|together)(?:,\s|\s(?:the|a|your|my) (?:pot|pan|dish|tin|tray|oven|slow|crock|bowl|wok|casserole)\b)",
     re.IGNORECASE,
+)
+# "425. Leeks in butter".
+_HEAT_FIRST = re.compile(
+    r"\W*(?:1[2-9]\d|2[0-7]\d|3[0-9]\d|4[0-9]\d)\s?°?[CF]?\.\s+(?-i:[A-Z])[a-z]"
 )
 # "mix rest w water until loose": verbs that are no food by themselves.
 _UNTIL = re.compile(r"\w\s+(?:until|till|til)\s+[a-z]", re.IGNORECASE)
@@ -460,6 +465,7 @@ def is_step(text: str, system: str = "metric") -> bool:
     )
     if (
         timed
+        or _HEAT_FIRST.match(bare) is not None
         or _ALL_IN.match(bare) is not None
         or (_TILL.search(bare) is not None and not begins_with_amount(text, system))
         or _SALT_THE.match(bare) is not None

@@ -105,6 +105,9 @@ _KIN = re.compile(
     r"\W*(?:love,?\s+)?(?:mum|mom|mam|mother|dad|father|gran|granny|nan|nana|grandma|grandpa|grandad|granddad|aunt(?:ie|y)?|sis|bro)\s*x*\W*",
     re.IGNORECASE,
 )
+_ASKS_SOMEBODY = re.compile(
+    r"(?:can|could|would|will|do|did|have|please|pls)\s+(?:you|u|anyone|somebody)\b", re.IGNORECASE
+)
 _OF_IT = re.compile(r"(?:it|they|this|these|that)\b", re.IGNORECASE)
 _TALKS = re.compile(r"\b(?:i|we|me|us|you)\b", re.IGNORECASE)
 # "Nobody had the amounts so I weighed it, here it is".
@@ -236,7 +239,9 @@ class HeadLines(ListLines):
             or OVEN.match(text)
             or says_of_it(text)
             or (text.startswith("(") and not is_in_title_case(text))
-            or (handed_over(text) and text[:1].islower())
+            # "can you send the stuffing one".
+            or _ASKS_SOMEBODY.match(text) is not None
+            or (handed_over(text) and (text[:1].islower() or GREETING.match(text)))
             # "it is for 4 (or 3 like my brother)".
             or (_OF_IT.match(text) and servings_in(text) and not is_in_title_case(text))
             # What a letter is about names the dish better than a sentence of it.
@@ -485,10 +490,10 @@ class HeadLines(ListLines):
         """Tell what is said of a dish between its title and the head of its list."""
         text = line.text
         named = self.layout.title or self.about or self.column
-        if self.section != "head" or self.layout.parts or not named:
+        if self.section != "head" or self.layout.parts:
             return False
-        if self.around.heads_block():
-            return False
+        if not named or self.around.heads_block():
+            return not named and self._talks_above_name(text)
         if self._says_whose_or_when(text):
             return True
         told = (self._tells_before_list, self._says_above_list, self._tells_above_foods,
@@ -510,6 +515,16 @@ class HeadLines(ListLines):
         # "A weeknight favourite!"
         exclaims = text[-1:] in ".!" and not counts and len(text.split()) > 1
         return self.around.place < self.list_at or facts or exclaims or self._above_facts(line)
+
+    def _talks_above_name(self, text: str) -> bool:
+        """Tell "can you send the stuffing one" and "Of course." where the name stands below."""
+        said = text[-1:] in ".!" and len(text.split()) <= LEAST_OF_TALK
+        said = said or _ASKS_SOMEBODY.match(text) is not None
+        return said and not self._counts_food(text) and self.around.name_follows()
+
+    def _counts_food(self, text: str) -> bool:
+        """Tell words that may be a food: they hold a figure, or the name of one."""
+        return any(c.isdigit() for c in text) or self.around.names_food(text)
 
     def _says_apart(self, line: Written) -> bool:
         """Tell words of their own above a list that name no food: "Made for Pat's 60th"."""

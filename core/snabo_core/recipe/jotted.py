@@ -21,6 +21,9 @@ _DONE = re.compile(
     r"|\s\d{1,3}$|\b(?:in|on|off)$",
     re.IGNORECASE,
 )
+_MADE_OF = re.compile(
+    r"[^\W\d][^:,\d]{2,20}:\s+(?P<foods>[^:]{3,40}(?:,[^:,.]{3,40}){2,6})(?:\.(?:\s+[^.\d]{3,40}\.?)?)?"
+)
 _WORD = re.compile(rf"[^\W\d_]{{{LEAST_LETTERS},}}")
 _SAID = frozenset(
     ["until", "till", "tray", "grill", "oven", "high", "minutes", "mins", "hours", "with", "then"]
@@ -37,6 +40,14 @@ def jots_order(text: str, listed: Sequence[str]) -> bool:
     if len(listed) < LEAST_LISTED or len(text.split()) > MOST_WORDS or begins_with_amount(text):
         return False
     said = [word.lower() for word in _WORD.findall(text)]
+    known = {_stem(word.lower()) for line in listed for word in _WORD.findall(line)}
+    made = _MADE_OF.fullmatch(text)
+    if made is not None and not _FIGURE.search(text):
+        # "Béchamel: butter, flour, milk." of what stands above.
+        of = [word.lower() for word in _WORD.findall(made["foods"])]
+        told = sum(_stem(word) in known or word in STEP_VERBS for word in of)
+        if told * 4 >= len(of) * 3:
+            return True
     if sum(word in COMMANDS for word in said) >= LEAST_COMMANDS and not _FIGURE.search(text):
         # "noodles boil drain keep some water".
         return True
@@ -44,7 +55,6 @@ def jots_order(text: str, listed: Sequence[str]) -> bool:
     done = first_word(text) in COMMANDS or _DONE.search(text.rstrip(" .!")) is not None
     if not done or _BETWEEN.search(text) is None:
         return False
-    known = {_stem(word.lower()) for line in listed for word in _WORD.findall(line)}
     foods = [word for word in said if word not in STEP_VERBS and word not in _SAID]
     return bool(foods) and all(_stem(word) in known for word in foods)
 

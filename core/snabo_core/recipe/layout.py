@@ -61,6 +61,7 @@ from snabo_core.recipe.servings import (
     counts_people,
     eaters_by_course,
     makes_and_serves,
+    meals_in,
     only_servings,
     servings_in,
     servings_in_story,
@@ -152,10 +153,14 @@ _CUT_INTO = re.compile(
     r"(?:about\s+)?\d{1,2}\s+(?:slices|squares|pieces|wedges))\W*",
     re.IGNORECASE,
 )
+_COUNTED_ONE = re.compile(
+    r"\W*(?P<what>\d{1,2}\s+(?:(?:big|small|large|little)\s+)?(?P<noun>[a-z]{4,14}))\W*",
+    re.IGNORECASE,
+)
 _TWO_SENTENCES = re.compile(r"[^\W\d]{3}\.\s+[A-Z]")
 _IN_BRACKETS = re.compile(
     r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"
-    r"(?:slices|squares|pieces|wedges|muffins|cakes|balls|patties|rolls|tarts|pies|cups|loaves|bars))\s*\)",
+    r"(?:slices|squares|pieces|wedges|muffins|cakes|balls|patties|rolls|tarts|pies|cups|loaves|bars|sandwiches|burgers|toasties|croques|pizzas|pasties|wraps|tacos|burritos|parcels|fritters|skewers|dumplings|pancakes|flatbreads|boats|boxes|jars))\s*\)",
     re.IGNORECASE,
 )
 
@@ -504,6 +509,7 @@ class _Sorter(HeadLines, MethodLines):
         if made is not None and servings is None:
             # "(8 slices)" below the title.
             self.layout.makes = self.layout.makes or made["what"]
+            self.layout.servings = self.layout.servings or meals_in(made["what"])
             return True
         told = (
             told
@@ -562,6 +568,12 @@ class _Sorter(HeadLines, MethodLines):
             made = _IN_BRACKETS.fullmatch(f"({line.text})")
         if made is None and self.section == "head" and self.layout.title:
             made = _CUT_INTO.fullmatch(line.text)
+        counted = _COUNTED_ONE.fullmatch(line.text) if made is None else None
+        food = counted is None or self.around.names_food(line.text)
+        if counted is not None and not food and self.titled and not self.layout.parts:
+            # "8 croques" below "Croque madame".
+            names = (word.strip("s,()!") for word in self.layout.title.lower().split())
+            made = counted if counted["noun"].lower().strip("s") in names else None
         return made
 
     def _told_beside(self, text: str) -> None:
@@ -729,6 +741,8 @@ class _Sorter(HeadLines, MethodLines):
         heads = self.around.amounts_follow(1) and line.text[-1:] not in ".!"
         opens = line.after_blank or line.text.endswith(":") or _NEEDED_FOR.match(line.text)
         if not listed or (heads and opens):
+            return False
+        if jots_order(line.text, [item for _, items in self.layout.parts for item in items]):
             return False
         told = beside_list(line.raw if starred else _IN_ONE_BRACKET.sub(r"\1", line.text))
         if told is None:

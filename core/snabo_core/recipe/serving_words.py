@@ -51,7 +51,7 @@ FOLK = (
 PEOPLE = (
     rf"(?:{FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
     r"por[cç](?:ões|oes|ão)|ki[sş]i(?:lik)?|adag|személy(?:re|nek)?|porc[eí]|por[tț]ii|persoane|annosta|henkilölle|hengelle|osob[ey]|μερίδες|άτομα|"
-    r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|serv?\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals|mains?\s+courses|starters(?!\s+dough)|mains)"
+    r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|serv?\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals|mains?\s+courses|starters(?!\s+dough)|primi(?:\s+piatti)?|secondi|mains)"
 )
 CHILDREN = r"(?:kids?|children|child|teen(?:ager)?s?|bab(?:y|ies)|toddlers?|little ones|small (?:people|ones)|little people)"
 # Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
@@ -120,6 +120,11 @@ ALONE = re.compile(
 MEALS_FOR = re.compile(
     # "Good for 2 days for 2 people", "2 days' lunches for 2".
     r"(?:^|[(,;]\s*|\bfor\s+)(?P<meals>[1-9])\s+(?:meals|dinners|lunches|suppers|days['’]?(?:\s+(?:of\s+)?(?:meals|dinners|lunches|suppers|food))?)\s+for\s+(?P<n>[1-9]|two|three|four)(?:\s+(?:people|of us))?\W*$",
+    re.IGNORECASE,
+)
+# "one 10-inch pan, feeds 2".
+ONE_PAN = re.compile(
+    r"^\W*(?:one|an?|1|two|2)\s+(?:[\w-]+\s+){0,3}(?:pans?|dish(?:es)?|tins?|pots?|trays?|skillets?|pies?|loaf|loaves|casseroles?|quiches?|tarts?)\W+(?:serves|feeds|for|enough)\b",
     re.IGNORECASE,
 )
 # "Dinner for 2, lunch for 2".
@@ -311,7 +316,7 @@ PIECES_A_SERVING = re.compile(
 MEALS = (
     r"(?:(?:loaded|stuffed|jacket|baked)\s+(?:potatoes|spuds|taters|peppers|courgettes|zucchini|aubergines|squash(?:es)?)|"
     r"meals?|dinners|lunches|suppers|lunch\s?boxes|meal preps?|containers|burgers?|pies?|pasties|pasty|wraps?|burritos?|"
-    r"bowls?|bowlfuls|plates|platefuls|pizzas?|sandwich(?:es)?|parcels?|tarts|galettes?|calzones?|omelettes?|jackets?|peppers|toasties|subs|"
+    r"bowls?|bowlfuls|plates|platefuls|pizzas?|sandwich(?:es)?|sandos?|croques?|parcels?|tarts|galettes?|calzones?|omelettes?|jackets?|peppers|toasties|subs|"
     r"hot dogs|wedges|single serves?|individual \w+|flatbreads|steaks|fillets)"
 )
 # One pie is not one serving.

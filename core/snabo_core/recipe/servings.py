@@ -238,7 +238,8 @@ def makes_and_serves(text: str) -> bool:
     """Tell a line that says both: "Pairs: makes 1 dish, serves 3"."""
     # "Fish cakes (makes 8, feeds 4)" is a name.
     plain = words.BRACKETED.sub("", text)
-    return words.MAKES.search(plain) is not None and servings_in(plain) is not None
+    made = words.MAKES.search(plain) or words.ONE_PAN.match(plain)
+    return made is not None and servings_in(plain) is not None
 
 
 def counts_people(made: str) -> bool:

@@ -24,7 +24,7 @@ _ELSEWHERE = re.compile(
 _AROUND = re.compile(
     r"^\W*(?:have you (?:tried|made|cooked|a)\b|tried (?:it|this)\b|(?:if|when) you (?:make|try|cook|made|tried|liked?|enjoyed)\b.{0,30}(?:tag|let|send|share|rate|leave|tell|comment|snap|take)\b"
     r"|let (?:me|us) know\b|tell (?:me|us)\b|send (?:me|us)\b|tag (?:me|us)\b|(?:don['’]?t )?forget to (?:like|rate|share|subscribe|tag)\b"
-    r"|(?:version|rev(?:ision)?|issue|edition)\.?\s*\d[\d.]*(?:\b.{0,60})?$|(?:reviewed|approved|checked|tested) by\b"
+    r"|(?:version|rev(?:ision)?|issue|edition)\.?\s*\d[\d.]*(?:\b.{0,60})?$|(?:reviewed|approved|checked|tested|issued|authorised|prepared) by\b"
     r"|(?:recipe|words?|text|photos?|photograph\w*|pictures?|styling|food styling|image|illustration)s?(?:\s*(?:and|&|,|/)\s*(?:photos?|photograph\w*|pictures?|styling|recipe|words?))*\s*(?::|\bby\b)\s*\S"
     r"|(?:first|originally|also)\s+(?:published|posted|appeared|printed|shared)\b|(?:taken |adapted |reprinted |copied |cut )?(?:from|out of) the\b.{0,40}\b(?:issue|edition|magazine|newspaper|book|cookbook|collection|leaflet)\b.{0,30}$"
     r"|continued\b.{0,30}$|turn (?:to page|the page)\b.{0,30}$|turn over for the (?:next|pudding|recipe|rest|method|dessert)\b.{0,30}$|p\.?t\.?o\.?\W*$|see (?:also|over|overleaf|page|p\.|pages|pp\.|the recipe|recipe|my recipe|below|above|notes?)\b.{0,60}$|overleaf\W*$"

@@ -66,12 +66,19 @@ HERE = re.compile(
     re.IGNORECASE,
 )
 # "Hey, here's that lentil lasagne!!".
+# What a letter is about that names no dish.
+ABOUT_A_DAY = re.compile(
+    r"\W*(?:this |next |last |on )?(?:(?:mon|tues|wednes|thurs|fri|satur|sun)day|weekend|week|tonight|tomorrow|today|dinner|supper|lunch|tea|food|"
+    r"(?:the |that |your |a )?recipes?|hello|hi|hey|news|quick question|question|christmas|easter)(?:['’]s)?(?:\s+(?:dinner|supper|lunch|tea|recipes?|food|night))?\W*",
+    re.IGNORECASE,
+)
 HERE_IS = re.compile(
-    r"^(?:(?:ok(?:ay)?|so|right|well|(?:hi|hiya|hey|hello|dear|yo)(?:\s+\w+){0,2})\b[\s,!–-]+){0,3}(?:sorry\b[^.!?]{0,30}[,!–-]+\s*)?here(?:['’]s|\s+is|\s+comes|(?=\s+the\s+recipe\b))\s+(?:the|that|my|our|your)\s+"
+    r"^(?:(?:ok(?:ay)?|so|right|well|(?:hi|hiya|hey|heya|hello|dear|yo)(?:\s+\w+){0,2})\b[\s,!–-]+){0,3}(?:sorry\b[^.!?]{0,30}[,!–-]+\s*)?"
+    r"(?:here(?:['’]s|\s+is|\s+comes|(?=\s+the\s+recipe\b))|this\s+is(?=.{3,60}\s(?:i|we|you)\s(?:told|asked|had|promised|mentioned|said|wanted|liked)\b))\s+(?:the|that|my|our|your)\s+"
     r"(?:(?:recipe|receipt)\s+(?:for|of)\s+(?:the|that|my|our)?\s*)?(?P<name>(?:\d+-)?[a-z]"
     # "... the recipe for tuna, leek and barley bake. It serves 4."
     r"(?:[\w'’ &\"“”()-]|,(?! (?:it|which|that|i|we|you|as|so|they|this|for|from|serves|feeds|makes)\b)){3,60}?)"
-    r"(?:\W*$|,?\s+(?:sorry|you (?:asked|wanted|liked|loved|mentioned)|as (?:promised|requested)|we (?:had|ate|talked)|i (?:promised|told|mentioned))\b.{0,80}$|(?<=[)\"”])\.\s+(?=[A-Z])|\.\s+(?=(?-i:[A-Z])))",
+    r"(?:\W*$|,?\s+(?:sorry|you (?:asked|wanted|liked|loved|mentioned)|as (?:promised|requested)|we (?:had|ate|talked)|i (?:promised|told|mentioned|said))\b.{0,80}$|(?<=[)\"”])\.\s+(?=[A-Z])|\.\s+(?=(?-i:[A-Z])))",
     re.IGNORECASE,
 )
 # "Y'all asked so here it is!! my slow cooker spaghetti".

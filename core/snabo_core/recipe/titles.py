@@ -21,7 +21,10 @@ def stands_above(text: str) -> bool:
 def replies_about(text: str) -> str | None:
     """Return what a reply is about ("Re: Re: best dumplings?"), None where it is none."""
     match = words.REPLY.match(text)
-    return words.LOOKED_FOR.sub("", text[match.end() :]).strip(" ?!") if match is not None else None
+    if match is None:
+        return None
+    about = words.LOOKED_FOR.sub("", text[match.end() :]).strip(" ?!")
+    return "" if words.ABOUT_A_DAY.fullmatch(about) is not None else about
 
 
 def told_name(text: str) -> str | None:

@@ -228,7 +228,7 @@ CRUSHED = re.compile(
 CRUMBLE = re.compile(r"\b(?:crumble|streusel)\b")
 SLICED = re.compile(r"\b(?:slice|thinly|grated|shredded|rounds|wedges|chips)", re.IGNORECASE)
 DUSTING = re.compile(
-    r"^(?!.*\b(?:plus|and) (?:extra|more))"
+    r"^(?!.*(?:\b(?:plus|and)|\+) (?:extra|more))"
     r".*\b(?:for (?:dusting|rolling|dredging|the work)|to dust)\b",
     re.IGNORECASE,
 )
