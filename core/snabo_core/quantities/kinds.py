@@ -11,7 +11,7 @@ from snabo_core.quantities.figures import only_figures
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.spoken import is_spoken
 from snabo_core.quantities.tidying import plain_line, tidy, without_pictures
-from snabo_core.quantities.verbs import AMBIGUOUS, COMMANDS, OF_ONE_FOOD, STEP_VERBS
+from snabo_core.quantities.verbs import AMBIGUOUS, COMMANDS, LINKS, OF_ONE_FOOD, STEP_VERBS
 
 LineKind = Literal["food", "heading", "step", "note", "servings", "times", "nutrition",
                    "furniture"]  # fmt: skip
@@ -165,7 +165,7 @@ _TIMES = re.compile(
     re.IGNORECASE,
 )
 _SERVINGS = re.compile(
-    r"^\W*(?:serves?|servings?|feeds|does|gives|makes|yields?|portions?|enough for|good for|for)\b\s*:?\s*(?:about |like |easily |around |approx\w* |up to |"
+    r"^\W*(?:serves?|servings?|feeds|does|gives|makes|yields?|portions?|enough for|good for|sufficient for|quantit(?:y|ies) for|amounts? for|for)\b\s*:?\s*(?:about |like |easily |around |approx\w* |up to |"
     r"one |a |an )?(?:\d(?!\d*\s?(?:g|ml|kg|oz)\b)|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|half)"
     r"|^\W*(?:pour|für|para|voor)\s+\d+(?:\s?(?:[-–àa]|bis)\s?\d+)?\s+pers\w*"
     r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|pers(?:ons|onen|onnes)?|serves|porcj[ei]|portioner|portionen|port)\b"
@@ -241,6 +241,12 @@ _SALT_THE = re.compile(
     r"(?:salt|pepper|butter|oil|flour|crumb|water|sauce|cheese|stock)\s+(?:the|your|them|it|both|each|all)\b(?!.*\d)",
     re.IGNORECASE,
 )
+# "Salt and squeeze the courgettes."; "salt and pepper the" is said by nobody.
+_TWO_VERBS = re.compile(
+    rf"(?:{'|'.join(sorted(AMBIGUOUS - LINKS))})\s+(?:and|&|then)\s+(?:{'|'.join(sorted(COMMANDS - LINKS))})\s+"
+    r"(?:the|your|them|it|both|each|all|with|in|into|until|till|for|over)\b",
+    re.IGNORECASE,
+)
 # "Brown lentils 1 cup" tells a colour, "brown onions in the oil" what to do.
 _BROWN_FOOD = re.compile(
     r"brown\s+(?:(?:basmati|long[\s-]?grain|short[\s-]?grain|cooked|dried|green|whole)\s+){0,2}"
@@ -269,7 +275,8 @@ _UNTIL = re.compile(r"\w\s+(?:until|till|til)\s+[a-z]", re.IGNORECASE)
 _NOT_SAID_UNTIL = frozenset("butter oil salt pepper flour dressing season in on over to".split())
 # "Leeks in butter till soft", "Rice, milk, 20 min".
 _TILL = re.compile(
-    r"\w\s+(?:till|until)\s+(?:(?:just|almost|nearly|really|very|it|they|the|all)\s+)?(?:\w+\s+)?(?:soft\w*|brown\w*|golden|tender|done|crisp\w*|thick\w*|smooth|"
+    r"\w\s+(?:till|until)\s+(?:it|they)\s+(?:smells?|pops?|sizzles?|splutters?|cracks?|floats?|rises?|sings?|shimmers?|smokes?|wilts?|catch(?:es)?|sticks?|looks?)\b"
+    r"|\w\s+(?:till|until)\s+(?:(?:just|almost|nearly|really|very|it|they|the|all)\s+)?(?:\w+\s+)?(?:soft\w*|brown\w*|golden|tender|done|crisp\w*|thick\w*|smooth|"
     r"hot|melt\w*|cooked|set|bubbl\w+|risen|al dente|absorbed|boil\w*|gone)\b"
     r"|^[^\W\d][^\d,]{1,30},\s[^\d,]{2,30},\s*\d{1,3}\s?(?:min(?:ute)?s?|hrs?|hours?|h)\W*$",
     re.IGNORECASE,
@@ -469,6 +476,7 @@ def is_step(text: str, system: str = "metric") -> bool:
         or _ALL_IN.match(bare) is not None
         or (_TILL.search(bare) is not None and not begins_with_amount(text, system))
         or _SALT_THE.match(bare) is not None
+        or _TWO_VERBS.match(bare) is not None
         or is_spoken(bare, verb)
         or (verb in STEP_VERBS and (_is_told_in_commands(bare) or _FOR_SO_LONG.search(bare)))
         or (verb in STEP_VERBS and verb not in _NOT_SAID_UNTIL and _UNTIL.search(bare))

@@ -407,6 +407,8 @@ class Around:
             return False
         above = stands_above(text)
         sentence = text[-1:] in ".!?" and len(text.split()) >= LEAST_SENTENCE
+        # "KIDS COOK: Rainbow Fried Rice!" is set like a name and holds one.
+        sentence = sentence and not (is_in_title_case(text) and self.names_dish(text))
         speaks = above or speaks_of_page(text) or text[-1:] in "!,.:"
         if not (above or sentence) and (self.names_dish(text) or line.drawn):
             return False

@@ -153,8 +153,9 @@ _CUT_INTO = re.compile(
     r"(?:about\s+)?\d{1,2}\s+(?:slices|squares|pieces|wedges))\W*",
     re.IGNORECASE,
 )
+_SIZES = ("small", "large", "big", "mini", "little", "medium")
 _COUNTED_ONE = re.compile(
-    r"\W*(?P<what>\d{1,2}\s+(?:(?:big|small|large|little)\s+)?(?P<noun>[a-z]{4,14}))\W*",
+    r"\W*(?P<what>\d{1,2}\s+(?:(?:big|small|large|little)\s+)?(?P<noun>[a-z]{3,14}))\W*",
     re.IGNORECASE,
 )
 _TWO_SENTENCES = re.compile(r"[^\W\d]{3}\.\s+[A-Z]")
@@ -573,7 +574,8 @@ class _Sorter(HeadLines, MethodLines):
         if counted is not None and not food and self.titled and not self.layout.parts:
             # "8 croques" below "Croque madame".
             names = (word.strip("s,()!") for word in self.layout.title.lower().split())
-            made = counted if counted["noun"].lower().strip("s") in names else None
+            noun = counted["noun"].lower()
+            made = counted if noun.strip("s") in names or noun in _SIZES else None
         return made
 
     def _told_beside(self, text: str) -> None:

@@ -69,7 +69,7 @@ _SPOKEN_OF = re.compile(
 )
 # "Author: Nora Field", "Tools: big pot".
 _SAID_OF_IT = re.compile(
-    r"^\W*(?:brought by|made by|cooked by|(?:\w+ )?cook|authors?|source|src|cat|ref|credit|photo\w*|key ?words?|tags?|tools?|equipment|pans?|ratings?|reviews?|diets?|dietary|allergens?|storage|"
+    r"^\W*(?:brought by|made by|cooked by|(?:(?!kids\b|let|we\b|how|to\b)\w+ )?cook|authors?|source|src|cat|ref|credit|photo\w*|key ?words?|tags?|tools?|equipment|pans?|ratings?|reviews?|diets?|dietary|allergens?|storage|"
     r"season|wine|drink|cost|price|calories|energy|published|updated|modified|status|tested|see also|filed under|posted in|region|effort|skill|spice(?: level)?|heat|budget|last (?:cooked|made)|occasion|language|freez\w*|suitable for)\s*:\s*\S",
     re.IGNORECASE,
 )

@@ -95,7 +95,9 @@ OF_ONE = re.compile(
 )
 # "Serves 8 (with leftovers for two lunches)": the lunches are of the same eight.
 LEFT_OVER = re.compile(
-    r"(?<=\w)[,;\s(–—-]{1,4}(?:with|plus|and|leaving|including)\s+(?:\w+\s+){0,3}(?:left\s?-?overs?|left|spare|seconds|thirds)\s+(?:over\s+)?(?:for|to make)\b.*$",
+    r"(?<=\w)[,;\s(–—-]{1,4}(?:with|plus|and|leaving|including)\s+(?:\w+\s+){0,3}(?:left\s?-?overs?|left|spare|seconds|thirds)\s+(?:over\s+)?(?:for|to make)\b.*$"
+    # "Quantities for 4; double for 8".
+    r"|(?<=\d)\s*[;,.]\s*(?:double|halve|triple|half)\s+(?:it\s+|this\s+|them\s+|everything\s+)?for\s+\d+\b.*$",
     re.IGNORECASE,
 )
 # "7 people are cooking this now", "Made by 23 people": who looked at the page.

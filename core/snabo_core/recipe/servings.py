@@ -244,7 +244,9 @@ def makes_and_serves(text: str) -> bool:
 
 def counts_people(made: str) -> bool:
     """Tell "4 servings", which says who eats and nothing of what is made, from "9 squares"."""
-    people = re.search(r"\b(?:servings?|portions?|people|persons?)\b", made, re.IGNORECASE)
+    people = re.search(
+        r"\b(?:serv(?:ings?|es)|feeds|portions?|people|persons?)\b", made, re.IGNORECASE
+    )
     return people is not None and servings_in(made) is not None
 
 
