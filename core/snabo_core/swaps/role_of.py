@@ -130,6 +130,8 @@ def _thickens(line: Line, context: Context, book: Book) -> bool:
     if WHITE_SAUCE.search(f"{context.part.name} {context.steps}") is not None:
         limit = max(limit, WHITE_SAUCE_SHARE * context.liquid)
     group = book.group_of(line.food)
+    if group is not None and group.key == "bread" and "thicken" not in context.steps:
+        return False
     if group is not None and group.key == "meal" and grams > MOST_MEAL * context.crowd:
         # Of polenta and grits so much is cooked as the dish.
         return False
