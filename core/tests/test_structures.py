@@ -23,7 +23,9 @@ class Structures(unittest.TestCase):
             name, eaters, foods, steps = key.strip().split("|")
             with self.subTest(text=text):
                 dish = read_recipe(text, library(), None)
-                self.assertEqual((dish.title, dish.told.servings_low), (name, float(eaters)))
+                self.assertEqual(
+                    (dish.title, dish.told.servings_low), (name, float(eaters) or None)
+                )
                 listed = [line.text for part in dish.parts for line in part.lines]
                 self.assertEqual(len(listed), int(foods), listed)
                 self.assertEqual(len(dish.steps), int(steps), [one.text for one in dish.steps])

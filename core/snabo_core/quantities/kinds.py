@@ -50,7 +50,7 @@ _FURNITURE = re.compile(
     r"add to (?:favou?rites|collection|shopping|cart|meal|my)|shop (?:now|ingredients|this)|"
     r"shopping list|click here|watch (?:the )?video|^\W*watch\s*:|play video|photo(?: credit| by|:)|image:|"
     r"picture:|^\W*(?:music|song|soundtrack|camera|filmed|edited)(?: by)?\s*:|by using this|terms of use|powered by|recipe card|continue reading|"
-    r"^\W*(?:date|dated|tested|test date|batch no\.?|ref)\s*[:#]|recipe courtesy of\b|last (?:modified|updated|edited)|^\W*est(?:ablished|d|\.)?\.?\s+(?:in\s+)?\d{4}\W*$|(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
+    r"^\W*(?:time ?stamps?|chapters?|in this video)\s*:|^\W*(?:date|dated|tested|test date|batch no\.?|ref)\s*[:#]|recipe courtesy of\b|last (?:modified|updated|edited)|^\W*est(?:ablished|d|\.)?\.?\s+(?:in\s+)?\d{4}\W*$|(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
     r"^\W*(?:legend|thanks?(?: so much| a lot)?|thank you(?: so much)?|cheers|yum+y?|wow|love it|perfect|lol|haha)\W*$|"
     r"^\W*(?:published|entered|updated)\s+(?:by|on|in)?\s*(?:user\b|the\b|\d|(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec))|"
     r"^\W*(?:recipe|menu|product|item|card|file)\s+(?:code|ref(?:erence)?|id|no\.?|number)\s*[:#]?\s*(?=\S{0,6}\d)[\w-]{1,12}\W*$|"
@@ -239,6 +239,12 @@ _HEAT = re.compile(r"\b\d{2,3}\s?°|\boff (?:the )?heat\b|\b\d{3}\s?[CF]\b|\bgas
 # "Salt the marrow." orders, "salt" is a food.
 _SALT_THE = re.compile(
     r"(?:salt|pepper|butter|oil|flour|crumb|water|sauce|cheese|stock)\s+(?:the|your|them|it|both|each|all)\b(?!.*\d)",
+    re.IGNORECASE,
+)
+# "Paint the cod with miso, leave 30 min."
+_THEN_LEFT = re.compile(
+    r"\w,\s+(?:then\s+)?(?:leave|rest|chill|cook|bake|fry|simmer|boil|stand|roast|grill|steam|braise|marinate)\b"
+    r"[^,;.]{0,20}?\s\d{1,3}\s*(?:min(?:ute)?s?|hours?|hrs?|h)\b",
     re.IGNORECASE,
 )
 # "Salt and squeeze the courgettes."; "salt and pepper the" is said by nobody.
@@ -480,7 +486,10 @@ def is_step(text: str, system: str = "metric") -> bool:
         or is_spoken(bare, verb)
         or (verb in STEP_VERBS and (_is_told_in_commands(bare) or _FOR_SO_LONG.search(bare)))
         or (verb in STEP_VERBS and verb not in _NOT_SAID_UNTIL and _UNTIL.search(bare))
-        or (_says_how_long_and_hot(bare) and not begins_with_amount(text, system))
+        or (
+            (_says_how_long_and_hot(bare) or _THEN_LEFT.search(bare) is not None)
+            and not begins_with_amount(text, system)
+        )
     ):
         return True
     if verb in STEP_VERBS and (verb not in AMBIGUOUS or (ends and (words >= 4 or words == 1)) or

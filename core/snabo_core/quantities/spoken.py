@@ -41,7 +41,7 @@ _SPEAKING = frozenset(
 )
 _TAKING = frozenset({"take", "get", "give", "let", "fish"})
 _MOVED = re.compile(
-    r"\b(?:out|off|up|back|down|over|away|together|going|ready|hot|warm|brown|golden|soft|nice|boil(?:ing)?|simmer(?:ing)?|apart)\b|^(?:it|them|everything)\b",
+    r"\b(?:out|off|up|back|down|over|away|together|going|ready|hot|warm|brown|golden|soft|nice|boil(?:ing)?|simmer(?:ing)?|apart)\b|\bon(?=\s+(?:first|now|next|early)\b|\W*$|,)|^(?:it|them|everything)\b",
     re.IGNORECASE,
 )
 _SPANS = re.compile(

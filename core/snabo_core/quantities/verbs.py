@@ -17,7 +17,7 @@ crush pound trim rinse pat dry toast reheat thaw defrost microwave steam poach b
 broil scramble flip invert unmold unmould cool decorate drizzle top store keep
 assemble stuff fill tie truss skewer marinate strain sift sieve prepare wait
 blanch halve tuck shake baste colour color caramelise caramelize pick pull grab carve pop stick whack shove sling drop tear smash loosen weigh measure render gather dampen moisten poke scrunch massage swish lay
-bind blitz whizz whiz flake nestle pile shred stack chuck bung plonk open close uncover insert test pierce prick score stand swirl work throw dump bury
+bind blitz whizz whiz flake nestle pile shred stack chuck bung plonk open close uncover insert test pierce prick score stand swirl work throw dump bury smear
 """.split()
 )
 # Step verbs that are foods or adjectives at the head of an ingredient line too.

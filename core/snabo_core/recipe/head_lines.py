@@ -105,6 +105,12 @@ _KIN = re.compile(
     r"\W*(?:love,?\s+)?(?:mum|mom|mam|mother|dad|father|gran|granny|nan|nana|grandma|grandpa|grandad|granddad|aunt(?:ie|y)?|sis|bro)\s*x*\W*",
     re.IGNORECASE,
 )
+# "Makes people happy" counts nobody.
+_MAKES_NOBODY = re.compile(
+    r"(?:makes|serves|feeds|fills)\s+(?:people|everyone|everybody|you|the|a|any|whoever|hungry|happy)\b"
+    r"(?![^a-z]*\d)[^\d]*$",
+    re.IGNORECASE,
+)
 _ASKS_SOMEBODY = re.compile(
     r"(?:can|could|would|will|do|did|have|please|pls)\s+(?:you|u|anyone|somebody)\b", re.IGNORECASE
 )
@@ -125,7 +131,7 @@ _CUT_WORD = re.compile(r"[A-Za-z]-$")
 # What stands on a page and is no title.
 LONGEST_TITLE_LINE = 70
 _ON_A_PAGE = re.compile(
-    r"[★☆|↓©☰≡]|^menu\b|jump|print|^search\b|^skip\b|^recipe by\b|^home\s*[/|]|^\W*[ru]/\w|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5(?!\s+(?:people|servings?|portions?|pers))|advert|affiliate|subscribe|"
+    r"[★☆|↓©☰≡]|^menu\b|jump|print|^search\b|^skip\b|^recipe by\b|^home\s*[/|]|^\W*[ru]/\w|^\W*time ?stamps?\s*:|^\W*\d\.\d|^ratings?\b|\d+ (?:votes|reviews|ratings)|https?:|[›>»]|/5(?!\s+(?:people|servings?|portions?|pers))|advert|affiliate|subscribe|"
     r"cookie|share|posted|updated|\bsave\b|sign|log ?in|(?:contributed|submitted|written) by|"
     r"^(?:difficulty|level|skill|cuisine|course|category)\b",
     re.IGNORECASE,
@@ -498,7 +504,8 @@ class HeadLines(ListLines):
             return True
         told = (self._tells_before_list, self._says_above_list, self._tells_above_foods,
                 self._above_named_list)  # fmt: skip
-        if _HERE_IT_IS.search(text) is not None or any(tells(text) for tells in told):
+        said = _HERE_IT_IS.search(text) or _MAKES_NOBODY.match(text)
+        if said is not None or any(tells(text) for tells in told):
             return True
         if self._says_no_food(text) or self._is_above_facts(text) or self._says_apart(line):
             return True

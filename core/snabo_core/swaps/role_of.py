@@ -243,7 +243,7 @@ def _by_companions(
         return "crumb"
     if group.key == "crumbs" and context.minced and by_name not in {"crumb", "stuffing"}:
         return _with_mince(context)
-    if group.key == "bread" and context.minced and _is_soaked(line, context):
+    if group.key in {"bread", "buns"} and context.minced and _is_soaked(line, context):
         return "binder"
     # Scones: their fat is rubbed in as that of a crust is.
     scones = group.key == "flour" and _named(context.title, group, book) == "quick_bread"
@@ -335,7 +335,8 @@ def _coats(line: Line, context: Context, book: Book) -> bool:
 def _is_soaked(line: Line, context: Context) -> bool:
     """Tell bread that is soaked for mince from bread that lies below or above it."""
     sentences = re.split(r"(?<=[.;!])\s+", context.steps)
-    soaked = any("bread" in sentence and SOAKED.search(sentence) for sentence in sentences)
+    named = re.compile(r"\b(?:bread|rolls|buns)\b")
+    soaked = any(named.search(one) and SOAKED.search(one) for one in sentences)
     return soaked or SOAKED.search(line.text) is not None
 
 
