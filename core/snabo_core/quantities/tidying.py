@@ -348,6 +348,11 @@ _GREEN = re.compile(
 )
 # "2 # hamburger".
 _POUNDS = re.compile(r"(?<=[\d½¼¾])\s?#\s+(?=[a-z])", re.IGNORECASE)
+# "8 mini tortillas" are small ones.
+_MINI = re.compile(
+    r"\bmini\s+(?=(?:\w+\s+)?(?:tortillas?|wraps?|naans?|pitt?as?|flatbreads?|rolls|buns|bagels|baguettes)\b)",
+    re.IGNORECASE,
+)
 # "2 rolls soaked in milk" are rolls.
 _SOAKED_IN = re.compile(
     r"(?<=[a-z])\s+(?=(?:soaked|steeped)\s+(?:overnight\s+)?in\s+(?!\d|an?\s))", re.IGNORECASE
@@ -372,6 +377,7 @@ _SAID_ONCE: tuple[tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]], 
     (_LOAF, _of_bread),
     (_GREEN, r"\g<n> green "),
     (_SOAKED_IN, ", "),
+    (_MINI, "small "),
     (_POUNDS, " lb "),
     *PARTS_TOLD,
     (_ZERO_FLOUR, "plain flour"),
