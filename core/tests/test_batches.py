@@ -5,7 +5,7 @@ import unittest
 from snabo_core.dish import Dish
 from snabo_core.foods import library
 from snabo_core.recipe import read_recipe
-from snabo_core.recipe.batches import batches_told
+from snabo_core.recipe.batches import batch_columns, batches_told
 from tests.test_saved_files import read
 
 FOODS = (("Coley fillet", "450 g", "900 g"), ("Milk", "300 ml", "600 ml"), ("Leeks", "2", "4"))
@@ -57,6 +57,11 @@ class SeveralNumbersOfEaters(unittest.TestCase):
             self.assertEqual(lines, ["900 g Coley fillet", "600 ml Milk", "4 Leeks"], name)
             self.assertEqual(dish.told.servings_low, 8.0, name)
             self.check_told(dish, 4)
+
+    def test_a_row_of_one_empty_cell_heads_nothing(self) -> None:
+        # A page with hundreds of them told every row below each.
+        self.assertEqual(batch_columns([""], ()), [])
+        self.assertEqual(batch_columns(["Ingredients"], ()), [])
 
     def test_such_a_table_among_the_notes_is_none_of_the_list(self) -> None:
         text = ("# Coley pie\n\nServes 6\n\n## Ingredients\n\n- 600 g coley\n- 2 leeks\n\n"

@@ -167,6 +167,8 @@ def _tell_by_name(head: Any) -> None:
 
 def _tell_columns(head: Any) -> bool:
     """Put the rows of a table of ingredients as lines, by what its head says of its columns."""
+    if len(head) < MIN_COLUMNS:
+        return False
     names = [cell.text_content()[:LONGEST_LABEL] for cell in head]
     columns = columns_named(names) or batch_columns(names, _said_above(head))
     if not columns:

@@ -20,6 +20,8 @@ LONG_LINE = 160
 LONGEST_FOOD = 140
 # So many commands with a time or a heat are a step, whatever it begins with: "Salt, blot, roast".
 LEAST_COMMANDS = 2
+# So many words a page files a recipe under, beside how long it takes, are no fact of it.
+LEAST_FILED = 2
 # Written in capitals because they are letters, not because they head anything.
 _FOODS_IN_LETTERS = {"EVOO", "MSG", "TVP"}
 
@@ -48,7 +50,7 @@ _FURNITURE = re.compile(
     r"tiktok|youtube|email (?:this|me)|read more|see more|view (?:all|more|recipe|gallery)|load more|"
     r"related recipes|you (?:may|might) also (?:like|enjoy)|more (?:like this|recipes)|"
     r"add to (?:favou?rites|collection|shopping|cart|meal|my)|shop (?:now|ingredients|this)|"
-    r"shopping list|click here|watch (?:the )?video|^\W*watch\s*:|play video|photo(?: credit| by|:)|image:|"
+    r"shopping list|click here|watch (?:(?:the )?video|(?:me|us|how i|how we)\b[^.]{0,20}$)|^\W*watch\s*:|play video|photo(?: credit| by|:)|image:|"
     r"picture:|^\W*(?:music|song|soundtrack|camera|filmed|edited)(?: by)?\s*:|by using this|terms of use|powered by|recipe card|continue reading|"
     r"^\W*(?:time ?stamps?|chapters?|in this video)\s*:|^\W*(?:date|dated|tested|test date|batch no\.?|ref)\s*[:#]|recipe courtesy of\b|last (?:modified|updated|edited)|^\W*est(?:ablished|d|\.)?\.?\s+(?:in\s+)?\d{4}\W*$|(?:posted|submitted|contributed|shared|sent in|uploaded|originally posted|filed) (?:by|on|in|under)\b|"
     r"^\W*(?:legend|thanks?(?: so much| a lot)?|thank you(?: so much)?|cheers|yum+y?|wow|love it|perfect|lol|haha)\W*$|"
@@ -284,6 +286,7 @@ _TILL = re.compile(
     r"\w\s+(?:till|until)\s+(?:it|they)\s+(?:smells?|pops?|sizzles?|splutters?|cracks?|floats?|rises?|sings?|shimmers?|smokes?|wilts?|catch(?:es)?|sticks?|looks?)\b"
     r"|\w\s+(?:till|until)\s+(?:(?:just|almost|nearly|really|very|it|they|the|all)\s+)?(?:\w+\s+)?(?:soft\w*|brown\w*|golden|tender|done|crisp\w*|thick\w*|smooth|"
     r"hot|melt\w*|cooked|set|bubbl\w+|risen|al dente|absorbed|boil\w*|gone)\b"
+    r"|^[^\W\d][^\d,]{2,20},\s\d{1,2}\s?(?:min(?:ute)?s?|hrs?|hours?)\.$"
     r"|^[^\W\d][^\d,]{1,30},\s[^\d,]{2,30},\s*\d{1,3}\s?(?:min(?:ute)?s?|hrs?|hours?|h)\W*$",
     re.IGNORECASE,
 )
@@ -394,8 +397,10 @@ def is_button(text: str) -> bool:
     """Tell a line that is nothing but the labels of buttons and links."""
     pieces = _BARS.split(text.strip())
     filed = [piece for piece in pieces if _FILED.fullmatch(piece)]
-    if len(pieces) > 1 and filed and all(p in filed or _LASTS.fullmatch(p) for p in pieces):
-        # "Vegan | Dairy-free | 35 mins".
+    lasts = [piece for piece in pieces if _LASTS.fullmatch(piece)]
+    # "Vegan | Dairy-free | 35 mins", but "Easy · 45 min" tells how long it takes.
+    least = LEAST_FILED if lasts else 1
+    if len(pieces) > 1 and len(filed) >= least and len(filed) + len(lasts) == len(pieces):
         return True
     if len(pieces) > 2 and all(len(piece.split()) <= 3 for piece in pieces):
         # "Home | News | Recipes": most of them are known.

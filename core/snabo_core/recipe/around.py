@@ -524,7 +524,7 @@ class Around:
         if amount or too_long or any(c.isdigit() for c in bare) or marked:
             return None
         if re.search(
-            r"[,;()./]|\b(?:if|to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b|"
+            r"[,;()./]|^(?:gf|df|vg?|ve|vegan|vegetarian|(?:gluten|dairy)[\s-]free)\s+if\b|\b(?:to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b|"
             r"\b(?:as (?:needed|required|necessary)|to (?:cover|dust|grease|glaze|thin|loosen))$",
             bare,
             re.IGNORECASE,

@@ -81,7 +81,7 @@ def batch_columns(cells: Sequence[str], said: Iterable[str]) -> list[str]:
     """
     told = [cell.strip() for cell in cells]
     counts = _counts(" | ".join(told[1:]))
-    if len(told) != len(counts) + 1 or _OVER_FOODS.fullmatch(told[0]) is None:
+    if not counts or len(told) != len(counts) + 1 or _OVER_FOODS.fullmatch(told[0]) is None:
         return []
     chosen = _chosen(counts, [*islice(said, MOST_SAID)])
     return ["food", *("amount" if n == chosen else "" for n in range(len(counts)))]

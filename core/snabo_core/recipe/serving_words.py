@@ -68,7 +68,7 @@ BOTH = re.compile(
 # "2 kids + 2 adults".
 BOTH_SMALL_FIRST = re.compile(
     rf"\b(?P<low>{N})\s+(?:(?:small|hungry|growing)\s+)?{CHILDREN}\s*(?:,|and|plus|\+|&|with)+\s*"
-    rf"(?P<high>{N})\s+(?:hungry\s+)?(?:adults?|grown[\s-]?ups?|parents?)\b",
+    rf"(?P<high>{N})\s+(?:[a-z]+\s+)?(?:adults?|grown[\s-]?ups?|parents?)\b",
     re.IGNORECASE,
 )
 # "Makes 2 dinners + 2 lunches".
@@ -77,7 +77,7 @@ BOTH_MEALS = re.compile(
     re.IGNORECASE,
 )
 SAYS = (
-    r"(?:serves?|serving(?!\s+size)|servings|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|serv|ser(?=\W{0,2}\s*\d)|nourishes|sustains|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray|container|pack(?:age|et)?|box|dish|pot)|feeds|dishes (?:up|out)|nos?\.? served|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
+    r"(?:serves?|serving(?!\s+size)|servings|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|serv|ser(?=\W{0,2}\s*\d)|nourishes|sustains|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray|container|pack(?:age|et)?|box|dish|pot)|feeds|dishes (?:up|out)|nos?\.? served|feeding|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
     r"recipe serves|number of servings|(?:portion|serving) counts?|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|porce|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
@@ -341,7 +341,7 @@ EACH = re.compile(
 # "15 rolls, 3 per person" is a line of its own.
 EACH_OF_THEM = re.compile(
     rf"^\W*(?P<made>{N})\s+(?:[a-z-]+\s+)?[a-z-]+s\s*[,;:(–-]+\s*(?:about\s+)?(?P<each>{N})\s+"
-    r"(?:per (?:person|head|plate|portion|serving)|each|apiece|a (?:person|head))\W*$",
+    r"(?:per (?:person|head|plate|portion|serving)|each|apiece|a (?:person|head))(?:,?\s+or\s+\d\s+if\b[^\d]*)?\W*$",
     re.IGNORECASE,
 )
 WHOLE_ONE = re.compile(
@@ -351,7 +351,7 @@ WHOLE_ONE = re.compile(
 # All that a line about servings and nothing else is made of.
 SAID = """
 so kişi sayısı počet nombre de número numero aantal antal anzahl der liczba dosi ración dla pp px yld serv like srv sv srvs svs srvg srvgs ptn ptns headcount plenty ample original default base normal average quantities amounts given max minimum maximum output qty out tea hearty share sharing
-serves serve serving servings feeds feed fed amount size can could might would makes make made yields yield portion portions people
+serves serve serving servings feeds feed fed feeding amount size can could might would makes make made yields yield portion portions people
 persons person pers ppl pax covers guests adults adult kids kid children child eaters mouths diners
 family crowd party table household for enough sufficient good about around approx approximately
 roughly up to at least or and plus as a an the of with main mains side sides starter starters course hungry very generous
