@@ -42,7 +42,7 @@ _SHARE = re.compile(
     + _OF_A,
     re.IGNORECASE,
 )
-_DOZEN = re.compile(r"\b(?:(?P<n>half\s+a|1/2\s+a?|an?|\d+|one|two|three)\s+)?(?:dozen|doz\.?)(?!\w)(?:\s+of\b)?",
+_DOZEN = re.compile(r"(?<![\w/.])(?:(?P<n>(?:(?:an?|\d+|one|two|three)\s+(?:and\s+an?\s+)?|\d+(?=½))?(?:half|1/2|½)(?:\s+an?)?|an?|\d+(?:\.\d+)?|one|two|three)[\s-]+)?(?:dozen|doz\.?)(?!\w)(?:\s+of\b)?",
                     re.IGNORECASE)  # fmt: skip
 _COUPLE = re.compile(r"\b(?:(?:an?\s+)?couple|an?\s+pair)\b(?:\s+of\b)?", re.IGNORECASE)
 _OR_TWO = re.compile(r"\ban?\s+(?P<unit>[a-z]+)\s+or\s+(?P<n>two|three|so)\b", re.IGNORECASE)
@@ -152,8 +152,12 @@ def _plain(value: float) -> str:
 
 def _dozen(match: re.Match[str]) -> str:
     count = (match["n"] or "1").lower()
-    if count.startswith(("half", "1/2")):
-        return "6 "
+    whole, half, _ = re.split(r"(half|1/2|½|$)", count, maxsplit=1)
+    if half:
+        # "A half dozen" is six, "1 1/2 dozen" eighteen.
+        named = re.sub(r"\s+and\b.*|\s+$", "", whole)
+        wholes = 0 if named in {"", "a", "an"} else word_value(named)
+        return f"{_plain(12 * wholes + 6)} "
     return f"{_plain(12 * word_value(count))} "
 
 

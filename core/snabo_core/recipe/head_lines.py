@@ -107,8 +107,8 @@ _KIN = re.compile(
 )
 # "Makes people happy" counts nobody.
 _MAKES_NOBODY = re.compile(
-    r"(?:makes|serves|feeds|fills)\s+(?:people|everyone|everybody|you|the|a|any|whoever|hungry|happy)\b"
-    r"(?![^a-z]*\d)[^\d]*$",
+    r"(?:(?:stuffs|fills|covers|coats|tops)\s+(?:an?|one|the)\s.{3,30}$|(?:makes|serves|feeds|fills)\s+(?:people|everyone|everybody|you|the|a|any|whoever|hungry|happy)\b"
+    r"(?![^a-z]*\d)[^\d]*$)",
     re.IGNORECASE,
 )
 _ASKS_SOMEBODY = re.compile(

@@ -12,6 +12,8 @@ from snabo_core.quantities.verbs import COMMANDS, STEP_VERBS
 MOST_WORDS, LEAST_LISTED = 10, 3
 # So many commands in a line order, whatever stands between them.
 LEAST_COMMANDS = 3
+# So much of what something is made of stands in the list.
+MOSTLY = 0.75
 _FIGURE = re.compile(r"[\d½¼¾⅓⅔]")
 # Shorter words name no food by themselves.
 LEAST_LETTERS = 4
@@ -37,26 +39,31 @@ def jots_order(text: str, listed: Sequence[str]) -> bool:
         text: a line of a pasted text.
         listed: the lines of the list above it.
     """
-    if len(listed) < LEAST_LISTED or len(text.split()) > MOST_WORDS or begins_with_amount(text):
+    few = len(listed) < LEAST_LISTED or len(text.split()) > MOST_WORDS
+    if few or begins_with_amount(text):
         return False
     said = [word.lower() for word in _WORD.findall(text)]
-    known = {_stem(word.lower()) for line in listed for word in _WORD.findall(line)}
-    made = _MADE_OF.fullmatch(text)
-    if made is not None and not _FIGURE.search(text):
-        # "Béchamel: butter, flour, milk." of what stands above.
-        of = [word.lower() for word in _WORD.findall(made["foods"])]
-        told = sum(_stem(word) in known or word in STEP_VERBS for word in of)
-        if told * 4 >= len(of) * 3:
-            return True
-    if sum(word in COMMANDS for word in said) >= LEAST_COMMANDS and not _FIGURE.search(text):
+    figured = _FIGURE.search(text) is not None
+    if not figured and sum(word in COMMANDS for word in said) >= LEAST_COMMANDS:
         # "noodles boil drain keep some water".
         return True
+    foods = [word for word in said if word not in STEP_VERBS and word not in _SAID]
     # "Blitz, cream" orders, "salt, to taste" does not.
     done = first_word(text) in COMMANDS or _DONE.search(text.rstrip(" .!")) is not None
-    if not done or _BETWEEN.search(text) is None:
+    if foods and done and _BETWEEN.search(text) is not None and _share_listed(foods, listed) == 1:
+        return True
+    made = None if figured else _MADE_OF.fullmatch(text)
+    if made is None:
         return False
-    foods = [word for word in said if word not in STEP_VERBS and word not in _SAID]
-    return bool(foods) and all(_stem(word) in known for word in foods)
+    # "Béchamel: butter, flour, milk." of what stands above.
+    of = [word for word in map(str.lower, _WORD.findall(made["foods"])) if word not in STEP_VERBS]
+    return bool(of) and _share_listed(of, listed) >= MOSTLY
+
+
+def _share_listed(words: Sequence[str], listed: Sequence[str]) -> float:
+    """Return which share of the words, one at least, a list names."""
+    known = {_stem(word.lower()) for line in listed for word in _WORD.findall(line)}
+    return sum(_stem(word) in known for word in words) / len(words)
 
 
 def _stem(word: str) -> str:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Callable, Sequence
 from dataclasses import replace
-from itertools import islice
+from itertools import chain, islice
 
 from snabo_core.quantities.kinds import (
     begins_with_amount,
@@ -718,7 +718,7 @@ class _Sorter(HeadLines, MethodLines):
             line.step
             or self._is_curt_order(line)
             or self._marks_orders(line)
-            or jots_order(text, [item for _, items in self.layout.parts for item in items])
+            or self._jots_order(text)
             or kind == "step"
             or (kind == "heading" and is_step(text))
         ):
@@ -744,7 +744,7 @@ class _Sorter(HeadLines, MethodLines):
         opens = line.after_blank or line.text.endswith(":") or _NEEDED_FOR.match(line.text)
         if not listed or (heads and opens):
             return False
-        if jots_order(line.text, [item for _, items in self.layout.parts for item in items]):
+        if self._jots_order(line.text):
             return False
         told = beside_list(line.raw if starred else _IN_ONE_BRACKET.sub(r"\1", line.text))
         if told is None:
@@ -843,8 +843,15 @@ class _Sorter(HeadLines, MethodLines):
 
     def _all_weighed(self) -> bool:
         """Tell a list without a line that has no amount: what has none there heads a part."""
-        listed = (item for _, items in self.layout.parts for item in items)
+        first = islice(self.layout.parts, MOST_WEIGHED)
+        listed = (item for _, items in first for item in items)
         return all(map(has_amount, islice(listed, MOST_WEIGHED)))
+
+    def _jots_order(self, text: str) -> bool:
+        """Tell an order jotted down in the foods of the last lists."""
+        last = islice(reversed(self.layout.parts), MOST_WEIGHED)
+        above = (items[-MOST_WEIGHED:] for _, items in last)
+        return jots_order(text, [*islice(chain.from_iterable(above), MOST_WEIGHED)])
 
     def _heads_food(self, text: str) -> bool:
         """Tell "For the rice" above "Basmati, soaked 30 mins": a food without an amount, or last."""

@@ -60,7 +60,7 @@ SMALL = r"(?:toddlers?|kids?|child(?:ren)?|baby|babies|little|small|half|mini)(?
 PLATES = r"(?:portions?|servings?|helpings?|meals?|plates?|appetites?|eaters?|ones?)"
 BOTH = re.compile(
     # "2 adult portions and 2 toddler portions".
-    rf"\b(?P<many>{N})\s+{GROWN}(?:[\s-]?sized?)?\s+(?:{PLATES}\s*)?(?:,|and|plus|\+|&|with)+\s*(?P<more>{N})\s+{SMALL}(?:\s+{PLATES})?\b|"
+    rf"\b(?P<many>{N})\s+{GROWN}(?:[\s-]?sized?)?\s*(?:{PLATES}\s*)?(?:,|and|plus|\+|&|with)+\s*(?P<more>{N})\s+{SMALL}(?:\s+{PLATES})?\b|"
     rf"\b(?P<low>{N})\s*(?:hungry\s+)?(?:adults?|grown[\s-]?ups?|big(?: people| ones)?)\s*(?:(?:,|and|plus|\+|&|with)+\s*)?"
     rf"(?P<high>{N}|an?\b)\s*(?:(?:small|hungry|growing)\s+)?{CHILDREN}\b",
     re.IGNORECASE,
@@ -121,7 +121,7 @@ ALONE = re.compile(
 # "2 meals for 2", "for me + 1".
 MEALS_FOR = re.compile(
     # "Good for 2 days for 2 people", "2 days' lunches for 2".
-    r"(?:^|[(,;]\s*|\bfor\s+)(?P<meals>[1-9])\s+(?:meals|dinners|lunches|suppers|days['’]?(?:\s+(?:of\s+)?(?:meals|dinners|lunches|suppers|food))?)\s+for\s+(?P<n>[1-9]|two|three|four)(?:\s+(?:people|of us))?\W*$",
+    r"(?:^|[(,;]\s*|\bfor\s+)(?P<meals>[1-9])\s+(?:meals|dinners|lunches|suppers|(?:day|night)s?['’]?s?(?:\s+(?:of\s+)?(?:meals|dinners|lunches|suppers|food))?)\s+for\s+(?P<n>[1-9]|one|two|three|four)(?:\s+(?:people|of us))?\W*$",
     re.IGNORECASE,
 )
 # "one 10-inch pan, feeds 2".
@@ -165,8 +165,8 @@ OF_A_SIZE = re.compile(
 )
 # "makes 4 big / 6 normal": the eaters or the portions, larger and smaller.
 BIG_OR_SMALL = re.compile(
-    rf"^\W*(?:makes|gives|serves|feeds|for|does|servings?|portions?)?\s*:?\s*(?P<one>{N})\s+(?:(?:very\s+)?(?:big|large|larger|generous|generously|huge|hearty|heartily|greedy|hungry|well|main))\s*{PLATES}?\s*(?:/|,|or)+\s*"
-    rf"(?P<other>{N})\s+(?:small|smaller|normal|normally|regular|modest|modestly|moderate|polite|politely|light|lightly|lighter|starter|sensible|average|ordinary|frugally|at a (?:push|pinch|stretch))\s*{PLATES}?\W*$",
+    rf"^\W*(?:makes|gives|serves|feeds|for|does|servings?|portions?|(?:cuts|cut|slices) into)?\s*:?\s*(?P<one>{N})\s+(?:(?:very\s+)?(?:big|large|larger|generous|generously|huge|hearty|heartily|greedy|hungry|well|main))\s*{PLATES}?\s*(?:/|,|or)+\s*"
+    rf"(?P<other>{N})\s+(?:small|smaller|normal|normally|regular|modest|modestly|moderate|polite|politely|light|lightly|lighter|starter|sensible|average|ordinary|frugally|at a (?:push|pinch|stretch))\s*(?:{PLATES}|slices|wedges|squares)?\W*$",
     re.IGNORECASE,
 )
 # What is said behind the number of eaters: "4 of you, or 3 if Huw is there".
@@ -199,7 +199,7 @@ SERVES = tuple(
         rf"^\W*(?:ki[sş]i\s+say[ıi]s[ıi]|po[cč]et\s+porc[ií]|convives)\s*[:=–—-]\s*{RANGE}\b",
         rf"(?<![\w#])(?!good for\s+\S+\s+(?:days?|weeks?|months?)\b){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
         rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)(?:\W*$|,|\s+of\s+(?:about\s+)?\d)",
-        rf"^\W*(?:meal prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
+        rf"^\W*(?:meal[\s-]prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
         rf"^\W*(?:lunch(?:es)?|dinners?|suppers?|meals?)\s+for\s+{RANGE}\s+(?:days|nights|evenings)\W*$",
         rf"\b(?:feeds|serves)\W+(?:everyone|everybody|all|us all|all of us|the lot)\s*\(\s*{RANGE}\s*\)",
         rf"\bas an? main\W{{1,3}}{RANGE}\b",
@@ -223,6 +223,10 @@ SERVES = tuple(
         rf"^\W*(?:just\s+)?(?:for\s+)?(?:us|the)\s+{RANGE}(?:\s+of us)?\W*$",
         rf"^\W*{RANGE}\s+as\s+(?:(?:part of\s+)?an?\s+)?(?:\w+\s+)?(?:buffet|meal|side|starter|main|spread|mezze|feast|snack|lunch|supper)\W*$",
         rf"^\(\s*{RANGE}\s*\)$",
+        # "A generous two", "à 4", "Lunches for a week (5)".
+        rf"^\W*an?\s+(?:generous|scant|greedy|hungry|good|comfortable|hearty)\s+{RANGE}\W*$",
+        rf"^\W*à\s+{RANGE}\W*$",
+        rf"^\W*(?:lunch(?:es)?|dinners?|suppers?|meals?)\b[^\d]{{0,25}}\(\s*{RANGE}\s*\)\W*$",
         # "2 with leftovers", "4, with seconds".
         rf"^\W*{RANGE}\s*,?\s+(?:with|plus|\+|and)\s+(?:some\s+|a few\s+|plenty of\s+|lots of\s+|maybe\s+|a bit of\s+)?(?:left-?overs?|seconds|second helpings)\b[^\d]*$",
         rf"^\W*meal[\s-]prep\s+for\s+{RANGE}(?:\s+(?:days?|lunches|dinners|meals))?\W*$",
@@ -340,7 +344,7 @@ EACH = re.compile(
 )
 # "15 rolls, 3 per person" is a line of its own.
 EACH_OF_THEM = re.compile(
-    rf"^\W*(?P<made>{N})\s+(?:[a-z-]+\s+)?[a-z-]+s\s*[,;:(–-]+\s*(?:about\s+)?(?P<each>{N})\s+"
+    rf"^\W*(?:(?:about|approx\w*\.?|around|ca\.?)\s+)?(?P<made>{N})\s+(?:[a-z-]+\s+)?[a-z-]+s\s*[,;:(–-]+\s*(?:about\s+)?(?P<each>{N})\s+"
     r"(?:per (?:person|head|plate|portion|serving)|each|apiece|a (?:person|head))(?:,?\s+or\s+\d\s+if\b[^\d]*)?\W*$",
     re.IGNORECASE,
 )

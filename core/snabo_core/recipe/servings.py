@@ -226,7 +226,7 @@ def only_servings(text: str) -> bool:
     pieces = words.PIECES_A_SERVING.match(plain)
     if pieces is not None and pieces.end() >= len(plain.rstrip(" ).")):
         return True
-    return whole is not None or not _other_words(text)
+    return whole is not None or not _other_words(words.CUPS_EACH.sub("", spell_fractions(text)))
 
 
 def shares_out(text: str) -> bool:

@@ -278,7 +278,7 @@ ABOVE = re.compile(
     r"|(?:page|pg|p)\.?\s*\d{1,4}(?:\s*(?:of|/)\s*\d{1,4})?|\d{1,3}\s+of\s+\d{1,3}|(?:table of )?contents"
     r"|(?:chapter|section|part|lesson|unit|module|volume|vol|issue)\s*\.?\s*(?:\d{1,3}|[ivx]{1,5})\b.{0,40}"
     r"|(?=.{0,60}\b(?:plan|menu|diet|challenge|programme|program)\b)(?=.{0,60}\b(?:week|day)\s*\d{1,2}).{0,80}"
-    rf"|(?:week|day)\s*\d{{1,2}}(?:\s*[-–,:|]?\s*(?:{WEEKDAY}|breakfast|brunch|lunch|dinner|supper|tea|snack))?"
+    rf"|(?:week|wk|day)\s*\d{{1,2}}(?:\s*[-–,:|]?\s*day\s*\d{{1,2}})?(?:\s*[-–,:|]?\s*(?:{WEEKDAY}|breakfast|brunch|lunch|dinner|supper|tea|snack))?"
     r"|(?:the\s+)?(?:[\w'’]+\s+){0,4}(?:cook\s?books?|recipe (?:books?|box|files?|binder|collection))"
     r"(?:,?\s*(?:page|pg|p)\.?\s*\d{1,4})?"
     r"|(?:my|our|family)\s+(?:[\w'’]+\s+){0,2}(?:recipes|kitchen|favou?rites)"

@@ -507,7 +507,7 @@ def _cut_bread(words: str, context: Context) -> str | None:
     """Return the role that bread is cut for: buns, crumbs, cubes, the slices of a pudding."""
     if re.search(r"\b(?:bun|roll|bap)s?\b", words):
         return "shell"
-    if re.search(r"\bcrouton", words):
+    if re.search(r"\bcrouton", f"{words} {context.title} {context.steps}".lower()):
         return "crumb"
     if re.search(r"\bcrumb|blitz|blend|whizz", words) or CRUMBLED_BREAD.search(context.steps):
         # Whole beans hold no crumbs: those lie over them.

@@ -129,6 +129,9 @@ CAKES = re.compile(
 DUSTED = re.compile(
     r"\b(?:dust|coat|dredge|toss|roll|turn|dip)\w*\b(?:(?!work|surface|board|counter|table|\btin\b|\bpan\b|hands)[^.;]){0,40}"
     r"\b(?:in|with)\s+(?:the\s+|a little\s+|seasoned\s+)*flour\b"
+    # "Flour the trout".
+    r"|(?:^|[.;]\s*|,\s*)flour (?:the|your|both|each|all) "
+    r"(?!work|surface|board|counter|tin|pan|hands)"
     # "Mix the flour and paprika, toss the batons in it".
     r"|\b(?:mix|combine|season|put|stir)\b[^.;]{0,40}\bflour\b[^.;]{0,40}[.,;]\s*"
     r"(?:and\s+|then\s+)?(?:toss|coat|dredge|roll|turn|dip|dust)\w*\b[^.;]{0,40}"
