@@ -263,6 +263,7 @@ _BROWN_FOOD = re.compile(
     re.IGNORECASE,
 )
 # "Brown mushrooms and onions. Add stock." goes on in commands.
+_BROWN_TWO = re.compile(r"brown\s+\w+\s+(?:and|&)\s+[a-z ]{3,30}\.$", re.IGNORECASE)
 _SENTENCE_BEHIND = re.compile(r"[.;!]\s+(?=[^\W\d])")
 # "Roast salmon 200 for 12 mins".
 _TIMED_COMMAND = re.compile(
@@ -463,8 +464,9 @@ def _is_brown(bare: str) -> bool:
     if _BROWN_FOOD.match(bare) is None:
         return False
     behind = _SENTENCE_BEHIND.split(bare)[1:]
-    two = re.match(r"brown\s+\w+\s+(?:and|&)\s+[a-z ]{3,30}\.$", bare, re.IGNORECASE)
-    return two is None and not any(first_word(said) in COMMANDS for said in behind)
+    return _BROWN_TWO.match(bare) is None and not any(
+        first_word(said) in COMMANDS for said in behind
+    )
 
 
 @lru_cache(maxsize=REMEMBERED)

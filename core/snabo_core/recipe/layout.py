@@ -673,7 +673,8 @@ class _Sorter(HeadLines, MethodLines):
     def _in_method(self, line: Written) -> None:
         if not self.ordered():
             self.broken = self.around.broken_at_edge(self.around.place)
-        listed = any(has_amount(item) for _, items in self.layout.parts for item in items[:1])
+        first = islice(self.layout.parts, MOST_WEIGHED)
+        listed = any(has_amount(item) for _, items in first for item in items[:1])
         if not listed and self._opens_plain_list(line):
             self._in_list(line)
             return
@@ -854,7 +855,7 @@ class _Sorter(HeadLines, MethodLines):
         return jots_order(text, [*islice(chain.from_iterable(above), MOST_WEIGHED)])
 
     def _heads_food(self, text: str) -> bool:
-        """Tell "For the rice" above "Basmati, soaked 30 mins": a food without an amount, or last."""
+        """Tell "For the rice" above "Basmati 2 cups, soaked": a food whose amount does not lead."""
         follows = self.around.next()
         if follows is None or FOR_A_PART.match(text) is None or is_step(follows.text):
             return False

@@ -48,6 +48,7 @@ from snabo_core.swaps.role_words import (
     LEAST_GRAMS,
     LEAST_LIQUID_GRAMS,
     LIQUID_CLASSES,
+    LOAVES,
     LONG_PASTA,
     MEATS,
     MINCED,
@@ -335,8 +336,7 @@ def _coats(line: Line, context: Context, book: Book) -> bool:
 def _is_soaked(line: Line, context: Context) -> bool:
     """Tell bread that is soaked for mince from bread that lies below or above it."""
     sentences = re.split(r"(?<=[.;!])\s+", context.steps)
-    named = re.compile(r"\b(?:bread|rolls|buns)\b")
-    soaked = any(named.search(one) and SOAKED.search(one) for one in sentences)
+    soaked = any(LOAVES.search(one) and SOAKED.search(one) for one in sentences)
     return soaked or SOAKED.search(line.text) is not None
 
 

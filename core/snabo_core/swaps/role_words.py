@@ -211,6 +211,7 @@ THICKENED = re.compile(r"\bthicken(?:ed|s)?\b(?!\s+(?:with|by)\b)")
 THICKENS = re.compile(r"\b(?:thicken|slake|sauce|gravy|glossy|roux)\w*")
 # Bread that goes into mince, soaked or squeezed out.
 SOAKED = re.compile(r"\bsoak\w*|\bsqueez\w*|\bwet\w*|\bin (?:the )?milk\b", re.IGNORECASE)
+LOAVES = re.compile(r"\b(?:bread|rolls|buns)\b")
 # What makes a dough of meal and flour rise.
 RAISING = {"baking_powder", "bicarbonate", "self_raising_flour"}
 # Vegetables by what is done with them, though their starch counts in full.
