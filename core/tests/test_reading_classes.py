@@ -276,6 +276,14 @@ class SeveralFoods(Case):
         self.foods("1 tbsp olive oil plus 20 g butter", "olive_oil", "butter")
         self.foods("200 g flour, 100 g butter and 2 eggs", "wheat_flour", "butter", "egg")
 
+    def test_what_they_are_for_stands_before_or_behind(self) -> None:
+        for text in ("To serve: Greek yoghurt, mint leaves", "Greek yoghurt, mint leaves, to serve",
+                     "For serving: Greek yoghurt and mint"):  # fmt: skip
+            self.foods(text, "greek_yoghurt", "mint")
+        self.foods("Serve with: crusty bread and butter", "bread", "butter")
+        self.foods("2 leeks, trimmed, to serve", "leek")
+        self.foods("cheese, grated, to serve", "cheddar")
+
     def test_a_list_on_one_line_whatever_stands_between(self) -> None:
         # Each food has its own amount, and never its neighbour's.
         wanted = [("haddock", 300), ("rice", 150), ("egg", 100)]

@@ -64,6 +64,12 @@ _BEHIND = re.compile(
 PLAIN = {"prep", "quality", "variety", "part", "filler", "shade", "cooked", "change", "purpose"}
 SEASONINGS = {"salt", "spice", "herb"}
 DRINKABLE = {"water", "ice"}
+# "To serve: Greek yoghurt, mint" says behind a colon what others say at the end.
+_WHAT_FOR = re.compile(
+    r"^\W*(?P<what_for>(?:to|for)\s+(?:the\s+)?(?:serv(?:e|ing)|garnish(?:ing)?|top(?:ping)?|finish(?:ing)?|sprinkl(?:e|ing)|scatter(?:ing)?|decorat(?:e|ing))"
+    r"|serve(?:d)?\s+with)\s*[:–—-]\s*(?=[^\W\d])",
+    re.IGNORECASE,
+)
 _CLOSES = re.compile(r"\s*[,;(]|\s[-–—]\s")
 
 
@@ -216,6 +222,10 @@ def split_foods(text: str, system: str, library: Library) -> tuple[Clause, ...]:
         system: whose cups and spoons are meant.
         library: where foods are looked up.
     """
+    what_for = _WHAT_FOR.match(text)
+    if what_for is not None:
+        said = what_for["what_for"].lower()
+        text = f"{text[what_for.end() :]}, {'to serve' if said.startswith('serve') else said}"
     apart = _told_apart(text, system, library)
     if apart:
         return apart
@@ -233,13 +243,22 @@ def split_foods(text: str, system: str, library: Library) -> tuple[Clause, ...]:
     joins = [body[a:b] for a, b in cuts]
     pieces = [_piece(s, system, library) if s.strip() else None for s in stretches]
     named = [i for i, p in enumerate(pieces) if p is not None]
-    if (
-        len(named) < 2
-        or len(named) > MOST_FOODS
-        or not _are_foods(pieces, named, joins, library, each=bool(prefix))
-    ):
-        return (Clause(f"{prefix} {body}".strip() if prefix else text),)
+    one = (Clause(f"{prefix} {body}".strip() if prefix else text),)
+    if not PAIR <= len(named) <= MOST_FOODS:
+        return one
+    foods = pieces[: _last_of(stretches, named)]
+    if not _are_foods(foods, named, joins, library, each=bool(prefix)):
+        return one
     return _clauses(stretches, pieces, named, prefix, joins, library)
+
+
+def _last_of(stretches: Sequence[str], named: Sequence[int]) -> int:
+    """Return how many stretches there are without the last where it says no more than what for."""
+    last = stretches[-1]
+    told = words_in(last, segments_of(last))
+    purpose = named[-1] < len(stretches) - 1 and bool(told)
+    said = all(w.plain in STOPS or class_of(w.plain) in {"purpose", "filler"} for w in told)
+    return len(stretches) - (purpose and said)
 
 
 def _are_foods(
