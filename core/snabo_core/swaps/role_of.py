@@ -17,6 +17,7 @@ from snabo_core.foods.library import words_of
 from snabo_core.swaps.book import Book, StarchGroup
 from snabo_core.swaps.role_words import (
     BATTERED,
+    BEATEN,
     BELOW,
     BLENDED,
     BOILED_BALLS,
@@ -41,6 +42,7 @@ from snabo_core.swaps.role_words import (
     FLOURED,
     FOOD_S_PART,
     FRIED,
+    FRITTERS,
     INTO_MINCE,
     JACKET,
     KEPT_FOR,
@@ -70,6 +72,8 @@ from snabo_core.swaps.role_words import (
     RAISING,
     ROUX,
     SALAD,
+    SAUCES,
+    SET_EGGS,
     SHAPED,
     SHAPED_DUMPLINGS,
     SHAPED_WITH,
@@ -311,10 +315,16 @@ def _is_told_otherwise(line: Line, group: StarchGroup, context: Context, book: B
     """Tell flour that coats or binds, though there is liquid in the part for it to thicken."""
     if group.key != "flour":
         return False
-    if SHAPED_WITH.search(context.steps):
+    if SHAPED_WITH.search(context.steps) or _sets(context):
         return True
     coats = FLOURED.search(context.steps) is not None and _coats(line, context, book)
     return coats or (context.eggs and CAKES.search(context.steps) is not None)
+
+
+def _sets(context: Context) -> bool:
+    """Tell eggs whisked with flour and baked, whatever else of the dish is thickened."""
+    roux = ROUX.search(context.steps) is not None
+    return context.eggs and not roux and SET_EGGS.search(context.steps) is not None
 
 
 def _coats(line: Line, context: Context, book: Book) -> bool:
@@ -397,7 +407,15 @@ def _binds(line: Line, context: Context) -> bool:
     words = f"{context.title} {context.part.name} {context.steps}".lower()
     shaped = SHAPED.search(words)
     shaped = shaped or re.search(r"\b(?:slice|frittata|bake|crustless)\b", context.title)
+    if _is_beaten(context):
+        return False
     return context.eggs and shaped is not None and _share(line, context.part) < BULK
+
+
+def _is_beaten(context: Context) -> bool:
+    """Tell flour beaten with what is to drink, for fritters."""
+    named = FRITTERS.search(context.title) is not None
+    return named and BEATEN.search(context.steps) is not None
 
 
 def _title_for(group: StarchGroup, title: str, book: Book) -> str:
@@ -407,6 +425,8 @@ def _title_for(group: StarchGroup, title: str, book: Book) -> str:
         other = book.group_of(said["food"])
         return "" if other is not None and other.key != group.key else said[0]
 
+    # "Sandwiches with tartare sauce": bread is in no sauce.
+    title = SAUCES.sub("", title) if group.key == "bread" else title
     return FOOD_S_PART.sub(of_another, title)
 
 
@@ -479,7 +499,7 @@ def _cut(line: Line, group: StarchGroup, context: Context) -> str | None:
     if group.key == "flatbread" and WRAPPED.search(f"{context.title} {context.steps}"):
         return "shell"
     told = f"{context.title} {context.part.name} {context.steps}".lower()
-    if group.key == "flour" and WHISKED.search(context.steps):
+    if group.key == "flour" and (WHISKED.search(context.steps) or _is_beaten(context)):
         return "batter"
     said = BATTERED.search(told)
     wet = group.key == "flour" and context.liquid >= 100 and (line.grams or 0) <= 300
@@ -487,7 +507,7 @@ def _cut(line: Line, group: StarchGroup, context: Context) -> str | None:
         named = said or re.search(
             r"pancake|waffle|pudding|cr[eê]pe|thin galettes|fritter|toad", told
         )
-        return "batter" if named else None
+        return "batter" if named else "binder" if _sets(context) else None
     return None
 
 

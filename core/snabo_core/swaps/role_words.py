@@ -78,6 +78,15 @@ FOOD_S_PART = re.compile(r"\b(?P<food>[a-z]+)[\s-](?:lid|top|topping|crust|crumb
 MEATS = {"meat", "fish", "soy", "pulse"}
 # From so many grams on nuts are what a roast is made of.
 NUT_ROAST = 80.0
+# "Whisk eggs, flour and milk together": a quiche without a crust is bound by its flour.
+SET_EGGS = re.compile(
+    r"\b(?:whisk|beat|blend|blitz)\b[^.;]{0,30}\beggs?\b[^.;]{0,40}\bflour\b[^.;]{0,30}[.;](?:.{0,200}?[\s.;])?bake\b"
+)
+# "Line 6 tins with shortcrust, fill, top with puff pastry": which of two pastries lies where.
+TWO_PASTRIES = 2
+CLAUSES = re.compile(r"[.;,]\s+|\s(?:and|then)\s")
+LINED = re.compile(r"\b(?:line[ds]?|lining|base)\b")
+TOPPED = re.compile(r"\b(?:top(?:ped|s)?|topping|cover(?:ed)?|lids?|drape[ds]?|cap)\b")
 # What a lid or a crust is rolled of.
 PASTRY = {"pastry", "base_pastry", "flour"}
 # From so many grams on, flour beside the meal of a bread is part of its dough.
@@ -123,8 +132,14 @@ MIXED_WITH_MEAT = re.compile(
 )
 # Cakes of something grated or mashed that egg and flour hold together.
 CAKES = re.compile(
-    r"\b(?:egg|eggs)\b[^.;]{0,30}\bflour\b[^.;]{0,60}\b(?:cakes|patties|fritters|spoonfuls|pancakes|rounds|r[oö]sti)\b"
+    r"\b(?:egg|eggs)\b[^.;]{0,30}\bflour\b[^.;]{0,60}(?:[.;][^.;]{0,40})?\b(?:cakes|patties|fritters|spoonfuls|pancakes|rounds|r[oö]sti)\b"
 )
+SAUCES = re.compile(r"\b(?:sauce|gravy)\b")
+# "Beat flour, eggs and milk": the batter of fritters.
+BEATEN = re.compile(
+    r"\b(?:beat|whisk|mix|stir|blend)\b[^.;]{0,40}\bflour\b[^.;]{0,40}\b(?:milk|water|beer|buttermilk)\b"
+)
+FRITTERS = re.compile(r"\b(?:fritters?|pancakes?|pakoras?|bhajis?)\b")
 # Cakes that are floured before they are fried, where nothing is there to thicken.
 DUSTED = re.compile(
     r"\b(?:dust|coat|dredge|toss|roll|turn|dip)\w*\b(?:(?!work|surface|board|counter|table|\btin\b|\bpan\b|hands)[^.;]){0,40}"

@@ -12,19 +12,24 @@ from dataclasses import replace
 
 from snabo_core.dish import Dish, Line, Part, Slot
 from snabo_core.foods import Library
+from snabo_core.foods.library import words_of
 from snabo_core.swaps.already import already
 from snabo_core.swaps.book import Book, RoleName
 from snabo_core.swaps.role_of import Context, context_of, group_key, role_of, starchy
 from snabo_core.swaps.role_words import (
     BATTERED,
+    CLAUSES,
     KERNELS,
     LEAST_DOUGH,
     LEAST_DUMPLINGS,
+    LINED,
     MASHED,
     PASTRY,
     ROUX,
     SMALL_ROLES,
     THICKENS,
+    TOPPED,
+    TWO_PASTRIES,
 )
 from snabo_core.swaps.scaling import NAMESPACE
 
@@ -70,6 +75,14 @@ def _whole_potatoes(by_role: dict[str, list[Line]], context: Context, book: Book
         _moved(by_role, whole, "dumpling", "sliced_bake")
 
 
+def _within_dumplings(by_role: dict[str, list[Line]], context: Context, book: Book) -> None:
+    """Take a spoon of flour that is kneaded into dumplings of bread for what binds them."""
+    soaked = {group_key(line, book) for line in by_role.get("dumpling", ())} & {"bread", "buns"}
+    sauce = THICKENS.search(context.steps) or ROUX.search(context.steps)
+    if soaked and not sauce:
+        _little_flour(by_role, "thickener", "binder", book)
+
+
 def _one_batter(by_role: dict[str, list[Line]], context: Context) -> None:
     """Put the starch of a batter with its flour where no sauce is thickened."""
     sauce = THICKENS.search(context.steps) or ROUX.search(context.steps)
@@ -86,6 +99,7 @@ def _within_bread(by_role: dict[str, list[Line]], context: Context, book: Book) 
     if any(group_key(line, book) in pieces for lines in by_role.values() for line in lines):
         _little_flour(by_role, "skillet_base", to, book)
         _little_flour(by_role, "crust", to, book)
+        _little_flour(by_role, "batter", to, book)
     for role in ("skillet_base", "shell"):
         lines = by_role.get(role, [])
         if "flatbread" not in {group_key(line, book) for line in lines}:
@@ -120,6 +134,27 @@ def _under_a_lid(by_role: dict[str, list[Line]], context: Context, book: Book) -
             _moved(by_role, below, role, "sliced_bake")
 
 
+def _two_pastries(by_role: dict[str, list[Line]], context: Context, book: Book) -> None:
+    """Part "line the tins with shortcrust, top with puff pastry" into a crust and a lid."""
+    for role, other in (("lid", "crust"), ("crust", "lid")):
+        lines = [line for line in by_role.get(role, []) if group_key(line, book) in PASTRY]
+        if len({line.food for line in lines}) < TWO_PASTRIES:
+            continue
+        own = {line.id: set(words_of(line.food_name)) - {"pastry"} for line in lines}
+        told = {
+            said: [
+                line
+                for line in lines
+                for clause in CLAUSES.split(context.steps)
+                if verb.search(clause) is not None and own[line.id] & set(words_of(clause))
+            ]
+            for said, verb in (("crust", LINED), ("lid", TOPPED))
+        }
+        if told["crust"] and told["lid"] and not set(told["crust"]) & set(told["lid"]):
+            _moved(by_role, told[other], role, other)
+            return
+
+
 def _without_kernels(by_role: dict[str, list[Line]]) -> dict[str, list[Line]]:
     """Return the roles without sweetcorn: beside a bed or a dough it is one of the vegetables."""
     left = {
@@ -141,7 +176,9 @@ def _by_role(dish: Dish, part: Part, book: Book, library: Library) -> dict[str, 
     _whole_potatoes(by_role, context, book)
     _within_bread(by_role, context, book)
     _under_a_lid(by_role, context, book)
+    _two_pastries(by_role, context, book)
     _one_batter(by_role, context)
+    _within_dumplings(by_role, context, book)
     return by_role
 
 
