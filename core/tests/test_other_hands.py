@@ -206,6 +206,22 @@ class Lines(unittest.TestCase):
                       "Roast salmon 200 for 12 mins, flake over the rice"):  # fmt: skip
             self.assertTrue(is_step(order), order)
 
+    def test_a_food_is_a_verb_before_what_is_done_to_it(self) -> None:
+        for food in ("Light soy sauce, a splash.", "Crisp lettuce, one small head.",
+                     "Quarter of a red cabbage", "Skin-on trout, two fillets.",
+                     "Split peas, soaked overnight.", "Thin rice noodles, a nest each.",
+                     "Juice of the lemon"):  # fmt: skip
+            self.assertFalse(is_step(food), food)
+        for order in (
+            "Quarter the mushrooms.",
+            "Skin and bone the trout.",
+            "Juice the lemon",
+            "Light the grill.",
+            "Thread onto skewers.",
+            "Build the sandwiches.",
+        ):
+            self.assertTrue(is_step(order), order)
+
     def test_what_is_needed_and_is_no_food(self) -> None:
         for text in ("You also need: a 20 cm dish, foil", "EACH PORTION: 1 Cup",
                      "Save this for later!",

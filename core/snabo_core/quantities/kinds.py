@@ -11,7 +11,14 @@ from snabo_core.quantities.figures import only_figures
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.quantities.spoken import is_spoken
 from snabo_core.quantities.tidying import plain_line, tidy, without_pictures
-from snabo_core.quantities.verbs import AMBIGUOUS, COMMANDS, LINKS, OF_ONE_FOOD, STEP_VERBS
+from snabo_core.quantities.verbs import (
+    AMBIGUOUS,
+    COMMANDS,
+    LINKS,
+    OF_ONE_FOOD,
+    STEP_VERBS,
+    VERBS_BEFORE_THE,
+)
 
 LineKind = Literal["food", "heading", "step", "note", "servings", "times", "nutrition",
                    "furniture"]  # fmt: skip
@@ -167,7 +174,7 @@ _TIMES = re.compile(
     re.IGNORECASE,
 )
 _SERVINGS = re.compile(
-    r"^\W*(?:serves?|servings?|feeds|does|gives|makes|yields?|portions?|enough for|good for|sufficient for|quantit(?:y|ies) for|amounts? for|for)\b\s*:?\s*(?:about |like |easily |around |approx\w* |up to |"
+    r"^\W*(?:serves?|servings?|feeds|does|gives|makes|yields?|(?:cuts|slices) into|portions?|enough for|good for|sufficient for|quantit(?:y|ies) for|amounts? for|for)\b\s*:?\s*(?:about |like |easily |around |approx\w* |up to |"
     r"one |a |an )?(?:\d(?!\d*\s?(?:g|ml|kg|oz)\b)|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|half)"
     r"|^\W*(?:pour|für|para|voor)\s+\d+(?:\s?(?:[-–àa]|bis)\s?\d+)?\s+pers\w*"
     r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|pers(?:ons|onen|onnes)?|serves|porcj[ei]|portioner|portionen|port)\b"
@@ -238,9 +245,10 @@ _COMMAND = re.compile(
 _HEAT = re.compile(r"\b\d{2,3}\s?°|\boff (?:the )?heat\b|\b\d{3}\s?[CF]\b|\bgas (?:mark )?\d|\boven\b|\buntil\b|\bfor (?:about )?\d+[\s-]|"
                    r"\b\d+\s?(?:-|–|to)?\s?\d*\s?min", re.IGNORECASE)  # fmt: skip
 
-# "Salt the marrow." orders, "salt" is a food.
-_SALT_THE = re.compile(
-    r"(?:salt|pepper|butter|oil|flour|crumb|water|sauce|cheese|stock)\s+(?:the|your|them|it|both|each|all)\b(?!.*\d)",
+# "Salt the marrow." and "Seed and dice the peppers" order; "salt" and "seed" are foods.
+_BEFORE_THE = re.compile(
+    r"\w+\s+(?:(?:and|&|or)\s+\w+\s+)?(?:the|your|them|it|both|each|all|everything)\b"
+    r"(?!.*\d\s?(?:g|kg|ml|l|oz|lb|tbsp|tsp|cups?)\b)",
     re.IGNORECASE,
 )
 # "Paint the cod with miso, leave 30 min."
@@ -469,6 +477,11 @@ def _is_brown(bare: str) -> bool:
     )
 
 
+def acts_on_it(text: str) -> bool:
+    """Tell an order of a word that is a food elsewhere: "Juice the lemon", "Core and seed it"."""
+    return first_word(text) in VERBS_BEFORE_THE and _BEFORE_THE.match(text) is not None
+
+
 @lru_cache(maxsize=REMEMBERED)
 def is_step(text: str, system: str = "metric") -> bool:
     """Tell a step from an ingredient: it begins with a verb or reads as sentences."""
@@ -488,7 +501,7 @@ def is_step(text: str, system: str = "metric") -> bool:
         or _HEAT_FIRST.match(bare) is not None
         or _ALL_IN.match(bare) is not None
         or (_TILL.search(bare) is not None and not begins_with_amount(text, system))
-        or _SALT_THE.match(bare) is not None
+        or acts_on_it(bare)
         or _TWO_VERBS.match(bare) is not None
         or is_spoken(bare, verb)
         or (verb in STEP_VERBS and (_is_told_in_commands(bare) or _FOR_SO_LONG.search(bare)))

@@ -16,8 +16,25 @@ wilt sear deglaze scrape dissolve rub coat dip dredge crack break separate whip 
 crush pound trim rinse pat dry toast reheat thaw defrost microwave steam poach braise stew
 broil scramble flip invert unmold unmould cool decorate drizzle top store keep
 assemble stuff fill tie truss skewer marinate strain sift sieve prepare wait
+bloom build butterfly crimp devein dilute douse drape dress dunk dust ease empty
+enrich flatten flick float fluff hang hollow immerse infuse liquidise liquidize nudge
+overlap parboil pare perch pipe pleat plunge process prod push refresh release rewarm rotate
+scald scrub seal shave singe slake slather slide slip slit slosh smother snip spatchcock
+steep stretch strew submerge temper tenderise tenderize thicken thread tilt tumble
+unfold unroll unwrap whirl wipe
 blanch halve tuck shake baste colour color caramelise caramelize pick pull grab carve pop stick whack shove sling drop tear smash loosen weigh measure render gather dampen moisten poke scrunch massage swish lay
 bind blitz whizz whiz flake nestle pile shred stack chuck bung plonk open close uncover insert test pierce prick score stand swirl work throw dump bury smear
+""".split()
+)
+# Words that are a verb only before what it is done to: "Quarter the mushrooms", "Juice the lemon".
+VERBS_BEFORE_THE = frozenset(
+    """
+barbecue batter blacken bone bread bubble cap char clean core cream crisp cross crown crumble cube curl cure
+dab dollop dot draw fan fillet fit flute glaze grind heap juice julienne level lid light lower mince
+mould mound pack pass pickle pinch pit plate portion pulse quarter raise rice ripple round sandwich
+seed shell shock skim skin slash smoke smooth snap spike spin splash split squash strip stud thin
+trickle twist use wedge weave wrap zest
+salt pepper butter oil flour crumb water sauce cheese stock
 """.split()
 )
 # Step verbs that are foods or adjectives at the head of an ingredient line too.

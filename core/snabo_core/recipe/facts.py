@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 
 _YIELD = re.compile(
-    r"\b(?:makes|yields?)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|(?<=\d)\.(?=\d)|\s(?!\s|[a-z]{3,12}:)){1,60})",
+    r"\b(?:makes|yields?|(?:cuts|slices) into)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|(?<=\d)\.(?=\d)|\s(?!\s|[a-z]{3,12}:)){1,60})",
     re.IGNORECASE,
 )
 # "20 falafel, serves 4".
@@ -15,6 +15,8 @@ _MADE_FIRST = re.compile(
 )
 # "Makes 8 crêpes, serves 4" makes eight.
 _SERVED_TOO = re.compile(r"\W+(?:serv(?:es|ing)|feeds|enough for|for \d)\b", re.IGNORECASE)
+# "Yield: 4 1x", beside the buttons that scale a page's list.
+ONE_TIME = re.compile(r"(?<=[\ds])\s+1\s?[x×]\W*$", re.IGNORECASE)
 _FACT_LABEL = re.compile(
     r"(?:serves?|servings?|portions?|yields?|makes|feeds|people|level|difficulty|ready in|time"
     r"|(?:pr[eé]p(?:aration)?|active|hands[\s-]?on|work(?:ing)?|cook(?:ing)?|cuisson|bake|baking|oven|roast(?:ing)?|simmer(?:ing)?"
@@ -26,7 +28,8 @@ _FACT_LABEL = re.compile(
 
 def yield_in(text: str) -> str:
     """Return what a line says is made ("9 squares"), empty where it says nothing."""
-    match = _YIELD.search(text[:200]) or _MADE_FIRST.match(text[:200])
+    text = ONE_TIME.sub("", text[:200])
+    match = _YIELD.search(text) or _MADE_FIRST.match(text)
     return _SERVED_TOO.split(match["what"])[0].strip(" ,:-") if match else ""
 
 

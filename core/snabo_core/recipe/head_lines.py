@@ -118,7 +118,13 @@ _OF_IT = re.compile(r"(?:it|they|this|these|that)\b", re.IGNORECASE)
 _TALKS = re.compile(r"\b(?:i|we|me|us|you)\b", re.IGNORECASE)
 # "Nobody had the amounts so I weighed it, here it is".
 _HERE_IT_IS = re.compile(
-    r"\bhere (?:it is|you (?:go|are)|it goes|goes)\W*$|^\W*(?:sorry|as promised|apologies)\b",
+    r"\bhere (?:it is|you (?:go|are)|it goes|goes)(?: nothing)?\W*$|^\W*(?:sorry|as promised|apologies)\b",
+    re.IGNORECASE,
+)
+# "Someone asked for this after the walk so here goes".
+_ASKED_FOR = re.compile(
+    r"\W*(?:(?:so|ok|okay|right|well),?\s+)?(?:someone|somebody|(?:quite )?a few (?:people|of you)|(?:some|lots|loads|many|several) (?:people|of you)|people|everyone)"
+    r"\s(?:(?:has|have|had|keeps?|kept)\s)?(?:been\s)?(?:ask(?:ed|ing)|want(?:ed|ing)|beg(?:ged|ging))\b",
     re.IGNORECASE,
 )
 _HANDED_OVER = re.compile(r"[a-z ]{20}\W+here (?:it is|you go|it goes)\W*$", re.IGNORECASE)
@@ -200,6 +206,10 @@ _NUMBERED_NAME = re.compile(r"no\.?\s*\d{1,3}\s+(?P<name>[^\W\d].+)", re.IGNOREC
 _YEAR = re.compile(r"\b(?:19|20)\d\d\b(?!\s*(?:g|kg|ml|l|kcal|cal|oz)\b)")
 
 
+def _has_digits(text: str) -> bool:
+    return any(map(str.isdigit, text))
+
+
 class HeadLines(ListLines):
     """Tells the title of a recipe from the words around it."""
 
@@ -212,6 +222,8 @@ class HeadLines(ListLines):
         if self.layout.title:
             return False
         if _ANSWERED.match(line.text) is not None:
+            return True
+        if _ASKED_FOR.match(line.text) is not None and self.around.name_follows():
             return True
         if _TRAIL.fullmatch(line.text) is not None and self._leads_to_name(line.text):
             return True
@@ -454,6 +466,8 @@ class HeadLines(ListLines):
         food = self.around.names_food(text)
         # "A love story in four layers" counts nothing.
         counts = begins_with_amount(text) and (food or measures(text) or only_amount(text))
+        # "An old standby. Good on toast, too." counts nothing, whatever it names.
+        counts = counts and (_has_digits(text) or _TWO_SENTENCES.search(text) is None)
         short = food and len(text.split()) < LEAST_SAID and not self._is_between_name_and_facts()
         if counts or short or text.rstrip().endswith(":"):
             return False
@@ -510,10 +524,10 @@ class HeadLines(ListLines):
         if self._says_no_food(text) or self._is_above_facts(text) or self._says_apart(line):
             return True
         # "A family favourite" counts nothing.
-        counts = any(c.isdigit() for c in text) or self.around.names_food(text)
+        counts = _has_digits(text) or self.around.names_food(text)
         if (has_amount(text) and counts) or is_step(text):
             # "A brunch that holds its own at dinner", alone above "Serves 4", is no list.
-            return not any(c.isdigit() for c in text) and self._above_facts(line)
+            return not _has_digits(text) and self._above_facts(line)
         if self._right_below_title() and not line.after_blank and GOES_ON.match(text):
             return True
         follows = self.around.next()
@@ -531,7 +545,7 @@ class HeadLines(ListLines):
 
     def _counts_food(self, text: str) -> bool:
         """Tell words that may be a food: they hold a figure, or the name of one."""
-        return any(c.isdigit() for c in text) or self.around.names_food(text)
+        return _has_digits(text) or self.around.names_food(text)
 
     def _says_apart(self, line: Written) -> bool:
         """Tell words of their own above a list that name no food: "Made for Pat's 60th"."""
@@ -542,7 +556,7 @@ class HeadLines(ListLines):
         if heading_name(text) is not None or measures(text) or only_amount(text):
             return False
         # "Two pans, one spoon" counts no food; "3 kohlrabi" may be one that nobody knows.
-        words = len(text.split()) - any(c.isdigit() for c in text)
+        words = len(text.split()) - _has_digits(text)
         said = words >= LEAST_TELLING and not self.around.names_food(text)
         return said and not is_step(text) and self.around.list_follows(LEAST_LISTED)
 
@@ -594,7 +608,11 @@ class HeadLines(ListLines):
         """Tell words that weigh nothing above the head of a list, where nothing else is weighed."""
         here = self.around.place
         near = here < self.list_at <= here + MOST_LISTED
-        if not near or any(map(str.isdigit, text)) or is_step(text):
+        # "Turn leftover lamb into a rich ragu" above a list with a method of its own.
+        praises = self.method_at > self.list_at and _SET_GOING.search(text) is None
+        if not near or (is_step(text) and not praises):
+            return False
+        if _has_digits(text) and (not praises or measures(text) or not is_step(text)):
             return False
         between = (one.text for one in self.around.lines[here + 1 : self.list_at])
         return len(text.split()) >= LEAST_SENTENCE and not any(map(begins_with_amount, between))
@@ -663,7 +681,7 @@ class HeadLines(ListLines):
             and (first not in STEP_VERBS or not is_step(text) or self.section == "head")
         ):
             return not re.search(r"\b\d+\s?(?:g|kg|ml|tbsp|tsp|cups?|oz|lb)\b", text)
-        named = self.around.names_food(text) or any(c.isdigit() for c in text)
+        named = self.around.names_food(text) or _has_digits(text)
         # "You need for the gratin" heads a part.
         somebody = talks is not None and _TO_THE_COOK.search(text) is None
         if self.layout.title and somebody and words >= LEAST_OF_TALK and not named:

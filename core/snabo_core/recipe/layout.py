@@ -158,6 +158,7 @@ _COUNTED_ONE = re.compile(
     r"\W*(?P<what>\d{1,2}\s+(?:(?:big|small|large|little)\s+)?(?P<noun>[a-z]{3,14}))\W*",
     re.IGNORECASE,
 )
+_SCALES = re.compile(r"(?:scale:?\s+)?(?:(?:[½1-4]|1/2|0\.5)[x×]\s?){1,5}", re.IGNORECASE)
 _TWO_SENTENCES = re.compile(r"[^\W\d]{3}\.\s+[A-Z]")
 _IN_BRACKETS = re.compile(
     r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"
@@ -286,6 +287,7 @@ class _Sorter(HeadLines, MethodLines):
         return (
             (is_button(text) and not crumbs)
             or _EMPTY_FIELD.fullmatch(text) is not None
+            or self._scales_list(text)
             or (self.filmed and CHAPTER.match(text) is not None)
             # A page's title once more, above its recipe.
             or (text == self.titled and not self.layout.parts)
@@ -293,6 +295,14 @@ class _Sorter(HeadLines, MethodLines):
             or (self._above_list() and _PAGE_NUMBER.fullmatch(text) is not None)
             or (self.section == "head" and (self._stands_above(line) or self._is_senders(text)))
         )
+
+    def _scales_list(self, text: str) -> bool:
+        """Tell the buttons that scale a list, side by side or one below the other: "1x 2x 3x"."""
+        if _SCALES.fullmatch(text) is None:
+            return False
+        above = self.around.lines[self.around.place - 1].text if self.around.place else ""
+        beside = [above, *(one.text for one in (self.around.next(),) if one is not None)]
+        return len(text.split()) > 1 or any(map(_SCALES.fullmatch, beside))
 
     def _above_list(self) -> bool:
         return self.section == "head" and not self.layout.parts

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from snabo_core.quantities.kinds import (
+    acts_on_it,
     begins_with_amount,
     first_word,
     heading_name,
@@ -66,7 +67,8 @@ _CLAUSES = re.compile(r"[.;,:!]\s+|\band\s+")
 def orders(text: str) -> bool:
     """Tell words among which a verb of cooking stands, or that begin as an order does."""
     said = re.findall(r"[a-zé]+", text.lower())
-    return said[:1] != [] and (said[0] in LINKS or not (STEP_VERBS - LINKS).isdisjoint(said))
+    told = said[:1] != [] and (said[0] in LINKS or not (STEP_VERBS - LINKS).isdisjoint(said))
+    return told or acts_on_it(text)
 
 
 def commands(text: str) -> bool:

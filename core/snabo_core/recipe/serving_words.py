@@ -253,7 +253,7 @@ SERVES = tuple(
             rf"(?<!\d\s)(?<!\d[°cf]\s)(?<!bake\s)(?<!cook\s)(?<!simmer\s)(?<!fry\s)(?<!roast\s)(?<!boil\s)(?<!grill\s)"
             rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{ABOUT}{RANGE}\s*(?:$|[).,|+·•]|\(or\b|(?:of us\b)|as\s+(?:an?|mains?|sides?|starters?)\b|{PEOPLE})"
         ),
-        rf"^\W*(?:makes|yields?)\s*[:=\-]?\s*{ABOUT}{RANGE}\s*(?:$|[|.,(·•])(?!.*\b(?:each|per)\b)",
+        rf"^\W*(?:makes|yields?|(?:cuts|slices) into)\s*[:=\-]?\s*{ABOUT}{RANGE}\s*(?:$|[|.,(·•])(?!.*\b(?:each|per)\b)",
     )
 )
 # "Batch: 10 x 250 g".
@@ -328,7 +328,7 @@ MEALS = (
 # One pie is not one serving.
 LEAST_MEALS = 2
 MEAL = re.compile(
-    rf"(?:\b(?:makes|yields?|yield|batch|gives)\b|=)\s*[:=]?\s*{ABOUT}{RANGE}\s+"
+    rf"(?:\b(?:makes|yields?|yield|batch|gives|(?:cuts|slices) into)\b|=)\s*[:=]?\s*{ABOUT}{RANGE}\s+"
     # Nobody's meal is a mini pie.
     rf"(?!\d+\s?(?:cm|inch|in\b|-))(?:(?!mini|small|little|tiny|baby|bite|cocktail|party)\w+\s+){{0,2}}{MEALS}\b",
     re.IGNORECASE,
@@ -378,8 +378,11 @@ LISTS = re.compile(
 NO_HEAD = re.compile(r"^(?=[^\d]*$).*\bbase\b|^\W*(?:only )?\w+ ingredients\b\W*$", re.IGNORECASE)
 FACT_WORDS, LIST_WORDS = frozenset(SAID.split()), frozenset(SAID_OF_LISTS.split())
 EATERS = re.compile(PEOPLE)
+# "Serves a long table of 12".
+TABLE_OF = rf"\W*(?:serves|feeds)\s+(?:an?|the|our|my)\s+(?:[a-z]+\s+){{0,3}}(?:table|family|crowd|group|party|household)\s+of\s+{ABOUT}"
 WHOLE_LINE = re.compile(
-    rf"\W*(?:for|serves|feeds)\s+{RANGE}\s+(?:[a-z-]+\s+){{0,2}}{FOLK}\W*", re.IGNORECASE
+    rf"(?:\W*(?:for|serves|feeds)\s+{RANGE}\s+(?:[a-z-]+\s+){{0,2}}{FOLK}|{TABLE_OF}{N})\W*",
+    re.IGNORECASE,
 )
 TOLD_ASIDE = re.compile(
     rf"\b(?:serves|servings|feeds|does|(?:good|enough|sufficient) for|for us)\b\s*:?\s*{ABOUT}{RANGE}\b(?!\s*(?:days?|weeks?|months?|nights|hours?)\b)",

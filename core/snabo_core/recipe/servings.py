@@ -10,6 +10,7 @@ from functools import lru_cache
 from snabo_core.quantities.figures import only_figures
 from snabo_core.quantities.numbers import spell_fractions, spell_numbers
 from snabo_core.recipe import serving_words as words
+from snabo_core.recipe.facts import ONE_TIME
 from snabo_core.recipe.names import says_dish
 
 
@@ -25,7 +26,7 @@ class Servings:
 def servings_in(text: str) -> Servings | None:
     """Return how many a line says it serves, None where it counts no people."""
     # "You need, for four:".
-    text = words.SERV.sub("servings", text.rstrip(": "))
+    text = words.SERV.sub("servings", ONE_TIME.sub("", text.rstrip(": ")))
     if (known := _told_outright(text)) is not None:
         return known
     counts = words.NUMBER.search(text[: words.LOOKED_AT]) or words.TWICE.search(
