@@ -246,8 +246,8 @@ def split_foods(text: str, system: str, library: Library) -> tuple[Clause, ...]:
     one = (Clause(f"{prefix} {body}".strip() if prefix else text),)
     if not PAIR <= len(named) <= MOST_FOODS:
         return one
-    foods = pieces[: _last_of(stretches, named)]
-    if not _are_foods(foods, named, joins, library, each=bool(prefix)):
+    listed = pieces[: _last_of(stretches, named)]
+    if not _are_foods(listed, named, joins, library, each=bool(prefix)):
         return one
     return _clauses(stretches, pieces, named, prefix, joins, library)
 
