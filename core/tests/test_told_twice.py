@@ -104,6 +104,10 @@ class Facts(unittest.TestCase):
     def test_people_and_pieces(self) -> None:
         self.assertEqual(yield_in("20 falafel, serves 4"), "20 falafel")
         self.assertEqual(yield_in("4 people, serves well"), "")
+        self.assertEqual(yield_in("Makes 10 cups, about 6 servings"), "10 cups")
+        self.assertEqual(yield_in("Yield: about 2 quarts, 6 servings"), "about 2 quarts")
+        self.assertEqual(yield_in("Makes 24 meatballs / 6 portions"), "24 meatballs")
+        self.assertEqual(yield_in("Yield: 12 rolls 1x"), "12 rolls")
         served = servings_in("For:  4")
         self.assertEqual(served and served.low, 4)
 

@@ -13,8 +13,12 @@ _MADE_FIRST = re.compile(
     r"^(?P<what>\d{1,3}\s+(?!people\b|persons?\b|servings?\b|portions?\b|m|h)[^\d,;(|.]{3,40})[,;(]\s*(?:serves|feeds|enough for)\b",
     re.IGNORECASE,
 )
-# "Makes 8 crêpes, serves 4" makes eight.
-_SERVED_TOO = re.compile(r"\W+(?:serv(?:es|ing)|feeds|enough for|for \d)\b", re.IGNORECASE)
+# "Makes 8 crêpes, serves 4" and "Makes 10 cups, about 6 servings" make eight and ten.
+_SERVED_TOO = re.compile(
+    r"\W+(?:serv(?:es|ing)|feeds|enough for|for \d)\b"
+    r"|\s*[,;/=]\s*(?:about|around|approx\w*\.?|or|so|~)?\s*\d[^,;/]{0,12}\b(?:servings?|portions?|people|persons?|helpings?)\b",
+    re.IGNORECASE,
+)
 # "Yield: 4 1x", beside the buttons that scale a page's list.
 ONE_TIME = re.compile(r"(?<=[\ds])\s+1\s?[x×]\W*$", re.IGNORECASE)
 _FACT_LABEL = re.compile(

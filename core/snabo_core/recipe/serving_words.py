@@ -187,6 +187,7 @@ SERVES = tuple(
         rf"^\W*(?:a\s+)?(?:tableful|houseful)\s*[:–—-]\s*{RANGE}\W*$",
         # "For a patrol of 7", "serves us all at Easter, say 8".
         rf"\bfor\s+(?:an?|the|our|my)\s+(?!batch|tray|tin|pan|pot|dish|loaf|bowl|box|jar|pack|pile|lot|set|bunch|total|couple)[a-z]+\s+of\s+{RANGE}\b(?!\s*(?:g|kg|ml|cm|inch)\b)",
+        rf"^\W*(?:serves|feeds)\s+(?:an?\s+)?(?:lots?|crowd|many|plenty|loads|heaps|family)\s*[:,(–—-]\s*(?:say\s+)?{ABOUT}{RANGE}\b",
         rf"\b(?:serves|feeds)\b[^.;\d]{{1,40}}?,\s+(?:say|so|about|perhaps)\s+{RANGE}\b",
         rf"\b(?:family|crowd|group|party|table|household)\s+of\s+{ABOUT}{RANGE}\b",
         # "No. 37 SUPPERS" is a page.
