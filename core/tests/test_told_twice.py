@@ -108,6 +108,12 @@ class Facts(unittest.TestCase):
         self.assertEqual(yield_in("Yield: about 2 quarts, 6 servings"), "about 2 quarts")
         self.assertEqual(yield_in("Makes 24 meatballs / 6 portions"), "24 meatballs")
         self.assertEqual(yield_in("Yield: 12 rolls 1x"), "12 rolls")
+
+    def test_so_many_pieces_are_no_eaters(self) -> None:
+        for said, eaters in (("Makes 24", None), ("Makes: 16", None), ("Makes 12", 12),
+                             ("Yields 50", 50), ("Makes 24 (3 each)", 8)):  # fmt: skip
+            told = servings_in(said)
+            self.assertEqual(told and told.low, eaters, said)
         served = servings_in("For:  4")
         self.assertEqual(served and served.low, 4)
 

@@ -12,7 +12,7 @@ REMEMBERED = 512
 N = r"\d{1,3}(?:\.\d)?"
 # "4 (2-cup) servings", "four 1-cup servings", "4-ish portions".
 CUPS_EACH = re.compile(
-    r"(?<=\d)(?:\s*[x×])?\s*\(?\s*\b(?:\d[\d./ ]*|one|two|half|a)[\s-]?(?:cup|ml|g|oz|bowl)\b\)?(?=\s+(?:servings?|portions?|helpings?)\b)|(?<=\d)[\s-]?ish\b",
+    r"(?<=\d)(?:\s*[x×])?\s*\(?\s*\b(?:\d[\d./ ]*|one|two|half|a)[\s-]?(?:cup|ml|g|oz|bowl)\b\)?(?=\s+(?:servings?|portions?|helpings?)\b)|(?<=\d)[\s-]?ish\b|(?<=\d)\s+or\s+(?:so|thereabouts)\b",
     re.IGNORECASE,
 )
 # "Makes 12 small ones": nobody eats by being made.
@@ -182,7 +182,7 @@ SERVES = tuple(
     re.compile(pattern, re.IGNORECASE)
     for pattern in (
         # "Makes one 23 cm pie = 6 slices", "serves just one".
-        rf"^\W*(?:makes|yields?|gives)\b[^=]{{3,40}}=\s*{RANGE}\s+(?:slices|wedges|portions|servings)\W*$",
+        rf"^\W*(?:makes|yields?|gives)\b[^=]{{3,40}}=\s*{RANGE}\s+(?:slices|wedges|squares|pieces|portions|servings)\W*$",
         rf"\b(?:serves|feeds)\s+(?:just|only)\s+{RANGE}\W*$",
         rf"^\W*(?:a\s+)?(?:tableful|houseful)\s*[:–—-]\s*{RANGE}\W*$",
         # "For a patrol of 7", "serves us all at Easter, say 8".
@@ -254,7 +254,8 @@ SERVES = tuple(
             rf"(?<!\d\s)(?<!\d[°cf]\s)(?<!bake\s)(?<!cook\s)(?<!simmer\s)(?<!fry\s)(?<!roast\s)(?<!boil\s)(?<!grill\s)"
             rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{ABOUT}{RANGE}\s*(?:$|[).,|+·•]|\(or\b|(?:of us\b)|as\s+(?:an?|mains?|sides?|starters?)\b|{PEOPLE})"
         ),
-        rf"^\W*(?:makes|yields?|(?:cuts|slices) into)\s*[:=\-]?\s*{ABOUT}{RANGE}\s*(?:$|[|.,(·•])(?!.*\b(?:each|per)\b)",
+        # "Makes 24" is no dish for so many.
+        rf"^\W*(?:(?:makes|(?:cuts|slices) into)(?!\W{{0,3}}{ABOUT}(?:1[3-9]|[2-9]\d|\d{{3}})\b)|yields?)\s*[:=\-]?\s*{ABOUT}{RANGE}\s*(?:$|[|.,(·•])(?!.*\b(?:each|per)\b)",
     )
 )
 # "Batch: 10 x 250 g".
@@ -363,7 +364,7 @@ roughly up to at least or and plus as a an the of with main mains side sides sta
 generously big small large polite average leftovers leftover this recipe dose doses quantity
 quantities amounts number no size each per ish x dozen dinner lunch supper meal meals bowls bowl plates
 plate easily comfortably greedy ones do does can total is are it that will should us batch heads head
-y p serv ser nourishes sustains served normal would many tray dish pan pot loaf cuts into slices pieces squares allow allowing gives sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg
+y p serv ser nourishes sustains served normal would many tray dish pan pot loaf cuts into slices pieces squares allow allowing gives sized scaled get gets we i out box boxes next day prep single just me circa ca c n g ml kg so thereabouts
 """
 SAID_OF_LISTS = """
 zutaten ingrédients ingredientes ingredienti ingrediënten składniki für pour para per voor

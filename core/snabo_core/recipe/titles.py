@@ -206,7 +206,11 @@ def _served_behind(text: str) -> Servings | None:
     if (both := both_kinds(text)) is not None:
         return both
     first = re.split(r",|\bor\b", text)[0]
-    told = servings_in(f"{first})") or servings_in(text)
+    told, whole = servings_in(f"{first})"), servings_in(text)
+    if told is not None and whole is not None and whole.low == told.low:
+        # "Serves 4 hungry or 5 normal" is one telling.
+        return whole
+    told = told or whole
     return told or next(filter(None, map(servings_in, words.PARTED.split(text))), None)
 
 
