@@ -1,13 +1,14 @@
 """./snabo fuzz: bent recipes, files and documents in process, bent requests over HTTP.
 
 Arguments: how many recipes and documents, how many files, how many requests, the seed. Fails on a
-crash, on a recipe or document over a second or a file over two, taken twice, on a process over
-300 MB more than it began with, and on memory that keeps growing.
+crash, on a recipe or document over a second or a file over two, taken twice, on a process that ever
+held 300 MB more than it began with, and on memory that is not given back between pieces.
 """
 
 from __future__ import annotations
 
 import contextlib
+import gc
 import resource
 import signal
 import sys
@@ -16,6 +17,7 @@ import traceback
 import unittest
 from collections.abc import Callable, Iterator
 from multiprocessing import Pool
+from pathlib import Path
 from typing import Any
 
 import django
@@ -26,18 +28,21 @@ from tests.test_fuzz import compute, read, read_bent, sound
 # Seconds that one thing may take, by what it is.
 LONGEST = {"recipes and documents": 1.0, "files": 2.0}
 PIECE = 500
-# Megabytes by which a process may grow from its first tenth to its end, and in all.
+# Megabytes by which what a process holds between pieces may grow, and by which it may grow at all.
 MOST_GROWTH, MOST_MEMORY = 80, 300
 # Seconds of the processor after which one thing is broken off, and bytes a process may ask for.
 BROKEN_OFF, MOST_ASKED_FOR = 30.0, 4 << 30
 # How many of the slowest are named.
 NAMED = 5
 
-Piece = tuple[int, list[tuple[float, str]], list[str], float]
+Piece = tuple[int, list[tuple[float, str]], list[str], float, float]
 
 
 def piece(named: tuple[str, int, int]) -> Piece:
-    """Read and compute one piece; return how many, the slowest, the crashes, and megabytes."""
+    """Read and compute one piece.
+
+    Returns how many, the slowest, the crashes, the most megabytes so far and those still held.
+    """
     what, number, seed = named
     slow: list[tuple[float, str]] = []
     late: list[tuple[Callable[[Any], object], Any]] = []
@@ -66,7 +71,8 @@ def piece(named: tuple[str, int, int]) -> Piece:
         took, _ = _taken(act, one)
         slow = sorted([*slow, (took, f"piece {number}: {str(one)[:200]}")])[-NAMED:]
         done += 1
-    return done, slow, crashes, _megabytes()
+    gc.collect()
+    return done, slow, crashes, _megabytes(), _held()
 
 
 def _taken(act: Callable[[Any], object], one: Any) -> tuple[float, str]:
@@ -105,6 +111,12 @@ def _megabytes() -> float:
     return resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
 
 
+def _held() -> float:
+    """Return the megabytes that a process holds now."""
+    pages = int(Path("/proc/self/statm").read_text(encoding="ascii").split()[1])
+    return pages * resource.getpagesize() / 2**20
+
+
 def in_process(what: str, count: int, seed: int) -> bool:
     """Run all pieces in two processes and say what came of it."""
     # What is loaded once is loaded before anything is timed.
@@ -112,24 +124,27 @@ def in_process(what: str, count: int, seed: int) -> bool:
     compute(sound())
     read_bent(("page.html", b"<p itemscope itemtype=https://schema.org/Recipe>1 leek"))
     at_first = _megabytes()
-    done, slow, crashes, sizes = 0, [(0.0, "")], [], [0.0]
+    done, slow, crashes, sizes, held = 0, [(0.0, "")], [], [0.0], [0.0]
     pieces = [(what, number, seed) for number in range(-(-count // PIECE))]
     with Pool(2, initializer=_limited) as pool:
-        for some, slower, bad, size in pool.imap_unordered(piece, pieces):
+        for some, slower, bad, size, left in pool.imap_unordered(piece, pieces):
             done, slow = done + some, sorted([*slow, *slower])[-NAMED:]
             crashes += bad
             sizes.append(size)
-    early = max(sizes[: max(3, len(sizes) // 10)])
+            held.append(left)
+    tenth = max(3, len(held) // 10)
+    early, late = max(held[:tenth]), max(held[-tenth:])
     print(
         f"{done} {what}: {len(crashes)} crashes, slowest {slow[-1][0]:.2f} s, "
-        f"memory {at_first:.0f} at first, {early:.0f} early, {max(sizes):.0f} MB at most",
+        f"memory {at_first:.0f} at first, {early:.0f} early and {late:.0f} late between pieces, "
+        f"{max(sizes):.0f} MB at most",
         flush=True,
     )
     print("\n".join(crashes[:5]))
     if slow[-1][0] >= LONGEST[what]:
         print("\n".join(f"{seconds:.2f} s: {text!r}" for seconds, text in reversed(slow)))
-    grown = max(sizes) - early < MOST_GROWTH and max(sizes) - at_first < MOST_MEMORY
-    return not crashes and slow[-1][0] < LONGEST[what] and grown
+    kept = late - early < MOST_GROWTH and max(sizes) - at_first < MOST_MEMORY
+    return not crashes and slow[-1][0] < LONGEST[what] and kept
 
 
 def over_http(count: int, seed: int) -> bool:
