@@ -178,6 +178,7 @@ _SERVINGS = re.compile(
     r"one |a |an )?(?:\d(?!\d*\s?(?:g|ml|kg|oz)\b)|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|half)"
     r"|^\W*(?:pour|für|para|voor)\s+\d+(?:\s?(?:[-–àa]|bis)\s?\d+)?\s+pers\w*"
     r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|pers(?:ons|onen|onnes)?|serves|porcj[ei]|portioner|portionen|port)\b"
+    r"|^\W*(?:portion|serving) size\b[^,;]{1,30}[,;]\s*(?:makes|serves)\b"
     # "Feeds-a-crowd rice" is a name.
     r"|^\W*(?:that['’]s|that is|this is|it['’]s)\s+(?:enough\s+)?for\s+(?:about\s+|around\s+)?(?:\d{1,2}\b(?!\s*(?:min|h\b|hours?|days?|°|g\b))|two|three|four|five|six|seven|eight|ten)"
     # "2 pizzas / 2 people (or 4 with salad)".

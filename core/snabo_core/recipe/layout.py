@@ -296,6 +296,10 @@ class _Sorter(HeadLines, MethodLines):
             or (self.section == "head" and (self._stands_above(line) or self._is_senders(text)))
         )
 
+    def _serves_one(self, text: str) -> bool:
+        """Tell "One portion" above a list from the head of what a portion holds."""
+        return self._above_list() and only_servings(text)
+
     def _scales_list(self, text: str) -> bool:
         """Tell the buttons that scale a list, side by side or one below the other: "1x 2x 3x"."""
         if _SCALES.fullmatch(text) is None:
@@ -414,7 +418,7 @@ class _Sorter(HeadLines, MethodLines):
             self._aside("furniture", text)
             goes_on = self._method_follows() or self._steps_go_on()
             self.section = self.section if goes_on else "gone"
-        elif NUTRITION.match(text) and self.layout.title:
+        elif NUTRITION.match(text) and self.layout.title and not self._serves_one(text):
             self._aside("nutrition", text)
             self.figures = True
         elif STEP_LABEL.match(text):

@@ -83,7 +83,7 @@ SAYS = (
 # The first pattern that matches decides; people go before pieces.
 # "Serving size: 1 slice" says for nobody.
 SIZE = re.compile(
-    r"\bserving size\W{0,3}(?!(?:[2-9]|1\d)\W*$)\d[\d./]*(?![\d./]|\s*(?:people|persons?|adults?)\b)\s*\w*",
+    r"\b(?:serving|portion) size\W{0,3}(?!(?:[2-9]|1\d)\W*$)\d[\d./]*(?![\d./]|\s*(?:people|persons?|adults?)\b)\s*\w*",
     re.IGNORECASE,
 )
 # "Serves 4 (1 portion = 48 g carbohydrate)", "Portion: 1/4 of recipe": what one of them is.
@@ -96,6 +96,8 @@ OF_ONE = re.compile(
 # "Serves 8 (with leftovers for two lunches)": the lunches are of the same eight.
 LEFT_OVER = re.compile(
     r"(?<=\w)[,;\s(–—-]{1,4}(?:with|plus|and|leaving|including)\s+(?:\w+\s+){0,3}(?:left\s?-?overs?|left|spare|seconds|thirds)\s+(?:over\s+)?(?:for|to make)\b.*$"
+    # "Serves 4 with 2 portions left over".
+    r"|(?<=\w)[,;\s(–—-]{1,4}(?:with|plus|and)\s+(?:about\s+)?\d+\s+(?:portions?|servings?|helpings?)\s+(?:left|over|spare|extra|for|to)\b.*$"
     # "Quantities for 4; double for 8".
     r"|(?<=\d)\s*[;,.]\s*(?:double|halve|triple|half)\s+(?:it\s+|this\s+|them\s+|everything\s+)?for\s+\d+\b.*$",
     re.IGNORECASE,
@@ -114,7 +116,7 @@ WHO_THEY_ARE = re.compile(
 )
 ALONE = re.compile(
     r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself)|(?:serves |feeds )?(?:just |only )?me"
-    r"|solo (?:supper|dinner|lunch|breakfast|meal|cook)|(?:1|one)\s+(?:\w+\s+)?(?:bowl|plate|plateful|bowlful)"
+    r"|(?:one|1|a)\s+(?:portion|serving|helping)|solo (?:supper|dinner|lunch|breakfast|meal|cook)|(?:1|one)\s+(?:\w+\s+)?(?:bowl|plate|plateful|bowlful)"
     r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid))\W*",
     re.IGNORECASE,
 )
@@ -122,6 +124,16 @@ ALONE = re.compile(
 MEALS_FOR = re.compile(
     # "Good for 2 days for 2 people", "2 days' lunches for 2".
     r"(?:^|[(,;]\s*|\bfor\s+)(?P<meals>[1-9])\s+(?:meals|dinners|lunches|suppers|(?:day|night)s?['’]?s?(?:\s+(?:of\s+)?(?:meals|dinners|lunches|suppers|food))?)\s+for\s+(?P<n>[1-9]|one|two|three|four)(?:\s+(?:people|of us))?\W*$",
+    re.IGNORECASE,
+)
+# "Makes 2 pies, each serves 3".
+EACH_SERVES = re.compile(
+    rf"\b(?:makes|yields?|gives)\s+(?P<made>{N})\s+[a-z][a-z -]{{2,30}}[,;(–—-]+\s*(?:each|every one)\s+(?:one\s+)?(?:serves|serving|feeds|feeding|for|enough for)\s+(?P<each>{N})\b",
+    re.IGNORECASE,
+)
+# "Enough for 2 for 2 days".
+FOR_DAYS = re.compile(
+    rf"\b(?:for|feeds|serves)\s+(?P<n>{N})(?:\s+(?:people|of us|adults))?\s+for\s+(?P<days>[2-7])\s+(?:days|nights|meals|dinners|lunches)\b",
     re.IGNORECASE,
 )
 # "one 10-inch pan, feeds 2".
@@ -147,7 +159,10 @@ OVER = {"doub": 2.0, "halv": 0.5, "half": 0.5, "trip": 3.0, "treb": 3.0}
 TWICE = re.compile(r"\btwice\b", re.IGNORECASE)
 # "5 kids or 3 grown-ups".
 EITHER = re.compile(
-    rf"^\W*(?:serves\s+|feeds\s+|for\s+)?(?P<one>{N})\s+(?!normal\b|ordinary\b|average\b|usual\b)(?:[a-z]+\s+)?(?:{FOLK}|person)\s+or\s+(?P<other>{N})\s+(?:[a-z]+\s+)?(?:{FOLK}|ones)",
+    rf"^\W*(?:serves\s+|feeds\s+|for\s+)?(?P<one>{N})\s+(?!normal\b|ordinary\b|average\b|usual\b)(?:[a-z]+\s+)?(?:{FOLK}|person)\s+or\s+(?P<other>{N})\s+(?:[a-z]+\s+)?(?:{FOLK}|ones)"
+    # "6 adult portions or 12 child portions", "4 main-course or 6 first-course servings".
+    rf"|^\W*(?:serves|feeds|makes|yields?|for|gives)?\s*:?\s*(?P<few>{N})\s+(?:{GROWN}|main|main[\s-]course|dinner|large|supper)(?:[\s-]sized?)?(?:\s+{PLATES})?\s+or\s+"
+    rf"(?P<many>{N})\s+(?:{SMALL}|first[\s-]course|starter|side|appeti[sz]er|small|lunch)(?:[\s-]sized?)?\s+{PLATES}\W*$",
     re.IGNORECASE,
 )
 # "4 as a starter, 2 as a main".
@@ -182,7 +197,7 @@ SERVES = tuple(
     re.compile(pattern, re.IGNORECASE)
     for pattern in (
         # "Makes one 23 cm pie = 6 slices", "serves just one".
-        rf"^\W*(?:makes|yields?|gives)\b[^=]{{3,40}}=\s*{RANGE}\s+(?:slices|wedges|squares|pieces|portions|servings)\W*$",
+        rf"^\W*(?:makes|yields?|gives)\b[^=]{{3,40}}=\s*{RANGE}\s+(?:slices|wedges|squares|pieces|portions|servings|sides|mains|bowls|plates|helpings)\W*$",
         rf"\b(?:serves|feeds)\s+(?:just|only)\s+{RANGE}\W*$",
         rf"^\W*(?:a\s+)?(?:tableful|houseful)\s*[:–—-]\s*{RANGE}\W*$",
         # "For a patrol of 7", "serves us all at Easter, say 8".
@@ -198,8 +213,9 @@ SERVES = tuple(
         rf"\b{RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
         rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
         rf"^\W*(?:ki[sş]i\s+say[ıi]s[ıi]|po[cč]et\s+porc[ií]|convives)\s*[:=–—-]\s*{RANGE}\b",
-        rf"(?<![\w#])(?!good for\s+\S+\s+(?:days?|weeks?|months?)\b){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
+        rf"(?<![\w#])(?!(?:good|enough|sufficient) for\s+\S+\s+(?:days?|nights?|weeks?|months?)\b){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
         rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)(?:\W*$|,|\s+of\s+(?:about\s+)?\d)",
+        rf"^\W*{RANGE}\s+meal[\s-]prep\s+(?:boxes|tubs|containers|lunches|meals|pots)\W*$",
         rf"^\W*(?:meal[\s-]prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
         rf"^\W*(?:lunch(?:es)?|dinners?|suppers?|meals?)\s+for\s+{RANGE}\s+(?:days|nights|evenings)\W*$",
         rf"\b(?:feeds|serves)\W+(?:everyone|everybody|all|us all|all of us|the lot)\s*\(\s*{RANGE}\s*\)",
@@ -323,7 +339,7 @@ PIECES_A_SERVING = re.compile(
 # A piece of these is a meal; of others (dumplings, squares, crackers) several are.
 MEALS = (
     r"(?:(?:loaded|stuffed|jacket|baked)\s+(?:potatoes|spuds|taters|peppers|courgettes|zucchini|aubergines|squash(?:es)?)|"
-    r"meals?|dinners|lunches|suppers|lunch\s?boxes|meal preps?|containers|burgers?|pies?|pasties|pasty|wraps?|burritos?|"
+    r"meals?|dinners|lunches|suppers|lunch\s?boxes|meal preps?|(?:meal[\s-]prep\s+)?(?:boxes|tubs)|containers|burgers?|pies?|pasties|pasty|wraps?|burritos?|"
     r"bowls?|bowlfuls|plates|platefuls|pizzas?|sandwich(?:es)?|sandos?|croques?|parcels?|tarts|galettes?|calzones?|omelettes?|jackets?|peppers|toasties|subs|"
     r"hot dogs|wedges|single serves?|individual \w+|flatbreads|steaks|fillets)"
 )
@@ -346,7 +362,7 @@ EACH = re.compile(
 )
 # "15 rolls, 3 per person" is a line of its own.
 EACH_OF_THEM = re.compile(
-    rf"^\W*(?:(?:about|approx\w*\.?|around|ca\.?)\s+)?(?P<made>{N})\s+(?:[a-z-]+\s+)?[a-z-]+s\s*[,;:(–-]+\s*(?:about\s+)?(?P<each>{N})\s+"
+    rf"^\W*(?:(?:about|approx\w*\.?|around|ca\.?)\s+)?(?P<made>{N})\s+(?:[a-z-]+\s+)?(?:[a-z-]+s|gyoza|pierogi|falafel|arancini|momo|ravioli)\s*[,;:(–-]+\s*(?:about\s+)?(?P<each>{N})\s+"
     r"(?:per (?:person|head|plate|portion|serving)|each|apiece|a (?:person|head))(?:,?\s+or\s+\d\s+if\b[^\d]*)?\W*$",
     re.IGNORECASE,
 )
@@ -382,6 +398,11 @@ FACT_WORDS, LIST_WORDS = frozenset(SAID.split()), frozenset(SAID_OF_LISTS.split(
 EATERS = re.compile(PEOPLE)
 # "Serves a long table of 12".
 TABLE_OF = rf"\W*(?:serves|feeds)\s+(?:an?|the|our|my)\s+(?:[a-z]+\s+){{0,3}}(?:table|family|crowd|group|party|household)\s+of\s+{ABOUT}"
+# "30 pierogi for 5 people".
+SO_MANY_FOR = re.compile(
+    rf"\W*(?:about\s+)?{N}\s+[a-z-]{{3,}}(?:\s+[a-z-]{{3,}})?,?\s+for\s+{N}\s+(?:people|persons?|of us|eaters|guests)\W*",
+    re.IGNORECASE,
+)
 WHOLE_LINE = re.compile(
     rf"(?:\W*(?:for|serves|feeds)\s+{RANGE}\s+(?:[a-z-]+\s+){{0,2}}{FOLK}|{TABLE_OF}{N})\W*",
     re.IGNORECASE,

@@ -74,9 +74,12 @@ def _told_outright(text: str) -> Servings | None:
         return Servings(eaters, eaters)
     if (courses := eaters_by_course(plain)) is not None:
         return courses
+    if (product := words.EACH_SERVES.search(plain) or words.FOR_DAYS.search(plain)) is not None:
+        one, other = map(float, product.groups())
+        return Servings(one * other, one * other) if one * other else None
     either = words.EITHER.match(plain) or words.BIG_OR_SMALL.match(plain)
     if either is not None:
-        few, many = sorted((float(either["one"]), float(either["other"])))
+        few, many = sorted(float(number) for number in either.groups() if number)
         return Servings(few, many) if few else None
     alone = words.ALONE.fullmatch(text[: words.LOOKED_AT]) is not None
     return Servings(1.0, 1.0) if alone else None
@@ -223,7 +226,11 @@ def only_servings(text: str) -> bool:
         said = party.string
         return not _other_words(f"{said[: party.start()]} {said[party.end() :]}")
     plain = spell_numbers(text[: words.LOOKED_AT])
-    whole = words.WHOLE_LINE.fullmatch(plain) or words.EACH_OF_THEM.match(plain)
+    whole = (
+        words.WHOLE_LINE.fullmatch(plain)
+        or words.SO_MANY_FOR.fullmatch(plain)
+        or words.EACH_OF_THEM.match(plain)
+    )
     pieces = words.PIECES_A_SERVING.match(plain)
     if pieces is not None and pieces.end() >= len(plain.rstrip(" ).")):
         return True
@@ -231,8 +238,10 @@ def only_servings(text: str) -> bool:
 
 
 def shares_out(text: str) -> bool:
-    """Tell "15 rolls, 3 per person" and "4 eggs (one each)": how many of what goes to each."""
-    return words.EACH_OF_THEM.match(spell_numbers(text[: words.LOOKED_AT])) is not None
+    """Tell "15 rolls, 3 per person" and "30 pierogi for 5 people": how many of what they get."""
+    plain = spell_numbers(text[: words.LOOKED_AT])
+    told = words.EACH_OF_THEM.match(plain) or words.SO_MANY_FOR.fullmatch(plain)
+    return told is not None
 
 
 def makes_and_serves(text: str) -> bool:

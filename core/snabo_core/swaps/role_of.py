@@ -52,6 +52,7 @@ from snabo_core.swaps.role_words import (
     LIQUID_CLASSES,
     LOAVES,
     LONG_PASTA,
+    MEALED,
     MEATS,
     MINCED,
     MIXED_WITH_MEAT,
@@ -239,6 +240,9 @@ def _by_companions(
     if group.key == "flour" and (
         _coats(line, context, book) or (unnamed and _is_dusted(line, context))
     ):
+        return "crumb"
+    little = (line.grams or 0.0) <= MOST_COATING and context.liquid < LEAST_LIQUID_GRAMS
+    if group.key == "meal" and little and MEALED.search(context.steps) is not None:
         return "crumb"
     if unnamed and _is_for_dumplings(line, group, context, book):
         return "dumpling"
@@ -439,7 +443,9 @@ def _title_of(dish: Dish, part: Part) -> str:
 def _is_mash(line: Line, context: Context, book: Book) -> bool:
     """Tell potatoes that are mashed: words say so, or nothing stands by but milk and butter."""
     said = f"{context.part.name} {line.preparation} {context.title} {context.steps}".lower()
-    if SLICED.search(f"{line.text} {context.part.name}"):
+    # The insides of a jacket potato may be mashed.
+    jacket = JACKET.search(context.title) is not None
+    if jacket or SLICED.search(f"{line.text} {context.part.name}"):
         return False
     others = [other for other in context.part.lines if other.id != line.id]
     companions = set(book.roles["mash"].companions)

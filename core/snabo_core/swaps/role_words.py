@@ -134,6 +134,11 @@ MIXED_WITH_MEAT = re.compile(
 CAKES = re.compile(
     r"\b(?:egg|eggs)\b[^.;]{0,30}\bflour\b[^.;]{0,60}(?:[.;][^.;]{0,40})?\b(?:cakes|patties|fritters|spoonfuls|pancakes|rounds|r[oö]sti)\b"
 )
+# "Drain and shake with the semolina": a spoon of meal is a crust of what is roasted.
+MEALED = re.compile(
+    r"\b(?:dust|toss|coat|dredge|roll|shake|turn|sprinkle|scatter)\w*\b[^.;]{0,40}\b(?:semolina|cornmeal|polenta)\b"
+)
+KNEADED = re.compile(r"\bknead")
 SAUCES = re.compile(r"\b(?:sauce|gravy)\b")
 # "Beat flour, eggs and milk": the batter of fritters.
 BEATEN = re.compile(

@@ -20,6 +20,7 @@ from snabo_core.swaps.role_words import (
     BATTERED,
     CLAUSES,
     KERNELS,
+    KNEADED,
     LEAST_DOUGH,
     LEAST_DUMPLINGS,
     LINED,
@@ -60,9 +61,23 @@ def _one_dough(by_role: dict[str, list[Line]], book: Book) -> None:
                 by_role[role] = rest
 
 
+def _one_kneaded(by_role: dict[str, list[Line]], context: Context, book: Book) -> None:
+    """Put the meal that is kneaded with flour into the flour's dough."""
+    meal = [x for x in by_role.get("grain_bed", ()) if group_key(x, book) == "meal"]
+    if not meal or KNEADED.search(context.steps) is None:
+        return
+    for role in ("skillet_base", "crust", "lid", "dumpling"):
+        flour = [x for x in by_role.get(role, ()) if group_key(x, book) == "flour"]
+        if sum(x.grams or 0.0 for x in flour) > sum(x.grams or 0.0 for x in meal):
+            _moved(by_role, meal, "grain_bed", role)
+            return
+
+
 def _moved(by_role: dict[str, list[Line]], lines: Sequence[Line], role: str, to: str) -> None:
     """Give lines of one role another."""
-    by_role[role] = [line for line in by_role[role] if line not in lines]
+    rest = [line for line in by_role.pop(role) if line not in lines]
+    if rest:
+        by_role[role] = rest
     by_role.setdefault(to, []).extend(lines)
 
 
@@ -173,6 +188,7 @@ def _by_role(dish: Dish, part: Part, book: Book, library: Library) -> dict[str, 
         if role is not None:
             by_role.setdefault(role, []).append(line)
     _one_dough(by_role, book)
+    _one_kneaded(by_role, context, book)
     _whole_potatoes(by_role, context, book)
     _within_bread(by_role, context, book)
     _under_a_lid(by_role, context, book)
@@ -206,10 +222,15 @@ def propose_slots(dish: Dish, book: Book, library: Library) -> Dish:
             for role, lines in ordered
         )
         taken = {line_id for slot in slots for line_id in slot.line_ids}
+        held: dict[str, tuple[str, ...]] = {}
+        for one in swapped:
+            if one.part.id == part.id and one.role not in by_role and not taken & set(one.line_ids):
+                # "Cauliflower rice" that the title names and a line is cut for is one slot.
+                new = set(one.line_ids) - set(held.get(one.role, ()))
+                held[one.role] = held.get(one.role, ()) + tuple(i for i in one.line_ids if i in new)
         slots += tuple(
-            Slot(str(uuid.uuid5(NAMESPACE, f"{part.id}/{one.role}")), one.role, one.line_ids)
-            for one in swapped
-            if one.part.id == part.id and one.role not in by_role and not taken & set(one.line_ids)
+            Slot(str(uuid.uuid5(NAMESPACE, f"{part.id}/{role}")), role, line_ids)
+            for role, line_ids in held.items()
         )
         parts.append(replace(part, slots=slots))
     return replace(dish, parts=tuple(parts))
