@@ -74,15 +74,22 @@ def _told_outright(text: str) -> Servings | None:
         return Servings(eaters, eaters)
     if (courses := eaters_by_course(plain)) is not None:
         return courses
+    if (multiplied := _product_or_either(plain)) is not None:
+        return multiplied
+    alone = words.ALONE.fullmatch(text[: words.LOOKED_AT]) is not None
+    return Servings(1.0, 1.0) if alone else None
+
+
+def _product_or_either(plain: str) -> Servings | None:
+    """Return "2 pies, each serves 3" as six, "5 kids or 3 grown-ups" as three to five."""
     if (product := words.EACH_SERVES.search(plain) or words.FOR_DAYS.search(plain)) is not None:
         one, other = map(float, product.groups())
         return Servings(one * other, one * other) if one * other else None
     either = words.EITHER.match(plain) or words.BIG_OR_SMALL.match(plain)
-    if either is not None:
-        few, many = sorted(float(number) for number in either.groups() if number)
-        return Servings(few, many) if few else None
-    alone = words.ALONE.fullmatch(text[: words.LOOKED_AT]) is not None
-    return Servings(1.0, 1.0) if alone else None
+    if either is None:
+        return None
+    few, many = sorted(float(number) for number in either.groups() if number)
+    return Servings(few, many) if few else None
 
 
 def eaters_by_course(text: str) -> Servings | None:
