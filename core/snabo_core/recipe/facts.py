@@ -16,6 +16,8 @@ _MADE_FIRST = re.compile(
 # "Makes 8 crêpes, serves 4" and "Makes 10 cups, about 6 servings" make eight and ten.
 _SERVED_TOO = re.compile(
     r"\W+(?:serv(?:es|ing)|feeds|enough for|for \d)\b"
+    # "Makes 14, one for a light lunch", "makes 8, so 4 people".
+    r"|\s*[,;(–—]\s*(?:so|or|each|enough|plenty|allow|(?:one|two|three|four|\d{1,2})\s+(?:or\s+\w+\s+)?(?:for|each|per|a)\b)"
     r"|\s*[,;/=]\s*(?:about|around|approx\w*\.?|or|so|~)?\s*\d[^,;/]{0,12}\b(?:servings?|portions?|people|persons?|helpings?)\b",
     re.IGNORECASE,
 )

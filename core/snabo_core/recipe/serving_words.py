@@ -77,7 +77,7 @@ BOTH_MEALS = re.compile(
     re.IGNORECASE,
 )
 SAYS = (
-    r"(?:serves?|serving(?!\s+size)|servings|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|serv|ser(?=\W{0,2}\s*\d)|nourishes|sustains|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray|container|pack(?:age|et)?|box|dish|pot)|feeds|dishes (?:up|out)|nos?\.? served|feeding|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
+    r"(?:serves?|serving(?!\s+size)|servings|pax|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|serv|ser(?=\W{0,2}\s*\d)|nourishes|sustains|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray|container|pack(?:age|et)?|box|dish|pot)|feeds|dishes (?:up|out)|nos?\.? served|feeding|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
     r"recipe serves|number of servings|(?:portion|serving) counts?|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|porce|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
@@ -133,7 +133,7 @@ EACH_SERVES = re.compile(
 )
 # "Enough for 2 for 2 days".
 FOR_DAYS = re.compile(
-    rf"\b(?:for|feeds|serves)\s+(?P<n>{N})(?:\s+(?:people|of us|adults))?\s+for\s+(?P<days>[2-7])\s+(?:days|nights|meals|dinners|lunches)\b",
+    rf"\b(?:for|feeds|serves)\s+(?P<n>{N})(?:\s+(?:people|of us|adults))?\s+(?:for\s+)?(?P<days>[2-7])\s+(?:days|nights|meals|dinners|lunches|times)\b",
     re.IGNORECASE,
 )
 # "one 10-inch pan, feeds 2".
@@ -141,9 +141,9 @@ ONE_PAN = re.compile(
     r"^\W*(?:one|an?|1|two|2)\s+(?:[\w-]+\s+){0,3}(?:pans?|dish(?:es)?|tins?|pots?|trays?|skillets?|pies?|loaf|loaves|casseroles?|quiches?|tarts?)\W+(?:serves|feeds|for|enough)\b",
     re.IGNORECASE,
 )
-# "Dinner for 2, lunch for 2".
+# "Dinner for 2, lunch for 2", "dinner x 2, lunch x 2".
 TWO_MEALS = re.compile(
-    r"^\W*(?:dinner|supper|tea)\s+for\s+(?P<one>\d)\s*(?:,|and|plus|\+|&)\s*(?:then\s+)?(?:lunch|breakfast)\s+for\s+(?P<other>\d)\b[^\d]*$",
+    r"^\W*(?:dinner|supper|tea)\s+(?:for|x)\s+(?P<one>\d)\s*(?:,|and|plus|\+|&)\s*(?:then\s+)?(?:lunch|breakfast)\s+(?:for|x)\s+(?P<other>\d)\b[^\d]*$",
     re.IGNORECASE,
 )
 ME_AND = re.compile(
@@ -161,8 +161,8 @@ TWICE = re.compile(r"\btwice\b", re.IGNORECASE)
 EITHER = re.compile(
     rf"^\W*(?:serves\s+|feeds\s+|for\s+)?(?P<one>{N})\s+(?!normal\b|ordinary\b|average\b|usual\b)(?:[a-z]+\s+)?(?:{FOLK}|person)\s+or\s+(?P<other>{N})\s+(?:[a-z]+\s+)?(?:{FOLK}|ones)"
     # "6 adult portions or 12 child portions", "4 main-course or 6 first-course servings".
-    rf"|^\W*(?:serves|feeds|makes|yields?|for|gives)?\s*:?\s*(?P<few>{N})\s+(?:{GROWN}|main|main[\s-]course|dinner|large|supper)(?:[\s-]sized?)?(?:\s+{PLATES})?\s+or\s+"
-    rf"(?P<many>{N})\s+(?:{SMALL}|first[\s-]course|starter|side|appeti[sz]er|small|lunch)(?:[\s-]sized?)?\s+{PLATES}\W*$",
+    rf"|^\W*(?:serves|feeds|makes|yields?|for|gives)?\s*:?\s*(?P<few>{N})\s+(?:{GROWN}|mains?|main[\s-]course|dinner|large|supper)(?:[\s-]sized?)?(?:\s+{PLATES})?\s+or\s+"
+    rf"(?P<many>{N})\s+(?:{SMALL}|first[\s-]course|starter|side|appeti[sz]er|small|lunch)(?:[\s-]sized?|s)?(?:\s+{PLATES})?\W*$",
     re.IGNORECASE,
 )
 # "4 as a starter, 2 as a main".
@@ -260,7 +260,7 @@ SERVES = tuple(
         rf"^\W*(?:you(?:'ll|’ll| will)? need|shopping|what you need)\W*\(\s*for\s+{RANGE}\b",
         rf"^\W*for\s+{RANGE}\s*:(?=\s)",
         rf"^\W*for\s*:\s*{ABOUT}{RANGE}\W*$",
-        rf"\bfeeds\s+(?:just\s+)?(?:me|one|1)\s+{RANGE}\s+times\b",
+        rf"\b(?:feeds|serves|does)\s+(?:just\s+)?(?:me|one|1)\s+{RANGE}\s+times\b",
         # "Makes enough for me for 4 days".
         rf"\b(?:feeds|serves|lasts|does|enough for|for)\s+(?:just\s+)?(?:me|myself|one|1|1 me)\s+(?:for\s+)?{RANGE}\s+(?:days?|meals?|nights?|lunches|dinners)\b",
         rf"\b(?:(?:this|it)\s+)?(?:will|should|can|could|might|would|to|easily)\s+(?:do|feed|serve)\s+{ABOUT}{RANGE}\b",
@@ -340,7 +340,7 @@ PIECES_A_SERVING = re.compile(
 MEALS = (
     r"(?:(?:loaded|stuffed|jacket|baked)\s+(?:potatoes|spuds|taters|peppers|courgettes|zucchini|aubergines|squash(?:es)?)|"
     r"meals?|dinners|lunches|suppers|lunch\s?boxes|meal preps?|(?:meal[\s-]prep\s+)?(?:boxes|tubs)|containers|burgers?|pies?|pasties|pasty|wraps?|burritos?|"
-    r"bowls?|bowlfuls|plates|platefuls|pizzas?|sandwich(?:es)?|sandos?|croques?|parcels?|tarts|galettes?|calzones?|omelettes?|jackets?|peppers|toasties|subs|"
+    r"bowls?|bowlfuls|plates|platefuls|(?:big|large|good|hearty|generous)\s+(?:soups|salads|stews|curries|omelettes|lunches|suppers)|pizzas?|sandwich(?:es)?|sandos?|croques?|parcels?|tarts|galettes?|calzones?|omelettes?|jackets?|peppers|toasties|subs|"
     r"hot dogs|wedges|single serves?|individual \w+|flatbreads|steaks|fillets)"
 )
 # One pie is not one serving.

@@ -68,7 +68,7 @@ def _told_outright(text: str) -> Servings | None:
     if (meals := words.MEALS_FOR.search(spell_numbers(text[: words.LOOKED_AT]))) is not None:
         eaters = float(meals["meals"]) * float(meals["n"])
         return Servings(eaters, eaters)
-    plain = spell_numbers(text[: words.LOOKED_AT])
+    plain = spell_numbers(words.TWICE.sub("2 times", text[: words.LOOKED_AT]))
     if (meals := words.TWO_MEALS.match(plain)) is not None:
         eaters = float(meals["one"]) + float(meals["other"])
         return Servings(eaters, eaters)
