@@ -154,8 +154,10 @@ _CUT_INTO = re.compile(
     re.IGNORECASE,
 )
 _SIZES = ("small", "large", "big", "mini", "little", "medium")
+_CUTS = ("squares", "slices", "pieces", "wedges", "portions", "muffins")
+_PEOPLE = re.compile(r"serv|people|persons?\b|portion|feeds|\bpax\b|\bppl\b", re.IGNORECASE)
 _COUNTED_ONE = re.compile(
-    r"\W*(?P<what>\d{1,2}\s+(?:(?:big|small|large|little)\s+)?(?P<noun>[a-z]{3,14}))\W*",
+    r"\W*(?P<what>\d{1,2}\s+(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}))\W*",
     re.IGNORECASE,
 )
 _SCALES = re.compile(r"(?:scale:?\s+)?(?:(?:[½1-4]|1/2|0\.5)[x×]\s?){1,5}", re.IGNORECASE)
@@ -550,11 +552,10 @@ class _Sorter(HeadLines, MethodLines):
             self.layout.minutes.setdefault(name, value)
         self._told_beside(text)
         makes = yield_in(text)
-        if servings is not None and (
-            self.layout.servings is None
-            or re.search(r"serv|people|portion|feeds", text, re.IGNORECASE)
-        ):
-            self.layout.servings = self.layout.servings or servings
+        people = _PEOPLE.search(text) is not None
+        # "Makes 12", and below it "4 people".
+        if servings is not None and (self.layout.servings is None or (people and self.by_pieces)):
+            self.layout.servings, self.by_pieces = servings, bool(makes) and not people
         if makes and not self.layout.makes and not counts_people(makes):
             self.layout.makes = makes
         if not minutes and servings is None and not makes:
@@ -589,7 +590,7 @@ class _Sorter(HeadLines, MethodLines):
             # "8 croques" below "Croque madame".
             names = (word.strip("s,()!") for word in self.layout.title.lower().split())
             noun = counted["noun"].lower()
-            made = counted if noun.strip("s") in names or noun in _SIZES else None
+            made = counted if noun.strip("s") in names or noun in {*_SIZES, *_CUTS} else None
         return made
 
     def _told_beside(self, text: str) -> None:

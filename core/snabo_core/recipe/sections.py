@@ -37,6 +37,8 @@ SHELVES = {
 }
 # How hot it is to be, said on the head of a card.
 OVEN = re.compile(
+    # "350 degrees", "180 C fan / gas 4".
+    r"^\W*\d{3}\s?(?:°|deg(?:rees?)?\.?)\s?(?:[cf]\b)?(?:\s*(?:fan|oven))?\W*$|"
     r"^\W*(?:oven|heat|temp(?:erature)?|gas(?: mark)?)\b[^a-z]{0,3}\s*:?\s*.{0,20}\d.{0,30}$",
     re.IGNORECASE,
 )

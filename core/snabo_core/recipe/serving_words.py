@@ -115,7 +115,7 @@ WHO_THEY_ARE = re.compile(
     re.IGNORECASE,
 )
 ALONE = re.compile(
-    r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself)|(?:serves |feeds )?(?:just |only )?me"
+    r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself)|(?:serves |feeds )?(?:just |only )?me(?:\s*\(1\))?"
     r"|(?:one|1|a)\s+(?:portion|serving|helping)|solo (?:supper|dinner|lunch|breakfast|meal|cook)|(?:1|one)\s+(?:\w+\s+)?(?:bowl|plate|plateful|bowlful)"
     r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid))\W*",
     re.IGNORECASE,
@@ -128,12 +128,12 @@ MEALS_FOR = re.compile(
 )
 # "Makes 2 pies, each serves 3".
 EACH_SERVES = re.compile(
-    rf"\b(?:makes|yields?|gives)\s+(?P<made>{N})\s+[a-z][a-z -]{{2,30}}[,;(–—-]+\s*(?:each|every one)\s+(?:one\s+)?(?:serves|serving|feeds|feeding|for|enough for)\s+(?P<each>{N})\b",
+    rf"(?:\b(?:makes|yields?|gives)\s+|^\W*)(?P<made>{N})\s+[a-z][a-z -]{{2,30}}[,;(–—-]+\s*(?:each|every one)\s+(?:one\s+)?(?:serves|serving|feeds|feeding|for|enough for)\s+(?P<each>{N})\b",
     re.IGNORECASE,
 )
 # "Enough for 2 for 2 days".
 FOR_DAYS = re.compile(
-    rf"\b(?:for|feeds|serves)\s+(?P<n>{N})(?:\s+(?:people|of us|adults))?\s+(?:for\s+)?(?P<days>[2-7])\s+(?:days|nights|meals|dinners|lunches|times)\b",
+    rf"\b(?:for|feeds|serves)\s+(?P<n>{N})(?:\s+(?:people|of us|adults))?[\s,]+(?:for\s+)?(?P<days>[2-7])\s+(?:days|nights|meals|dinners|lunches|times)\b",
     re.IGNORECASE,
 )
 # "one 10-inch pan, feeds 2".
@@ -165,6 +165,7 @@ EITHER = re.compile(
     rf"(?P<many>{N})\s+(?:{SMALL}|first[\s-]course|starter|side|appeti[sz]er|small|lunch)(?:[\s-]sized?|s)?(?:\s+{PLATES})?\W*$",
     re.IGNORECASE,
 )
+OF_A_COURSE = re.compile(r"\b(?:mains?|courses?|starters?|sides?|appeti[sz]ers?)\b", re.IGNORECASE)
 # "4 as a starter, 2 as a main".
 COURSES = r"(?:starters?|mains?(?: course| meal)?|main course|sides?(?: dish)?|side dish|snacks?|lunch|light lunch|supper|meal|first course)"
 EITHER_COURSE = re.compile(
@@ -226,6 +227,8 @@ SERVES = tuple(
         rf"^\W*for\s+{RANGE}\s+(?:in (?:one|an?|under|about|\d)|plus\b|with\s+\d|[-–|]\s+\d).{{0,40}}$",
         rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?(?:\W*$|,?\s+(?:and|so|but|with)\b)",
         rf"\b{RANGE}\s+of us\b",
+        # "Dinner for 2 in 20 minutes".
+        rf"^\W*(?:an?\s+)?(?:quick\s+|easy\s+)?(?:dinner|supper|lunch|tea|breakfast|brunch|meal|feast)\s+for\s+{RANGE}\s+in\s+(?:under\s+|about\s+)?\d.{{0,30}}$",
         # "4 for tea".
         rf"^\W*{RANGE}\s+(?:for|to)\s+(?:tea|dinner|supper|lunch|brunch|breakfast)\W*$",
         # "1 each, so 4 people".
@@ -338,7 +341,7 @@ PIECES_A_SERVING = re.compile(
 )
 # A piece of these is a meal; of others (dumplings, squares, crackers) several are.
 MEALS = (
-    r"(?:(?:loaded|stuffed|jacket|baked)\s+(?:potatoes|spuds|taters|peppers|courgettes|zucchini|aubergines|squash(?:es)?)|"
+    r"(?:(?:loaded|stuffed|jacket|baked)\s+(?:potatoes|spuds|taters|peppers|courgettes|zucchini|aubergines|squash(?:es)?)|boats|stacks|"
     r"meals?|dinners|lunches|suppers|lunch\s?boxes|meal preps?|(?:meal[\s-]prep\s+)?(?:boxes|tubs)|containers|burgers?|pies?|pasties|pasty|wraps?|burritos?|"
     r"bowls?|bowlfuls|plates|platefuls|(?:big|large|good|hearty|generous)\s+(?:soups|salads|stews|curries|omelettes|lunches|suppers)|pizzas?|sandwich(?:es)?|sandos?|croques?|parcels?|tarts|galettes?|calzones?|omelettes?|jackets?|peppers|toasties|subs|"
     r"hot dogs|wedges|single serves?|individual \w+|flatbreads|steaks|fillets)"
@@ -404,7 +407,8 @@ SO_MANY_FOR = re.compile(
     re.IGNORECASE,
 )
 WHOLE_LINE = re.compile(
-    rf"(?:\W*(?:for|serves|feeds)\s+{RANGE}\s+(?:[a-z-]+\s+){{0,2}}{FOLK}|{TABLE_OF}{N})\W*",
+    rf"(?:\W*(?:for|serves|feeds)\s+{RANGE}\s+(?:[a-z-]+\s+){{0,2}}{FOLK}|{TABLE_OF}{N}"
+    rf"|\W*(?:an?\s+)?(?:quick\s+|easy\s+)?(?:dinner|supper|lunch|tea|breakfast|brunch|meal)\s+for\s+{N}\s+in\s+(?:under\s+|about\s+)?\d.{{0,30}})\W*",
     re.IGNORECASE,
 )
 TOLD_ASIDE = re.compile(
@@ -501,6 +505,11 @@ BARE, MOST_BARE = (
 # "4 generously, 6 at a pinch".
 AT_A_PINCH = re.compile(
     r"\W*(?P<low>\d{1,2})\s+(?:generously|comfortably|easily|properly|well)\W+(?:or\s+)?(?P<high>\d{1,2})\s+(?:at a (?:pinch|push|stretch)|if\b.*|with\b.*)\W*",
+    re.IGNORECASE,
+)
+# "5 containers", "4 sides", below a name.
+TUBS = re.compile(
+    r"\W*(?:(?:makes|about)\s+)?(?P<low>[2-9]|1\d)(?P<high>(?!))?\s+(?:containers|boxes|tubs|lunch\s?boxes|sides|mains|lunches|dinners|suppers|meals|starters)\W*",
     re.IGNORECASE,
 )
 # "x2", "4-ish", below a name.

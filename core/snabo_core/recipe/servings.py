@@ -88,7 +88,11 @@ def _product_or_either(plain: str) -> Servings | None:
     either = words.EITHER.match(plain) or words.BIG_OR_SMALL.match(plain)
     if either is None:
         return None
-    few, many = sorted(float(number) for number in either.groups() if number)
+    first, other = (float(number) for number in either.groups() if number)
+    if words.OF_A_COURSE.search(either[0]) is not None:
+        # Of several courses the first is what the amounts are for.
+        return Servings(first, first) if first else None
+    few, many = sorted((first, other))
     return Servings(few, many) if few else None
 
 
@@ -124,7 +128,11 @@ def servings_loosely(text: str) -> Servings | None:
         counted = float(times["times"] or times["about"])
         return Servings(counted, counted)
     plain = words.AMOUNTS_ARE.sub("", spell_numbers(text[: words.LOOKED_AT]))
-    bare = words.AT_A_PINCH.fullmatch(plain) or words.BARE.fullmatch(plain)
+    bare = (
+        words.AT_A_PINCH.fullmatch(plain)
+        or words.BARE.fullmatch(plain)
+        or words.TUBS.fullmatch(plain)
+    )
     if bare is not None:
         low = float(bare["low"])
         high = float(bare["high"] or low)

@@ -55,6 +55,8 @@ class Sorting:
         self.last_marked = next(places, -1)
         # For how many words of any kind seem to say the dish is, where nothing else does.
         self.loosely: Servings | None = None
+        # Whether the eaters known so far are but the pieces that are made.
+        self.by_pieces = False
         # Where facts were told last.
         self.facts_at = -2
         # Whether the times of a film's chapters stand in it.

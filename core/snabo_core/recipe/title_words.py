@@ -49,12 +49,14 @@ PLACE = re.compile(
 # How somebody begins to tell: "ok so the rice thing".
 SO = re.compile(
     r"^(?:(?:hey|hi|hiya|hello|oi|yo)\b[\s,!]+)?(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)|(?-i:ok(?:ay)?)[\s,]+(?-i:(?=[a-z]{3}))"
-    r"|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
+    r"|(?-i:right|well)[\s,]+so[\s,]+(?-i:(?=[a-z]{3}))|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
     re.IGNORECASE,
 )
 # "Okay this is the tuna pasta salad".
 THIS_IS = re.compile(
-    r"^(?:(?:ok(?:ay)?|so|right|well|hi|hey|hello|um+)\b[\s,!]*)*(?:this(?: one)?(?:(?-i: is)|['’]s)|it['’]s) (?:the|my|our|an?|for(?: (?:the|my|our|an?))?) (?:recipe (?:for|of) (?:(?:the|my|our|an?) )?)?(?=[^\W\d])",
+    r"^(?:(?:ok(?:ay)?|so|right|well|hi|hey|hello|um+)\b[\s,!]*)*(?:this(?: one)?(?:(?-i: is)|['’]s)|it['’]s) (?:the|my|our|an?|for(?: (?:the|my|our|an?))?) (?:recipe (?:for|of) (?:(?:the|my|our|an?) )?)?(?=[^\W\d])"
+    # "So this is cheesy leek toasts".
+    r"|^(?:ok(?:ay)?|so|right|well|um+)\b[\s,!]*(?:so\s+)?this is (?=[^\W\d]{3})",
     re.IGNORECASE,
 )
 # "TODAY!! Beetroot burgers".
