@@ -10,14 +10,15 @@ _YIELD = re.compile(
 )
 # "20 falafel, serves 4".
 _MADE_FIRST = re.compile(
-    r"^(?P<what>\d{1,3}\s+(?!people\b|persons?\b|servings?\b|portions?\b|m|h)[^\d,;(|./]{3,40})(?:[,;(/]\s*(?:serves|feeds|enough for)\b|\s*[/=,;]\s*\d{1,2}\s+(?:servings|people|portions)\b)",
+    r"^(?P<what>\d{1,3}\s+(?!people\b|persons?\b|servings?\b|portions?\b|m|h)[^\d,;(|./]{3,40})(?:[,;(/]\s*(?:serves|feeds|enough for)\b|\s*[/=,;(]\s*\d{1,2}\s+(?:servings|people|portions|each|per|a (?:person|head))\b)",
     re.IGNORECASE,
 )
 # "Makes 8 crêpes, serves 4" and "Makes 10 cups, about 6 servings" make eight and ten.
 _SERVED_TOO = re.compile(
     r"\W+(?:serv(?:es|ing)|feeds|to serve|to feed|enough for|for \d)\b"
     # "Makes 14, one for a light lunch", "makes 8, so 4 people".
-    r"|\s*[,;(–—]\s*(?:so|or|each|enough|plenty|allow|(?:one|two|three|four|\d{1,2})\s+(?:or\s+\w+\s+)?(?:for|each|per|a)\b)"
+    r"|\s*[,;(–—]\s*(?:so|or|each|enough|plenty|allow|(?:one|two|three|four|\d{1,2})\s+(?:or\s+\w+\s+)?(?:for|each|per|a)\b"
+    r"|(?:prep|cook|bake|ready|takes|total|\d+\s*(?:min|hour|hr)))"
     r"|\s*[,;/=]\s*(?:about|around|approx\w*\.?|or|so|~)?\s*\d[^,;/]{0,12}\b(?:servings?|portions?|people|persons?|helpings?)\b",
     re.IGNORECASE,
 )

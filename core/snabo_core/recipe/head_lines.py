@@ -133,6 +133,13 @@ _ONLY_A_PART = re.compile(
     r"\W*(?:(?:the|for the)\s+)?(?:base|topping|filling|sauce|crust|dressing|marinade|dough|pastry|garnish|batter|coating)\W*",
     re.IGNORECASE,
 )
+# "Batter rests 2 hours", "Makes enough for 16 tacos".
+_SAID_OF_IT = re.compile(
+    r"\W*(?:makes|yields|gives|is)\s+enough\b|"
+    r"[^\d,]{3,30}\b(?:rests?|chills|marinates|soaks|proves|rises|takes|needs|cooks|bakes|sits|simmers|stands|keeps|freezes)\b"
+    r"[^\d,]{0,20}\d[^,]{0,12}\s?(?:min(?:ute)?s?|h(?:ou)?rs?|days?|months?)\b[^\d]{0,20}$",
+    re.IGNORECASE,
+)
 _CUT_WORD = re.compile(r"[A-Za-z]-$")
 # What stands on a page and is no title.
 LONGEST_TITLE_LINE = 70
@@ -514,7 +521,7 @@ class HeadLines(ListLines):
             return False
         if not named or self.around.heads_block():
             return not named and self._talks_above_name(text)
-        if self._says_whose_or_when(text):
+        if self._says_whose_or_when(text) or _SAID_OF_IT.match(text) is not None:
             return True
         told = (self._tells_before_list, self._says_above_list, self._tells_above_foods,
                 self._above_named_list)  # fmt: skip

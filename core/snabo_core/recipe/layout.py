@@ -154,10 +154,14 @@ _CUT_INTO = re.compile(
     re.IGNORECASE,
 )
 _SIZES = ("small", "large", "big", "mini", "little", "medium")
-_CUTS = ("squares", "slices", "pieces", "wedges", "portions", "muffins")
+_CUTS = ("squares", "slices", "pieces", "wedges", "portions", "muffins", "sandwiches", "burgers")
+_EACH = re.compile(
+    r"\W*(?:\d{1,2}|one|two|three|an?|half an?)\s+[^\W\d]{3,14}\s+(?:each|apiece|(?:per|a) (?:person|head|plate|serving))\W*$",
+    re.IGNORECASE,
+)
 _PEOPLE = re.compile(r"serv|people|persons?\b|portion|feeds|\bpax\b|\bppl\b", re.IGNORECASE)
 _COUNTED_ONE = re.compile(
-    r"\W*(?P<what>\d{1,2}\s+(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}))\W*",
+    r"\W*(?P<what>\d{1,2}(?:\s*(?:-|–|to)\s*\d{1,2})?\s+(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}(?:[\s-][^\W\d]{3,14})?))\W*",
     re.IGNORECASE,
 )
 _SCALES = re.compile(r"(?:scale:?\s+)?(?:(?:[½1-4]|1/2|0\.5)[x×]\s?){1,5}", re.IGNORECASE)
@@ -494,13 +498,7 @@ class _Sorter(HeadLines, MethodLines):
             return False
         if self._is_shared_food(line):
             return False
-        if (
-            self.section == "head"
-            and self.layout.title
-            and only_describes(text)
-            and not times_in(text)
-        ):
-            # "Level: easy".
+        if self._describes_only(text):
             self._aside("note", text)
             return True
         kind = kind_of_line(text)
@@ -562,6 +560,14 @@ class _Sorter(HeadLines, MethodLines):
             self._aside("note", text)
         return True
 
+    def _describes_only(self, text: str) -> bool:
+        """Tell "Level: easy" above a list, and "2 patties each" below for how many it is."""
+        below = self._above_list() and self.facts_at == self.around.place - 1
+        if below and _EACH.match(text) is not None:
+            return True
+        named = self.section == "head" and bool(self.layout.title)
+        return named and only_describes(text) and not times_in(text)
+
     def _is_shared_food(self, line: Written) -> bool:
         """Tell "4 eggs (one each)" among foods from "15 rolls, 3 per person" above them."""
         if not shares_out(line.text) or self.section == "method":
@@ -588,9 +594,11 @@ class _Sorter(HeadLines, MethodLines):
         food = counted is None or self.around.names_food(line.text)
         if counted is not None and not food and self.titled and not self.layout.parts:
             # "8 croques" below "Croque madame".
-            names = (word.strip("s,()!") for word in self.layout.title.lower().split())
-            noun = counted["noun"].lower()
-            made = counted if noun.strip("s") in names or noun in {*_SIZES, *_CUTS} else None
+            names = {word.strip("s,()!") for word in self.layout.title.lower().split()}
+            *rest, noun = counted["noun"].lower().replace("-", " ").split()
+            named = {word.strip("s") for word in (*rest, noun)} <= names
+            cut = noun in {*_SIZES, *_CUTS} or (not rest and meals_in(counted["what"]) is not None)
+            made = counted if named or cut else None
         return made
 
     def _told_beside(self, text: str) -> None:

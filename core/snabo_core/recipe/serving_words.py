@@ -31,7 +31,7 @@ RANGE = (
     # "Serves 3 - 45 minutes" is for three.
     r"(?!\d|\s*-?\s*(?:min|m\b|hours?\b|hrs?\b|h\b|kcal|cal\b|°|%))"
     # "Serves 6 (8 if there is bread)".
-    rf"|\s*(?:\(\s*(?:or\s+)?|,\s*(?:or\s+|maybe\s+|even\s+)?(?={N}\s+(?:if|at a)\b))(?P<more>{N})\s+(?:if|with|as|when|for|in|at a)\b)?"
+    rf"|\s*(?:\(\s*(?:or\s+)?|[,;]\s*(?:or\s+|maybe\s+|even\s+)?(?={N}\s+(?:if|at a)\b))(?P<more>{N})\s+(?:if|with|as|when|for|in|at a)\b)?"
 )
 ABOUT = r"(?:about|around|approx\.?|approximately|between|min\.?|max\.?|minimum|maximum|up to|as many as|roughly|at least|a good|some|circa|ca?\.|[~≈])?\s*"
 ADJ = (
@@ -159,7 +159,7 @@ OVER = {"doub": 2.0, "halv": 0.5, "half": 0.5, "trip": 3.0, "treb": 3.0}
 TWICE = re.compile(r"\btwice\b", re.IGNORECASE)
 # "5 kids or 3 grown-ups".
 EITHER = re.compile(
-    rf"^\W*(?:serves\s+|feeds\s+|for\s+)?(?P<one>{N})\s+(?!normal\b|ordinary\b|average\b|usual\b)(?:[a-z]+\s+)?(?:{FOLK}|person)\s+or\s+(?P<other>{N})\s+(?:[a-z]+\s+)?(?:{FOLK}|ones)"
+    rf"^\W*(?:(?:serves|feeds|for)\s*:?\s+)?(?P<one>{N})\s+(?!normal\b|ordinary\b|average\b|usual\b)(?:[a-z]+\s+)?(?:{FOLK}|adults|person)\s+or\s+(?P<other>{N})\s+(?:[a-z]+\s+)?(?:{FOLK}|adults|ones)"
     # "6 adult portions or 12 child portions", "4 main-course or 6 first-course servings".
     rf"|^\W*(?:serves|feeds|makes|yields?|for|gives)?\s*:?\s*(?P<few>{N})\s+(?:{GROWN}|mains?|main[\s-]course|dinner|large|supper)(?:[\s-]sized?)?(?:\s+{PLATES})?\s+or\s+"
     rf"(?P<many>{N})\s+(?:{SMALL}|first[\s-]course|starter|side|appeti[sz]er|small|lunch)(?:[\s-]sized?|s)?(?:\s+{PLATES})?\W*$",
@@ -214,8 +214,8 @@ SERVES = tuple(
         rf"\b{RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
         rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
         rf"^\W*(?:ki[sş]i\s+say[ıi]s[ıi]|po[cč]et\s+porc[ií]|convives)\s*[:=–—-]\s*{RANGE}\b",
-        rf"(?<![\w#])(?!(?:good|enough|sufficient) for\s+\S+\s+(?:days?|nights?|weeks?|months?)\b){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
-        rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|plates|platefuls)(?:\W*$|,|\s+of\s+(?:about\s+)?\d)",
+        rf"(?<![\w#])(?!(?:good|enough|sufficient) for\s+(?:about\s+|around\s+)?\S+\s+(?:days?|nights?|weeks?|months?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays)\b){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
+        rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|mugs|mugfuls|plates|platefuls)(?:\W*$|,|\s+of\s+(?:about\s+)?\d)",
         rf"^\W*{RANGE}\s+meal[\s-]prep\s+(?:boxes|tubs|containers|lunches|meals|pots)\W*$",
         rf"^\W*(?:meal[\s-]prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
         rf"^\W*(?:lunch(?:es)?|dinners?|suppers?|meals?)\s+for\s+{RANGE}\s+(?:days|nights|evenings)\W*$",
@@ -227,6 +227,7 @@ SERVES = tuple(
         rf"^\W*for\s+{RANGE}\s+(?:in (?:one|an?|under|about|\d)|plus\b|with\s+\d|[-–|]\s+\d).{{0,40}}$",
         rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?(?:\W*$|,?\s+(?:and|so|but|with)\b)",
         rf"\b{RANGE}\s+of us\b",
+        rf"^\W*family[\s-]sized?\W+{RANGE}\W*$",
         # "Dinner for 2 in 20 minutes".
         rf"^\W*(?:an?\s+)?(?:quick\s+|easy\s+)?(?:dinner|supper|lunch|tea|breakfast|brunch|meal|feast)\s+for\s+{RANGE}\s+in\s+(?:under\s+|about\s+)?\d.{{0,30}}$",
         # "4 for tea".
@@ -273,6 +274,7 @@ SERVES = tuple(
             rf"(?<!\d\s)(?<!\d[°cf]\s)(?<!bake\s)(?<!cook\s)(?<!simmer\s)(?<!fry\s)(?<!roast\s)(?<!boil\s)(?<!grill\s)"
             rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{ABOUT}{RANGE}\s*(?:$|[).,|+·•]|\(or\b|(?:of us\b)|as\s+(?:an?|mains?|sides?|starters?)\b|{PEOPLE})"
         ),
+        rf"^\W*makes\s+{ABOUT}(?P<low>[2-9]|1[0-2])(?P<high>(?!))?(?P<more>(?!))?\s+(?:big|large|generous|good[\s-]sized)\W*$",
         # "Makes 24" is no dish for so many.
         rf"^\W*(?:(?:makes|(?:cuts|slices) into)(?!\W{{0,3}}{ABOUT}(?:1[3-9]|[2-9]\d|\d{{3}})\b)|yields?)\s*[:=\-]?\s*{ABOUT}{RANGE}\s*(?:$|[|.,(·•])(?!.*\b(?:each|per)\b)",
     )
@@ -341,7 +343,7 @@ PIECES_A_SERVING = re.compile(
 )
 # A piece of these is a meal; of others (dumplings, squares, crackers) several are.
 MEALS = (
-    r"(?:(?:loaded|stuffed|jacket|baked)\s+(?:potatoes|spuds|taters|peppers|courgettes|zucchini|aubergines|squash(?:es)?)|boats|stacks|"
+    r"(?:(?:loaded|stuffed|jacket|baked)\s+(?:potatoes|spuds|taters|peppers|courgettes|zucchini|aubergines|squash(?:es)?)|boats|stacks|jars|quarter[\s-]pounders|"
     r"meals?|dinners|lunches|suppers|lunch\s?boxes|meal preps?|(?:meal[\s-]prep\s+)?(?:boxes|tubs)|containers|burgers?|pies?|pasties|pasty|wraps?|burritos?|"
     r"bowls?|bowlfuls|plates|platefuls|(?:big|large|good|hearty|generous)\s+(?:soups|salads|stews|curries|omelettes|lunches|suppers)|pizzas?|sandwich(?:es)?|sandos?|croques?|parcels?|tarts|galettes?|calzones?|omelettes?|jackets?|peppers|toasties|subs|"
     r"hot dogs|wedges|single serves?|individual \w+|flatbreads|steaks|fillets)"
@@ -412,7 +414,7 @@ WHOLE_LINE = re.compile(
     re.IGNORECASE,
 )
 TOLD_ASIDE = re.compile(
-    rf"\b(?:serves|servings|feeds|does|(?:good|enough|sufficient) for|for us)\b\s*:?\s*{ABOUT}{RANGE}\b(?!\s*(?:days?|weeks?|months?|nights|hours?)\b)",
+    rf"\b(?:serves|servings|feeds|does|(?:good|enough|sufficient) for|for us)\b\s*:?\s*{ABOUT}{RANGE}\b(?!\s*(?:days?|weeks?|months?|nights|hours?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays)\b)",
     re.IGNORECASE,
 )
 OF_US = re.compile(rf"\b{RANGE}\s+of us\b", re.IGNORECASE)

@@ -367,10 +367,12 @@ BY_BEHIND = re.compile(
 )
 # "For a crowd of 8", "- dinner for two".
 SO_MANY_BEHIND = re.compile(
-    r"[\s,–—-]+(?:for (?:a |the )?(?:crowd|family|party|group|table|gang) of"
-    r"|(?:an? )?(?:\w+ )?(?:dinner|lunch|supper|tea|meal|brunch) for)\s+\w{1,8}\s*$",
+    r"(?:[\s,–—-]+for (?:a |the )?(?:crowd|family|party|group|table|gang) of"
+    # "Roast beef dinner for eight" is a dinner of roast beef.
+    r"|\s*[,–—-]+\s*(?:an? )?(?:\w+ )?(?:dinner|lunch|supper|tea|meal|brunch) for)\s+\w{1,8}\s*$",
     re.IGNORECASE,
 )
+PERSON_SIZED = re.compile(r"\b(?P<n>[1-9]|one|two|three|four|five|six)[\s-]person\b", re.IGNORECASE)
 # "; 4p; 60min".
 PARTED = re.compile(r"\s*[;|/·•\[\]]\s*")
 BRACKETED = re.compile(r"^\[(?P<name>[^\[\]]{3,})\]$")

@@ -176,11 +176,18 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     bare = words.WHOEVER.sub("", words.REMARK_BEHIND.sub("", words.DIETS.sub("", bare)))
     bare = words.BRACKETED.sub(r"\g<name>", words.RECIPE_BEHIND.sub(r"\g<name>", bare))
     bare = _unquoted(bare)
+    servings = servings or _for_persons(bare)
     title = (
         words.STOP.sub("", re.sub(r"!{2,}$", "", bare.strip(" -–—:|,~")))[: words.LONGEST_TITLE]
         or text.strip()[: words.LONGEST_TITLE]
     )
     return title, servings
+
+
+def _for_persons(bare: str) -> Servings | None:
+    """Return for how many "Two-Person Paella" is, which keeps its name."""
+    sized = words.PERSON_SIZED.search(bare)
+    return servings_in(f"serves {sized['n']}") if sized is not None else None
 
 
 def _unquoted(bare: str) -> str:
