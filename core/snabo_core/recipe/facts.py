@@ -18,7 +18,7 @@ _SERVED_TOO = re.compile(
     r"\W+(?:serv(?:es|ing)|feeds|to serve|to feed|enough for|for \d)\b"
     # "Makes 14, one for a light lunch", "makes 8, so 4 people".
     r"|\s*[,;(–—]\s*(?:so|or|each|enough|plenty|allow|(?:one|two|three|four|\d{1,2})\s+(?:or\s+\w+\s+)?(?:for|each|per|a)\b"
-    r"|(?:prep|cook|bake|ready|takes|total|\d+\s*(?:min|hour|hr)))"
+    r"|(?:prep|cook|bake|ready|takes|total|freezes?|keeps?|\d+\s*(?:min|hour|hr)))"
     r"|\s*[,;/=]\s*(?:about|around|approx\w*\.?|or|so|~)?\s*\d[^,;/]{0,12}\b(?:servings?|portions?|people|persons?|helpings?)\b",
     re.IGNORECASE,
 )

@@ -135,7 +135,7 @@ _ONLY_A_PART = re.compile(
 )
 # "Batter rests 2 hours", "Makes enough for 16 tacos".
 _SAID_OF_IT = re.compile(
-    r"\W*(?:makes|yields|gives|is)\s+enough\b|"
+    r"\W*(?:(?:makes|yields|gives|is)\s+)?enough\s+(?:for|to)\b|"
     r"[^\d,]{3,30}\b(?:rests?|chills|marinates|soaks|proves|rises|takes|needs|cooks|bakes|sits|simmers|stands|keeps|freezes)\b"
     r"[^\d,]{0,20}\d[^,]{0,12}\s?(?:min(?:ute)?s?|h(?:ou)?rs?|days?|months?)\b[^\d]{0,20}$",
     re.IGNORECASE,

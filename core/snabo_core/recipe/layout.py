@@ -155,13 +155,18 @@ _CUT_INTO = re.compile(
 )
 _SIZES = ("small", "large", "big", "mini", "little", "medium")
 _CUTS = ("squares", "slices", "pieces", "wedges", "portions", "muffins", "sandwiches", "burgers")
+_VOLUME = re.compile(
+    r"\W*(?:(?:makes|about|around|approx\.?|roughly|some)\s+)*(?P<what>\d{1,2}(?:[.,]\d|\s?½)?(?:\s*(?:-|–|to)\s*\d{1,2})?\s+"
+    r"(?:cups|litres?|liters?|quarts?|pints|ladles))\W*",
+    re.IGNORECASE,
+)
 _EACH = re.compile(
     r"\W*(?:\d{1,2}|one|two|three|an?|half an?)\s+[^\W\d]{3,14}\s+(?:each|apiece|(?:per|a) (?:person|head|plate|serving))\W*$",
     re.IGNORECASE,
 )
 _PEOPLE = re.compile(r"serv|people|persons?\b|portion|feeds|\bpax\b|\bppl\b", re.IGNORECASE)
 _COUNTED_ONE = re.compile(
-    r"\W*(?P<what>\d{1,2}(?:\s*(?:-|–|to)\s*\d{1,2})?\s+(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}(?:[\s-][^\W\d]{3,14})?))\W*",
+    r"\W*(?:(?:about|around|roughly)\s+)?(?P<what>\d{1,2}(?:\s*(?:-|–|to)\s*\d{1,2})?\s+(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}(?:[\s-][^\W\d]{3,14})?))\W*",
     re.IGNORECASE,
 )
 _SCALES = re.compile(r"(?:scale:?\s+)?(?:(?:[½1-4]|1/2|0\.5)[x×]\s?){1,5}", re.IGNORECASE)
@@ -590,6 +595,7 @@ class _Sorter(HeadLines, MethodLines):
             made = _IN_BRACKETS.fullmatch(f"({line.text})")
         if made is None and self.section == "head" and self.layout.title:
             made = _CUT_INTO.fullmatch(line.text)
+            made = made or self._volume_made(line.text)
         counted = _COUNTED_ONE.fullmatch(line.text) if made is None else None
         food = counted is None or self.around.names_food(line.text)
         if counted is not None and not food and self.titled and not self.layout.parts:
@@ -600,6 +606,12 @@ class _Sorter(HeadLines, MethodLines):
             cut = noun in {*_SIZES, *_CUTS} or (not rest and meals_in(counted["what"]) is not None)
             made = counted if named or cut else None
         return made
+
+    def _volume_made(self, text: str) -> re.Match[str] | None:
+        """Return "about 10 cups" right above a list: an amount of nothing is what is made."""
+        made, follows = _VOLUME.fullmatch(text), self.around.next()
+        listed = follows is not None and begins_with_amount(follows.text)
+        return made if listed and not self.layout.parts else None
 
     def _told_beside(self, text: str) -> None:
         """Set aside what else a line of facts tells: "Serves 4 | Oven: 200 C | 410 kcal"."""

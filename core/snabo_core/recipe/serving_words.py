@@ -116,7 +116,7 @@ WHO_THEY_ARE = re.compile(
 )
 ALONE = re.compile(
     r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself)|(?:serves |feeds )?(?:just |only )?me(?:\s*\(1\))?"
-    r"|(?:one|1|a)\s+(?:portion|serving|helping)|solo (?:supper|dinner|lunch|breakfast|meal|cook)|(?:1|one)\s+(?:\w+\s+)?(?:bowl|plate|plateful|bowlful)"
+    r"|(?:one|1|a)\s+(?:portion|serving|helping)|solo (?:supper|dinner|lunch|breakfast|meal|cook)|(?:1|one)\s+(?:\w+\s+)?(?:bowl|plate|plateful|bowlful|mug|mugful|jar|box)"
     r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid))\W*",
     re.IGNORECASE,
 )
@@ -215,7 +215,7 @@ SERVES = tuple(
         rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
         rf"^\W*(?:ki[sş]i\s+say[ıi]s[ıi]|po[cč]et\s+porc[ií]|convives)\s*[:=–—-]\s*{RANGE}\b",
         rf"(?<![\w#])(?!(?:good|enough|sufficient) for\s+(?:about\s+|around\s+)?\S+\s+(?:days?|nights?|weeks?|months?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays)\b){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
-        rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|mugs|mugfuls|plates|platefuls)(?:\W*$|,|\s+of\s+(?:about\s+)?\d)",
+        rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|mugs|mugfuls|plates|platefuls)(?:\s+or so)?(?:\W*$|,|\s+of\s+(?:about\s+)?\d)",
         rf"^\W*{RANGE}\s+meal[\s-]prep\s+(?:boxes|tubs|containers|lunches|meals|pots)\W*$",
         rf"^\W*(?:meal[\s-]prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
         rf"^\W*(?:lunch(?:es)?|dinners?|suppers?|meals?)\s+for\s+{RANGE}\s+(?:days|nights|evenings)\W*$",
