@@ -214,7 +214,8 @@ class _Sorter(HeadLines, MethodLines):
             return line
         said = line.text[label.end() :]
         # "To make: 200 g flour, 2 eggs" is a list.
-        if begins_with_amount(said):
+        # And "Method: oven" says where.
+        if begins_with_amount(said) or (len(said.split()) == 1 and not is_step(said)):
             return line
         self.section = "method"
         return replace(line, text=said)

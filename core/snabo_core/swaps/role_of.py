@@ -30,6 +30,7 @@ from snabo_core.swaps.role_words import (
     CRUMBLE,
     CRUMBLED_BREAD,
     CRUSHED,
+    DICED,
     DIPPED,
     DONE,
     DOUGH,
@@ -52,6 +53,7 @@ from snabo_core.swaps.role_words import (
     LIQUID_CLASSES,
     LOAVES,
     LONG_PASTA,
+    MASHED,
     MEALED,
     MEATS,
     MINCED,
@@ -526,7 +528,10 @@ def _cut_potato(words: str, context: Context) -> str | None:
     if "mash" in words:
         return "mash"
     omelette = context.eggs and OMELETTE.search(context.title) is not None
-    return "sliced_bake" if omelette or re.search(r"\bslice|thinly|rounds\b", words) else None
+    # Dice of a pie lie under its lid; those of a hash are fried as one.
+    hashed = "hash" in context.title or MASHED.search(context.steps) is not None
+    pieces = omelette or (DICED.search(words) is not None and not hashed)
+    return "sliced_bake" if pieces or re.search(r"\bslice|thinly|rounds\b", words) else None
 
 
 def _cut_bread(words: str, context: Context) -> str | None:

@@ -139,6 +139,7 @@ MEALED = re.compile(
     r"\b(?:dust|toss|coat|dredge|roll|shake|turn|sprinkle|scatter)\w*\b[^.;]{0,40}\b(?:semolina|cornmeal|polenta)\b"
 )
 KNEADED = re.compile(r"\bknead")
+DICED = re.compile(r"\b(?:diced|cubed|cubes|chunks|chunky|dice)\b")
 SAUCES = re.compile(r"\b(?:sauce|gravy)\b")
 # "Beat flour, eggs and milk": the batter of fritters.
 BEATEN = re.compile(
