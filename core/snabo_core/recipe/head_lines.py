@@ -136,6 +136,10 @@ _ONLY_A_PART = re.compile(
 # "Batter rests 2 hours", "Makes enough for 16 tacos".
 _SAID_OF_IT = re.compile(
     r"\W*(?:(?:makes|yields|gives|is)\s+)?enough\s+(?:for|to)\b|"
+    # "15 minutes, if the water is hot", "Can be made ahead to step 3", "Uses 1 tray".
+    r"\W*(?:(?:about|just|under|only)\s+)?\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b,?\s+(?:if|when|once|plus|but|and)\b[^\d]{0,40}$|"
+    r"\W*can (?:easily )?be (?:made|prepared|frozen|halved|doubled|cooked|started|assembled)\b|"
+    r"\W*uses\s+(?:only\s+|just\s+)?(?:\d|one|two|an?)\s+(?:\w+\s+)?(?:pans?|pots?|trays?|bowls?|dish|tins?)\W*$|"
     r"[^\d,]{3,30}\b(?:rests?|chills|marinates|soaks|proves|rises|takes|needs|cooks|bakes|sits|simmers|stands|keeps|freezes)\b"
     r"[^\d,]{0,20}\d[^,]{0,12}\s?(?:min(?:ute)?s?|h(?:ou)?rs?|days?|months?)\b[^\d]{0,20}$",
     re.IGNORECASE,

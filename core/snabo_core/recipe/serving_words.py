@@ -116,7 +116,7 @@ WHO_THEY_ARE = re.compile(
 )
 ALONE = re.compile(
     r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself)|(?:serves |feeds )?(?:just |only )?me(?:\s*\(1\))?"
-    r"|(?:one|1|a)\s+(?:portion|serving|helping|lunch|dinner|supper|meal)|solo (?:supper|dinner|lunch|breakfast|meal|cook)|(?:1|one)\s+(?:\w+\s+)?(?:bowl|plate|plateful|bowlful|mug|mugful|jar|box)"
+    r"|(?:one|1|a)\s+(?:portion|serving|helping|lunch|dinner|supper|meal)|solo (?:supper|dinner|lunch|breakfast|meal|cook)|(?:1|one)\s+(?:\w+\s+)?(?:bowl|plate|plateful|bowlful|mug|mugful|jar|box|sandwich|toastie|burrito|omelette)"
     r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid))\W*",
     re.IGNORECASE,
 )
