@@ -174,7 +174,7 @@ _TIMES = re.compile(
     re.IGNORECASE,
 )
 _SERVINGS = re.compile(
-    r"^\W*(?:serves?|servings?|feeds|does|gives|makes|yields?|(?:cuts|slices) into|portions?|enough for|good for|sufficient for|quantit(?:y|ies) for|amounts? for|for)\b\s*:?\s*(?:about |like |easily |around |approx\w* |up to |"
+    r"^\W*(?:serves?|servings?|feeds|does|gives|makes|yields?|(?:cuts|slices) into|portions?|enough for|good for|sufficient for|quantit(?:y|ies) for|amounts? for|for)\b(?:\(s\))?\s*[:#]*\s*(?:about |like |easily |around |approx\w* |up to |"
     r"one |a |an )?(?:\d(?!\d*\s?(?:g|ml|kg|oz)\b)|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|half)"
     r"|^\W*(?:pour|für|para|voor)\s+\d+(?:\s?(?:[-–àa]|bis)\s?\d+)?\s+pers\w*"
     r"|^\W*\d+(?:\s?[-–to]+\s?\d+)?\s+(?:\w+\s+)?(?:servings?|portions?|people|pers(?:ons|onen|onnes)?|serves|porcj[ei]|portioner|portionen|port)\b"

@@ -27,7 +27,7 @@ OR_ONE_MORE = re.compile(
     re.IGNORECASE,
 )
 RANGE = (
-    rf"(?P<low>{N})(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving)(?:\s+(?:people|ones|eaters|folk))? or|,\s*or|à|bis|a(?=\s+\d))\s*(?P<high>{N})"
+    rf"(?P<low>{N})(?:\s?\+(?!\s?\d))?(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving)(?:\s+(?:people|ones|eaters|folk))? or|,\s*or|à|bis|a(?=\s+\d))\s*(?P<high>{N})"
     # "Serves 3 - 45 minutes" is for three.
     r"(?!\d|\s*-?\s*(?:min|m\b|hours?\b|hrs?\b|h\b|kcal|cal\b|°|%))"
     # "Serves 6 (8 if there is bread)".
@@ -71,13 +71,18 @@ BOTH_SMALL_FIRST = re.compile(
     rf"(?P<high>{N})\s+(?:[a-z]+\s+)?(?:adults?|grown[\s-]?ups?|parents?)\b",
     re.IGNORECASE,
 )
+# "Serves 4 + 2 kids".
+BOTH_PLAIN = re.compile(
+    rf"\b(?:serves|feeds|for)\s+(?P<low>{N})\s*(?:\+|plus|and|&)\s*(?P<high>{N})\s+(?:small\s+|little\s+|hungry\s+)?{CHILDREN}\b",
+    re.IGNORECASE,
+)
 # "Makes 2 dinners + 2 lunches".
 BOTH_MEALS = re.compile(
-    rf"\b(?P<low>{N})\s+(?:dinners?|suppers?|meals?|mains?)\s*(?:,|and|plus|\+|&)+\s*(?P<high>{N})\s+(?:lunch(?:es)?|lunch ?boxes|breakfasts?)\b",
+    rf"\b(?P<low>{N})\s+(?:for\s+)?(?:dinners?|suppers?|meals?|mains?)\s*(?:,|and|plus|\+|&)+\s*(?P<high>{N})\s+(?:lunch(?:es)?|lunch ?boxes|breakfasts?)\b",
     re.IGNORECASE,
 )
 SAYS = (
-    r"(?:serves?|serving(?!\s+size)|servings|pax|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|serv|ser(?=\W{0,2}\s*\d)|nourishes|sustains|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray|container|pack(?:age|et)?|box|dish|pot)|feeds|dishes (?:up|out)|nos?\.? served|feeding|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
+    r"(?:serves?|serving(?!\s+size)|servings|portions?\(s\)|persons?\(s\)|pax|suits|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|serv|ser(?=\W{0,2}\s*\d)|nourishes|sustains|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray|container|pack(?:age|et)?|box|dish|pot)|feeds|dishes (?:up|out)|nos?\.? served|feeding|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
     r"recipe serves|number of servings|(?:portion|serving) counts?|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|porce|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
@@ -88,7 +93,7 @@ SIZE = re.compile(
 )
 # "Serves 4 (1 portion = 48 g carbohydrate)", "Portion: 1/4 of recipe": what one of them is.
 OF_ONE = re.compile(
-    r"\b(?:an?|one|each|per|1)\s+(?:portion|serving|helping)\b\s*(?:size\s*)?(?:(?:contains|has|holds|provides)\b[^.;)]*|[=:]?\s*\d[^.;)\]]*|"
+    r"\b(?:an?|one|each|per|1)\s+(?:portion|serving|helping)\b\s*(?:size\s*)?(?:(?:contains|has|holds|provides)\b[^.;)]*|[=:]?\s*\d[^.;)|\]]*|"
     r"[^.;)\d]{0,20}\d[\d.,/ ]{0,8}\s?(?:g|kg|ml|oz|lb|cups?|kcal|kj|cals?|calories|mg|ladles?|tbsp)\b[^.;)]*)"
     r"|\b(?:portion|serving)(?:\s+size)?\s*[:=]\s*(?:\d/\d|[¼½⅓⅙⅛])[^.;)]*",
     re.IGNORECASE,
@@ -214,7 +219,7 @@ SERVES = tuple(
         rf"\b{RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
         rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
         rf"^\W*(?:ki[sş]i\s+say[ıi]s[ıi]|po[cč]et\s+porc[ií]|convives)\s*[:=–—-]\s*{RANGE}\b",
-        rf"(?<![\w#])(?!(?:good|enough|sufficient) for\s+(?:about\s+|around\s+)?\S+\s+(?:days?|nights?|weeks?|months?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays)\b){SAYS}(?!\w)\s*[:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
+        rf"(?<![\w#])(?!(?:good|enough|sufficient) for\s+(?:about\s+|around\s+)?\S+\s+(?:days?|nights?|weeks?|months?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays)\b){SAYS}(?!\w)\s*[#:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
         rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|mugs|mugfuls|plates|platefuls)(?:\s+or so)?(?:\W*$|,|\s+of\s+(?:about\s+)?\d)",
         rf"^\W*{RANGE}\s+meal[\s-]prep\s+(?:boxes|tubs|containers|lunches|meals|pots)\W*$",
         rf"^\W*(?:meal[\s-]prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
@@ -227,6 +232,10 @@ SERVES = tuple(
         rf"^\W*for\s+{RANGE}\s+(?:in (?:one|an?|under|about|\d)|plus\b|with\s+\d|[-–|]\s+\d).{{0,40}}$",
         rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?(?:\W*$|,?\s+(?:and|so|but|with)\b)",
         rf"\b{RANGE}\s+of us\b",
+        rf"^\W*(?:persons?|people|plates|bowls|heads)\s*:?\s*{RANGE}\W*$",
+        # "4-person meal", "4 srv".
+        rf"^\W*{RANGE}[\s-](?:person|serving|portion)\s+(?:meal|recipe|dish|batch|pot|size|version)\W*$",
+        rf"^\W*{RANGE}\s+(?:serve|srv|svg)\W*$",
         rf"^\W*family[\s-]sized?\W+{RANGE}\W*$",
         # "Dinner for 2 in 20 minutes".
         rf"^\W*(?:an?\s+)?(?:quick\s+|easy\s+)?(?:dinner|supper|lunch|tea|breakfast|brunch|meal|feast)\s+for\s+{RANGE}\s+in\s+(?:under\s+|about\s+)?\d.{{0,30}}$",

@@ -163,6 +163,7 @@ def both_kinds(text: str) -> Servings | None:
     both = (
         words.BOTH.search(plain)
         or words.BOTH_SMALL_FIRST.search(plain)
+        or words.BOTH_PLAIN.search(plain)
         or words.BOTH_MEALS.search(plain)
     )
     if both is None:
