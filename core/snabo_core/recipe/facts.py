@@ -10,7 +10,7 @@ _YIELD = re.compile(
 )
 # "20 falafel, serves 4".
 _MADE_FIRST = re.compile(
-    r"^(?P<what>\d{1,3}\s+(?!people\b|persons?\b|servings?\b|portions?\b|m|h)[^\d,;(|./]{3,40})(?:[,;(/]\s*(?:serves|feeds|enough for)\b|\s*[/=,;(]\s*\d{1,2}\s+(?:servings|people|portions|each|per|a (?:person|head))\b)",
+    r"^(?:about\s+|around\s+)?(?P<what>\d{1,3}\s+(?!people\b|persons?\b|servings?\b|portions?\b|m|h)[^\d,;(|./]{3,40})(?:[,;(/]\s*(?:serves|feeds|enough for)\b|\s*[/=,;(]\s*\d{1,2}\s+(?:servings|people|portions|each|per|a (?:person|head))\b)",
     re.IGNORECASE,
 )
 # "Makes 8 crêpes, serves 4" and "Makes 10 cups, about 6 servings" make eight and ten.

@@ -137,8 +137,9 @@ _ONLY_A_PART = re.compile(
 _SAID_OF_IT = re.compile(
     r"\W*(?:(?:makes|yields|gives|is)\s+)?enough\s+(?:for|to)\b|"
     # "15 minutes, if the water is hot", "Can be made ahead to step 3", "Uses 1 tray".
-    r"\W*(?:(?:about|just|under|only)\s+)?\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b,?\s+(?:if|when|once|plus|but|and)\b[^\d]{0,40}$|"
+    r"\W*(?:(?:about|just|under|only)\s+)?\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b,?\s+(?:if|when|once|plus|but|and|[a-z]+ing)\b[^\d]{0,40}$|"
     r"\W*can (?:easily )?be (?:made|prepared|frozen|halved|doubled|cooked|started|assembled)\b|"
+    r"\W*(?:one|1|a)\s+(?:pan|pot|tray|tin|bowl|dish)\b[,;:·|–-]*\s+\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b\W*$|"
     r"\W*uses\s+(?:only\s+|just\s+)?(?:\d|one|two|an?)\s+(?:\w+\s+)?(?:pans?|pots?|trays?|bowls?|dish|tins?)\W*$|"
     r"[^\d,]{3,30}\b(?:rests?|chills|marinates|soaks|proves|rises|takes|needs|cooks|bakes|sits|simmers|stands|keeps|freezes)\b"
     r"[^\d,]{0,20}\d[^,]{0,12}\s?(?:min(?:ute)?s?|h(?:ou)?rs?|days?|months?)\b[^\d]{0,20}$",

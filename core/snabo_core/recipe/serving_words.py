@@ -220,7 +220,7 @@ SERVES = tuple(
         rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
         rf"^\W*(?:ki[sş]i\s+say[ıi]s[ıi]|po[cč]et\s+porc[ií]|convives)\s*[:=–—-]\s*{RANGE}\b",
         rf"(?<![\w#])(?!(?:good|enough|sufficient) for\s+(?:about\s+|around\s+)?\S+\s+(?:days?|nights?|weeks?|months?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays)\b){SAYS}(?!\w)\s*[#:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
-        rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|mugs|mugfuls|plates|platefuls)(?:\s+or so)?(?:\W*$|,|\s+of\s+(?:about\s+)?\d)",
+        rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|mugs|mugfuls|plates|platefuls)(?:\s+or so)?(?:\W*$|,|\s*\(|\s+of\s+(?:about\s+)?\d)",
         rf"^\W*{RANGE}\s+meal[\s-]prep\s+(?:boxes|tubs|containers|lunches|meals|pots)\W*$",
         rf"^\W*(?:meal[\s-]prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
         rf"^\W*(?:lunch(?:es)?|dinners?|suppers?|meals?)\s+for\s+{RANGE}\s+(?:days|nights|evenings)\W*$",
