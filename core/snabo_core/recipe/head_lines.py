@@ -591,6 +591,8 @@ class HeadLines(ListLines):
         if below and _SENT_BY.match(text) is not None:
             return True
         if self.around.names_food(text):
+            # "(uses up Sunday's duck)", below the name or for how many it is.
+            below = below or self.facts_at == self.around.place - 1
             return below and _BRACKETED.fullmatch(text) is not None
         dated = _YEAR.search(text) and not any(c.isdigit() for c in _YEAR.sub("", text))
         return bool(dated or _BY.match(text) or _BRACKETED.fullmatch(text))

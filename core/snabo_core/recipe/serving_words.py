@@ -232,6 +232,8 @@ SERVES = tuple(
         rf"^\W*for\s+{RANGE}\s+(?:in (?:one|an?|under|about|\d)|plus\b|with\s+\d|[-–|]\s+\d).{{0,40}}$",
         rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?(?:\W*$|,?\s+(?:and|so|but|with)\b)",
         rf"\b{RANGE}\s+of us\b",
+        # "For 2, or 4 with bread and cheese".
+        rf"^\W*for\s+(?P<low>{N})(?P<high>(?!))?(?P<more>(?!))?,?\s+or\s+{N}\s+(?:with|if|as|when)\b[^\d]*$",
         rf"^\W*(?:persons?|people|plates|bowls|heads)\s*:?\s*{RANGE}\W*$",
         # "4-person meal", "4 srv".
         rf"^\W*{RANGE}[\s-](?:person|serving|portion)\s+(?:meal|recipe|dish|batch|pot|size|version)\W*$",
