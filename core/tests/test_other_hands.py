@@ -210,9 +210,11 @@ class Lines(unittest.TestCase):
         for food in ("Light soy sauce, a splash.", "Crisp lettuce, one small head.",
                      "Quarter of a red cabbage", "Skin-on trout, two fillets.",
                      "Split peas, soaked overnight.", "Thin rice noodles, a nest each.",
-                     "Juice of the lemon"):  # fmt: skip
+                     "Juice of the lemon", "Butter the size of an egg",
+                     "Oil and vinegar each 2 tablespoons"):  # fmt: skip
             self.assertFalse(is_step(food), food)
         for order in (
+            "Cream the butter with 2 tbsp of sugar",
             "Quarter the mushrooms.",
             "Skin and bone the trout.",
             "Juice the lemon",

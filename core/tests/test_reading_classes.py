@@ -283,6 +283,7 @@ class SeveralFoods(Case):
         self.foods("Serve with: crusty bread and butter", "bread", "butter")
         self.foods("2 leeks, trimmed, to serve", "leek")
         self.foods("cheese, grated, to serve", "cheddar")
+        self.foods("To serve - rice and lime", "rice", "lime")
 
     def test_a_list_on_one_line_whatever_stands_between(self) -> None:
         # Each food has its own amount, and never its neighbour's.

@@ -248,8 +248,10 @@ _HEAT = re.compile(r"\b\d{2,3}\s?°|\boff (?:the )?heat\b|\b\d{3}\s?[CF]\b|\bgas
 
 # "Salt the marrow." and "Seed and dice the peppers" order; "salt" and "seed" are foods.
 _BEFORE_THE = re.compile(
-    r"\w+\s+(?:(?:and|&|or)\s+\w+\s+)?(?:the|your|them|it|both|each|all|everything)\b"
-    r"(?!.*\d\s?(?:g|kg|ml|l|oz|lb|tbsp|tsp|cups?)\b)",
+    r"\w+\s+(?:(?:and|&|or)\s+\w+\s+)?(?:(?:the|your|them|it|everything)\b"
+    # "Butter the size of an egg" and "Oil and vinegar each 2 tablespoons" are foods.
+    r"(?!\s+(?:size|same|weight|usual)\b)"
+    r"|(?:both|each|all)\b(?!.*\d))",
     re.IGNORECASE,
 )
 # "Paint the cod with miso, leave 30 min."

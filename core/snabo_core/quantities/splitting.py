@@ -67,7 +67,7 @@ DRINKABLE = {"water", "ice"}
 # "To serve: Greek yoghurt, mint" says behind a colon what others say at the end.
 _WHAT_FOR = re.compile(
     r"^\W*(?P<what_for>(?:to|for)\s+(?:the\s+)?(?:serv(?:e|ing)|garnish(?:ing)?|top(?:ping)?|finish(?:ing)?|sprinkl(?:e|ing)|scatter(?:ing)?|decorat(?:e|ing))"
-    r"|serve(?:d)?\s+with)\s*[:–—-]\s*(?=[^\W\d])",
+    r"|serve(?:d)?\s+with)(?:\s*:|\s+[–—-]\s)\s*(?=[^\W\d])",
     re.IGNORECASE,
 )
 _CLOSES = re.compile(r"\s*[,;(]|\s[-–—]\s")

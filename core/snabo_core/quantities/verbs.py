@@ -29,11 +29,11 @@ bind blitz whizz whiz flake nestle pile shred stack chuck bung plonk open close 
 # Words that are a verb only before what it is done to: "Quarter the mushrooms", "Juice the lemon".
 VERBS_BEFORE_THE = frozenset(
     """
-barbecue batter blacken bone bread bubble cap char clean core cream crisp cross crown crumble cube curl cure
-dab dollop dot draw fan fillet fit flute glaze grind heap juice julienne level lid light lower mince
+barbecue batter blacken bone bread bubble cap char clean core cream crisp cross crown crumble cube
+curl cure dab dollop dot draw fan fillet fit flute glaze grind heap juice julienne level lid light lower mince
 mould mound pack pass pickle pinch pit plate portion pulse quarter raise rice ripple round sandwich
 seed shell shock skim skin slash smoke smooth snap spike spin splash split squash strip stud thin
-trickle twist use wedge weave wrap zest
+trickle twist wedge weave wrap zest
 salt pepper butter oil flour crumb water sauce cheese stock
 """.split()
 )

@@ -155,11 +155,13 @@ _CUT_INTO = re.compile(
 )
 _SIZES = ("small", "large", "big", "mini", "little", "medium")
 _CUTS = ("squares", "slices", "pieces", "wedges", "portions", "muffins", "sandwiches", "burgers")
+# "About 10 cups" of nothing.
 _VOLUME = re.compile(
     r"\W*(?:(?:makes|about|around|approx\.?|roughly|some)\s+)*(?P<what>\d{1,2}(?:[.,]\d|\s?½)?(?:\s*(?:-|–|to)\s*\d{1,2})?\s+"
     r"(?:cups|litres?|liters?|quarts?|pints|ladles))\W*",
     re.IGNORECASE,
 )
+# "2 patties each".
 _EACH = re.compile(
     r"\W*(?:\d{1,2}|one|two|three|an?|half an?)\s+[^\W\d]{3,14}\s+(?:each|apiece|(?:per|a) (?:person|head|plate|serving))\W*$",
     re.IGNORECASE,
@@ -169,6 +171,7 @@ _COUNTED_ONE = re.compile(
     r"\W*(?:(?:about|around|roughly)\s+)?(?P<what>\d{1,2}(?:\s*(?:-|–|to)\s*\d{1,2})?\s+(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}(?:[\s-][^\W\d]{3,14})?))\W*",
     re.IGNORECASE,
 )
+# "1x 2x 3x".
 _SCALES = re.compile(r"(?:scale:?\s+)?(?:(?:[½1-4]|1/2|0\.5)[x×]\s?){1,5}", re.IGNORECASE)
 _TWO_SENTENCES = re.compile(r"[^\W\d]{3}\.\s+[A-Z]")
 _IN_BRACKETS = re.compile(

@@ -71,8 +71,9 @@ BOTH_SMALL_FIRST = re.compile(
     rf"(?P<high>{N})\s+(?:[a-z]+\s+)?(?:adults?|grown[\s-]?ups?|parents?)\b",
     re.IGNORECASE,
 )
-# "Serves 4 + 2 kids".
+# "Serves 4 + 2 kids", "2 + 2 servings".
 BOTH_PLAIN = re.compile(
+    rf"^\W*(?P<many>{N})\s*\+\s*(?P<more>{N})\s+(?:servings|portions|people|persons|eaters)\W*$|"
     rf"\b(?:serves|feeds|for)\s+(?P<low>{N})\s*(?:\+|plus|and|&)\s*(?P<high>{N})\s+(?:small\s+|little\s+|hungry\s+)?{CHILDREN}\b",
     re.IGNORECASE,
 )

@@ -84,7 +84,8 @@ def _product_or_either(plain: str) -> Servings | None:
     """Return "2 pies, each serves 3" as six, "5 kids or 3 grown-ups" as three to five."""
     if (product := words.EACH_SERVES.search(plain) or words.FOR_DAYS.search(plain)) is not None:
         one, other = map(float, product.groups())
-        return Servings(one * other, one * other) if one * other else None
+        eaters = one * other
+        return Servings(eaters, eaters) if 0 < eaters <= words.MOST_SERVINGS else None
     either = words.EITHER.match(plain) or words.BIG_OR_SMALL.match(plain)
     if either is None:
         return None
