@@ -12,7 +12,7 @@ _ON_LABELS = {
     "protein", "proteins", "prot", "carbohydrate", "carbohydrates", "carbs", "carb", "fibre",
     "fiber", "sodium", "cholesterol", "potassium", "saturates", "saturated", "sat", "sats",
     "unsaturated", "polyunsaturated", "monounsaturated", "trans", "energy", "calories", "calorie",
-    "kcal", "kcals", "cal", "cals", "kj", "kilojoules",
+    "kcal", "kcals", "cal", "cals", "kj", "kilojoules", "phosphorus", "phosphate", "phos",
 }  # fmt: skip
 _ALSO_FOODS = {"fat", "fats", "sugar", "sugars", "salt", "calcium", "iron", "alcohol"}
 _SAID_BESIDE = {
@@ -25,6 +25,8 @@ _SAID_BESIDE = {
     "mg", "grams", "dv", "typical", "from", "this", "it", "acids", "content",
 }  # fmt: skip
 _LETTERS = {"f", "c", "p", "fb"}
+# What a diet sheet counts in milligrams, by its sign.
+_MINERALS, _IN_MG = {"k", "na", "ca", "mg", "po", "fe"}, re.compile(r"\d\s?mg\b")
 _VALUE = re.compile(
     r"[<~≈]?\s*\d[\d.,]*\s*(?:k?cal(?:orie)?s?|kj|kilojoules?|grams?|gr?|mg|milligrams?|µg|μg|mcg|%)?(?![^\W\d_])",
     re.IGNORECASE,
@@ -48,8 +50,10 @@ def only_figures(text: str) -> bool:
         return False
     words = [word.lower() for word in _WORD.findall(_VALUE.sub(" ", _EACH.sub(" ", text)))]
     lettered = len(_LETTERED.findall(text)) >= LEAST_LETTERED
-    known = _ON_LABELS | _ALSO_FOODS | _SAID_BESIDE | (_LETTERS if lettered else set())
+    weighed = _IN_MG.search(text) is not None
+    known = _ON_LABELS | _ALSO_FOODS | _SAID_BESIDE
+    known |= (_LETTERS if lettered else set()) | (_MINERALS if weighed else set())
     if any(word not in known for word in words):
         return False
-    told = _ENERGY.search(text) is not None or not _ON_LABELS.isdisjoint(words)
+    told = weighed or _ENERGY.search(text) is not None or not _ON_LABELS.isdisjoint(words)
     return told or (lettered and not _LETTERS.isdisjoint(words))

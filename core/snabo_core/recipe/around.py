@@ -128,7 +128,9 @@ _DRAWN_AROUND = re.compile(
     r"\s*(?P<sign>[^\w\s(\[{\"'“”‘’.*])(?P=sign){0,5}\s*(?P<name>[^\W\d][^\d]{1,40}?)\s*(?P=sign){1,6}\s*"
 )
 # What is told of a dish below its name: "with pickled red onion".
-GOES_ON = re.compile(r"(?:with|in|on|over|and|served|topped|under)\b")
+GOES_ON = re.compile(
+    r"(?:with|in|on|over|and|served|topped|under|(?:good|nice|lovely|great|best|eaten?|goes|lasts|enough|makes|serves|feeds|sufficient|about|for) )\b"
+)
 _LAST_BRACKET = re.compile(r"\s*\([^()]{3,40}\)$")
 # "Onions (lots)".
 _SAID_IN_BRACKETS = re.compile(r"\([^()\d]{3,40}\)$")
@@ -331,7 +333,7 @@ class Around:
 
     def slogan_above(self, line: Written) -> bool:
         """Tell what stands over the name of a dish: "Eating well on a budget", then "Bean soup"."""
-        if WHOSE.search(line.text):
+        if WHOSE.search(line.text) or title_of(line.text)[1] is not None:
             return False
         at = next(
             (one for one in range(1, MOST_BETWEEN)
@@ -351,7 +353,9 @@ class Around:
         words = follows.text.split()
         short = len(words) <= MOST_TITLE_WORDS and follows.text[-1:] not in ".!?:,"
         named = short and any(map(self._says_dish, words))
-        named = named and (not begins_with_amount(follows.text) or _is_compound(follows.text))
+        # "Sloppy Joes for 4" right above "potatoes, 6 large".
+        weighed = begins_with_amount(follows.text) or ends_with_amount(follows.text)
+        named = named and (not weighed or _is_compound(follows.text))
         # "BEEF AND BARLEY STEW" is no part's name.
         whole = len(words) > 1 and (not names_component(follows.text) or len(words) >= LEAST_WHOLE)
         return named and self._tells_of_dish(at + 1, whole)

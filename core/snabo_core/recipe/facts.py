@@ -5,21 +5,23 @@ from __future__ import annotations
 import re
 
 _YIELD = re.compile(
-    r"\b(?:makes|yields?|(?:cuts|slices) into)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|(?<=\d)\.(?=\d)|\s(?!\s|[a-z]{3,12}:)){1,60})",
+    r"\b(?:makes|yields?|fills(?=\s+\d)|quantity(?=\s*:\s*(?:about\s)?\d)|cuts(?=\s+\d)|(?:cuts|slices) in(?:to)?)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|(?<=\d)\.(?=\d)|\s(?!\s|[a-z]{3,12}:)){1,60})",
     re.IGNORECASE,
 )
 # "20 falafel, serves 4".
 _MADE_FIRST = re.compile(
-    r"^(?:about\s+|around\s+)?(?P<what>\d{1,3}\s+(?!people\b|persons?\b|servings?\b|portions?\b|m|h)[^\d,;(|./]{3,40})(?:[,;(/]\s*(?:serves|feeds|enough for)\b|\s*[/=,;(]\s*\d{1,2}\s+(?:servings|people|portions|each|per|a (?:person|head))\b)",
+    r"^(?P<what>(?:about\s+|around\s+)?(?:\d{1,3}|one|an?|two)\s+(?:(?:[x×]\s*)?\d{1,2}(?:\.\d)?[\s-]?(?:cm|inch|in|litres?|l)\s+)?(?!people\b|persons?\b|servings?\b|portions?\b|m\b|mins?\b|minutes?\b|h\b|hrs?\b|hours?\b)[^\d,;(|./=]{3,40}?(?:\(\d[^()]{2,20}\))?)"
+    r"(?:\s*[,;(/|·•]\s*(?:serves|feeds|enough for|to (?:serve|feed))\b|\s*(?:[/=,;(|·•]|\s[-–—]\s|\.\s)\s*(?:\d{1,2}|one|two|three|four|five|six|eight|ten|twelve)\s+(?:=\s*(?:a |one |1 )?serving|servings|serves|people|persons?|portions|bowls|plates|each|per|a (?:person|head))\b)",
     re.IGNORECASE,
 )
 # "Makes 8 crêpes, serves 4" and "Makes 10 cups, about 6 servings" make eight and ten.
 _SERVED_TOO = re.compile(
+    r"\s*=\s*(?=\d+\s*[x×]\s*\d)|"
     r"\W+(?:serv(?:es|ing)|feeds|to serve|to feed|enough for|for \d)\b"
     # "Makes 14, one for a light lunch", "makes 8, so 4 people".
     r"|\s*[,;(–—]\s*(?:so|or|each|enough|plenty|allow|(?:one|two|three|four|\d{1,2})\s+(?:or\s+\w+\s+)?(?:for|each|per|a)\b"
     r"|(?:prep|cook|bake|ready|takes|total|freezes?|keeps?|\d+\s*(?:min|hour|hr)))"
-    r"|\s*[,;/=]\s*(?:about|around|approx\w*\.?|or|so|~)?\s*\d[^,;/]{0,12}\b(?:servings?|portions?|people|persons?|helpings?)\b",
+    r"|\s*(?:[,;/=]|\s[-–—]\s)\s*(?:about|around|approx\w*\.?|or|so|~)?\s*\d[^,;/]{0,12}\b(?:servings?|portions?|people|persons?|helpings?)\b",
     re.IGNORECASE,
 )
 # "Yield: 4 1x", beside the buttons that scale a page's list.

@@ -41,6 +41,7 @@ from snabo_core.recipe.servings import (
 )
 from snabo_core.recipe.sorting import LEAST_LISTED, LEAST_TOLD
 from snabo_core.recipe.times import only_times, times_in
+from snabo_core.recipe.title_words import COUNTED
 from snabo_core.recipe.titles import (
     asked_for,
     facts_behind,
@@ -138,7 +139,7 @@ _SAID_OF_IT = re.compile(
     r"\W*(?:(?:makes|yields|gives|is)\s+)?enough\s+(?:for|to)\b|"
     # "15 minutes, if the water is hot", "Can be made ahead to step 3", "Uses 1 tray".
     r"\W*(?:(?:about|just|under|only)\s+)?\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b,?\s+(?:if|when|once|plus|but|and|[a-z]+ing)\b[^\d]{0,40}$|"
-    r"\W*can (?:easily )?be (?:made|prepared|frozen|halved|doubled|cooked|started|assembled)\b|"
+    r"\W*\d{2,3}\s*(?:degrees|°)[^,\d]{0,3}\?|\W*can (?:easily )?be (?:made|prepared|frozen|halved|doubled|cooked|started|assembled)\b|"
     r"\W*(?:one|1|a)\s+(?:pan|pot|tray|tin|bowl|dish)\b[,;:·|–-]*\s+\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b\W*$|"
     r"\W*uses\s+(?:only\s+|just\s+)?(?:\d|one|two|an?)\s+(?:\w+\s+)?(?:pans?|pots?|trays?|bowls?|dish|tins?)\W*$|"
     r"[^\d,]{3,30}\b(?:rests?|chills|marinates|soaks|proves|rises|takes|needs|cooks|bakes|sits|simmers|stands|keeps|freezes)\b"
@@ -169,7 +170,8 @@ _FOR_WHOM = re.compile(rf"\W*{_DIET}(?:\s*(?:[,·|/&•]|and)\s*{_DIET}){{0,6}}\
 # "Only 6 ingredients", "£1.20 per serving".
 _COUNTED_UP = re.compile(
     r"\W*(?:only |just )?(?:\d{1,2}|three|four|five|six|seven|eight) ingredients?(?:,.{0,30})?"
-    r"|\W*(?:about |under |only )?[£$€]\s?\d+(?:[.,]\d\d)?(?:\s.{0,20})?",
+    r"|\W*(?:about |under |only )?[£$€]\s?\d+(?:[.,]\d\d)?(?:\s.{0,20})?"
+    r"|\W*(?:est\w*\.? |total |approx\w*\.? )?(?:cost|price)\b[^\d]{0,25}\d+(?:[.,]\d\d?)?[^\d]{0,20}",
     re.IGNORECASE,
 )
 _BRACKETED = re.compile(r"\([^()\d]*\)")
@@ -179,6 +181,10 @@ _SERVED_FIRST = re.compile(r"\W*(?:serves|feeds|servings?|portions?|enough for)\
 _MAKES = re.compile(r"\W*(?:yields?\s*:|(?:makes|yields)\s+(?:about\s+)?\d)", re.IGNORECASE)
 # "Leek bake – Nora Field".
 _WHOSE_BEHIND = re.compile(r"\s+[-–—]\s+(?P<who>[A-Z][a-z]+ [A-Z][a-z]+)$")
+_NO_PERSON = re.compile(
+    r"\b(?:breakfast|brunch|lunch|dinner|supper|tea|feast|night|style|edition|version|special|class(?:ic)?|food|meal|party|picnic|buffet)$",
+    re.IGNORECASE,
+)
 # What dishes are called by and foods are counted in.
 _COUNTED_FOODS = {"thighs", "rolls", "tortillas", "pitta", "pittas", "naans", "steaks", "chops", "wraps",
                   "flatbreads", "shanks", "ribs", "drumsticks", "strips", "slices", "florets", "sheets",
@@ -215,6 +221,11 @@ _TRAIL = re.compile(
     r"|(?:\s+/\s+[^\d/›»>|.,:]{2,40}){2,5})\W*"
 )
 _NUMBERED_NAME = re.compile(r"no\.?\s*\d{1,3}\s+(?P<name>[^\W\d].+)", re.IGNORECASE)
+# "Rice croquettes - abt 14".
+_ABOUT_SO_MANY = re.compile(
+    rf"(?:(?:abt\b\.?|about|approx\w*\.?)\s+\d{{1,3}}(?:\s+[a-z]+)?|\d{{1,3}}(?:\s?[-–]\s?\d{{1,3}})?\s+{COUNTED})",
+    re.IGNORECASE,
+)
 _YEAR = re.compile(r"\b(?:19|20)\d\d\b(?!\s*(?:g|kg|ml|l|kcal|cal|oz)\b)")
 
 
@@ -422,6 +433,8 @@ class HeadLines(ListLines):
         whose = _WHOSE_BEHIND.search(text)
         named = whose is not None and not self.around.names_dish(whose["who"])
         named = named and whose is not None and not describes(whose["who"])
+        # "Overnight Egg Bake - Youth Breakfast" is nobody's.
+        named = named and whose is not None and not _NO_PERSON.search(whose["who"])
         if whose is not None and named and self.around.names_dish(text[: whose.start()]):
             text = text[: whose.start()]
         self.layout.title, servings = title_of(text)
@@ -439,8 +452,11 @@ class HeadLines(ListLines):
         if len(behind.split()) >= LEAST_LEFT:
             # No name is so long: what stands behind it is kept, though nobody knows what it is.
             self._aside("story", behind.strip(" .,:;–-"))
-        made = yield_in(behind.strip(" ()[]")) if name else ""
-        self.layout.makes = self.layout.makes or (made if re.search(r"[a-z]", made) else "")
+        told = behind.strip(" ()[]-–—,.")
+        made = yield_in(told) or (told if _ABOUT_SO_MANY.fullmatch(told) else "") if name else ""
+        # "Fritters (makes 14)" tells what is made, "fish cakes (makes 4)" for how many.
+        counted = self.layout.servings is None or re.search(r"[a-z]", made)
+        self.layout.makes = self.layout.makes or (made if counted else "")
         for kind, value in times_in(_BRACKETS.sub(" | ", behind)).items() if name else ():
             # "Leek bake (serves 4, 40 minutes)".
             self.layout.minutes.setdefault(kind, value)

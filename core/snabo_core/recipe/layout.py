@@ -12,26 +12,20 @@ from snabo_core.quantities.kinds import (
     first_word,
     heading_name,
     is_button,
-    is_energy,
     is_step,
     kind_of_line,
 )
 from snabo_core.quantities.verbs import COMMANDS
 from snabo_core.recipe.around import FOR_A_PART, MOST_TITLE_WORDS, SAYS_OPTIONAL, opens_list
 from snabo_core.recipe.claims import claims_in, tells_columns, tells_figures
+from snabo_core.recipe.fact_lines import FactLines
 from snabo_core.recipe.facts import yield_in
-from snabo_core.recipe.head_lines import HeadLines
 from snabo_core.recipe.in_a_row import told_in_a_row
 from snabo_core.recipe.jotted import jots_order
 from snabo_core.recipe.lines import (
     LEAST_SENTENCE,
-    counts_out,
-    is_facts,
-    measures,
     only_facts,
     orders_curtly,
-    served_beside,
-    tells_without_order,
 )
 from snabo_core.recipe.method_lines import MethodLines, orders
 from snabo_core.recipe.names import is_in_title_case, names_meal
@@ -57,31 +51,26 @@ from snabo_core.recipe.sections import (
     SYSTEM_TOLD,
 )
 from snabo_core.recipe.servings import (
-    Servings,
     counts_people,
-    eaters_by_course,
-    makes_and_serves,
-    meals_in,
     only_servings,
     servings_in,
     servings_in_story,
-    servings_loosely,
     shared_among,
-    shares_out,
 )
 from snabo_core.recipe.sorting import LEAST_ITEMS, LEAST_LISTED, LEAST_TOLD
 from snabo_core.recipe.tails import beside_list, speaks, tail_of
-from snabo_core.recipe.times import labels_time, only_describes, only_times, pieces_of, times_in
+from snabo_core.recipe.times import pieces_of
 from snabo_core.recipe.titles import asked_for, handed_over, replies_about, title_of, told_name
-from snabo_core.recipe.written import STEP_NUMBER, Written, has_amount, written_lines
+from snabo_core.recipe.written import (
+    STEP_NUMBER,
+    Written,
+    has_amount,
+    written_lines,
+)
 
 # What is said of figures among them: "All values are per serve."
 _OF_FIGURES = re.compile(
     r"\b(?:nutrition\w*|values?|daily|amounts?) .*\b(?:per|are|based|approx\w*)\b|^\W*per serv",
-    re.IGNORECASE,
-)
-_PORTION_OF = re.compile(
-    r"^\d{1,2}\s+(?:servings?|portions?)\s+(?:of\s+)?(?!(?:per|each|at|about|for|or|and)\b)[a-z]",
     re.IGNORECASE,
 )
 # Whom it feeds, and a stop with more behind it.
@@ -101,10 +90,6 @@ _SALT_OR_SUGAR = re.compile(r"\W*(?:salt|sugar)\b\W*\d", re.IGNORECASE)
 _SALT_AND_PEPPER = re.compile(
     r"\W*(?:seasonings?|s\s?(?:&|\+|/|n|and)\s?p\b)(?:\s+(?:to|for|as)\b.{0,30})?\W*", re.IGNORECASE
 )
-_ORDER = re.compile(
-    r"\W*(?:bake|cook|rest|chill|simmer|roast|stand|soak|marinate)\b(?=.*(?:\.\s*$|\b(?:at|on|gas)\b|°))",
-    re.IGNORECASE,
-)
 _OF_PEOPLE = re.compile(r"\d\s+(?:people|persons?|servings?|portions?|pers)\b", re.IGNORECASE)
 _OR = re.compile(r"\W*or\W*", re.IGNORECASE)
 # The name of a field that a page left empty.
@@ -113,10 +98,6 @@ _EMPTY_FIELD = re.compile(
 )
 # "What to do with leeks?", "How to use up a glut".
 _ASKS_OR_TEACHES = re.compile(r"\?|^(?:how|what|when) to\b", re.IGNORECASE)
-# A line that says for how many has no more words.
-MOST_TOLD_WORDS = 7
-# In any words it has a few more.
-MOST_LOOSE_WORDS = 10
 _IN_ONE_BRACKET = re.compile(r"^\(([^()]+)\)$")
 # "Whole spices, whatever you have".
 _AS_YOU_LIKE = re.compile(r",\s*(?:whatever|if|as|any|or|your choice)\b[^,;.]*$", re.IGNORECASE)
@@ -147,41 +128,12 @@ MOST_TAKEN = 250
 MOST_WEIGHED = 60
 # A heading in nobody's words has no more.
 MOST_OF_A_HEADING = 5
-# "1 loaf, 10 slices".
-_CUT_INTO = re.compile(
-    r"\W*(?P<what>(?:one|1|a)\s+(?:\w+\s+)?(?:loaf|tart|pie|cake|tray|flan|quiche|slab)\s*(?:[,=:–-]|\()?\s*"
-    r"(?:about\s+)?\d{1,2}\s+(?:slices|squares|pieces|wedges))\W*",
-    re.IGNORECASE,
-)
-_SIZES = ("small", "large", "big", "mini", "little", "medium")
-_CUTS = ("squares", "slices", "pieces", "wedges", "portions", "muffins", "sandwiches", "burgers")
-# "About 10 cups" of nothing.
-_VOLUME = re.compile(
-    r"\W*(?:(?:makes|about|around|approx\.?|roughly|some)\s+)*(?P<what>\d{1,2}(?:[.,]\d|\s?½)?(?:\s*(?:-|–|to)\s*\d{1,2})?\s+"
-    r"(?:cups|litres?|liters?|quarts?|pints|ladles))\W*",
-    re.IGNORECASE,
-)
-# "2 patties each".
-_EACH = re.compile(
-    r"\W*(?:\d{1,2}|one|two|three|an?|half an?)\s+[^\W\d]{3,14}\s+(?:each|apiece|(?:per|a) (?:person|head|plate|serving))\W*$",
-    re.IGNORECASE,
-)
-_PEOPLE = re.compile(r"serv|people|persons?\b|portion|feeds|\bpax\b|\bppl\b", re.IGNORECASE)
-_COUNTED_ONE = re.compile(
-    r"\W*(?:(?:about|around|roughly)\s+)?(?P<what>\d{1,2}(?:\s*(?:-|–|to)\s*\d{1,2})?\s+(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}(?:[\s-][^\W\d]{3,14})?))\W*",
-    re.IGNORECASE,
-)
 # "1x 2x 3x".
 _SCALES = re.compile(r"(?:scale:?\s+)?(?:(?:[½1-4]|1/2|0\.5)[x×]\s?){1,5}", re.IGNORECASE)
 _TWO_SENTENCES = re.compile(r"[^\W\d]{3}\.\s+[A-Z]")
-_IN_BRACKETS = re.compile(
-    r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"
-    r"(?:slices|squares|pieces|wedges|muffins|cakes|balls|patties|rolls|tarts|pies|cups|loaves|bars|sandwiches|burgers|toasties|croques|pizzas|pasties|wraps|tacos|burritos|parcels|fritters|skewers|dumplings|pancakes|flatbreads|boats|boxes|jars))\s*\)",
-    re.IGNORECASE,
-)
 
 
-class _Sorter(HeadLines, MethodLines):
+class _Sorter(FactLines, MethodLines):
     """Goes through the lines once, knowing what the next one is."""
 
     def run(self) -> Layout:
@@ -234,6 +186,9 @@ class _Sorter(HeadLines, MethodLines):
             return line
         head, rest = line.text[: facts.end()].strip(), line.text[facts.end() :]
         told = only_servings(head) or only_facts(head.rstrip("."))
+        if servings_in(line.text) not in {None, servings_in(head)}:
+            # "Makes 8; allow 2 per person" is one telling.
+            return line
         if not told or not (is_step(rest) or len(rest.split()) >= LEAST_TOLD):
             return line
         self._take(replace(line, text=head, raw=head))
@@ -269,6 +224,9 @@ class _Sorter(HeadLines, MethodLines):
             return
         elif self._tells_nutrition(line):
             self._aside("nutrition", text)
+            self.layout.servings = self.layout.servings or servings_in(text)
+            # "Fat 10 g" right below "Protein 44 g", above the list.
+            self.figures = self._above_list()
         elif self.section == "head" and OVEN.match(text):
             self._aside("note", text)
         elif self.section == "notes":
@@ -311,10 +269,6 @@ class _Sorter(HeadLines, MethodLines):
             or (self.section == "head" and (self._stands_above(line) or self._is_senders(text)))
         )
 
-    def _serves_one(self, text: str) -> bool:
-        """Tell "One portion" above a list from the head of what a portion holds."""
-        return self._above_list() and only_servings(text)
-
     def _scales_list(self, text: str) -> bool:
         """Tell the buttons that scale a list, side by side or one below the other: "1x 2x 3x"."""
         if _SCALES.fullmatch(text) is None:
@@ -322,9 +276,6 @@ class _Sorter(HeadLines, MethodLines):
         above = self.around.lines[self.around.place - 1].text if self.around.place else ""
         beside = [above, *(one.text for one in (self.around.next(),) if one is not None)]
         return len(text.split()) > 1 or any(map(_SCALES.fullmatch, beside))
-
-    def _above_list(self) -> bool:
-        return self.section == "head" and not self.layout.parts
 
     def _set_furniture_aside(self, line: Written) -> None:
         if self.section == "head" and names_meal(line.text):
@@ -435,6 +386,7 @@ class _Sorter(HeadLines, MethodLines):
             self.section = self.section if goes_on else "gone"
         elif NUTRITION.match(text) and self.layout.title and not self._serves_one(text):
             self._aside("nutrition", text)
+            self.layout.servings = self.layout.servings or servings_in(text)
             self.figures = True
         elif STEP_LABEL.match(text):
             self.section = "method"
@@ -498,175 +450,6 @@ class _Sorter(HeadLines, MethodLines):
         lines = [text for _, part in self.layout.parts for text in part]
         listed = sum(map(has_amount, lines)) >= LEAST_ITEMS
         return self.around.place > self.list_at and (listed or bool(self.layout.steps))
-
-    def _take_facts(self, line: Written) -> bool:
-        """Take servings, yield and times from a line that says them; True if that is all it says."""
-        text = line.text
-        if self.section == "list" and _PORTION_OF.match(text) and self.around.names_food(text):
-            # "2 portions cooked noodles" are no eaters.
-            return False
-        if self._is_shared_food(line):
-            return False
-        if self._describes_only(text):
-            self._aside("note", text)
-            return True
-        kind = kind_of_line(text)
-        facts_above = self.facts_at == self.around.place - 1
-        goes_on = facts_above and (only_facts(text) or only_servings(text))
-        told = goes_on or labels_time(text)
-        # "Bake 40 minutes at 180." is the last step, and no time of the dish.
-        order = self.layout.steps and not labels_time(text) and _ORDER.match(text) is not None
-        last = self.around.next() is None and only_servings(text)
-        apart = line.after_blank or told or last or kind == "servings"
-        if self.section == "method" and (order or not apart):
-            self._facts_in_story(text)
-            return False
-        minutes, servings = times_in(text), servings_in(text)
-        if servings is None and self.section == "head" and self.layout.title:
-            servings = served_beside(text)
-            if servings is None and (loosely := self._said_loosely(line)) is not None:
-                self.loosely = self.loosely or loosely
-                self._aside("story", text)
-                return True
-        above = self._says_for_whom(line)
-        made = self._made_below_title(line)
-        if made is not None and servings is None:
-            # "(8 slices)" below the title.
-            self.layout.makes = self.layout.makes or made["what"]
-            self.layout.servings = self.layout.servings or meals_in(made["what"])
-            return True
-        told = (
-            told
-            or above
-            or kind in {"times", "servings"}
-            or (
-                len(text) < 120
-                and (servings is not None or bool(minutes))
-                and (
-                    is_facts(text)
-                    or only_servings(text)
-                    or only_facts(text)
-                    or only_times(text)
-                    or (self.section == "head" and (counts_out(text) or makes_and_serves(text)))
-                )
-            )
-        )
-        if not told:
-            self._facts_in_story(text)
-            return False
-        self.facts_at = self.around.place
-        for name, value in minutes.items():
-            self.layout.minutes.setdefault(name, value)
-        self._told_beside(text)
-        makes = yield_in(text)
-        people = _PEOPLE.search(text) is not None
-        # "Makes 12", and below it "4 people".
-        if servings is not None and (self.layout.servings is None or (people and self.by_pieces)):
-            self.layout.servings, self.by_pieces = servings, bool(makes) and not people
-        if makes and not self.layout.makes and not counts_people(makes):
-            self.layout.makes = makes
-        if not minutes and servings is None and not makes:
-            self._aside("note", text)
-        return True
-
-    def _describes_only(self, text: str) -> bool:
-        """Tell "Level: easy" above a list, and "2 patties each" below for how many it is."""
-        below = self._above_list() and self.facts_at == self.around.place - 1
-        if below and _EACH.match(text) is not None:
-            return True
-        named = self.section == "head" and bool(self.layout.title)
-        return named and only_describes(text) and not times_in(text)
-
-    def _is_shared_food(self, line: Written) -> bool:
-        """Tell "4 eggs (one each)" among foods from "15 rolls, 3 per person" above them."""
-        if not shares_out(line.text) or self.section == "method":
-            return False
-        if self.layout.parts:
-            return True
-        follows = self.around.next()
-        if follows is None or follows.after_blank or not begins_with_amount(follows.text):
-            return False
-        listed = self.around.names_food(follows.text)
-        # "12 burgers, one each" below "Beetroot burgers" is what is made.
-        named = set(re.findall(r"[a-z]{4,}", self.layout.title.lower()))
-        made = not named.isdisjoint(re.findall(r"[a-z]{4,}", line.text.lower()))
-        return listed and not made and self.around.names_food(line.text)
-
-    def _made_below_title(self, line: Written) -> re.Match[str] | None:
-        """Return where a line below the title says what is made, and nothing else: "(8 slices)"."""
-        made = _IN_BRACKETS.fullmatch(line.text)
-        if made is None and self._apart_below_title(line):
-            made = _IN_BRACKETS.fullmatch(f"({line.text})")
-        if made is None and self.section == "head" and self.layout.title:
-            made = _CUT_INTO.fullmatch(line.text)
-            made = made or self._volume_made(line.text)
-        counted = _COUNTED_ONE.fullmatch(line.text) if made is None else None
-        food = counted is None or self.around.names_food(line.text)
-        if counted is not None and not food and self.titled and not self.layout.parts:
-            # "8 croques" below "Croque madame".
-            names = {word.strip("s,()!") for word in self.layout.title.lower().split()}
-            *rest, noun = counted["noun"].lower().replace("-", " ").split()
-            named = {word.strip("s") for word in (*rest, noun)} <= names
-            cut = noun in {*_SIZES, *_CUTS} or (not rest and meals_in(counted["what"]) is not None)
-            made = counted if named or cut else None
-        return made
-
-    def _volume_made(self, text: str) -> re.Match[str] | None:
-        """Return "about 10 cups" right above a list: an amount of nothing is what is made."""
-        made, follows = _VOLUME.fullmatch(text), self.around.next()
-        listed = follows is not None and begins_with_amount(follows.text)
-        return made if listed and not self.layout.parts else None
-
-    def _told_beside(self, text: str) -> None:
-        """Set aside what else a line of facts tells: "Serves 4 | Oven: 200 C | 410 kcal"."""
-        for piece in pieces_of(text):
-            if is_energy(piece):
-                self._aside("nutrition", piece)
-            elif OVEN.match(piece) and piece != text:
-                self._aside("note", piece.strip())
-            elif self._names_beside(piece, text):
-                self._take_title(piece.strip())
-
-    def _names_beside(self, piece: str, text: str) -> bool:
-        """Tell the name of the dish among facts: "Serves 4 | Leek bake"."""
-        facts = only_servings(piece) or only_facts(piece) or only_times(piece) or yield_in(piece)
-        head = self._above_list() and not self.layout.title
-        return head and piece != text and not facts and self.around.names_dish(piece)
-
-    def _says_for_whom(self, line: Written) -> bool:
-        """Tell a short line below the title or the steps that says for how many, in whatever words."""
-        text = line.text
-        short = len(text.split()) <= MOST_TOLD_WORDS and not measures(text)
-        head = self.section == "head" and not self.layout.parts
-        last = self.section == "method" and line.after_blank and self.around.next() is None
-        return (
-            bool(self.layout.title or self.about or self.column)
-            and (head or last)
-            and short
-            and (servings_in(text) is not None or served_beside(text) is not None)
-            # "Makes six, so three of us get two each!" tells more.
-            and servings_in_story(text) in {None, servings_in(text)}
-            and (not is_step(text) or served_beside(text) is not None)
-            and not self.around.names_food(text)
-        ) or (head and bool(self.layout.title) and eaters_by_course(text) is not None)
-
-    def _said_loosely(self, line: Written) -> Servings | None:
-        """Return for how many words of any kind say a dish is, between its name and its list."""
-        text = line.text
-        above = self.section == "head" and self.layout.title and not self.layout.parts
-        short = len(text.split()) <= MOST_LOOSE_WORDS and not measures(text)
-        orders = is_step(text) and not tells_without_order(text)
-        if not (above and short) or line.marked or orders or self.around.names_food(text):
-            return None
-        # "1" may also count the steps of a recipe without a list.
-        counts = text.strip(" .") == "1" and not self.around.amounts_follow(1)
-        return None if counts else servings_loosely(text)
-
-    def _apart_below_title(self, line: Written) -> bool:
-        """Tell a line of its own between the title and the list."""
-        follows = self.around.next()
-        above = self.section == "head" and self.layout.title and not self.layout.parts
-        return bool(above) and not line.marked and follows is not None and follows.after_blank
 
     def _take_whole_part(self, line: Written) -> bool:
         """Take "Meat sauce: 1 lb ground beef, 1 onion, 3 cloves garlic" as a part with its lines."""

@@ -39,6 +39,12 @@ _MEASURED = re.compile(
     r"\d\s?(?:g|gr|kg|ml|lbs?|oz|cups?|tbsp|tsp|pounds?|ounces?|grams?)\b", re.IGNORECASE
 )
 
+# "Beef bowls (5 x 45 g protein)" measures nothing.
+_OF_A_LABEL = re.compile(
+    r"\d+\s?g\s+(?:of\s+)?(?:protein|carbs?|carbohydrates?|fat|fibre|fiber|net carbs)(?![\s-]+(?:powder|isolate|bar|shake))\b|\d+\s?g[\s-](?:protein)\b(?! powder)",
+    re.IGNORECASE,
+)
+
 
 def is_facts(text: str) -> bool:
     """Tell "Makes 4 | 35 mins" and "Takes 30 mins all in." from steps and foods."""
@@ -51,7 +57,7 @@ def is_facts(text: str) -> bool:
         return False
     if _FOR_SO_MANY.match(text) is not None:
         return True
-    return re.match(r"^\W*(?:serves?|servings?|feeds|makes|cuts? into|yields?|portions?|takes|ready|prep|cook|total|bake|active|rest|"
+    return re.match(r"^\W*(?:serves?|servings?|feeds|makes|cuts? in(?:to)?|yields?|portions?|takes|ready|prep|cook|total|bake|active|rest|"
                     r"time|chill|enough|recipe|\(|\d)", text, re.IGNORECASE) is not None and not is_step(text)  # fmt: skip
 
 
@@ -106,7 +112,7 @@ def served_at_end(text: str) -> Servings | None:
 
 def measures(text: str) -> bool:
     """Tell whether a weight or a measure stands in the words of a line."""
-    return _MEASURED.search(text) is not None
+    return _MEASURED.search(_OF_A_LABEL.sub("", text)) is not None
 
 
 def tells_without_order(text: str) -> bool:

@@ -89,6 +89,9 @@ _SEE_NOTE = re.compile(
 )
 
 
+_SERVES = re.compile(r"\b(?:serves|feeds)\s+\d", re.IGNORECASE)
+
+
 class ListLines(Sorting):
     """Tells how lines of a list hang together."""
 
@@ -107,7 +110,8 @@ class ListLines(Sorting):
     def _whole_part(self, text: str) -> tuple[str, list[str]] | None:
         match = _WHOLE_PART.match(text)
         aside = kind_of_line(text) in {"nutrition", "furniture"} or tells_figures(text)
-        if match is None or aside:
+        # "Luchi: about 16 pcs. Dal: serves 4" lists nothing.
+        if match is None or aside or _SERVES.search(match["rest"]) is not None:
             return None
         if is_step(match["rest"]) and _SENTENCES.search(match["rest"]) is not None:
             # "Then: fry the lamb until brown. Onions in, 2 minutes."

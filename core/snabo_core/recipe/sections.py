@@ -115,7 +115,7 @@ NOTES = re.compile(
     r"|^\W*(?:toppings?|sides?|extras|drinks?|things|what) (?:we|i|you can|you could) (?:like|love|serve|add|also)\b[^\d.]{0,30}$",
     re.IGNORECASE,
 )
-NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|nutrients|(?:per|each) (?:serving|portion|bowl|plate|person|head|slice|piece|helping)(?: (?:has|contains|provides|gives))?|(?:one|a) (?:serving|portion|bowl|plate|person|head|slice|piece|helping)(?: (?:has|contains|provides|gives)|(?=\s*[:=(]|\W*$)))\b.{0,40}$",
+NUTRITION = re.compile(r"^\W*(?:nutrition(?:al)?(?: facts| information| info)?|macro(?:nutrient)?s|nutrients|(?:per|each) (?:serving|portion|bowl|plate|person|head|slice|piece|helping)(?: (?:has|contains|provides|gives))?|(?:one|a) (?:serving|portion|bowl|plate|person|head|slice|piece|helping)(?: (?:has|contains|provides|gives)|(?=\s*[:=(]|\W*$)))\b.{0,40}$",
                         re.IGNORECASE)  # fmt: skip
 COMMENTS = re.compile(r"^\W*(?:\d+\s+)?(?:thoughts? on|comments?|reviews?|reader (?:comments|reviews)|ratings?|replies|responses|"
                        r"leave a (?:reply|comment)|related(?: recipes| posts)?|you (?:may|might) also (?:like|enjoy)|more recipes|(?:(?:love|like|enjoy|fancy)d?\s+(?:this|it)(?:\s+(?:one|recipe|dish))?\?\W*)?(?:why not\s+)?try\s+(?:these|this|one of these)\s+(?:next|too|instead))\b(?:.{0,30}|\s*[“\"].{0,80})$",

@@ -20,16 +20,33 @@ SMALL_ONES = re.compile(
     r"(?P<made>\b(?:makes|yields?|gives)\s+(?:about |around |roughly |[~≈])?\d{1,3})\s+(?:small|big|little|large|mini) ones\b",
     re.IGNORECASE,
 )
+# "Yield: 2 dozen" counts pieces, "makes a dozen servings" eaters.
+DOZENS = re.compile(
+    r"\b(?:makes|yields?|gives)\s*[:=]?\s*(?:(?:about|around|approx\w*\.?|roughly)\s+)?(?:\d{1,2}(?:\s?[½¼¾]|[\s-]\d/\d)?|an?|one|two|three|four|five|six|half a)?\s*"
+    r"doz(?:en|\b\.?)(?!\s+(?:\w+\s+)?(?:servings|portions|people|persons|helpings|eaters|guests))",
+    re.IGNORECASE,
+)
+# What is made by the piece, of which nobody eats but one.
+PIECES_SAID = """
+arancini balls bhajias bhajis biscuits bites blinis boreks buns cakes cigars crackers crepes
+crescents croquettes crêpes dolmades dosa dosas drop-scones dumplings empanadas enchiladas
+falafel falafels farls fingers fishcakes fritters gougères gyoza hushpuppies idli idlis kibbeh
+knödel koftas kofte kroketten latkes meatballs momos muffins nuggets oatcakes pakoras pancakes
+paratha parathas patties pelmeni pierogi pikelets pinwheels poppers puffs ravioli rissoles rolls
+roti rotis rösti samosa samosas scones skewers squares tacos tamales tartlets thepla theplas
+triangles turnovers twists vada vadas vareniki varenyky vol-au-vents waffles wontons
+"""
+PIECES = frozenset(PIECES_SAID.split())
 # "4/5 people".
 OR_ONE_MORE = re.compile(
-    r"(?P<before>\b(?:serves?|feeds|servings|portions)\s?[:=]?\s?)?\b(?P<low>\d{1,2})\s?/\s?(?P<high>\d{1,2})\b"
+    r"(?P<before>(?:\b(?:serves?|feeds|servings|portions)|^\W*for)\s?[:=]?\s?)?\b(?P<low>\d{1,2})\s?/\s?(?P<high>\d{1,2})\b(?!/)"
     r"(?(before)|(?=\s+(?:people|persons?|servings?|portions?|pers|adults?)\b))",
     re.IGNORECASE,
 )
 RANGE = (
     rf"(?P<low>{N})(?:\s?\+(?!\s?\d))?(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving)(?:\s+(?:people|ones|eaters|folk))? or|,\s*or|à|bis|a(?=\s+\d))\s*(?P<high>{N})"
     # "Serves 3 - 45 minutes" is for three.
-    r"(?!\d|\s*-?\s*(?:min|m\b|hours?\b|hrs?\b|h\b|kcal|cal\b|°|%))"
+    r"(?!\d|\s*-?\s*(?:min|m\b|hours?\b|hrs?\b|h\b|kcal|cal\b|kj\b|m?g\b|grams?\b|carbs?\b|protein\b|°|%))"
     # "Serves 6 (8 if there is bread)".
     rf"|\s*(?:\(\s*(?:or\s+)?|[,;]\s*(?:or\s+|maybe\s+|even\s+)?(?={N}\s+(?:if|at a)\b))(?P<more>{N})\s+(?:if|with|as|when|for|in|at a)\b)?"
 )
@@ -41,7 +58,7 @@ ADJ = (
 MANNERS = r"(?:hungry|polite|big|small|greedy|light|normal|average|ordinary|large|starving|growing|modest|dainty|ravenous)"
 # Who eats, and nothing else: one or two words of any kind may stand before.
 FOLK = (
-    r"(?:people|peple|poeple|pepole|peopel|peolpe|px|raciones|comensales|couverts|convives|persons|eaters|diners|guests|mouths|grown[\s-]?ups|grand(?:children|kids)|teenagers|friends|workers|students|helpers|walkers|hikers|farmhands|covers|heads|pax|ppl|"
+    r"(?:people|commensals|peple|poeple|pepole|peopel|peolpe|px|raciones|comensales|couverts|convives|persons|eaters|diners|guests|mouths|grown[\s-]?ups|grand(?:children|kids)|teenagers|friends|workers|students|helpers|walkers|hikers|farmhands|covers|heads|pax|ppl|"
     r"folks?|(?:normal|small|big|polite) ones|kids|children|toddlers|scouts|guides|pupils|campers|crew|players|nurses|soldiers|sailors|staff|neighbours|cousins|lads|girls|boys|men|women|ladies|"
     r"pensioners|residents|patients|members|volunteers|singers|colleagues|housemates|flatmates|room-?mates|teens|bellies|tummies|"
     r"hostellers|lodgers|boarders|paddlers|gardeners|swimmers|dancers|trekkers|ramblers|revellers|knitters|quilters|(?:bell[\s-]?)?ringers|firefighters|"
@@ -84,7 +101,7 @@ BOTH_MEALS = re.compile(
 )
 SAYS = (
     r"(?:serves?|serving(?!\s+size)|servings|portions?\(s\)|persons?\(s\)|pax|suits|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|serv|ser(?=\W{0,2}\s*\d)|nourishes|sustains|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray|container|pack(?:age|et)?|box|dish|pot)|feeds|dishes (?:up|out)|nos?\.? served|feeding|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
-    r"recipe serves|number of servings|(?:portion|serving) counts?|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|porce|personen|personnes|personas|portionen)"
+    r"recipe serves|number of servings|(?:portions?|servings?) counts?|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|porce|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
 # "Serving size: 1 slice" says for nobody.
@@ -94,7 +111,7 @@ SIZE = re.compile(
 )
 # "Serves 4 (1 portion = 48 g carbohydrate)", "Portion: 1/4 of recipe": what one of them is.
 OF_ONE = re.compile(
-    r"\b(?:an?|one|each|per|1)\s+(?:portion|serving|helping)\b\s*(?:size\s*)?(?:(?:contains|has|holds|provides)\b[^.;)]*|[=:]?\s*\d[^.;)|\]]*|"
+    r"\b(?:an?|one|each|per|1)\s+(?:portion|serving|helping|serve(?=\W{0,2}\s*\d))\b\s*(?:size\s*)?(?:(?:contains|has|holds|provides)\b[^.;)]*|[=:]?\s*\d[^.;)|\]]*|"
     r"[^.;)\d]{0,20}\d[\d.,/ ]{0,8}\s?(?:g|kg|ml|oz|lb|cups?|kcal|kj|cals?|calories|mg|ladles?|tbsp)\b[^.;)]*)"
     r"|\b(?:portion|serving)(?:\s+size)?\s*[:=]\s*(?:\d/\d|[¼½⅓⅙⅛])[^.;)]*",
     re.IGNORECASE,
@@ -123,7 +140,7 @@ WHO_THEY_ARE = re.compile(
 ALONE = re.compile(
     r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself)|(?:serves |feeds )?(?:just |only )?me(?:\s*\(1\))?"
     r"|(?:one|1|a)\s+(?:portion|serving|helping|lunch|dinner|supper|meal)|solo (?:supper|dinner|lunch|breakfast|meal|cook)|(?:1|one)\s+(?:\w+\s+)?(?:bowl|plate|plateful|bowlful|mug|mugful|jar|box|sandwich|toastie|burrito|omelette)"
-    r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid))\W*",
+    r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid|jar|bowl|box|pot|tub)(?:[,;(–—-]+\s*(?:so\s+|just\s+)?(?:multiply|scale|double|times|increase|add)\b[^\d]*)?)\W*",
     re.IGNORECASE,
 )
 # "2 meals for 2", "for me + 1".
@@ -134,7 +151,7 @@ MEALS_FOR = re.compile(
 )
 # "Makes 2 pies, each serves 3".
 EACH_SERVES = re.compile(
-    rf"(?:\b(?:makes|yields?|gives)\s+|^\W*)(?P<made>{N})\s+[a-z][a-z -]{{2,30}}[,;(–—-]+\s*(?:each|every one)\s+(?:one\s+)?(?:serves|serving|feeds|feeding|for|enough for)\s+(?P<each>{N})\b",
+    rf"(?:\b(?:makes|yields?|gives)\s+|^\W*)(?P<made>{N})\s+[a-z][a-z -]{{2,30}}[,;(–—-]+\s*(?:(?:each|every one)\s+(?:one\s+)?(?:serves|serving|feeds|feeding|for|enough for)\s+(?P<each>{N})\b|(?P<to_each>{N})\s+(?:to|from)\s+(?:each|a (?:pie|tart|dish|loaf))\b)",
     re.IGNORECASE,
 )
 # "Enough for 2 for 2 days".
@@ -173,7 +190,7 @@ EITHER = re.compile(
 )
 OF_A_COURSE = re.compile(r"\b(?:mains?|courses?|starters?|sides?|appeti[sz]ers?)\b", re.IGNORECASE)
 # "4 as a starter, 2 as a main".
-COURSES = r"(?:starters?|mains?(?: course| meal)?|main course|sides?(?: dish)?|side dish|snacks?|lunch|light lunch|supper|meal|first course)"
+COURSES = r"(?:breakfast|brunch|dinner|tea|starters?|mains?(?: course| meal)?|main course|sides?(?: dish)?|side dish|snacks?|lunch|light lunch|supper|meal|first course)"
 EITHER_COURSE = re.compile(
     # "A starter for six, or supper for four with a salad".
     rf"^\W*(?:makes\s+)?(?:an?\s+)?(?:(?:light|good|hearty|generous|filling)\s+)?{COURSES}\s+for\s+(?P<one_course>{N})\b\s*(?:[,/;(]\s*)?(?:or|and)\s+(?:an?\s+)?(?:\w+\s+)?{COURSES}\s+for\s+{N}\b[^.\d]{{0,30}}$|"
@@ -217,11 +234,18 @@ SERVES = tuple(
         rf"\b{RANGE}\s+(?:(?!per\b|a\b|each\b|for\b)[a-z-]+\s+){{1,2}}(?:{FOLK}|person)\b",
         # "2 hungry diggers".
         rf"\b{RANGE}\s+(?:very\s+|really\s+)?(?:hungry|greedy|starving|ravenous|peckish)\s+[a-z]{{3,}}s\b",
-        rf"\b{RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-z-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
+        rf"\b{RANGE}\s+(?!min|hours?\b|hrs?\b|h\b)(?:[a-zà-ÿ-]+\s+){{1,2}}(?:servings|portions|helpings)\b",
+        # "Makes a lot (at least 20)", "Containers: 6", "eats 1".
+        rf"\bmakes\s+(?:a lot|lots|loads|plenty|heaps|tons)\b[\s!.,:(–—-]+(?:say\s+)?{ABOUT}{RANGE}\W*$",
+        rf"^\W*(?:containers|boxes|tubs|jars|meals|lunches|eats)\s*[:=]?\s*{RANGE}\W*$",
+        # "1 chop per person - 6".
+        rf"\bper (?:person|head)\s*[-–—,;:(]+\s*(?:so\s+)?{RANGE}\W*$",
+        # "1 large plate pie - 6".
+        rf"^\W*(?:one|1|an?)\s+(?:[a-z-]+\s+){{0,2}}(?:pie|tart|loaf|dish|quiche|flan|tray|pan|pot|casserole|pudding)\s*[-–—=:]\s*{RANGE}\W*$",
         rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
         rf"^\W*(?:ki[sş]i\s+say[ıi]s[ıi]|po[cč]et\s+porc[ií]|convives)\s*[:=–—-]\s*{RANGE}\b",
-        rf"(?<![\w#])(?!(?:good|enough|sufficient) for\s+(?:about\s+|around\s+)?\S+\s+(?:days?|nights?|weeks?|months?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays)\b){SAYS}(?!\w)\s*[#:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
-        rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|mugs|mugfuls|plates|platefuls)(?:\s+or so)?(?:\W*$|,|\s*\(|\s+of\s+(?:about\s+)?\d)",
+        rf"(?<![\w#])(?!(?:good|enough|sufficient) for\s+(?:about\s+|around\s+)?\S+\s+(?:days?|nights?|weeks?|months?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays|pies?|tarts?|quiches?|flans?|loaf|crust|tin|tray|dish|cake|chicken|turkey|bird|goose|duck|fowl|joint|hen|sausages|chops|fillets|eggs|steaks|breasts|thighs|potatoes|pancakes|crêpes|crepes|samosas|parcels|leaves|peppers)\b){SAYS}(?!\w)\s*[#:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
+        rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|mugs|mugfuls|plates|platefuls)(?:\s+or so)?(?:\W*$|,|\s*/|\s+[-–—]\s|\s*\(|\s+of\s+(?:about\s+)?\d|\s+(?:out of|from) (?:it|this)\b)",
         rf"^\W*{RANGE}\s+meal[\s-]prep\s+(?:boxes|tubs|containers|lunches|meals|pots)\W*$",
         rf"^\W*(?:meal[\s-]prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
         rf"^\W*(?:lunch(?:es)?|dinners?|suppers?|meals?)\s+for\s+{RANGE}\s+(?:days|nights|evenings)\W*$",
@@ -233,6 +257,10 @@ SERVES = tuple(
         rf"^\W*for\s+{RANGE}\s+(?:in (?:one|an?|under|about|\d)|plus\b|with\s+\d|[-–|]\s+\d).{{0,40}}$",
         rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?(?:\W*$|,?\s+(?:and|so|but|with)\b)",
         rf"\b{RANGE}\s+of us\b",
+        # "1 to share between 2", "Per portion (of 4)".
+        rf"\b(?:to share|shared|sharing)\s+(?:between|among|amongst|by)\s+{RANGE}\b",
+        # "Serves me and the boys, so 4".
+        rf"\b(?:serves|feeds|for)\s+(?:me|us)\b[^\d]{{1,30}}\bso\s+{RANGE}\W*$",
         # "For 2, or 4 with bread and cheese".
         rf"^\W*for\s+(?P<low>{N})(?P<high>(?!))?(?P<more>(?!))?,?\s+or\s+{N}\s+(?:with|if|as|when)\b[^\d]*$",
         rf"^\W*(?:persons?|people|plates|bowls|heads)\s*:?\s*{RANGE}\W*$",
@@ -241,7 +269,7 @@ SERVES = tuple(
         rf"^\W*{RANGE}\s+(?:serve|srv|svg)\W*$",
         rf"^\W*family[\s-]sized?\W+{RANGE}\W*$",
         # "Dinner for 2 in 20 minutes".
-        rf"^\W*(?:an?\s+)?(?:quick\s+|easy\s+)?(?:dinner|supper|lunch|tea|breakfast|brunch|meal|feast)\s+for\s+{RANGE}\s+in\s+(?:under\s+|about\s+)?\d.{{0,30}}$",
+        rf"^\W*(?:an?\s+)?(?:quick\s+|easy\s+)?(?:dinner|supper|lunch|tea|breakfast|brunch|meal|feast)\s+for\s+{RANGE}\s+(?:in\s+(?:under\s+|about\s+)?\d.{{0,30}}|(?:with|plus|and)\s+[^\d]{{3,30}})$",
         # "4 for tea".
         rf"^\W*{RANGE}\s+(?:for|to)\s+(?:tea|dinner|supper|lunch|brunch|breakfast)\W*$",
         # "1 each, so 4 people".
@@ -254,7 +282,7 @@ SERVES = tuple(
         rf"^\W*{RANGE}\s?pp?\.?\W*$",
         # "Just us two", "(6 to 8 as part of a buffet)".
         rf"^\W*(?:just\s+)?(?:for\s+)?(?:us|the)\s+{RANGE}(?:\s+of us)?\W*$",
-        rf"^\W*{RANGE}\s+as\s+(?:(?:part of\s+)?an?\s+)?(?:\w+\s+)?(?:buffet|meal|side|starter|main|spread|mezze|feast|snack|lunch|supper)\W*$",
+        rf"^\W*{RANGE}\s+as\s+(?:(?:part of\s+)?an?\s+)?(?:\w+\s+)?(?:buffet|meal|side|starter|course|main|spread|mezze|feast|snack|lunch|supper)\W*$",
         rf"^\(\s*{RANGE}\s*\)$",
         # "A generous two", "à 4", "Lunches for a week (5)".
         rf"^\W*an?\s+(?:generous|scant|greedy|hungry|good|comfortable|hearty)\s+{RANGE}\W*$",
@@ -288,8 +316,13 @@ SERVES = tuple(
         ),
         rf"^\W*makes\s+{ABOUT}(?P<low>[2-9]|1[0-2])(?P<high>(?!))?(?P<more>(?!))?\s+(?:big|large|generous|good[\s-]sized)\W*$",
         # "Makes 24" is no dish for so many.
-        rf"^\W*(?:(?:makes|(?:cuts|slices) into)(?!\W{{0,3}}{ABOUT}(?:1[3-9]|[2-9]\d|\d{{3}})\b)|yields?)\s*[:=\-]?\s*{ABOUT}{RANGE}\s*(?:$|[|.,(·•])(?!.*\b(?:each|per)\b)",
+        rf"^\W*(?:(?:makes|(?:cuts|slices) into)(?!\W{{0,3}}{ABOUT}(?:1[3-9]|[2-9]\d|\d{{3}})\b)|yields?)\s*[:=\-]?\s*{ABOUT}{RANGE}\s*(?:$|[|.,;(·•])(?!.*\b(?:each|per)\b)",
     )
+)
+# "Per portion (of 4): 390 kcal".
+ONE_OF = re.compile(
+    rf"\b(?:portion|serving)\s*\((?:(?:1|one)\s+)?of\s+(?P<low>{N})(?P<high>(?!))?(?P<more>(?!))?\)",
+    re.IGNORECASE,
 )
 # "Batch: 10 x 250 g".
 # "For 8 ringers": whoever is counted in words for people and no pieces.
@@ -344,6 +377,15 @@ BATCH_OF = re.compile(
     rf"^\W*(?:batch yield|batch size|batch|yields?|portions?|servings?|makes)\s*[:=]?\s*{RANGE}(?=\s*[x×]\s*\d+\s*(?:g|ml|kg|oz)\b)",
     re.IGNORECASE,
 )
+# "Makes 1.5 L = 6 x 250 ml", "weighs 1600 g, 400 g x 4".
+PORTIONED = re.compile(
+    rf"=\s*(?P<low>{N})(?P<high>(?!))?(?P<more>(?!))?(?=\s*[x×]\s*\d+\s*(?:g|ml|kg|oz)\b)",
+    re.IGNORECASE,
+)
+PORTIONED_BEHIND = re.compile(
+    rf"\b(?:total|batch|weighs|makes)\b.{{1,60}}?\b\d+\s?(?:g|ml|oz)\s*[x×]\s*(?P<low>{N})(?P<high>(?!))?(?P<more>(?!))?\W*$",
+    re.IGNORECASE,
+)
 # "Makes 12. Serving: 2 muffins": for six.
 PIECES_A_SERVING = re.compile(
     rf"\b(?:makes|yields?)\b\s*:?\s*(?P<made>{N})\b.{{0,40}}?\b(?:serving|portion)(?:\s+size)?\s*[:=]?\s*"
@@ -373,8 +415,7 @@ EACH = re.compile(
     rf"\b(?:makes|yields?|(?:cuts|slices) into|gives)\b\s*:?\s*{ABOUT}(?P<made>{N})\b.{{1,40}}?(?<![\d/.])(?P<each>{N})(?!/)\s*"
     # "6 bowls, about 2 cups each" are six.
     r"(?!(?:cups?|ml|litres?|liters?|g|grams?|kg|oz|ounces?|lbs?|cm|mm|inch(?:es)?|in|kcal|cal(?:orie)?s?|minutes?|mins?)\b)"
-    r"(?:\w+\s+)?(?:per (?:person|head|plate|"
-    r"portion|serving)|each|apiece|a (?:person|head))\b",
+    r"(?:\w+\s+)?(?:per (?:person|head|plate|portion|serving|guest|child|adult|diner|eater|kid|(?:hungry|greedy)\s+[a-z]+)|each|apiece|a (?:person|head))\b",
     re.IGNORECASE,
 )
 # "15 rolls, 3 per person" is a line of its own.
@@ -426,7 +467,7 @@ WHOLE_LINE = re.compile(
     re.IGNORECASE,
 )
 TOLD_ASIDE = re.compile(
-    rf"\b(?:serves|servings|feeds|does|(?:good|enough|sufficient) for|for us)\b\s*:?\s*{ABOUT}{RANGE}\b(?!\s*(?:days?|weeks?|months?|nights|hours?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays)\b)",
+    rf"\b(?:serves|servings|feeds|does|(?:good|enough|sufficient) for|for us)\b\s*:?\s*{ABOUT}{RANGE}\b(?!\s*(?:days?|weeks?|months?|nights|hours?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays|pies?|tarts?|quiches?|flans?|loaf|crust|tin|tray|dish|cake|chicken|turkey|bird|goose|duck|fowl|joint|hen|sausages|chops|fillets|eggs|steaks|breasts|thighs|potatoes|pancakes|crêpes|crepes|samosas|parcels|leaves|peppers)\b)",
     re.IGNORECASE,
 )
 OF_US = re.compile(rf"\b{RANGE}\s+of us\b", re.IGNORECASE)
@@ -480,7 +521,7 @@ SPEAKS_OF_IT = re.compile(
     re.IGNORECASE,
 )
 NUMBER = re.compile(
-    r"[\d½¼¾⅓⅔]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|twenty|dozen|couple|pair|a half)\b",
+    r"[\d½¼¾⅓⅔]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|sixty|hundred|dozen|couple|pair|a half)\b",
     re.IGNORECASE,
 )
 MOST_SENTENCES = 60
@@ -493,7 +534,7 @@ SERV = re.compile(
 # Words of eating before a number, or of eaters behind it, in whatever sentence; and words of what
 # a number counts that nobody eats.
 EATING = re.compile(
-    r"\b(?:serv\w*|feed\w*|fed|enough|plenty|for|does|do|covers?|stretch\w*|round|keeps?|fills?|filled|us|scaled to|cut down to)\b[^.;!?]{0,40}$",
+    r"\b(?:serv\w*|feed\w*|fed|enough|plenty|for|does|do|covers?|stretch\w*|round|keeps?|fills?|filled|us|(?:scaled|cut)(?: down| up)? (?:to|for))\b[^.;!?]{0,40}$",
     re.IGNORECASE,
 )
 EATERS_BEHIND = re.compile(
@@ -511,7 +552,7 @@ NOT_EATERS = re.compile(
 BARE, MOST_BARE = (
     re.compile(
         r"\W*(?:(?:between|anywhere from|from|about|roughly|around)\s+)?(?P<low>\d{1,2})"
-        r"(?:\s*(?:-|–|to|or|and|/)\s*(?P<high>\d{1,2}))?\s*(?:\([^()]*\))?[\s.]*",
+        r"(?:\s*(?:-|–|to|or|and|/)\s*(?P<high>\d{1,2}))?\s*(?:\([^()]*\)|,\s+(?:not|but|or|if|maybe|depending|generous\w*|hungry|easily|comfortably)\b[^\d,]{0,40})?[\s.]*",
         re.IGNORECASE,
     ),
     12,
@@ -523,7 +564,19 @@ AT_A_PINCH = re.compile(
 )
 # "5 containers", "4 sides", below a name.
 TUBS = re.compile(
-    r"\W*(?:(?:makes|about)\s+)?(?P<low>[2-9]|1\d)(?P<high>(?!))?\s+(?:containers|boxes|tubs|lunch\s?boxes|sides|mains|lunches|dinners|suppers|meals|starters)\W*",
+    r"\W*(?:(?:makes|about)\s+)?(?P<low>[2-9]|1\d)(?P<high>(?!))?\s+(?:containers|boxes|tubs|lunch\s?boxes|sides|mains|lunches|dinners|suppers|meals|starters)"
+    r"(?:\s*[/,|·]\s*\d\s+(?:days?|(?:a|per|each) day)){0,2}\W*",
+    re.IGNORECASE,
+)
+# "Split into 4 tubs", "divides into 5", below a name.
+SPLIT = re.compile(
+    r"(?:.{3,40}[,;:]\s+)?(?:it\s+)?(?:split|splits|divide[sd]|portion(?:s|ed)|share[sd]|freezes|packs|bags)\s+(?:out\s+)?(?:in|into|between|among|amongst)\s+"
+    r"(?P<low>[2-9]|1\d)(?P<high>(?!))?(?:\s+(?:equal\s+)?(?:containers|boxes|tubs|portions|servings|meals|lunches|bowls|plates|people|of us|pots|parts))?\W*",
+    re.IGNORECASE,
+)
+# "Serves 6 generously, 8 with a salad".
+GENEROUSLY = re.compile(
+    rf"\b(?:serves|feeds|does|for)\s+(?P<low>{N})\s+(?:generously|comfortably|easily|properly|well|heartily)\s*[,;(/]?\s*(?:or\s+)?(?P<high>{N})(?P<more>(?!))?\s+(?:with|if|at|when|modestly)\b",
     re.IGNORECASE,
 )
 # "x2", "4-ish", below a name.

@@ -27,8 +27,11 @@ def servings_in(text: str) -> Servings | None:
     """Return how many a line says it serves, None where it counts no people."""
     # "You need, for four:".
     text = words.SERV.sub("servings", ONE_TIME.sub("", text.rstrip(": ")))
+    text = words.DOZENS.sub("", text)
     if (known := _told_outright(text)) is not None:
         return known
+    if (one := words.ONE_OF.search(text[: words.LOOKED_AT])) is not None:
+        return _checked(one)
     counts = words.NUMBER.search(text[: words.LOOKED_AT]) or words.TWICE.search(
         text[: words.LOOKED_AT]
     )
@@ -83,7 +86,7 @@ def _told_outright(text: str) -> Servings | None:
 def _product_or_either(plain: str) -> Servings | None:
     """Return "2 pies, each serves 3" as six, "5 kids or 3 grown-ups" as three to five."""
     if (product := words.EACH_SERVES.search(plain) or words.FOR_DAYS.search(plain)) is not None:
-        one, other = map(float, product.groups())
+        one, other = (float(number) for number in product.groups() if number)
         eaters = one * other
         return Servings(eaters, eaters) if 0 < eaters <= words.MOST_SERVINGS else None
     either = words.EITHER.match(plain) or words.BIG_OR_SMALL.match(plain)
@@ -133,6 +136,7 @@ def servings_loosely(text: str) -> Servings | None:
         words.AT_A_PINCH.fullmatch(plain)
         or words.BARE.fullmatch(plain)
         or words.TUBS.fullmatch(plain)
+        or words.SPLIT.fullmatch(plain)
     )
     if bare is not None:
         low = float(bare["low"])
@@ -150,12 +154,24 @@ def servings_loosely(text: str) -> Servings | None:
     return Servings(low, high) if 1 < low <= high <= words.MOST_SERVINGS else None
 
 
+def is_shared_out(text: str) -> bool:
+    """Tell "Split into 4 tubs" and "Divides into 5", which below a name are no order."""
+    return words.SPLIT.fullmatch(spell_numbers(text[: words.LOOKED_AT])) is not None
+
+
 def meals_in(made: str) -> Servings | None:
     """Return for how many pieces are that a meal each is: "4 individual pies", None for squares."""
     match = words.MEAL.search(f"makes {spell_numbers(made[: words.LOOKED_AT])}")
     return (
         _checked(match) if match is not None and float(match["low"]) >= words.LEAST_MEALS else None
     )
+
+
+def names_pieces(title: str) -> bool:
+    """Tell the name of what is eaten by the piece: "Suet dumplings for stew", no "Chicken & Dumplings"."""
+    name = re.split(r"\s+(?:with|for|in|on|from|by)\s|[,(:–—]", title.lower(), maxsplit=1)[0]
+    *before, last = name.split() or [""]
+    return last in words.PIECES and before[-1:] not in (["and"], ["&"], ["with"])
 
 
 def both_kinds(text: str) -> Servings | None:
@@ -184,10 +200,14 @@ def _range_of(told: re.Match[str]) -> str:
 
 def _counted_out(plain: str) -> re.Match[str] | None:
     """Return where a line counts those who eat: "serves 4", "batch: 10 x 250 g"."""
-    if (batch := words.BATCH_OF.match(plain) or words.OF_A_SIZE.match(plain)) is not None:
+    batch = words.BATCH_OF.match(plain) or words.OF_A_SIZE.match(plain)
+    batch = batch or words.PORTIONED.search(plain) or words.PORTIONED_BEHIND.search(plain)
+    if batch is not None:
         return batch
     if words.PIECES_A_SERVING.search(plain) is not None:
         return None
+    if (generously := words.GENEROUSLY.search(plain)) is not None:
+        return generously
     found = (pattern.search(plain) for pattern in words.SERVES)
     return next(
         (m for m in found if m and not words.WHOLE_ONE.match(plain[m.start("low") :])), None
@@ -265,8 +285,11 @@ def makes_and_serves(text: str) -> bool:
     """Tell a line that says both: "Pairs: makes 1 dish, serves 3"."""
     # "Fish cakes (makes 8, feeds 4)" is a name.
     plain = words.BRACKETED.sub("", text)
-    made = words.MAKES.search(plain) or words.ONE_PAN.match(plain)
-    return made is not None and servings_in(plain) is not None
+    told = words.MAKES.search(plain)
+    # "Burgers makes eight serves four" is a name.
+    first = told is not None and plain[: told.start()].rstrip(" (")[-1:] in ("", *":;,.|–—-")
+    made = first or words.ONE_PAN.match(plain) is not None
+    return made and servings_in(plain) is not None
 
 
 def counts_people(made: str) -> bool:

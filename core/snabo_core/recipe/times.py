@@ -28,8 +28,8 @@ _DURATION = rf"{_LONG}|{_HOURS_AND}|{_ONE_TIME}|(?<![\d:])\d{{1,2}}:\d{{2}}(?![\
 _DURATIONS = re.compile(rf"(?<![\d.,/])(?:{_DURATION})", re.IGNORECASE)
 _KINDS = {
     "prep": r"pr[eé]p(?:aration|are|aring|ping)?|active(?:ly)?|hands[\s-]?on|work(?:ing)?|put together|get(?:ting)? (?:(?:it|this) )?ready|assembl(?:e|y|ing)|chopping",
-    "cook": r"cook(?:ing|s)?|cuisson|bak(?:e|es|ing)|ovens?|roast(?:ing)?|simmer(?:ing)?|(?:slow|pressure) cookers?|stove|hob|fry(?:ing)?|boil(?:ing)?|steam(?:ing)?|stew(?:ing)?|brais(?:e|ing)|grill(?:ing)?|microwav(?:e|ing)|air[\s-]?fry(?:er|ing)?|slow[\s-]?cook(?:ing)?",
-    "rest": r"rest(?:ing)?|chill(?:ing)?|marinat(?:e|ing)|marinade|brin(?:e|ing)|soak(?:ing)?|stand(?:ing)?|proving|rising|inactive|passive|waiting|cooling|freezing",
+    "cook": r"cook(?:ing|s)?|cuisson|bak(?:e|es|ing)|ovens?|roast(?:ing)?|simmer(?:ing)?|(?:slow|pressure) cookers?|press(?:ure)?\.?(?=\s+(?:time|cook))|stove|hob|fry(?:ing)?|boil(?:ing)?|steam(?:ing)?|stew(?:ing)?|brais(?:e|ing)|grill(?:ing)?|microwav(?:e|ing)|air[\s-]?fry(?:er|ing)?|slow[\s-]?cook(?:ing)?",
+    "rest": r"rest(?:ing)?|chill(?:ing)?|marinat(?:e|ing|ion)|marinade|ferment(?:ing|ation)|brin(?:e|ing)|soak(?:ing)?|stand(?:ing)?|proving|rising|inactive|passive|waiting|cooling|freezing",
     "total": r"total|ready|all in all|all in|in all|all told|(?:from )?(?:start|fridge|pan|oven|kitchen) to (?:finish|table|plate|fork)|altogether|overall|time to (?:table|make|eat|serve)"
     r"|(?:done|finished|made) in|on the table|time (?:needed|required)",
     # Of all, where nothing else is said before it.
@@ -116,6 +116,11 @@ _CLOCK_ALONE = re.compile(r"\W*\d{1,2}:\d{2}\W*")
 _STROKE_MINUTES = re.compile(
     r"(\b(?:prep\w*|cook\w*|bak\w+|total|time|ready(?: in)?|takes)\b[^|;\d]{0,12}\d{1,3})\s*"
     r"['′’](?!['’\w])",
+    re.IGNORECASE,
+)
+# "Ready in 20".
+_READY_IN = re.compile(
+    r"^(\W*(?:ready|done|cooked|on the (?:table|plate)|(?:dinner|supper|lunch) (?:ready )?) ?in (?:under |about |just )?[1-9]\d)(?=\W*$)",
     re.IGNORECASE,
 )
 _STROKES_ALONE = re.compile(r"^(\W*\d{1,3})['′’](?=\W*$)")
@@ -458,6 +463,7 @@ def _in_one(text: str) -> str:
     said = _CLOCK.sub(r"\1 h \2 min", said)
     for pattern in (_H_AND_MIN, _H_COMMA_MIN, _H_MIN):
         said = pattern.sub(r"\1 h \2 min", said)
+    said = _READY_IN.sub(r"\1 min", said)
     said = _STROKES_ALONE.sub(r"\1 min", _STROKE_MINUTES.sub(r"\1 min", said))
     if _MINUTES_SAID.search(said) is not None:
         said = _BARE_BEHIND.sub(r"\1 \2 min", _BARE_BEFORE.sub(r"\1 min \2", said))

@@ -23,6 +23,7 @@ _IN_SQUARES = re.compile(r"\[[^\[\]\d]{2,30}\]\s*(?=[^\W_])")
 _BEHIND = re.compile(
     r"(?:\s*[|»«·•]\s*|\s+[-–—]{1,2}\s+|,\s+|\s*[(\[])(?P<piece>(?:(?!\s[-–—]{1,2}\s)[^|»«()\[\]]){1,50}?)[)\]]?\s*$"
 )
+_LAST_BEHIND = re.compile(r",\s+(?P<piece>[^,|»«()\[\]]{1,50})$")
 # What needs no sign before it: "Leek bake £4.50", "Leek bake 420 kcal", "Leek bake @odilecooks".
 _UNSIGNED = re.compile(
     r"\s+(?:[£$€]\s?\d+(?:[.,]\d\d)?|\d{1,2}[.,]\d\d\s?[£€]|\d{2,4}\s?(?:kcal|kj|cals?|calories)|@\w{3,}"
@@ -57,8 +58,14 @@ def _is_shelf(piece: str) -> bool:
     return _SHELF.fullmatch(piece) is not None or words.ABOVE.match(piece) is not None
 
 
+# "Ready in 15: prawn couscous" is named so.
+_READY = re.compile(r"\W*(?:ready|done) in \d+\W*", re.IGNORECASE)
+
+
 def _says_nothing(piece: str) -> bool:
     """Tell a piece that stands around a name: whom it serves, when, whose recipe."""
+    if _READY.fullmatch(piece) is not None:
+        return False
     return (
         _SAID.fullmatch(piece) is not None
         or only_servings(piece)
@@ -84,6 +91,10 @@ def without_pieces(title: str) -> str:
     for _ in range(MOST_PIECES):
         title = _UNSIGNED.sub("", title) or title
         behind = _BEHIND.search(title)
+        last = _LAST_BEHIND.search(title)
+        if last is not None and _SAID.fullmatch(last["piece"]) is not None:
+            # "Buttermilk chicken, waffles, 12 October 2024".
+            behind = last
         # "Minestrone, Winter" and "Hotpot (slow cooker)" are whole names.
         if behind is None or (_is_shelf(behind["piece"]) and not _SAID.fullmatch(behind["piece"])):
             break
@@ -97,4 +108,7 @@ def _off(piece: str, rest: str) -> bool:
     """Tell a piece to take off: it says nothing of the dish, and a name stays."""
     if sum(map(str.isalpha, rest)) < words.LEAST_NAME or _says_nothing(rest) or _is_shelf(rest):
         return False
-    return _says_nothing(piece) or _is_shelf(piece) or words.HOUSE.search(piece) is not None
+    # "Odile's kitchen", but "(bring a plate)".
+    plain = piece[:1].islower() and piece.endswith(("plate", "plates", "table"))
+    house = words.HOUSE.search(piece) is not None and not plain
+    return _says_nothing(piece) or _is_shelf(piece) or house

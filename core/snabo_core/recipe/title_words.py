@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from snabo_core.quantities.kinds import MONTH
+from snabo_core.recipe.serving_words import FOLK
 
 LONGEST_TITLE = 120
 # A line is asked from several sides.
@@ -49,12 +50,15 @@ PLACE = re.compile(
 # How somebody begins to tell: "ok so the rice thing".
 SO = re.compile(
     r"^(?:(?:hey|hi|hiya|hello|oi|yo)\b[\s,!]+)?(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)|(?-i:ok(?:ay)?)[\s,]+(?-i:(?=[a-z]{3}))"
-    r"|(?-i:right|well)[\s,]+so[\s,]+(?-i:(?=[a-z]{3}))|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
+    r"|(?-i:right|well|ok|okay)[\s,]+(?:so|then|now)[\s,]+(?-i:(?=[a-z]{3}))|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
     re.IGNORECASE,
 )
 # "Okay this is the tuna pasta salad".
 THIS_IS = re.compile(
-    r"^(?:(?:ok(?:ay)?|so|right|well|hi|hey|hello|um+)\b[\s,!]*)*(?:this(?: one)?(?:(?-i: is)|['’]s)|it['’]s) (?:the|my|our|an?|for(?: (?:the|my|our|an?))?) (?:recipe (?:for|of) (?:(?:the|my|our|an?) )?)?(?=[^\W\d])"
+    r"^(?:(?:ok(?:ay)?|so|right|well|hi|hey|hello|um+)\b[\s,!]*)*(?:this(?: one)?(?:(?-i: is)|['’]s)|it['’]s) (?:the|my|our|an?|for(?: (?:the|my|our|an?))?) (?:recipe (?:for|of) (?:(?:the|my|our|an?) )?)?(?=[^\W\d]|\d+-[a-z])"
+    # "Right the name is pea and ham risotto".
+    r"|^(?:(?:ok(?:ay)?|so|right|well|u[mh]+|er+m?)\b[\s,!]*)*(?:the )?(?:(?:next|first|second|third|last|other|new)\s+(?:recipe|one|dish)|(?:recipe |dish )?(?:name|title))(?: of (?:it|this)| here)?(?: is|['’]s)(?: called)?\s+(?=[^\W\d])"
+    r"|^(?:title|recipe (?:name|title))\s+(?-i:(?=[a-z]{3}))|^(?-i:(?:add|new|save|note)(?: an?)? recipe|new note|(?:write|note|jot|take) (?:this |it )?down|u[mh]+|er+m?|recipe)[\s,:]+(?=(?!for\b|of\b|is\b|called\b|by\b|from\b|card\b|book\b|box\b)[a-z]{3})|^note to self[\s:,-]+(?=[^\W\d])"
     # "So this is cheesy leek toasts".
     r"|^(?:ok(?:ay)?|so|right|well|um+)\b[\s,!]*(?:so\s+)?this is (?=[^\W\d]{3})",
     re.IGNORECASE,
@@ -90,7 +94,7 @@ ASKED = re.compile(
     re.IGNORECASE,
 )
 TODAY = re.compile(
-    r"^(?:(?:today|tonight)\b[\s,]*)?(?:we(?:['’]re| are)|i(?:['’]m| am))\s+(?:making|cooking|having)\s+(?=\S)",
+    r"^(?:(?:today|tonight|so|ok|okay|right)\b[\s,]*)*(?:we(?:['’]re| are)|i(?:['’]m| am))\s+(?:making|cooking|having|doing)\s+(?=\S)",
     re.IGNORECASE,
 )
 # "Tonight's dinner is leek pie!"
@@ -105,7 +109,8 @@ TOLD_TO = re.compile(
     re.IGNORECASE,
 )
 HOW = re.compile(
-    r"^how (?:i|we) (?:make|cook|do)\s+(?:(?:my|our|the|an?)\s+)?(?=\S)", re.IGNORECASE
+    r"^(?:(?:ok(?:ay)?|so|right|well)\s+)*(?:this is |here(?: is|['’]s) )?how (?:i|we) (?:make|cook|do)\s+(?:(?:my|our|the|an?)\s+)?(?=\S)",
+    re.IGNORECASE,
 )
 # A name needs no full stop, an abbreviation its own.
 STOP = re.compile(r"(?<=[A-Za-z]{4})\.$|(?<=[A-Z]{3})\.$")
@@ -143,9 +148,9 @@ SIGNS_BEHIND = re.compile(r"(?:\s+#(?!\d)\w+)+$|\s*(?:[-=]>|/)\s*$")
 BRACES = str.maketrans("{}", "()")
 # Characters of a title that are read.
 LOOKED_AT = 600
+# "Dal (v, gf)", "Dal [vegan]"; "Dal (gluten free)" is named so.
 DIETS = re.compile(
-    r"(?:\s*[(\[](?:\s*[,/&+]?\s*(?:v|vg|vgn|ve|gf|df|nf|lf|lc|vegan|vegetarian|veggie|keto|low[\s-]carb|"
-    r"(?:gluten|dairy|nut)[\s-]free)(?:\s+(?:option(?:al)?|version|friendly))?){1,5}\s*[)\]])+$",
+    r"(?:\s*[(\[](?!\s*(?:vegan|vegetarian|veggie|(?:gluten|dairy|nut)[\s-]free)[^,/&+\]]*\))(?:\s*[,/&+]?\s*(?:v|vg|vgn|ve|gf|df|nf|lf|lc|vegan|vegetarian|veggie|keto|low[\s-]carb|(?:gluten|dairy|nut)[\s-]free)(?:\s+(?:option(?:al)?|version|friendly))?){1,5}\s*[)\]])+$",
     re.IGNORECASE,
 )
 # "Beef noodles | 31 g protein", "Leek pie (410 kcal)".
@@ -157,11 +162,15 @@ CLAIM_BEHIND = re.compile(
 FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
 FOR_SO_MANY = re.compile(
     # "LEEK PIE   4 PERS."
-    r"(?<=[^\W\d])\s+\d{1,2}(?:\s?[-–]\s?\d{1,2})?\s+(?:pers\.?|people|persons?|servings?|portions?|pax|covers)\s*$"
-    r"|\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|for|för|für|pour|para|voor|per)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
+    r"(?<=[a-zA-Zà-ÿ)])\s+(?:\d{1,3}(?:\s?[-–]\s?\d{1,3})?|(?-i:one|two|three|four|five|six|eight|ten))\s+(?:pers\.?|people|persons?|servings?|portions?|pax|covers|bowls|plates)\s*$"
+    r"|(?:\s*,?\s+(?:enough|plenty|good|sufficient)(?=\s+for\b))?\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|(?-i:portions)|for|för|für|pour|para|voor|per)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
     r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?(?:\s+(?:with|plus) leftovers)?\s*[)\]]?\s*$"
     # "Corned beef hash for 3, one pan".
     r"|(?<=[a-z])\s+for\s+(?:\d{1,2}|two|three|four|five|six|eight|ten)(?:\s+people)?,\s+[^\W\d][^,\d]{1,25}$"
+    # "Chili for 75 Scouts", "stuffed mushrooms for me".
+    rf"|(?<=[a-z])\s+for\s+(?:\d{{1,3}}\s+(?:hungry\s+)?{FOLK}|(?:just\s+|only\s+)?(?:me|myself))\s*$"
+    # "Cheesy quesadilla for one person takes ten minutes".
+    r"|(?<=[a-z])\s+for\s+(?:\d{1,2}|one|two|three|four|five|six|eight|ten)(?:\s+(?:people|persons?|of us))?\s+(?:(?:it|and it|this)\s+)?(?:takes|ready|done|made|needs)\b[^()]{0,40}$"
     # "Traybake (meal prep x4)".
     r"|\s*\(\s*(?:meal prep|batch|freezer)\s*[x×]?\s?\d{1,2}\s*\)\s*$"
     # "Beef stew x 60"; twelve fishcakes are no eaters.
@@ -170,6 +179,22 @@ FOR_SO_MANY = re.compile(
     r"|\s+[x×]\s?\d{1,3}\s+(?:portions?|servings?|meals?|people|persons?)\s*$"
     # "Leek pie (4 p)", "Koshari on a budget (4)".
     r"|\s*[(\[]\s*(?:[x×]\s?|about\s+|approx\.?\s+|c\.?\s?|~\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*[)\]]\s*$",
+    re.IGNORECASE,
+)
+COUNTED = r"(?:pieces|pcs|slices|squares|wedges|nos|balls|patties|cakes|rolls|pancakes|fritters|tacos|wraps|burgers|pies|pasties|tarts|dumplings)"
+# "Rice croquettes - abt 14", "crispy fish burgers makes six burgers".
+MADE_TAIL = re.compile(
+    # "Aloo tikki (12 pieces)".
+    rf"\s*[,:(–—-]\s*(?P<pieces>\d{{1,3}}(?:\s?[-–]\s?\d{{1,3}})?\s+{COUNTED})\)?\.?$|"
+    r"(?:\s*[-–—,(]\s*(?:abt\b\.?|about|approx\w*\.?)|(?:\s*[-–—,(]\s*|(?<=[a-z]{3})\s+(?:(?:and\s+)?(?:it|that|this|which)\s+)?)(?:makes|gives|yields)(?:\s+(?:abt\b\.?|about|approx\w*\.?))?)\s+"
+    r"(?P<n>\d{1,3}|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty)(?!\s*(?:min|h|g\b|kg|k?cal))(?:\s+(?!serves|feeds)[a-z]+){0,3}\)?\.?$",
+    re.IGNORECASE,
+)
+# "Jugged hare for Christmas Eve - 8": fewer may be the second of its kind.
+COUNTED_BEHIND = re.compile(r"\s+[-–—]\s+(?P<n>[4-9]|[1-9]\d|1\d\d)$")
+# "Mushroom toad in the hole for me and Jim".
+FOR_ME_AND = re.compile(
+    r"\s+for\s+(?:me|myself)\s+(?:and|&|\+)\s+(?:(?-i:[A-Z][a-z]+)|him|her|(?:my |the )?(?:wife|husband|partner|mum|mom|dad|gran|nan|sister|brother|friend|neighbour|boyfriend|girlfriend))\W*$",
     re.IGNORECASE,
 )
 LAST = re.compile(
@@ -228,6 +253,11 @@ SPEAKS = re.compile(
     r"^\W*(?:you|as you|since you|i|we|here(?:'s|’s| is)|(?:dear )?(?:sirs?|madam|editor)\b(?=,))\b",
     re.IGNORECASE,
 )
+# "So for the beef noodle soup you get four bowls out of it".
+SO_FOR = re.compile(
+    r"(?:ok(?:ay)?|so|right|well)\b[\s,]+(?:so\s+)?for (?:the|my|our|this)\s[^.]{3,40}\s(?:you|we|i)\s",
+    re.IGNORECASE,
+)
 SOURCE = re.compile(
     r"^[^\w\n]*(?:(?:source|author|credit)s?\s*[:–—-]|(?:recipe|written|contributed|submitted|sent in) by\b|"
     r"(?:adapted|recipe|taken|copied) from\b)[:\s]*(?P<who>[^\W_][^\n]{1,80})$",
@@ -235,7 +265,7 @@ SOURCE = re.compile(
 )
 # "Kedgeree            p. 88".
 PAGE_BEHIND = re.compile(
-    r"\s*\((?:continued|cont\.?)\b[^()]{0,40}\)$|(?<=\S)(?:\s{2,}|\s+[-–—,(]?\s*)(?:p|pg|page)\.?\s?\d{1,3}\)?$|\s{3,}\d{2}$|(?<!no)(?<!no\.)(?<!number)(?<!recipe)\s+\d{3}$",
+    r"\s*\((?:continued|cont\.?)\b[^()]{0,40}\)$|(?<=\S)(?:\s{2,}|\s+[-–—,(]?\s*)(?:p|pg|page)\.?\s?\d{1,3}\)?$|\s{3,}\d{2}$|(?<!no)(?<!no\.)(?<!number)(?<!recipe)(?<!for)\s+\d{3}$",
     re.IGNORECASE,
 )
 # "Leek bake - week 3, Tuesday".
@@ -246,7 +276,7 @@ DAY_BEHIND = re.compile(
 # "Leek bake v2", "Leek bake 2.0", "Leek bake [tested]", "Leek bake (from the blue notebook)".
 VERSION_BEHIND = re.compile(
     r"\s+(?:v(?:ersion)?\.?\s?\d{1,2}(?:\.\d)?(?:\s*\([^()\d]{1,20}\))?|\d\.0|(?:take|mark|attempt|try) \d{1,2})$"
-    r"|\s*[\[(](?:(?:tested|updated|revised|draft|new|final|copied|corrected|reposted|improved|my version|our version)(?:\s[^()\[\]]{1,20})?"
+    r"|\s*[\[(](?:(?:tested|updated|revised|draft|new(?= (?:version|recipe|method|and))|new(?=[\])])|final|copied|corrected|reposted|improved|my version|our version)(?:\s[^()\[\]]{1,20})?"
     r"|(?:from|adapted from|copied from) (?:the|my|our|an?) (?:\w+ ){0,3}(?:notebook|book|box|cards?|folder|files?|archives?|magazine|blog))[\])]$",
     re.IGNORECASE,
 )
@@ -329,11 +359,14 @@ SAID_BEHIND = re.compile(
     r"\s*[,;(–—-]\s*(?:serves|feeds|does|enough for)\s[^,;()]{1,40}(?:\([^()]{3,30}\)|\))?$"
     r"|\s+[-–—]\s+(?:serves|feeds|does)\s+\d[^()]{1,60}$"
     # "Our leek bake serves four and takes an hour".
+    r"|(?<=[a-z]{3})\s+(?:serves|feeds)\s+(?:me|us)\b[^()]{0,50}$"
+    r"|(?<=[a-z]{3})\s+(?:(?:and\s+)?(?:it|this|that)(?:['’]s|\s+is)\s+)(?:enough|good|plenty)\s+for\s[^()]{1,50}$"
     r"|(?<=[a-z]{3})\s+(?:serves|feeds)\s+(?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b[^()]{0,50}$",
     re.IGNORECASE,
 )
 # "Chicken casserole -- Mrs. Odile B.", "Leek pie - by Aunt Merle".
 WHOSE_BEHIND = re.compile(
+    r"\.\s+(?-i:From|By)\s+(?-i:[A-Z])[\w'’]+(?:\s+(?-i:[A-Z])[\w'’]+)?(?:,\s*(?:19|20)\d\d)?\.?$|"
     r"\s*\((?:by|from|via)\s+(?-i:[A-Z])[a-z]+(?:,[^()]{1,40})?\)$|"
     r"\s*\((?-i:[A-Z])[a-z]+,\s+(?:unit|flat|room|plot|table|no\.?|class|year|ward|block)\b[^()]{0,30}\)$|"
     r"\s*\((?:(?:by|from)\s+)?(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|sister|brother|chef)\b\.?[^()]{0,50}\)$",
@@ -352,7 +385,7 @@ BEFORE_A_STROKE = re.compile(r"^(?P<above>[^/]{3,40})\s+/\s+(?=\S)")
 WHOEVER = re.compile(r",\s+for (?:whoever|anyone|everyone|those who|when)\b.{0,40}$", re.IGNORECASE)
 # "okay chicken and dumplings this is for six people": what is left before for how many.
 THIS_BEHIND = re.compile(
-    r"(?<=[^\W\d]{3})[\s,]+(?:and\s+)?(?:this|it)(?:\s+(?:one|recipe))?(?:['’]s|\s+is)$",
+    r"(?<=[^\W\d]{3})[\s,]+(?:(?:and\s+)?(?:this|it|that|which)(?:\s+(?:one|recipe))?(?:['’]s|\s+is)|and\s+(?:this|it)|that|which|(?:it|this|that)\s+(?:makes|gives|serves|feeds|does)(?:\s+(?:about|around))?)$",
     re.IGNORECASE,
 )
 # "Pan haggerty, as Grandad told it"; "HAMBURGER SOUP from Irma".

@@ -8,7 +8,13 @@ from functools import lru_cache
 from snabo_core.quantities.figures import only_figures
 from snabo_core.recipe import title_words as words
 from snabo_core.recipe.lines import only_facts
-from snabo_core.recipe.servings import Servings, both_kinds, only_servings, servings_in
+from snabo_core.recipe.servings import (
+    Servings,
+    both_kinds,
+    names_pieces,
+    only_servings,
+    servings_in,
+)
 from snabo_core.recipe.times import only_times, pieces_of
 from snabo_core.recipe.title_pieces import without_pieces
 
@@ -57,7 +63,7 @@ def told_in_letter(text: str) -> str | None:
     """Return the dish of a letter's sentence ("You asked for the fish pie"), None for a name."""
     if (called := words.CALLED.search(text)) is not None:
         return _begun(called["name"])
-    return asked_for(text) if words.SPEAKS.match(text) else None
+    return asked_for(text) if words.SPEAKS.match(text) or words.SO_FOR.match(text) else None
 
 
 def source_in(text: str) -> str:
@@ -103,56 +109,109 @@ def _cut_at_facts(text: str) -> tuple[str, Servings | None]:
     return (text, None) if cut is None else (text[:cut], _served_behind(text[cut:]))
 
 
+# What stands before a name; one may stand behind another: "Okay recipe name leek pie".
+_BEFORE = 2 * (
+    words.SO_MANY_BEFORE,
+    words.TOLD_TO,
+    words.ASKED,
+    words.TODAY,
+    words.TONIGHT,
+    words.LABELLED,
+    words.DATED,
+    words.PAGE,
+    words.PLACE,
+    words.THIS_IS,
+    words.SO,
+    words.HERE,
+    words.HOW,
+    words.TODAYS,
+)
+# What is said behind it and counts nobody, from the last to the first.
+_BEHIND = (
+    words.WHOSE_BEHIND,
+    words.BY_BEHIND,
+    words.PAGE_BEHIND,
+    words.PRICED,
+    words.ONE_BEHIND,
+    words.DAY_BEHIND,
+    words.VERSION_BEHIND,
+    words.NAME_BEHIND,
+    words.DOTTED,
+    words.FACES,
+    words.TRAY,
+    words.TOLD_BEHIND,
+    words.OVEN_BEHIND,
+    words.CLAIM_BEHIND,
+    words.CLAIM_BEHIND,
+)
+
+
 @lru_cache(maxsize=words.REMEMBERED)
 def title_of(text: str) -> tuple[str, Servings | None]:
     """Return a title without labels, pages and tails, and how many it says it serves."""
     # What comes after this is no title any more, and its runs of dashes would be looked at for ever.
     text = text[: words.LOOKED_AT]
+    bare, told = _cut_at_facts(_opened(text))
+    bare, counted = _counted_behind(bare)
+    for behind in _BEHIND:
+        bare = behind.sub("", bare)
+    bare, labelled = _without_labels(bare)
+    bare, tailed = _without_tails(_on_its_page(bare))
+    bare = without_pieces(_without_shelves(words.THIS_BEHIND.sub("", bare)))
+    bare = words.WHOEVER.sub("", words.REMARK_BEHIND.sub("", words.DIETS.sub("", bare)))
+    bare = words.BRACKETED.sub(r"\g<name>", words.RECIPE_BEHIND.sub(r"\g<name>", bare))
+    bare = _unquoted(bare)
+    title = (
+        words.STOP.sub("", re.sub(r"!{2,}$", "", bare.strip(" -–—:|,~")))[: words.LONGEST_TITLE]
+        or text.strip()[: words.LONGEST_TITLE]
+    )
+    return title, labelled or told or counted or tailed or _for_persons(bare)
+
+
+def _opened(text: str) -> str:
+    """Return a title without what stands before it."""
     bare = words.TAGS.sub("", text.translate(words.BRACES)).strip(" #*_=|").rstrip(": ")
     bare = re.sub(r"\s::?\s(?=\d)", " | ", bare)
     bare = _unquoted(words.SAID_BEFORE.sub("", words.SIGNS_BEHIND.sub("", bare)))
     told_today = words.TODAY.match(bare) or words.TONIGHT.match(bare)
     bare = bare.rstrip("!") if told_today else bare
-    for before in (
-        words.SO_MANY_BEFORE,
-        words.TOLD_TO,
-        words.ASKED,
-        words.TODAY,
-        words.TONIGHT,
-        words.LABELLED,
-        words.DATED,
-        words.PAGE,
-        words.PLACE,
-        words.THIS_IS,
-        words.SO,
-        words.HERE,
-        words.HOW,
-        words.TODAYS,
-    ):
+    for before in _BEFORE:
         bare = before.sub("", bare)
-    bare, servings = _cut_at_facts(bare)
+    return bare
+
+
+def _counted_behind(bare: str) -> tuple[str, Servings | None]:
+    """Return a title without "- 8", "for me and Jim" and "a recipe for 4", and for how many it is."""
+    servings = None
+    if (counted := words.COUNTED_BEHIND.search(bare)) is not None and counted.start() > 0:
+        servings, bare = servings_in(f"serves {counted['n']}"), bare[: counted.start()]
+    if (both := words.FOR_ME_AND.search(bare)) is not None and both.start() > 0:
+        servings, bare = Servings(2.0, 2.0), bare[: both.start()]
     if (recipe := words.RECIPE_FOR.search(bare)) is not None:
         servings, bare = servings or servings_in(recipe[0]), bare[: recipe.start()]
-    bare = words.PRICED.sub(
-        "", words.PAGE_BEHIND.sub("", words.BY_BEHIND.sub("", words.WHOSE_BEHIND.sub("", bare)))
-    )
-    bare = words.ONE_BEHIND.sub("", bare)
-    bare = words.NAME_BEHIND.sub("", words.VERSION_BEHIND.sub("", words.DAY_BEHIND.sub("", bare)))
-    bare = words.TRAY.sub("", words.FACES.sub("", words.DOTTED.sub("", bare)))
-    bare = words.OVEN_BEHIND.sub("", words.TOLD_BEHIND.sub("", bare))
-    bare = words.CLAIM_BEHIND.sub("", words.CLAIM_BEHIND.sub("", bare))
+    return bare, servings
+
+
+def _without_labels(bare: str) -> tuple[str, Servings | None]:
+    """Return a title without a bracket, a crowd or a label that says for how many it is."""
+    servings = None
     behind = words.BRACKET_BEHIND.search(bare)
     if behind is not None and behind.start() > 0:
         # "Leek bake (total servings: 4)".
         servings = _served_behind(behind[0])
         bare = bare[: behind.start()] if servings is not None else words.MADE_BEHIND.sub("", bare)
-    told = words.LABELS_BEHIND.search(bare)
+    label = words.LABELS_BEHIND.search(bare)
     if (crowd := words.CROWD.search(bare)) is not None:
         servings = servings_in(f"serves {crowd['n']}")
         bare = bare[: crowd.start("bracket")]
-    if told is not None and told.start() > 0:
-        servings = servings or servings_in(bare[told.start() :])
-        bare = bare[: told.start()]
+    if label is not None and label.start() > 0:
+        servings = servings or servings_in(bare[label.start() :])
+        bare = bare[: label.start()]
+    return bare, servings
+
+
+def _on_its_page(bare: str) -> str:
+    """Return the name among the shelves, days and names of a page."""
     if (boast := words.BOAST.match(bare) or words.USED.match(bare)) is not None:
         bare = boast["name"]
     # "WEEK 2 / TUESDAY / LEEK BAKE".
@@ -161,27 +220,26 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     crumbs = re.split(r"\s+[>»›]\s+", bare)
     # "Home > Mains > Leek bake", "Leek bake » Nora cooks".
     bare = crumbs[0] if len(crumbs) > 1 and words.HOUSE.search(crumbs[-1]) else crumbs[-1]
-    if (site := words.SITE.match(bare)) is not None:
-        bare = site["name"]
+    site = words.SITE.match(bare)
+    return bare if site is None else site["name"]
+
+
+def _without_tails(bare: str) -> tuple[str, Servings | None]:
+    """Return a title without the sentences and pieces behind it that are facts, and for how many."""
+    servings = None
     name, *said = re.split(r"(?<!\b[Nn]o)\.\s+", bare)
     pieces = [piece for one in said for piece in re.split(r",\s+", one)]
     if said and all(only_servings(one) or only_times(one.rstrip(".")) for one in pieces):
         # "Swede bake. Takes an hour. Feeds 8."
-        servings = next(filter(None, map(servings_in, pieces)), None)
-        bare = name
+        servings, bare = next(filter(None, map(servings_in, pieces)), None), name
     while (cut := _tail(bare)) is not None:
         servings = servings or _served_behind(bare[cut:])
         bare = bare[:cut].rstrip(" -–—:|,/~•·")
-    bare = without_pieces(_without_shelves(words.THIS_BEHIND.sub("", bare)))
-    bare = words.WHOEVER.sub("", words.REMARK_BEHIND.sub("", words.DIETS.sub("", bare)))
-    bare = words.BRACKETED.sub(r"\g<name>", words.RECIPE_BEHIND.sub(r"\g<name>", bare))
-    bare = _unquoted(bare)
-    servings = servings or _for_persons(bare)
-    title = (
-        words.STOP.sub("", re.sub(r"!{2,}$", "", bare.strip(" -–—:|,~")))[: words.LONGEST_TITLE]
-        or text.strip()[: words.LONGEST_TITLE]
-    )
-    return title, servings
+    if (made := words.MADE_TAIL.search(bare)) is not None and made.start() > 0:
+        bare = bare[: made.start()]
+        what = f"makes {made['pieces']}" if made["pieces"] else made[0].lstrip(" ,(-–—")
+        servings = servings or (None if names_pieces(bare) else servings_in(what))
+    return bare, servings
 
 
 def _for_persons(bare: str) -> Servings | None:

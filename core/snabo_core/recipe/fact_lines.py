@@ -1,0 +1,330 @@
+"""Takes what a line says of the dish: for how many it is, what is made, how long it takes."""
+
+from __future__ import annotations
+
+import re
+
+from snabo_core.quantities.kinds import (
+    begins_with_amount,
+    is_energy,
+    is_step,
+    kind_of_line,
+)
+from snabo_core.recipe.around import opens_list
+from snabo_core.recipe.facts import yield_in
+from snabo_core.recipe.head_lines import HeadLines
+from snabo_core.recipe.lines import (
+    counts_out,
+    is_facts,
+    measures,
+    only_facts,
+    served_beside,
+    tells_without_order,
+)
+from snabo_core.recipe.sections import (
+    OVEN,
+)
+from snabo_core.recipe.serving_words import PIECES
+from snabo_core.recipe.servings import (
+    Servings,
+    counts_people,
+    eaters_by_course,
+    is_shared_out,
+    makes_and_serves,
+    meals_in,
+    names_pieces,
+    only_servings,
+    servings_in,
+    servings_in_story,
+    servings_loosely,
+    shares_out,
+)
+from snabo_core.recipe.times import labels_time, only_describes, only_times, pieces_of, times_in
+from snabo_core.recipe.written import (
+    Written,
+    only_amount,
+)
+
+_PORTION_OF = re.compile(
+    r"^\d{1,2}\s+(?:servings?|portions?)\s+(?:of\s+)?(?!(?:per|each|at|about|for|or|and)\b)[a-z]",
+    re.IGNORECASE,
+)
+_ORDER = re.compile(
+    r"\W*(?:bake|cook|rest|chill|simmer|roast|stand|soak|marinate)\b(?=.*(?:\.\s*$|\b(?:at|on|gas)\b|°))",
+    re.IGNORECASE,
+)
+# What says for how many and how long is no longer.
+LONGEST_FACTS = 120
+# A line that says for how many has no more words.
+MOST_TOLD_WORDS = 9
+# In any words it has a few more.
+MOST_LOOSE_WORDS = 10
+_FOR_A_DISH = re.compile(r"\W*for (?:an?|one|1) [^,]{3,30}, ", re.IGNORECASE)
+# So many dumplings may be what so many people get.
+MOST_OF_PIECES = 6
+# "1 loaf, 10 slices".
+_CUT_INTO = re.compile(
+    r"\W*(?:for\s+)?(?P<what>(?:one|1|a)\s+(?:\w+\s+)?(?:loaf|tart|pie|cake|tray|flan|quiche|slab|thali|dish|tin|pan|terrine|strudel|wreath|ring|plait|block)\s*(?:[,=:–-]|\(|of\b)?\s*"
+    r"(?:about\s+)?\d{1,2}\s+(?:slices|squares|pieces|wedges)\)?)\W*",
+    re.IGNORECASE,
+)
+_MAKES_SO_MANY = re.compile(
+    r"\W*(?:(?:the |this )?(?:dough|batter|recipe|mixture|mix|quantity|this|it|filling|batch|pastry)\s+)?(?:(?:makes|yields?|gives|fills)|(?:cuts|slices)(?:\s+in(?:to)?)?)\s*[:=]?\s+(?:(?:about|around|approx\w*\.?|circa|ca?\.)\s+|[~≈]\s?)?\d{1,3}\b[^.]{0,40}$",
+    re.IGNORECASE,
+)
+# "Nos. 20".
+_NUMBER_MADE = re.compile(
+    r"\W*(?:nos?\.|numbers?|qty|pcs\.?)\s*[:=-]?\s*(?P<what>\d{1,3})\W*|\W*(?P<first>\d{1,3}\s*(?:nos|pcs))\W*",
+    re.IGNORECASE,
+)
+_SIZES = ("small", "large", "big", "mini", "little", "medium")
+_CUTS = (
+    "dishes",
+    "squares",
+    "slices",
+    "pieces",
+    "pcs",
+    "wedges",
+    "portions",
+    "muffins",
+    "sandwiches",
+    "burgers",
+)
+# "About 10 cups" of nothing.
+_VOLUME = re.compile(
+    r"\W*(?:(?:makes|about|around|approx\.?|roughly|some)\s+)*(?P<what>\d{1,2}(?:[.,]\d|\s?½)?(?:\s*(?:-|–|to)\s*\d{1,2})?\s+"
+    r"(?:cups|litres?|liters?|quarts?|pints|ladles))\W*",
+    re.IGNORECASE,
+)
+# "2 patties each".
+_EACH = re.compile(
+    r"\W*(?:\d{1,2}|one|two|three|an?|half an?)\s+[^\W\d]{3,14}\s+(?:each|apiece|(?:per|a) (?:person|head|plate|serving))\W*$",
+    re.IGNORECASE,
+)
+_PEOPLE = re.compile(r"serv|people|persons?\b|portion|feeds|\bpax\b|\bppl\b", re.IGNORECASE)
+_COUNTED_ONE = re.compile(
+    r"\W*(?:(?:about|around|roughly|approx\w*\.?|circa|ca?\.|quantity|qty|output|amount|batch|gives|for)\s*:?\s*){0,2}(?P<what>\d{1,2}(?:\s*(?:-|–|to)\s*\d{1,2})?\s+(?:doz(?:en|\.)?\s+)?(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}(?:[\s-](?!approx)[^\W\d]{3,14})?))(?:\s+(?:approx\w*\.?|or so))?\W*",
+    re.IGNORECASE,
+)
+_IN_BRACKETS = re.compile(
+    r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"
+    r"(?:slices|squares|pieces|wedges|muffins|cakes|balls|patties|rolls|tarts|pies|cups|loaves|bars|sandwiches|burgers|toasties|croques|pizzas|pasties|wraps|tacos|burritos|parcels|fritters|skewers|dumplings|pancakes|flatbreads|boats|boxes|jars))\s*\)",
+    re.IGNORECASE,
+)
+
+
+class FactLines(HeadLines):
+    """Takes servings, yield and times from the lines that say them."""
+
+    def _serves_one(self, text: str) -> bool:
+        """Tell "One portion" above a list from the head of what a portion holds."""
+        return self._above_list() and only_servings(text)
+
+    def _above_list(self) -> bool:
+        return self.section == "head" and not self.layout.parts
+
+    def _take_facts(self, line: Written) -> bool:
+        """Take servings, yield and times from a line that says them; True if that is all it says."""
+        text = line.text
+        if self.section == "list" and _PORTION_OF.match(text) and self.around.names_food(text):
+            # "2 portions cooked noodles" are no eaters.
+            return False
+        if self._is_shared_food(line):
+            return False
+        if self._describes_only(text):
+            self._aside("note", text)
+            return True
+        kind = kind_of_line(text)
+        facts_above = self.facts_at == self.around.place - 1
+        goes_on = facts_above and (only_facts(text) or only_servings(text))
+        told = goes_on or labels_time(text)
+        # "Bake 40 minutes at 180." is the last step, and no time of the dish.
+        order = self.layout.steps and not labels_time(text) and _ORDER.match(text) is not None
+        last = self.around.next() is None and only_servings(text)
+        apart = line.after_blank or told or last or kind == "servings"
+        if self.section == "method" and (order or not apart):
+            self._facts_in_story(text)
+            return False
+        minutes, servings = times_in(text), servings_in(text)
+        if servings is None and self.section == "head" and self.layout.title:
+            servings = served_beside(text)
+            if servings is None and (loosely := self._said_loosely(line)) is not None:
+                self.loosely = self.loosely or loosely
+                self._aside("story", text)
+                return True
+        made = self._made_below_title(line)
+        if made is not None and servings is None:
+            # "(8 slices)" below the title.
+            what = next(said for said in made.groups() if said)
+            self.layout.makes = self.layout.makes or what
+            self.layout.servings = self.layout.servings or meals_in(what)
+            return True
+        if not (told or self._tells_only_facts(line, kind, servings, minutes)):
+            self._facts_in_story(text)
+            return False
+        self.facts_at = self.around.place
+        for name, value in minutes.items():
+            self.layout.minutes.setdefault(name, value)
+        self._told_beside(text)
+        makes = yield_in(text)
+        servings = self._take_eaters(text, makes, servings)
+        if makes and not self.layout.makes and not counts_people(makes):
+            self.layout.makes = makes
+        if not minutes and servings is None and not makes:
+            self._aside("note", text)
+        return True
+
+    def _tells_only_facts(
+        self, line: Written, kind: str, servings: Servings | None, minutes: dict[str, float]
+    ) -> bool:
+        """Tell a line that says nothing but for how many it is, what is made and how long it takes."""
+        text = line.text
+        if self._says_for_whom(line) or kind in {"times", "servings"}:
+            return True
+        if self._above_list() and _MAKES_SO_MANY.match(text) is not None:
+            return True
+        if len(text) >= LONGEST_FACTS or (servings is None and not minutes):
+            return False
+        alone = is_facts(text) or only_servings(text) or only_facts(text) or only_times(text)
+        return alone or (self.section == "head" and (counts_out(text) or makes_and_serves(text)))
+
+    def _take_eaters(self, text: str, makes: str, servings: Servings | None) -> Servings | None:
+        """Take for how many a line of facts says a dish is, and return it."""
+        people = _PEOPLE.search(text) is not None
+        if servings is not None and makes and not people and names_pieces(self.layout.title):
+            # "Makes 8" of dumplings is for nobody knows how many.
+            counted = servings_in(f"serves {makes}") == servings and only_amount(makes)
+            servings = None if counted and servings.high > MOST_OF_PIECES else servings
+        if servings is None and makes:
+            servings = self._made_as_named(makes)
+        # "Makes 12", and below it "4 people".
+        if servings is not None and (self.layout.servings is None or (people and self.by_pieces)):
+            self.layout.servings, self.by_pieces = servings, bool(makes) and not people
+        return servings
+
+    def _made_as_named(self, makes: str) -> Servings | None:
+        """Return for how many "Makes 4 small gratins" is below "Smoked haddock gratins": one each."""
+        counted = _COUNTED_ONE.fullmatch(makes)
+        if counted is None or names_pieces(self.layout.title):
+            return None
+        noun = counted["noun"].lower().split()[-1]
+        named = noun.endswith("s") and noun in re.findall(r"[^\W\d]+", self.layout.title.lower())
+        told = (
+            servings_in(f"serves {makes.split(maxsplit=1)[0]}")
+            if named and noun not in PIECES
+            else None
+        )
+        return told if told is not None and 1 < told.high <= MOST_OF_PIECES else None
+
+    def _describes_only(self, text: str) -> bool:
+        """Tell "Level: easy" above a list, and "2 patties each" below for how many it is."""
+        below = self._above_list() and self.facts_at == self.around.place - 1
+        if below and _EACH.match(text) is not None:
+            return True
+        named = self.section == "head" and bool(self.layout.title)
+        return named and only_describes(text) and not times_in(text)
+
+    def _is_shared_food(self, line: Written) -> bool:
+        """Tell "4 eggs (one each)" among foods from "15 rolls, 3 per person" above them."""
+        if not shares_out(line.text) or self.section == "method":
+            return False
+        if self.layout.parts:
+            return True
+        follows = self.around.next()
+        if follows is None or follows.after_blank or not begins_with_amount(follows.text):
+            return False
+        listed = self.around.names_food(follows.text)
+        # "12 burgers, one each" below "Beetroot burgers" is what is made.
+        named = set(re.findall(r"[a-z]{4,}", self.layout.title.lower()))
+        made = not named.isdisjoint(re.findall(r"[a-z]{4,}", line.text.lower()))
+        return listed and not made and self.around.names_food(line.text)
+
+    def _made_below_title(self, line: Written) -> re.Match[str] | None:
+        """Return where a line below the title says what is made, and nothing else: "(8 slices)"."""
+        made = _IN_BRACKETS.fullmatch(line.text)
+        if made is None and self._apart_below_title(line):
+            made = _IN_BRACKETS.fullmatch(f"({line.text})")
+        if made is None and self.section == "head" and self.layout.title:
+            made = _NUMBER_MADE.fullmatch(line.text)
+            made = made or _CUT_INTO.fullmatch(line.text)
+            made = made or self._volume_made(line.text)
+        counted = _COUNTED_ONE.fullmatch(line.text) if made is None else None
+        # "12 crêpes" above the head of a list is none of its foods.
+        food = counted is None or (self.around.names_food(line.text) and not self._heads_below())
+        if counted is not None and not food and self.titled and not self.layout.parts:
+            # "8 croques" below "Croque madame".
+            names = {word.strip("s,()!") for word in self.layout.title.lower().split()}
+            *rest, noun = counted["noun"].lower().replace("-", " ").split()
+            named = {word.strip("s") for word in (*rest, noun)} <= names
+            cut = noun in {*_SIZES, *_CUTS} or (not rest and meals_in(counted["what"]) is not None)
+            made = counted if named or cut else None
+        return made
+
+    def _heads_below(self) -> bool:
+        """Tell a line right above the head of the list."""
+        follows = self.around.next()
+        return follows is not None and opens_list(follows.text)
+
+    def _volume_made(self, text: str) -> re.Match[str] | None:
+        """Return "about 10 cups" right above a list: an amount of nothing is what is made."""
+        made, follows = _VOLUME.fullmatch(text), self.around.next()
+        listed = follows is not None and (
+            begins_with_amount(follows.text) or opens_list(follows.text)
+        )
+        return made if listed and not self.layout.parts else None
+
+    def _told_beside(self, text: str) -> None:
+        """Set aside what else a line of facts tells: "Serves 4 | Oven: 200 C | 410 kcal"."""
+        for piece in pieces_of(text):
+            if is_energy(piece):
+                self._aside("nutrition", piece)
+            elif OVEN.match(piece) and piece != text:
+                self._aside("note", piece.strip())
+            elif self._names_beside(piece, text):
+                self._take_title(piece.strip())
+
+    def _names_beside(self, piece: str, text: str) -> bool:
+        """Tell the name of the dish among facts: "Serves 4 | Leek bake"."""
+        facts = only_servings(piece) or only_facts(piece) or only_times(piece) or yield_in(piece)
+        head = self._above_list() and not self.layout.title
+        return head and piece != text and not facts and self.around.names_dish(piece)
+
+    def _says_for_whom(self, line: Written) -> bool:
+        """Tell a short line below the title or the steps that says for how many, in whatever words."""
+        text = line.text
+        short = len(text.split()) <= MOST_TOLD_WORDS and not measures(text)
+        head = self.section == "head" and not self.layout.parts
+        last = self.section == "method" and line.after_blank and self.around.next() is None
+        return (
+            bool(self.layout.title or self.about or self.column)
+            and (head or last)
+            and short
+            and (servings_in(text) is not None or served_beside(text) is not None)
+            # "Makes six, so three of us get two each!" tells more.
+            and servings_in_story(text) in {None, servings_in(text)}
+            and (not is_step(text) or served_beside(text) is not None or _ends_for_whom(text))
+            and not self.around.names_food(text)
+        ) or (head and bool(self.layout.title) and eaters_by_course(text) is not None)
+
+    def _said_loosely(self, line: Written) -> Servings | None:
+        """Return for how many words of any kind say a dish is, between its name and its list."""
+        text = line.text
+        above = self.section == "head" and self.layout.title and not self.layout.parts
+        short = len(text.split()) <= MOST_LOOSE_WORDS and not measures(text)
+        orders = is_step(text) and not (tells_without_order(text) or is_shared_out(text))
+        if not (above and short) or line.marked or orders or self.around.names_food(text):
+            return None
+        # "1" may also count the steps of a recipe without a list.
+        counts = text.strip(" .") == "1" and not self.around.amounts_follow(1)
+        return None if counts else servings_loosely(text)
+
+    def _apart_below_title(self, line: Written) -> bool:
+        """Tell a line of its own between the title and the list."""
+        follows = self.around.next()
+        above = self.section == "head" and self.layout.title and not self.layout.parts
+        return bool(above) and not line.marked and follows is not None and follows.after_blank
+
+
+def _ends_for_whom(text: str) -> bool:
+    """Tell "For a mould of 28 cm, 6-8 people": the last piece says for how many."""
+    return _FOR_A_DISH.match(text) is not None and only_servings(text.rsplit(", ", 1)[-1])
