@@ -380,6 +380,10 @@ class Around:
             told = tells_facts(below.text) or opens_list(below.text) or is_step(below.text)
             amount = begins_with_amount(below.text) or below.after_blank or below.marked
             return not (told or amount) and len(words) <= MOST_TITLE_WORDS
+        if title.isupper() and below.text.isupper() and GOES_ON.match(below.text.lower()):
+            # "SHOULDER OF LAMB", below it "WITH HARICOT BEANS".
+            named = len(words) > 1 and not any(map(str.isdigit, below.text))
+            return named and not below.after_blank and not only_servings(below.text)
         behind = self.next(2)
         plain = below.text[:1].islower() and not any(c.isdigit() for c in below.text)
         apart = not below.after_blank and behind is not None and behind.after_blank

@@ -10,6 +10,7 @@ from snabo_core.quantities.kinds import (
     is_step,
     kind_of_line,
 )
+from snabo_core.quantities.numbers import spell_numbers
 from snabo_core.recipe.around import opens_list
 from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.head_lines import HeadLines
@@ -42,6 +43,7 @@ from snabo_core.recipe.servings import (
 from snabo_core.recipe.times import labels_time, only_describes, only_times, pieces_of, times_in
 from snabo_core.recipe.written import (
     Written,
+    has_amount,
     only_amount,
 )
 
@@ -64,8 +66,9 @@ _FOR_A_DISH = re.compile(r"\W*for (?:an?|one|1) [^,]{3,30}, ", re.IGNORECASE)
 MOST_OF_PIECES = 6
 # "1 loaf, 10 slices".
 _CUT_INTO = re.compile(
-    r"\W*(?:for\s+)?(?P<what>(?:one|1|a)\s+(?:\w+\s+)?(?:loaf|tart|pie|cake|tray|flan|quiche|slab|thali|dish|tin|pan|terrine|strudel|wreath|ring|plait|block)\s*(?:[,=:–-]|\(|of\b)?\s*"
-    r"(?:about\s+)?\d{1,2}\s+(?:slices|squares|pieces|wedges)\)?)\W*",
+    r"\W*\d{1,2}\s?[x×]\s?\d{1,2}(?:\s*(?:pan|tin|dish))?,\s+(?P<cut>\d{1,2}\s+(?:slices|squares|pieces))\W*|"
+    r"\W*(?:for\s+)?(?P<what>(?:one|1|a)\s+(?:\w+\s+)?(?:loaf|tart|pie|cake|tray|flan|quiche|slab|thali|dish|tin|pan|terrine|strudel|wreath|ring|plait|block|sheet|round|form|mould)\s*(?:of \d{1,2}\s?cm\s*)?(?:[,=:–-]|\(|of\b)?\s*"
+    r"(?:(?:about|ca\.?|approx\w*\.?)\s+)?\d{1,2}\s+(?:slices|squares|pieces|wedges)\)?)\W*",
     re.IGNORECASE,
 )
 _MAKES_SO_MANY = re.compile(
@@ -74,7 +77,7 @@ _MAKES_SO_MANY = re.compile(
 )
 # "Nos. 20".
 _NUMBER_MADE = re.compile(
-    r"\W*(?:nos?\.|numbers?|qty|pcs\.?)\s*[:=-]?\s*(?P<what>\d{1,3})\W*|\W*(?P<first>\d{1,3}\s*(?:nos|pcs))\W*",
+    r"\W*(?:nos?\.|numbers?|qty|pcs\.?|pieces(?=\s*:))\s*[:=-]?\s*(?P<what>\d{1,3})\W*|\W*(?P<first>\d{1,3}\s*(?:nos|pcs)|(?:abt|about|approx)\b\.?\s+(?:1[3-9]|[2-9]\d))\W*",
     re.IGNORECASE,
 )
 _SIZES = ("small", "large", "big", "mini", "little", "medium")
@@ -92,18 +95,29 @@ _CUTS = (
 )
 # "About 10 cups" of nothing.
 _VOLUME = re.compile(
-    r"\W*(?:(?:makes|about|around|approx\.?|roughly|some)\s+)*(?P<what>\d{1,2}(?:[.,]\d|\s?½)?(?:\s*(?:-|–|to)\s*\d{1,2})?\s+"
+    r"\W*(?:(?:makes|for|about|around|approx\.?|roughly|some)\s+)*(?P<what>\d{1,2}(?:[.,]\d|\s?½)?(?:\s*(?:-|–|to)\s*\d{1,2})?\s+"
     r"(?:cups|litres?|liters?|quarts?|pints|ladles))\W*",
     re.IGNORECASE,
 )
 # "2 patties each".
+_MADE_FOR = re.compile(
+    r"\W*(?:about\s+)?(?P<made>\d{1,3}\s+[a-z][a-z -]{2,25}?)\s*(?:[,;]\s*[a-z ]{3,30}?)?\s+for\s+(?P<n>\d{1,2})\W*",
+    re.IGNORECASE,
+)
+_SERVES_SO_MANY = re.compile(
+    r"\W*(?:(?:[a-z]+\s+){1,4}(?:serves|feeds|for)\s+(?:\d{1,2}|two|three|four|five|six|eight)\b[,;.]?\s*){2,3}",
+    re.IGNORECASE,
+)
+# Nobody lists "10 rotis approx".
+_ROUGHLY = re.compile(r"\bapprox\w*\.?\W*$|^\W*(?:approx\w*\.?|about|around)\s", re.IGNORECASE)
+_PIECES = re.compile(r"[.,;:]\s+")
 _EACH = re.compile(
     r"\W*(?:\d{1,2}|one|two|three|an?|half an?)\s+[^\W\d]{3,14}\s+(?:each|apiece|(?:per|a) (?:person|head|plate|serving))\W*$",
     re.IGNORECASE,
 )
 _PEOPLE = re.compile(r"serv|people|persons?\b|portion|feeds|\bpax\b|\bppl\b", re.IGNORECASE)
 _COUNTED_ONE = re.compile(
-    r"\W*(?:(?:about|around|roughly|approx\w*\.?|circa|ca?\.|quantity|qty|output|amount|batch|gives|for)\s*:?\s*){0,2}(?P<what>\d{1,2}(?:\s*(?:-|–|to)\s*\d{1,2})?\s+(?:doz(?:en|\.)?\s+)?(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}(?:[\s-](?!approx)[^\W\d]{3,14})?))(?:\s+(?:approx\w*\.?|or so))?\W*",
+    r"\W*(?:(?:about|around|roughly|approx\w*\.?|circa|ca?\.|quantity|qty|output|exit|amount|batch|gives|for)\s*:?\s*){0,2}(?P<what>\d{1,2}(?:\s*(?:-|–|to)\s*\d{1,2})?\s+(?:doz(?:en|\.)?\s+)?(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}(?:[\s-](?!approx)[^\W\d]{3,14})?))(?:\s+(?:approx\w*\.?|or so))?\W*",
     re.IGNORECASE,
 )
 _IN_BRACKETS = re.compile(
@@ -159,6 +173,11 @@ class FactLines(HeadLines):
             self.layout.makes = self.layout.makes or what
             self.layout.servings = self.layout.servings or meals_in(what)
             return True
+        if (both := self._made_for(line)) is not None:
+            # "16 pooris, masala for 4" below "Poori masala".
+            self.layout.makes = self.layout.makes or both["made"]
+            self.layout.servings = self.layout.servings or servings_in(f"for {both['n']}")
+            return True
         if not (told or self._tells_only_facts(line, kind, servings, minutes)):
             self._facts_in_story(text)
             return False
@@ -182,6 +201,9 @@ class FactLines(HeadLines):
         if self._says_for_whom(line) or kind in {"times", "servings"}:
             return True
         if self._above_list() and _MAKES_SO_MANY.match(text) is not None:
+            return True
+        if self._above_list() and _SERVES_SO_MANY.fullmatch(text) is not None:
+            # "Ghee rice serves 4; chicken serves 4".
             return True
         if len(text) >= LONGEST_FACTS or (servings is None and not minutes):
             return False
@@ -251,6 +273,7 @@ class FactLines(HeadLines):
         counted = _COUNTED_ONE.fullmatch(line.text) if made is None else None
         # "12 crêpes" above the head of a list is none of its foods.
         food = counted is None or (self.around.names_food(line.text) and not self._heads_below())
+        food = food and not (counted is not None and _ROUGHLY.search(line.text))
         if counted is not None and not food and self.titled and not self.layout.parts:
             # "8 croques" below "Croque madame".
             names = {word.strip("s,()!") for word in self.layout.title.lower().split()}
@@ -259,6 +282,15 @@ class FactLines(HeadLines):
             cut = noun in {*_SIZES, *_CUTS} or (not rest and meals_in(counted["what"]) is not None)
             made = counted if named or cut else None
         return made
+
+    def _made_for(self, line: Written) -> re.Match[str] | None:
+        """Return where a line counts pieces that the title names, and for how many they are."""
+        both = _MADE_FOR.fullmatch(spell_numbers(line.text)) if self._above_list() else None
+        if both is None or not self.layout.title:
+            return None
+        name = {word.strip("s,()!") for word in self.layout.title.lower().split()}
+        made = {word.strip("s") for word in both["made"].lower().split()[1:]}
+        return both if made & name else None
 
     def _heads_below(self) -> bool:
         """Tell a line right above the head of the list."""
@@ -302,8 +334,13 @@ class FactLines(HeadLines):
             and (servings_in(text) is not None or served_beside(text) is not None)
             # "Makes six, so three of us get two each!" tells more.
             and servings_in_story(text) in {None, servings_in(text)}
-            and (not is_step(text) or served_beside(text) is not None or _ends_for_whom(text))
-            and not self.around.names_food(text)
+            and (
+                not is_step(text)
+                or served_beside(text) is not None
+                or _ends_for_whom(text)
+                or _says_in_a_piece(text)
+            )
+            and (not self.around.names_food(text) or _says_in_a_piece(text))
         ) or (head and bool(self.layout.title) and eaters_by_course(text) is not None)
 
     def _said_loosely(self, line: Written) -> Servings | None:
@@ -323,6 +360,14 @@ class FactLines(HeadLines):
         follows = self.around.next()
         above = self.section == "head" and self.layout.title and not self.layout.parts
         return bool(above) and not line.marked and follows is not None and follows.after_blank
+
+
+def _says_in_a_piece(text: str) -> bool:
+    """Tell "A potful. Six bowls, more with bread.": one piece says for how many, no other counts."""
+    pieces = _PIECES.split(text)
+    told = [piece for piece in pieces if only_servings(piece)]
+    others = [piece for piece in pieces if piece not in told]
+    return len(told) == 1 and len(pieces) > 1 and not any(map(has_amount, others))
 
 
 def _ends_for_whom(text: str) -> bool:

@@ -5,23 +5,29 @@ from __future__ import annotations
 import re
 
 _YIELD = re.compile(
-    r"\b(?:makes|yields?|fills(?=\s+\d)|quantity(?=\s*:\s*(?:about\s)?\d)|cuts(?=\s+\d)|(?:cuts|slices) in(?:to)?)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|(?<=\d)\.(?=\d)|\s(?!\s|[a-z]{3,12}:)){1,60})",
+    r"\b(?:makes|yields?|turns out(?=\s+(?:about\s+)?\d)|fills(?=\s+\d)|quantity(?=\s*:\s*(?:about\s)?\d)|cuts(?=\s+\d)|(?:cuts|slices) in(?:to)?)\b(?!\s*enough\b)\s*:?\s*(?P<what>(?:[^|.;()•·\s]|(?<=\d)\.(?=\d)|\s(?!\s|[a-z]{3,12}:)){1,60})",
     re.IGNORECASE,
 )
 # "20 falafel, serves 4".
 _MADE_FIRST = re.compile(
-    r"^(?P<what>(?:about\s+|around\s+)?(?:\d{1,3}|one|an?|two)\s+(?:(?:[x×]\s*)?\d{1,2}(?:\.\d)?[\s-]?(?:cm|inch|in|litres?|l)\s+)?(?!people\b|persons?\b|servings?\b|portions?\b|m\b|mins?\b|minutes?\b|h\b|hrs?\b|hours?\b)[^\d,;(|./=]{3,40}?(?:\(\d[^()]{2,20}\))?)"
-    r"(?:\s*[,;(/|·•]\s*(?:serves|feeds|enough for|to (?:serve|feed))\b|\s*(?:[/=,;(|·•]|\s[-–—]\s|\.\s)\s*(?:\d{1,2}|one|two|three|four|five|six|eight|ten|twelve)\s+(?:=\s*(?:a |one |1 )?serving|servings|serves|people|persons?|portions|bowls|plates|each|per|a (?:person|head))\b)",
+    r"^\W*(?P<what>(?:(?:about|around|approx\w*\.?|ca\.?)\s+)?(?:\d{1,3}|one|an?|two)\s+(?:(?:[x×]\s*)?\d{1,2}(?:\.\d)?[\s-]?(?:cm|inch|in|litres?|l)\s+)?(?!people\b|persons?\b|servings?\b|portions?\b|m\b|mins?\b|minutes?\b|h\b|hrs?\b|hours?\b)[^\d,;(|./=]{3,40}?(?:\(\d[^()]{2,20}\))?)"
+    r"(?:(?:\s*[,;(/|·•]|\s[-–—])\s*(?:serves|feeds|enough for|to (?:serve|feed)|for \d|serving\s*(?:=|:|is))|\s*(?:[/=,;(|·•]|\s[-–—]\s|\.\s)\s*(?:\d{1,2}|one|two|three|four|five|six|eight|ten|twelve)\s+(?:=\s*(?:a |one |1 )?serving|servings|serves|people|persons?|portions|bowls|plates|each|per|a (?:person|head))\b)",
     re.IGNORECASE,
 )
 # "Makes 8 crêpes, serves 4" and "Makes 10 cups, about 6 servings" make eight and ten.
 _SERVED_TOO = re.compile(
+    r"\s+so\s+\w+\s+(?:people|persons|of us|servings|eaters)\b|"
     r"\s*=\s*(?=\d+\s*[x×]\s*\d)|"
     r"\W+(?:serv(?:es|ing)|feeds|to serve|to feed|enough for|for \d)\b"
     # "Makes 14, one for a light lunch", "makes 8, so 4 people".
     r"|\s*[,;(–—]\s*(?:so|or|each|enough|plenty|allow|(?:one|two|three|four|\d{1,2})\s+(?:or\s+\w+\s+)?(?:for|each|per|a)\b"
     r"|(?:prep|cook|bake|ready|takes|total|freezes?|keeps?|\d+\s*(?:min|hour|hr)))"
     r"|\s*(?:[,;/=]|\s[-–—]\s)\s*(?:about|around|approx\w*\.?|or|so|~)?\s*\d[^,;/]{0,12}\b(?:servings?|portions?|people|persons?|helpings?)\b",
+    re.IGNORECASE,
+)
+_SERVINGS_OF = re.compile(
+    r"^\W*(?:(?:yields?|makes|serves|feeds|portions|servings)\W{1,3}\s*)?(?:about\s+)?(?:(?<=serves )|(?<=feeds )|(?<=(?:portions|servings): )|(?=\d[\d –-]*\s(?:servings|portions|people|persons)))\d{1,2}(?:\s?[-–]\s?\d{1,2})?(?:\s+(?:servings|portions|people|persons))?"
+    r"\s*\(\s*(?P<what>(?:(?:about|approx\w*\.?)\s+)?\d{1,3}\s+(?!cups?\b|m?[lg]\b|oz\b|servings|portions|people|min|h|kcal|cal|as\b|if\b|with\b|at\b|to\b|or\b|hungry\b|adults?\b|kids\b)(?![^()]*\b(?:each|per|apiece|adults?|kids|children|people)\b)[a-z][^()\d]{2,25})\)",
     re.IGNORECASE,
 )
 # "Yield: 4 1x", beside the buttons that scale a page's list.
@@ -38,8 +44,16 @@ _FACT_LABEL = re.compile(
 def yield_in(text: str) -> str:
     """Return what a line says is made ("9 squares"), empty where it says nothing."""
     text = ONE_TIME.sub("", text[:200])
+    if (beside := _brackets_behind(text)) != "":
+        return beside
     match = _YIELD.search(text) or _MADE_FIRST.match(text)
     return _SERVED_TOO.split(match["what"])[0].strip(" ,:-") if match else ""
+
+
+def _brackets_behind(text: str) -> str:
+    """Return what is made of "Yield 4 servings (8 waffles)"."""
+    match = _SERVINGS_OF.search(text)
+    return match["what"].strip() if match is not None else ""
 
 
 def is_fact_label(text: str) -> bool:

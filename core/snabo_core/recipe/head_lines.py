@@ -100,7 +100,10 @@ _SENT_BY = re.compile(
     r"^\W*(?:[Aa]\.?[Kk]\.?[Aa]\.?|[Aa]lso known as)\s[^:;\d]{3,60}$|^\W*as (?:made|told|cooked|served|eaten|taught|done)\b[^:;\d]{3,60}$"
 )
 # "Dot P.", "H. Olsen"; "Power: 800 W".
-_INITIAL = re.compile(r"^(?:[A-Z][a-z]+ [A-Z]|[A-Z]\.? [A-Z][a-z]+)\.?$")
+_INITIAL = re.compile(
+    r"^(?:[A-Z][a-z]+ [A-Z]|[A-Z]\.? [A-Z][a-z]+)\.?$|"
+    r"^[A-Z][a-z]+(?: [A-Z][a-z]*\.?)?,\s+(?i:unit|flat|room|plot|table|circle|ward|class|apt)\b.{0,10}$"
+)
 _LABEL = re.compile(r"^[A-Z][a-z]+(?: [a-z]+)?:\s+\S")
 _KIN = re.compile(
     r"\W*(?:love,?\s+)?(?:mum|mom|mam|mother|dad|father|gran|granny|nan|nana|grandma|grandpa|grandad|granddad|aunt(?:ie|y)?|sis|bro)\s*x*\W*",
@@ -139,7 +142,9 @@ _SAID_OF_IT = re.compile(
     r"\W*(?:(?:makes|yields|gives|is)\s+)?enough\s+(?:for|to)\b|"
     # "15 minutes, if the water is hot", "Can be made ahead to step 3", "Uses 1 tray".
     r"\W*(?:(?:about|just|under|only)\s+)?\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b,?\s+(?:if|when|once|plus|but|and|[a-z]+ing)\b[^\d]{0,40}$|"
-    r"\W*\d{2,3}\s*(?:degrees|°)[^,\d]{0,3}\?|\W*can (?:easily )?be (?:made|prepared|frozen|halved|doubled|cooked|started|assembled)\b|"
+    r"\W*\d{2,3}\s*(?:degrees|°)[^,\d]{0,3}\?|\W*uses up\b[^\d]{3,40}$|"
+    # "Course Main Course".
+    r"\W*(?:course|cuisine|category|keywords?|diet|difficulty|author)\s+(?-i:[A-Z])[\w&, -]{2,40}$|\W*can (?:easily )?be (?:made|prepared|frozen|halved|doubled|cooked|started|assembled)\b|"
     r"\W*(?:one|1|a)\s+(?:pan|pot|tray|tin|bowl|dish)\b[,;:·|–-]*\s+\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b\W*$|"
     r"\W*uses\s+(?:only\s+|just\s+)?(?:\d|one|two|an?)\s+(?:\w+\s+)?(?:pans?|pots?|trays?|bowls?|dish|tins?)\W*$|"
     r"[^\d,]{3,30}\b(?:rests?|chills|marinates|soaks|proves|rises|takes|needs|cooks|bakes|sits|simmers|stands|keeps|freezes)\b"
@@ -182,6 +187,7 @@ _MAKES = re.compile(r"\W*(?:yields?\s*:|(?:makes|yields)\s+(?:about\s+)?\d)", re
 # "Leek bake – Nora Field".
 _WHOSE_BEHIND = re.compile(r"\s+[-–—]\s+(?P<who>[A-Z][a-z]+ [A-Z][a-z]+)$")
 _NO_PERSON = re.compile(
+    r"\b(?:modified|soft|puree[d]?|pureed|minced|moist|chew|diet|level|renal|cardiac|diabetic|vegan|vegetarian|low|high|free|fat|salt|sodium|carb|reduced|texture|friendly)\b|"
     r"\b(?:breakfast|brunch|lunch|dinner|supper|tea|feast|night|style|edition|version|special|class(?:ic)?|food|meal|party|picnic|buffet)$",
     re.IGNORECASE,
 )
@@ -267,7 +273,10 @@ class HeadLines(ListLines):
             re.match(r"^by\s+\w+", text, re.IGNORECASE)
             or GREETING.match(title_of(text)[0])
             or FROM.match(text)
-            or (is_dated(line.raw) and not self._is_numbered(text))
+            or (
+                is_dated(line.raw)
+                and not (self._is_numbered(text) or self._names_beside_date(text))
+            )
             or len(text) > 140
             or self._whole_part(text) is not None
             or (times_in(text) and kind_of_line(text) == "times")
@@ -282,9 +291,9 @@ class HeadLines(ListLines):
             or (text.startswith("(") and not is_in_title_case(text))
             # "can you send the stuffing one".
             or _ASKS_SOMEBODY.match(text) is not None
-            or (handed_over(text) and (text[:1].islower() or GREETING.match(text)))
+            or (handed_over(text) and self._hands_over(text))
             # "it is for 4 (or 3 like my brother)".
-            or (_OF_IT.match(text) and servings_in(text) and not is_in_title_case(text))
+            or (_OF_IT.match(text) and servings_in(text) and not self._names_of_it(text))
             # What a letter is about names the dish better than a sentence of it.
             or (self.about and text[-1:] in ".!?,:" and not self._heads_its_list(text))
             or self._is_less_than_about(text)
@@ -333,6 +342,17 @@ class HeadLines(ListLines):
         prose = text.rstrip().endswith(".") and len(text.split()) > 9
         return not prose
 
+    def _hands_over(self, text: str) -> bool:
+        """Tell a letter's "here's that lasagne" from the "this one's called ..." of who speaks."""
+        called = " called " in text and self._names_of_it(text)
+        return GREETING.match(text) is not None or (text[:1].islower() and not called)
+
+    def _names_of_it(self, text: str) -> bool:
+        """Tell "This is my bean chili for 8", which holds a name, from "This is for 8"."""
+        name = title_of(text)[0]
+        opened = not text.lower().startswith(name.lower()) and self.around.names_dish(name)
+        return is_in_title_case(text) or opened
+
     def _begins_list(self, text: str) -> bool:
         """Tell "3 leeks" right above the next food, below a blank, from "3-Bean Chilli"."""
         counted, *words = text.split()
@@ -373,6 +393,12 @@ class HeadLines(ListLines):
         if name is None or not self.around.names_dish(name["name"]):
             return False
         return not self.around.name_follows()
+
+    def _names_beside_date(self, text: str) -> bool:
+        """Tell "Ham hotdish (Bake Sale Cookbook p. 31)", whose name stands apart from its page."""
+        name = title_of(text)[0]
+        apart = text.startswith(name) and text[len(name) :].lstrip()[:1] in {"(", "["}
+        return apart and not is_dated(name) and self.around.names_dish(name)
 
     def _names_on_a_page(self, text: str) -> bool:
         """Tell the words of a page that hold the name of its dish, where no other name follows.
@@ -454,9 +480,7 @@ class HeadLines(ListLines):
             self._aside("story", behind.strip(" .,:;–-"))
         told = behind.strip(" ()[]-–—,.")
         made = yield_in(told) or (told if _ABOUT_SO_MANY.fullmatch(told) else "") if name else ""
-        # "Fritters (makes 14)" tells what is made, "fish cakes (makes 4)" for how many.
-        counted = self.layout.servings is None or re.search(r"[a-z]", made)
-        self.layout.makes = self.layout.makes or (made if counted else "")
+        self.layout.makes = self.layout.makes or made
         for kind, value in times_in(_BRACKETS.sub(" | ", behind)).items() if name else ():
             # "Leek bake (serves 4, 40 minutes)".
             self.layout.minutes.setdefault(kind, value)

@@ -44,7 +44,7 @@ OR_ONE_MORE = re.compile(
     re.IGNORECASE,
 )
 RANGE = (
-    rf"(?P<low>{N})(?:\s?\+(?!\s?\d))?(?:\s*\(?(?:-|–|—|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving)(?:\s+(?:people|ones|eaters|folk))? or|,\s*or|à|bis|a(?=\s+\d))\s*(?P<high>{N})"
+    rf"(?P<low>{N})(?:\s?\+(?!\s?\d))?(?:\s*\(?(?:-|–|—|~|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving)(?:\s+(?:people|ones|eaters|folk))? or|,\s*or|à|bis|a(?=\s+\d))\s*(?P<high>{N})"
     # "Serves 3 - 45 minutes" is for three.
     r"(?!\d|\s*-?\s*(?:min|m\b|hours?\b|hrs?\b|h\b|kcal|cal\b|kj\b|m?g\b|grams?\b|carbs?\b|protein\b|°|%))"
     # "Serves 6 (8 if there is bread)".
@@ -66,7 +66,7 @@ FOLK = (
     r"appetites|souls|climbers|cyclists|rowers|runners|skiers|farmers|builders|drivers|visitors|relatives)"
 )
 PEOPLE = (
-    rf"(?:{FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|persons?|personn?en?s?|"
+    rf"(?:{FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|portns?|rations|persons?|personn?en?s?|"
     r"por[cç](?:ões|oes|ão)|ki[sş]i(?:lik)?|adag|személy(?:re|nek)?|porc[eí]|por[tț]ii|persoane|annosta|henkilölle|hengelle|osob[ey]|μερίδες|άτομα|"
     r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|serv?\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals|mains?\s+courses|starters(?!\s+dough)|primi(?:\s+piatti)?|secondi|mains)"
 )
@@ -92,6 +92,11 @@ BOTH_SMALL_FIRST = re.compile(
 BOTH_PLAIN = re.compile(
     rf"^\W*(?P<many>{N})\s*\+\s*(?P<more>{N})\s+(?:servings|portions|people|persons|eaters)\W*$|"
     rf"\b(?:serves|feeds|for)\s+(?P<low>{N})\s*(?:\+|plus|and|&)\s*(?P<high>{N})\s+(?:small\s+|little\s+|hungry\s+)?{CHILDREN}\b",
+    re.IGNORECASE,
+)
+# "For 8 kids and 3 leaders".
+BOTH_FOLK = re.compile(
+    rf"^\W*(?:serves|feeds|for)\s+(?P<low>{N})\s+{FOLK}\s*(?:,|and|plus|\+|&)+\s*(?P<high>{N})\s+(?:[a-z]+ers|[a-z]+ors|{FOLK})\W*$",
     re.IGNORECASE,
 )
 # "Makes 2 dinners + 2 lunches".
@@ -166,7 +171,7 @@ ONE_PAN = re.compile(
 )
 # "Dinner for 2, lunch for 2", "dinner x 2, lunch x 2".
 TWO_MEALS = re.compile(
-    r"^\W*(?:dinner|supper|tea)\s+(?:for|x)\s+(?P<one>\d)\s*(?:,|and|plus|\+|&)\s*(?:then\s+)?(?:lunch|breakfast)\s+(?:for|x)\s+(?P<other>\d)\b[^\d]*$",
+    r"^\W*(?:dinner|supper|tea)\s+(?:for|x)\s+(?P<one>\d)\s*(?:,|and|plus|\+|&)\s*(?:then\s+)?(?:(?:lunch|breakfast)\s+(?:for|x)\s+(?P<other>\d)\b|(?P<lunches>\d)\s+lunches)[^\d]*$",
     re.IGNORECASE,
 )
 ME_AND = re.compile(
@@ -199,7 +204,7 @@ EITHER_COURSE = re.compile(
 )
 # "12 x 200 g portions".
 OF_A_SIZE = re.compile(
-    rf"^\W*{RANGE}\s*[x×]\s*\d+\s?(?:g|ml|oz)\s+(?:portions|servings|boxes|tubs)\W*$",
+    rf"^\W*{RANGE}\s*[x×]\s*\d+\s?(?:g|ml|oz)(?:\s+(?:portions|servings|boxes|tubs))?\W*$",
     re.IGNORECASE,
 )
 # "makes 4 big / 6 normal": the eaters or the portions, larger and smaller.
@@ -228,6 +233,7 @@ SERVES = tuple(
         rf"\bfor\s+(?:an?|the|our|my)\s+(?!batch|tray|tin|pan|pot|dish|loaf|bowl|box|jar|pack|pile|lot|set|bunch|total|couple)[a-z]+\s+of\s+{RANGE}\b(?!\s*(?:g|kg|ml|cm|inch)\b)",
         rf"^\W*(?:serves|feeds)\s+(?:an?\s+)?(?:lots?|crowd|many|plenty|loads|heaps|family)\s*[:,(–—-]\s*(?:say\s+)?{ABOUT}{RANGE}\b",
         rf"\b(?:serves|feeds)\b[^.;\d]{{1,40}}?,\s+(?:say|so|about|perhaps)\s+{RANGE}\b",
+        rf"\b(?:serves|feeds)\s+(?:the|my|our|all)\s[^.;\d]{{1,40}}?,\s+{RANGE}\W*$",
         rf"\b(?:family|crowd|group|party|table|household)\s+of\s+{ABOUT}{RANGE}\b",
         # "No. 37 SUPPERS" is a page.
         rf"(?:(?<!no )(?<!no\. )\b|\bx){RANGE}\s*{ADJ}{PEOPLE}\b",
@@ -238,13 +244,14 @@ SERVES = tuple(
         # "Makes a lot (at least 20)", "Containers: 6", "eats 1".
         rf"\bmakes\s+(?:a lot|lots|loads|plenty|heaps|tons)\b[\s!.,:(–—-]+(?:say\s+)?{ABOUT}{RANGE}\W*$",
         rf"^\W*(?:containers|boxes|tubs|jars|meals|lunches|eats)\s*[:=]?\s*{RANGE}\W*$",
-        # "1 chop per person - 6".
+        # "Portion yield: 24", "1 chop per person - 6".
+        rf"\b(?:portion|serving)s?\s+yield\s*[:=]?\s*{RANGE}",
         rf"\bper (?:person|head)\s*[-–—,;:(]+\s*(?:so\s+)?{RANGE}\W*$",
         # "1 large plate pie - 6".
         rf"^\W*(?:one|1|an?)\s+(?:[a-z-]+\s+){{0,2}}(?:pie|tart|loaf|dish|quiche|flan|tray|pan|pot|casserole|pudding)\s*[-–—=:]\s*{RANGE}\W*$",
         rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
         rf"^\W*(?:ki[sş]i\s+say[ıi]s[ıi]|po[cč]et\s+porc[ií]|convives)\s*[:=–—-]\s*{RANGE}\b",
-        rf"(?<![\w#])(?!(?:good|enough|sufficient) for\s+(?:about\s+|around\s+)?\S+\s+(?:days?|nights?|weeks?|months?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays|pies?|tarts?|quiches?|flans?|loaf|crust|tin|tray|dish|cake|chicken|turkey|bird|goose|duck|fowl|joint|hen|sausages|chops|fillets|eggs|steaks|breasts|thighs|potatoes|pancakes|crêpes|crepes|samosas|parcels|leaves|peppers)\b){SAYS}(?!\w)\s*[#:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}",
+        rf"(?<![\w#])(?<!not )(?!(?:good|enough|sufficient) for\s+(?:about\s+|around\s+)?\S+\s+(?:days?|nights?|weeks?|months?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays|pies?|tarts?|quiches?|flans?|loaf|crust|tin|tray|dish|cake|chicken|turkey|bird|goose|duck|fowl|joint|hen|sausages|chops|fillets|eggs|steaks|breasts|thighs|potatoes|pancakes|crêpes|crepes|samosas|parcels|leaves|peppers)\b){SAYS}(?!\w)\s*[#:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}(?!\d|\s*(?:lbs?|pounds?|k?g|oz|ounces|cups?|litres?|liters?|quarts?|pints?|inch|cm)\b)",
         rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|mugs|mugfuls|plates|platefuls)(?:\s+or so)?(?:\W*$|,|\s*/|\s+[-–—]\s|\s*\(|\s+of\s+(?:about\s+)?\d|\s+(?:out of|from) (?:it|this)\b)",
         rf"^\W*{RANGE}\s+meal[\s-]prep\s+(?:boxes|tubs|containers|lunches|meals|pots)\W*$",
         rf"^\W*(?:meal[\s-]prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
@@ -307,7 +314,7 @@ SERVES = tuple(
         rf"\b(?:feeds|serves|does)\s+(?:just\s+)?(?:me|one|1)\s+{RANGE}\s+times\b",
         # "Makes enough for me for 4 days".
         rf"\b(?:feeds|serves|lasts|does|enough for|for)\s+(?:just\s+)?(?:me|myself|one|1|1 me)\s+(?:for\s+)?{RANGE}\s+(?:days?|meals?|nights?|lunches|dinners)\b",
-        rf"\b(?:(?:this|it)\s+)?(?:will|should|can|could|might|would|to|easily)\s+(?:do|feed|serve)\s+{ABOUT}{RANGE}\b",
+        rf"(?:\b(?:this|it)\s+|\b)(?:['’]?ll|will|should|can|could|might|would|to|easily)\s+(?:do|feed|serve)\s+{ABOUT}{RANGE}\b",
         rf"\(\s*{RANGE}\s?p\.?\s*\)",
         # "350 for 10", "simmer for 10." tell minutes.
         (
@@ -374,7 +381,7 @@ NOBODY = frozenset(
     ]
 )
 BATCH_OF = re.compile(
-    rf"^\W*(?:batch yield|batch size|batch|yields?|portions?|servings?|makes)\s*[:=]?\s*{RANGE}(?=\s*[x×]\s*\d+\s*(?:g|ml|kg|oz)\b)",
+    rf"^\W*(?:batch yield|batch size|batch|yields?|portions?|servings?|makes)\s*[:=]?\s*{RANGE}(?=\s*[x×]\s*\d[\d./ ]*\s*(?:g|ml|kg|oz|cups?|ladles?)\b)",
     re.IGNORECASE,
 )
 # "Makes 1.5 L = 6 x 250 ml", "weighs 1600 g, 400 g x 4".
@@ -392,6 +399,7 @@ PIECES_A_SERVING = re.compile(
     rf"(?P<each>{N})\s+(?!people|persons?|servings?|portions?|g\b|ml\b|cups?\b)[a-z]"
     # "12 muffins (3 = 1 serving)", "Makes 12; serving = 3".
     rf"|^\W*(?:(?:makes|yields?)\b\s*:?\s*)?(?P<made_first>{N})\s+[a-z][a-z -]{{2,30}}[,;(–-]+\s*(?P<make_one>{N})\s*(?:=|is|are|make|per)\s*(?:1|one|a)?\s*(?:serving|portion|serve)\b"
+    rf"|^\W*(?P<made_at_first>{N})\s+[a-z][a-z -]{{2,30}}[,;(–-]+\s*(?:one\s+|a\s+|1\s+)?(?:serving|portion)(?:\s+size)?\s*(?:[:=]|is)\s*(?P<each_at_last>{N})\s*\)?\W*$"
     rf"|\b(?:makes|yields?)\b\s*:?\s*(?P<made_in_all>{N})\b[^.\d]{{0,30}}\b(?:serving|portion)(?:\s+size)?\s*[:=]\s*(?P<each_alone>{N})\s*\)?\W*$",
     re.IGNORECASE,
 )
@@ -418,9 +426,14 @@ EACH = re.compile(
     r"(?:\w+\s+)?(?:per (?:person|head|plate|portion|serving|guest|child|adult|diner|eater|kid|(?:hungry|greedy)\s+[a-z]+)|each|apiece|a (?:person|head))\b",
     re.IGNORECASE,
 )
+# "2 per person, 12 in all".
+EACH_FIRST = re.compile(
+    rf"^\W*(?:allow\s+)?(?P<each>{N})\s+(?:[a-z]+\s+)?(?:each|apiece|(?:per|a) (?:person|head))\s*[,;:–—-]+\s*(?:so\s+)?(?:about\s+)?(?P<made>{N})\s+(?:[a-z]+\s+)?(?:in all|in total|total|altogether)\W*$",
+    re.IGNORECASE,
+)
 # "15 rolls, 3 per person" is a line of its own.
 EACH_OF_THEM = re.compile(
-    rf"^\W*(?:(?:about|approx\w*\.?|around|ca\.?)\s+)?(?P<made>{N})\s+(?:[a-z-]+\s+)?(?:[a-z-]+s|gyoza|pierogi|falafel|arancini|momo|ravioli)\s*[,;:(–-]+\s*(?:about\s+)?(?P<each>{N})\s+"
+    rf"^\W*(?:(?:about|abt\.?|approx\w*\.?|around|ca\.?)\s+)?(?P<made>{N})\s+(?:[a-z-]+\s+)?(?:[a-z-]+s|gyoza|pierogi|falafel|arancini|momo|ravioli)\s*[,;:(–-]+\s*(?:about\s+)?(?P<each>{N})\s+"
     r"(?:per (?:person|head|plate|portion|serving)|each|apiece|a (?:person|head))(?:,?\s+or\s+\d\s+if\b[^\d]*)?\W*$",
     re.IGNORECASE,
 )
@@ -503,6 +516,14 @@ SIDE_BY_SIDE = re.compile(
     re.IGNORECASE,
 )
 AND = r"\s*(?:,\s*(?:and\s+)?|\band\b|&|\+|\bplus\b)\s*"
+# "Me, Frank and 2 kids".
+NAMED_TOO = r"(?:" + ONE_EATER + r"|(?-i:[A-Z][a-z]{{2,}})\b)"
+PARTY_NAMED = re.compile(
+    r"(?:\b(?:enough|plenty|serves|feeds|does|fed|sufficient)(?:\s+|\s*:\s*)(?:for\s+)?|^\W*for\s+)(?P<who>(?:me|myself|you)"
+    + "(?:" + AND + NAMED_TOO.format(1) + ")(?:" + AND + NAMED_TOO.format(2)
+    + ")?(?:" + AND + NAMED_TOO.format(3) + ")?)",
+    re.IGNORECASE,
+)  # fmt: skip
 PARTY = re.compile(
     r"(?:\b(?:enough|plenty|serves|feeds|does|fed|sufficient)\s+(?:for\s+)?|^\W*for\s+)(?P<who>"
     + ONE_EATER.format(0) + "(?:" + AND + ONE_EATER.format(1) + ")(?:" + AND + ONE_EATER.format(2)

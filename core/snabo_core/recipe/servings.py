@@ -73,7 +73,7 @@ def _told_outright(text: str) -> Servings | None:
         return Servings(eaters, eaters)
     plain = spell_numbers(words.TWICE.sub("2 times", text[: words.LOOKED_AT]))
     if (meals := words.TWO_MEALS.match(plain)) is not None:
-        eaters = float(meals["one"]) + float(meals["other"])
+        eaters = float(meals["one"]) + float(meals["other"] or meals["lunches"])
         return Servings(eaters, eaters)
     if (courses := eaters_by_course(plain)) is not None:
         return courses
@@ -182,6 +182,7 @@ def both_kinds(text: str) -> Servings | None:
         or words.BOTH_SMALL_FIRST.search(plain)
         or words.BOTH_PLAIN.search(plain)
         or words.BOTH_MEALS.search(plain)
+        or words.BOTH_FOLK.match(plain)
     )
     if both is None:
         return None
@@ -217,11 +218,15 @@ def _counted_out(plain: str) -> re.Match[str] | None:
 def _party_in(text: str) -> re.Match[str] | None:
     """Return those who eat, one by one, told in words or in figures."""
     said = words.SIDE_BY_SIDE.sub(r"\g<who>, ", text[: words.LOOKED_AT])
-    return words.PARTY.search(said) or words.PARTY.search(spell_numbers(said))
+    plain = spell_numbers(said)
+    return words.PARTY.search(said) or words.PARTY.search(plain) or words.PARTY_NAMED.search(plain)
 
 
 def _shared_out(plain: str) -> Servings | None:
     """Return among how many what is made goes: "makes 6 waffles, 2 each"."""
+    if (first := words.EACH_FIRST.match(plain)) is not None and float(first["each"]) > 0:
+        eaters = float(first["made"]) / float(first["each"])
+        return Servings(eaters, eaters) if 1 <= eaters <= words.MOST_SERVINGS else None
     shared = (
         words.EACH.search(plain)
         or words.EACH_OF_THEM.match(plain)
@@ -267,6 +272,7 @@ def only_servings(text: str) -> bool:
         words.WHOLE_LINE.fullmatch(plain)
         or words.SO_MANY_FOR.fullmatch(plain)
         or words.EACH_OF_THEM.match(plain)
+        or words.EACH_FIRST.match(plain)
     )
     pieces = words.PIECES_A_SERVING.match(plain)
     if pieces is not None and pieces.end() >= len(plain.rstrip(" ).")):

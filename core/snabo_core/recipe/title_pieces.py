@@ -98,17 +98,20 @@ def without_pieces(title: str) -> str:
         # "Minestrone, Winter" and "Hotpot (slow cooker)" are whole names.
         if behind is None or (_is_shelf(behind["piece"]) and not _SAID.fullmatch(behind["piece"])):
             break
-        if not _off(behind["piece"], title[: behind.start()]):
+        # "Dirty rice, clean kitchen" is no house's.
+        housed = not behind[0].startswith(",")
+        if not _off(behind["piece"], title[: behind.start()], housed=housed):
             break
         title = title[: behind.start()]
     return title
 
 
-def _off(piece: str, rest: str) -> bool:
+def _off(piece: str, rest: str, *, housed: bool = True) -> bool:
     """Tell a piece to take off: it says nothing of the dish, and a name stays."""
     if sum(map(str.isalpha, rest)) < words.LEAST_NAME or _says_nothing(rest) or _is_shelf(rest):
         return False
     # "Odile's kitchen", but "(bring a plate)".
-    plain = piece[:1].islower() and piece.endswith(("plate", "plates", "table"))
-    house = words.HOUSE.search(piece) is not None and not plain
+    alone = len(piece.split()) == 1 or piece.endswith(("plate", "plates", "table"))
+    plain = piece[:1].islower() and alone
+    house = housed and words.HOUSE.search(piece) is not None and not plain
     return _says_nothing(piece) or _is_shelf(piece) or house

@@ -55,9 +55,10 @@ SO = re.compile(
 )
 # "Okay this is the tuna pasta salad".
 THIS_IS = re.compile(
-    r"^(?:(?:ok(?:ay)?|so|right|well|hi|hey|hello|um+)\b[\s,!]*)*(?:this(?: one)?(?:(?-i: is)|['’]s)|it['’]s) (?:the|my|our|an?|for(?: (?:the|my|our|an?))?) (?:recipe (?:for|of) (?:(?:the|my|our|an?) )?)?(?=[^\W\d]|\d+-[a-z])"
+    r"^(?:(?:ok(?:ay)?|so|right|well|hi|hey|hello|um+)\b[\s,!]*)*(?:this(?: one)?(?:(?-i: is)|['’]s)|it['’]s) (?:called(?: (?:the|my|an?))?|the|my|our|an?|for(?: (?:the|my|our|an?))?) (?:recipe (?:for|of) (?:(?:the|my|our|an?) )?)?(?=[^\W\d]|\d+-[a-z])"
+    r"|^(?:(?:ok(?:ay)?|so|right|well|hi|hey|hello|um+)\b[\s,!]*)*this one(?:['’]s|(?-i: is))\s+(?-i:(?=[a-z]{3}))"
     # "Right the name is pea and ham risotto".
-    r"|^(?:(?:ok(?:ay)?|so|right|well|u[mh]+|er+m?)\b[\s,!]*)*(?:the )?(?:(?:next|first|second|third|last|other|new)\s+(?:recipe|one|dish)|(?:recipe |dish )?(?:name|title))(?: of (?:it|this)| here)?(?: is|['’]s)(?: called)?\s+(?=[^\W\d])"
+    r"|^(?:(?:ok(?:ay)?|so|right|well|u[mh]+|er+m?)\b[\s,!]*)*(?:the )?(?:(?:next|first|second|third|last|other|new)\s+(?:recipe|one|dish)|(?:recipe |dish )?(?:name|title)|recipe|dish)(?: of (?:it|this)| here)?(?: is|['’]s)(?: called)?\s+(?=[^\W\d])"
     r"|^(?:title|recipe (?:name|title))\s+(?-i:(?=[a-z]{3}))|^(?-i:(?:add|new|save|note)(?: an?)? recipe|new note|(?:write|note|jot|take) (?:this |it )?down|u[mh]+|er+m?|recipe)[\s,:]+(?=(?!for\b|of\b|is\b|called\b|by\b|from\b|card\b|book\b|box\b)[a-z]{3})|^note to self[\s:,-]+(?=[^\W\d])"
     # "So this is cheesy leek toasts".
     r"|^(?:ok(?:ay)?|so|right|well|um+)\b[\s,!]*(?:so\s+)?this is (?=[^\W\d]{3})",
@@ -99,17 +100,17 @@ TODAY = re.compile(
 )
 # "Tonight's dinner is leek pie!"
 TONIGHT = re.compile(
-    r"^(?:today|tonight|this week|sunday)['’]?s\s+(?:dinner|tea|supper|lunch|recipe|special|dish|meal)\s+(?:is|was)\s+(?:(?:my|our|the|an?)\s+)?(?=\S)",
+    r"^(?:so\s+)?(?:today|tonight)\s+(?:it['’]s|it is|we have)\s+(?:(?:my|our|the|an?)\s+)?(?=\S)|^(?:today|tonight|this week|sunday)['’]?s\s+(?:dinner|tea|supper|lunch|recipe|special|dish|meal)\s+(?:is|was)\s+(?:(?:my|our|the|an?)\s+)?(?=\S)",
     re.IGNORECASE,
 )
 # "How I make leek bake".
 # "Hey machine note tuna mornay for the freezer".
 TOLD_TO = re.compile(
-    r"^(?:hey|ok(?:ay)?)\s+\w+[\s,]+(?:(?:take|make|add|new|start)\s+(?:an?\s+)?)?(?:notes?|recipe|remember|write(?: down)?)[\s:,]+(?=[a-z]{3})",
+    r"^(?:hey\s+)?(?-i:start|take|make|add)\s+an?\s+(?:new\s+)?(?:note|recipe)(?:\s+for)?[\s:,]+(?=[a-z]{3})|^(?:hey|ok(?:ay)?)\s+\w+[\s,]+(?:(?:take|make|add|new|start)\s+(?:an?\s+)?)?(?:notes?|recipe|remember|write(?: down)?)[\s:,]+(?=[a-z]{3})",
     re.IGNORECASE,
 )
 HOW = re.compile(
-    r"^(?:(?:ok(?:ay)?|so|right|well)\s+)*(?:this is |here(?: is|['’]s) )?how (?:i|we) (?:make|cook|do)\s+(?:(?:my|our|the|an?)\s+)?(?=\S)",
+    r"^(?:(?:ok(?:ay)?|so|right|well)\s+)*(?:(?:this is |here(?: is|['’]s) )?how (?:i|we) (?:make|cook|do)|(?-i:(?<=so )(?:I|i|we) (?:make|cook)))\s+(?:(?:my|our|the|an?)\s+)?(?=\S)",
     re.IGNORECASE,
 )
 # A name needs no full stop, an abbreviation its own.
@@ -162,36 +163,44 @@ CLAIM_BEHIND = re.compile(
 FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
 FOR_SO_MANY = re.compile(
     # "LEEK PIE   4 PERS."
-    r"(?<=[a-zA-Zà-ÿ)])\s+(?:\d{1,3}(?:\s?[-–]\s?\d{1,3})?|(?-i:one|two|three|four|five|six|eight|ten))\s+(?:pers\.?|people|persons?|servings?|portions?|pax|covers|bowls|plates)\s*$"
+    r"(?<=[a-zA-Zà-ÿ)])\s*,?(?:\s+(?:about|around|roughly))?\s+(?:\d{1,3}(?:\s?[-–]\s?\d{1,3})?|(?-i:one|two|three|four|five|six|eight|ten))\s+(?:(?:big|large|small|good|generous)\s+)?(?:pers\.?|people|persons?|servings?|portions?|pax|covers|bowls|plates|containers|boxes|tubs)(?:\s+(?:about\s+)?(?:\d{1,3}|ten|fifteen|twenty|thirty|forty|fifty|an)\s+(?:min(?:ute)?s?|hours?))?\s*$"
     r"|(?:\s*,?\s+(?:enough|plenty|good|sufficient)(?=\s+for\b))?\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|(?-i:portions)|for|för|für|pour|para|voor|per)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
-    r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:people|servings|persons|portions))?(?:\s+(?:with|plus) leftovers)?\s*[)\]]?\s*$"
+    r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:(?:hungry|greedy|big|small)\s+)?(?:people|servings|persons|portions|eaters|adults|kids))?(?:\s+(?:with|plus) leftovers)?\s*[)\]]?\s*$"
     # "Corned beef hash for 3, one pan".
     r"|(?<=[a-z])\s+for\s+(?:\d{1,2}|two|three|four|five|six|eight|ten)(?:\s+people)?,\s+[^\W\d][^,\d]{1,25}$"
     # "Chili for 75 Scouts", "stuffed mushrooms for me".
     rf"|(?<=[a-z])\s+for\s+(?:\d{{1,3}}\s+(?:hungry\s+)?{FOLK}|(?:just\s+|only\s+)?(?:me|myself))\s*$"
+    r"|(?<=[a-z])\s+(?:just|only)\s+for\s+(?:me|myself|one|two)\s*$"
     # "Cheesy quesadilla for one person takes ten minutes".
     r"|(?<=[a-z])\s+for\s+(?:\d{1,2}|one|two|three|four|five|six|eight|ten)(?:\s+(?:people|persons?|of us))?\s+(?:(?:it|and it|this)\s+)?(?:takes|ready|done|made|needs)\b[^()]{0,40}$"
     # "Traybake (meal prep x4)".
     r"|\s*\(\s*(?:meal prep|batch|freezer)\s*[x×]?\s?\d{1,2}\s*\)\s*$"
     # "Beef stew x 60"; twelve fishcakes are no eaters.
     r"|(?:(?<=[^\W\d_s])|,)\s+[x×]\s?\d{1,3}(?:\s*\((?:mon|tue|wed|thu|fri|sat|sun)[^()]{0,20}\))?\s*$"
+    # "Chili con carne, 10 x 300g", "frittata two of us".
+    r"|\s*[,;:(–—-]\s*\d{1,2}\s*[x×]\s*\d{2,4}\s?(?:g|ml)\s*\)?\s*$"
+    r"|\s*[,(–—-]\s*(?:meal[\s-]prep|lunch(?:es)?|dinners?|suppers?)\s+for\s+[2-7]\s+(?:days|nights|evenings)\)?\s*$"
+    r"|(?<=[a-z])\s+(?:(?:for\s+)?(?:the\s+)?(?:\d{1,2}|(?-i:two|three|four|five|six|eight))\s+of us|for\s+us\s+(?:\d|(?-i:two|three|four|five|six)))\s*$"
     # "Leek pie x 6 portions".
     r"|\s+[x×]\s?\d{1,3}\s+(?:portions?|servings?|meals?|people|persons?)\s*$"
     # "Leek pie (4 p)", "Koshari on a budget (4)".
     r"|\s*[(\[]\s*(?:[x×]\s?|about\s+|approx\.?\s+|c\.?\s?|~\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*[)\]]\s*$",
     re.IGNORECASE,
 )
-COUNTED = r"(?:pieces|pcs|slices|squares|wedges|nos|balls|patties|cakes|rolls|pancakes|fritters|tacos|wraps|burgers|pies|pasties|tarts|dumplings)"
+COUNTED = r"(?:dozen|doz|pieces|pcs|slices|squares|wedges|nos|balls|patties|cakes|rolls|pancakes|fritters|tacos|wraps|burgers|pies|pasties|tarts|dumplings)"
 # "Rice croquettes - abt 14", "crispy fish burgers makes six burgers".
 MADE_TAIL = re.compile(
     # "Aloo tikki (12 pieces)".
+    r"\s*[-–—,(]\s*makes\s+(?:lots|loads|plenty|heaps|a\s+(?:lot|big batch|batch|crowd))\)?[.!]?$|"
     rf"\s*[,:(–—-]\s*(?P<pieces>\d{{1,3}}(?:\s?[-–]\s?\d{{1,3}})?\s+{COUNTED})\)?\.?$|"
     r"(?:\s*[-–—,(]\s*(?:abt\b\.?|about|approx\w*\.?)|(?:\s*[-–—,(]\s*|(?<=[a-z]{3})\s+(?:(?:and\s+)?(?:it|that|this|which)\s+)?)(?:makes|gives|yields)(?:\s+(?:abt\b\.?|about|approx\w*\.?))?)\s+"
-    r"(?P<n>\d{1,3}|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty)(?!\s*(?:min|h|g\b|kg|k?cal))(?:\s+(?!serves|feeds)[a-z]+){0,3}\)?\.?$",
+    r"(?P<n>\d{1,3}(?:\s?doz(?:en)?\b\.?)?|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty)(?!\s*(?:min|h|g\b|kg|k?cal))(?:\s+(?!serves|feeds)[a-z]+){0,3}\)?\.?$",
     re.IGNORECASE,
 )
 # "Jugged hare for Christmas Eve - 8": fewer may be the second of its kind.
-COUNTED_BEHIND = re.compile(r"\s+[-–—]\s+(?P<n>[4-9]|[1-9]\d|1\d\d)$")
+COUNTED_BEHIND = re.compile(
+    r"(?:\s+[-–—]\s+(?P<n>[4-9]|[1-9]\d|1\d\d)|,\s+(?P<many>[1-9]\d|1\d\d))$"
+)
 # "Mushroom toad in the hole for me and Jim".
 FOR_ME_AND = re.compile(
     r"\s+for\s+(?:me|myself)\s+(?:and|&|\+)\s+(?:(?-i:[A-Z][a-z]+)|him|her|(?:my |the )?(?:wife|husband|partner|mum|mom|dad|gran|nan|sister|brother|friend|neighbour|boyfriend|girlfriend))\W*$",
@@ -203,6 +212,10 @@ LAST = re.compile(
 # "x5 (mon-fri)".
 ON_DAYS = re.compile(r"\s*\((?:mon|tue|wed|thu|fri|sat|sun)[^()]{0,20}\)\s*$", re.IGNORECASE)
 NUMBER_ALONE = re.compile(r"\W*(?:[x×]\s?)?(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)\W*")
+# "10 x 300g".
+SO_MANY_OF_A_SIZE = re.compile(
+    r"\W*(?P<n>\d{1,2})\s*(?:[x×]\s*\d{2,4}\s?(?:g|ml)|containers|boxes|tubs)\W*", re.IGNORECASE
+)
 DASHED = re.compile(r"\s+[-–—]{1,2}\s+")
 LAST_DASH = re.compile(r"\s[-–—]{1,2}\s+(?P<tail>(?:(?!\s[-–—])[^()\[\]]){1,60})$")
 TIME_ONLY = re.compile(
@@ -229,13 +242,13 @@ ASKED_FOR = re.compile(
     r"\b(?:(?:recipe|receipt|directions)\s+(?:for|of)\s+(?:the|my|our|your|that|an?)?"
     r"|you (?:wanted|were after|liked)\s+(?:the|my|our|that)|(?:asks?|asked|begged|wanted to know)\s+(?:me\s+)?(?:for|about|after)\s+(?:the|my|our|your|that|an?)(?:\s+(?:plain|good|simple|proper|decent))?"
     r"|how (?:i|we) (?:make|do|cook)\s+(?:the|my|our|that)"
-    r"|^(?:right|ok|okay|so|well)(?:\s+so)?\s+for\s+(?:the|my|our))\s*(?P<name>(?:\d+-)?[^\W\d_][\w'’-]*(?: (?:[\w'’-]+|&)){0,6}?)"
+    r"|^(?:right|ok|okay|so|well)(?:\s+so)?\s+for\s+(?:the|my|our))\s*(?P<name>(?!(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|a (?:crowd|few)|us|me)\b)(?:\d+-)?[^\W\d_][\w'’-]*(?: (?:[\w'’-]+|&)){0,6}?)"
     r"(?=\s+(?:you|that|which|i|we|she|he|from|as|is|was|about|again|at|so many|a few|loads)\b|[,.!?:;(]|\s*$)",
     re.IGNORECASE,
 )
 # "OK recipe is called green shakshuka, it's for three.", "Jan. 9th. Made Hasty Barley Broth with ...".
 CALLED = re.compile(
-    r"\b(?:recipe|dish|this one|it)(?:['’]s| is) called (?:an? |the )?(?P<name>[^\W\d][^,.;:!?]{2,60})",
+    r"\b(?:recipe|dish|this one|it)(?:['’]s| is) called (?:an? |the )?(?P<name>[^\W\d][^,.;:!?]{2,60}?)(?=\s+(?:and\s+)?(?:it|that|this|for|serves|feeds|makes)\b|[,.;:!?]|\s*$)",
     re.IGNORECASE,
 )
 MADE = re.compile(
@@ -359,14 +372,15 @@ SAID_BEHIND = re.compile(
     r"\s*[,;(–—-]\s*(?:serves|feeds|does|enough for)\s[^,;()]{1,40}(?:\([^()]{3,30}\)|\))?$"
     r"|\s+[-–—]\s+(?:serves|feeds|does)\s+\d[^()]{1,60}$"
     # "Our leek bake serves four and takes an hour".
-    r"|(?<=[a-z]{3})\s+(?:serves|feeds)\s+(?:me|us)\b[^()]{0,50}$"
+    r"|(?<=[a-z]{3})\s+(?:serves|feeds)\s+(?:(?:me|us)\b|an?\s+(?:family|crowd|group|table)\s+of\b)[^()]{0,50}$"
     r"|(?<=[a-z]{3})\s+(?:(?:and\s+)?(?:it|this|that)(?:['’]s|\s+is)\s+)(?:enough|good|plenty)\s+for\s[^()]{1,50}$"
-    r"|(?<=[a-z]{3})\s+(?:serves|feeds)\s+(?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b[^()]{0,50}$",
+    r"|(?<=[a-z]{2})\s+(?:it['’]ll|it will|it should|should|will)\s+(?:do|feed|serve)\s+(?:\d{1,2}|two|three|four|five|six|eight|ten)\b[^()]{0,30}$"
+    r"|(?<=[a-z]{2})\s+(?:serves|feeds)\s+(?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b[^()]{0,50}$",
     re.IGNORECASE,
 )
 # "Chicken casserole -- Mrs. Odile B.", "Leek pie - by Aunt Merle".
 WHOSE_BEHIND = re.compile(
-    r"\.\s+(?-i:From|By)\s+(?-i:[A-Z])[\w'’]+(?:\s+(?-i:[A-Z])[\w'’]+)?(?:,\s*(?:19|20)\d\d)?\.?$|"
+    r"\s*\([^()]{0,40}\b(?:cook\s?book|magazine|newsletter|bulletin)\b[^()]{0,20}\)$|\.\s+(?-i:From|By)\s+(?-i:[A-Z])[\w'’]+(?:\s+(?-i:[A-Z])[\w'’]+)?(?:,\s*(?:19|20)\d\d)?\.?$|"
     r"\s*\((?:by|from|via)\s+(?-i:[A-Z])[a-z]+(?:,[^()]{1,40})?\)$|"
     r"\s*\((?-i:[A-Z])[a-z]+,\s+(?:unit|flat|room|plot|table|no\.?|class|year|ward|block)\b[^()]{0,30}\)$|"
     r"\s*\((?:(?:by|from)\s+)?(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|sister|brother|chef)\b\.?[^()]{0,50}\)$",
@@ -383,9 +397,14 @@ OVEN_BEHIND = re.compile(r"\s+oven\s*:?\s*\d{2,3}\b.{0,15}$", re.IGNORECASE)
 BEFORE_A_STROKE = re.compile(r"^(?P<above>[^/]{3,40})\s+/\s+(?=\S)")
 # "Bean pasta, for whoever turns up".
 WHOEVER = re.compile(r",\s+for (?:whoever|anyone|everyone|those who|when)\b.{0,40}$", re.IGNORECASE)
+# "Masala dosa, batter for 15"; "leek pie that serves 6".
+BATTER_BEHIND = re.compile(
+    r"(?<=[^\W\d]{3})\s+(?:(?:and\s+)?(?:it|this)|that|which|and)$|\s*[,–-]\s*(?:batter|dough|enough|quantit(?:y|ies)|amounts)\s*$",
+    re.IGNORECASE,
+)
 # "okay chicken and dumplings this is for six people": what is left before for how many.
 THIS_BEHIND = re.compile(
-    r"(?<=[^\W\d]{3})[\s,]+(?:(?:and\s+)?(?:this|it|that|which)(?:\s+(?:one|recipe))?(?:['’]s|\s+is)|and\s+(?:this|it)|that|which|(?:it|this|that)\s+(?:makes|gives|serves|feeds|does)(?:\s+(?:about|around))?)$",
+    r"(?<=[^\W\d]{3})[\s,]+(?:(?:and\s+)?(?:this|it|that|which)(?:\s+(?:one|recipe))?(?:['’]s|\s+is)|(?:you|we) get|(?:(?:and\s+)?(?:it|this|that)\s+)?(?:makes|gives|serves|feeds|does)(?:\s+enough)?(?:\s+(?:about|around|for))?)$",
     re.IGNORECASE,
 )
 # "Pan haggerty, as Grandad told it"; "HAMBURGER SOUP from Irma".
@@ -402,10 +421,16 @@ BY_BEHIND = re.compile(
 SO_MANY_BEHIND = re.compile(
     r"(?:[\s,–—-]+for (?:a |the )?(?:crowd|family|party|group|table|gang) of"
     # "Roast beef dinner for eight" is a dinner of roast beef.
-    r"|\s*[,–—-]+\s*(?:an? )?(?:\w+ )?(?:dinner|lunch|supper|tea|meal|brunch) for)\s+\w{1,8}\s*$",
+    r"|\s*[,–—-]+\s*(?:an? )?(?:\w+ )?(?:breakfast|dinner|lunch|supper|tea|meal|brunch) for)\s+\w{1,8}\s*$",
     re.IGNORECASE,
 )
 PERSON_SIZED = re.compile(r"\b(?P<n>[1-9]|one|two|three|four|five|six)[\s-]person\b", re.IGNORECASE)
+# "4x chicken + rice boxes".
+TIMES_BEFORE = re.compile(r"(?P<n>[2-9]|1\d)\s?[x×]\s+(?=[a-z])", re.IGNORECASE)
+# "Pearl barley risotto for three with peas".
+FOR_SO_MANY_WITH = re.compile(
+    r"\bfor\s+(?P<n>[1-9]|one|two|three|four|five|six|eight)\s+(?:people\s+)?with\b", re.IGNORECASE
+)
 # "; 4p; 60min".
 PARTED = re.compile(r"\s*[;|/·•\[\]]\s*")
 BRACKETED = re.compile(r"^\[(?P<name>[^\[\]]{3,})\]$")

@@ -97,9 +97,10 @@ def _only_facts(said: str) -> bool:
     """Tell "serves 4, 40 minutes" and "4 servings, 350 kcal each": each piece is a fact."""
     if only_servings(said) or only_facts(said):
         return True
+    # "8 servings * 2 hours".
     return all(
         only_servings(piece) or only_times(piece) or only_figures(piece)
-        for piece in pieces_of(said)
+        for piece in pieces_of(said.replace(" * ", " | "))
     )
 
 
@@ -157,7 +158,10 @@ def title_of(text: str) -> tuple[str, Servings | None]:
         bare = behind.sub("", bare)
     bare, labelled = _without_labels(bare)
     bare, tailed = _without_tails(_on_its_page(bare))
-    bare = without_pieces(_without_shelves(words.THIS_BEHIND.sub("", bare)))
+    bare = words.THIS_BEHIND.sub("", bare)
+    if tailed is not None or told is not None:
+        bare = words.BATTER_BEHIND.sub("", bare)
+    bare = without_pieces(_without_shelves(bare))
     bare = words.WHOEVER.sub("", words.REMARK_BEHIND.sub("", words.DIETS.sub("", bare)))
     bare = words.BRACKETED.sub(r"\g<name>", words.RECIPE_BEHIND.sub(r"\g<name>", bare))
     bare = _unquoted(bare)
@@ -184,7 +188,10 @@ def _counted_behind(bare: str) -> tuple[str, Servings | None]:
     """Return a title without "- 8", "for me and Jim" and "a recipe for 4", and for how many it is."""
     servings = None
     if (counted := words.COUNTED_BEHIND.search(bare)) is not None and counted.start() > 0:
-        servings, bare = servings_in(f"serves {counted['n']}"), bare[: counted.start()]
+        servings, bare = (
+            servings_in(f"serves {counted['n'] or counted['many']}"),
+            bare[: counted.start()],
+        )
     if (both := words.FOR_ME_AND.search(bare)) is not None and both.start() > 0:
         servings, bare = Servings(2.0, 2.0), bare[: both.start()]
     if (recipe := words.RECIPE_FOR.search(bare)) is not None:
@@ -244,7 +251,8 @@ def _without_tails(bare: str) -> tuple[str, Servings | None]:
 
 def _for_persons(bare: str) -> Servings | None:
     """Return for how many "Two-Person Paella" is, which keeps its name."""
-    sized = words.PERSON_SIZED.search(bare)
+    sized = words.PERSON_SIZED.search(bare) or words.FOR_SO_MANY_WITH.search(bare)
+    sized = sized or words.TIMES_BEFORE.match(bare)
     return servings_in(f"serves {sized['n']}") if sized is not None else None
 
 
@@ -270,6 +278,8 @@ def _served_behind(text: str) -> Servings | None:
         text = f"serves {alone['n']}"
     if (both := both_kinds(text)) is not None:
         return both
+    if (sized := words.SO_MANY_OF_A_SIZE.fullmatch(text)) is not None:
+        text = f"serves {sized['n']}"
     first = re.split(r",|\bor\b", text)[0]
     told, whole = servings_in(f"{first})"), servings_in(text)
     if told is not None and whole is not None and whole.low == told.low:
