@@ -166,17 +166,7 @@ class FactLines(HeadLines):
                 self.loosely = self.loosely or loosely
                 self._aside("story", text)
                 return True
-        made = self._made_below_title(line)
-        if made is not None and servings is None:
-            # "(8 slices)" below the title.
-            what = next(said for said in made.groups() if said)
-            self.layout.makes = self.layout.makes or what
-            self.layout.servings = self.layout.servings or meals_in(what)
-            return True
-        if (both := self._made_for(line)) is not None:
-            # "16 pooris, masala for 4" below "Poori masala".
-            self.layout.makes = self.layout.makes or both["made"]
-            self.layout.servings = self.layout.servings or servings_in(f"for {both['n']}")
+        if self._takes_made(line, servings):
             return True
         if not (told or self._tells_only_facts(line, kind, servings, minutes)):
             self._facts_in_story(text)
@@ -191,6 +181,21 @@ class FactLines(HeadLines):
             self.layout.makes = makes
         if not minutes and servings is None and not makes:
             self._aside("note", text)
+        return True
+
+    def _takes_made(self, line: Written, servings: Servings | None) -> bool:
+        """Take what is made from a line that counts it: "(8 slices)", "16 pooris, masala for 4"."""
+        made = self._made_below_title(line) if servings is None else None
+        if made is not None:
+            what = next(said for said in made.groups() if said)
+            self.layout.makes = self.layout.makes or what
+            self.layout.servings = self.layout.servings or meals_in(what)
+            return True
+        both = self._made_for(line)
+        if both is None:
+            return False
+        self.layout.makes = self.layout.makes or both["made"]
+        self.layout.servings = self.layout.servings or servings_in(f"for {both['n']}")
         return True
 
     def _tells_only_facts(

@@ -520,7 +520,7 @@ AND = r"\s*(?:,\s*(?:and\s+)?|\band\b|&|\+|\bplus\b)\s*"
 NAMED_TOO = r"(?:" + ONE_EATER + r"|(?-i:[A-Z][a-z]{{2,}})\b)"
 PARTY_NAMED = re.compile(
     r"(?:\b(?:enough|plenty|serves|feeds|does|fed|sufficient)(?:\s+|\s*:\s*)(?:for\s+)?|^\W*for\s+)(?P<who>(?:me|myself|you)"
-    + "(?:" + AND + NAMED_TOO.format(1) + ")(?:" + AND + NAMED_TOO.format(2)
+     "(?:" + AND + NAMED_TOO.format(1) + ")(?:" + AND + NAMED_TOO.format(2)
     + ")?(?:" + AND + NAMED_TOO.format(3) + ")?)",
     re.IGNORECASE,
 )  # fmt: skip
