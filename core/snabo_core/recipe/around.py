@@ -171,6 +171,11 @@ def _says_dish_last(text: str) -> bool:
     return len(words) > 1 and says_dish(words[-1])
 
 
+_FOR_SO_MANY = re.compile(r"\W*(?:for|serves|feeds|makes|yields?)\s+\d", re.IGNORECASE)
+# Buttons and stars may stand between a name and for how many it is.
+MOST_BEFORE_FACTS = 6
+
+
 class Around:
     """The lines of a text and the place that is looked at.
 
@@ -289,7 +294,7 @@ class Around:
             part = (
                 names_component(text)
                 and not whole
-                and not any(map(self._counts, (offset + 1, offset + 2)))
+                and not any(map(self._counts, range(offset + 1, offset + MOST_BEFORE_FACTS)))
             )
             opens = opens_list(text) or METHOD.match(text) is not None or part
             return not opens and len(text) <= LONGEST_NAME and not is_step(text)
@@ -459,6 +464,8 @@ class Around:
             return True
         name = title_of(below.text)[0]
         said = FOR_A_PART.match(name) or _WHOSE.match(below.text) or says_of_it(below.text)
+        # "For 2 tarts (4 persons)".
+        said = said or (_FOR_SO_MANY.match(below.text) and servings_in(below.text) is not None)
         if said or only_facts(below.text) or only_servings(below.text):
             return False
         listed = follows is not None and has_amount(follows.text) and self.names_food(follows.text)

@@ -66,18 +66,23 @@ _FOR_A_DISH = re.compile(r"\W*for (?:an?|one|1) [^,]{3,30}, ", re.IGNORECASE)
 MOST_OF_PIECES = 6
 # "1 loaf, 10 slices".
 _CUT_INTO = re.compile(
-    r"\W*\d{1,2}\s?[x×]\s?\d{1,2}(?:\s*(?:pan|tin|dish))?,\s+(?P<cut>\d{1,2}\s+(?:slices|squares|pieces))\W*|"
+    r"\W*\d{1,2}\s?[x×]\s?\d{1,2}(?:\s*(?:pan|tin|dish))?\s*[,:–-]\s+(?P<cut>\d{1,2}\s+(?:slices|squares|pieces))\W*|"
     r"\W*(?:for\s+)?(?P<what>(?:one|1|a)\s+(?:\w+\s+)?(?:loaf|tart|pie|cake|tray|flan|quiche|slab|thali|dish|tin|pan|terrine|strudel|wreath|ring|plait|block|sheet|round|form|mould)\s*(?:of \d{1,2}\s?cm\s*)?(?:[,=:–-]|\(|of\b)?\s*"
     r"(?:(?:about|ca\.?|approx\w*\.?)\s+)?\d{1,2}\s+(?:slices|squares|pieces|wedges)\)?)\W*",
     re.IGNORECASE,
 )
 _MAKES_SO_MANY = re.compile(
-    r"\W*(?:(?:the |this )?(?:dough|batter|recipe|mixture|mix|quantity|this|it|filling|batch|pastry)\s+)?(?:(?:makes|yields?|gives|fills)|(?:cuts|slices)(?:\s+in(?:to)?)?)\s*[:=]?\s+(?:(?:about|around|approx\w*\.?|circa|ca?\.)\s+|[~≈]\s?)?\d{1,3}\b[^.]{0,40}$",
+    r"\W*(?:(?:the |this )?(?:pan|tin|tray|dish|dough|batter|recipe|mixture|mix|quantity|this|it|filling|batch|pastry)\s+)?(?:(?:makes|yields?|gives|fills)|[a-z]{4,}s make|(?:cuts|slices)(?:\s+in(?:to)?)?)\s*[:=]?\s+(?:(?:about|around|approx\w*\.?|circa|ca?\.)\s+|[~≈]\s?)?\d{1,3}\b[^.]{0,40}$",
     re.IGNORECASE,
 )
 # "Nos. 20".
 _NUMBER_MADE = re.compile(
-    r"\W*(?:nos?\.|numbers?|qty|pcs\.?|pieces(?=\s*:))\s*[:=-]?\s*(?P<what>\d{1,3})\W*|\W*(?P<first>\d{1,3}\s*(?:nos|pcs)|(?:abt|about|approx)\b\.?\s+(?:1[3-9]|[2-9]\d))\W*",
+    r"\W*(?:nos?\.|numbers?|qty|pcs\.?|(?:(?:number|no\.?) of )?pieces(?=\s*:))\s*[:=-]?\s*(?P<what>\d{1,3})\W*|\W*(?P<first>\d{1,2}\s+(?:small|big|large|mini|little)(?:\s+ones)?\s+or\s+\d{1,2}\s+(?:small|big|large|mini|little)(?:\s+ones)?|\d{1,3}\s*(?:nos|pcs)|(?:about\s+)?\d{1,2}\s*doz(?:en)?\.?|(?:abt|about|approx)\b\.?\s+(?:1[3-9]|[2-9]\d))\W*",
+    re.IGNORECASE,
+)
+# "1 x 8 in. tart".
+_ONE_OF_A_SIZE = re.compile(
+    r"\W*(?P<what>(?:1|2|one|two|an?)\s+(?:[x×]\s+)?\d{1,2}(?:\.\d)?[\s-]?(?:in\b\.?|inch|cm|[\"”])\s+(?:\w+\s+)?(?:tarts?|pies?|quiches?|flans?|loaf|loaves|pans?|dish|tins?))\W*",
     re.IGNORECASE,
 )
 _SIZES = ("small", "large", "big", "mini", "little", "medium")
@@ -117,7 +122,7 @@ _EACH = re.compile(
 )
 _PEOPLE = re.compile(r"serv|people|persons?\b|portion|feeds|\bpax\b|\bppl\b", re.IGNORECASE)
 _COUNTED_ONE = re.compile(
-    r"\W*(?:(?:about|around|roughly|approx\w*\.?|circa|ca?\.|quantity|qty|output|exit|amount|batch|gives|for)\s*:?\s*){0,2}(?P<what>\d{1,2}(?:\s*(?:-|–|to)\s*\d{1,2})?\s+(?:doz(?:en|\.)?\s+)?(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}(?:[\s-](?!approx)[^\W\d]{3,14})?))(?:\s+(?:approx\w*\.?|or so))?\W*",
+    r"\W*(?:(?:quantity|qty|output|exit|amount|batch|gives|for)\s*:?\s*)?(?P<what>(?:(?:about|around|roughly|approx\w*\.?|circa|ca?\.)\s+)?\d{1,2}(?:\s*(?:-|–|to)\s*\d{1,2})?\s+(?:doz(?:en|\.)?\s+)?(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}(?:[\s-](?!approx)[^\W\d]{3,14})?))(?:\s+(?:approx\w*\.?|or so))?\W*",
     re.IGNORECASE,
 )
 _IN_BRACKETS = re.compile(
@@ -232,7 +237,7 @@ class FactLines(HeadLines):
     def _made_as_named(self, makes: str) -> Servings | None:
         """Return for how many "Makes 4 small gratins" is below "Smoked haddock gratins": one each."""
         counted = _COUNTED_ONE.fullmatch(makes)
-        if counted is None or names_pieces(self.layout.title):
+        if counted is None or "doz" in makes or names_pieces(self.layout.title):
             return None
         noun = counted["noun"].lower().split()[-1]
         named = noun.endswith("s") and noun in re.findall(r"[^\W\d]+", self.layout.title.lower())
@@ -272,7 +277,7 @@ class FactLines(HeadLines):
         if made is None and self._apart_below_title(line):
             made = _IN_BRACKETS.fullmatch(f"({line.text})")
         if made is None and self.section == "head" and self.layout.title:
-            made = _NUMBER_MADE.fullmatch(line.text)
+            made = _NUMBER_MADE.fullmatch(line.text) or _ONE_OF_A_SIZE.fullmatch(line.text)
             made = made or _CUT_INTO.fullmatch(line.text)
             made = made or self._volume_made(line.text)
         counted = _COUNTED_ONE.fullmatch(line.text) if made is None else None
@@ -298,9 +303,9 @@ class FactLines(HeadLines):
         return both if made & name else None
 
     def _heads_below(self) -> bool:
-        """Tell a line right above the head of the list."""
+        """Tell a line right above the head of the list, or above for how many it is."""
         follows = self.around.next()
-        return follows is not None and opens_list(follows.text)
+        return follows is not None and (opens_list(follows.text) or only_servings(follows.text))
 
     def _volume_made(self, text: str) -> re.Match[str] | None:
         """Return "about 10 cups" right above a list: an amount of nothing is what is made."""

@@ -141,8 +141,11 @@ _ONLY_A_PART = re.compile(
 _SAID_OF_IT = re.compile(
     r"\W*(?:(?:makes|yields|gives|is)\s+)?enough\s+(?:for|to)\b|"
     # "15 minutes, if the water is hot", "Can be made ahead to step 3", "Uses 1 tray".
-    r"\W*(?:(?:about|just|under|only)\s+)?\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b,?\s+(?:if|when|once|plus|but|and|[a-z]+ing)\b[^\d]{0,40}$|"
-    r"\W*\d{2,3}\s*(?:degrees|°)[^,\d]{0,3}\?|\W*uses up\b[^\d]{3,40}$|"
+    r"\W*(?:(?:about|just|under|only)\s+)?\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b,?\s.{0,50}$|\W*overnight\s[^\d]{3,40}$|"
+    # "9 x 13 pan", "4 generations have fought over the wings".
+    r"\W*\d{1,2}\s?[x×]\s?\d{1,2}(?:[\s-]?(?:inch|in\.?|cm|[\"”]))?\s*(?:pan|dish|tin|tray|casserole)?\W*$|"
+    r"\W*(?:\d{1,2}|two|three|four)\s+(?:generations|years|kids|children|people|times|friends|neighbou?rs|cousins|brothers|sisters)\b[^\d]*$|"
+    r"\W*\d{2,3}\s*(?:degrees|°)[^,\d]{0,3}\?|\W*uses up\b[^\d]{3,40}$|\W*no[\s-]cook\b[^\d]{0,40}$|"
     # "Course Main Course".
     r"\W*(?:course|cuisine|category|keywords?|diet|difficulty|author)\s+(?-i:[A-Z])[\w&, -]{2,40}$|\W*can (?:easily )?be (?:made|prepared|frozen|halved|doubled|cooked|started|assembled)\b|"
     r"\W*(?:one|1|a)\s+(?:pan|pot|tray|tin|bowl|dish)\b[,;:·|–-]*\s+\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b\W*$|"
@@ -322,7 +325,11 @@ class HeadLines(ListLines):
         behind = _FOOD_THEN_NUMBER.fullmatch(text) is not None and self.around.names_food(text)
         listed = (is_listed_food(text) or behind) and self._food_right_below()
         listed = listed and not self._counts_in_its_name(text)
-        if listed or (measured and counted and not self.around.is_named_so(0)):
+        follows = self.around.next()
+        # "Mutton biryani - 1 kg", right above "serves 8".
+        first = self.around.place == 0 and follows is not None and only_servings(follows.text)
+        named = self.around.is_named_so(0) or (first and text[:1].isalpha())
+        if listed or (measured and counted and not named):
             return False
         if begins_with_amount(text):
             # "3-Cheese Gnocchi Bake" is a title where no list goes on under it.

@@ -275,7 +275,8 @@ class _Sorter(FactLines, MethodLines):
             return False
         above = self.around.lines[self.around.place - 1].text if self.around.place else ""
         beside = [above, *(one.text for one in (self.around.next(),) if one is not None)]
-        return len(text.split()) > 1 or any(map(_SCALES.fullmatch, beside))
+        several = len(text.split()) > 1 or any(map(_SCALES.fullmatch, beside))
+        return several or self._above_list()
 
     def _set_furniture_aside(self, line: Written) -> None:
         if self.section == "head" and names_meal(line.text):

@@ -144,7 +144,7 @@ WHO_THEY_ARE = re.compile(
 )
 ALONE = re.compile(
     r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself)|(?:serves |feeds )?(?:just |only )?me(?:\s*\(1\))?"
-    r"|(?:one|1|a)\s+(?:portion|serving|helping|lunch|dinner|supper|meal)|solo (?:supper|dinner|lunch|breakfast|meal|cook)|(?:1|one)\s+(?:\w+\s+)?(?:bowl|plate|plateful|bowlful|mug|mugful|jar|box|sandwich|toastie|burrito|omelette)"
+    r"|(?:one|1|a)\s+(?:portion|serving|helping|lunch|dinner|supper|meal)|makes (?:one|1|a) (?:\w+ )?(?:bowl|plate|plateful|mug|serving|portion|sandwich|omelette|toastie|wrap)|solo (?:supper|dinner|lunch|breakfast|meal|cook)|(?:1|one)\s+(?:\w+\s+)?(?:bowl|plate|plateful|bowlful|mug|mugful|jar|box|sandwich|toastie|burrito|omelette)"
     r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid|jar|bowl|box|pot|tub)(?:[,;(–—-]+\s*(?:so\s+|just\s+)?(?:multiply|scale|double|times|increase|add)\b[^\d]*)?)\W*",
     re.IGNORECASE,
 )
@@ -321,7 +321,7 @@ SERVES = tuple(
             rf"(?<!\d\s)(?<!\d[°cf]\s)(?<!bake\s)(?<!cook\s)(?<!simmer\s)(?<!fry\s)(?<!roast\s)(?<!boil\s)(?<!grill\s)"
             rf"\b(?:for|pour|für|para|voor)\s+(?:the\s+|us\s+)?{ABOUT}{RANGE}\s*(?:$|[).,|+·•]|\(or\b|(?:of us\b)|as\s+(?:an?|mains?|sides?|starters?)\b|{PEOPLE})"
         ),
-        rf"^\W*makes\s+{ABOUT}(?P<low>[2-9]|1[0-2])(?P<high>(?!))?(?P<more>(?!))?\s+(?:big|large|generous|good[\s-]sized)\W*$",
+        rf"^\W*makes\s+{ABOUT}(?P<low>[2-9]|1[0-2])(?P<high>(?!))?(?P<more>(?!))?\s+(?:big|large|generous|good[\s-]sized|individual)(?:\s+ones)?\W*$",
         # "Makes 24" is no dish for so many.
         rf"^\W*(?:(?:makes|(?:cuts|slices) into)(?!\W{{0,3}}{ABOUT}(?:1[3-9]|[2-9]\d|\d{{3}})\b)|yields?)\s*[:=\-]?\s*{ABOUT}{RANGE}\s*(?:$|[|.,;(·•])(?!.*\b(?:each|per)\b)",
     )
@@ -381,7 +381,7 @@ NOBODY = frozenset(
     ]
 )
 BATCH_OF = re.compile(
-    rf"^\W*(?:batch yield|batch size|batch|yields?|portions?|servings?|makes)\s*[:=]?\s*{RANGE}(?=\s*[x×]\s*\d[\d./ ]*\s*(?:g|ml|kg|oz|cups?|ladles?)\b)",
+    rf"^\W*(?:batch yield|batch size|batch makes|recipe makes|batch|yields?|portions?|servings?|makes)\s*[:=]?\s*{RANGE}(?=\s*[x×]\s*\d[\d./ ]*\s*(?:g|ml|kg|oz|cups?|ladles?)\b)",
     re.IGNORECASE,
 )
 # "Makes 1.5 L = 6 x 250 ml", "weighs 1600 g, 400 g x 4".
@@ -423,7 +423,7 @@ EACH = re.compile(
     rf"\b(?:makes|yields?|(?:cuts|slices) into|gives)\b\s*:?\s*{ABOUT}(?P<made>{N})\b.{{1,40}}?(?<![\d/.])(?P<each>{N})(?!/)\s*"
     # "6 bowls, about 2 cups each" are six.
     r"(?!(?:cups?|ml|litres?|liters?|g|grams?|kg|oz|ounces?|lbs?|cm|mm|inch(?:es)?|in|kcal|cal(?:orie)?s?|minutes?|mins?)\b)"
-    r"(?:\w+\s+)?(?:per (?:person|head|plate|portion|serving|guest|child|adult|diner|eater|kid|(?:hungry|greedy)\s+[a-z]+)|each|apiece|a (?:person|head))\b",
+    r"(?:\w+\s+)?(?:per (?:person|head|plate|portion|serving|serve|guest|child|adult|diner|eater|kid|(?:hungry|greedy)\s+[a-z]+)|each|apiece|a (?:person|head))\b",
     re.IGNORECASE,
 )
 # "2 per person, 12 in all".
@@ -573,7 +573,7 @@ NOT_EATERS = re.compile(
 BARE, MOST_BARE = (
     re.compile(
         r"\W*(?:(?:between|anywhere from|from|about|roughly|around)\s+)?(?P<low>\d{1,2})"
-        r"(?:\s*(?:-|–|to|or|and|/)\s*(?P<high>\d{1,2}))?\s*(?:\([^()]*\)|,\s+(?:not|but|or|if|maybe|depending|generous\w*|hungry|easily|comfortably)\b[^\d,]{0,40})?[\s.]*",
+        r"(?:\s*(?:-|–|to|or|and|/)\s*(?P<high>\d{1,2}))?\s*(?:\([^()]*\)|,\s+(?:not|but|or|if|maybe|depending|generous\w*|hungry|easily|comfortably)\b[^\d,]{0,40}|\.\s+(?-i:[A-Z])[^\d]{3,40})?[\s.]*",
         re.IGNORECASE,
     ),
     12,

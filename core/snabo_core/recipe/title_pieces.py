@@ -32,7 +32,7 @@ _UNSIGNED = re.compile(
 )
 _DATE = (
     rf"(?:\d{{1,4}}[./-]\d{{1,2}}(?:[./-]\d{{1,4}})?|\d{{1,2}}(?:st|nd|rd|th)?\s+(?:of\s+)?{MONTH}(?:,?\s+\d{{4}})?"
-    rf"|{MONTH}\s+\d{{1,2}}(?:st|nd|rd|th)?(?:,?\s+\d{{4}})?|{MONTH}\s+\d{{4}}|(?:19|20)\d\d)"
+    rf"|{MONTH}\s+\d{{1,2}}(?:st|nd|rd|th)?(?:,?\s+\d{{4}})?|{MONTH}\s+\d{{4}})"
 )
 # What is said of a recipe, not of the dish.
 _SAID = re.compile(

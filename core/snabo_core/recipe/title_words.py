@@ -50,7 +50,7 @@ PLACE = re.compile(
 # How somebody begins to tell: "ok so the rice thing".
 SO = re.compile(
     r"^(?:(?:hey|hi|hiya|hello|oi|yo)\b[\s,!]+)?(?:ok(?:ay)?\b[\s,]+so\b[\s,]+|ok(?:ay)?\b[\s,]+(?:so\b[\s,]+)?(?=(?:the|that|this|my|our)\s+\S)|(?-i:ok(?:ay)?)[\s,]+(?-i:(?=[a-z]{3}))"
-    r"|(?-i:right|well|ok|okay)[\s,]+(?:so|then|now)[\s,]+(?-i:(?=[a-z]{3}))|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
+    r"|(?-i:so)\s+(?-i:(?=(?!good|easy|simple|quick|tasty|many|much|very|yum|long|far|what|how|when)[a-z]{3}))|(?-i:right|well|ok|okay)[\s,]+(?:so|then|now)[\s,]+(?-i:(?=[a-z]{3}))|(?-i:right)\s+(?-i:(?=(?!now\b|away\b|angle)[a-z]{3}))|so\b[\s,]+(?=(?:the|that|this|my|our)\s+\S))",
     re.IGNORECASE,
 )
 # "Okay this is the tuna pasta salad".
@@ -179,7 +179,7 @@ FOR_SO_MANY = re.compile(
     r"|(?:(?<=[^\W\d_s])|,)\s+[x×]\s?\d{1,3}(?:\s*\((?:mon|tue|wed|thu|fri|sat|sun)[^()]{0,20}\))?\s*$"
     # "Chili con carne, 10 x 300g", "frittata two of us".
     r"|\s*[,;:(–—-]\s*\d{1,2}\s*[x×]\s*\d{2,4}\s?(?:g|ml)\s*\)?\s*$"
-    r"|\s*[,(–—-]\s*(?:meal[\s-]prep|lunch(?:es)?|dinners?|suppers?)\s+for\s+[2-7]\s+(?:days|nights|evenings)\)?\s*$"
+    r"|\s*[,(–—-]\s*(?:meal[\s-]prep|prep|lunch(?:es)?|dinners?|suppers?)\s+for\s+[2-7]\s+(?:days|nights|evenings)\)?\s*$"
     r"|(?<=[a-z])\s+(?:(?:for\s+)?(?:the\s+)?(?:\d{1,2}|(?-i:two|three|four|five|six|eight))\s+of us|for\s+us\s+(?:\d|(?-i:two|three|four|five|six)))\s*$"
     # "Leek pie x 6 portions".
     r"|\s+[x×]\s?\d{1,3}\s+(?:portions?|servings?|meals?|people|persons?)\s*$"
@@ -216,6 +216,8 @@ NUMBER_ALONE = re.compile(r"\W*(?:[x×]\s?)?(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})
 SO_MANY_OF_A_SIZE = re.compile(
     r"\W*(?P<n>\d{1,2})\s*(?:[x×]\s*\d{2,4}\s?(?:g|ml)|containers|boxes|tubs)\W*", re.IGNORECASE
 )
+# "Leek soup. Makes 5 pints."
+MADE_OF_IT = re.compile(r"(?:makes|yields?|gives)\s+(?:about\s+)?\d[^.;]{0,25}\.?$", re.IGNORECASE)
 DASHED = re.compile(r"\s+[-–—]{1,2}\s+")
 LAST_DASH = re.compile(r"\s[-–—]{1,2}\s+(?P<tail>(?:(?!\s[-–—])[^()\[\]]){1,60})$")
 TIME_ONLY = re.compile(
@@ -383,13 +385,12 @@ WHOSE_BEHIND = re.compile(
     r"\s*\([^()]{0,40}\b(?:cook\s?book|magazine|newsletter|bulletin)\b[^()]{0,20}\)$|\.\s+(?-i:From|By)\s+(?-i:[A-Z])[\w'’]+(?:\s+(?-i:[A-Z])[\w'’]+)?(?:,\s*(?:19|20)\d\d)?\.?$|"
     r"\s*\((?:by|from|via)\s+(?-i:[A-Z])[a-z]+(?:,[^()]{1,40})?\)$|"
     r"\s*\((?-i:[A-Z])[a-z]+,\s+(?:unit|flat|room|plot|table|no\.?|class|year|ward|block)\b[^()]{0,30}\)$|"
-    r"\s*\((?:(?:by|from)\s+)?(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|sister|brother|chef)\b\.?[^()]{0,50}\)$",
+    r"\s*\((?:by|from)\s+(?:mrs?|ms|miss|dr|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma|dad)?|sister|brother|chef)\b\.?[^()]{0,50}\)$",
     re.IGNORECASE,
 )
-# "Cheese flan (for the children who don't eat fish)".
+# "Cheese flan (recipe below)".
 REMARK_BEHIND = re.compile(
-    r"\s*\((?:(?:full|whole|my|the)\s+)*(?:recipe|details|method|link)\s+(?:is\s+)?(?:below|underneath|follows|in (?:the |my )?(?:comments?|caption|description|bio)|at the end)[!. ]*\)[!. ]*$|"
-    r"\s*\((?:for (?:the|those|when|people)|when|if|because|sorry|thanks|that['’]s|this is|you know|the one|yes)\b[^()\d]{8,80}\)$|\s*\((?:(?:the|our|my|a)\s+)?(?:[\w'’]+\s+){0,2}favou?rite!?\)$",
+    r"\s*\((?:(?:full|whole|my|the)\s+)*(?:recipe|details|method|link)\s+(?:is\s+)?(?:below|underneath|follows|in (?:the |my )?(?:comments?|caption|description|bio)|at the end)[!. ]*\)[!. ]*$",
     re.IGNORECASE,
 )
 # "LEEK BAKE      Serves 4-6      Oven 190".
@@ -451,7 +452,7 @@ RECIPE_FOR = re.compile(
 )
 # "Leek bake: the recipe", "Leek bake, a recipe" of somebody.
 RECIPE_BEHIND = re.compile(
-    r"^(?P<name>(?!(?:the|my|our|full|easy|quick|basic|family|secret|main|new|this|print\w*|favou?rite)\s+recipe)\S.*?[a-z0-9)])(?:\s*[,:–—-]\s*(?:an?|the|my|our))?\s+recipe(?: card| sheet| page)?$",
+    r"^(?P<name>(?!.*,\s+\w+\s+recipe$)(?!(?:the|my|our|full|easy|quick|basic|family|secret|main|new|this|print\w*|favou?rite)\s+recipe)\S.*?[a-z0-9)])(?:\s*[,:–—-]\s*(?:an?|the|my|our))?\s+recipe(?: card| sheet| page)?$",
     re.IGNORECASE,
 )
 OR_SO_MANY = re.compile(

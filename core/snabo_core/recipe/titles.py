@@ -166,7 +166,9 @@ def title_of(text: str) -> tuple[str, Servings | None]:
     bare = words.BRACKETED.sub(r"\g<name>", words.RECIPE_BEHIND.sub(r"\g<name>", bare))
     bare = _unquoted(bare)
     title = (
-        words.STOP.sub("", re.sub(r"!{2,}$", "", bare.strip(" -–—:|,~")))[: words.LONGEST_TITLE]
+        words.STOP.sub("", re.sub(r"!{2,}$", "", " ".join(bare.split()).strip(" -–—:|,~")))[
+            : words.LONGEST_TITLE
+        ]
         or text.strip()[: words.LONGEST_TITLE]
     )
     return title, labelled or told or counted or tailed or _for_persons(bare)
@@ -231,12 +233,18 @@ def _on_its_page(bare: str) -> str:
     return bare if site is None else site["name"]
 
 
+def _is_fact(sentence: str) -> bool:
+    """Tell "Serves 4", "Takes an hour." and "Makes 5 pints.", which are sentences behind a name."""
+    made = words.MADE_OF_IT.match(sentence) is not None
+    return made or only_servings(sentence) or only_times(sentence.rstrip("."))
+
+
 def _without_tails(bare: str) -> tuple[str, Servings | None]:
     """Return a title without the sentences and pieces behind it that are facts, and for how many."""
     servings = None
     name, *said = re.split(r"(?<!\b[Nn]o)\.\s+", bare)
     pieces = [piece for one in said for piece in re.split(r",\s+", one)]
-    if said and all(only_servings(one) or only_times(one.rstrip(".")) for one in pieces):
+    if said and all(map(_is_fact, pieces)):
         # "Swede bake. Takes an hour. Feeds 8."
         servings, bare = next(filter(None, map(servings_in, pieces)), None), name
     while (cut := _tail(bare)) is not None:
@@ -285,6 +293,9 @@ def _served_behind(text: str) -> Servings | None:
     if told is not None and whole is not None and whole.low == told.low:
         # "Serves 4 hungry or 5 normal" is one telling.
         return whole
+    if told is not None and whole is None and told.high <= 1:
+        # "(a dinner, not a snack)".
+        told = None
     told = told or whole
     return told or next(filter(None, map(servings_in, words.PARTED.split(text))), None)
 
