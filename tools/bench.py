@@ -46,6 +46,7 @@ from snabo_core.swaps.book import book  # noqa: E402
 from snabo_core.swaps.dish_water import dish_water  # noqa: E402
 from table.services import EaterForm, add_eater  # noqa: E402
 from tests.kitchens import random_kitchen  # noqa: E402
+from tests.score_heads import score as score_heads  # noqa: E402
 from tests.score_lines import expected_lines, misspelled, score  # noqa: E402
 from tests.score_methods import methods  # noqa: E402
 from tests.score_methods import score as score_methods  # noqa: E402
@@ -369,6 +370,7 @@ def main() -> int:
         marks = score_recipes(chosen)
         told = ", ".join(f"{what} {marks.share(what):.0%}" for what in marks.asked)
         print(f"whole recipes {name}: {len(chosen)}: {told}")
+    print(f"heads of recipes set aside: {score_heads()}")
     for name, aside in (("tuned to", False), ("set aside", True)):
         methods_read = score_methods([m for m in methods() if m.set_aside == aside])
         told = ", ".join(f"{what} {methods_read.share(what):.0f}%" for what in methods_read.all)

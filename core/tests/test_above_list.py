@@ -5,23 +5,19 @@ The heads are from memory of what people paste; the dishes are invented.
 
 from __future__ import annotations
 
-import re
 import unittest
 from itertools import cycle
 from pathlib import Path
 
 from snabo_core.foods import library
 from snabo_core.recipe import read_recipe
+from tests.score_heads import letters, score
 
 DATA = Path(__file__).parent / "data" / "above_list.txt"
 LINES = ("2 tbsp olive oil", "3 leeks, sliced", "200 g pearl barley", "50 g parmesan")
 STEPS = ("Soften the leeks in the oil for 10 minutes.", "Add the barley and simmer.")
 HEADED = "\n".join(("Ingredients", *LINES, "", "Method", *STEPS, ""))
 BARE = "\n".join((*LINES, "", *STEPS, ""))
-
-
-def _letters(text: str) -> str:
-    return " ".join(re.findall(r"\w+", text.lower()))
 
 
 class AboveTheList(unittest.TestCase):
@@ -37,10 +33,14 @@ class AboveTheList(unittest.TestCase):
             with self.subTest(name=name):
                 dish = read_recipe(f"{head}{body}", library(), None)
                 told = (dish.told.servings_low, dish.told.servings_high)
-                self.assertEqual(_letters(dish.title), _letters(name))
+                self.assertEqual(letters(dish.title), letters(name))
                 self.assertEqual(told, eaters or (None, None))
-                self.assertEqual(_letters(made), _letters(dish.told.makes if made else ""))
+                self.assertEqual(letters(made), letters(dish.told.makes if made else ""))
                 self.assertEqual(
                     tuple(line.text for part in dish.parts for line in part.lines), LINES
                 )
                 self.assertEqual(tuple(step.text for step in dish.steps), STEPS)
+
+    def test_those_that_were_set_aside(self) -> None:
+        # 98.5 % when they were written; what is below 97 has been broken since.
+        self.assertGreaterEqual(score().share(), 0.97)

@@ -438,7 +438,7 @@ class Lists(unittest.TestCase):
             ("HAMBURGER SOUP     from Irma", "HAMBURGER SOUP"),
             ("Receipt for pan haggerty, as Granda told it", "pan haggerty"),
             ("CURRY NIGHT: Lamb balti - 60 portions", "Lamb balti"),
-            ("Cheese flan (for the children who like it), 50 portions", "Cheese flan (for the children who like it)"),
+            ("Cheese flan (for who has no fish), 50 portions", "Cheese flan (for who has no fish)"),
             ("TEST 4 - Oven risotto", "Oven risotto"),
             ("Bean pasta, for whoever turns up (about 5)", "Bean pasta"),
             ("Mince and skirlie - for 6 tired folk", "Mince and skirlie"),

@@ -465,8 +465,9 @@ class Around:
         name = title_of(below.text)[0]
         said = FOR_A_PART.match(name) or _WHOSE.match(below.text) or says_of_it(below.text)
         # "For 2 tarts (4 persons)".
-        said = said or (_FOR_SO_MANY.match(below.text) and servings_in(below.text) is not None)
-        if said or only_facts(below.text) or only_servings(below.text):
+        counts = begins_with_amount(below.text) or _FOR_SO_MANY.match(below.text) is not None
+        counts = counts and servings_in(below.text) is not None
+        if said or counts or only_facts(below.text) or only_servings(below.text):
             return False
         listed = follows is not None and has_amount(follows.text) and self.names_food(follows.text)
         headed = _HEADS_ON.search(below.text) and follows is not None and not follows.after_blank

@@ -77,7 +77,7 @@ _MAKES_SO_MANY = re.compile(
 )
 # "Nos. 20".
 _NUMBER_MADE = re.compile(
-    r"\W*(?:nos?\.|numbers?|qty|pcs\.?|(?:(?:number|no\.?) of )?pieces(?=\s*:))\s*[:=-]?\s*(?P<what>\d{1,3})\W*|\W*(?P<first>\d{1,2}\s+(?:small|big|large|mini|little)(?:\s+ones)?\s+or\s+\d{1,2}\s+(?:small|big|large|mini|little)(?:\s+ones)?|\d{1,3}\s*(?:nos|pcs)|(?:about\s+)?\d{1,2}\s*doz(?:en)?\.?|(?:abt|about|approx)\b\.?\s+(?:1[3-9]|[2-9]\d))\W*",
+    r"\W*(?:nos?\.|numbers?|qty|pcs\.?|(?:(?:number|no\.?) of )?(?:pieces|slices|squares|wedges)(?=\s*:))\s*[:=-]?\s*(?P<what>\d{1,3})\W*|\W*(?P<first>\d{1,2}\s+(?:small|big|large|mini|little)(?:\s+ones)?\s+or\s+\d{1,2}\s+(?:small|big|large|mini|little)(?:\s+ones)?|\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s*(?:nos|pcs)(?:\s+(?:depending|approx|or so)\b.{0,30})?|(?:about\s+)?\d{1,2}\s*doz(?:en)?\.?|(?:abt|about|approx)\b\.?\s+(?:1[3-9]|[2-9]\d))\W*",
     re.IGNORECASE,
 )
 # "1 x 8 in. tart".
@@ -112,6 +112,9 @@ _MADE_FOR = re.compile(
 _SERVES_SO_MANY = re.compile(
     r"\W*(?:(?:[a-z]+\s+){1,4}(?:serves|feeds|for)\s+(?:\d{1,2}|two|three|four|five|six|eight)\b[,;.]?\s*){2,3}",
     re.IGNORECASE,
+)
+_BEHIND_A_WORD = re.compile(
+    r"\w[^\d]{0,20}[,;.]\s+(?:serves|feeds)\s+(?:about\s+)?\w", re.IGNORECASE
 )
 # Nobody lists "10 rotis approx".
 _ROUGHLY = re.compile(r"\bapprox\w*\.?\W*$|^\W*(?:approx\w*\.?|about|around)\s", re.IGNORECASE)
@@ -174,8 +177,7 @@ class FactLines(HeadLines):
         if self._takes_made(line, servings):
             return True
         if not (told or self._tells_only_facts(line, kind, servings, minutes)):
-            self._facts_in_story(text)
-            return False
+            return self._takes_story(text, servings)
         self.facts_at = self.around.place
         for name, value in minutes.items():
             self.layout.minutes.setdefault(name, value)
@@ -187,6 +189,24 @@ class FactLines(HeadLines):
         if not minutes and servings is None and not makes:
             self._aside("note", text)
         return True
+
+    def _takes_story(self, text: str, servings: Servings | None) -> bool:
+        """Take for how many a line tells that says more; True where it is no food or step."""
+        if not self._serves_beside(text, servings):
+            self._facts_in_story(text)
+            return False
+        self.layout.servings = self.layout.servings or servings
+        self.layout.makes = self.layout.makes or yield_in(text)
+        self._aside("story", text)
+        return True
+
+    def _serves_beside(self, text: str, servings: Servings | None) -> bool:
+        """Tell "8 in the tin, serves 4 w. mash" above a list: no food serves anybody."""
+        if not self._above_list() or servings is None or not self.layout.title:
+            return False
+        short = len(text.split()) <= MOST_LOOSE_WORDS and text[:1].isalnum()
+        said = _BEHIND_A_WORD.search(text) is not None
+        return said and short and not (only_servings(text) or only_facts(text))
 
     def _takes_made(self, line: Written, servings: Servings | None) -> bool:
         """Take what is made from a line that counts it: "(8 slices)", "16 pooris, masala for 4"."""
@@ -283,7 +303,8 @@ class FactLines(HeadLines):
         counted = _COUNTED_ONE.fullmatch(line.text) if made is None else None
         # "12 crêpes" above the head of a list is none of its foods.
         food = counted is None or (self.around.names_food(line.text) and not self._heads_below())
-        food = food and not (counted is not None and _ROUGHLY.search(line.text))
+        # Nor is "Amount: 8 dumplings".
+        food = food and not (counted and (":" in line.text or _ROUGHLY.search(line.text)))
         if counted is not None and not food and self.titled and not self.layout.parts:
             # "8 croques" below "Croque madame".
             names = {word.strip("s,()!") for word in self.layout.title.lower().split()}

@@ -142,6 +142,7 @@ _SAID_OF_IT = re.compile(
     r"\W*(?:(?:makes|yields|gives|is)\s+)?enough\s+(?:for|to)\b|"
     # "15 minutes, if the water is hot", "Can be made ahead to step 3", "Uses 1 tray".
     r"\W*(?:(?:about|just|under|only)\s+)?\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b,?\s.{0,50}$|\W*overnight\s[^\d]{3,40}$|"
+    r"\W*(?:portion|serving)(?:\s+size)?\s*[:=]?\s*(?:about\s+)?\d[^,]{0,40}$|"
     # "9 x 13 pan", "4 generations have fought over the wings".
     r"\W*\d{1,2}\s?[x×]\s?\d{1,2}(?:[\s-]?(?:inch|in\.?|cm|[\"”]))?\s*(?:pan|dish|tin|tray|casserole)?\W*$|"
     r"\W*(?:\d{1,2}|two|three|four)\s+(?:generations|years|kids|children|people|times|friends|neighbou?rs|cousins|brothers|sisters)\b[^\d]*$|"
@@ -232,7 +233,7 @@ _TRAIL = re.compile(
 _NUMBERED_NAME = re.compile(r"no\.?\s*\d{1,3}\s+(?P<name>[^\W\d].+)", re.IGNORECASE)
 # "Rice croquettes - abt 14".
 _ABOUT_SO_MANY = re.compile(
-    rf"(?:(?:abt\b\.?|about|approx\w*\.?)\s+\d{{1,3}}(?:\s+[a-z]+)?|\d{{1,3}}(?:\s?[-–]\s?\d{{1,3}})?\s+{COUNTED})",
+    rf"(?:(?:abt\b\.?|about|approx\w*\.?)\s+\d{{1,3}}(?:\s+[a-z]+)?|\d{{1,3}}(?:(?:\s?[-–]\s?|\s+to\s+)\d{{1,3}})?\s+{COUNTED})",
     re.IGNORECASE,
 )
 _YEAR = re.compile(r"\b(?:19|20)\d\d\b(?!\s*(?:g|kg|ml|l|kcal|cal|oz)\b)")
@@ -327,7 +328,8 @@ class HeadLines(ListLines):
         listed = listed and not self._counts_in_its_name(text)
         follows = self.around.next()
         # "Mutton biryani - 1 kg", right above "serves 8".
-        first = self.around.place == 0 and follows is not None and only_servings(follows.text)
+        first = follows is not None and (only_servings(follows.text) or follows.after_blank)
+        first = first and self.around.place == 0
         named = self.around.is_named_so(0) or (first and text[:1].isalpha())
         if listed or (measured and counted and not named):
             return False

@@ -156,7 +156,7 @@ MEALS_FOR = re.compile(
 )
 # "Makes 2 pies, each serves 3".
 EACH_SERVES = re.compile(
-    rf"(?:\b(?:makes|yields?|gives)\s+|^\W*)(?P<made>{N})\s+[a-z][a-z -]{{2,30}}[,;(–—-]+\s*(?:(?:each|every one)\s+(?:one\s+)?(?:serves|serving|feeds|feeding|for|enough for)\s+(?P<each>{N})\b|(?P<to_each>{N})\s+(?:to|from)\s+(?:each|a (?:pie|tart|dish|loaf))\b)",
+    rf"(?:\b(?:makes|yields?|gives)\s+|^\W*)(?P<made>{N})\s+[a-z][a-z -]{{2,30}}[,;(–—-]+\s*(?:(?:each|every one)\s+(?:one\s+)?(?:serves|serving|feeds|feeding|for|enough for)\s+(?P<each>{N})\b|(?P<to_each>{N})\s+(?:(?:to|from)\s+(?:each|a (?:pie|tart|dish|loaf))|(?:servings|portions)\s+(?:each|apiece|per (?:pan|pie|tray|dish)))\b)",
     re.IGNORECASE,
 )
 # "Enough for 2 for 2 days".
@@ -199,6 +199,7 @@ COURSES = r"(?:breakfast|brunch|dinner|tea|starters?|mains?(?: course| meal)?|ma
 EITHER_COURSE = re.compile(
     # "A starter for six, or supper for four with a salad".
     rf"^\W*(?:makes\s+)?(?:an?\s+)?(?:(?:light|good|hearty|generous|filling)\s+)?{COURSES}\s+for\s+(?P<one_course>{N})\b\s*(?:[,/;(]\s*)?(?:or|and)\s+(?:an?\s+)?(?:\w+\s+)?{COURSES}\s+for\s+{N}\b[^.\d]{{0,30}}$|"
+    rf"^\W*(?P<one_in_brackets>{N})\s*\((?:as\s+)?(?:an?\s+)?{COURSES}\)\s*(?:,|/|;|or|and)*\s*{N}\s*\((?:as\s+)?(?:an?\s+)?{COURSES}\)|"
     rf"^\W*(?:serves?\s+|feeds\s+|for\s+|servings?:?\s+)?(?P<one>{N})(?:\s*(?:-|–|to|or)\s*(?P<to>{N}))?\s+as\s+(?:an?\s+)?(?:\w+\s+)?{COURSES}\s*(?:,|/|;|or|and|\(|—|–|-)+\s*(?:or\s+)?{N}(?:\s*(?:-|–|to|or)\s*{N})?\s+as\s+(?:an?\s+)?(?:\w+\s+)?{COURSES}\b",
     re.IGNORECASE,
 )
@@ -251,7 +252,7 @@ SERVES = tuple(
         rf"^\W*(?:one|1|an?)\s+(?:[a-z-]+\s+){{0,2}}(?:pie|tart|loaf|dish|quiche|flan|tray|pan|pot|casserole|pudding)\s*[-–—=:]\s*{RANGE}\W*$",
         rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
         rf"^\W*(?:ki[sş]i\s+say[ıi]s[ıi]|po[cč]et\s+porc[ií]|convives)\s*[:=–—-]\s*{RANGE}\b",
-        rf"(?<![\w#])(?<!not )(?!(?:good|enough|sufficient) for\s+(?:about\s+|around\s+)?\S+\s+(?:days?|nights?|weeks?|months?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays|pies?|tarts?|quiches?|flans?|loaf|crust|tin|tray|dish|cake|chicken|turkey|bird|goose|duck|fowl|joint|hen|sausages|chops|fillets|eggs|steaks|breasts|thighs|potatoes|pancakes|crêpes|crepes|samosas|parcels|leaves|peppers)\b){SAYS}(?!\w)\s*[#:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}(?!\d|\s*(?:lbs?|pounds?|k?g|oz|ounces|cups?|litres?|liters?|quarts?|pints?|inch|cm)\b)",
+        rf"(?<![\w#])(?<!not )(?!(?:good|enough|sufficient) for\s+(?:about\s+|around\s+)?\S+\s+(?:days?|nights?|weeks?|months?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays|pies?|tarts?|quiches?|flans?|loaf|crust|tin|tray|dish|cake|chicken|turkey|bird|goose|duck|fowl|joint|hen|sausages|chops|fillets|eggs|steaks|breasts|thighs|potatoes|pancakes|crêpes|crepes|samosas|parcels|leaves|peppers)\b){SAYS}(?!\w)\s*[#:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}(?!\d|\s*(?:(?:per|a) (?:head|person)\b|each\b|apiece\b|lbs?|pounds?|k?g|oz|ounces|cups?|litres?|liters?|quarts?|pints?|inch|cm)\b)",
         rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|mugs|mugfuls|plates|platefuls)(?:\s+or so)?(?:\W*$|,|\s*/|\s+[-–—]\s|\s*\(|\s+of\s+(?:about\s+)?\d|\s+(?:out of|from) (?:it|this)\b)",
         rf"^\W*{RANGE}\s+meal[\s-]prep\s+(?:boxes|tubs|containers|lunches|meals|pots)\W*$",
         rf"^\W*(?:meal[\s-]prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
@@ -261,6 +262,9 @@ SERVES = tuple(
         rf"^\W*(?:for|per(?!\s+100\b)|(?:quantities|amounts) (?:are )?for)\s+{RANGE}\s*(?:\([^()\d]*\)|to share|sharing)?\W*$",
         # "For 4 (350 g each)", "For 4 in 20 minutes", "For 4 - 240 kcal each".
         rf"^\W*for\s+{RANGE}\s*\([^()]{{0,60}}\b(?:each|per|portion|serving|a head|doubled?|halved?)\b[^()]{{0,30}}\)\W*$",
+        rf"^\W*for\s+{RANGE}\s+(?:with|w/)\s+[a-z]+\W*$",
+        # "Ration for: 4".
+        rf"^\W*(?:rations?|measures?|measurements?|recipe)\s+(?:are\s+)?for\s*[:=]?\s*{RANGE}\W*$",
         rf"^\W*for\s+{RANGE}\s+(?:in (?:one|an?|under|about|\d)|plus\b|with\s+\d|[-–|]\s+\d).{{0,40}}$",
         rf"(?:^\W*|[;,.]\s+)(?:there\s+are|we(?:['’]re| are| were))\s+{RANGE}(?:\s+of us)?(?:\W*$|,?\s+(?:and|so|but|with)\b)",
         rf"\b{RANGE}\s+of us\b",
@@ -433,7 +437,7 @@ EACH_FIRST = re.compile(
 )
 # "15 rolls, 3 per person" is a line of its own.
 EACH_OF_THEM = re.compile(
-    rf"^\W*(?:(?:about|abt\.?|approx\w*\.?|around|ca\.?)\s+)?(?P<made>{N})\s+(?:[a-z-]+\s+)?(?:[a-z-]+s|gyoza|pierogi|falafel|arancini|momo|ravioli)\s*[,;:(–-]+\s*(?:about\s+)?(?P<each>{N})\s+"
+    rf"^\W*(?:(?:about|abt\.?|approx\w*\.?|around|ca\.?)\s+)?(?P<made>{N})\s+(?:[a-z-]+\s+)?(?:[a-z-]+s|gyoza|pierogi|falafel|arancini|momo|ravioli)\s*[,;:.(–-]+\s*(?:about\s+)?(?P<each>{N})\s+"
     r"(?:per (?:person|head|plate|portion|serving)|each|apiece|a (?:person|head))(?:,?\s+or\s+\d\s+if\b[^\d]*)?\W*$",
     re.IGNORECASE,
 )
@@ -573,7 +577,7 @@ NOT_EATERS = re.compile(
 BARE, MOST_BARE = (
     re.compile(
         r"\W*(?:(?:between|anywhere from|from|about|roughly|around)\s+)?(?P<low>\d{1,2})"
-        r"(?:\s*(?:-|–|to|or|and|/)\s*(?P<high>\d{1,2}))?\s*(?:\([^()]*\)|,\s+(?:not|but|or|if|maybe|depending|generous\w*|hungry|easily|comfortably)\b[^\d,]{0,40}|\.\s+(?-i:[A-Z])[^\d]{3,40})?[\s.]*",
+        r"(?:\s*(?:-|–|to|or|and|/)\s*(?P<high>\d{1,2}))?\s*(?:\([^()]*\)|\s*,\s+(?:not|but|or|if|maybe|with|without|plus|depending|generous\w*|hungry|easily|comfortably)\b[^\d,]{0,40}|\.\s+(?-i:[A-Z])[^\d]{3,40})?[\s.]*",
         re.IGNORECASE,
     ),
     12,

@@ -108,7 +108,7 @@ def eaters_by_course(text: str) -> Servings | None:
     found = words.EITHER_COURSE.match(spell_numbers(text[: words.LOOKED_AT]))
     if found is None:
         return None
-    first = float(found["one"] or found["one_course"])
+    first = float(found["one"] or found["one_course"] or found["one_in_brackets"])
     return Servings(first, max(first, float(found["to"] or first))) if first else None
 
 

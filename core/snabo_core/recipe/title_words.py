@@ -156,7 +156,7 @@ DIETS = re.compile(
 )
 # "Beef noodles | 31 g protein", "Leek pie (410 kcal)".
 CLAIM_BEHIND = re.compile(
-    r"(?:\s*[|·•,(–—+]\s*|\s+-\s+)(?:only |just |under )?~?\d{1,4}\s?"
+    r"(?:\s*[|·•,(–—+@]\s*|\s+-\s+)(?:only |just |under )?~?\d{1,4}\s?"
     r"(?:g\s+(?:of\s+)?(?:net |total )?(?:protein|carbs?|fat|fibre|fiber)|kcal|cals?|calories|kj)\b(?:\s+(?:per|a|each)\s*\w*)?\s*\)?$",
     re.IGNORECASE,
 )
@@ -164,7 +164,7 @@ FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
 FOR_SO_MANY = re.compile(
     # "LEEK PIE   4 PERS."
     r"(?<=[a-zA-Zà-ÿ)])\s*,?(?:\s+(?:about|around|roughly))?\s+(?:\d{1,3}(?:\s?[-–]\s?\d{1,3})?|(?-i:one|two|three|four|five|six|eight|ten))\s+(?:(?:big|large|small|good|generous)\s+)?(?:pers\.?|people|persons?|servings?|portions?|pax|covers|bowls|plates|containers|boxes|tubs)(?:\s+(?:about\s+)?(?:\d{1,3}|ten|fifteen|twenty|thirty|forty|fifty|an)\s+(?:min(?:ute)?s?|hours?))?\s*$"
-    r"|(?:\s*,?\s+(?:enough|plenty|good|sufficient)(?=\s+for\b))?\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|(?-i:portions)|for|för|für|pour|para|voor|per)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
+    r"|(?:\s+(?:and\s+)?(?:it|this|that|which)(?=\s+(?:serves|feeds|makes)\b))?(?:\s*,?\s+(?:enough|plenty|good|sufficient)(?=\s+for\b))?\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|(?-i:portions)|for|för|für|pour|para|voor|per)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
     r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:(?:hungry|greedy|big|small)\s+)?(?:people|servings|persons|portions|eaters|adults|kids))?(?:\s+(?:with|plus) leftovers)?\s*[)\]]?\s*$"
     # "Corned beef hash for 3, one pan".
     r"|(?<=[a-z])\s+for\s+(?:\d{1,2}|two|three|four|five|six|eight|ten)(?:\s+people)?,\s+[^\W\d][^,\d]{1,25}$"
@@ -192,9 +192,9 @@ COUNTED = r"(?:dozen|doz|pieces|pcs|slices|squares|wedges|nos|balls|patties|cake
 MADE_TAIL = re.compile(
     # "Aloo tikki (12 pieces)".
     r"\s*[-–—,(]\s*makes\s+(?:lots|loads|plenty|heaps|a\s+(?:lot|big batch|batch|crowd))\)?[.!]?$|"
-    rf"\s*[,:(–—-]\s*(?P<pieces>\d{{1,3}}(?:\s?[-–]\s?\d{{1,3}})?\s+{COUNTED})\)?\.?$|"
+    rf"\s*[,:(–—-]\s*(?P<pieces>\d{{1,3}}(?:(?:\s?[-–]\s?|\s+to\s+)\d{{1,3}})?\s+{COUNTED})\)?\.?$|"
     r"(?:\s*[-–—,(]\s*(?:abt\b\.?|about|approx\w*\.?)|(?:\s*[-–—,(]\s*|(?<=[a-z]{3})\s+(?:(?:and\s+)?(?:it|that|this|which)\s+)?)(?:makes|gives|yields)(?:\s+(?:abt\b\.?|about|approx\w*\.?))?)\s+"
-    r"(?P<n>\d{1,3}(?:\s?doz(?:en)?\b\.?)?|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty)(?!\s*(?:min|h|g\b|kg|k?cal))(?:\s+(?!serves|feeds)[a-z]+){0,3}\)?\.?$",
+    r"(?P<n>\d{1,3}(?:\s?doz(?:en)?\b\.?)?|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty)(?!\s*(?:min|h|g\b|kg|k?cal))(?:\s+(?!serves|feeds)[a-z]+){0,3}\)?\.?(?:\s*\([^()]{0,30}\b(?:each|per|a head|apiece)\b[^()]{0,20}\))?$",
     re.IGNORECASE,
 )
 # "Jugged hare for Christmas Eve - 8": fewer may be the second of its kind.
@@ -216,6 +216,7 @@ NUMBER_ALONE = re.compile(r"\W*(?:[x×]\s?)?(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})
 SO_MANY_OF_A_SIZE = re.compile(
     r"\W*(?P<n>\d{1,2})\s*(?:[x×]\s*\d{2,4}\s?(?:g|ml)|containers|boxes|tubs)\W*", re.IGNORECASE
 )
+SO_MANY_MADE = re.compile(rf"(?:about\s+)?\d{{1,3}}\s+{COUNTED}\.?", re.IGNORECASE)
 # "Leek soup. Makes 5 pints."
 MADE_OF_IT = re.compile(r"(?:makes|yields?|gives)\s+(?:about\s+)?\d[^.;]{0,25}\.?$", re.IGNORECASE)
 DASHED = re.compile(r"\s+[-–—]{1,2}\s+")
@@ -297,7 +298,7 @@ VERSION_BEHIND = re.compile(
 )
 # "Mushroom barley soup the one you liked".
 ONE_BEHIND = re.compile(
-    r"(?<=[^\W\d]{3})\s*[,–-]?\s+(?:the|that) one (?:you|we|i|that|with|from|she|he|mum|everyone|everybody)\b.{0,40}$",
+    r"(?<=[^\W\d]{3})\s*[,–-]?\s+(?:the|that) one (?:you|we|i|she|he|mum|everyone|everybody)\b.{0,40}$",
     re.IGNORECASE,
 )
 # "Leek bake by Odile".
@@ -376,8 +377,9 @@ SAID_BEHIND = re.compile(
     # "Our leek bake serves four and takes an hour".
     r"|(?<=[a-z]{3})\s+(?:serves|feeds)\s+(?:(?:me|us)\b|an?\s+(?:family|crowd|group|table)\s+of\b)[^()]{0,50}$"
     r"|(?<=[a-z]{3})\s+(?:(?:and\s+)?(?:it|this|that)(?:['’]s|\s+is)\s+)(?:enough|good|plenty)\s+for\s[^()]{1,50}$"
-    r"|(?<=[a-z]{2})\s+(?:it['’]ll|it will|it should|should|will)\s+(?:do|feed|serve)\s+(?:\d{1,2}|two|three|four|five|six|eight|ten)\b[^()]{0,30}$"
-    r"|(?<=[a-z]{2})\s+(?:serves|feeds)\s+(?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b[^()]{0,50}$",
+    r"|(?<=[a-z]{2})(?:\s+(?:and\s+)?(?:it|this|that|which))?\s+(?:it['’]ll|it will|it should|should|will)\s+(?:do|feed|serve)\s+(?:\d{1,2}|two|three|four|five|six|eight|ten)\b[^()]{0,30}$"
+    r"|(?<=[a-z]{2})(?:\s+(?:and\s+)?(?:it|this|that|which))?\s+(?:takes\s[^()]{3,25}\s)?does\s+(?:\d{1,2}|two|three|four|five|six|eight|ten)\s*$"
+    r"|(?<=[a-z]{2})(?:\s+(?:and\s+)?(?:it|this|that|which))?\s+(?:serves|feeds)\s+(?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b[^()]{0,50}$",
     re.IGNORECASE,
 )
 # "Chicken casserole -- Mrs. Odile B.", "Leek pie - by Aunt Merle".
@@ -398,9 +400,9 @@ OVEN_BEHIND = re.compile(r"\s+oven\s*:?\s*\d{2,3}\b.{0,15}$", re.IGNORECASE)
 BEFORE_A_STROKE = re.compile(r"^(?P<above>[^/]{3,40})\s+/\s+(?=\S)")
 # "Bean pasta, for whoever turns up".
 WHOEVER = re.compile(r",\s+for (?:whoever|anyone|everyone|those who|when)\b.{0,40}$", re.IGNORECASE)
-# "Masala dosa, batter for 15"; "leek pie that serves 6".
+# "Masala dosa, batter for 15".
 BATTER_BEHIND = re.compile(
-    r"(?<=[^\W\d]{3})\s+(?:(?:and\s+)?(?:it|this)|that|which|and)$|\s*[,–-]\s*(?:batter|dough|enough|quantit(?:y|ies)|amounts)\s*$",
+    r"\s*[,–-]\s*(?:batter|dough|enough|quantit(?:y|ies)|amounts)\s*$",
     re.IGNORECASE,
 )
 # "okay chicken and dumplings this is for six people": what is left before for how many.
@@ -420,7 +422,7 @@ BY_BEHIND = re.compile(
 )
 # "For a crowd of 8", "- dinner for two".
 SO_MANY_BEHIND = re.compile(
-    r"(?:[\s,–—-]+for (?:a |the )?(?:crowd|family|party|group|table|gang) of"
+    r"(?:[\s,–—-]+for (?:a |the )?(?:crowd|family|party|group|table|gang|company|team|club) of"
     # "Roast beef dinner for eight" is a dinner of roast beef.
     r"|\s*[,–—-]+\s*(?:an? )?(?:\w+ )?(?:breakfast|dinner|lunch|supper|tea|meal|brunch) for)\s+\w{1,8}\s*$",
     re.IGNORECASE,

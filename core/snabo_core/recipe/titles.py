@@ -235,7 +235,7 @@ def _on_its_page(bare: str) -> str:
 
 def _is_fact(sentence: str) -> bool:
     """Tell "Serves 4", "Takes an hour." and "Makes 5 pints.", which are sentences behind a name."""
-    made = words.MADE_OF_IT.match(sentence) is not None
+    made = (words.MADE_OF_IT.match(sentence) or words.SO_MANY_MADE.fullmatch(sentence)) is not None
     return made or only_servings(sentence) or only_times(sentence.rstrip("."))
 
 
@@ -286,8 +286,10 @@ def _served_behind(text: str) -> Servings | None:
         text = f"serves {alone['n']}"
     if (both := both_kinds(text)) is not None:
         return both
-    if (sized := words.SO_MANY_OF_A_SIZE.fullmatch(text)) is not None:
-        text = f"serves {sized['n']}"
+    sized = map(words.SO_MANY_OF_A_SIZE.fullmatch, text.split(","))
+    if (many := next(filter(None, sized), None)) is not None:
+        # "(2 kg cooked, 5 boxes)".
+        text = f"serves {many['n']}"
     first = re.split(r",|\bor\b", text)[0]
     told, whole = servings_in(f"{first})"), servings_in(text)
     if told is not None and whole is not None and whole.low == told.low:
