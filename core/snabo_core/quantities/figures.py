@@ -26,7 +26,7 @@ _SAID_BESIDE = {
 }  # fmt: skip
 _LETTERS = {"f", "c", "p", "fb"}
 # What a diet sheet counts in milligrams, by its sign.
-_MINERALS, _IN_MG = {"k", "na", "ca", "mg", "po", "fe"}, re.compile(r"\d\s?mg\b")
+_MINERALS, IN_MG = {"k", "na", "ca", "po", "fe"}, re.compile(r"\d\s?mg\b")
 _VALUE = re.compile(
     r"[<~≈]?\s*\d[\d.,]*\s*(?:k?cal(?:orie)?s?|kj|kilojoules?|grams?|gr?|mg|milligrams?|µg|μg|mcg|%)?(?![^\W\d_])",
     re.IGNORECASE,
@@ -50,7 +50,7 @@ def only_figures(text: str) -> bool:
         return False
     words = [word.lower() for word in _WORD.findall(_VALUE.sub(" ", _EACH.sub(" ", text)))]
     lettered = len(_LETTERED.findall(text)) >= LEAST_LETTERED
-    weighed = _IN_MG.search(text) is not None
+    weighed = IN_MG.search(text) is not None
     known = _ON_LABELS | _ALSO_FOODS | _SAID_BESIDE
     known |= (_LETTERS if lettered else set()) | (_MINERALS if weighed else set())
     if any(word not in known for word in words):

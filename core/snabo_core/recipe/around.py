@@ -128,8 +128,10 @@ _DRAWN_AROUND = re.compile(
     r"\s*(?P<sign>[^\w\s(\[{\"'“”‘’.*])(?P=sign){0,5}\s*(?P<name>[^\W\d][^\d]{1,40}?)\s*(?P=sign){1,6}\s*"
 )
 # What is told of a dish below its name: "with pickled red onion".
-GOES_ON = re.compile(
-    r"(?:with|in|on|over|and|served|topped|under|(?:good|nice|lovely|great|best|eaten?|goes|lasts|enough|makes|serves|feeds|sufficient|about|for) )\b"
+GOES_ON = re.compile(r"(?:with|in|on|over|and|served|topped|under)\b")
+# "good with cold ham" is said below a name, and none of it.
+_SAID_BELOW = re.compile(
+    r"(?:good|nice|lovely|great|best|eaten?|goes|lasts|enough|makes|serves|feeds|sufficient|about|for)\s"
 )
 _LAST_BRACKET = re.compile(r"\s*\([^()]{3,40}\)$")
 # "Onions (lots)".
@@ -394,6 +396,7 @@ class Around:
         apart = not below.after_blank and behind is not None and behind.after_blank
         if (
             GOES_ON.match(below.text)
+            or _SAID_BELOW.match(below.text)
             or not (plain and apart)
             or len(words) > MOST_NAME_WORDS
             or title[-1:] in ".!?:,"

@@ -7,7 +7,7 @@ from collections.abc import Iterable, Sequence
 
 from snabo_core.dish import Claim
 from snabo_core.foods.labels import SODIUM_PER_SALT_MG
-from snabo_core.quantities.figures import only_figures
+from snabo_core.quantities.figures import IN_MG, only_figures
 from snabo_core.quantities.kinds import is_step
 from snabo_core.wording import KJ_PER_KCAL
 
@@ -18,8 +18,6 @@ LARGEST = 100_000.0
 LEAST_ACROSS = 2
 # So many figures with energy among them are no list of foods.
 LEAST_TOLD = 3
-# "K 310 mg, Na 90 mg" of a diet sheet.
-_IN_MG = re.compile(r"\d\s?mg\b")
 _CALORIES = re.compile(r"k?cal(?:orie)?s?\b", re.IGNORECASE)
 _NUMBER = re.compile(
     r"(?P<less><|≤|less than|under|up to)?\s*(?P<low>\d[\d., ]*)"
@@ -199,7 +197,8 @@ def _of_column(line: str, column: int | None) -> str:
 def tells_figures(text: str) -> bool:
     """Tell "412 calories, 22 g fat and 20 g protein per serving" from a list on one line."""
     if only_figures(text):
-        return bool(claims_in([text])) or _IN_MG.search(text) is not None
+        # "K 310 mg, Na 90 mg" of a diet sheet.
+        return bool(claims_in([text])) or IN_MG.search(text) is not None
     if _CALORIES.search(text) is None or is_step(text):
         return False
     return len(claims_in([text])) >= LEAST_TOLD

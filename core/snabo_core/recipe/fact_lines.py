@@ -192,8 +192,8 @@ class FactLines(HeadLines):
 
     def _takes_story(self, text: str, servings: Servings | None) -> bool:
         """Take for how many a line tells that says more; True where it is no food or step."""
+        self._facts_in_story(text)
         if not self._serves_beside(text, servings):
-            self._facts_in_story(text)
             return False
         self.layout.servings = self.layout.servings or servings
         self.layout.makes = self.layout.makes or yield_in(text)
@@ -304,7 +304,9 @@ class FactLines(HeadLines):
         # "12 crêpes" above the head of a list is none of its foods.
         food = counted is None or (self.around.names_food(line.text) and not self._heads_below())
         # Nor is "Amount: 8 dumplings".
-        food = food and not (counted and (":" in line.text or _ROUGHLY.search(line.text)))
+        last = counted["noun"].lower().split()[-1] if counted is not None else ""
+        roughly = last in PIECES and _ROUGHLY.search(line.text) is not None
+        food = food and not (counted and (":" in line.text or roughly))
         if counted is not None and not food and self.titled and not self.layout.parts:
             # "8 croques" below "Croque madame".
             names = {word.strip("s,()!") for word in self.layout.title.lower().split()}

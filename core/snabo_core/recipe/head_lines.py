@@ -141,14 +141,14 @@ _ONLY_A_PART = re.compile(
 _SAID_OF_IT = re.compile(
     r"\W*(?:(?:makes|yields|gives|is)\s+)?enough\s+(?:for|to)\b|"
     # "15 minutes, if the water is hot", "Can be made ahead to step 3", "Uses 1 tray".
-    r"\W*(?:(?:about|just|under|only)\s+)?\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b,?\s.{0,50}$|\W*overnight\s[^\d]{3,40}$|"
+    r"\W*(?:(?:about|just|under|only)\s+)?\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b,?\s(?!noodles?|oats|rice|steaks?|polenta|grits).{0,50}$|\W*overnight\s(?:\w+\s){0,3}(?:optional|needed|required|ahead|first|chill(?:ing)?|rest(?:ing)?|soak(?:ing)?|marinating)\W*$|"
     r"\W*(?:portion|serving)(?:\s+size)?\s*[:=]?\s*(?:about\s+)?\d[^,]{0,40}$|"
     # "9 x 13 pan", "4 generations have fought over the wings".
     r"\W*\d{1,2}\s?[x×]\s?\d{1,2}(?:[\s-]?(?:inch|in\.?|cm|[\"”]))?\s*(?:pan|dish|tin|tray|casserole)?\W*$|"
     r"\W*(?:\d{1,2}|two|three|four)\s+(?:generations|years|kids|children|people|times|friends|neighbou?rs|cousins|brothers|sisters)\b[^\d]*$|"
-    r"\W*\d{2,3}\s*(?:degrees|°)[^,\d]{0,3}\?|\W*uses up\b[^\d]{3,40}$|\W*no[\s-]cook\b[^\d]{0,40}$|"
+    r"\W*\d{2,3}\s*(?:degrees|°)[^,\d]{0,3}\?|\W*uses up\b[^\d]{3,40}$|\W*no[\s-]cook\b\s*(?:\([^()\d]{2,40}\))?\W*$|"
     # "Course Main Course".
-    r"\W*(?:course|cuisine|category|keywords?|diet|difficulty|author)\s+(?-i:[A-Z])[\w&, -]{2,40}$|\W*can (?:easily )?be (?:made|prepared|frozen|halved|doubled|cooked|started|assembled)\b|"
+    r"\W*(?:course|cuisine|category|keywords?|difficulty|author)\s+(?-i:[A-Z])[\w&, -]{2,40}$|\W*can (?:easily )?be (?:made|prepared|frozen|halved|doubled|cooked|started|assembled)\b|"
     r"\W*(?:one|1|a)\s+(?:pan|pot|tray|tin|bowl|dish)\b[,;:·|–-]*\s+\d{1,3}\s?(?:min(?:ute)?s?|h(?:ou)?rs?)\b\W*$|"
     r"\W*uses\s+(?:only\s+|just\s+)?(?:\d|one|two|an?)\s+(?:\w+\s+)?(?:pans?|pots?|trays?|bowls?|dish|tins?)\W*$|"
     r"[^\d,]{3,30}\b(?:rests?|chills|marinates|soaks|proves|rises|takes|needs|cooks|bakes|sits|simmers|stands|keeps|freezes)\b"
@@ -329,7 +329,8 @@ class HeadLines(ListLines):
         follows = self.around.next()
         # "Mutton biryani - 1 kg", right above "serves 8".
         first = follows is not None and (only_servings(follows.text) or follows.after_blank)
-        first = first and self.around.place == 0
+        behind = not measures(re.split(r"\s[(–-]", text)[0])
+        first = first and self.around.place == 0 and behind
         named = self.around.is_named_so(0) or (first and text[:1].isalpha())
         if listed or (measured and counted and not named):
             return False
