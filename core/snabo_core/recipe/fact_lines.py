@@ -104,7 +104,7 @@ _VOLUME = re.compile(
     r"(?:cups|litres?|liters?|quarts?|pints|ladles))\W*",
     re.IGNORECASE,
 )
-# "2 patties each".
+# "16 pooris, masala for 4".
 _MADE_FOR = re.compile(
     r"\W*(?:about\s+)?(?P<made>\d{1,3}\s+[a-z][a-z -]{2,25}?)\s*(?:[,;]\s*[a-z ]{3,30}?)?\s+for\s+(?P<n>\d{1,2})\W*",
     re.IGNORECASE,
@@ -119,6 +119,7 @@ _BEHIND_A_WORD = re.compile(
 # Nobody lists "10 rotis approx".
 _ROUGHLY = re.compile(r"\bapprox\w*\.?\W*$|^\W*(?:approx\w*\.?|about|around)\s", re.IGNORECASE)
 _PIECES = re.compile(r"[.,;:]\s+")
+# "2 patties each".
 _EACH = re.compile(
     r"\W*(?:\d{1,2}|one|two|three|an?|half an?)\s+[^\W\d]{3,14}\s+(?:each|apiece|(?:per|a) (?:person|head|plate|serving))\W*$",
     re.IGNORECASE,
