@@ -1,8 +1,9 @@
 """Scores what is read above a list, on heads nobody tunes to: python -m tests.score_heads.
 
 Name, for how many and what is made. Only sums are printed: whoever looks at a fault has spent the
-set. The heads were written in one go before any of them was read by a program, with the ingredients
-and steps below them in other hands in turn; the format is told at the head of the data file.
+set. They are plain heads by one author, written when most of the reading was done: what they reach
+is more than wilful wordings do. The ingredients and steps below them are in other hands in turn; the
+format is told at the head of the data file.
 """
 
 from __future__ import annotations
