@@ -2,8 +2,8 @@
 
 Name, for how many and what is made. Only sums are printed: whoever looks at a fault has spent the
 set. They are plain heads by one author, written when most of the reading was done: what they reach
-is more than wilful wordings do. The ingredients and steps below them are in other hands in turn; the
-format is told at the head of the data file.
+is more than wilful wordings do. The ingredients and steps below them are in other hands in turn;
+the format is told at the head of the data file.
 """
 
 from __future__ import annotations
