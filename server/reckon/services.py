@@ -346,8 +346,8 @@ def matrix(*, household: Household, cut: Cut = whole) -> TableMatrix:
     summaries = _Summaries(household)
     rows = []
     for dish in cut(found):
-        figures, _ = summaries.of(dish)
-        if figures is not None:
+        summary = summaries.of(dish)
+        if summary is not None and (figures := summary[0]) is not None:
             row = MatrixRow(str(dish.uid), dish.title, figures.cells, figures.variants)
             rows.append(row)
     return TableMatrix(tuple(e.name for e in summaries.setting.eaters), tuple(rows))
@@ -389,7 +389,10 @@ def dishes_of(*, household: Household, cut: Cut = whole) -> list[DishRecord]:
     records = []
     dish: Any
     for dish in cut(found):
-        figures, problem = summaries.of(dish)
+        summary = summaries.of(dish)
+        if summary is None:
+            continue
+        figures, problem = summary
         run = last.get(dish.id)
         step = next_step(
             figures, cooking=any(one.session_id for one in open_runs(dish)),
@@ -470,8 +473,11 @@ class _Summaries:
             cache.set(key, known, WAYS_KEPT_SECONDS)
         return known
 
-    def of(self, dish: Dish) -> tuple[DishSummary | None, str]:
-        """Return a dish's summary, or None and the sentence that says why there is none."""
+    def of(self, dish: Dish) -> tuple[DishSummary | None, str] | None:
+        """Return a dish's summary, or None and the sentence that says why there is none.
+
+        None alone for a dish that was erased since it was listed.
+        """
         setting = replace(self.setting, readings=readings_of(dish))
         key = self._key(dish, setting)
         try:
@@ -481,6 +487,9 @@ class _Summaries:
             figures = core_summary(document, setting, self.book, self.foods)
         except SnaboError as refusal:
             return None, refusal.sentence
+        except Dish.DoesNotExist:
+            # Its document was not fetched with the list.
+            return None
         # Only these two fields, and only of the revision they were computed from.
         Dish.objects.filter(pk=dish.pk, revision=dish.revision).update(
             summary=msgspec.to_builtins(figures), summary_key=key, changed_at=F("changed_at")

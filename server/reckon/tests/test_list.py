@@ -1,10 +1,12 @@
 """The list of dishes: figures that are kept and renewed, and a broken dish that blocks nothing."""
 
+from typing import Any
 from unittest import mock
 
 from config.tests.base import KitchenCase
 from dishes.models import Dish
 from reckon import services
+from snabo_core.views.summary import summary as core_summary
 
 
 class Listed(KitchenCase):
@@ -61,6 +63,21 @@ class Listed(KitchenCase):
         first, second = self.bring()["id"], self.bring()["id"]
         self.assertEqual([row["id"] for row in self.listed()], [second, first])
         self.assertEqual([row["id"] for row in self.listed()], [second, first])
+
+    def test_a_dish_erased_while_the_list_is_computed_is_left_out(self) -> None:
+        def erasing(*asked: Any) -> Any:
+            Dish.objects.filter(uid=first).delete()
+            return core_summary(*asked)
+
+        for path, key in (("dishes", "id"), ("table", "dish")):
+            first, second = self.bring()["id"], self.bring()["id"]
+            with mock.patch("reckon.services.core_summary", side_effect=erasing):
+                answer = self.send("get", path)
+            self.assertEqual(answer.status_code, 200, answer.content)
+            found = answer.json()
+            rows = found if path == "dishes" else found["rows"]
+            self.assertEqual([row[key] for row in rows], [second])
+            Dish.objects.filter(uid=second).delete()
 
     def test_a_dish_that_cannot_be_read_is_shown_with_what_is_wrong(self) -> None:
         good, bad = self.bring()["id"], self.bring()["id"]
