@@ -71,6 +71,12 @@ _CUT_INTO = re.compile(
     r"(?:(?:about|ca\.?|approx\w*\.?)\s+)?\d{1,2}\s+(?:slices|squares|pieces|wedges)\)?)\W*",
     re.IGNORECASE,
 )
+# "8 squares, freezes well".
+_CUTS_AND_MORE = re.compile(
+    r"\W*(?P<what>(?:(?:about|approx\w*\.?)\s+)?\d{1,2}(?:\s?[-–]\s?\d{1,2})?\s+(?:small |big |large |generous )?(?:squares|slices|wedges|pieces|bars))"
+    r"\s*[,;.(–—-]+\s*(?:freezes?|keeps?|good|great|best|lovely|nice|cuts?|slices|more|enough)\b[^\d]{0,40}",
+    re.IGNORECASE,
+)
 _MAKES_SO_MANY = re.compile(
     r"\W*(?:(?:the |this )?(?:pan|tin|tray|dish|dough|batter|recipe|mixture|mix|quantity|this|it|filling|batch|pastry)\s+)?(?:(?:makes|yields?|gives|fills)|[a-z]{4,}s make|(?:cuts|slices)(?:\s+in(?:to)?)?)\s*[:=]?\s+(?:(?:about|around|approx\w*\.?|circa|ca?\.)\s+|[~≈]\s?)?\d{1,3}\b[^.]{0,40}$",
     re.IGNORECASE,
@@ -85,6 +91,12 @@ _ONE_OF_A_SIZE = re.compile(
     r"\W*(?P<what>(?:1|2|one|two|an?)\s+(?:[x×]\s+)?\d{1,2}(?:\.\d)?[\s-]?(?:in\b\.?|inch|cm|[\"”])\s+(?:\w+\s+)?(?:tarts?|pies?|quiches?|flans?|loaf|loaves|pans?|dish|tins?))\W*",
     re.IGNORECASE,
 )
+# "1 large pot".
+_ONE_POTFUL = re.compile(
+    r"\W*(?P<what>(?:1|2|one|two|an?)\s+(?:(?:big|large|small|full|deep|medium|family|good)\s+){1,2}(?:pots?|potfuls?|pans?|panfuls?|trays?|casseroles?|dish(?:es)?|batch(?:es)?))\W*",
+    re.IGNORECASE,
+)
+_INDIVIDUAL = re.compile(r"\b(?:individual|single|personal)\s+(?=[^\W\d])", re.IGNORECASE)
 _SIZES = ("small", "large", "big", "mini", "little", "medium")
 _CUTS = (
     "dishes",
@@ -126,7 +138,7 @@ _EACH = re.compile(
 )
 _PEOPLE = re.compile(r"serv|people|persons?\b|portion|feeds|\bpax\b|\bppl\b", re.IGNORECASE)
 _COUNTED_ONE = re.compile(
-    r"\W*(?:(?:quantity|qty|output|exit|amount|batch|gives|for)\s*:?\s*)?(?P<what>(?:(?:about|around|roughly|approx\w*\.?|circa|ca?\.)\s+)?\d{1,2}(?:\s*(?:-|–|to)\s*\d{1,2})?\s+(?:doz(?:en|\.)?\s+)?(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}(?:[\s-](?!approx)[^\W\d]{3,14})?))(?:\s+(?:approx\w*\.?|or so))?\W*",
+    r"\W*(?:(?:quantity|qty|output|exit|amount|batch|gives|for)\s*:?\s*)?(?P<what>(?:(?:about|around|roughly|approx\w*\.?|circa|ca?\.)\s+|[~≈]\s?)?\d{1,2}(?:\s*(?:-|–|to)\s*\d{1,2})?\s+(?:doz(?:en|\.)?\s+)?(?:(?:big|small|large|little)\s+)?(?P<noun>[^\W\d]{3,14}(?:[\s-](?!approx)[^\W\d]{3,14})?))(?:\s+(?:approx\w*\.?|or so))?\W*",
     re.IGNORECASE,
 )
 _IN_BRACKETS = re.compile(
@@ -299,11 +311,15 @@ class FactLines(HeadLines):
             made = _IN_BRACKETS.fullmatch(f"({line.text})")
         if made is None and self.section == "head" and self.layout.title:
             made = _NUMBER_MADE.fullmatch(line.text) or _ONE_OF_A_SIZE.fullmatch(line.text)
-            made = made or _CUT_INTO.fullmatch(line.text)
+            made = made or _ONE_POTFUL.fullmatch(line.text)
+            made = made or _CUT_INTO.fullmatch(line.text) or _CUTS_AND_MORE.fullmatch(line.text)
             made = made or self._volume_made(line.text)
         counted = _COUNTED_ONE.fullmatch(line.text) if made is None else None
-        # "12 crêpes" above the head of a list is none of its foods.
-        food = counted is None or (self.around.names_food(line.text) and not self._heads_below())
+        # "12 crêpes" above the head of a list is none of its foods, nor are "4 individual pies".
+        alone = _INDIVIDUAL.search(line.text) is not None
+        food = counted is None or (
+            self.around.names_food(line.text) and not (alone or self._heads_below())
+        )
         # Nor is "Amount: 8 dumplings".
         last = counted["noun"].lower().split()[-1] if counted is not None else ""
         roughly = last in PIECES and _ROUGHLY.search(line.text) is not None
@@ -311,7 +327,7 @@ class FactLines(HeadLines):
         if counted is not None and not food and self.titled and not self.layout.parts:
             # "8 croques" below "Croque madame".
             names = {word.strip("s,()!") for word in self.layout.title.lower().split()}
-            *rest, noun = counted["noun"].lower().replace("-", " ").split()
+            *rest, noun = _INDIVIDUAL.sub("", counted["noun"].lower()).replace("-", " ").split()
             named = {word.strip("s") for word in (*rest, noun)} <= names
             cut = noun in {*_SIZES, *_CUTS} or (not rest and meals_in(counted["what"]) is not None)
             made = counted if named or cut else None

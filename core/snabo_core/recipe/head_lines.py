@@ -180,7 +180,9 @@ _FOR_WHOM = re.compile(rf"\W*{_DIET}(?:\s*(?:[,·|/&•]|and)\s*{_DIET}){{0,6}}\
 _COUNTED_UP = re.compile(
     r"\W*(?:only |just )?(?:\d{1,2}|three|four|five|six|seven|eight) ingredients?(?:,.{0,30})?"
     r"|\W*(?:about |under |only )?[£$€]\s?\d+(?:[.,]\d\d)?(?:\s.{0,20})?"
-    r"|\W*(?:est\w*\.? |total |approx\w*\.? )?(?:cost|price)\b[^\d]{0,25}\d+(?:[.,]\d\d?)?[^\d]{0,20}",
+    r"|\W*(?:est\w*\.? |total |approx\w*\.? )?(?:cost|price)\b[^\d]{0,25}\d+(?:[.,]\d\d?)?[^\d]{0,20}"
+    # "Cost 1s. 9d."
+    r"|\W*(?:total |average )?(?:cost|price)\b[^\d]{0,25}\d{1,2}\s?s\.?(?:\s?\d{1,2}\s?d\.?)?\W*",
     re.IGNORECASE,
 )
 _BRACKETED = re.compile(r"\([^()\d]*\)")

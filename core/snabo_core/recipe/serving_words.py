@@ -68,7 +68,7 @@ FOLK = (
 PEOPLE = (
     rf"(?:{FOLK}|servings?(?!\s+(?:dish|bowl|plate|platter|spoon|tray|suggestion))|doses|portions?|portns?|rations|persons?|personn?en?s?|"
     r"por[cç](?:ões|oes|ão)|ki[sş]i(?:lik)?|adag|személy(?:re|nek)?|porc[eí]|por[tț]ii|persoane|annosta|henkilölle|hengelle|osob[ey]|μερίδες|άτομα|"
-    r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|serv?\b\.?|ptns?|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals|mains?\s+courses|starters(?!\s+dough)|primi(?:\s+piatti)?|secondi|mains)"
+    r"personas|personer|pessoas|os[oó]b[ay]?|pers\b\.?|serv?\b\.?|ptns?|porsies|porcj[ei]|porzioni?|porciones|portionen|porsjoner|portioner|porties|port\b\.?|adults?|serves(?!\s*:?\s*\d)|helpings?|lunches|lunch\s?boxes|dinners|suppers|meals|mains?\s+courses|starters(?!\s+dough)|primi(?:\s+piatti)?|secondi|mains)"
 )
 CHILDREN = r"(?:kids?|children|child|teen(?:ager)?s?|bab(?:y|ies)|toddlers?|little ones|small (?:people|ones)|little people)"
 # Two kinds of eaters are added: "2 adults and 2 kids", "1 big + 2 small people".
@@ -106,7 +106,7 @@ BOTH_MEALS = re.compile(
 )
 SAYS = (
     r"(?:serves?|serving(?!\s+size)|servings|portions?\(s\)|persons?\(s\)|pax|suits|(?:for )?how many(?=\s*[:?])|yld|sr?vs?|serv|ser(?=\W{0,2}\s*\d)|nourishes|sustains|srvgs?|ptns?|(?:servings|portions) per (?:recipe|batch|pan|tray|container|pack(?:age|et)?|box|dish|pot)|feeds|dishes (?:up|out)|nos?\.? served|feeding|recipe yield|headcount|(?:#\s*|no\.?\s+)(?:of\s+)?servings|(?:serves|servings|portions|yield)\s*\((?:people|persons|adults|approx\.?|about|total|portions)\)|(?:yield\s?/\s?servings|servings\s?/\s?yield)|fed|portions?|does for|does|enough for|good for|sufficient for|people|covers|doses? for|"
-    r"recipe serves|number of servings|(?:portions?|servings?) counts?|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|porce|personen|personnes|personas|portionen)"
+    r"recipe serves|bedien|number of servings|(?:portions?|servings?) counts?|(?:sized|scaled) for|to feed|porcj[ei]|porzioni|porciones|portioner|porce|personen|personnes|personas|portionen)"
 )
 # The first pattern that matches decides; people go before pieces.
 # "Serving size: 1 slice" says for nobody.
@@ -143,9 +143,10 @@ WHO_THEY_ARE = re.compile(
     re.IGNORECASE,
 )
 ALONE = re.compile(
-    r"\W*(?:an?\s+)?(?:single (?:serving|portion)|(?:just |only )?for (?:me|myself)|(?:serves |feeds )?(?:just |only )?me(?:\s*\(1\))?"
+    r"\W*(?:an?\s+)?(?:single[\s-](?:serving|portion|serve)|(?:just |only )?for (?:me|myself)|(?:serves |feeds )?(?:just |only )?me(?:\s*\(1\))?"
     r"|(?:one|1|a)\s+(?:portion|serving|helping|lunch|dinner|supper|meal)|makes (?:one|1|a) (?:\w+ )?(?:bowl|plate|plateful|mug|serving|portion|sandwich|omelette|toastie|wrap)|solo (?:supper|dinner|lunch|breakfast|meal|cook)|(?:1|one)\s+(?:\w+\s+)?(?:bowl|plate|plateful|bowlful|mug|mugful|jar|box|sandwich|toastie|burrito|omelette)"
-    r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid|jar|bowl|box|pot|tub)(?:[,;(–—-]+\s*(?:so\s+|just\s+)?(?:multiply|scale|double|times|increase|add)\b[^\d]*)?)\W*",
+    r"|(?:for |to )?(?:per|each|for (?:each|one|every)) (?:person|head|plate|guest|eater|diner|camper|scout|child|kid|jar|bowl|box|pot|tub)(?:[,;(–—-]+\s*(?:so\s+|just\s+)?(?:multiply|scale|double|times|increase|add)\b[^\d]*)?)\W*"
+    r"|\W*(?:serves\s+|feeds\s+)?(?:just\s+|only\s+)?(?:for\s+)?(?:me|myself|one person|1 person|one|1)\s*[,;(–—-]+\s*(?:so\s+|but\s+|easily\s+|just\s+)?(?:multiply|scale|doubled?|times|increase)\b[^\d]*",
     re.IGNORECASE,
 )
 # "2 meals for 2", "for me + 1".
@@ -156,7 +157,7 @@ MEALS_FOR = re.compile(
 )
 # "Makes 2 pies, each serves 3".
 EACH_SERVES = re.compile(
-    rf"(?:\b(?:makes|yields?|gives)\s+|^\W*)(?P<made>{N})\s+[a-z][a-z -]{{2,30}}[,;(–—-]+\s*(?:(?:each|every one)\s+(?:one\s+)?(?:serves|serving|feeds|feeding|for|enough for)\s+(?P<each>{N})\b|(?P<to_each>{N})\s+(?:(?:to|from)\s+(?:each|a (?:pie|tart|dish|loaf))|(?:servings|portions)\s+(?:each|apiece|per (?:pan|pie|tray|dish)))\b)",
+    rf"(?:\b(?:makes|yields?|gives)\s+|^\W*)(?P<made>{N})\s+(?:\d{{1,2}}[\s-]?(?:inch|in|cm)[\s-]+)?[a-z][a-z -]{{2,30}}[,;(–—-]+\s*(?:(?:each|every one)\s+(?:one\s+)?(?:serves|serving|feeds|feeding|for|enough for)\s+(?P<each>{N})\b|(?P<to_each>{N})\s+(?:(?:to|from)\s+(?:each|a (?:pie|tart|dish|loaf))|(?:servings|portions)\s+(?:each|apiece|per (?:pan|pie|tray|dish)))\b)",
     re.IGNORECASE,
 )
 # "Enough for 2 for 2 days".
@@ -175,7 +176,7 @@ TWO_MEALS = re.compile(
     re.IGNORECASE,
 )
 ME_AND = re.compile(
-    r"^\W*(?:for\s+|feeds\s+|serves\s+)?me\s*(?:\+|and|plus|&)\s*(?P<n>[1-9])(?:\s+(?:more|others?))?\W*$",
+    r"^\W*(?:for\s+|feeds\s+|serves\s+)?me\s*(?:\+|and|plus|&)\s*(?P<n>[1-9])(?:\s+(?:more|others?|friends?|guests?))?\W*$",
     re.IGNORECASE,
 )
 TIMES_OVER = re.compile(
@@ -229,6 +230,13 @@ SERVES = tuple(
         # "Makes one 23 cm pie = 6 slices", "serves just one".
         rf"^\W*(?:makes|yields?|gives)\b[^=]{{3,40}}=\s*{RANGE}\s+(?:slices|wedges|squares|pieces|portions|servings|sides|mains|bowls|plates|helpings)\W*$",
         rf"\b(?:serves|feeds)\s+(?:just|only)\s+{RANGE}\W*$",
+        # "Serves 4 after skiing, 6 otherwise".
+        rf"^\W*(?:serves|feeds|for|does)\s+(?P<low>{N})\s+(?:if|when|after|on|with|without|at|in|as)\b[^\d,;]{{2,25}}[,;(/]\s*(?:or\s+)?(?P<high>{N})(?P<more>(?!))?\s+(?:otherwise|normally|usually|(?:if|when) not)\b[^\d]{{0,25}}$",
+        # "Servings (adult): 4", "Meal for: 2", "Rations: 6".
+        rf"^\W*(?:[a-z]+\s+){{0,2}}(?:meals?|dinners?|suppers?|rations?|servings?|portions?|helpings?|plates|bowls|{FOLK})(?:\s*\([^()\d]{{1,20}}\))?(?:\s+(?:for|of|served|made|in all|in total))?\s*[:=]\s*{ABOUT}{RANGE}\W*$",
+        # "As written: 6", "S: 2 / T: 20 min".
+        rf"(?:^\W*|[.;]\s+)(?:as (?:written|is|it stands)|this is for|amounts for)\s*[:,=]?\s*(?:serves\s+|feeds\s+|for\s+)?{RANGE}\W*$",
+        rf"^\W*s\s*[:=]\s*{RANGE}\s*[/|,;·]\s*t\s*[:=]",
         rf"^\W*(?:a\s+)?(?:tableful|houseful)\s*[:–—-]\s*{RANGE}\W*$",
         # "For a patrol of 7", "serves us all at Easter, say 8".
         rf"\bfor\s+(?:an?|the|our|my)\s+(?!batch|tray|tin|pan|pot|dish|loaf|bowl|box|jar|pack|pile|lot|set|bunch|total|couple)[a-z]+\s+of\s+{RANGE}\b(?!\s*(?:g|kg|ml|cm|inch)\b)",
@@ -404,6 +412,8 @@ PIECES_A_SERVING = re.compile(
     # "12 muffins (3 = 1 serving)", "Makes 12; serving = 3".
     rf"|^\W*(?:(?:makes|yields?)\b\s*:?\s*)?(?P<made_first>{N})\s+[a-z][a-z -]{{2,30}}[,;(–-]+\s*(?P<make_one>{N})\s*(?:=|is|are|make|per)\s*(?:1|one|a)?\s*(?:serving|portion|serve)\b"
     rf"|^\W*(?P<made_at_first>{N})\s+[a-z][a-z -]{{2,30}}[,;(–-]+\s*(?:one\s+|a\s+|1\s+)?(?:serving|portion)(?:\s+size)?\s*(?:[:=]|is)\s*(?P<each_at_last>{N})\s*\)?\W*$"
+    # "Makes one loaf (8 slices); two slices a serving".
+    rf"|\b(?P<cut>{N})\s+(?:slices|squares|pieces|wedges)\b\W{{1,3}}(?P<of_these>{N})\s+(?:slices|squares|pieces|wedges)\s+(?:a|per|each)\s*(?:serving|portion|person|head|plate)?\b"
     rf"|\b(?:makes|yields?)\b\s*:?\s*(?P<made_in_all>{N})\b[^.\d]{{0,30}}\b(?:serving|portion)(?:\s+size)?\s*[:=]\s*(?P<each_alone>{N})\s*\)?\W*$",
     re.IGNORECASE,
 )
@@ -437,7 +447,7 @@ EACH_FIRST = re.compile(
 )
 # "15 rolls, 3 per person" is a line of its own.
 EACH_OF_THEM = re.compile(
-    rf"^\W*(?:(?:about|abt\.?|approx\w*\.?|around|ca\.?)\s+)?(?P<made>{N})\s+(?:[a-z-]+\s+)?(?:[a-z-]+s|gyoza|pierogi|falafel|arancini|momo|ravioli)\s*[,;:.(–-]+\s*(?:about\s+)?(?P<each>{N})\s+"
+    rf"^\W*(?:(?:about|abt\.?|approx\w*\.?|around|ca\.?)\s+)?(?P<made>{N})\s+(?:[a-z-]+\s+)?(?:[a-z-]+s|gyoza|pierogi|falafel|arancini|momo|ravioli)\s*[,;:.(–-]+\s*(?:about\s+)?(?P<each>{N})(?:\s*(?:-|–|or|to)\s*(?P<most>{N}))?\s+"
     r"(?:per (?:person|head|plate|portion|serving)|each|apiece|a (?:person|head))(?:,?\s+or\s+\d\s+if\b[^\d]*)?\W*$",
     re.IGNORECASE,
 )
@@ -573,6 +583,13 @@ NOT_EATERS = re.compile(
     r"tins?|cans?|trays?|stars?|votes?|reviews?|comments?|pm|am|st|nd|rd|th|points?|ingredients?|years?|old|twice|double|halve)\b|[%°£$€#:]|\d[./]\d",
     re.IGNORECASE,
 )
+# "10 servings of 1 1/3 cups", "2 bowls in under an hour": what is measured counts nobody.
+MEASURED = re.compile(
+    r"(?:\b(?:of|in|at|takes|about|around|under|over|only|just)\s+)*(?:\b(?:an?|half an?|one|two|\d[\d.,/½¼¾ –-]{0,8})\s*)(?:-\s*)?"
+    r"(?:min(?:ute)?s?|h|hrs?|hours?|g|grams?|kg|ml|l|litres?|liters?|lbs?|oz|ounces?|cups?|cm|inch(?:es)?|kcal|cal|calories|kj|degrees?|%)\b\.?",
+    re.IGNORECASE,
+)
+LOOSE_PIECES = re.compile(r"[;,.|·(]\s+|\s[/–—-]\s|\s\+\s")
 # "4", "four or five", "between 4 and 6 (we were 5)", below a name; more may be the number of a page.
 BARE, MOST_BARE = (
     re.compile(

@@ -66,7 +66,7 @@ def _told_outright(text: str) -> Servings | None:
         # "Double it for 8" is for four.
         eaters = float(times["n"]) / words.OVER[times["times"].lower()[:4]]
         return Servings(eaters, eaters)
-    if (me := words.ME_AND.match(text)) is not None:
+    if (me := words.ME_AND.match(spell_numbers(text[: words.LOOKED_AT]))) is not None:
         return Servings(float(me["n"]) + 1, float(me["n"]) + 1)
     if (meals := words.MEALS_FOR.search(spell_numbers(text[: words.LOOKED_AT]))) is not None:
         eaters = float(meals["meals"]) * float(meals["n"])
@@ -143,6 +143,16 @@ def servings_loosely(text: str) -> Servings | None:
         high = float(bare["high"] or low)
         return Servings(low, high) if 1 <= low <= high <= words.MOST_BARE else None
     plain = words.OR_IF.sub("", plain)
+    if (whole := _speaking_of_eating(plain)) is not None:
+        return whole
+    # "It's for 4-5 depending who's about, and takes an hour."
+    pieces = words.LOOSE_PIECES.split(words.MEASURED.sub(" ", plain))
+    found = [one for one in map(_speaking_of_eating, pieces) if one is not None]
+    return found[0] if len(found) == 1 else None
+
+
+def _speaking_of_eating(plain: str) -> Servings | None:
+    """Return the one number of some words that speak of eating and of nothing that is measured."""
     told = [*words.ONE_NUMBER.finditer(plain)]
     if len(told) != 1 or words.NOT_EATERS.search(plain) or words.VISITORS.search(plain):
         return None
@@ -234,11 +244,12 @@ def _shared_out(plain: str) -> Servings | None:
     )
     if shared is None:
         return None
-    made, each = (float(number) for number in shared.groups() if number)
+    # "12 minis, 3-4 each" is for three to four.
+    made, each, *more = (float(number) for number in shared.groups() if number)
     if each <= 0:
         return None
-    eaters = made / each
-    return Servings(eaters, eaters) if 1 <= eaters <= words.MOST_SERVINGS else None
+    low, high = sorted((made / each, made / (more[0] if more and more[0] > 0 else each)))
+    return Servings(low, high) if 1 <= low <= high <= words.MOST_SERVINGS else None
 
 
 def _counted(party: re.Match[str]) -> Servings:
@@ -325,8 +336,9 @@ def servings_in_story(text: str) -> Servings | None:
         return None
     text = words.NUMBERED.sub("no ", text)
     for sentence in words.SENTENCES.split(text, maxsplit=words.MOST_SENTENCES):
-        if words.SPEAKS_OF_IT.search(sentence) is not None and only_servings(sentence):
-            return servings_in(sentence)
+        bare = words.MEASURED.sub(" ", sentence)
+        if words.SPEAKS_OF_IT.search(sentence) is not None and only_servings(bare):
+            return servings_in(bare)
     if (shared := _shared_out(spell_numbers(text[: 2 * words.LOOKED_AT]))) is not None:
         return shared
     plain = spell_numbers(text[: 2 * words.LOOKED_AT])

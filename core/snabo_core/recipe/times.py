@@ -207,7 +207,8 @@ _TIME_LABEL = re.compile(
     rf"\W*(?:{'|'.join(_KINDS.values())})\w*(?:\s+time\b|\s*[:=])", re.IGNORECASE
 )
 
-
+# "Mins: 35".
+_MINUTES_LABELLED = re.compile(r"^\W*(?:mins?|minutes)\.?\s*[:=]\s*(\d{1,3})\W*$", re.IGNORECASE)
 # "15 Minuten", "1 heure", "2 ore".
 _THEIR_HOURS = re.compile(
     r"(?<=\d)\s*(?:stunden?|std|heures?|horas?|ore|ora|uur|timer|timmar|godz)\b\.?", re.IGNORECASE
@@ -456,6 +457,7 @@ def _in_one(text: str) -> str:
     if _ANY_NUMBER.search(text[:LONGEST]) is None:
         return text[:LONGEST]
     text = _SHORTENED.sub(r"\1", text[:LONGEST]).replace(" -- ", " – ")
+    text = _MINUTES_LABELLED.sub(r"total: \1 min", text)
     text = _TWO_ADDED.sub(r"takes \1 min + \2 min", text)
     said = _DECIMAL_HOURS.sub(r"\1.\2", _in_our_units(text))
     said = _SERVED_AHEAD.sub(r"\1 | ", _SERVED_BEFORE.sub(r"\1 | ", said))

@@ -50,6 +50,7 @@ _SAID = re.compile(
 )
 
 
+_RENEWED = re.compile(r"(?:updated?|revised|new)", re.IGNORECASE)
 # "Main: leek bake", "You are here: Home > Leek bake".
 _SHELF = re.compile(r"\W*(?:you are here|home|mains?|sides?|starters?|desserts?)\W*", re.IGNORECASE)
 
@@ -100,6 +101,9 @@ def without_pieces(title: str) -> str:
             break
         # "Dirty rice, clean kitchen" is no house's.
         housed = not behind[0].startswith(",")
+        if not housed and _RENEWED.fullmatch(behind["piece"]) is not None:
+            # "Mama's casserole, updated" is another dish than Mama's.
+            break
         if not _off(behind["piece"], title[: behind.start()], housed=housed):
             break
         title = title[: behind.start()]

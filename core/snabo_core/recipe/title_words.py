@@ -151,7 +151,7 @@ BRACES = str.maketrans("{}", "()")
 LOOKED_AT = 600
 # "Dal (v, gf)", "Dal [vegan]"; "Dal (gluten free)" is named so.
 DIETS = re.compile(
-    r"(?:\s*[(\[](?!\s*(?:vegan|vegetarian|veggie|(?:gluten|dairy|nut)[\s-]free)[^,/&+\]]*\))(?:\s*[,/&+]?\s*(?:v|vg|vgn|ve|gf|df|nf|lf|lc|vegan|vegetarian|veggie|keto|low[\s-]carb|(?:gluten|dairy|nut)[\s-]free)(?:\s+(?:option(?:al)?|version|friendly))?){1,5}\s*[)\]])+$",
+    r"(?:\s*[(\[](?!\s*(?:vegan|vegetarian|veggie|(?:gluten|dairy|nut)[\s-]free)[^,/&+\]]*\))(?:\s*[,/&+]?\s*(?:v|vg|vgn|ve|gf|df|nf|lf|lc|vegan|vegetarian|veggie|keto|low[\s-]carb|(?:gluten|dairy|nut)[\s-]free)(?:\s+(?:option(?:al)?|version|friendly))?){1,5}\s*[)\]])+$|\s+[-–—|]\s+(?:\b(?:v|vg|vgn|ve|gf|df|nf|lf)\b\W*){1,4}$",
     re.IGNORECASE,
 )
 # "Beef noodles | 31 g protein", "Leek pie (410 kcal)".
@@ -198,8 +198,20 @@ MADE_TAIL = re.compile(
     re.IGNORECASE,
 )
 # "Jugged hare for Christmas Eve - 8": fewer may be the second of its kind.
+# "SHEPHERD'S PIE FOR 2 (airing cupboard size)".
+FOR_SO_MANY_AMID = re.compile(
+    r"\s+for\s+(?P<n>[2-9]|1\d|two|three|four|five|six|eight|ten)(?=\s+\([^()\d]{3,40}\)$)",
+    re.IGNORECASE,
+)
+# "Baked rigatoni - 12 people / 2 trays".
+SO_MANY_PANS = re.compile(
+    r"\W*(?:\d|one|two|three|an?)\s+(?:(?:big|large|small|deep|full)\s+)?(?:trays?|pans?|dish(?:es)?|tins?|pots?)\W*",
+    re.IGNORECASE,
+)
 COUNTED_BEHIND = re.compile(
-    r"(?:\s+[-–—]\s+(?P<n>[4-9]|[1-9]\d|1\d\d)|,\s+(?P<many>[1-9]\d|1\d\d))$"
+    r"(?:\s+[-–—]\s+(?P<n>[4-9]|[1-9]\d|1\d\d)|,\s+(?P<many>[1-9]\d|1\d\d)"
+    # "Turkey taco bowls x5".
+    r"|(?i:(?<=bowls)|(?<=boxes)|(?<=jars)|(?<=tubs)|(?<=lunches)|(?<=dinners)|(?<=meals)|(?<=prep))\s+[x×]\s?(?P<boxes>[2-9]|[12]\d))$"
 )
 # "Mushroom toad in the hole for me and Jim".
 FOR_ME_AND = re.compile(
@@ -292,7 +304,7 @@ DAY_BEHIND = re.compile(
 # "Leek bake v2", "Leek bake 2.0", "Leek bake [tested]", "Leek bake (from the blue notebook)".
 VERSION_BEHIND = re.compile(
     r"\s+(?:v(?:ersion)?\.?\s?\d{1,2}(?:\.\d)?(?:\s*\([^()\d]{1,20}\))?|\d\.0|(?:take|mark|attempt|try) \d{1,2})$"
-    r"|\s*[\[(](?:(?:tested|updated|revised|draft|new(?= (?:version|recipe|method|and))|new(?=[\])])|final|copied|corrected|reposted|improved|my version|our version)(?:\s[^()\[\]]{1,20})?"
+    r"|\s*[\[(](?:(?:tested|updated|revised|draft|new(?= (?:version|recipe|method|and))|new(?=[\])])|final|copied|corrected|reposted|improved)(?:\s[^()\[\]]{1,20})?"
     r"|(?:from|adapted from|copied from) (?:the|my|our|an?) (?:\w+ ){0,3}(?:notebook|book|box|cards?|folder|files?|archives?|magazine|blog))[\])]$",
     re.IGNORECASE,
 )

@@ -99,7 +99,10 @@ def _only_facts(said: str) -> bool:
         return True
     # "8 servings * 2 hours".
     return all(
-        only_servings(piece) or only_times(piece) or only_figures(piece)
+        only_servings(piece)
+        or only_times(piece)
+        or only_figures(piece)
+        or words.SO_MANY_PANS.fullmatch(piece) is not None
         for piece in pieces_of(said.replace(" * ", " | "))
     )
 
@@ -191,11 +194,13 @@ def _counted_behind(bare: str) -> tuple[str, Servings | None]:
     servings = None
     if (counted := words.COUNTED_BEHIND.search(bare)) is not None and counted.start() > 0:
         servings, bare = (
-            servings_in(f"serves {counted['n'] or counted['many']}"),
+            servings_in(f"serves {next(filter(None, counted.groups()))}"),
             bare[: counted.start()],
         )
     if (both := words.FOR_ME_AND.search(bare)) is not None and both.start() > 0:
         servings, bare = Servings(2.0, 2.0), bare[: both.start()]
+    if (amid := words.FOR_SO_MANY_AMID.search(bare)) is not None and amid.start() > 0:
+        servings, bare = servings_in(f"serves {amid['n']}"), words.FOR_SO_MANY_AMID.sub("", bare)
     if (recipe := words.RECIPE_FOR.search(bare)) is not None:
         servings, bare = servings or servings_in(recipe[0]), bare[: recipe.start()]
     return bare, servings
