@@ -29,6 +29,9 @@ ELSEWHERE = {"4 servings (1 1/2 cups each)", "4 Portions (can be doubled)", "For
              "Pour 4 personnes", "Für 4 Personen", "Voor 4 personen", "Para 4 personas",
              "Dla 4 osób", "for four to share", "Number served: 4", "Per 4"}  # fmt: skip
 
+# What above a name is a name itself.
+NAMES_ABOVE = {"Brunch for 6", "Dishes out 4 plates", "Measures for 4"}
+
 
 def pasted(text: str) -> Dish:
     """Read a recipe as a cook pastes it."""
@@ -86,6 +89,22 @@ class Places(unittest.TestCase):
                     lines = tuple(line.text for part in dish.parts for line in part.lines)
                     self.assertEqual((dish.title, lines), ("Pea pan", LINES))
                     self.assertEqual(dish.told.servings_low, float(count))
+
+    def test_above_the_name_as_below_it(self) -> None:
+        def read_both(said: str) -> list[tuple[object, ...]]:
+            heads = (f"Pea and ham bake\n{said}\n", f"{said}\nPea and ham bake\n")
+            dishes = [pasted(f"{head}{LIST}") for head in heads]
+            return [
+                (dish.title, dish.told.servings_low, dish.told.servings_high, dish.told.makes)
+                for dish in dishes
+            ]
+
+        for row in SERVED.read_text().splitlines():
+            said = row.partition("|")[2]
+            with self.subTest(said):
+                below, above = read_both(said)
+                if said not in NAMES_ABOVE:
+                    self.assertEqual(above, below)
 
     def test_the_head_of_a_list_is_no_word_of_how_many_eat(self) -> None:
         """A cook who opens the file reads "4" above the list, and its heading once."""

@@ -26,7 +26,7 @@ _SAID_BESIDE = {
 }  # fmt: skip
 _LETTERS = {"f", "c", "p", "fb"}
 # What a diet sheet counts in milligrams, by its sign.
-_MINERALS, IN_MG = {"k", "na", "ca", "po", "fe"}, re.compile(r"\d\s?mg\b")
+_MINERALS, IN_MG = {"k", "na", "ca", "po", "fe"}, re.compile(r"\d\s?mg\b", re.IGNORECASE)
 _VALUE = re.compile(
     r"[<~≈]?\s*\d[\d.,]*\s*(?:k?cal(?:orie)?s?|kj|kilojoules?|grams?|gr?|mg|milligrams?|µg|μg|mcg|%)?(?![^\W\d_])",
     re.IGNORECASE,

@@ -103,7 +103,7 @@ _DATED = re.compile(
     # The head of a page in a book: "No. 37   SUPPERS".
     r"|\W*(?:no|nr|page|pg|p)\.?\s*\d{1,4}(?:\s+(?-i:[A-Z &]{3,40}))?\W*"
     # Whose it is: "Mrs. Hebden".
-    r"|\s*(?:mrs|mr|ms|miss|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma)?)\b\.?\s+(?:(?-i:[A-Z])\.\s?){0,2}(?-i:[A-Z][a-z]+)(?:\s+(?-i:[A-Z])\S{0,15}){0,2}\W*"
+    r"|\s*(?:from\s+)?(?:g(?:rea)?t\.?\s+)?(?:mrs|mr|ms|miss|rev|aunt(?:ie|y)?|uncle|gran(?:ny|dma)?)\b\.?\s+(?:(?-i:[A-Z])\.\s?){0,2}(?-i:[A-Z][a-z]+)(?:\s+(?-i:[A-Z])\S{0,15}){0,2}\W*"
     # "(c) 1 green pepper" is the third of a list.
     # Where it was printed: "Old Ridge Gun Club cookbook, p. 31", "From the Pantry Notes, p. 3".
     r"|(?:(?:taken |copied |adapted )?(?:from|out of)\s+(?-i:[A-Z\"“'‘]|the\b)[^\d.;]{2,60},?|[^\d,.:;]{3,60}\b(?:cookery|journal|diary|notes|handbook|manual|leaflet|pages|review|herald|weekly|monthly|companion),?)"

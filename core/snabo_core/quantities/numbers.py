@@ -62,6 +62,8 @@ _SAID = (
     # "1 + 1/2", "2 and a half", "1-1/2".
     (re.compile(r"(?<![\w./])(?P<n>\d{1,2})\s*(?:\+|and|&|plus)\s*(?:an?\s+)?(?:half|1/2|½)(?=\s+(?!fat|sugar|salt|moon|and)[a-z]|\s*$)", re.IGNORECASE), r"\g<n> 1/2"),
     (re.compile(r"(?<![\w./])(?P<n>\d{1,2})\s?[-–]\s?1/2(?=\s*$)"), r"\g<n> 1/2"),
+    # "about 1,5 kg".
+    (re.compile(r"(?<![\d.,])(?P<n>\d{1,2}),(?P<part>\d{1,2})(?=\s?(?:[-–]\s?\d{1,2}(?:[.,]\d{1,2})?\s?)?(?:kg|kilos?|l|litres?|liters?|dl|cl)\b)"), r"\g<n>.\g<part>"),
     # ".5 tbsp".
     (re.compile(r"(?<![\w.])\.(?=\d)"), "0."),
     (re.compile(r"(?:(?<=^)|(?<=,\s))(?:(?:an?|1|one)\s+)?pair\s+of\s+", re.IGNORECASE), "2 "),
@@ -90,7 +92,9 @@ def spell_fractions(text: str) -> str:
         if sign in text:
             text = re.sub(rf"(?<=\d)\s?{sign}", f" {plain}", text).replace(sign, plain)
     text = re.sub(r"(?<![\d.,/])(\d{1,2}) ?/ ?(\d{1,2})(?![\d/])", r"\1/\2", text)
-    text = re.sub(r"(?<![\d.,/])(\d{1,2}) ?(?:-|–|and|&) ?(\d/\d)(?=\s?[^\W\d])", r"\1 \2", text)
+    text = re.sub(
+        r"(?<![\d.,/])(\d{1,2}) ?(?:-|–|and|AND|&) ?(\d/\d)(?=\s?[^\W\d])", r"\1 \2", text
+    )
     # "1.000 g" and "1,000 g" are a thousand.
     return re.sub(r"\b([1-9]\d?)[.,](\d{3})(?= ?(?:g|gr|gm|grams?|ml|mL)\b)", _thousands, text)
 
@@ -109,9 +113,10 @@ def to_number(text: str) -> float:
     text = text.strip()
     if "/" in text:
         above, _, below = text.rpartition("/")
-        whole, _, top = above.strip().rpartition(" ")
+        # Of any kind of blank: pages write "1\u00a01/2".
+        *whole, top = above.split()
         divisor = float(below)
-        return (float(whole) if whole.strip() else 0.0) + float(top) / (divisor or 1.0)
+        return sum(map(float, whole)) + float(top) / (divisor or 1.0)
     if re.fullmatch(r"\d{1,3},\d{3}", text):
         return float(text.replace(",", ""))
     return float(text.replace(",", "."))

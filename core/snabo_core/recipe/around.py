@@ -67,6 +67,12 @@ _IN_ONE = re.compile(r"one[\s-](?:pot|pan|tray|bowl|skillet)\s(?!of\b)", re.IGNO
 LEAST_VAGUE = 3
 LEAST_WHOLE = 4
 # "By Odile", "Adapted from an old notebook", "(no sugar!)".
+# "Bake at 350 1 hr." names no bake.
+_ORDERS = re.compile(
+    r"\W*(?:bake|roast|cook|simmer|boil|grill|fry)\s+(?:at|for|in|on|until|till|\d)\b",
+    re.IGNORECASE,
+)
+_MAKES = re.compile(r"\W*(?:makes|yields?|gives)\b", re.IGNORECASE)
 _WHOSE = re.compile(
     r"\W*(?:by|from|adapted|inspired|taken|copied|source|author)\b|\(.*\)$", re.IGNORECASE
 )
@@ -265,6 +271,9 @@ class Around:
         told = below.text.split() if below is not None else []
         if below is None or behind is None or not told or not 0 < len(name) <= MOST_NAME_WORDS:
             return False
+        if _MAKES.match(below.text) is not None or any(map(str.isdigit, below.text)):
+            # "MAKES 8 PITTAS" below "KOFTA PITTAS".
+            return False
         facts = only_facts(behind.text) or only_servings(behind.text) or yield_in(behind.text)
         alike = set_alike(line.text, below.text) and len(told) > len(name)
         plural = name[-1].lower().endswith("s")
@@ -326,6 +335,7 @@ class Around:
         slogan = follows.text[:1].islower() and not has_amount(follows.text)
         slogan = slogan and kind_of_line(follows.text) not in _NO_NAME
         slogan = slogan and not only_servings(follows.text)
+        slogan = slogan and not any(map(str.isdigit, follows.text))
         if slogan and not any(map(self._says_dish, follows.text.split())):
             # "THYME & AGAIN", below it "weeknight food for real kitchens".
             name = self.next(2)
@@ -356,6 +366,8 @@ class Around:
             return False
         if kind_of_line(follows.text) in _NO_NAME or servings_in(follows.text) is not None:
             # "Feeds 6 with bread and cheese" below "Cawl".
+            return False
+        if _MAKES.match(follows.text) or _ORDERS.match(follows.text):
             return False
         words = follows.text.split()
         short = len(words) <= MOST_TITLE_WORDS and follows.text[-1:] not in ".!?:,"
@@ -421,6 +433,9 @@ class Around:
         text = line.text
         if len(text) > LONGEST_NAME or asked_for(text) or handed_over(text) or WHOSE.search(text):
             return False
+        if title_of(text)[1] is not None and text[-1:] not in ".!?":
+            # "PAN HAGGERTY FOR 4" is no slogan.
+            return False
         above = stands_above(text)
         sentence = text[-1:] in ".!?" and len(text.split()) >= LEAST_SENTENCE
         # "KIDS COOK: Rainbow Fried Rice!" is set like a name and holds one.
@@ -466,7 +481,12 @@ class Around:
         if self.names_dish(about) or (speaks and is_in_title_case(about)):
             return True
         name = title_of(below.text)[0]
-        said = FOR_A_PART.match(name) or _WHOSE.match(below.text) or says_of_it(below.text)
+        said = (
+            _ORDERS.match(below.text)
+            or FOR_A_PART.match(name)
+            or _WHOSE.match(below.text)
+            or says_of_it(below.text)
+        )
         # "For 2 tarts (4 persons)".
         counts = begins_with_amount(below.text) or _FOR_SO_MANY.match(below.text) is not None
         counts = counts and servings_in(below.text) is not None
@@ -544,6 +564,8 @@ class Around:
             return None
         if re.search(
             r"[,;()./]|^(?:gf|df|vg?|ve|vegan|vegetarian|(?:gluten|dairy)[\s-]free)\s+if\b|\b(?:to taste|to serve|optional|for (?:frying|greasing|brushing|dusting))\b|"
+            # "overnight soaked chickpeas".
+            r"^(?:overnight[ -]|well |freshly )?(?:soaked|drained|rinsed|tinned|canned|defrosted|thawed)\b|\b(?:soaked|drained|rinsed|defrosted|thawed)$|"
             r"\b(?:as (?:needed|required|necessary)|to (?:cover|dust|grease|glaze|thin|loosen))$",
             bare,
             re.IGNORECASE,

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from dataclasses import replace
 
 from snabo_core.quantities.kinds import (
     begins_with_amount,
@@ -20,12 +21,13 @@ from snabo_core.recipe.lines import (
     measures,
     only_facts,
     served_beside,
+    served_between,
     tells_without_order,
 )
 from snabo_core.recipe.sections import (
     OVEN,
 )
-from snabo_core.recipe.serving_words import PIECES
+from snabo_core.recipe.serving_words import PIECES, SO_MANY_ARE_ONE
 from snabo_core.recipe.servings import (
     Servings,
     counts_people,
@@ -41,6 +43,7 @@ from snabo_core.recipe.servings import (
     shares_out,
 )
 from snabo_core.recipe.times import labels_time, only_describes, only_times, pieces_of, times_in
+from snabo_core.recipe.title_words import COUNTED
 from snabo_core.recipe.written import (
     Written,
     has_amount,
@@ -59,6 +62,7 @@ _ORDER = re.compile(
 LONGEST_FACTS = 120
 # A line that says for how many has no more words.
 MOST_TOLD_WORDS = 9
+LEAST_OF_A_SENTENCE = 8
 # In any words it has a few more.
 MOST_LOOSE_WORDS = 10
 _FOR_A_DISH = re.compile(r"\W*for (?:an?|one|1) [^,]{3,30}, ", re.IGNORECASE)
@@ -130,10 +134,12 @@ _BEHIND_A_WORD = re.compile(
 )
 # Nobody lists "10 rotis approx".
 _ROUGHLY = re.compile(r"\bapprox\w*\.?\W*$|^\W*(?:approx\w*\.?|about|around)\s", re.IGNORECASE)
+_COUNTED_WITH_STOP = re.compile(r"\W{0,3}\d[^.]{0,40}\.\W{0,2}")
+_BARRED = re.compile(r"\s[|•·/–—-]\s|\s{3}|\t")
 _PIECES = re.compile(r"[.,;:]\s+")
 # "2 patties each".
 _EACH = re.compile(
-    r"\W*(?:\d{1,2}|one|two|three|an?|half an?)\s+[^\W\d]{3,14}\s+(?:each|apiece|(?:per|a) (?:person|head|plate|serving))\W*$",
+    r"\W*(?:\d{1,2}|one|two|three|an?|half an?)\s+[^\W\d]{3,14}\s+(?:each|apiece|(?:per|a) (?:person|head|plate|serving|serve|portion))\W*$",
     re.IGNORECASE,
 )
 _PEOPLE = re.compile(r"serv|people|persons?\b|portion|feeds|\bpax\b|\bppl\b", re.IGNORECASE)
@@ -142,10 +148,18 @@ _COUNTED_ONE = re.compile(
     re.IGNORECASE,
 )
 _IN_BRACKETS = re.compile(
-    r"\(\s*(?:(?:about|makes|cuts into)\s+)?(?P<what>\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s+"
+    r"\(\s*(?:(?:makes|cuts into)\s+)?(?P<what>(?:about\s+)?\d{1,3}(?:(?:\s?[-–]\s?|\s+to\s+)\d{1,3})?\s+"
     r"(?:slices|squares|pieces|wedges|muffins|cakes|balls|patties|rolls|tarts|pies|cups|loaves|bars|sandwiches|burgers|toasties|croques|pizzas|pasties|wraps|tacos|burritos|parcels|fritters|skewers|dumplings|pancakes|flatbreads|boats|boxes|jars))\s*\)",
     re.IGNORECASE,
 )
+
+
+# "Rice croquettes - abt 14".
+_ABOUT_SO_MANY = re.compile(
+    rf"(?:(?:abt\b\.?|about|approx\w*\.?)\s+\d{{1,3}}(?:\s+[a-z]+)?|\d{{1,3}}(?:(?:\s?[-–]\s?|\s+to\s+)\d{{1,3}})?\s+{COUNTED})",
+    re.IGNORECASE,
+)
+_BRACKETS = re.compile(r"[()\[\]{}]")
 
 
 class FactLines(HeadLines):
@@ -160,6 +174,9 @@ class FactLines(HeadLines):
 
     def _take_facts(self, line: Written) -> bool:
         """Take servings, yield and times from a line that says them; True if that is all it says."""
+        if self._above_list() and self.layout.title and _COUNTED_WITH_STOP.fullmatch(line.text):
+            # "4 wraps." is no sentence.
+            line = replace(line, text=line.text.rstrip(". "))
         text = line.text
         if self.section == "list" and _PORTION_OF.match(text) and self.around.names_food(text):
             # "2 portions cooked noodles" are no eaters.
@@ -180,11 +197,13 @@ class FactLines(HeadLines):
         if self.section == "method" and (order or not apart):
             self._facts_in_story(text)
             return False
-        minutes, servings = times_in(text), servings_in(text)
+        # "4 srv | 40 minutes": the piece that says it tells more than the whole line.
+        minutes, servings = times_in(text), served_between(text) or servings_in(text)
         if servings is None and self.section == "head" and self.layout.title:
             servings = served_beside(text)
             if servings is None and (loosely := self._said_loosely(line)) is not None:
                 self.loosely = self.loosely or loosely
+                self._facts_in_story(text)
                 self._aside("story", text)
                 return True
         if self._takes_made(line, servings):
@@ -202,6 +221,32 @@ class FactLines(HeadLines):
         if not minutes and servings is None and not makes:
             self._aside("note", text)
         return True
+
+    def _take_title(self, text: str) -> str:
+        """Take the name of the dish from a line, and what is told behind it."""
+        behind = super()._take_title(text)
+        told = behind.strip(" ()[]-–—,.")
+        made = yield_in(told) or (told if _ABOUT_SO_MANY.fullmatch(told) else "")
+        if made and self.layout.servings is None:
+            # "Tandoori chicken wraps (makes 6)".
+            self._take_eaters(told, made, servings_in(told))
+        if not counts_people(made):
+            self.layout.makes = self.layout.makes or made
+        for kind, value in times_in(_BRACKETS.sub(" | ", behind)).items():
+            # "Leek bake (serves 4, 40 minutes)".
+            self.layout.minutes.setdefault(kind, value)
+        return behind
+
+    def _take_above_name(self, text: str) -> None:
+        """Take for how many a short line above the name says it is: "Makes 8, two each"."""
+        makes, servings = yield_in(text), servings_in(text)
+        short = len(text.split()) <= MOST_TOLD_WORDS
+        if self.layout.title or not (self._above_list() and short and (makes or servings)):
+            return
+        self.facts_at = self.around.place
+        self._take_eaters(text, makes, servings)
+        if not counts_people(makes):
+            self.layout.makes = self.layout.makes or makes
 
     def _takes_story(self, text: str, servings: Servings | None) -> bool:
         """Take for how many a line tells that says more; True where it is no food or step."""
@@ -264,13 +309,14 @@ class FactLines(HeadLines):
             servings = self._made_as_named(makes)
         # "Makes 12", and below it "4 people".
         if servings is not None and (self.layout.servings is None or (people and self.by_pieces)):
-            self.layout.servings, self.by_pieces = servings, bool(makes) and not people
+            pieces = SO_MANY_ARE_ONE.search(text) is not None or (bool(makes) and not people)
+            self.layout.servings, self.by_pieces = servings, pieces
         return servings
 
     def _made_as_named(self, makes: str) -> Servings | None:
         """Return for how many "Makes 4 small gratins" is below "Smoked haddock gratins": one each."""
         counted = _COUNTED_ONE.fullmatch(makes)
-        if counted is None or "doz" in makes or names_pieces(self.layout.title):
+        if counted is None or "doz" in makes.lower() or names_pieces(self.layout.title):
             return None
         noun = counted["noun"].lower().split()[-1]
         named = noun.endswith("s") and noun in re.findall(r"[^\W\d]+", self.layout.title.lower())
@@ -285,6 +331,9 @@ class FactLines(HeadLines):
         """Tell "Level: easy" above a list, and "2 patties each" below for how many it is."""
         below = self._above_list() and self.facts_at == self.around.place - 1
         if below and _EACH.match(text) is not None:
+            if self.layout.servings is None and self.layout.makes:
+                # "Makes 8 slices", and below it "1 slice per serve".
+                self.layout.servings = servings_in(f"Makes {self.layout.makes}, {text}")
             return True
         named = self.section == "head" and bool(self.layout.title)
         return named and only_describes(text) and not times_in(text)
@@ -342,9 +391,18 @@ class FactLines(HeadLines):
         made = {word.strip("s") for word in both["made"].lower().split()[1:]}
         return both if made & name else None
 
+    def _tells_below(self) -> bool:
+        """Tell a line right above a sentence that tells of the dish."""
+        follows = self.around.next()
+        text = "" if follows is None or follows.after_blank else follows.text
+        told = len(text.split()) >= LEAST_OF_A_SENTENCE and text[-1:] in ".!?"
+        return told and not (measures(text) or any(map(str.isdigit, text)) or is_step(text))
+
     def _heads_below(self) -> bool:
         """Tell a line right above the head of the list, or above for how many it is."""
         follows = self.around.next()
+        if self._tells_below():
+            return True
         return follows is not None and (opens_list(follows.text) or only_servings(follows.text))
 
     def _volume_made(self, text: str) -> re.Match[str] | None:
@@ -369,6 +427,9 @@ class FactLines(HeadLines):
         """Tell the name of the dish among facts: "Serves 4 | Leek bake"."""
         facts = only_servings(piece) or only_facts(piece) or only_times(piece) or yield_in(piece)
         head = self._above_list() and not self.layout.title
+        # "Serves 6, leftovers for sandwiches" stands above a name.
+        apart = _BARRED.search(text) is not None
+        head = head and (apart or not (piece.strip()[:1].islower() or self.around.name_follows()))
         return head and piece != text and not facts and self.around.names_dish(piece)
 
     def _says_for_whom(self, line: Written) -> bool:

@@ -10,7 +10,7 @@ _YIELD = re.compile(
 )
 # "20 falafel, serves 4".
 _MADE_FIRST = re.compile(
-    r"^\W*(?:for\s+)?(?P<what>(?:(?:about|around|approx\w*\.?|ca\.?)\s+)?(?:\d{1,3}|(?:one|an?|two)(?=\s+(?:[\w.-]+\s+){0,3}(?:pies?|tarts?|quiches?|flans?|loaf|loaves|pans?|dish(?:es)?|trays?|casseroles?|terrines?|pizzas?|cakes?|puddings?|strudels?|potfuls?|panfuls?|rolls?)\b))\s+(?:(?:(?:[x×]\s*)?\d{1,2}(?:\.\d)?[\s-]?(?:cm|inch|in|litres?|l)|\d{1,2}\s?[x×]\s?\d{1,2}(?:[\s-]?inch)?)\s+)?(?!people\b|persons?\b|servings?\b|portions?\b|m\b|mins?\b|minutes?\b|h\b|hrs?\b|hours?\b)[^\d,;(|./=]{3,40}?(?:\(\d[^()]{2,20}\))?)"
+    r"^\W*(?:for\s+)?(?P<what>(?:(?:about|around|approx\w*\.?|ca\.?)\s+)?(?:\d{1,3}(?:[.,]\d{1,2}(?=\s*(?:l|lit))|\s?[½¼¾])?|(?:one|an?|two)(?=\s+(?:[\w.-]+\s+){0,3}(?:pies?|tarts?|quiches?|flans?|loaf|loaves|pans?|dish(?:es)?|trays?|casseroles?|terrines?|pizzas?|cakes?|puddings?|strudels?|potfuls?|panfuls?|rolls?)\b))\s+(?:(?:(?:[x×]\s*)?\d{1,2}(?:\.\d)?[\s-]?(?:cm|inch|in|litres?|l)|\d{1,2}\s?[x×]\s?\d{1,2}(?:[\s-]?inch)?)\s+)?(?!people\b|persons?\b|servings?\b|portions?\b|m\b|mins?\b|minutes?\b|h\b|hrs?\b|hours?\b)[^\d,;(|./=]{3,40}?(?:\(\d[^()]{2,20}\))?)"
     r"(?:(?:\s*[,;(/|·•]|\s[-–—]|\.\s)\s*(?:(?:each )?(?:serves|feeds)|enough for|to (?:serve|feed)|for \d|serving\s*(?:=|:|is))|\s+for\s+\d{1,2}\s+(?:people|persons?|pers)\b|\s*(?:[/=,;(|·•]|\s[-–—]\s|\.\s)\s*(?:so\s+)?(?:\d{1,2}|one|two|three|four|five|six|eight|ten|twelve)\s+(?:=\s*(?:a |one |1 )?serving|folk|kids|guests|lunches|servings|serves|people|persons?|portions|bowls|plates|each|per|a (?:person|head))\b)",
     re.IGNORECASE,
 )

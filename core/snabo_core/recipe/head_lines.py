@@ -15,7 +15,6 @@ from snabo_core.quantities.kinds import (
 )
 from snabo_core.quantities.verbs import LINKS, STEP_VERBS
 from snabo_core.recipe.around import GOES_ON, MOST_TITLE_WORDS, WHOSE, opens_list
-from snabo_core.recipe.facts import yield_in
 from snabo_core.recipe.lines import (
     LEAST_SENTENCE,
     is_listed_food,
@@ -41,7 +40,6 @@ from snabo_core.recipe.servings import (
 )
 from snabo_core.recipe.sorting import LEAST_LISTED, LEAST_TOLD
 from snabo_core.recipe.times import only_times, times_in
-from snabo_core.recipe.title_words import COUNTED
 from snabo_core.recipe.titles import (
     asked_for,
     facts_behind,
@@ -61,7 +59,6 @@ from snabo_core.recipe.written import (
 _SAYS_WHAT_IS = re.compile(
     r"\W*(?:\w+\s+){1,3}(?:is|are|was|were|has|have|had|makes|made|tastes)\b"
 )
-_BRACKETS = re.compile(r"[()\[\]{}]")
 # Words from which a line above whom a dish serves says more than a food's name, and how many such
 # lines stand there.
 LEAST_SAID, MOST_ABOVE_FACTS = 5, 3
@@ -186,7 +183,13 @@ _COUNTED_UP = re.compile(
     re.IGNORECASE,
 )
 _BRACKETED = re.compile(r"\([^()\d]*\)")
-# "Serves 2 with bread".
+# "By R. Quill, photos by the kitchen cat".
+_CREDITS = re.compile(
+    r"\W*(?:by\s+(?-i:[A-Z])[^\d]{2,60}$|(?:photo(?:graph)?s?|pictures?|words|text|recipe|styling|images?|story|video)\s+by\s+[^\W\d])",
+    re.IGNORECASE,
+)
+_ARTICLE = re.compile(r"an?\s+[^\W\d]", re.IGNORECASE)
+_COUNTED_IN = re.compile(r"\d{1,2}-[^\W\d]{3,}\s")
 _SERVED_FIRST = re.compile(r"\W*(?:serves|feeds|servings?|portions?|enough for)\b", re.IGNORECASE)
 # "Yield: 1 casserole, 6 servings", "Makes 12 patties".
 _MAKES = re.compile(r"\W*(?:yields?\s*:|(?:makes|yields)\s+(?:about\s+)?\d)", re.IGNORECASE)
@@ -233,11 +236,6 @@ _TRAIL = re.compile(
     r"|(?:\s+/\s+[^\d/›»>|.,:]{2,40}){2,5})\W*"
 )
 _NUMBERED_NAME = re.compile(r"no\.?\s*\d{1,3}\s+(?P<name>[^\W\d].+)", re.IGNORECASE)
-# "Rice croquettes - abt 14".
-_ABOUT_SO_MANY = re.compile(
-    rf"(?:(?:abt\b\.?|about|approx\w*\.?)\s+\d{{1,3}}(?:\s+[a-z]+)?|\d{{1,3}}(?:(?:\s?[-–]\s?|\s+to\s+)\d{{1,3}})?\s+{COUNTED})",
-    re.IGNORECASE,
-)
 _YEAR = re.compile(r"\b(?:19|20)\d\d\b(?!\s*(?:g|kg|ml|l|kcal|cal|oz)\b)")
 
 
@@ -291,7 +289,7 @@ class HeadLines(ListLines):
             or only_facts(line.text)
             or only_servings(line.text)
             or _MAKES.match(text)
-            or (_SERVED_FIRST.match(text) and servings_in(text) is not None)
+            or self._serves_first(text)
             or OVEN.match(text)
             or says_of_it(text)
             or (text.startswith("(") and not is_in_title_case(text))
@@ -354,6 +352,10 @@ class HeadLines(ListLines):
         prose = text.rstrip().endswith(".") and len(text.split()) > 9
         return not prose
 
+    def _serves_first(self, text: str) -> bool:
+        """Tell "Serves 2 with bread", which is no name."""
+        return _SERVED_FIRST.match(text) is not None and servings_in(text) is not None
+
     def _hands_over(self, text: str) -> bool:
         """Tell a letter's "here's that lasagne" from the "this one's called ..." of who speaks."""
         called = " called " in text and self._names_of_it(text)
@@ -381,7 +383,11 @@ class HeadLines(ListLines):
         below = follows.text if follows is not None else ""
         set_alike = is_in_title_case(text) and not is_in_title_case(below)
         dish = any(map(says_dish, words)) and len(words) >= LEAST_OF_A_COUNTED_NAME
-        return self.around.place == 0 and text[:1].isalpha() and set_alike and dish
+        # "A tart of asparagus and crab", "3-Ingredient Gnocchi" below "Serves 3".
+        of_it = _ARTICLE.match(text) is not None and says_dish(words[1]) and "," not in text
+        begins = text[:1].isalpha() or _COUNTED_IN.match(text) is not None
+        first = self.around.place in {0, self.facts_at + 1}
+        return first and begins and (set_alike or of_it) and dish
 
     def _food_right_below(self) -> bool:
         """Tell a food with its amount right under a line, without a blank between."""
@@ -455,7 +461,8 @@ class HeadLines(ListLines):
             return False
         return any(asked_for(aside.text) is not None for aside in self.layout.asides)
 
-    def _take_title(self, text: str) -> None:
+    def _take_title(self, text: str) -> str:
+        """Take the name of the dish from a line, and return what stands behind it."""
         self.titled = text
         follows = self.around.next()
         cut = follows is not None and _CUT_WORD.search(text) is not None
@@ -490,12 +497,7 @@ class HeadLines(ListLines):
         if len(behind.split()) >= LEAST_LEFT:
             # No name is so long: what stands behind it is kept, though nobody knows what it is.
             self._aside("story", behind.strip(" .,:;–-"))
-        told = behind.strip(" ()[]-–—,.")
-        made = yield_in(told) or (told if _ABOUT_SO_MANY.fullmatch(told) else "") if name else ""
-        self.layout.makes = self.layout.makes or made
-        for kind, value in times_in(_BRACKETS.sub(" | ", behind)).items() if name else ():
-            # "Leek bake (serves 4, 40 minutes)".
-            self.layout.minutes.setdefault(kind, value)
+        return behind if name else ""
 
     def _is_somebodys(self, text: str, below: Written) -> bool:
         """Tell "Gran Ada's" above the name of her dish."""
@@ -578,7 +580,8 @@ class HeadLines(ListLines):
             return False
         if not named or self.around.heads_block():
             return not named and self._talks_above_name(text)
-        if self._says_whose_or_when(text) or _SAID_OF_IT.match(text) is not None:
+        said_of_it = _CREDITS.match(text) or _SAID_OF_IT.match(text)
+        if self._says_whose_or_when(text) or said_of_it is not None:
             return True
         told = (self._tells_before_list, self._says_above_list, self._tells_above_foods,
                 self._above_named_list)  # fmt: skip

@@ -29,7 +29,14 @@ from snabo_core.recipe.lines import (
 )
 from snabo_core.recipe.method_lines import MethodLines, orders
 from snabo_core.recipe.names import is_in_title_case, names_meal
-from snabo_core.recipe.outline import Layout, figures_apart, one_of_two_systems, weigh_in_grams
+from snabo_core.recipe.outline import (
+    Layout,
+    figures_apart,
+    in_capitals,
+    in_small_letters,
+    one_of_two_systems,
+    weigh_in_grams,
+)
 from snabo_core.recipe.sections import (
     ALL_IN_GRAMS,
     CHAPTER,
@@ -282,6 +289,7 @@ class _Sorter(FactLines, MethodLines):
         if self.section == "head" and names_meal(line.text):
             self.column = line.text.strip(" *_#=~-")
         self._aside("furniture", line.raw)
+        self._take_above_name(line.text)
         if self.section == "head" and _OF_PEOPLE.search(line.text):
             # "RECIPE FOR 10 PERSONS - HALL LUNCH".
             told = map(servings_in, pieces_of(line.text))
@@ -298,6 +306,8 @@ class _Sorter(FactLines, MethodLines):
         self.figures = bool(told)
         if self.figures:
             self._aside("nutrition", text)
+            # "Serves 5 | 430 kcal" below "Calories: 430".
+            self.layout.servings = self.layout.servings or servings_in(text)
         return self.figures
 
     def _tells_nutrition(self, line: Written) -> bool:
@@ -524,8 +534,7 @@ class _Sorter(FactLines, MethodLines):
             else self.around.heading(line, self._opened(), weighed=self._sets_apart(text))
         )
         if name is not None:
-            self._open_headed(name, text)
-            self.section = "list"
+            self._take_heading(name, text)
             return
         # "Take 250 g mushrooms, 1 clove garlic and 2 slices of bread. This feeds two." tells more.
         labelled = _STEP_LABELLED.match(text) is not None
@@ -559,6 +568,14 @@ class _Sorter(FactLines, MethodLines):
             self.section, self.joined = "list", 0
             for item in self._items(self._without_label(_NEEDED.sub("", text))):
                 self.layout.add_line(_without_number(item))
+
+    def _take_heading(self, name: str, text: str) -> None:
+        """Open the part a heading names, unless a sentence on the dish follows: "Make ahead"."""
+        if self._above_list() and self._tells_below():
+            self._aside("story", text)
+            return
+        self._open_headed(name, text)
+        self.section = "list"
 
     def _is_beside_list(self, line: Written) -> bool:
         """Set aside what is said under the foods of a list and is none."""
@@ -772,7 +789,11 @@ def sort_lines(text: str, names_food: Callable[[str], bool]) -> Layout:
         text: anything.
         names_food: tells whether a short text names a food; headings are told from foods by it.
     """
-    return _Sorter(written_lines(told_in_a_row(text)), names_food).run()
+    # Where everything is in capitals, they set no heading apart.
+    shouted = text.isupper() and text.lower().upper() == text
+    told = in_small_letters(text) if shouted else text
+    layout = _Sorter(written_lines(told_in_a_row(told)), names_food).run()
+    return in_capitals(layout) if shouted else layout
 
 
 def _marked_heading(line: Written) -> str | None:

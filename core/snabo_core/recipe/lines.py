@@ -95,6 +95,13 @@ def served_beside(text: str) -> Servings | None:
     return next(filter(None, told), None) if len(pieces) > 1 else None
 
 
+def served_between(text: str) -> Servings | None:
+    """Return for whom a piece between the bars of a line says a dish is: "4 srv | 40 minutes"."""
+    pieces = _SIGNS_BETWEEN.split(text)
+    told = (servings_in(piece) for piece in pieces if only_servings(piece))
+    return next(filter(None, told), None) if len(pieces) > 1 else None
+
+
 def orders_curtly(text: str) -> bool:
     """Tell a method of one line in words with stops: "Roll. Simmer.", "Wrap, sauce, bake."."""
     pieces = [piece.split() for piece in _STOPS.split(text.strip(" .")) if piece.strip()]

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from statistics import median
 from typing import Literal
 
@@ -53,6 +53,28 @@ class Layout:
         if not self.parts:
             self.open_part("")
         self.parts[-1][1].append(text)
+
+
+_LINE_BEGUN = re.compile(r"^[^\w\n]*\w", re.MULTILINE)
+
+
+def in_small_letters(text: str) -> str:
+    """Return a text with a capital to begin each line and none behind it."""
+    return _LINE_BEGUN.sub(lambda begun: begun[0].upper(), text.lower())
+
+
+def in_capitals(layout: Layout) -> Layout:
+    """Return a layout whose texts are all in capitals, as they were written."""
+    return replace(
+        layout,
+        title=layout.title.upper(),
+        makes=layout.makes.upper(),
+        parts=[(name.upper(), [line.upper() for line in lines]) for name, lines in layout.parts],
+        optional_parts={name.upper() for name in layout.optional_parts},
+        steps=[step.upper() for step in layout.steps],
+        sections=[section.upper() for section in layout.sections],
+        asides=[replace(aside, text=aside.text.upper()) for aside in layout.asides],
+    )
 
 
 # "Fish stock 1200": an amount at the end whose unit was left away.

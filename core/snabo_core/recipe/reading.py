@@ -92,12 +92,15 @@ def line_from(read: ReadLine, library: Library, identity: str) -> Line:
 _MARKS: tuple[tuple[UnitSystem, re.Pattern[str]], ...] = (
     ("australia", re.compile(r"\b(?:20\s?ml\s+(?:tablespoons?|tbsp)|(?:tablespoons?|tbsp)\s*"
                              r"[(=]\s*20\s?ml)", re.IGNORECASE)),
-    ("metric", re.compile(r"\d\s?(?:g|kg|ml|dl|cl|l)\b|\d\s?°?\s?C\b|\bgas mark\b")),
+    ("metric", re.compile(r"\d\s?(?:g|kg|ml|dl|cl|l)\b|\d\d\s?°?\s?C\b|\d\s?°\s?C\b|\bgas mark\b")),
     ("us", re.compile(r"\d\s?(?:sticks?|quarts?)\b|\bsticks?\s+(?:of\s+)?(?:butter|margarine)\b|\d\s?°?\s?F\b|\bdegrees F"
                       # Ounces and pints without a cup stand on old cards of other countries too.
-                      r"|\A(?=[\s\S]*\d\s?(?:oz|ounces?|lbs?|pounds?)\b)(?=[\s\S]*\d\s?(?:c|C|cups?)\b)",
+                      r"|\A(?=[\s\S]*[\d½¼¾⅓⅔⅛]\s?(?:oz|ounces?|lbs?|pounds?)\b)(?=[\s\S]*[\d½¼¾⅓⅔⅛]\s?(?:c|C|cups?)\b)",
                       re.IGNORECASE)),
 )  # fmt: skip
+
+
+_BLANKS = re.compile(r"[^\S\n]+")
 
 
 def guess_system(text: str) -> UnitSystem | None:
@@ -105,7 +108,9 @@ def guess_system(text: str) -> UnitSystem | None:
 
     A recipe that gives grams or degrees C is metric even where ounces stand beside them.
     """
-    return next((system for system, mark in _MARKS if mark.search(text)), None)
+    # "350\u00a0°F" of a page is no other oven.
+    plain = _BLANKS.sub(" ", text)
+    return next((system for system, mark in _MARKS if mark.search(plain)), None)
 
 
 def read_recipe(
@@ -200,9 +205,9 @@ def _dish_of(
     labels = [aside.text for aside in layout.asides if aside.kind == "nutrition"]
     if system is None:
         # Grams of fat in a serving say nothing of the cups in the list.
-        plain = recipe.words() if recipe is not None else text
+        plain = _BLANKS.sub(" ", recipe.words() if recipe is not None else text)
         for label in labels:
-            plain = plain.replace(label, " ")
+            plain = plain.replace(_BLANKS.sub(" ", label), " ")
         system = guess_system(plain) or hand.usual
         notes.insert(0, worded("note_cups", system=SYSTEM_WORDS[system]))
     if not layout.parts and not layout.steps:

@@ -50,7 +50,7 @@ RANGE = (
     # "Serves 6 (8 if there is bread)".
     rf"|\s*(?:\(\s*(?:or\s+)?|[,;]\s*(?:or\s+|maybe\s+|even\s+)?(?={N}\s+(?:if|at a)\b))(?P<more>{N})\s+(?:if|with|as|when|for|in|at a)\b)?"
 )
-ABOUT = r"(?:about|around|approx\.?|approximately|between|min\.?|max\.?|minimum|maximum|up to|as many as|roughly|at least|a good|some|circa|ca?\.|[~≈])?\s*"
+ABOUT = r"(?:about|around|approx\.?|approximately|between|min\.?|max\.?|minimum|maximum|up to|as many as|roughly|at least|a good|some|like|say|circa|ca?\.|[~≈])?\s*"
 ADJ = (
     r"(?:(?:hungry|generous|hearty|large|big|small|polite|people|adults?|main|side|good|good[\s-]sized|normal|average|ordinary|"
     r"decent|full|huge|regular|standard|light|modest|x)\s+){0,2}"
@@ -260,7 +260,7 @@ SERVES = tuple(
         rf"^\W*(?:one|1|an?)\s+(?:[a-z-]+\s+){{0,2}}(?:pie|tart|loaf|dish|quiche|flan|tray|pan|pot|casserole|pudding)\s*[-–—=:]\s*{RANGE}\W*$",
         rf"\b{FOLK}\s*[:=–—-]\s*{ABOUT}{RANGE}\b",
         rf"^\W*(?:ki[sş]i\s+say[ıi]s[ıi]|po[cč]et\s+porc[ií]|convives)\s*[:=–—-]\s*{RANGE}\b",
-        rf"(?<![\w#])(?<!not )(?!(?:good|enough|sufficient) for\s+(?:about\s+|around\s+)?\S+\s+(?:days?|nights?|weeks?|months?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays|pies?|tarts?|quiches?|flans?|loaf|crust|tin|tray|dish|cake|chicken|turkey|bird|goose|duck|fowl|joint|hen|sausages|chops|fillets|eggs|steaks|breasts|thighs|potatoes|pancakes|crêpes|crepes|samosas|parcels|leaves|peppers)\b){SAYS}(?!\w)\s*[#:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}(?!\d|\s*(?:(?:per|a) (?:head|person)\b|each\b|apiece\b|lbs?|pounds?|k?g|oz|ounces|cups?|litres?|liters?|quarts?|pints?|inch|cm)\b)",
+        rf"(?<![\w#])(?<!not )(?!(?:good|enough|sufficient) for\s+(?:about\s+|around\s+)?\S+\s+(?:days?|nights?|weeks?|months?|tacos|dumplings|pieces|loaves|jars|batches|crusts|tins|trays|pies?|tarts?|quiches?|flans?|loaf|crust|tin|tray|dish|cake|chicken|turkey|bird|goose|duck|fowl|joint|hen|sausages|chops|fillets|eggs|steaks|breasts|thighs|potatoes|pancakes|crêpes|crepes|samosas|parcels|leaves|peppers)\b){SAYS}(?!\w)\s*[#:=\-–—.…|]*\s*(?:[-–—−]\s+)?(?:(?:an?|the)\s+(?:\w+\s+){{1,2}}(?=\(|\d))?\(?{ABOUT}{RANGE}(?!\d|/[2-9]\b(?!\s*(?:m|h|min|hr))|\s*(?:(?:per|a) (?:head|person)\b|each\b|apiece\b|lbs?|pounds?|k?g|oz|ounces|cups?|litres?|liters?|quarts?|pints?|inch|cm)\b)",
         rf"\b{RANGE}\s+(?:[a-z-]+\s+)?(?:bowls|bowlfuls|mugs|mugfuls|plates|platefuls)(?:\s+or so)?(?:\W*$|,|\s*/|\s+[-–—]\s|\s*\(|\s+of\s+(?:about\s+)?\d|\s+(?:out of|from) (?:it|this)\b)",
         rf"^\W*{RANGE}\s+meal[\s-]prep\s+(?:boxes|tubs|containers|lunches|meals|pots)\W*$",
         rf"^\W*(?:meal[\s-]prep|lunch(?:es)?|batch)\W+{RANGE}\s+(?:boxes|tubs|containers|lunches|pots)\W*$",
@@ -340,7 +340,7 @@ SERVES = tuple(
 )
 # "Per portion (of 4): 390 kcal".
 ONE_OF = re.compile(
-    rf"\b(?:portion|serving)\s*\((?:(?:1|one)\s+)?of\s+(?P<low>{N})(?P<high>(?!))?(?P<more>(?!))?\)",
+    rf"(?:\b(?:portion|serving)\s*\((?:(?:1|one)\s+)?of\s+|\b(?:macros|nutrition|figures)\s+(?:for|of|per)\s+(?:1|one)\s+(?:(?:portion|serving)\s+)?of\s+)(?P<low>{N})(?P<high>(?!))?(?P<more>(?!))?(?:\)|\b)",
     re.IGNORECASE,
 )
 # "Batch: 10 x 250 g".
@@ -411,10 +411,15 @@ PIECES_A_SERVING = re.compile(
     rf"(?P<each>{N})\s+(?!people|persons?|servings?|portions?|g\b|ml\b|cups?\b)[a-z]"
     # "12 muffins (3 = 1 serving)", "Makes 12; serving = 3".
     rf"|^\W*(?:(?:makes|yields?)\b\s*:?\s*)?(?P<made_first>{N})\s+[a-z][a-z -]{{2,30}}[,;(–-]+\s*(?P<make_one>{N})\s*(?:=|is|are|make|per)\s*(?:1|one|a)?\s*(?:serving|portion|serve)\b"
-    rf"|^\W*(?P<made_at_first>{N})\s+[a-z][a-z -]{{2,30}}[,;(–-]+\s*(?:one\s+|a\s+|1\s+)?(?:serving|portion)(?:\s+size)?\s*(?:[:=]|is)\s*(?P<each_at_last>{N})\s*\)?\W*$"
+    rf"|^\W*(?P<made_at_first>{N})\s+(?!min|h\b|hrs?\b|hours?\b|k?cal)[a-z][a-z -]{{2,30}}[,;(–-]+\s*(?:one\s+|a\s+|1\s+)?(?:serving|portion)(?:\s+size)?\s*(?:[:=]|is)\s*(?P<each_at_last>{N})\s*\)?\W*$"
     # "Makes one loaf (8 slices); two slices a serving".
     rf"|\b(?P<cut>{N})\s+(?:slices|squares|pieces|wedges)\b\W{{1,3}}(?P<of_these>{N})\s+(?:slices|squares|pieces|wedges)\s+(?:a|per|each)\s*(?:serving|portion|person|head|plate)?\b"
     rf"|\b(?:makes|yields?)\b\s*:?\s*(?P<made_in_all>{N})\b[^.\d]{{0,30}}\b(?:serving|portion)(?:\s+size)?\s*[:=]\s*(?P<each_alone>{N})\s*\)?\W*$",
+    re.IGNORECASE,
+)
+# "2 tacos = 1 serving" is for one where nothing else tells.
+SO_MANY_ARE_ONE = re.compile(
+    r"\b\d{1,2}\s+[a-z][a-z -]{2,20}\s*(?:=|\bis\b|\bare\b|\bmakes?\b)\s*(?:1|one|a)\s+(?:serving|portion|serve)\b",
     re.IGNORECASE,
 )
 # A piece of these is a meal; of others (dumplings, squares, crackers) several are.
@@ -589,6 +594,7 @@ MEASURED = re.compile(
     r"(?:min(?:ute)?s?|h|hrs?|hours?|g|grams?|kg|ml|l|litres?|liters?|lbs?|oz|ounces?|cups?|cm|inch(?:es)?|kcal|cal|calories|kj|degrees?|%)\b\.?",
     re.IGNORECASE,
 )
+OF_THEM = re.compile(r"\d\s+of (?:them|these|those|which|that)\b", re.IGNORECASE)
 LOOSE_PIECES = re.compile(r"[;,.|·(]\s+|\s[/–—-]\s|\s\+\s")
 # "4", "four or five", "between 4 and 6 (we were 5)", below a name; more may be the number of a page.
 BARE, MOST_BARE = (

@@ -146,6 +146,9 @@ def servings_loosely(text: str) -> Servings | None:
     if (whole := _speaking_of_eating(plain)) is not None:
         return whole
     # "It's for 4-5 depending who's about, and takes an hour."
+    if words.OF_THEM.search(plain) is not None:
+        # "40 minutes, 10 of them yours".
+        return None
     pieces = words.LOOSE_PIECES.split(words.MEASURED.sub(" ", plain))
     found = [one for one in map(_speaking_of_eating, pieces) if one is not None]
     return found[0] if len(found) == 1 else None

@@ -30,7 +30,7 @@ _KINDS = {
     "prep": r"pr[eé]p(?:aration|are|aring|ping)?|active(?:ly)?|hands[\s-]?on|work(?:ing)?|put together|get(?:ting)? (?:(?:it|this) )?ready|assembl(?:e|y|ing)|chopping",
     "cook": r"cook(?:ing|s)?|cuisson|bak(?:e|es|ing)|ovens?|roast(?:ing)?|simmer(?:ing)?|(?:slow|pressure) cookers?|press(?:ure)?\.?(?=\s+(?:time|cook))|stove|hob|fry(?:ing)?|boil(?:ing)?|steam(?:ing)?|stew(?:ing)?|brais(?:e|ing)|grill(?:ing)?|microwav(?:e|ing)|air[\s-]?fry(?:er|ing)?|slow[\s-]?cook(?:ing)?",
     "rest": r"rest(?:ing)?|chill(?:ing)?|marinat(?:e|ing|ion)|marinade|ferment(?:ing|ation)|brin(?:e|ing)|soak(?:ing)?|stand(?:ing)?|proving|rising|inactive|passive|waiting|cooling|freezing",
-    "total": r"total|ready|all in all|all in|in all|all told|(?:from )?(?:start|fridge|pan|oven|kitchen) to (?:finish|table|plate|fork)|altogether|overall|time to (?:table|make|eat|serve)"
+    "total": r"total|duration|ready|all in all|all in|in all|all told|(?:from )?(?:start|fridge|pan|oven|kitchen) to (?:finish|table|plate|fork)|altogether|overall|time to (?:table|make|eat|serve)"
     r"|(?:done|finished|made) in|on the table|time (?:needed|required)",
     # Of all, where nothing else is said before it.
     "takes": r"takes?|allow|needs?|needed",

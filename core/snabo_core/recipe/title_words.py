@@ -167,7 +167,7 @@ FOR_SO_MANY = re.compile(
     r"|(?:\s+(?:and\s+)?(?:it|this|that|which)(?=\s+(?:serves|feeds|makes)\b))?(?:\s*,?\s+(?:enough|plenty|good|sufficient)(?=\s+for\b))?\s*[(\[]?\s*\b(?:serves?|feeds|makes|servings?|(?-i:portions)|for|för|für|pour|para|voor|per)\s*:?\s*(?:about\s+)?(?:\d+|one|two|three|four|five|six|"
     r"seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d+|two|three|four|five|six|eight|ten))?(?:\s+(?:(?:hungry|greedy|big|small)\s+)?(?:people|servings|persons|portions|eaters|adults|kids))?(?:\s+(?:with|plus) leftovers)?\s*[)\]]?\s*$"
     # "Corned beef hash for 3, one pan".
-    r"|(?<=[a-z])\s+for\s+(?:\d{1,2}|two|three|four|five|six|eight|ten)(?:\s+people)?,\s+[^\W\d][^,\d]{1,25}$"
+    r"|(?<=[a-z])\s+for\s+(?:\d{1,2}|two|three|four|five|six|eight|ten)(?:\s*(?:-|–|or|to)\s*(?:\d{1,2}|two|three|four|five|six|eight|ten))?(?:\s+people)?,\s+[^\W\d][^,\d]{1,25}$"
     # "Chili for 75 Scouts", "stuffed mushrooms for me".
     rf"|(?<=[a-z])\s+for\s+(?:\d{{1,3}}\s+(?:hungry\s+)?{FOLK}|(?:just\s+|only\s+)?(?:me|myself))\s*$"
     r"|(?<=[a-z])\s+(?:just|only)\s+for\s+(?:me|myself|one|two)\s*$"
@@ -187,12 +187,17 @@ FOR_SO_MANY = re.compile(
     r"|\s*[(\[]\s*(?:[x×]\s?|about\s+|approx\.?\s+|c\.?\s?|~\s?)?\d{1,2}(?:\s*[-–]\s*\d{1,2})?\s?p?\.?\s*[)\]]\s*$",
     re.IGNORECASE,
 )
-COUNTED = r"(?:dozen|doz|pieces|pcs|slices|squares|wedges|nos|balls|patties|cakes|rolls|pancakes|fritters|tacos|wraps|burgers|pies|pasties|tarts|dumplings)"
+COUNTED = (
+    r"(?:(?:large|small|big|mini|little|individual|medium)(?:\s+ones)?(?=\)?\.?$)|(?:(?:large|small|big|mini|little|individual|medium)\s+)?"
+    r"(?:dozen|doz|pieces|pcs|slices|squares|wedges|nos|balls|patties|cakes|rolls|pancakes|fritters|tacos|wraps|burgers|pies|pasties|tarts|dumplings"
+    r"|pots|ramekins|skewers|parcels|toasties|boats|galettes|quesadillas|enchiladas|burritos|loaves))"
+)
 # "Rice croquettes - abt 14", "crispy fish burgers makes six burgers".
 MADE_TAIL = re.compile(
     # "Aloo tikki (12 pieces)".
     r"\s*[-–—,(]\s*makes\s+(?:lots|loads|plenty|heaps|a\s+(?:lot|big batch|batch|crowd))\)?[.!]?$|"
     rf"\s*[,:(–—-]\s*(?P<pieces>\d{{1,3}}(?:(?:\s?[-–]\s?|\s+to\s+)\d{{1,3}})?\s+{COUNTED})\)?\.?$|"
+    r"\s+[-–—|]+\s+(?:makes|yields|gives|(?:cuts|slices) into)\s+[^()\[\]]{1,50}(?:\([^()]{1,30}\))?$|"
     r"(?:\s*[-–—,(]\s*(?:abt\b\.?|about|approx\w*\.?)|(?:\s*[-–—,(]\s*|(?<=[a-z]{3})\s+(?:(?:and\s+)?(?:it|that|this|which)\s+)?)(?:makes|gives|yields)(?:\s+(?:abt\b\.?|about|approx\w*\.?))?)\s+"
     r"(?P<n>\d{1,3}(?:\s?doz(?:en)?\b\.?)?|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty)(?!\s*(?:min|h|g\b|kg|k?cal))(?:\s+(?!serves|feeds)[a-z]+){0,3}\)?\.?(?:\s*\([^()]{0,30}\b(?:each|per|a head|apiece)\b[^()]{0,20}\))?$",
     re.IGNORECASE,
@@ -228,6 +233,8 @@ NUMBER_ALONE = re.compile(r"\W*(?:[x×]\s?)?(?P<n>\d{1,2}(?:\s*[-–]\s*\d{1,2})
 SO_MANY_OF_A_SIZE = re.compile(
     r"\W*(?P<n>\d{1,2})\s*(?:[x×]\s*\d{2,4}\s?(?:g|ml)|containers|boxes|tubs)\W*", re.IGNORECASE
 )
+SERVES_FIRST = re.compile(r"\W*(?:serves|feeds|does|enough|plenty|sufficient)\b", re.IGNORECASE)
+MAKES_FIRST = re.compile(r"\W*(?:makes|yields?|gives)\b(?!.*\b(?:serv|feed))", re.IGNORECASE)
 SO_MANY_MADE = re.compile(rf"(?:about\s+)?\d{{1,3}}\s+{COUNTED}\.?", re.IGNORECASE)
 # "Leek soup. Makes 5 pints."
 MADE_OF_IT = re.compile(r"(?:makes|yields?|gives)\s+(?:about\s+)?\d[^.;]{0,25}\.?$", re.IGNORECASE)
@@ -304,7 +311,7 @@ DAY_BEHIND = re.compile(
 # "Leek bake v2", "Leek bake 2.0", "Leek bake [tested]", "Leek bake (from the blue notebook)".
 VERSION_BEHIND = re.compile(
     r"\s+(?:v(?:ersion)?\.?\s?\d{1,2}(?:\.\d)?(?:\s*\([^()\d]{1,20}\))?|\d\.0|(?:take|mark|attempt|try) \d{1,2})$"
-    r"|\s*[\[(](?:(?:tested|updated|revised|draft|new(?= (?:version|recipe|method|and))|new(?=[\])])|final|copied|corrected|reposted|improved)(?:\s[^()\[\]]{1,20})?"
+    r"|\s*[\[(](?:(?:tested|updated|revised|draft|new(?= (?:version|recipe|method|and))|new(?=[\])])|final|copied|corrected|reposted|improved|my version|our version)(?:\s[^()\[\]]{1,20})?"
     r"|(?:from|adapted from|copied from) (?:the|my|our|an?) (?:\w+ ){0,3}(?:notebook|book|box|cards?|folder|files?|archives?|magazine|blog))[\])]$",
     re.IGNORECASE,
 )
@@ -461,6 +468,12 @@ COUNTS = re.compile(
 LEAST_NAME = 3
 # "Chicken cobbler recipe".
 # "Leek bake! A recipe for 4 people in a hurry".
+# "Ingredients for 4 servings of mushroom barley soup".
+INGREDIENTS_FOR = re.compile(
+    r"^(?:the\s+)?(?:ingredients?|recipe|amounts|quantities)\s+for\s+(?P<n>\d{1,2}(?:\s?[-–]\s?\d{1,2})?|two|three|four|five|six|eight|ten)\s+"
+    r"(?:servings?|portions?|helpings|plates|bowls)\s+of\s+(?=\S{3})",
+    re.IGNORECASE,
+)
 RECIPE_FOR = re.compile(
     r"\s*[.!–—-]+\s+(?:an?|the|my|our)\s+recipe\s+for\s+[^.!?]{1,60}$", re.IGNORECASE
 )

@@ -14,6 +14,7 @@ from snabo_core.recipe.servings import (
     names_pieces,
     only_servings,
     servings_in,
+    servings_loosely,
 )
 from snabo_core.recipe.times import only_times, pieces_of
 from snabo_core.recipe.title_pieces import without_pieces
@@ -97,20 +98,28 @@ def _only_facts(said: str) -> bool:
     """Tell "serves 4, 40 minutes" and "4 servings, 350 kcal each": each piece is a fact."""
     if only_servings(said) or only_facts(said):
         return True
-    # "8 servings * 2 hours".
+    # "8 servings * 2 hours", "12 people / 2 trays".
+    pieces = pieces_of(said.replace(" * ", " | "))
+    served = any(map(only_servings, pieces))
     return all(
         only_servings(piece)
         or only_times(piece)
         or only_figures(piece)
-        or words.SO_MANY_PANS.fullmatch(piece) is not None
-        for piece in pieces_of(said.replace(" * ", " | "))
+        or (served and words.SO_MANY_PANS.fullmatch(piece) is not None)
+        for piece in pieces
     )
 
 
 def _cut_at_facts(text: str) -> tuple[str, Servings | None]:
     """Return a title without the facts behind it, and for how many they say it is."""
     cut = facts_behind(text)
-    return (text, None) if cut is None else (text[:cut], _served_behind(text[cut:]))
+    return (text, None) if cut is None else (text[:cut], _eaters_of(text[:cut], text[cut:]))
+
+
+def _eaters_of(name: str, said: str) -> Servings | None:
+    """Return for how many the end of a title says it is; "makes 8" of dumplings is for nobody."""
+    pieces = words.MAKES_FIRST.match(said) is not None and names_pieces(name)
+    return None if pieces else _served_behind(said)
 
 
 # What stands before a name; one may stand behind another: "Okay recipe name leek pie".
@@ -199,6 +208,8 @@ def _counted_behind(bare: str) -> tuple[str, Servings | None]:
         )
     if (both := words.FOR_ME_AND.search(bare)) is not None and both.start() > 0:
         servings, bare = Servings(2.0, 2.0), bare[: both.start()]
+    if (recipe := words.INGREDIENTS_FOR.match(bare)) is not None:
+        servings, bare = servings_in(f"serves {recipe['n']}"), bare[recipe.end() :]
     if (amid := words.FOR_SO_MANY_AMID.search(bare)) is not None and amid.start() > 0:
         servings, bare = servings_in(f"serves {amid['n']}"), words.FOR_SO_MANY_AMID.sub("", bare)
     if (recipe := words.RECIPE_FOR.search(bare)) is not None:
@@ -252,14 +263,22 @@ def _without_tails(bare: str) -> tuple[str, Servings | None]:
     if said and all(map(_is_fact, pieces)):
         # "Swede bake. Takes an hour. Feeds 8."
         servings, bare = next(filter(None, map(servings_in, pieces)), None), name
+    elif said and words.SERVES_FIRST.match(said[0]) and (eaters := _eaters_said(said[0])):
+        # "Mum's goulash. Enough for us lot (6) and seconds".
+        servings, bare = eaters, name
     while (cut := _tail(bare)) is not None:
-        servings = servings or _served_behind(bare[cut:])
+        servings = servings or _eaters_of(bare[:cut], bare[cut:])
         bare = bare[:cut].rstrip(" -–—:|,/~•·")
     if (made := words.MADE_TAIL.search(bare)) is not None and made.start() > 0:
         bare = bare[: made.start()]
         what = f"makes {made['pieces']}" if made["pieces"] else made[0].lstrip(" ,(-–—")
         servings = servings or (None if names_pieces(bare) else servings_in(what))
     return bare, servings
+
+
+def _eaters_said(sentence: str) -> Servings | None:
+    """Return for how many a sentence behind a name says it is, in whatever words."""
+    return servings_in(sentence) or servings_loosely(sentence)
 
 
 def _for_persons(bare: str) -> Servings | None:
@@ -297,7 +316,7 @@ def _served_behind(text: str) -> Servings | None:
         text = f"serves {many['n']}"
     first = re.split(r",|\bor\b", text)[0]
     told, whole = servings_in(f"{first})"), servings_in(text)
-    if told is not None and whole is not None and whole.low == told.low:
+    if told is not None and whole is not None and told.low in {whole.low, whole.high}:
         # "Serves 4 hungry or 5 normal" is one telling.
         return whole
     if told is not None and whole is None and told.high <= 1:

@@ -383,12 +383,16 @@ def _one_below_the_other(pieces: Sequence[str]) -> Iterator[str]:
         cells = [cell.strip() for cell in piece.strip(" |").split("|")]
         drawn = piece.lstrip().startswith("|") and piece.rstrip().endswith("|")
         both = not any(map(only_amount, cells)) and all(map(begins_with_amount, cells))
+        # "45 min | 4 servings" tells facts.
+        both = both and not any(map(only_times, cells))
         if len(cells) == COLUMNS and both and not drawn:
             # Two lines side by side: "4 corn tortillas | 500 g sweet potato".
             yield from cells
             continue
-        if len(cells) == COLUMNS and (drawn or only_amount(cells[0])):
-            # A row of a table: "| 60 g | walnuts |".
+        counted = only_amount(cells[0]) and not only_times(cells[0])
+        counted = counted and not _SERVES.match(cells[-1])
+        if len(cells) == COLUMNS and (drawn or counted):
+            # A row of a table: "| 60 g | walnuts |", but "15 squares | Serves 6".
             yield " ".join(cells)
             continue
         if len(row) == COLUMNS and FACT_CELL.fullmatch(row[0]) is not None and "\t" in piece:
