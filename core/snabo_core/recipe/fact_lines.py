@@ -87,7 +87,7 @@ _MAKES_SO_MANY = re.compile(
 )
 # "Nos. 20".
 _NUMBER_MADE = re.compile(
-    r"\W*(?:nos?\.|numbers?|qty|pcs\.?|(?:(?:number|no\.?) of )?(?:pieces|slices|squares|wedges)(?=\s*:))\s*[:=-]?\s*(?P<what>\d{1,3})\W*|\W*(?P<first>\d{1,2}\s+(?:small|big|large|mini|little)(?:\s+ones)?\s+or\s+\d{1,2}\s+(?:small|big|large|mini|little)(?:\s+ones)?|\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s*(?:nos|pcs)(?:\s+(?:depending|approx|or so)\b.{0,30})?|(?:about\s+)?\d{1,2}\s*doz(?:en)?\.?|(?:abt|about|approx)\b\.?\s+(?:1[3-9]|[2-9]\d))\W*",
+    r"\W*(?:nos?\.|numbers?|qty|pcs\.?|(?:(?:number|no\.?) of )?(?:pieces|slices|squares|wedges)(?=\s*:))\s*[:=-]?\s*(?P<what>\d{1,3})\W*|\W*(?P<first>\d{1,2}\s+(?:small|big|large|mini|little)(?:\s+ones)?\s+or\s+\d{1,2}\s+(?:small|big|large|mini|little)(?:\s+ones)?|\d{1,3}(?:\s?[-–]\s?\d{1,3})?\s*(?:nos|pcs)(?:\s+(?:depending|approx|or so)\b.{0,30})?|(?:about\s+)?(?:\d{1,2}|\ban?\b|half an?|one|two|three)\s*doz(?:en)?\.?|(?:abt|about|approx)\b\.?\s+(?:1[3-9]|[2-9]\d))\W*",
     re.IGNORECASE,
 )
 # "1 x 8 in. tart".
@@ -134,6 +134,8 @@ _BEHIND_A_WORD = re.compile(
 )
 # Nobody lists "10 rotis approx".
 _ROUGHLY = re.compile(r"\bapprox\w*\.?\W*$|^\W*(?:approx\w*\.?|about|around)\s", re.IGNORECASE)
+# "4 of us with bread".
+_OF_US = re.compile(r"\W*(?:\d{1,2}|two|three|four|five|six)\s+of us\b", re.IGNORECASE)
 _COUNTED_WITH_STOP = re.compile(r"\W{0,3}\d[^.]{0,40}\.\W{0,2}")
 _BARRED = re.compile(r"\s[|•·/–—-]\s|\s{3}|\t")
 _PIECES = re.compile(r"[.,;:]\s+")
@@ -226,7 +228,9 @@ class FactLines(HeadLines):
         """Take the name of the dish from a line, and what is told behind it."""
         behind = super()._take_title(text)
         told = behind.strip(" ()[]-–—,.")
-        made = yield_in(told) or (told if _ABOUT_SO_MANY.fullmatch(told) else "")
+        counted = told.isdigit() and names_pieces(self.layout.title)
+        made = yield_in(told) or (told if counted or _ABOUT_SO_MANY.fullmatch(told) else "")
+        told = f"makes {told}" if counted else told
         if made and self.layout.servings is None:
             # "Tandoori chicken wraps (makes 6)".
             self._take_eaters(told, made, servings_in(told))
@@ -451,7 +455,11 @@ class FactLines(HeadLines):
                 or _ends_for_whom(text)
                 or _says_in_a_piece(text)
             )
-            and (not self.around.names_food(text) or _says_in_a_piece(text))
+            and (
+                not self.around.names_food(text)
+                or _says_in_a_piece(text)
+                or _OF_US.match(text) is not None
+            )
         ) or (head and bool(self.layout.title) and eaters_by_course(text) is not None)
 
     def _said_loosely(self, line: Written) -> Servings | None:

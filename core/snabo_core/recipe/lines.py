@@ -7,7 +7,8 @@ from functools import lru_cache
 
 from snabo_core.quantities.kinds import REMEMBERED, begins_with_amount, first_word, is_step
 from snabo_core.quantities.verbs import LINKS, STEP_VERBS
-from snabo_core.recipe.servings import Servings, only_servings, servings_in
+from snabo_core.recipe.facts import yield_in
+from snabo_core.recipe.servings import Servings, counts_people, only_servings, servings_in
 from snabo_core.recipe.times import only_describes, only_times, pieces_of, times_in, without_times
 
 LEAST_SENTENCE = 4
@@ -98,8 +99,10 @@ def served_beside(text: str) -> Servings | None:
 def served_between(text: str) -> Servings | None:
     """Return for whom a piece between the bars of a line says a dish is: "4 srv | 40 minutes"."""
     pieces = _SIGNS_BETWEEN.split(text)
-    told = (servings_in(piece) for piece in pieces if only_servings(piece))
-    return next(filter(None, told), None) if len(pieces) > 1 else None
+    said = [piece for piece in pieces if only_servings(piece)]
+    # "Makes 12 | Serves 4" is for four.
+    eaten = [one for one in said if not yield_in(one) or counts_people(yield_in(one))]
+    return next(filter(None, map(servings_in, eaten or said)), None) if len(pieces) > 1 else None
 
 
 def orders_curtly(text: str) -> bool:

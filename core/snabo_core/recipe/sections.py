@@ -130,7 +130,7 @@ SHARED = re.compile(
     r"^\W*(?:share (?:this|it|with)\b.{0,30}|share|follow (?:us|me|along)\b.{0,30}|find us on\b.{0,30})\W*$",
     re.IGNORECASE,
 )
-GREETING = re.compile(r"^@\w+\s|^\W*(?:hi|hiya|heya|hello|hey|dear|yo|omg|guys|ladies|(?:ok(?:ay)?|right|well|alright)\b.{0,20}\bhere(?:'s|’s| is| goes| (?:it is|you go)(?=\W*$))|(?:good\s+)?(?:morning|evening|afternoon)(?=\W*$|\s*[,!]|\s+(?:all|everyone|everybody|folks|ladies|guys|team)\b)|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
+GREETING = re.compile(r"^@\w+\s|^\W*(?:hi|hiya|heya|hello|hey|dear|yo|omg|(?:guys|ladies)(?=\W*$|\s*[,!]|\s+(?:here|this|i|so|as)\b)|(?:ok(?:ay)?|right|well|alright)\b.{0,20}\bhere(?:'s|’s| is| goes| (?:it is|you go)(?=\W*$))|(?:good\s+)?(?:morning|evening|afternoon)(?=\W*$|\s*[,!]|\s+(?:all|everyone|everybody|folks|ladies|guys|team)\b)|so\b.*\bhere|here(?:'s| is) (?:the|that|my)|"
                        r"as promised|fwd?:|re:|subject:|from:|sent:|to:|on \d)\b", re.IGNORECASE)  # fmt: skip
 SIGN_OFF = re.compile(r"^\W*(?:(?:from|by)(?=\s*:\s*\S)|(?:many )?thanks(?=\W*$|,\s*[A-Z]\w*\W*$)|love|cheers|greetings|best wishes|warm(?:est)? regards|all the best|(?:your|my) (?:loving|ever|own)\b|lots of love|next (?:week|time|month)\b|see you|sent from|best|regards|xx?|enjoy|seen \d|on \d{1,2} \w+.*wrote|forwarded|kind regards|"
                        r"bon app|happy cooking|reply|yours)\b", re.IGNORECASE)  # fmt: skip

@@ -22,6 +22,8 @@ SMALL_ONES = re.compile(
 )
 # "Yield: 2 dozen" counts pieces, "makes a dozen servings" eaters.
 DOZENS = re.compile(
+    # "About a dozen" of cakes.
+    r"^\W*(?:about|around|roughly|approx\w*\.?|some)?\s*(?:an?|\d|one|two|three|half a|a half)\s+dozen\W*$|"
     r"\b(?:makes|yields?|gives)\s*[:=]?\s*(?:(?:about|around|approx\w*\.?|roughly)\s+)?(?:\d{1,2}(?:\s?[½¼¾]|[\s-]\d/\d)?|an?|one|two|three|four|five|six|half a)?\s*"
     r"doz(?:en|\b\.?)(?!\s+(?:\w+\s+)?(?:servings|portions|people|persons|helpings|eaters|guests))",
     re.IGNORECASE,
@@ -44,7 +46,7 @@ OR_ONE_MORE = re.compile(
     re.IGNORECASE,
 )
 RANGE = (
-    rf"(?P<low>{N})(?:\s?\+(?!\s?\d))?(?:\s*\(?(?:-|–|—|~|to|or|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving)(?:\s+(?:people|ones|eaters|folk))? or|,\s*or|à|bis|a(?=\s+\d))\s*(?P<high>{N})"
+    rf"(?P<low>{N})(?:\s?\+(?!\s?\d))?(?:\s*\(?(?:-|–|—|~|to|or|maybe|(?:big|small|hungry|large|adults?|generous|greedy|polite|light|starving)(?:\s+(?:people|ones|eaters|folk))? or|,\s*or|à|bis|a(?=\s+\d))\s*(?P<high>{N})"
     # "Serves 3 - 45 minutes" is for three.
     r"(?!\d|\s*-?\s*(?:min|m\b|hours?\b|hrs?\b|h\b|kcal|cal\b|kj\b|m?g\b|grams?\b|carbs?\b|protein\b|°|%))"
     # "Serves 6 (8 if there is bread)".
@@ -234,6 +236,8 @@ SERVES = tuple(
         rf"^\W*(?:serves|feeds|for|does)\s+(?P<low>{N})\s+(?:if|when|after|on|with|without|at|in|as)\b[^\d,;]{{2,25}}[,;(/]\s*(?:or\s+)?(?P<high>{N})(?P<more>(?!))?\s+(?:otherwise|normally|usually|(?:if|when) not)\b[^\d]{{0,25}}$",
         # "Servings (adult): 4", "Meal for: 2", "Rations: 6".
         rf"^\W*(?:[a-z]+\s+){{0,2}}(?:meals?|dinners?|suppers?|rations?|servings?|portions?|helpings?|plates|bowls|{FOLK})(?:\s*\([^()\d]{{1,20}}\))?(?:\s+(?:for|of|served|made|in all|in total))?\s*[:=]\s*{ABOUT}{RANGE}\W*$",
+        # "Serves as many as come. About 6."
+        rf"^\W*(?:serves|feeds)\b[^.;\d]{{3,40}}(?:[.;]|\s[–-])\s+(?:about|say|usually|roughly|perhaps|call it|so)\s+{RANGE}\W*$",
         # "As written: 6", "S: 2 / T: 20 min".
         rf"(?:^\W*|[.;]\s+)(?:as (?:written|is|it stands)|this is for|amounts for)\s*[:,=]?\s*(?:serves\s+|feeds\s+|for\s+)?{RANGE}\W*$",
         rf"^\W*s\s*[:=]\s*{RANGE}\s*[/|,;·]\s*t\s*[:=]",
@@ -243,7 +247,7 @@ SERVES = tuple(
         rf"^\W*(?:serves|feeds)\s+(?:an?\s+)?(?:lots?|crowd|many|plenty|loads|heaps|family)\s*[:,(–—-]\s*(?:say\s+)?{ABOUT}{RANGE}\b",
         rf"\b(?:serves|feeds)\b[^.;\d]{{1,40}}?,\s+(?:say|so|about|perhaps)\s+{RANGE}\b",
         rf"\b(?:serves|feeds)\s+(?:the|my|our|all)\s[^.;\d]{{1,40}}?,\s+{RANGE}\W*$",
-        rf"\b(?:family|crowd|group|party|table|household)\s+of\s+{ABOUT}{RANGE}\b",
+        rf"\b(?:family|crowd|group|party|table|household|crew|team|gang|troop|class)\s+of\s+{ABOUT}{RANGE}\b",
         # "No. 37 SUPPERS" is a page.
         rf"(?:(?<!no )(?<!no\. )\b|\bx){RANGE}\s*{ADJ}{PEOPLE}\b",
         rf"\b{RANGE}\s+(?:(?!per\b|a\b|each\b|for\b)[a-z-]+\s+){{1,2}}(?:{FOLK}|person)\b",
@@ -411,7 +415,7 @@ PIECES_A_SERVING = re.compile(
     rf"(?P<each>{N})\s+(?!people|persons?|servings?|portions?|g\b|ml\b|cups?\b)[a-z]"
     # "12 muffins (3 = 1 serving)", "Makes 12; serving = 3".
     rf"|^\W*(?:(?:makes|yields?)\b\s*:?\s*)?(?P<made_first>{N})\s+[a-z][a-z -]{{2,30}}[,;(–-]+\s*(?P<make_one>{N})\s*(?:=|is|are|make|per)\s*(?:1|one|a)?\s*(?:serving|portion|serve)\b"
-    rf"|^\W*(?P<made_at_first>{N})\s+(?!min|h\b|hrs?\b|hours?\b|k?cal)[a-z][a-z -]{{2,30}}[,;(–-]+\s*(?:one\s+|a\s+|1\s+)?(?:serving|portion)(?:\s+size)?\s*(?:[:=]|is)\s*(?P<each_at_last>{N})\s*\)?\W*$"
+    rf"|^\W*(?P<made_at_first>{N})\s+(?!min(?:ute)?s?\b|h\b|hrs?\b|hours?\b|k?cal)[a-z][a-z -]{{2,30}}[,;(–-]+\s*(?:one\s+|a\s+|1\s+)?(?:serving|portion)(?:\s+size)?\s*(?:[:=]|is)\s*(?P<each_at_last>{N})\s*\)?\W*$"
     # "Makes one loaf (8 slices); two slices a serving".
     rf"|\b(?P<cut>{N})\s+(?:slices|squares|pieces|wedges)\b\W{{1,3}}(?P<of_these>{N})\s+(?:slices|squares|pieces|wedges)\s+(?:a|per|each)\s*(?:serving|portion|person|head|plate)?\b"
     rf"|\b(?:makes|yields?)\b\s*:?\s*(?P<made_in_all>{N})\b[^.\d]{{0,30}}\b(?:serving|portion)(?:\s+size)?\s*[:=]\s*(?P<each_alone>{N})\s*\)?\W*$",

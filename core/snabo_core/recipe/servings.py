@@ -131,6 +131,8 @@ def servings_loosely(text: str) -> Servings | None:
     if (times := words.TIMES.fullmatch(text)) is not None:
         counted = float(times["times"] or times["about"])
         return Servings(counted, counted)
+    if words.DOZENS.search(text) is not None:
+        return None
     plain = words.AMOUNTS_ARE.sub("", spell_numbers(text[: words.LOOKED_AT]))
     bare = (
         words.AT_A_PINCH.fullmatch(plain)

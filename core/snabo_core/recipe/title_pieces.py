@@ -84,6 +84,9 @@ def without_pieces(title: str) -> str:
         before = _BEFORE.match(title)
         if before is None or not _off(before["piece"], title[before.end() :]):
             break
+        if before[0].rstrip().endswith(",") and title[before.end()].islower():
+            # "Gluten-free, low-lactose fish pie" goes on.
+            break
         # "Week 2 - leek bake", but "Air fryer - chickpea cakes".
         dashed = re.search(r"[-–—]\s+$", before[0]) is not None
         if dashed and _is_shelf(before["piece"]) and not re.search(r"\d", before["piece"]):

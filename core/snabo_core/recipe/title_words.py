@@ -157,7 +157,7 @@ DIETS = re.compile(
 # "Beef noodles | 31 g protein", "Leek pie (410 kcal)".
 CLAIM_BEHIND = re.compile(
     r"(?:\s*[|·•,(–—+@]\s*|\s+-\s+)(?:only |just |under )?~?\d{1,4}\s?"
-    r"(?:g\s+(?:of\s+)?(?:net |total )?(?:protein|carbs?|fat|fibre|fiber)|kcal|cals?|calories|kj)\b(?:\s+(?:per|a|each)\s*\w*)?\s*\)?$",
+    r"(?:g\s+(?:of\s+)?(?:net |total )?(?:protein|carbs?|cho|fat|fibre|fiber)|kcal|cals?|calories|kj)\b(?:\s+(?:per|a|each)\s*\w*)?\s*\)?$",
     re.IGNORECASE,
 )
 FACES = re.compile(r"\s*(?:[:;]-?[)DP]|<3|x{2,})+$")
@@ -190,7 +190,7 @@ FOR_SO_MANY = re.compile(
 COUNTED = (
     r"(?:(?:large|small|big|mini|little|individual|medium)(?:\s+ones)?(?=\)?\.?$)|(?:(?:large|small|big|mini|little|individual|medium)\s+)?"
     r"(?:dozen|doz|pieces|pcs|slices|squares|wedges|nos|balls|patties|cakes|rolls|pancakes|fritters|tacos|wraps|burgers|pies|pasties|tarts|dumplings"
-    r"|pots|ramekins|skewers|parcels|toasties|boats|galettes|quesadillas|enchiladas|burritos|loaves))"
+    r"|pots|tubs|boxes|containers|jars|lunches|ramekins|skewers|parcels|toasties|boats|galettes|quesadillas|enchiladas|burritos|loaves))"
 )
 # "Rice croquettes - abt 14", "crispy fish burgers makes six burgers".
 MADE_TAIL = re.compile(
@@ -205,7 +205,7 @@ MADE_TAIL = re.compile(
 # "Jugged hare for Christmas Eve - 8": fewer may be the second of its kind.
 # "SHEPHERD'S PIE FOR 2 (airing cupboard size)".
 FOR_SO_MANY_AMID = re.compile(
-    r"\s+for\s+(?P<n>[2-9]|1\d|two|three|four|five|six|eight|ten)(?=\s+\([^()\d]{3,40}\)$)",
+    r"\s+for\s+(?P<n>1?\d|one|two|three|four|five|six|eight|ten)(?=\s+\([^()\d]{3,40}\)$)",
     re.IGNORECASE,
 )
 # "Baked rigatoni - 12 people / 2 trays".
@@ -395,9 +395,10 @@ SAID_BEHIND = re.compile(
     r"|\s+[-–—]\s+(?:serves|feeds|does)\s+\d[^()]{1,60}$"
     # "Our leek bake serves four and takes an hour".
     r"|(?<=[a-z]{3})\s+(?:serves|feeds)\s+(?:(?:me|us)\b|an?\s+(?:family|crowd|group|table)\s+of\b)[^()]{0,50}$"
+    r"|(?<=[a-z]{3})\s+(?:for\s+)?(?:\d|two|three|four|five)\s+(?:adults|grown-?ups)\s+(?:(?:and|&|\+|plus)\s+)?(?:\d|an?|one|two|three|four|five)\s+(?:kids?|child(?:ren)?)$"
     r"|(?<=[a-z]{3})\s+(?:(?:and\s+)?(?:it|this|that)(?:['’]s|\s+is)\s+)(?:enough|good|plenty)\s+for\s[^()]{1,50}$"
     r"|(?<=[a-z]{2})(?:\s+(?:and\s+)?(?:it|this|that|which))?\s+(?:it['’]ll|it will|it should|should|will)\s+(?:do|feed|serve)\s+(?:\d{1,2}|two|three|four|five|six|eight|ten)\b[^()]{0,30}$"
-    r"|(?<=[a-z]{2})(?:\s+(?:and\s+)?(?:it|this|that|which))?\s+(?:takes\s[^()]{3,25}\s)?does\s+(?:\d{1,2}|two|three|four|five|six|eight|ten)\s*$"
+    r"|(?<=[a-z]{2})(?:\s+(?:and\s+)?(?:it|this|that|which))?\s+(?:takes\s[^()]{3,25}\s)?does\s+(?:\d{1,2}|two|three|four|five|six|eight|ten)(?:\s+(?:(?:or|to|maybe)\s+){1,2}(?:\d{1,2}|three|four|five|six|eight|ten))?\s*$"
     r"|(?<=[a-z]{2})(?:\s+(?:and\s+)?(?:it|this|that|which))?\s+(?:serves|feeds)\s+(?:\d{1,2}|two|three|four|five|six|eight|ten|twelve)\b[^()]{0,50}$",
     re.IGNORECASE,
 )

@@ -118,8 +118,8 @@ def _cut_at_facts(text: str) -> tuple[str, Servings | None]:
 
 def _eaters_of(name: str, said: str) -> Servings | None:
     """Return for how many the end of a title says it is; "makes 8" of dumplings is for nobody."""
-    pieces = words.MAKES_FIRST.match(said) is not None and names_pieces(name)
-    return None if pieces else _served_behind(said)
+    counted = words.MAKES_FIRST.match(said) or words.NUMBER_ALONE.fullmatch(said)
+    return None if counted and names_pieces(name) else _served_behind(said)
 
 
 # What stands before a name; one may stand behind another: "Okay recipe name leek pie".
@@ -211,7 +211,8 @@ def _counted_behind(bare: str) -> tuple[str, Servings | None]:
     if (recipe := words.INGREDIENTS_FOR.match(bare)) is not None:
         servings, bare = servings_in(f"serves {recipe['n']}"), bare[recipe.end() :]
     if (amid := words.FOR_SO_MANY_AMID.search(bare)) is not None and amid.start() > 0:
-        servings, bare = servings_in(f"serves {amid['n']}"), words.FOR_SO_MANY_AMID.sub("", bare)
+        # In the middle of a name it belongs to it.
+        servings = servings_in(f"serves {amid['n']}")
     if (recipe := words.RECIPE_FOR.search(bare)) is not None:
         servings, bare = servings or servings_in(recipe[0]), bare[: recipe.start()]
     return bare, servings
@@ -223,7 +224,7 @@ def _without_labels(bare: str) -> tuple[str, Servings | None]:
     behind = words.BRACKET_BEHIND.search(bare)
     if behind is not None and behind.start() > 0:
         # "Leek bake (total servings: 4)".
-        servings = _served_behind(behind[0])
+        servings = _eaters_of(bare[: behind.start()], behind[0])
         bare = bare[: behind.start()] if servings is not None else words.MADE_BEHIND.sub("", bare)
     label = words.LABELS_BEHIND.search(bare)
     if (crowd := words.CROWD.search(bare)) is not None:
@@ -269,7 +270,8 @@ def _without_tails(bare: str) -> tuple[str, Servings | None]:
     while (cut := _tail(bare)) is not None:
         servings = servings or _eaters_of(bare[:cut], bare[cut:])
         bare = bare[:cut].rstrip(" -–—:|,/~•·")
-    if (made := words.MADE_TAIL.search(bare)) is not None and made.start() > 0:
+    made = words.MADE_TAIL.search(words.ON_DAYS.sub("", bare))
+    if made is not None and made.start() > 0:
         bare = bare[: made.start()]
         what = f"makes {made['pieces']}" if made["pieces"] else made[0].lstrip(" ,(-–—")
         servings = servings or (None if names_pieces(bare) else servings_in(what))
