@@ -79,6 +79,16 @@ class SetOtherwise(unittest.TestCase):
         # A capital within a line ("Parmesan", "T.") is lost with the others.
         self.assertLessEqual(len(unlike), len(asked) * 0.1, unlike)
 
+    def test_parts_of_a_text_in_capitals_keep_their_names(self) -> None:
+        text = "LEEK BAKE\n\nINGREDIENTS\n3 LEEKS\nBUTTER\nTOPPING\n1 CUP BREADCRUMBS\n2 EGGS\n"
+        dish = read_recipe(f"{text}\nMETHOD\nBAKE.\n", library())
+        names = [(part.name, [line.text for line in part.lines]) for part in dish.parts]
+        self.assertEqual(
+            names,
+            [("Dish", ["3 LEEKS", "BUTTER"]), ("Topping", ["1 CUP BREADCRUMBS", "2 EGGS"])],
+        )
+        self.assertEqual((dish.title, dish.steps[0].text), ("LEEK BAKE", "BAKE."))
+
     def test_a_fraction_behind_a_no_break_blank(self) -> None:
         text = "Leek bake\n\nIngredients\n{} cups flour\n2 leeks\n\nMethod\nBake.\n"
         for blank in "\u00a0\u202f\u2009\u3000":

@@ -64,15 +64,13 @@ def in_small_letters(text: str) -> str:
 
 
 def in_capitals(layout: Layout) -> Layout:
-    """Return a layout whose texts are all in capitals, as they were written."""
+    """Return a layout whose texts are all in capitals, as they were written; names of parts stay."""
     return replace(
         layout,
         title=layout.title.upper(),
         makes=layout.makes.upper(),
-        parts=[(name.upper(), [line.upper() for line in lines]) for name, lines in layout.parts],
-        optional_parts={name.upper() for name in layout.optional_parts},
+        parts=[(name, [line.upper() for line in lines]) for name, lines in layout.parts],
         steps=[step.upper() for step in layout.steps],
-        sections=[section.upper() for section in layout.sections],
         asides=[replace(aside, text=aside.text.upper()) for aside in layout.asides],
     )
 
