@@ -218,8 +218,7 @@ class FactLines(HeadLines):
         self._told_beside(text)
         makes = yield_in(text)
         servings = self._take_eaters(text, makes, servings)
-        if makes and not self.layout.makes and not counts_people(makes):
-            self.layout.makes = makes
+        self._keep_made(makes)
         if not minutes and servings is None and not makes:
             self._aside("note", text)
         return True
@@ -234,8 +233,7 @@ class FactLines(HeadLines):
         if made and self.layout.servings is None:
             # "Tandoori chicken wraps (makes 6)".
             self._take_eaters(told, made, servings_in(told))
-        if not counts_people(made):
-            self.layout.makes = self.layout.makes or made
+        self._keep_made(made)
         for kind, value in times_in(_BRACKETS.sub(" | ", behind)).items():
             # "Leek bake (serves 4, 40 minutes)".
             self.layout.minutes.setdefault(kind, value)
@@ -249,8 +247,12 @@ class FactLines(HeadLines):
             return
         self.facts_at = self.around.place
         self._take_eaters(text, makes, servings)
-        if not counts_people(makes):
-            self.layout.makes = self.layout.makes or makes
+        self._keep_made(makes)
+
+    def _keep_made(self, made: str) -> None:
+        """Keep what is made, the first that is told; "4 servings" only says who eats."""
+        if not counts_people(made):
+            self.layout.makes = self.layout.makes or made
 
     def _takes_story(self, text: str, servings: Servings | None) -> bool:
         """Take for how many a line tells that says more; True where it is no food or step."""

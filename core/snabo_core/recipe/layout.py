@@ -58,7 +58,6 @@ from snabo_core.recipe.sections import (
     SYSTEM_TOLD,
 )
 from snabo_core.recipe.servings import (
-    counts_people,
     only_servings,
     servings_in,
     servings_in_story,
@@ -440,8 +439,7 @@ class _Sorter(FactLines, MethodLines):
         servings = servings_in(head) or (servings_in(said[0]) if said is not None else None)
         makes = yield_in(said[0]) if said is not None else ""
         self.layout.servings = self.layout.servings or servings
-        if makes and not self.layout.makes and not counts_people(makes):
-            self.layout.makes = makes
+        self._keep_made(makes)
 
     def _open_part_of(self, head: str) -> None:
         """Open the part that the head of a list names: "Ingredients (metric)"."""

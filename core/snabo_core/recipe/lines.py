@@ -12,6 +12,8 @@ from snabo_core.recipe.servings import Servings, counts_people, only_servings, s
 from snabo_core.recipe.times import only_describes, only_times, pieces_of, times_in, without_times
 
 LEAST_SENTENCE = 4
+# A line of facts has no more pieces.
+MOST_BETWEEN_BARS = 12
 _COUNTED = (
     r"(?:\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?:\s*(?:-|–|to|or)\s*(?:\d{1,3}|\w+))?"
     r"(?:\s+(?:persons?|people|servings?|portions?|eaters|adults|diners|guests|covers|mouths))?"
@@ -98,7 +100,7 @@ def served_beside(text: str) -> Servings | None:
 
 def served_between(text: str) -> Servings | None:
     """Return for whom a piece between the bars of a line says a dish is: "4 srv | 40 minutes"."""
-    pieces = _SIGNS_BETWEEN.split(text)
+    pieces = _SIGNS_BETWEEN.split(text, maxsplit=MOST_BETWEEN_BARS)
     said = [piece for piece in pieces if only_servings(piece)]
     # "Makes 12 | Serves 4" is for four.
     eaten = [one for one in said if not yield_in(one) or counts_people(yield_in(one))]

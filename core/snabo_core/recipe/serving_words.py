@@ -594,7 +594,7 @@ NOT_EATERS = re.compile(
 )
 # "10 servings of 1 1/3 cups", "2 bowls in under an hour": what is measured counts nobody.
 MEASURED = re.compile(
-    r"(?:\b(?:of|in|at|takes|about|around|under|over|only|just)\s+)*(?:\b(?:an?|half an?|one|two|\d[\d.,/½¼¾ –-]{0,8})\s*)(?:-\s*)?"
+    r"(?:\b(?:of|in|at|takes|about|around|under|over|only|just)\s+){0,3}(?:\b(?:an?|half an?|one|two|\d[\d.,/½¼¾ –-]{0,8})\s*)(?:-\s*)?"
     r"(?:min(?:ute)?s?|h|hrs?|hours?|g|grams?|kg|ml|l|litres?|liters?|lbs?|oz|ounces?|cups?|cm|inch(?:es)?|kcal|cal|calories|kj|degrees?|%)\b\.?",
     re.IGNORECASE,
 )

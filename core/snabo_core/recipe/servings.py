@@ -341,8 +341,10 @@ def servings_in_story(text: str) -> Servings | None:
         return None
     text = words.NUMBERED.sub("no ", text)
     for sentence in words.SENTENCES.split(text, maxsplit=words.MOST_SENTENCES):
-        bare = words.MEASURED.sub(" ", sentence)
-        if words.SPEAKS_OF_IT.search(sentence) is not None and only_servings(bare):
+        if words.SPEAKS_OF_IT.search(sentence) is None:
+            continue
+        bare = words.MEASURED.sub(" ", sentence[: 2 * words.LOOKED_AT])
+        if only_servings(bare):
             return servings_in(bare)
     if (shared := _shared_out(spell_numbers(text[: 2 * words.LOOKED_AT]))) is not None:
         return shared

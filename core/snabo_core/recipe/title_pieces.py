@@ -50,6 +50,7 @@ _SAID = re.compile(
 )
 
 
+# "Mama's casserole, updated".
 _RENEWED = re.compile(r"(?:updated?|revised|new)", re.IGNORECASE)
 # "Main: leek bake", "You are here: Home > Leek bake".
 _SHELF = re.compile(r"\W*(?:you are here|home|mains?|sides?|starters?|desserts?)\W*", re.IGNORECASE)

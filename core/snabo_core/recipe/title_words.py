@@ -202,7 +202,6 @@ MADE_TAIL = re.compile(
     r"(?P<n>\d{1,3}(?:\s?doz(?:en)?\b\.?)?|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty)(?!\s*(?:min|h|g\b|kg|k?cal))(?:\s+(?!serves|feeds)[a-z]+){0,3}\)?\.?(?:\s*\([^()]{0,30}\b(?:each|per|a head|apiece)\b[^()]{0,20}\))?$",
     re.IGNORECASE,
 )
-# "Jugged hare for Christmas Eve - 8": fewer may be the second of its kind.
 # "SHEPHERD'S PIE FOR 2 (airing cupboard size)".
 FOR_SO_MANY_AMID = re.compile(
     r"\s+for\s+(?P<n>1?\d|one|two|three|four|five|six|eight|ten)(?=\s+\([^()\d]{3,40}\)$)",
@@ -213,6 +212,7 @@ SO_MANY_PANS = re.compile(
     r"\W*(?:\d|one|two|three|an?)\s+(?:(?:big|large|small|deep|full)\s+)?(?:trays?|pans?|dish(?:es)?|tins?|pots?)\W*",
     re.IGNORECASE,
 )
+# "Jugged hare for Christmas Eve - 8": fewer may be the second of its kind.
 COUNTED_BEHIND = re.compile(
     r"(?:\s+[-–—]\s+(?P<n>[4-9]|[1-9]\d|1\d\d)|,\s+(?P<many>[1-9]\d|1\d\d)"
     # "Turkey taco bowls x5".
@@ -467,14 +467,13 @@ COUNTS = re.compile(
     re.IGNORECASE,
 )
 LEAST_NAME = 3
-# "Chicken cobbler recipe".
-# "Leek bake! A recipe for 4 people in a hurry".
 # "Ingredients for 4 servings of mushroom barley soup".
 INGREDIENTS_FOR = re.compile(
     r"^(?:the\s+)?(?:ingredients?|recipe|amounts|quantities)\s+for\s+(?P<n>\d{1,2}(?:\s?[-–]\s?\d{1,2})?|two|three|four|five|six|eight|ten)\s+"
     r"(?:servings?|portions?|helpings|plates|bowls)\s+of\s+(?=\S{3})",
     re.IGNORECASE,
 )
+# "Leek bake! A recipe for 4 people in a hurry".
 RECIPE_FOR = re.compile(
     r"\s*[.!–—-]+\s+(?:an?|the|my|our)\s+recipe\s+for\s+[^.!?]{1,60}$", re.IGNORECASE
 )
